@@ -1,0 +1,61 @@
+import { clocksToNs, type Evaluation, type EvaluationRequest, type Run } from '../model'
+import { advice } from './advice'
+import { byChannel, fittedModules, totalGiB } from './fitted'
+import { modeOf, spans, wholePeakGBs, zonesAt } from './layout'
+import { gates, profilePossible } from './rate'
+import { stops } from './stops'
+import { systemTimings } from './timings'
+
+/**
+ * What a placement does: whether the machine starts, how its memory lies across channels, what it
+ * runs at and what held it, and what to warn about. The request must satisfy `EvaluationRequest`.
+ */
+export function evaluate({ machine, placement, settings }: EvaluationRequest): Evaluation {
+  const fitted = fittedModules(machine, placement)
+  const installedGiB = totalGiB(fitted)
+  const findings = stops(machine, fitted)
+  if (findings.length > 0) {
+    return {
+      starts: false,
+      findings,
+      capacity: { installedGiB, usableGiB: 0 },
+      zones: [],
+      mode: null,
+      run: null,
+    }
+  }
+
+  const modules = fitted.map(({ module }) => module)
+  const capacities = [...byChannel(fitted).values()].map((held) =>
+    held.reduce((sum, module) => sum + module.capacityGiB, 0),
+  )
+  const profile = settings.profile && profilePossible(machine, fitted)
+  const kind = profile ? 'profile' : 'standard'
+  const { dataRate, limitedBy, controller } = gates(machine, fitted, kind)
+  const timings = systemTimings(modules, kind, dataRate, machine.generation)
+  const layout = spans(capacities, machine.interleave)
+  const zones = zonesAt(layout, dataRate)
+  const halfRate = machine.syncCeiling !== null && dataRate > machine.syncCeiling
+
+  const run: Run = {
+    dataRate,
+    profile,
+    limitedBy,
+    controllerRating: controller,
+    ...timings,
+    clocking: halfRate ? 'half-rate' : 'synchronous',
+    firstWordNs: clocksToNs(timings.cl, dataRate) * (halfRate ? 1 + machine.desyncPenalty : 1),
+    wholePeakGBs: wholePeakGBs(zones),
+  }
+  return {
+    starts: true,
+    findings: advice({ machine, fitted, layout, run, profileAsked: settings.profile }),
+    capacity: {
+      installedGiB,
+      usableGiB: Math.min(installedGiB, machine.limits.osGiB ?? Infinity),
+    },
+    zones,
+    mode: modeOf(layout),
+    run,
+  }
+}

@@ -1,0 +1,44 @@
+import type { Machine, Module, Placement } from '../model'
+
+/** A module where it sits; `slot` is null for a soldered bank. */
+export interface Fitted {
+  slot: string | null
+  channel: string
+  module: Module
+}
+
+/** Everything in the machine: soldered banks first, then the filled slots in the machine's order. */
+export function fittedModules(machine: Machine, placement: Placement): Fitted[] {
+  const fitted: Fitted[] = machine.soldered.map(({ channel, module }) => ({
+    slot: null,
+    channel,
+    module,
+  }))
+  for (const slot of machine.slots) {
+    const module = Object.hasOwn(placement, slot.id) ? placement[slot.id] : null
+    if (module) fitted.push({ slot: slot.id, channel: slot.channel, module })
+  }
+  return fitted
+}
+
+export function byChannel(fitted: readonly Fitted[]): Map<string, Module[]> {
+  const channels = new Map<string, Module[]>()
+  for (const { channel, module } of fitted) {
+    const modules = channels.get(channel)
+    if (modules) modules.push(module)
+    else channels.set(channel, [module])
+  }
+  return channels
+}
+
+export function slotsOf(fitted: readonly Fitted[]): string[] {
+  return fitted.flatMap(({ slot }) => (slot === null ? [] : [slot]))
+}
+
+export function totalGiB(fitted: readonly Fitted[]): number {
+  return fitted.reduce((sum, { module }) => sum + module.capacityGiB, 0)
+}
+
+export function distinct<T>(values: Iterable<T>): number {
+  return new Set(values).size
+}

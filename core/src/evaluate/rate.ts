@@ -1,0 +1,83 @@
+import {
+  type Generation,
+  type Limiter,
+  type Machine,
+  type Module,
+  type SpeedKind,
+  STANDARD_STEPS,
+} from '../model'
+import { byChannel, type Fitted } from './fitted'
+
+/** A channel's load on the controller, and what it is rated for under it (MT/s). */
+export interface Load {
+  channel: string
+  modules: number
+  ranks: number
+  rating: number
+}
+
+/** What holds the rate: each figure in MT/s, `firmware` null where it sets no cap. */
+export interface Gates {
+  kind: SpeedKind
+  modules: number
+  loads: Load[]
+  controller: number
+  firmware: number | null
+  dataRate: number
+  limitedBy: Limiter
+}
+
+export function hasProfile(module: Module): boolean {
+  return module.speeds.some((speed) => speed.kind === 'profile')
+}
+
+/** A profile engages when the firmware can apply one and every module carries one. */
+export function profilePossible(machine: Machine, fitted: readonly Fitted[]): boolean {
+  return machine.profiles && fitted.every(({ module }) => hasProfile(module))
+}
+
+/** The module's highest rate of this kind, MT/s; 0 if it has none. */
+export function topRate(module: Module, kind: SpeedKind): number {
+  return module.speeds.reduce(
+    (top, speed) => (speed.kind === kind && speed.dataRate > top ? speed.dataRate : top),
+    0,
+  )
+}
+
+/** The gates the rate passes, for at least one fitted module. */
+export function gates(machine: Machine, fitted: readonly Fitted[], kind: SpeedKind): Gates {
+  const modules = Math.min(...fitted.map(({ module }) => topRate(module, kind)))
+  const loads = [...byChannel(fitted)].map(([channel, held]) => loadOf(machine, channel, held))
+  const controller = Math.min(...loads.map((load) => load.rating))
+  const firmware = machine.limits.firmwareDataRate
+  const cap = Math.min(firmware ?? Infinity, kind === 'profile' ? Infinity : controller)
+  const free = modules <= cap
+  return {
+    kind,
+    modules,
+    loads,
+    controller,
+    firmware,
+    dataRate: free ? modules : highestStep(machine.generation, cap),
+    limitedBy: free
+      ? 'modules'
+      : cap === controller && kind === 'standard'
+        ? 'controller'
+        : 'firmware',
+  }
+}
+
+/** The lowest rate among the rating rows this load reaches, or among all rows if it reaches none. */
+function loadOf(machine: Machine, channel: string, held: readonly Module[]): Load {
+  const modules = held.length
+  const ranks = Math.max(...held.map((module) => module.ranks))
+  const rows = machine.limits.dataRates
+  const reached = rows.filter((row) => row.modulesPerChannel <= modules && row.ranks <= ranks)
+  const rating = Math.min(...(reached.length > 0 ? reached : rows).map((row) => row.dataRate))
+  return { channel, modules, ranks, rating }
+}
+
+/** The generation's highest standard step within the cap, or the cap where even the lowest is above it. */
+function highestStep(generation: Generation, cap: number): number {
+  return STANDARD_STEPS[generation].findLast((step) => step <= cap) ?? cap
+}

@@ -1,0 +1,65 @@
+import { exactRate, type Generation, type Module, type Speed, type SpeedKind } from '../model'
+
+export type Timings = Pick<Speed, 'cl' | 'trcd' | 'trp' | 'tras'>
+
+const PARAMETERS = ['cl', 'trcd', 'trp', 'tras'] as const
+
+/** The system's timings in clocks at a running rate (MT/s): parameter by parameter the slowest module's. */
+export function systemTimings(
+  modules: readonly Module[],
+  kind: SpeedKind,
+  dataRate: number,
+  generation: Generation,
+): Timings {
+  const slowest: Timings = { cl: 0, trcd: 0, trp: 0, tras: 0 }
+  for (const module of modules) {
+    const own = moduleTimings(module, kind, dataRate, generation)
+    for (const parameter of PARAMETERS) {
+      slowest[parameter] = Math.max(slowest[parameter], own[parameter])
+    }
+  }
+  return slowest
+}
+
+/**
+ * A module's timings at a running rate no higher than its top: as they stand where it lists that
+ * rate, else carried over as times from the next higher one.
+ */
+function moduleTimings(
+  module: Module,
+  kind: SpeedKind,
+  dataRate: number,
+  generation: Generation,
+): Timings {
+  const entry = nextEntry(module, kind, dataRate)
+  if (entry.dataRate === dataRate) return entry
+  const carry = (clocks: number) => carriedClocks(clocks, entry.dataRate, dataRate, generation)
+  const cl = carry(entry.cl)
+  return {
+    cl: generation === 'DDR5' && cl % 2 === 1 ? cl + 1 : cl,
+    trcd: carry(entry.trcd),
+    trp: carry(entry.trp),
+    tras: carry(entry.tras),
+  }
+}
+
+function nextEntry(module: Module, kind: SpeedKind, dataRate: number): Speed {
+  let best: Speed | undefined
+  for (const speed of module.speeds) {
+    const reaches = speed.kind === kind && speed.dataRate >= dataRate
+    if (reaches && (!best || speed.dataRate < best.dataRate)) best = speed
+  }
+  if (!best)
+    throw new RangeError(`${module.article} has no ${kind} speed of ${dataRate} MT/s or more`)
+  return best
+}
+
+/**
+ * Clocks for the same time at a lower rate, rounded as JEDEC's identification standards do: a
+ * guard band of 2.6 % of a clock up to DDR4 (JESD79-4 and its annexes), of 0.3 % of the time for DDR5.
+ */
+function carriedClocks(clocks: number, from: number, to: number, generation: Generation): number {
+  const ns = (clocks * 2000) / exactRate(from)
+  const tCK = 2000 / exactRate(to)
+  return generation === 'DDR5' ? Math.floor((ns * 0.997) / tCK + 1) : Math.floor(ns / tCK + 0.974)
+}

@@ -1,0 +1,1 @@
+export { STARTING_MACHINES, type StartingMachine } from './starting'

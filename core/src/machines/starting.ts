@@ -1,0 +1,209 @@
+import type { Machine, Module, RatingRow, Slot } from '../model'
+
+/** A machine record to start from: a layout everybody in the trade knows, to be corrected by what is found. */
+export interface StartingMachine {
+  id: string
+  machine: Machine
+}
+
+function slot(id: string, channel: string, position: number, order: number, color: string | null) {
+  return { id, channel, position, order, mustFill: false, color } satisfies Slot
+}
+
+/** Rating rows from rates by modules a channel (outer, from 1) and ranks (inner, from 1). */
+function ratings(...byModules: number[][]): RatingRow[] {
+  return byModules.flatMap((byRanks, m) =>
+    byRanks.map((dataRate, r) => ({ modulesPerChannel: m + 1, ranks: r + 1, dataRate })),
+  )
+}
+
+function bank(
+  module: Pick<Module, 'article' | 'generation' | 'capacityGiB' | 'deviceWidth'>,
+  volts: number,
+  dataRate: number,
+  clocks: [number, number, number, number],
+): Module {
+  const [cl, trcd, trp, tras] = clocks
+  return {
+    ...module,
+    formFactor: 'soldered',
+    buffering: 'unbuffered',
+    ecc: false,
+    ranks: 1,
+    voltages: [volts],
+    speeds: [{ kind: 'standard', dataRate, cl, trcd, trp, tras }],
+    kit: null,
+  }
+}
+
+const UNBUFFERED = {
+  soldered: [],
+  interleave: 'flex',
+  buffering: ['unbuffered'],
+  ecc: 'refused',
+  profiles: false,
+  syncCeiling: null,
+  desyncPenalty: 0.15,
+} satisfies Partial<Machine>
+
+const NO_LIMIT = { dieGbit: null, osGiB: null, firmwareDataRate: null }
+
+const desktop2: Machine = {
+  ...UNBUFFERED,
+  name: 'Desktop, 2 slots, DDR4',
+  kind: 'desktop',
+  generation: 'DDR4',
+  formFactor: 'DIMM',
+  channels: ['A', 'B'],
+  slots: [slot('A1', 'A', 1, 1, 'black'), slot('B1', 'B', 1, 2, 'black')],
+  voltages: [1.2],
+  ecc: 'ignored',
+  limits: { ...NO_LIMIT, totalGiB: 64, slotGiB: 32, dataRates: ratings([2666, 2666]) },
+}
+
+const desktop4: Machine = {
+  ...UNBUFFERED,
+  name: 'Desktop, 4 slots, DDR5',
+  kind: 'desktop',
+  generation: 'DDR5',
+  formFactor: 'DIMM',
+  channels: ['A', 'B'],
+  slots: [
+    slot('A1', 'A', 1, 3, 'grey'),
+    slot('A2', 'A', 2, 1, 'black'),
+    slot('B1', 'B', 1, 4, 'grey'),
+    slot('B2', 'B', 2, 2, 'black'),
+  ],
+  voltages: [1.1],
+  ecc: 'ignored',
+  profiles: true,
+  syncCeiling: 6000,
+  limits: {
+    ...NO_LIMIT,
+    totalGiB: 192,
+    slotGiB: 48,
+    dataRates: ratings([5200, 5200], [3600, 3600]),
+  },
+}
+
+const laptop2: Machine = {
+  ...UNBUFFERED,
+  name: 'Laptop, 2 slots, DDR4',
+  kind: 'laptop',
+  generation: 'DDR4',
+  formFactor: 'SODIMM',
+  channels: ['A', 'B'],
+  slots: [{ ...slot('A', 'A', 1, 1, null), mustFill: true }, slot('B', 'B', 1, 2, null)],
+  voltages: [1.2],
+  limits: {
+    ...NO_LIMIT,
+    totalGiB: 64,
+    slotGiB: 32,
+    firmwareDataRate: 2666,
+    dataRates: ratings([3200, 3200]),
+  },
+}
+
+const laptopSolderedAndSlot: Machine = {
+  ...UNBUFFERED,
+  name: 'Laptop, 8 GiB soldered and 1 slot, DDR4',
+  kind: 'laptop',
+  generation: 'DDR4',
+  formFactor: 'SODIMM',
+  channels: ['A', 'B'],
+  slots: [slot('SLOT', 'B', 1, 1, null)],
+  soldered: [
+    {
+      channel: 'A',
+      module: bank(
+        { article: 'soldered 8 GiB', generation: 'DDR4', capacityGiB: 8, deviceWidth: 16 },
+        1.2,
+        3200,
+        [22, 22, 22, 52],
+      ),
+    },
+  ],
+  voltages: [1.2],
+  limits: { ...NO_LIMIT, totalGiB: 40, slotGiB: 32, dataRates: ratings([3200, 3200]) },
+}
+
+const slimSoldered: Machine = {
+  ...UNBUFFERED,
+  name: 'Slim laptop, all soldered, LPDDR5',
+  kind: 'laptop',
+  generation: 'LPDDR5',
+  formFactor: 'soldered',
+  channels: ['A', 'B'],
+  slots: [],
+  soldered: ['A', 'B'].map((channel) => ({
+    channel,
+    module: bank(
+      { article: 'soldered 8 GiB', generation: 'LPDDR5', capacityGiB: 8, deviceWidth: 32 },
+      1.05,
+      6400,
+      [36, 39, 39, 90],
+    ),
+  })),
+  voltages: [1.05],
+  limits: { ...NO_LIMIT, totalGiB: 16, slotGiB: 16, dataRates: ratings([6400]) },
+}
+
+const allInOne4: Machine = {
+  ...UNBUFFERED,
+  name: 'All-in-one, 4 small-outline slots, DDR4',
+  kind: 'all-in-one',
+  generation: 'DDR4',
+  formFactor: 'SODIMM',
+  channels: ['A', 'B'],
+  slots: [
+    slot('A0', 'A', 1, 1, null),
+    slot('A1', 'A', 2, 3, null),
+    slot('B0', 'B', 1, 2, null),
+    slot('B1', 'B', 2, 4, null),
+  ],
+  voltages: [1.2],
+  limits: {
+    ...NO_LIMIT,
+    totalGiB: 128,
+    slotGiB: 32,
+    dataRates: ratings([2666, 2666], [2666, 2400]),
+  },
+}
+
+const workstation8: Machine = {
+  ...UNBUFFERED,
+  name: 'Workstation, 8 slots, four channels, DDR4',
+  kind: 'workstation',
+  generation: 'DDR4',
+  formFactor: 'DIMM',
+  channels: ['A', 'B', 'C', 'D'],
+  slots: [
+    slot('A1', 'A', 1, 1, 'blue'),
+    slot('A2', 'A', 2, 5, 'black'),
+    slot('B1', 'B', 1, 3, 'blue'),
+    slot('B2', 'B', 2, 7, 'black'),
+    slot('C1', 'C', 1, 2, 'blue'),
+    slot('C2', 'C', 2, 6, 'black'),
+    slot('D1', 'D', 1, 4, 'blue'),
+    slot('D2', 'D', 2, 8, 'black'),
+  ],
+  voltages: [1.2],
+  buffering: ['registered', 'load-reduced'],
+  ecc: 'required',
+  limits: {
+    ...NO_LIMIT,
+    totalGiB: 512,
+    slotGiB: 64,
+    dataRates: ratings([2933, 2933], [2666, 2666]),
+  },
+}
+
+export const STARTING_MACHINES: readonly StartingMachine[] = [
+  { id: 'laptop-2', machine: laptop2 },
+  { id: 'laptop-soldered-1', machine: laptopSolderedAndSlot },
+  { id: 'laptop-soldered', machine: slimSoldered },
+  { id: 'desktop-2', machine: desktop2 },
+  { id: 'desktop-4', machine: desktop4 },
+  { id: 'all-in-one-4', machine: allInOne4 },
+  { id: 'workstation-8', machine: workstation8 },
+]

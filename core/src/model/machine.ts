@@ -1,0 +1,89 @@
+import { z } from 'zod'
+import { Count, DataRate, Lettering, LimitGiB, Name, Volts } from './figures'
+import { Generation } from './generation'
+import { Buffering, FormFactor, Module } from './module'
+
+export const MACHINE_KINDS = [
+  'desktop',
+  'laptop',
+  'all-in-one',
+  'small-form-factor',
+  'workstation',
+] as const
+export const MachineKind = z.enum(MACHINE_KINDS)
+export type MachineKind = z.infer<typeof MachineKind>
+
+/** `order` is the maker's filling order (1 first), null where unknown; `color` is what the board shows. */
+export const Slot = z.object({
+  id: Lettering,
+  channel: Lettering,
+  position: Count,
+  order: Count.nullable().default(null),
+  mustFill: z.boolean().default(false),
+  color: z.string().trim().max(24).nullable().default(null),
+})
+export type Slot = z.infer<typeof Slot>
+
+export const SolderedBank = z.object({ channel: Lettering, module: Module })
+export type SolderedBank = z.infer<typeof SolderedBank>
+
+/** What the controller is rated for with this many modules a channel of this many ranks each. */
+export const RatingRow = z.object({ modulesPerChannel: Count, ranks: Count, dataRate: DataRate })
+export type RatingRow = z.infer<typeof RatingRow>
+
+export const Limits = z.object({
+  totalGiB: LimitGiB,
+  slotGiB: LimitGiB,
+  dieGbit: z.number().positive().max(1024).nullable().default(null),
+  osGiB: LimitGiB.nullable().default(null),
+  firmwareDataRate: DataRate.nullable().default(null),
+  dataRates: z.array(RatingRow).min(1).max(64),
+})
+export type Limits = z.infer<typeof Limits>
+
+export const INTERLEAVES = ['flex', 'matched'] as const
+export const ECC_POLICIES = ['required', 'supported', 'ignored', 'refused'] as const
+
+const MachineShape = z.object({
+  name: Name,
+  kind: MachineKind,
+  generation: Generation,
+  formFactor: FormFactor,
+  channels: z.array(Lettering).min(1).max(16),
+  slots: z.array(Slot).max(64),
+  soldered: z.array(SolderedBank).max(16).default([]),
+  limits: Limits,
+  profiles: z.boolean(),
+  interleave: z.enum(INTERLEAVES),
+  voltages: z.array(Volts).min(1).max(8),
+  buffering: z.array(Buffering).min(1).max(4),
+  ecc: z.enum(ECC_POLICIES),
+  syncCeiling: DataRate.nullable().default(null),
+  desyncPenalty: z.number().min(0).max(10).default(0.15),
+})
+
+/** A machine's memory side: channels, slots, what is soldered, and every limit that decides. */
+export const Machine = MachineShape.superRefine((machine, context) => {
+  const complain = (path: (string | number)[], message: string) =>
+    context.addIssue({ code: 'custom', path, message })
+
+  repeated(machine.channels).forEach((at) => {
+    complain(['channels', at], `Channel ${machine.channels[at]} is listed twice.`)
+  })
+  const ids = machine.slots.map((slot) => slot.id)
+  repeated(ids).forEach((at) => {
+    complain(['slots', at, 'id'], `Slot ${ids[at]} is listed twice.`)
+  })
+  for (const list of ['slots', 'soldered'] as const) {
+    machine[list].forEach(({ channel }, at) => {
+      if (!machine.channels.includes(channel)) {
+        complain([list, at, 'channel'], `The machine has no channel ${channel}.`)
+      }
+    })
+  }
+})
+export type Machine = z.infer<typeof Machine>
+
+function repeated(names: string[]): number[] {
+  return names.flatMap((name, at) => (names.indexOf(name) < at ? [at] : []))
+}

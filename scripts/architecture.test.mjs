@@ -1,0 +1,32 @@
+import { expect, test } from 'vitest'
+import { violationsIn } from './architecture.mjs'
+
+const folders = ['core/src/model', 'web/src/board', 'server/src/jobs']
+const check = (file, text) => violationsIn(file, text, (path) => folders.includes(path))
+
+test.each([
+  ['core/src/evaluate/a.ts', "import { z } from 'zod'\nimport { M } from '../model'\nimport './b'"],
+  ['web/src/job/a.tsx', "import { Board } from '../board'\nimport { evaluate } from '@tembrix/core/evaluate'"],
+  ['server/src/app/a.ts', "import fs from 'node:fs'\nimport type { M } from '@tembrix/core/model'"],
+  ['core/src/evaluate/a.test.ts', "import { test } from 'vitest'"],
+])('%s may import what it does', (file, text) => {
+  expect(check(file, text)).toEqual([])
+})
+
+test.each([
+  ['core/src/evaluate/a.ts', "import fs from 'node:fs'"],
+  ['core/src/evaluate/a.ts', "import React from 'react'"],
+  ['core/src/evaluate/a.ts', "import { test } from 'vitest'"],
+  ['core/src/evaluate/a.ts', "export * from '../model/module'"],
+  ['core/src/evaluate/a.ts', "const m = await import('../model/module')"],
+  ['core/src/evaluate/a.ts', "import x from '../../../server/src/jobs'"],
+  ['core/src/evaluate/a.ts', "import x from '@tembrix/server/jobs'"],
+  ['core/src/evaluate/a.ts', 'export const seed = Math.random()'],
+  ['web/src/job/a.tsx', "import { Slot } from '../board/Slot'"],
+  ['web/src/job/a.tsx', "import { x } from '@tembrix/server/jobs'"],
+  ['web/src/job/a.tsx', "import { x } from '@tembrix/core/evaluate/rate'"],
+  ['server/src/app/a.ts', "import { x } from '@tembrix/web/board'"],
+  ['e2e/a.spec.ts', "import { evaluate } from '@tembrix/core/evaluate'"],
+])('%s must not: %s', (file, text) => {
+  expect(check(file, text)).toHaveLength(1)
+})
