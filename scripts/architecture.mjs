@@ -1,5 +1,5 @@
 // Checks which way imports point: see docs/architecture.md. Prints each violation and exits 1 if there is one.
-import { existsSync, readFileSync, readdirSync, statSync } from 'node:fs'
+import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs'
 import { dirname, join, relative, sep } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { parseSync } from 'oxc-parser'
@@ -55,7 +55,8 @@ function importsOf(file, text) {
 function crossFolder(file, specifier, isFolder) {
   const from = dirname(file)
   const target = join(from, specifier).split(sep).join('/')
-  if (target.split('/')[0] !== file.split('/')[0]) return `reaches into another workspace (${specifier})`
+  if (target.split('/')[0] !== file.split('/')[0])
+    return `reaches into another workspace (${specifier})`
   if (isFolder(target) || /\.(css|json|svg)$/.test(specifier)) return null
   if (dirname(target) === from || TEST.test(file)) return null
   return `imports ${specifier} past the index.ts of its folder`
@@ -69,7 +70,10 @@ function foreign(workspace, rules, specifier, inTest) {
   }
   if (!rules.packages) return null
   const allowed = inTest ? [...rules.packages, ...rules.testPackages] : rules.packages
-  const name = specifier.split('/').slice(0, specifier.startsWith('@') ? 2 : 1).join('/')
+  const name = specifier
+    .split('/')
+    .slice(0, specifier.startsWith('@') ? 2 : 1)
+    .join('/')
   return allowed.includes(name) ? null : `${workspace} must not import ${specifier}`
 }
 

@@ -6,7 +6,10 @@ const check = (file, text) => violationsIn(file, text, (path) => folders.include
 
 test.each([
   ['core/src/evaluate/a.ts', "import { z } from 'zod'\nimport { M } from '../model'\nimport './b'"],
-  ['web/src/job/a.tsx', "import { Board } from '../board'\nimport { evaluate } from '@tembrix/core/evaluate'"],
+  [
+    'web/src/job/a.tsx',
+    "import { Board } from '../board'\nimport { evaluate } from '@tembrix/core/evaluate'",
+  ],
   ['server/src/app/a.ts', "import fs from 'node:fs'\nimport type { M } from '@tembrix/core/model'"],
   ['core/src/evaluate/a.test.ts', "import { test } from 'vitest'"],
 ])('%s may import what it does', (file, text) => {

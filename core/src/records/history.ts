@@ -1,0 +1,17 @@
+import { z } from 'zod'
+
+export const RECORD_KINDS = ['customer', 'machine', 'module', 'job', 'plan'] as const
+export const RecordKind = z.enum(RECORD_KINDS)
+export type RecordKind = z.infer<typeof RecordKind>
+
+/** One write: what was done to which record, and the names of the fields it set. */
+export const HistoryLine = z.object({
+  id: z.int(),
+  at: z.iso.datetime(),
+  jobId: z.uuid().nullable(),
+  record: RecordKind,
+  recordId: z.uuid(),
+  action: z.enum(['created', 'changed', 'removed']),
+  fields: z.array(z.string()),
+})
+export type HistoryLine = z.infer<typeof HistoryLine>

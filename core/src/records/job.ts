@@ -1,0 +1,78 @@
+import { z } from 'zod'
+import { Assignment } from './assignment'
+import { Customer, NewCustomer } from './customer'
+import { MachineRecord, NewMachineRecord } from './machineRecord'
+import { ModuleRecord } from './moduleRecord'
+import { Plan } from './plan'
+import { LongText, Money, OwnId, Stored, Versioned } from './stored'
+
+export const STAGES = [
+  'intake',
+  'identify',
+  'size',
+  'plan',
+  'quote',
+  'fit',
+  'verify',
+  'handover',
+  'closed',
+] as const
+export const Stage = z.enum(STAGES)
+export type Stage = z.infer<typeof Stage>
+
+const fields = {
+  complaint: LongText,
+  uses: LongText,
+  budget: Money.nullable(),
+  dueOn: z.iso.date('This is no date.').nullable(),
+  stage: Stage,
+  found: Assignment,
+}
+
+/** A new job brings a customer and a machine, each known by id or new. */
+export const NewJob = OwnId.extend({
+  customer: z.union([z.object({ id: z.uuid() }).strict(), NewCustomer]),
+  machine: z.union([
+    z.object({ id: z.uuid() }).strict(),
+    NewMachineRecord.omit({ customerId: true }),
+  ]),
+  complaint: fields.complaint.default(''),
+  uses: fields.uses.default(''),
+  budget: fields.budget.default(null),
+  dueOn: fields.dueOn.default(null),
+  stage: fields.stage.default('identify'),
+})
+export type NewJob = z.input<typeof NewJob>
+
+export const JobChange = z.object(fields).partial()
+export type JobChange = z.infer<typeof JobChange>
+export const JobPatch = Versioned.extend(JobChange.shape)
+
+/** `found` is what was in the slots when the machine came in. */
+export const Job = Stored.extend({
+  ...fields,
+  number: z.int(),
+  customerId: z.uuid(),
+  machineId: z.uuid(),
+})
+export type Job = z.infer<typeof Job>
+
+/** A job with everything it rests on. */
+export const JobFile = Job.extend({
+  customer: Customer,
+  machine: MachineRecord,
+  modules: z.array(ModuleRecord),
+  plans: z.array(Plan),
+})
+export type JobFile = z.infer<typeof JobFile>
+
+/** A line of the counter's list. */
+export const JobLine = Job.pick({
+  id: true,
+  number: true,
+  complaint: true,
+  stage: true,
+  dueOn: true,
+  updatedAt: true,
+}).extend({ customerName: z.string(), machineName: z.string(), machineKind: z.string() })
+export type JobLine = z.infer<typeof JobLine>

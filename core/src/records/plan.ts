@@ -1,0 +1,25 @@
+import { z } from 'zod'
+import { Assignment } from './assignment'
+import { OwnId, Stored, Versioned } from './stored'
+
+const fields = {
+  name: z.string().trim().min(1, 'A plan needs a name.').max(80),
+  placement: Assignment,
+  profile: z.boolean(),
+}
+
+export const NewPlan = OwnId.extend({
+  jobId: z.uuid(),
+  name: fields.name,
+  placement: fields.placement.default({}),
+  profile: fields.profile.default(false),
+})
+export type NewPlan = z.input<typeof NewPlan>
+
+export const PlanChange = z.object(fields).partial()
+export type PlanChange = z.infer<typeof PlanChange>
+export const PlanPatch = Versioned.extend(PlanChange.shape)
+
+/** Which piece goes in which slot, and whether the memory profile is asked for. */
+export const Plan = Stored.extend({ ...fields, jobId: z.uuid() })
+export type Plan = z.infer<typeof Plan>

@@ -1,0 +1,46 @@
+import compression from 'compression'
+import express, { type Express } from 'express'
+import helmet from 'helmet'
+import { customerRoutes } from '../customers'
+import type { Database } from '../database'
+import { evaluateRoutes } from '../evaluate'
+import { healthRoutes } from '../health'
+import { answerError, jsonBody, ownPagesOnly, unknownRoute } from '../http'
+import { jobRoutes } from '../jobs'
+import { machineRoutes } from '../machines'
+import { moduleRoutes } from '../modules'
+import { planRoutes } from '../plans'
+import { webPages } from './webPages'
+
+/** The whole application over an open database: the API under /api/v1, the built web pages elsewhere. */
+export function createApp(db: Database, webFolder?: string): Express {
+  const app = express()
+  app.disable('x-powered-by')
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: { 'upgrade-insecure-requests': null, 'font-src': ["'self'"] },
+      },
+      strictTransportSecurity: false,
+    }),
+  )
+  app.use(ownPagesOnly)
+  app.use(compression())
+
+  const api = express.Router()
+  api.use(jsonBody)
+  api.use('/health', healthRoutes(db))
+  api.use('/evaluate', evaluateRoutes())
+  api.use('/customers', customerRoutes(db))
+  api.use('/machines', machineRoutes(db))
+  api.use('/modules', moduleRoutes(db))
+  api.use('/jobs', jobRoutes(db))
+  api.use('/plans', planRoutes(db))
+  app.use('/api/v1', api)
+  app.use('/api', unknownRoute)
+
+  if (webFolder) app.use(webPages(webFolder))
+  app.use(unknownRoute)
+  app.use(answerError)
+  return app
+}

@@ -1,0 +1,2 @@
+export { createApp } from './app'
+export { serve } from './serve'

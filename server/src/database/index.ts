@@ -1,0 +1,9 @@
+export { FolderInUse } from './lock'
+export {
+  type Database,
+  type OpenDatabase,
+  openDatabase,
+  prepareDatabase,
+  type Transaction,
+} from './open'
+export * from './schema'

@@ -1,0 +1,62 @@
+import { cpSync, existsSync, mkdirSync, renameSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { PGlite } from '@electric-sql/pglite'
+import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite'
+import { migrate } from 'drizzle-orm/pglite/migrator'
+import { MIGRATIONS, PREPARED } from '../paths'
+import { lockFolder } from './lock'
+import * as schema from './schema'
+
+export type Database = PgliteDatabase<typeof schema>
+export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
+
+export interface OpenDatabase {
+  db: Database
+  close: () => Promise<void>
+}
+
+/**
+ * Opens the database in a data folder, made on first use, and brings it to this version's tables.
+ * @throws FolderInUse when another process has the folder open.
+ */
+export async function openDatabase(folder: string, prepared = PREPARED): Promise<OpenDatabase> {
+  const release = lockFolder(folder)
+  try {
+    const path = join(folder, 'database')
+    if (!existsSync(path) && existsSync(prepared)) copyWhole(prepared, path)
+    const { db, close } = await openAt(path)
+    return {
+      db,
+      close: async () => {
+        await close()
+        release()
+      },
+    }
+  } catch (error) {
+    release()
+    throw error
+  }
+}
+
+/** Makes the prepared database that `openDatabase` copies. */
+export async function prepareDatabase(path = PREPARED): Promise<void> {
+  rmSync(path, { recursive: true, force: true })
+  const { close } = await openAt(path)
+  await close()
+}
+
+async function openAt(path: string): Promise<OpenDatabase> {
+  mkdirSync(path, { recursive: true })
+  const client = await PGlite.create(path)
+  const db = drizzle(client, { schema })
+  await migrate(db, { migrationsFolder: MIGRATIONS })
+  return { db, close: () => client.close() }
+}
+
+/** Copies a folder so that it is there as a whole or not at all. */
+function copyWhole(from: string, to: string): void {
+  const partial = `${to}.partial`
+  rmSync(partial, { recursive: true, force: true })
+  cpSync(from, partial, { recursive: true })
+  renameSync(partial, to)
+}

@@ -1,0 +1,113 @@
+import type { Machine, Module } from '@tembrix/core/model'
+import type { Assignment, ModuleSource, RecordKind, Stage } from '@tembrix/core/records'
+import { sql } from 'drizzle-orm'
+import {
+  boolean,
+  date,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  serial,
+  text,
+  timestamp,
+  uuid,
+} from 'drizzle-orm/pg-core'
+
+const moment = (name: string) =>
+  timestamp(name, { withTimezone: true, mode: 'date', precision: 3 }).notNull().defaultNow()
+
+const stored = {
+  id: uuid('id').primaryKey().defaultRandom(),
+  version: integer('version').notNull().default(1),
+  createdAt: moment('created_at'),
+  updatedAt: moment('updated_at'),
+}
+
+export const customers = pgTable('customers', {
+  ...stored,
+  name: text('name').notNull(),
+  phone: text('phone').notNull(),
+  email: text('email').notNull(),
+  note: text('note').notNull(),
+})
+
+export const machines = pgTable(
+  'machines',
+  {
+    ...stored,
+    customerId: uuid('customer_id')
+      .notNull()
+      .references(() => customers.id),
+    serialNumber: text('serial_number').notNull(),
+    note: text('note').notNull(),
+    machine: jsonb('machine').$type<Machine>().notNull(),
+  },
+  (table) => [index('machines_customer').on(table.customerId)],
+)
+
+export const jobs = pgTable(
+  'jobs',
+  {
+    ...stored,
+    number: serial('number').notNull().unique(),
+    customerId: uuid('customer_id')
+      .notNull()
+      .references(() => customers.id),
+    machineId: uuid('machine_id')
+      .notNull()
+      .references(() => machines.id),
+    complaint: text('complaint').notNull(),
+    uses: text('uses').notNull(),
+    budget: integer('budget'),
+    dueOn: date('due_on', { mode: 'string' }),
+    stage: text('stage').$type<Stage>().notNull(),
+    found: jsonb('found').$type<Assignment>().notNull().default(sql`'{}'::jsonb`),
+  },
+  (table) => [
+    index('jobs_updated').on(table.updatedAt),
+    index('jobs_customer').on(table.customerId),
+    index('jobs_machine').on(table.machineId),
+  ],
+)
+
+export const modules = pgTable(
+  'modules',
+  {
+    ...stored,
+    jobId: uuid('job_id').references(() => jobs.id),
+    source: text('source').$type<ModuleSource>().notNull(),
+    module: jsonb('module').$type<Module>().notNull(),
+    price: integer('price'),
+    note: text('note').notNull(),
+  },
+  (table) => [index('modules_job').on(table.jobId)],
+)
+
+export const plans = pgTable(
+  'plans',
+  {
+    ...stored,
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    name: text('name').notNull(),
+    placement: jsonb('placement').$type<Assignment>().notNull(),
+    profile: boolean('profile').notNull(),
+  },
+  (table) => [index('plans_job').on(table.jobId)],
+)
+
+export const history = pgTable(
+  'history',
+  {
+    id: serial('id').primaryKey(),
+    at: moment('at'),
+    jobId: uuid('job_id'),
+    record: text('record').$type<RecordKind>().notNull(),
+    recordId: uuid('record_id').notNull(),
+    action: text('action').$type<'created' | 'changed' | 'removed'>().notNull(),
+    fields: jsonb('fields').$type<string[]>().notNull(),
+  },
+  (table) => [index('history_job').on(table.jobId), index('history_record').on(table.recordId)],
+)

@@ -1,0 +1,1 @@
+export { seed } from './seed'

@@ -1,0 +1,2 @@
+import type { Database } from '../database'
+export async function seed(_db: Database): Promise<void> {}

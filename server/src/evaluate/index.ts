@@ -1,0 +1,1 @@
+export { evaluateRoutes } from './routes'

@@ -1,0 +1,1 @@
+export { healthRoutes } from './routes'

@@ -1,0 +1,40 @@
+import express, { type RequestHandler } from 'express'
+import { HttpError } from './errors'
+
+const LIMIT = '1mb'
+
+/** Reads a JSON body of at most 1 MB. Text that the database cannot hold is refused here. */
+export const jsonBody: RequestHandler[] = [
+  (request, _response, next) => {
+    const hasBody = request.headers['content-length'] !== '0' && 'content-type' in request.headers
+    if (hasBody && !request.is('application/json')) {
+      throw new HttpError(415, 'not_json', 'Send application/json.')
+    }
+    next()
+  },
+  express.json({ limit: LIMIT, strict: false }),
+  (request, _response, next) => {
+    if (!storable(request.body)) {
+      throw new HttpError(
+        400,
+        'malformed_text',
+        'The request holds text that is not valid Unicode.',
+      )
+    }
+    next()
+  },
+]
+
+/** Whether every text in a JSON value is well-formed and free of NUL. Walks without recursion, so depth is no matter. */
+export function storable(body: unknown): boolean {
+  const open: unknown[] = [body]
+  while (open.length > 0) {
+    const value = open.pop()
+    if (typeof value === 'string') {
+      if (!value.isWellFormed() || value.includes('\0')) return false
+    } else if (typeof value === 'object' && value !== null) {
+      for (const [key, inner] of Object.entries(value)) open.push(key, inner)
+    }
+  }
+  return true
+}

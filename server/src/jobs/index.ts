@@ -1,0 +1,2 @@
+export { createJob } from './queries'
+export { jobRoutes } from './routes'

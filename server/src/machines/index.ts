@@ -1,0 +1,1 @@
+export { machineRoutes } from './routes'

@@ -1,0 +1,1 @@
+export { moduleRoutes } from './routes'

@@ -1,0 +1,1 @@
+export { MIGRATIONS, PREPARED, WEB_PAGES } from './paths'

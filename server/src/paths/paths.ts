@@ -1,0 +1,20 @@
+import { existsSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+/** The server's folder, the same whether this runs from its sources or built. */
+function serverFolder(): string {
+  let folder = dirname(fileURLToPath(import.meta.url))
+  while (!existsSync(join(folder, 'drizzle'))) folder = dirname(folder)
+  return folder
+}
+
+const server = serverFolder()
+
+export const MIGRATIONS = join(server, 'drizzle')
+
+/** A migrated, empty database made by the build, so that a fresh data folder need not initialise one. */
+export const PREPARED = join(server, 'dist', 'prepared')
+
+/** The built web application. */
+export const WEB_PAGES = join(server, '..', 'web', 'dist')

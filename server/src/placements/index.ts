@@ -1,0 +1,1 @@
+export { checkAssignment } from './check'

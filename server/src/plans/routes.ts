@@ -1,0 +1,65 @@
+import { NewPlan, PlanPatch, Versioned } from '@tembrix/core/records'
+import { asc, eq } from 'drizzle-orm'
+import { Router } from 'express'
+import { z } from 'zod'
+import { type Database, plans } from '../database'
+import { HttpError } from '../http'
+import { checkAssignment } from '../placements'
+import { answerCreated, change, create, find, idOf, planKind, remove } from '../store'
+
+const Query = z.object({ jobId: z.uuid().optional() })
+
+export function planRoutes(db: Database): Router {
+  const routes = Router()
+
+  routes.get('/', async (request, response) => {
+    const { jobId } = Query.parse(request.query)
+    const wanted = jobId ? eq(plans.jobId, jobId) : undefined
+    response.json(
+      await db.select().from(plans).where(wanted).orderBy(asc(plans.createdAt)).limit(2000),
+    )
+  })
+
+  routes.post('/', async (request, response) => {
+    const plan = NewPlan.parse(request.body)
+    const created = await db.transaction(async (tx) => {
+      await checkAssignment(tx, plan.jobId, 'placement', plan.placement)
+      return create(tx, planKind, plan)
+    })
+    answerCreated(response, created)
+  })
+
+  routes.get('/:id', async (request, response) => {
+    const id = idOf(request.params)
+    response.json(await db.transaction((tx) => find(tx, planKind, id)))
+  })
+
+  routes.patch('/:id', async (request, response) => {
+    const id = idOf(request.params)
+    const patch = PlanPatch.parse(request.body)
+    const plan = await db.transaction(async (tx) => {
+      const { jobId } = await find(tx, planKind, id)
+      if (patch.placement) await checkAssignment(tx, jobId, 'placement', patch.placement)
+      return change(tx, planKind, id, patch)
+    })
+    response.json(plan)
+  })
+
+  /** Removes a plan, but not a job's last: `?version=`. */
+  routes.delete('/:id', async (request, response) => {
+    const id = idOf(request.params)
+    const { version } = z
+      .object({ version: z.coerce.number() })
+      .pipe(Versioned)
+      .parse(request.query)
+    await db.transaction(async (tx) => {
+      const { jobId } = await find(tx, planKind, id)
+      const all = await tx.select({ id: plans.id }).from(plans).where(eq(plans.jobId, jobId))
+      if (all.length === 1) throw new HttpError(409, 'last_plan', 'A job keeps at least one plan.')
+      await remove(tx, planKind, id, version)
+    })
+    response.status(204).end()
+  })
+
+  return routes
+}

@@ -1,0 +1,3 @@
+import { prepareDatabase } from './database'
+
+await prepareDatabase()

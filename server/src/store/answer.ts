@@ -1,0 +1,15 @@
+import type { Response } from 'express'
+import { z } from 'zod'
+import type { Created } from './store'
+
+const Id = z.uuid('This is no record id.')
+
+/** A record's id from the address. */
+export function idOf(params: Record<string, unknown>): string {
+  return z.object({ id: Id }).parse(params).id
+}
+
+/** 201 for a record just made, 200 for one that was there under the same id. */
+export function answerCreated(response: Response, { row, fresh }: Created<unknown>): void {
+  response.status(fresh ? 201 : 200).json(row)
+}

@@ -1,0 +1,111 @@
+import { randomUUID } from 'node:crypto'
+import type { RecordKind } from '@tembrix/core/records'
+import { and, eq, sql } from 'drizzle-orm'
+import {
+  type customers,
+  history,
+  type jobs,
+  type machines,
+  type modules,
+  type plans,
+  type Transaction,
+} from '../database'
+import { notFound, stale } from '../http'
+
+type StoredTable = typeof customers | typeof machines | typeof modules | typeof jobs | typeof plans
+
+interface Kind<T extends StoredTable> {
+  table: T
+  record: RecordKind
+  /** The job whose history a write of this row belongs to. */
+  jobOf: (row: T['$inferSelect']) => string | null
+}
+
+/** A kind of stored record: its table, its name, and which job its history belongs to. */
+export function kind<T extends StoredTable>(
+  table: T,
+  record: RecordKind,
+  jobOf: Kind<T>['jobOf'] = () => null,
+): Kind<T> {
+  return { table, record, jobOf }
+}
+
+export interface Created<Row> {
+  row: Row
+  /** False where a record with this id was there already, and nothing was written. */
+  fresh: boolean
+}
+
+export async function find<T extends StoredTable>(
+  tx: Transaction,
+  { table, record }: Kind<T>,
+  id: string,
+): Promise<T['$inferSelect']> {
+  const [row] = await tx
+    .select()
+    .from(table as StoredTable)
+    .where(eq(table.id, id))
+  if (!row) throw notFound(record)
+  return row
+}
+
+/** Inserts a record; one sent again with its own id is answered as it stands. */
+export async function create<T extends StoredTable>(
+  tx: Transaction,
+  of: Kind<T>,
+  values: T['$inferInsert'],
+): Promise<Created<T['$inferSelect']>> {
+  const id = values.id ?? randomUUID()
+  const [row] = await tx
+    .insert(of.table as StoredTable)
+    .values({ ...values, id } as never)
+    .onConflictDoNothing()
+    .returning()
+  if (!row) return { row: await find(tx, of, id), fresh: false }
+  await remember(tx, of, row, 'created', Object.keys(values))
+  return { row, fresh: true }
+}
+
+/** Changes a record if it is still at the version the change was made against. */
+export async function change<T extends StoredTable>(
+  tx: Transaction,
+  of: Kind<T>,
+  id: string,
+  { version, ...changes }: Partial<T['$inferInsert']> & { version: number },
+): Promise<T['$inferSelect']> {
+  const table = of.table as StoredTable
+  const [row] = await tx
+    .update(table)
+    .set({ ...changes, version: sql`${table.version} + 1`, updatedAt: sql`now()` } as never)
+    .where(and(eq(table.id, id), eq(table.version, version)))
+    .returning()
+  if (!row) {
+    await find(tx, of, id)
+    throw stale(of.record)
+  }
+  await remember(tx, of, row, 'changed', Object.keys(changes))
+  return row
+}
+
+/** Removes a record if it is still at this version. */
+export async function remove<T extends StoredTable>(
+  tx: Transaction,
+  of: Kind<T>,
+  id: string,
+  version: number,
+): Promise<void> {
+  const row = await find(tx, of, id)
+  if (row.version !== version) throw stale(of.record)
+  await tx.delete(of.table as StoredTable).where(eq(of.table.id, id))
+  await remember(tx, of, row, 'removed', [])
+}
+
+async function remember<T extends StoredTable>(
+  tx: Transaction,
+  { record, jobOf }: Kind<T>,
+  row: T['$inferSelect'],
+  action: 'created' | 'changed' | 'removed',
+  fields: string[],
+): Promise<void> {
+  await tx.insert(history).values({ jobId: jobOf(row), record, recordId: row.id, action, fields })
+}

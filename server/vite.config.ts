@@ -1,0 +1,15 @@
+import { defineConfig } from 'vite'
+
+export default defineConfig({
+  ssr: {
+    target: 'node',
+    noExternal: true,
+    external: ['@electric-sql/pglite', 'fs-native-extensions'],
+  },
+  build: {
+    ssr: true,
+    outDir: 'dist',
+    target: 'node20',
+    rolldownOptions: { input: { main: 'src/main.ts', prepare: 'src/prepare.ts' } },
+  },
+})
