@@ -1,14 +1,21 @@
 import { defineConfig } from 'vitest/config'
 
+const limits = { testTimeout: 30_000, hookTimeout: 60_000 }
+
 export default defineConfig({
   test: {
-    include: [
-      'core/**/*.test.ts',
-      'server/**/*.test.ts',
-      'web/**/*.test.ts',
-      'scripts/**/*.test.mjs',
+    projects: [
+      { test: { name: 'core', include: ['core/**/*.test.ts'], ...limits } },
+      {
+        test: {
+          name: 'server',
+          include: ['server/**/*.test.ts'],
+          globalSetup: 'server/test/prepare.ts',
+          ...limits,
+        },
+      },
+      { test: { name: 'web', include: ['web/**/*.test.ts'], ...limits } },
+      { test: { name: 'scripts', include: ['scripts/**/*.test.mjs'], ...limits } },
     ],
-    testTimeout: 30_000,
-    hookTimeout: 60_000,
   },
 })
