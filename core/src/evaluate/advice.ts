@@ -1,5 +1,5 @@
 import type { Finding, FindingCode, Kit, Machine, Run, Severity } from '../model'
-import { byChannel, distinct, type Fitted, slotsOf, totalGiB } from './fitted'
+import { channelCapacities, distinct, type Fitted, slotsOf, totalGiB } from './fitted'
 import type { Span } from './layout'
 import { gates, hasProfile, profilePossible, topRate } from './rate'
 
@@ -29,7 +29,7 @@ const RISKS: [FindingCode, Rule][] = [
       return always(ways > 1 && ways < machine.channels.length)
     },
   ],
-  ['UNEVEN_CHANNELS', ({ fitted }) => always(distinct(channelCapacities(fitted)) > 1)],
+  ['UNEVEN_CHANNELS', ({ fitted }) => always(distinct(channelCapacities(fitted).values()) > 1)],
   ['SLOT_ORDER', outOfOrder],
   [
     'OS_LIMIT',
@@ -105,12 +105,6 @@ function apply(rules: [FindingCode, Rule][], severity: Severity, outcome: Outcom
     const slots = rule(outcome)
     return slots ? [{ code, severity, slots }] : []
   })
-}
-
-function channelCapacities(fitted: readonly Fitted[]): number[] {
-  return [...byChannel(fitted).values()].map((modules) =>
-    modules.reduce((sum, module) => sum + module.capacityGiB, 0),
-  )
 }
 
 /** Filled slots beyond the first k in the maker's order, where every slot has an order and k are filled. */

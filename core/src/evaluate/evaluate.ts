@@ -1,6 +1,6 @@
 import { clocksToNs, type Evaluation, type EvaluationRequest, type Run } from '../model'
 import { advice } from './advice'
-import { byChannel, fittedModules, totalGiB } from './fitted'
+import { channelCapacities, fittedModules, totalGiB } from './fitted'
 import { modeOf, spans, wholePeakGBs, zonesAt } from './layout'
 import { gates, profilePossible } from './rate'
 import { stops } from './stops'
@@ -26,14 +26,11 @@ export function evaluate({ machine, placement, settings }: EvaluationRequest): E
   }
 
   const modules = fitted.map(({ module }) => module)
-  const capacities = [...byChannel(fitted).values()].map((held) =>
-    held.reduce((sum, module) => sum + module.capacityGiB, 0),
-  )
   const profile = settings.profile && profilePossible(machine, fitted)
   const kind = profile ? 'profile' : 'standard'
   const { dataRate, limitedBy, controller } = gates(machine, fitted, kind)
   const timings = systemTimings(modules, kind, dataRate, machine.generation)
-  const layout = spans(capacities, machine.interleave)
+  const layout = spans(channelCapacities(fitted), machine.interleave)
   const zones = zonesAt(layout, dataRate)
   const halfRate = machine.syncCeiling !== null && dataRate > machine.syncCeiling
 

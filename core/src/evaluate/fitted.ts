@@ -31,6 +31,15 @@ export function byChannel(fitted: readonly Fitted[]): Map<string, Module[]> {
   return channels
 }
 
+/** GiB on each populated channel. */
+export function channelCapacities(fitted: readonly Fitted[]): Map<string, number> {
+  const capacities = new Map<string, number>()
+  for (const { channel, module } of fitted) {
+    capacities.set(channel, (capacities.get(channel) ?? 0) + module.capacityGiB)
+  }
+  return capacities
+}
+
 export function slotsOf(fitted: readonly Fitted[]): string[] {
   return fitted.flatMap(({ slot }) => (slot === null ? [] : [slot]))
 }

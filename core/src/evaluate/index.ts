@@ -1,3 +1,5 @@
 export { evaluate } from './evaluate'
-export { fittedModules } from './fitted'
+export { channelCapacities, type Fitted, fittedModules } from './fitted'
+export { type Span, spans } from './layout'
 export { type Gates, gates, hasProfile, type Load, profilePossible, topRate } from './rate'
+export { moduleStops } from './stops'

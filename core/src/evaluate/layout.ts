@@ -1,24 +1,32 @@
 import { channelPeakGBs, type Machine, type Zone } from '../model'
 
-export type Span = Pick<Zone, 'ways' | 'gib'>
+/** A stretch of the address space and the channels it lies on. */
+export interface Span extends Pick<Zone, 'ways' | 'gib'> {
+  channels: string[]
+}
 
 const WAYS = ['', 'single', 'dual', 'triple', 'quad']
 
 /**
- * How address space lies across channels: the widest span first. Between one distinct channel
- * capacity and the next, every channel that reaches above the lower one takes part.
+ * How address space lies across channels, from each populated channel's GiB: the widest span first.
+ * Between one distinct capacity and the next, every channel that reaches above the lower one takes part.
  */
-export function spans(capacities: readonly number[], interleave: Machine['interleave']): Span[] {
-  const levels = [...new Set(capacities)].sort((a, b) => a - b)
+export function spans(
+  capacities: ReadonlyMap<string, number>,
+  interleave: Machine['interleave'],
+): Span[] {
+  const entries = [...capacities]
+  const levels = [...new Set(capacities.values())].sort((a, b) => a - b)
   if (interleave === 'matched' && levels.length > 1) {
-    return [{ ways: 1, gib: capacities.reduce((sum, gib) => sum + gib, 0) }]
+    const gib = entries.reduce((sum, [, held]) => sum + held, 0)
+    return [{ ways: 1, gib, channels: entries.map(([channel]) => channel) }]
   }
   let lower = 0
   return levels.map((level) => {
     const floor = lower
-    const ways = capacities.filter((capacity) => capacity > floor).length
+    const channels = entries.flatMap(([channel, held]) => (held > floor ? [channel] : []))
     lower = level
-    return { ways, gib: ways * (level - floor) }
+    return { ways: channels.length, gib: channels.length * (level - floor), channels }
   })
 }
 

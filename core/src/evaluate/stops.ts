@@ -22,6 +22,11 @@ const MODULE_STOPS: [FindingCode, ModuleCheck][] = [
   ],
 ]
 
+/** Every reason why a module cannot work in any slot of the machine. */
+export function moduleStops(machine: Machine, module: Module): FindingCode[] {
+  return MODULE_STOPS.flatMap(([code, applies]) => (applies(module, machine) ? [code] : []))
+}
+
 /** Everything that keeps the machine from starting: by module (soldered banks are not checked), then as a whole. */
 export function stops(machine: Machine, fitted: readonly Fitted[]): Finding[] {
   const findings: Finding[] = []
@@ -30,9 +35,7 @@ export function stops(machine: Machine, fitted: readonly Fitted[]): Finding[] {
 
   const placed = fitted.filter(({ slot }) => slot !== null)
   for (const { slot, module } of placed) {
-    for (const [code, applies] of MODULE_STOPS) {
-      if (applies(module, machine)) stop(code, [slot as string])
-    }
+    for (const code of moduleStops(machine, module)) stop(code, [slot as string])
   }
 
   if (distinct(placed.map(({ module }) => module.buffering)) > 1) stop('BUFFERING_MIXED', [])

@@ -1,0 +1,98 @@
+import {
+  DndContext,
+  type DragEndEvent,
+  DragOverlay,
+  type DragStartEvent,
+  MouseSensor,
+  pointerWithin,
+  TouchSensor,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core'
+import type { Machine } from '@tembrix/core/model'
+import type { Assignment, Piece } from '@tembrix/core/records'
+import { type KeyboardEvent, type ReactNode, useState } from 'react'
+import { DeskContext, type Held, useDeskState } from './DeskContext'
+import { ModuleFace } from './ModuleFace'
+
+interface Props {
+  machine: Machine
+  assignment: Assignment
+  pieces: ReadonlyMap<string, Piece>
+  onAssignment: (assignment: Assignment) => void
+  className?: string
+  children: ReactNode
+}
+
+/** What a draggable carries: a piece of the tray, or what a slot holds. */
+export interface Dragged {
+  moduleId: string
+  slot?: string
+}
+
+export const TRAY = 'tray'
+
+/** The board and the tray at work together: dragging, tapping or keys, whichever hand is free. */
+export function Desk({ className = '', children, ...given }: Props) {
+  const desk = useDeskState(given)
+  const [dragged, setDragged] = useState<Held | null>(null)
+  const sensors = useSensors(
+    useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(TouchSensor, { activationConstraint: { delay: 160, tolerance: 8 } }),
+  )
+
+  function start({ active }: DragStartEvent) {
+    const { moduleId, slot } = active.data.current as Dragged
+    setDragged(desk.pick(moduleId, slot))
+  }
+
+  function end({ active, over }: DragEndEvent) {
+    const { slot } = active.data.current as Dragged
+    if (over?.id === TRAY && slot !== undefined) desk.takeOut(slot)
+    else if (over && over.id !== TRAY) desk.put(String(over.id), dragged)
+    else desk.drop()
+    setDragged(null)
+  }
+
+  function keyed(event: KeyboardEvent) {
+    const typing = (event.target as HTMLElement).closest('input, textarea, select')
+    if (typing || event.ctrlKey || event.metaKey || event.altKey) return
+    const slot = desk.machine.slots[Number(event.key) - 1]
+    if (event.key === 'Escape' && desk.held) {
+      desk.drop()
+    } else if (desk.held && slot) {
+      desk.put(slot.id)
+      event.preventDefault()
+    }
+  }
+
+  return (
+    <DeskContext value={desk}>
+      <DndContext
+        sensors={sensors}
+        collisionDetection={pointerWithin}
+        onDragStart={start}
+        onDragEnd={end}
+        onDragCancel={() => {
+          desk.drop()
+          setDragged(null)
+        }}
+      >
+        {/* biome-ignore lint/a11y/noStaticElementInteractions: keys of the pieces and slots inside, heard once */}
+        <div className={className} onKeyDown={keyed}>
+          {children}
+          <p aria-live="polite" className="sr-only">
+            {desk.said}
+          </p>
+        </div>
+        <DragOverlay dropAnimation={null}>
+          {dragged && (
+            <div className="h-16 w-44 rotate-2 cursor-grabbing shadow-lg">
+              <ModuleFace module={dragged.piece.module} />
+            </div>
+          )}
+        </DragOverlay>
+      </DndContext>
+    </DeskContext>
+  )
+}

@@ -1,0 +1,105 @@
+import { useDraggable, useDroppable } from '@dnd-kit/core'
+import { moduleStops } from '@tembrix/core/evaluate'
+import { type ModuleRecord, slotHolding } from '@tembrix/core/records'
+import { type ReactNode, useState } from 'react'
+import { money } from '../ui'
+import { type Dragged, TRAY } from './Desk'
+import { useDesk } from './DeskContext'
+import { ModuleFace } from './ModuleFace'
+import { describeModule } from './words'
+
+export interface TrayGroup {
+  title: string
+  records: readonly ModuleRecord[]
+  /** What stands here when there is nothing. */
+  none: string
+  action?: ReactNode
+  /** Something to do with one piece, as correcting or removing it. */
+  pieceAction?: ((record: ModuleRecord) => ReactNode) | undefined
+}
+
+/** The pieces at hand, in groups, side by side under the board. A module dropped here leaves its slot. */
+export function Tray({ groups }: { groups: readonly TrayGroup[] }) {
+  const { setNodeRef, isOver } = useDroppable({ id: TRAY })
+  return (
+    <section
+      ref={setNodeRef}
+      aria-label="Tray"
+      className={`flex gap-5 overflow-x-auto border-t-2 bg-sheet px-3 pt-2 pb-3 ${isOver ? 'border-gold-line' : 'border-rule'}`}
+    >
+      {groups.map((group) => (
+        <Group key={group.title} {...group} />
+      ))}
+    </section>
+  )
+}
+
+function Group({ title, records, none, action, pieceAction }: TrayGroup) {
+  const { machine } = useDesk()
+  const [all, setAll] = useState(false)
+  const fitting = records.filter(({ module }) => moduleStops(machine, module).length === 0)
+  const shown = all ? records : fitting
+  const hidden = records.length - fitting.length
+  return (
+    <div className="shrink-0">
+      <div className="mb-1.5 flex min-h-7 items-center gap-3">
+        <h3 className="text-sm font-semibold">{title}</h3>
+        {action}
+        {hidden > 0 && (
+          <button
+            type="button"
+            onClick={() => setAll(!all)}
+            className="min-h-7 text-sm text-ink-2 underline"
+          >
+            {all ? 'Only what fits' : `${hidden} more do not fit`}
+          </button>
+        )}
+      </div>
+      <div className="flex gap-2">
+        {shown.length === 0 && <p className="max-w-52 py-3 text-sm text-ink-2">{none}</p>}
+        {shown.map((record) => (
+          <PieceView key={record.id} record={record} action={pieceAction?.(record)} />
+        ))}
+      </div>
+    </div>
+  )
+}
+
+function PieceView({ record, action }: { record: ModuleRecord; action: ReactNode }) {
+  const desk = useDesk()
+  const { id, module, source, price } = record
+  const slot =
+    source === 'supplier' ? undefined : slotHolding(desk.assignment, { moduleId: id, unit: 0 })
+  const isHeld = desk.held?.piece.id === id
+  const fits = moduleStops(desk.machine, module).length === 0
+  const { setNodeRef, listeners } = useDraggable({
+    id: `piece:${id}`,
+    data: { moduleId: id } satisfies Dragged,
+  })
+  const kit = source === 'supplier' && module.kit ? `kit of ${module.kit.size}` : null
+  const below = [
+    slot ? `in ${slot}` : null,
+    fits ? null : 'does not fit',
+    kit,
+    price === null ? null : money(price),
+  ].filter(Boolean)
+  return (
+    <div className="w-38">
+      <button
+        type="button"
+        ref={setNodeRef}
+        {...listeners}
+        aria-pressed={isHeld}
+        aria-label={[describeModule(module), module.article, ...below].join(', ')}
+        onClick={() => (isHeld ? desk.drop() : desk.pick(id, slot))}
+        className={`block h-14 w-full touch-manipulation rounded-xs text-left ${slot || !fits ? 'opacity-60' : ''}`}
+      >
+        <ModuleFace module={module} chosen={isHeld} />
+      </button>
+      <div className="mt-0.5 flex items-center justify-between gap-1 text-[0.8rem] leading-tight text-ink-2">
+        <span className="truncate">{below.join(' · ') || module.article}</span>
+        {action}
+      </div>
+    </div>
+  )
+}

@@ -1,0 +1,8 @@
+export { Board } from './Board'
+export { channelClass } from './channels'
+export { Desk } from './Desk'
+export { Figures, modeWord } from './Figures'
+export { Gates } from './Gates'
+export { MemoryStrip } from './MemoryStrip'
+export { Tray, type TrayGroup } from './Tray'
+export { describeModule, formOf, organisation, rateOf } from './words'

@@ -1,0 +1,135 @@
+import { configureStore } from '@reduxjs/toolkit'
+import { useDispatch, useSelector } from 'react-redux'
+import { api } from './api'
+import { type Delivery, startCourier } from './courier'
+import { type Keep, restore, store as storeOutbox } from './keep'
+import {
+  conflicted,
+  type Entry,
+  type Fields,
+  insisted,
+  type Outbox,
+  outboxReducer,
+  refused,
+  sending,
+  sent,
+  unreachable,
+} from './outbox'
+import { absorb } from './overlay'
+import { claimTab } from './tab'
+import { undoReducer } from './undo'
+
+function configure(outbox: Outbox) {
+  return configureStore({
+    reducer: { [api.reducerPath]: api.reducer, outbox: outboxReducer, undo: undoReducer },
+    preloadedState: { outbox },
+    middleware: (standard) => standard().concat(api.middleware),
+  })
+}
+
+export type Store = ReturnType<typeof configure>
+export type State = ReturnType<Store['getState']>
+export const useAppDispatch = useDispatch.withTypes<Store['dispatch']>()
+export const useAppSelector = useSelector.withTypes<State>()
+
+/** The store of this tab, with what earlier visits left unsent, and the courier at work. */
+export async function openStore(): Promise<Store> {
+  const { tab, isOpen } = await claimTab()
+  const store = configure(restore(localStorage, tab, isOpen))
+  keepOutbox(store, localStorage, tab)
+  const wake = startCourier({
+    outbox: () => store.getState().outbox,
+    take: (entry) => store.dispatch(sending(entry.id)),
+    done: (entry, delivery) => settle(store, entry, delivery),
+  })
+  let last = store.getState().outbox.entries
+  store.subscribe(() => {
+    const { entries } = store.getState().outbox
+    if (entries !== last) wake()
+    last = entries
+  })
+  window.addEventListener('online', () => wake(true))
+  wake(true)
+  return store
+}
+
+/** Writes the outbox to the browser's storage as it changes, after the screen has been painted, and on leaving. */
+function keepOutbox(store: Store, keep: Keep, tab: string): void {
+  let kept = store.getState().outbox
+  let due = false
+  const write = () => {
+    due = false
+    const { outbox } = store.getState()
+    if (outbox.entries !== kept.entries || outbox.drafts !== kept.drafts) {
+      storeOutbox(keep, tab, outbox)
+    }
+    kept = outbox
+  }
+  store.subscribe(() => {
+    if (due) return
+    due = true
+    setTimeout(write)
+  })
+  window.addEventListener('pagehide', write)
+}
+
+async function settle(store: Store, entry: Entry, delivery: Delivery): Promise<void> {
+  const { dispatch } = store
+  if (delivery.kind === 'sent') {
+    const { answer } = delivery
+    dispatch(api.util.updateQueryData('job', entry.jobId, (file) => absorb(file, entry, answer)))
+    dispatch(sent({ id: entry.id, version: (answer?.version as number | undefined) ?? null }))
+  } else if (delivery.kind === 'unreachable') {
+    dispatch(unreachable())
+  } else if (delivery.kind === 'refused') {
+    dispatch(refused({ id: entry.id, why: delivery.why }))
+  } else {
+    await settleStale(store, entry)
+  }
+}
+
+/**
+ * The record has moved on. Where it already holds what was to be written (an answer was lost on its
+ * way), the write is done; otherwise the user decides.
+ */
+async function settleStale({ dispatch }: Store, entry: Entry): Promise<void> {
+  const current = await readRecord(entry)
+  if (!current) {
+    dispatch(unreachable())
+  } else if (holds(current, entry.fields)) {
+    dispatch(api.util.updateQueryData('job', entry.jobId, (file) => absorb(file, entry, current)))
+    dispatch(sent({ id: entry.id, version: current.version as number }))
+  } else {
+    dispatch(conflicted(entry.id))
+  }
+}
+
+/** Sends a conflicting write after all, over what was stored meanwhile. */
+export async function insist({ dispatch }: Pick<Store, 'dispatch'>, entry: Entry): Promise<void> {
+  const current = await readRecord(entry)
+  if (current) dispatch(insisted({ id: entry.id, version: current.version as number }))
+}
+
+async function readRecord({ collection, recordId }: Entry): Promise<Fields | null> {
+  try {
+    const response = await fetch(`/api/v1/${collection}/${recordId}`)
+    return response.ok ? await response.json() : null
+  } catch {
+    return null
+  }
+}
+
+function holds(current: Fields, fields: Fields): boolean {
+  return Object.entries(fields).every(
+    ([name, value]) => canonical(current[name]) === canonical(value),
+  )
+}
+
+/** JSON with keys in order, since a stored object need not come back in the order it went. */
+function canonical(value: unknown): string {
+  return JSON.stringify(value, (_key, inner) =>
+    inner !== null && typeof inner === 'object' && !Array.isArray(inner)
+      ? Object.fromEntries(Object.entries(inner).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : inner,
+  )
+}

@@ -1,0 +1,31 @@
+import { evaluate } from '@tembrix/core/evaluate'
+import { STARTING_MACHINES } from '@tembrix/core/machines'
+import { FindingCode, type Machine, Severity } from '@tembrix/core/model'
+import { describe, expect, test } from 'vitest'
+import { wordingOf } from './catalogue'
+
+const machine = STARTING_MACHINES[0]?.machine as Machine
+const evaluation = evaluate({ machine, placement: {}, settings: { profile: false } })
+
+describe.each(FindingCode.options)('%s', (code) => {
+  test('has a title, a meaning and something to do, also where no figures are at hand', () => {
+    const finding = { code, severity: Severity.enum.note, slots: ['A'] }
+    const { title, means, todo } = wordingOf({ finding, machine, evaluation })
+    for (const text of [title, means, todo]) {
+      expect(text.length).toBeGreaterThan(8)
+      expect(text).not.toMatch(/null|NaN|\[object/)
+    }
+    expect(title.length).toBeLessThan(50)
+  })
+})
+
+test('single channel says what a second one would give', () => {
+  const finding = { code: 'SINGLE_CHANNEL', severity: 'risk', slots: [] } as const
+  const zones = [{ ways: 1, gib: 8, peakGBs: 21.333 }]
+  const { means } = wordingOf({
+    finding: { ...finding, slots: [] },
+    machine,
+    evaluation: { ...evaluation, zones },
+  })
+  expect(means).toContain('21.3 GB/s at most, where two would give 42.7')
+})

@@ -1,0 +1,181 @@
+import type { Evaluation, Finding, FindingCode, Machine } from '@tembrix/core/model'
+import { capacity, list, tidy } from '../ui'
+
+export interface Wording {
+  title: string
+  means: string
+  todo: string
+}
+
+export interface Circumstances {
+  finding: Finding
+  machine: Machine
+  evaluation: Evaluation
+}
+
+type Word = Wording | ((about: Circumstances) => Wording)
+
+const inSlots = ({ slots }: Finding) => (slots.length > 0 ? ` (${list(slots)})` : '')
+const order = ({ slots }: Machine) =>
+  list([...slots].sort((a, b) => (a.order ?? 99) - (b.order ?? 99)).map(({ id }) => id))
+
+/** What each finding tells a technician: in a few words, what it means, and what to do about it. */
+const CATALOGUE: Record<FindingCode, Word> = {
+  WRONG_GENERATION: ({ finding, machine }) => ({
+    title: `Wrong generation in ${list(finding.slots)}`,
+    means: `This machine takes ${machine.generation}. The notch of another generation sits elsewhere; forcing it breaks the slot.`,
+    todo: `Take a ${machine.generation} module.`,
+  }),
+  WRONG_FORM_FACTOR: ({ finding, machine }) => ({
+    title: `Wrong form in ${list(finding.slots)}`,
+    means: `The slots take ${machine.formFactor === 'SODIMM' ? 'small-outline (laptop-size)' : machine.formFactor === 'DIMM' ? 'full-size' : machine.formFactor} modules.`,
+    todo: 'Take a module of that form.',
+  }),
+  WRONG_BUFFERING: ({ finding, machine }) => ({
+    title: `Wrong kind of buffering in ${list(finding.slots)}`,
+    means: `The controller works with ${list(machine.buffering)} modules only.`,
+    todo: 'Look for that word in the module’s description.',
+  }),
+  WRONG_VOLTAGE: ({ finding, machine }) => ({
+    title: `Wrong voltage in ${list(finding.slots)}`,
+    means: `The machine supplies ${list(machine.voltages.map((v) => `${v} V`))}, which the module is not made for.`,
+    todo: 'Take a module rated for that voltage.',
+  }),
+  ECC_REFUSED: ({ finding }) => ({
+    title: `ECC module in ${list(finding.slots)}`,
+    means: 'This machine does not start with ECC modules.',
+    todo: 'Take a module without ECC.',
+  }),
+  ECC_REQUIRED: ({ finding }) => ({
+    title: `No ECC in ${list(finding.slots)}`,
+    means: 'This machine starts only with ECC modules.',
+    todo: 'Take a module with ECC.',
+  }),
+  SLOT_CAPACITY: ({ finding, machine }) => ({
+    title: `Too large for ${list(finding.slots)}`,
+    means: `One slot takes at most ${capacity(machine.limits.slotGiB)}.`,
+    todo: 'Spread the capacity over more slots.',
+  }),
+  DIE_DENSITY: ({ finding, machine }) => ({
+    title: `Chips too dense in ${list(finding.slots)}`,
+    means: `This older controller cannot address chips above ${machine.limits.dieGbit} Gbit: it would see half the module, or none.`,
+    todo: 'Take a module of the same capacity with more, smaller chips.',
+  }),
+  BUFFERING_MIXED: {
+    title: 'Buffered and unbuffered together',
+    means: 'Modules with different buffering cannot share a controller.',
+    todo: 'Use one kind throughout.',
+  },
+  NO_MEMORY: {
+    title: 'No memory',
+    means: 'Nothing is soldered and no slot is filled.',
+    todo: 'Put a module in the first slot of the filling order.',
+  },
+  TOTAL_CAPACITY: ({ machine, evaluation }) => ({
+    title: 'More than the machine takes',
+    means: `${capacity(evaluation.capacity.installedGiB)} are fitted; the machine takes ${capacity(machine.limits.totalGiB)} in all.`,
+    todo: 'Take smaller modules or leave a slot empty.',
+  }),
+  BOOT_SLOT_EMPTY: ({ finding }) => ({
+    title: `Slot ${list(finding.slots)} must be filled`,
+    means: 'The machine looks for memory there first and stays dark without it.',
+    todo: `Move a module to ${list(finding.slots)}.`,
+  }),
+  SINGLE_CHANNEL: ({ machine, evaluation }) => ({
+    title: 'Runs on a single channel',
+    means: `Only one of ${machine.channels.length} channels carries data at a time: ${tidy(evaluation.zones[0]?.peakGBs ?? 0, 1)} GB/s at most, where two would give ${tidy(2 * (evaluation.zones[0]?.peakGBs ?? 0), 1)}.`,
+    todo: 'Put an equal amount on a second channel.',
+  }),
+  CHANNELS_UNUSED: ({ machine, evaluation }) => ({
+    title: `${evaluation.zones[0]?.ways} of ${machine.channels.length} channels used`,
+    means: 'The controller could spread memory wider.',
+    todo: 'Fill one slot of each channel with equal amounts.',
+  }),
+  UNEVEN_CHANNELS: ({ evaluation }) => ({
+    title: 'Channels hold different amounts',
+    means:
+      evaluation.zones.length > 1
+        ? `${evaluation.zones.map(({ gib, ways }) => `${capacity(gib)} run over ${ways === 1 ? 'one channel' : `${ways} channels`}`).join(', then ')}. Which program lands where is chance.`
+        : 'This controller spreads memory over its channels only when they hold equal amounts.',
+    todo: 'Make the totals of the channels equal; the sticks themselves may differ.',
+  }),
+  SLOT_ORDER: ({ finding, machine }) => ({
+    title: 'Not the maker’s filling order',
+    means: `The board is laid out to be filled ${order(machine)}. Out of order it may run slower or not start${inSlots(finding)}.`,
+    todo: 'Move the modules to the first slots of that order; the board’s manual decides.',
+  }),
+  OS_LIMIT: ({ machine, evaluation }) => ({
+    title: 'The operating system cannot use it all',
+    means: `It uses ${capacity(machine.limits.osGiB ?? 0)} of ${capacity(evaluation.capacity.installedGiB)}; a 32-bit system stops near 4 GiB.`,
+    todo: 'Ask about a 64-bit system before selling more memory.',
+  }),
+  ECC_MIXED: {
+    title: 'ECC and plain modules together',
+    means: 'Errors are corrected only when every module has ECC.',
+    todo: 'Use one kind, if the customer counts on it.',
+  },
+  ABOVE_RATING: ({ evaluation }) => ({
+    title: 'Above the controller’s rating',
+    means: `The memory profile runs at ${evaluation.run?.dataRate} MT/s; the controller is rated for ${evaluation.run?.controllerRating} at this load. Usual, not promised.`,
+    todo: 'Test several passes; if it falters, step the rate down or leave the profile off.',
+  }),
+  HALF_RATE_CLOCK: ({ machine }) => ({
+    title: 'The controller drops to half rate',
+    means: `Above ${machine.syncCeiling} MT/s it no longer follows the memory clock, and every access waits longer.`,
+    todo: `Run at ${machine.syncCeiling} MT/s: it is likely quicker.`,
+  }),
+  MIXED_MODULES: {
+    title: 'Different modules together',
+    means:
+      'They run at the slowest rate and the loosest timings among them. Usually well; now and then it freezes.',
+    todo: 'Test longer before hand-over, and tell the customer.',
+  },
+  KITS_COMBINED: ({ finding }) => ({
+    title: 'Two kits combined',
+    means: `Each kit was tested for itself, not with the other${inSlots(finding)}.`,
+    todo: 'One kit of the full number is the safe buy; otherwise test longer.',
+  }),
+  KIT_CHANNELS: ({ finding }) => ({
+    title: 'The kit does not divide over the channels',
+    means: `Its pieces cannot be shared evenly between the channels${inSlots(finding)}.`,
+    todo: 'Take a kit whose number matches, or leave a piece out.',
+  }),
+  PROFILE_OFF: {
+    title: 'A faster memory profile is there',
+    means:
+      'Every module carries one and this machine can set it; now they run at their standard rate.',
+    todo: 'Consider switching it on in the firmware set-up, with a stability test.',
+  },
+  PROFILE_BLOCKED: ({ finding, machine }) => ({
+    title: 'The memory profile cannot be used',
+    means: machine.profiles
+      ? `Not every module carries one${inSlots(finding)}.`
+      : 'This machine’s firmware offers no profile.',
+    todo: 'Count on the standard rate.',
+  }),
+  SPEED_UNUSED: ({ finding, evaluation }) => ({
+    title: 'Some modules could run faster',
+    means: `Held to ${evaluation.run?.dataRate} MT/s${inSlots(finding)}.`,
+    todo: 'Fine if they cost no more; faster ones bring nothing here.',
+  }),
+  ECC_INACTIVE: {
+    title: 'ECC is not used',
+    means: 'The modules have it, the machine ignores it.',
+    todo: 'Do not sell it as protection.',
+  },
+  MIXED_RANKS: {
+    title: 'Different numbers of ranks',
+    means: 'Allowed; the heavier modules set the load on the controller.',
+    todo: 'Nothing, unless a rate falls short.',
+  },
+  KIT_SPLIT: ({ finding }) => ({
+    title: 'Part of a kit',
+    means: `The rest of the kit is not fitted${inSlots(finding)}.`,
+    todo: 'Keep the other pieces together with the job.',
+  }),
+}
+
+export function wordingOf(about: Circumstances): Wording {
+  const word = CATALOGUE[about.finding.code]
+  return typeof word === 'function' ? word(about) : word
+}

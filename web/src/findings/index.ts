@@ -1,0 +1,2 @@
+export { type Circumstances, type Wording, wordingOf } from './catalogue'
+export { FindingList } from './FindingList'

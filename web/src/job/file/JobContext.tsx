@@ -1,0 +1,127 @@
+import { evaluate } from '@tembrix/core/evaluate'
+import type { Evaluation, Machine, Placement, Settings } from '@tembrix/core/model'
+import {
+  type Assignment,
+  costOf,
+  type JobFile,
+  type ModuleRecord,
+  type Piece,
+  type Plan,
+  piecesById,
+  placementOf,
+} from '@tembrix/core/records'
+import { createContext, type ReactNode, useCallback, useContext, useMemo } from 'react'
+import {
+  type Collection,
+  overlay,
+  useAppSelector,
+  useJobQuery,
+  useShopModulesQuery,
+} from '../../data'
+import { type Edit, useEdit } from './useEdit'
+
+/** One state of the slots, as found or as planned, and what it does. */
+export interface Situation {
+  assignment: Assignment
+  placement: Placement
+  settings: Settings
+  evaluation: Evaluation
+}
+
+export interface JobView {
+  file: JobFile
+  machine: Machine
+  plan: Plan
+  shop: ModuleRecord[]
+  pieces: ReadonlyMap<string, Piece>
+  now: Situation
+  planned: Situation
+  cost: { total: number; unpriced: number }
+  edit: Edit
+}
+
+const Context = createContext<JobView | null>(null)
+
+export function useJob(): JobView {
+  const view = useContext(Context)
+  if (!view) throw new Error('useJob outside a job')
+  return view
+}
+
+interface Props {
+  id: string
+  waiting: ReactNode
+  failed: (retry: () => void, missing: boolean) => ReactNode
+  children: ReactNode
+}
+
+/** Reads a job and gives it, with everything typed since laid over it, to the screens inside. */
+export function JobProvider({ id, waiting, failed, children }: Props) {
+  const job = useJobQuery(id)
+  const shop = useShopModulesQuery()
+  if (job.data && shop.data) {
+    return (
+      <Opened stored={job.data} shop={shop.data}>
+        {children}
+      </Opened>
+    )
+  }
+  const error = job.error ?? shop.error
+  if (!error) return waiting
+  const status = 'status' in error ? error.status : undefined
+  const retry = () => {
+    job.refetch()
+    shop.refetch()
+  }
+  return failed(retry, status === 404 || status === 400)
+}
+
+function Opened({
+  stored,
+  shop,
+  children,
+}: {
+  stored: JobFile
+  shop: ModuleRecord[]
+  children: ReactNode
+}) {
+  const entries = useAppSelector((state) => state.outbox.entries)
+  const file = useMemo(() => overlay(stored, entries), [stored, entries])
+  const plan = file.plans[0] as Plan
+  const machine = file.machine.machine
+  const pieces = useMemo(() => piecesById([...file.modules, ...shop]), [file.modules, shop])
+
+  const versionOf = useCallback(
+    (collection: Collection, recordId: string) => {
+      if (collection === 'jobs') return stored.version
+      if (collection === 'customers') return stored.customer.version
+      if (collection === 'machines') return stored.machine.version
+      return [...stored.plans, ...stored.modules].find(({ id }) => id === recordId)?.version
+    },
+    [stored],
+  )
+  const edit = useEdit(file.id, versionOf)
+
+  const now = useSituation(machine, file.found, pieces, false)
+  const planned = useSituation(machine, plan.placement, pieces, plan.profile)
+  const cost = useMemo(() => costOf(plan.placement, pieces), [plan.placement, pieces])
+  const view = useMemo(
+    () => ({ file, machine, plan, shop, pieces, now, planned, cost, edit }),
+    [file, machine, plan, shop, pieces, now, planned, cost, edit],
+  )
+  return <Context value={view}>{children}</Context>
+}
+
+function useSituation(
+  machine: Machine,
+  assignment: Assignment,
+  pieces: ReadonlyMap<string, Piece>,
+  profile: boolean,
+): Situation {
+  return useMemo(() => {
+    const placement = placementOf(machine, assignment, pieces)
+    const settings = { profile }
+    const evaluation = evaluate({ machine, placement, settings })
+    return { assignment, placement, settings, evaluation }
+  }, [machine, assignment, pieces, profile])
+}

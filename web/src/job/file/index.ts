@@ -1,0 +1,2 @@
+export { JobProvider, type JobView, type Situation, useJob } from './JobContext'
+export type { Edit } from './useEdit'

@@ -1,0 +1,34 @@
+import { Check as Tick } from 'lucide-react'
+import { Checkbox } from 'radix-ui'
+import { useId } from 'react'
+
+interface Props {
+  label: string
+  hint?: string | undefined
+  checked: boolean
+  disabled?: boolean
+  onChecked: (checked: boolean) => void
+}
+
+export function Check({ label, hint, checked, disabled, onChecked }: Props) {
+  const id = useId()
+  return (
+    <div className="flex min-h-11 items-center gap-2.5">
+      <Checkbox.Root
+        id={id}
+        checked={checked}
+        disabled={disabled ?? false}
+        onCheckedChange={(value) => onChecked(value === true)}
+        className="grid size-6 shrink-0 place-items-center rounded-sm border-2 border-rule-2 bg-sheet disabled:opacity-50 data-[state=checked]:border-act data-[state=checked]:bg-act data-[state=checked]:text-act-ink"
+      >
+        <Checkbox.Indicator>
+          <Tick size={18} strokeWidth={3} aria-hidden />
+        </Checkbox.Indicator>
+      </Checkbox.Root>
+      <label htmlFor={id} className="leading-tight">
+        {label}
+        {hint && <span className="block text-sm text-ink-2">{hint}</span>}
+      </label>
+    </div>
+  )
+}

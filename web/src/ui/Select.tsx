@@ -1,0 +1,32 @@
+import { type Control, inputLook } from './Field'
+
+interface Props<T extends string> extends Partial<Control> {
+  value: T
+  options: readonly { value: T; label: string }[]
+  onValue: (value: T) => void
+  className?: string
+  'aria-label'?: string
+}
+
+export function Select<T extends string>({
+  value,
+  options,
+  onValue,
+  className = '',
+  ...rest
+}: Props<T>) {
+  return (
+    <select
+      {...rest}
+      value={value}
+      className={`${inputLook} ${className}`}
+      onChange={({ target }) => onValue(target.value as T)}
+    >
+      {options.map((option) => (
+        <option key={option.value} value={option.value}>
+          {option.label}
+        </option>
+      ))}
+    </select>
+  )
+}

@@ -1,0 +1,8 @@
+export { Button } from './Button'
+export { Check } from './Check'
+export { Dialog } from './Dialog'
+export { type Control, Field, inputLook } from './Field'
+export { Message } from './Message'
+export { Select } from './Select'
+export { ago, capacity, day, list, money, overdue, plural, tidy } from './say'
+export { numberFrom, TextInput } from './TextInput'

@@ -1,0 +1,22 @@
+import { format, formatDistanceToNow, isPast, parseISO } from 'date-fns'
+
+const MONEY = new Intl.NumberFormat('en-IE', { style: 'currency', currency: 'EUR' })
+
+/** Money from minor units. */
+export const money = (minor: number) => MONEY.format(minor / 100)
+
+/** A capacity in GiB, or MiB where it is less than one. */
+export const capacity = (gib: number) => (gib < 1 ? `${gib * 1024} MiB` : `${tidy(gib)} GiB`)
+
+/** A figure with at most this many decimals and no idle zeros. */
+export const tidy = (value: number, decimals = 2) => String(Number(value.toFixed(decimals)))
+
+export const ago = (iso: string) => formatDistanceToNow(parseISO(iso), { addSuffix: true })
+export const day = (iso: string) => format(parseISO(iso), 'd MMM yyyy')
+export const overdue = (iso: string) => isPast(parseISO(`${iso}T23:59:59`))
+
+const joiner = new Intl.ListFormat('en', { type: 'conjunction' })
+export const list = (words: readonly string[]) => joiner.format(words)
+
+export const plural = (count: number, one: string, many = `${one}s`) =>
+  `${count} ${count === 1 ? one : many}`
