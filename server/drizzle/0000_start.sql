@@ -1,8 +1,8 @@
 CREATE TABLE "customers" (
 	"id" uuid PRIMARY KEY DEFAULT gen_random_uuid() NOT NULL,
 	"version" integer DEFAULT 1 NOT NULL,
-	"created_at" timestamp(3) with time zone DEFAULT now() NOT NULL,
-	"updated_at" timestamp(3) with time zone DEFAULT now() NOT NULL,
+	"created_at" timestamp (3) with time zone DEFAULT now() NOT NULL,
+	"updated_at" timestamp (3) with time zone DEFAULT now() NOT NULL,
 	"name" text NOT NULL,
 	"phone" text NOT NULL,
 	"email" text NOT NULL,
@@ -11,7 +11,7 @@ CREATE TABLE "customers" (
 --> statement-breakpoint
 CREATE TABLE "history" (
 	"id" serial PRIMARY KEY NOT NULL,
-	"at" timestamp(3) with time zone DEFAULT now() NOT NULL,
+	"at" timestamp (3) with time zone DEFAULT now() NOT NULL,
 	"job_id" uuid,
 	"record" text NOT NULL,
 	"record_id" uuid NOT NULL,
@@ -22,8 +22,8 @@ CREATE TABLE "history" (
 CREATE TABLE "jobs" (
 	"id" uuid PRIMARY KEY DEFAULT gen_random_uuid() NOT NULL,
 	"version" integer DEFAULT 1 NOT NULL,
-	"created_at" timestamp(3) with time zone DEFAULT now() NOT NULL,
-	"updated_at" timestamp(3) with time zone DEFAULT now() NOT NULL,
+	"created_at" timestamp (3) with time zone DEFAULT now() NOT NULL,
+	"updated_at" timestamp (3) with time zone DEFAULT now() NOT NULL,
 	"number" serial NOT NULL,
 	"customer_id" uuid NOT NULL,
 	"machine_id" uuid NOT NULL,
@@ -39,8 +39,8 @@ CREATE TABLE "jobs" (
 CREATE TABLE "machines" (
 	"id" uuid PRIMARY KEY DEFAULT gen_random_uuid() NOT NULL,
 	"version" integer DEFAULT 1 NOT NULL,
-	"created_at" timestamp(3) with time zone DEFAULT now() NOT NULL,
-	"updated_at" timestamp(3) with time zone DEFAULT now() NOT NULL,
+	"created_at" timestamp (3) with time zone DEFAULT now() NOT NULL,
+	"updated_at" timestamp (3) with time zone DEFAULT now() NOT NULL,
 	"customer_id" uuid NOT NULL,
 	"serial_number" text NOT NULL,
 	"note" text NOT NULL,
@@ -50,8 +50,8 @@ CREATE TABLE "machines" (
 CREATE TABLE "modules" (
 	"id" uuid PRIMARY KEY DEFAULT gen_random_uuid() NOT NULL,
 	"version" integer DEFAULT 1 NOT NULL,
-	"created_at" timestamp(3) with time zone DEFAULT now() NOT NULL,
-	"updated_at" timestamp(3) with time zone DEFAULT now() NOT NULL,
+	"created_at" timestamp (3) with time zone DEFAULT now() NOT NULL,
+	"updated_at" timestamp (3) with time zone DEFAULT now() NOT NULL,
 	"job_id" uuid,
 	"source" text NOT NULL,
 	"module" jsonb NOT NULL,
@@ -62,11 +62,11 @@ CREATE TABLE "modules" (
 CREATE TABLE "plans" (
 	"id" uuid PRIMARY KEY DEFAULT gen_random_uuid() NOT NULL,
 	"version" integer DEFAULT 1 NOT NULL,
-	"created_at" timestamp(3) with time zone DEFAULT now() NOT NULL,
-	"updated_at" timestamp(3) with time zone DEFAULT now() NOT NULL,
+	"created_at" timestamp (3) with time zone DEFAULT now() NOT NULL,
+	"updated_at" timestamp (3) with time zone DEFAULT now() NOT NULL,
 	"job_id" uuid NOT NULL,
 	"name" text NOT NULL,
-	"placement" jsonb NOT NULL,
+	"placement" jsonb,
 	"profile" boolean NOT NULL
 );
 --> statement-breakpoint

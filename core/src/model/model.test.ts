@@ -1,6 +1,16 @@
 import { describe, expect, test } from 'vitest'
 import { desktop, stick } from '../../test/builders'
-import { dieGbit, EvaluationRequest, exactRate, isModuleCapacity, Module } from '.'
+import {
+  dieGbit,
+  EvaluationRequest,
+  exactRate,
+  GENERATIONS,
+  isModuleCapacity,
+  Module,
+  Speed,
+  STANDARD_STEPS,
+  usualSpeed,
+} from '.'
 
 function faults(request: unknown): string[] {
   const parsed = EvaluationRequest.safeParse(request)
@@ -106,4 +116,20 @@ test('printed rates stand for multiples of 66.67 MT/s where they are near one', 
 test('die density: 16 GiB of 2 ranks by 8 has 16 dies of 8 Gbit', () => {
   expect(dieGbit({ capacityGiB: 16, ranks: 2, deviceWidth: 8 })).toBe(8)
   expect(dieGbit({ capacityGiB: 8, ranks: 1, deviceWidth: 16 })).toBe(16)
+})
+
+describe('usual timings', () => {
+  test('follow the bins that are listed; active time is 32 ns', () => {
+    // 32 ns at 3200 MT/s are 51.2 clocks of 0.625 ns, so 52.
+    expect(usualSpeed('DDR4', 3200)).toMatchObject({ cl: 22, trcd: 22, trp: 22, tras: 52 })
+    expect(usualSpeed('DDR5', 5600)).toMatchObject({ cl: 46, trcd: 45, trp: 45 })
+  })
+
+  test('are acceptable at every standard step', () => {
+    for (const generation of GENERATIONS) {
+      for (const step of STANDARD_STEPS[generation]) {
+        expect(Speed.safeParse(usualSpeed(generation, step)).success).toBe(true)
+      }
+    }
+  })
 })

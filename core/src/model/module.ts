@@ -38,6 +38,16 @@ export type Speed = z.infer<typeof Speed>
 export const Kit = z.object({ id: Name, size: Count })
 export type Kit = z.infer<typeof Kit>
 
+function hasMadeCapacity({
+  formFactor,
+  capacityGiB,
+}: {
+  formFactor: FormFactor
+  capacityGiB: number
+}) {
+  return formFactor === 'soldered' ? isSolderedCapacity(capacityGiB) : isModuleCapacity(capacityGiB)
+}
+
 /** One stick, or one soldered bank. */
 export const Module = z
   .object({
@@ -59,15 +69,11 @@ export const Module = z
       }),
     kit: Kit.nullable().default(null),
   })
-  .superRefine((module, context) => {
-    const sold = module.formFactor === 'soldered' ? isSolderedCapacity : isModuleCapacity
-    if (!sold(module.capacityGiB)) {
-      context.addIssue({
-        code: 'custom',
-        path: ['capacityGiB'],
-        message: 'No memory of this capacity is made: 8, 16, 24, 32 and 48 GiB are usual.',
-      })
-    }
+  .refine(hasMadeCapacity, {
+    path: ['capacityGiB'],
+    error: 'No memory of this capacity is made: 8, 16, 24, 32 and 48 GiB are usual.',
+    // Said also where other figures are wrong, so that all faults show at once.
+    when: ({ value }) => typeof (value as { capacityGiB?: unknown }).capacityGiB === 'number',
   })
 export type Module = z.infer<typeof Module>
 

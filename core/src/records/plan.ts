@@ -4,14 +4,14 @@ import { OwnId, Stored, Versioned } from './stored'
 
 const fields = {
   name: z.string().trim().min(1, 'A plan needs a name.').max(80),
-  placement: Assignment,
+  placement: Assignment.nullable(),
   profile: z.boolean(),
 }
 
 export const NewPlan = OwnId.extend({
   jobId: z.uuid(),
   name: fields.name,
-  placement: fields.placement.default({}),
+  placement: fields.placement.default(null),
   profile: fields.profile.default(false),
 })
 export type NewPlan = z.input<typeof NewPlan>
@@ -20,6 +20,9 @@ export const PlanChange = z.object(fields).partial()
 export type PlanChange = z.infer<typeof PlanChange>
 export const PlanPatch = Versioned.extend(PlanChange.shape)
 
-/** Which piece goes in which slot, and whether the memory profile is asked for. */
+/**
+ * Which piece goes in which slot (null: not planned yet, all stays as found), and whether the memory
+ * profile is asked for.
+ */
 export const Plan = Stored.extend({ ...fields, jobId: z.uuid() })
 export type Plan = z.infer<typeof Plan>

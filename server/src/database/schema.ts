@@ -92,7 +92,7 @@ export const plans = pgTable(
       .notNull()
       .references(() => jobs.id),
     name: text('name').notNull(),
-    placement: jsonb('placement').$type<Assignment>().notNull(),
+    placement: jsonb('placement').$type<Assignment>(),
     profile: boolean('profile').notNull(),
   },
   (table) => [index('plans_job').on(table.jobId)],

@@ -1,2 +1,88 @@
-import type { Database } from '../database'
-export async function seed(_db: Database): Promise<void> {}
+import type { Module } from '@tembrix/core/model'
+import { type Assignment, NewJob } from '@tembrix/core/records'
+import { addDays, formatISO, subMinutes } from 'date-fns'
+import { count, eq } from 'drizzle-orm'
+import { type Database, jobs, plans, type Transaction } from '../database'
+import { createJob } from '../jobs'
+import { change, create, jobKind, moduleKind, planKind } from '../store'
+import { ARTICLES, SHELF, SUPPLIED } from './articles'
+import { DEMO_JOBS, type DemoJob } from './jobs'
+
+/** Fills an empty database with the demonstration shop; one that holds anything is left as it is. */
+export async function seed(db: Database): Promise<void> {
+  const [stored] = await db.select({ jobs: count() }).from(jobs)
+  if (stored && stored.jobs > 0) return
+  await db.transaction(async (tx) => {
+    const shop = await stockShop(tx)
+    for (const job of DEMO_JOBS) await seedJob(tx, job, shop)
+  })
+}
+
+interface Stocked {
+  id: string
+  source: 'shelf' | 'supplier'
+  article: string
+}
+
+async function stockShop(tx: Transaction): Promise<Stocked[]> {
+  const stocked: Stocked[] = []
+  const stock = async (source: Stocked['source'], module: Module, price: number, note = '') => {
+    const { row } = await create(tx, moduleKind, { source, module, price, note })
+    stocked.push({ id: row.id, source, article: module.article })
+  }
+  for (const [name, price, note] of SHELF) await stock('shelf', ARTICLES[name], price, note)
+  for (const [name, price] of SUPPLIED) await stock('supplier', ARTICLES[name], price)
+  return stocked
+}
+
+async function seedJob(tx: Transaction, job: DemoJob, shop: Stocked[]): Promise<void> {
+  const { machine, serialNumber, note, customer, complaint, uses, budget, stage, due } = job
+  const today = new Date()
+  const { row } = await createJob(
+    tx,
+    NewJob.parse({
+      customer,
+      machine: { machine, serialNumber, note },
+      complaint,
+      uses,
+      budget,
+      stage,
+      dueOn: due === undefined ? null : formatISO(addDays(today, due), { representation: 'date' }),
+    }),
+  )
+  const found: Assignment = {}
+  for (const [slot, name] of Object.entries(job.found)) {
+    const piece = { jobId: row.id, source: 'customer', module: ARTICLES[name], note: '' } as const
+    found[slot] = { moduleId: (await create(tx, moduleKind, piece)).row.id, unit: 0 }
+  }
+  await change(tx, jobKind, row.id, { version: 1, found })
+  if (job.planned) {
+    const [plan] = await tx.select().from(plans).where(eq(plans.jobId, row.id))
+    if (!plan) throw new Error('a new job has a plan')
+    const placement = plannedSlots(job.planned, found, shop)
+    await change(tx, planKind, plan.id, { version: 1, placement, profile: job.profile ?? false })
+  }
+  const changed = subMinutes(today, Math.round(job.changed * 1440))
+  await tx.update(jobs).set({ updatedAt: changed, createdAt: changed }).where(eq(jobs.id, row.id))
+}
+
+function plannedSlots(
+  planned: NonNullable<DemoJob['planned']>,
+  found: Assignment,
+  shop: Stocked[],
+): Assignment {
+  const used = new Map<string, number>()
+  return Object.fromEntries(
+    Object.entries(planned).map(([slot, wanted]) => {
+      const [source, name] = wanted.split(':') as [string, string]
+      if (source === 'own') return [slot, found[name] as Assignment[string]]
+      const article = ARTICLES[name as keyof typeof ARTICLES].article
+      const alike = shop.filter((one) => one.source === source && one.article === article)
+      const taken = used.get(wanted) ?? 0
+      used.set(wanted, taken + 1)
+      const piece = alike[source === 'supplier' ? 0 : taken]
+      if (!piece) throw new Error(`the demonstration has no further ${wanted}`)
+      return [slot, { moduleId: piece.id, unit: source === 'supplier' ? taken : 0 }]
+    }),
+  )
+}

@@ -96,7 +96,7 @@ export async function createJob(
   await create(tx, planKind, {
     jobId: created.row.id,
     name: 'Plan 1',
-    placement: {},
+    placement: null,
     profile: false,
   })
   return created

@@ -20,7 +20,7 @@ describe('a new job', () => {
     const file = JobFile.parse((await get(`/jobs/${body.id}`)).body)
     expect(file.customer.name).toBe('Ottoline Varga')
     expect(file.machine.machine.slots).toHaveLength(2)
-    expect(file.plans).toMatchObject([{ name: 'Plan 1', placement: {}, version: 1 }])
+    expect(file.plans).toMatchObject([{ name: 'Plan 1', placement: null, version: 1 }])
     expect(file).toMatchObject({ stage: 'identify', version: 1, found: {} })
   })
 
@@ -156,7 +156,7 @@ describe('modules and slots', () => {
       400,
       'placement.B',
     ])
-    expect((await get(`/plans/${plan.id}`)).body).toMatchObject({ placement: {}, version: 1 })
+    expect((await get(`/plans/${plan.id}`)).body).toMatchObject({ placement: null, version: 1 })
   })
 })
 

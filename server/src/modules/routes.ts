@@ -67,5 +67,5 @@ async function isPlaced(tx: Transaction, id: string): Promise<boolean> {
     ...(await tx.select({ held: jobs.found }).from(jobs)),
     ...(await tx.select({ held: plans.placement }).from(plans)),
   ]
-  return placements.some(({ held }) => Object.values(held).some((one) => one.moduleId === id))
+  return placements.some(({ held }) => Object.values(held ?? {}).some((one) => one.moduleId === id))
 }

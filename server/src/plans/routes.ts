@@ -23,7 +23,7 @@ export function planRoutes(db: Database): Router {
   routes.post('/', async (request, response) => {
     const plan = NewPlan.parse(request.body)
     const created = await db.transaction(async (tx) => {
-      await checkAssignment(tx, plan.jobId, 'placement', plan.placement)
+      await checkAssignment(tx, plan.jobId, 'placement', plan.placement ?? {})
       return create(tx, planKind, plan)
     })
     answerCreated(response, created)

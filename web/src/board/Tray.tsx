@@ -14,6 +14,8 @@ export interface TrayGroup {
   /** What stands here when there is nothing. */
   none: string
   action?: ReactNode
+  /** Shows what does not fit as well, from the start. */
+  showAll?: boolean
   /** Something to do with one piece, as correcting or removing it. */
   pieceAction?: ((record: ModuleRecord) => ReactNode) | undefined
 }
@@ -34,9 +36,9 @@ export function Tray({ groups }: { groups: readonly TrayGroup[] }) {
   )
 }
 
-function Group({ title, records, none, action, pieceAction }: TrayGroup) {
+function Group({ title, records, none, action, showAll = false, pieceAction }: TrayGroup) {
   const { machine } = useDesk()
-  const [all, setAll] = useState(false)
+  const [all, setAll] = useState(showAll)
   const fitting = records.filter(({ module }) => moduleStops(machine, module).length === 0)
   const shown = all ? records : fitting
   const hidden = records.length - fitting.length
@@ -45,7 +47,7 @@ function Group({ title, records, none, action, pieceAction }: TrayGroup) {
       <div className="mb-1.5 flex min-h-7 items-center gap-3">
         <h3 className="text-sm font-semibold">{title}</h3>
         {action}
-        {hidden > 0 && (
+        {hidden > 0 && !showAll && (
           <button
             type="button"
             onClick={() => setAll(!all)}

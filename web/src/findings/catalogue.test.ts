@@ -4,16 +4,21 @@ import { FindingCode, type Machine, Severity } from '@tembrix/core/model'
 import { describe, expect, test } from 'vitest'
 import { wordingOf } from './catalogue'
 
-const machine = STARTING_MACHINES[0]?.machine as Machine
+const base = STARTING_MACHINES.find(({ id }) => id === 'laptop-soldered-1')?.machine as Machine
+const machine: Machine = {
+  ...base,
+  syncCeiling: 3600,
+  limits: { ...base.limits, dieGbit: 8, osGiB: 4 },
+}
 const evaluation = evaluate({ machine, placement: {}, settings: { profile: false } })
 
 describe.each(FindingCode.options)('%s', (code) => {
-  test('has a title, a meaning and something to do, also where no figures are at hand', () => {
+  test('has a title, a meaning and something to do', () => {
     const finding = { code, severity: Severity.enum.note, slots: ['A'] }
     const { title, means, todo } = wordingOf({ finding, machine, evaluation })
     for (const text of [title, means, todo]) {
       expect(text.length).toBeGreaterThan(8)
-      expect(text).not.toMatch(/null|NaN|\[object/)
+      expect(text).not.toMatch(/null|undefined|NaN|\[object/)
     }
     expect(title.length).toBeLessThan(50)
   })

@@ -1,9 +1,9 @@
 import { Check as Tick } from 'lucide-react'
 import { Checkbox } from 'radix-ui'
-import { useId } from 'react'
+import { type ReactNode, useId } from 'react'
 
 interface Props {
-  label: string
+  label: ReactNode
   hint?: string | undefined
   checked: boolean
   disabled?: boolean

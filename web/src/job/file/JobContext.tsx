@@ -103,8 +103,9 @@ function Opened({
   const edit = useEdit(file.id, versionOf)
 
   const now = useSituation(machine, file.found, pieces, false)
-  const planned = useSituation(machine, plan.placement, pieces, plan.profile)
-  const cost = useMemo(() => costOf(plan.placement, pieces), [plan.placement, pieces])
+  const plannedSlots = plan.placement ?? file.found
+  const planned = useSituation(machine, plannedSlots, pieces, plan.profile)
+  const cost = useMemo(() => costOf(plannedSlots, pieces), [plannedSlots, pieces])
   const view = useMemo(
     () => ({ file, machine, plan, shop, pieces, now, planned, cost, edit }),
     [file, machine, plan, shop, pieces, now, planned, cost, edit],

@@ -1,2 +1,3 @@
 export { JobProvider, type JobView, type Situation, useJob } from './JobContext'
 export type { Edit } from './useEdit'
+export { type RecordForm, useRecordForm, withValue } from './useRecordForm'

@@ -1,0 +1,204 @@
+import { STARTING_MACHINES } from '@tembrix/core/machines'
+import type { Machine } from '@tembrix/core/model'
+import type { Stage } from '@tembrix/core/records'
+import type { ArticleName } from './articles'
+
+/** A job of the demonstration. Slots name the customer's modules, or the shop's as `shelf:` or `supplier:`. */
+export interface DemoJob {
+  customer: { name: string; phone: string; email?: string; note?: string }
+  machine: Machine
+  serialNumber?: string
+  note?: string
+  complaint: string
+  uses: string
+  budget?: number
+  stage: Stage
+  /** Days from today; past ones are negative. */
+  due?: number
+  changed: number
+  found: Record<string, ArticleName>
+  planned?: Record<string, `own:${string}` | `shelf:${ArticleName}` | `supplier:${ArticleName}`>
+  profile?: boolean
+}
+
+function machine(id: string, changes: Partial<Machine> & Pick<Machine, 'name'>): Machine {
+  const start = STARTING_MACHINES.find((one) => one.id === id)
+  if (!start) throw new Error(`no starting machine ${id}`)
+  return { ...start.machine, ...changes }
+}
+
+const oldLaptop: Machine = (() => {
+  const base = machine('laptop-2', { name: 'Heron 14, third series' })
+  return {
+    ...base,
+    generation: 'DDR3',
+    voltages: [1.35],
+    limits: {
+      ...base.limits,
+      totalGiB: 16,
+      slotGiB: 8,
+      dieGbit: 4,
+      osGiB: 4,
+      firmwareDataRate: null,
+      dataRates: [{ modulesPerChannel: 1, ranks: 1, dataRate: 1600 }],
+    },
+  }
+})()
+
+export const DEMO_JOBS: DemoJob[] = [
+  {
+    customer: { name: 'Ottoline Varga', phone: '0555 0142', email: 'ottoline@orchard.example' },
+    machine: machine('laptop-2', { name: 'Heron 15' }),
+    serialNumber: 'H15-20817',
+    complaint: 'Stutters as soon as the map of the orchard and the photos are open together.',
+    uses: 'Orchard maps with aerial photos, spreadsheets, browser. Should serve four more years.',
+    budget: 9000,
+    stage: 'plan',
+    due: 2,
+    changed: 0.1,
+    found: { A: 'laptop8slow' },
+    planned: { A: 'own:A', B: 'shelf:laptop8slow' },
+  },
+  {
+    customer: { name: 'Choir of Saint Aldwin', phone: '0555 0177', note: 'Ask for the librarian.' },
+    machine: machine('desktop-4', { name: 'Kestrel Tower' }),
+    complaint: 'Loading the audio library takes minutes; sometimes a project does not open at all.',
+    uses: 'Recording and cutting the choir, large sample libraries, two programs at once.',
+    budget: 26000,
+    stage: 'quote',
+    due: 4,
+    changed: 1,
+    found: { A2: 'five16', B2: 'five16' },
+    planned: { A2: 'supplier:five32fast', B2: 'supplier:five32fast' },
+    profile: true,
+  },
+  {
+    customer: { name: 'Bram Ketteler', phone: '0555 0119' },
+    machine: machine('laptop-soldered-1', { name: 'Swift 13 Slim' }),
+    complaint: 'Wants “the most that goes in”.',
+    uses: 'Tailor’s pattern cutting, a cutting-table program, e-mail.',
+    budget: 8000,
+    stage: 'plan',
+    due: 1,
+    changed: 0.3,
+    found: { SLOT: 'laptop8' },
+    planned: { SLOT: 'supplier:laptop16' },
+  },
+  {
+    customer: { name: 'Ines Morrow', phone: '0555 0108' },
+    machine: machine('laptop-soldered', { name: 'Tern 12 Air' }),
+    complaint: 'Too slow with many browser tabs. Hopes for more memory.',
+    uses: 'Browsing, video calls.',
+    stage: 'identify',
+    changed: 0.5,
+    found: {},
+  },
+  {
+    customer: { name: 'Tobias Wren', phone: '0555 0163' },
+    machine: machine('desktop-4', { name: 'Kestrel Tower' }),
+    note: 'Brought a third stick along and fitted it himself.',
+    complaint: 'Slower since a third module went in.',
+    uses: 'Games, some video cutting.',
+    stage: 'plan',
+    due: -1,
+    changed: 2,
+    found: { A1: 'five8', A2: 'five16', B2: 'five16' },
+  },
+  {
+    customer: { name: 'Cornelia Ashby', phone: '0555 0190' },
+    machine: machine('all-in-one-4', { name: 'Gannet 24 All-in-one' }),
+    note: 'The readout says four slots and 64 GiB at most; the manual says 128. The hatch at the back opens with two screws.',
+    complaint: 'The pottery’s shop runs on it and it freezes at the till.',
+    uses: 'Till, stock list, music.',
+    budget: 6000,
+    stage: 'identify',
+    due: 3,
+    changed: 0.8,
+    found: { A0: 'laptop4' },
+  },
+  {
+    customer: { name: 'Yusuf Adair', phone: '0555 0133' },
+    machine: machine('workstation-8', { name: 'Albatross W8' }),
+    complaint: 'Renders of large models run out of memory.',
+    uses: 'Bridge models, simulation overnight.',
+    budget: 90000,
+    stage: 'fit',
+    due: 0,
+    changed: 0.2,
+    found: { A1: 'server16', C1: 'server16' },
+    planned: {
+      A1: 'supplier:server32',
+      B1: 'supplier:server32',
+      C1: 'supplier:server32',
+      D1: 'supplier:server32',
+    },
+  },
+  {
+    customer: { name: 'Petra Lindgard', phone: '0555 0185' },
+    machine: machine('desktop-2', { name: 'Wagtail Mini Tower' }),
+    note: 'Spinning disk. Peak use over two days: 3.1 GiB of 8. A solid-state disk is the better spend.',
+    complaint: 'Takes ages to start. Asked for 32 GiB.',
+    uses: 'Letters, browser, photos of the grandchildren.',
+    budget: 12000,
+    stage: 'size',
+    due: 5,
+    changed: 3,
+    found: { A1: 'desktop4', B1: 'desktop4' },
+  },
+  {
+    customer: { name: 'Marlo Quince', phone: '0555 0151' },
+    machine: machine('desktop-2', { name: 'Wagtail Mini Tower' }),
+    note: 'After the upgrade 16 of 32 GiB are seen. Seat, slot or stick still to be told apart.',
+    complaint: 'Beehive records and cameras; upgrade done, half of it missing.',
+    uses: 'Four cameras recording, spreadsheets.',
+    stage: 'verify',
+    due: -2,
+    changed: 0.4,
+    found: { A1: 'desktop8', B1: 'desktop8' },
+    planned: { A1: 'supplier:desktop16kit', B1: 'supplier:desktop16kit' },
+  },
+  {
+    customer: { name: 'Saskia Thornbury', phone: '0555 0127' },
+    machine: oldLaptop,
+    note: '32-bit system: it uses about 4 GiB, whatever is fitted.',
+    complaint: 'Would like to keep the old machine for the archive scanner.',
+    uses: 'Scanner software from long ago.',
+    stage: 'intake',
+    changed: 0.05,
+    found: {},
+  },
+  {
+    customer: { name: 'Emil Farrow', phone: '0555 0170' },
+    machine: machine('laptop-2', { name: 'Heron 15' }),
+    serialNumber: 'H15-19044',
+    note: 'Before and after: copy bandwidth 13.9 → 26.1 GB/s, photo export 212 → 205 s, five runs each.',
+    complaint: 'Photo export slow.',
+    uses: 'Photo catalogue at night.',
+    stage: 'handover',
+    due: 0,
+    changed: 0.6,
+    found: { A: 'laptop8' },
+    planned: { A: 'supplier:laptop16kit', B: 'supplier:laptop16kit' },
+  },
+  {
+    customer: { name: 'Greta Hallow', phone: '0555 0114' },
+    machine: machine('desktop-4', { name: 'Kestrel Tower' }),
+    complaint: 'Profile on, but the rate is the base rate.',
+    uses: 'Compiling.',
+    stage: 'closed',
+    changed: 21,
+    found: { A2: 'five16', B2: 'five16' },
+    planned: { A2: 'supplier:five16fast', B2: 'supplier:five16fast' },
+    profile: true,
+  },
+  {
+    customer: { name: 'Anselm Doyley', phone: '0555 0196' },
+    machine: machine('laptop-2', { name: 'Heron 14' }),
+    complaint: 'Two tabs and it stops.',
+    uses: 'Village newsletter.',
+    stage: 'closed',
+    changed: 34,
+    found: { A: 'laptop4' },
+    planned: { A: 'shelf:laptop8', B: 'shelf:laptop8' },
+  },
+]

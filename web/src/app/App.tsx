@@ -1,0 +1,73 @@
+import { lazy, Suspense } from 'react'
+import { Provider } from 'react-redux'
+import { createBrowserRouter, Link, RouterProvider, useRouteError } from 'react-router'
+import { Counter } from '../counter'
+import type { Store } from '../data'
+import { Bar } from '../shell'
+import { Message } from '../ui'
+
+const NewJob = lazy(async () => ({ default: (await import('../counter')).NewJob }))
+const JobScreen = lazy(async () => ({ default: (await import('../job/screen')).JobScreen }))
+const Start = lazy(async () => ({ default: (await import('../job/screen')).Start }))
+const Intake = lazy(async () => ({ default: (await import('../job/intake')).Intake }))
+const Identify = lazy(async () => ({ default: (await import('../job/identify')).Identify }))
+const Plan = lazy(async () => ({ default: (await import('../job/plan')).Plan }))
+const PlanSheet = lazy(async () => ({ default: (await import('../job/sheet')).PlanSheet }))
+
+const page = (element: React.ReactNode) => <Suspense fallback={null}>{element}</Suspense>
+
+const router = createBrowserRouter([
+  {
+    errorElement: <Broken />,
+    children: [
+      { path: '/', element: <Counter /> },
+      { path: '/jobs/new', element: page(<NewJob />) },
+      { path: '/jobs/:id/sheet', element: page(<PlanSheet />) },
+      {
+        path: '/jobs/:id',
+        element: page(<JobScreen />),
+        children: [
+          { index: true, element: page(<Start />) },
+          { path: 'intake', element: page(<Intake />) },
+          { path: 'identify', element: page(<Identify />) },
+          { path: 'plan', element: page(<Plan />) },
+        ],
+      },
+      { path: '*', element: <Nowhere /> },
+    ],
+  },
+])
+
+export function App({ store }: { store: Store }) {
+  return (
+    <Provider store={store}>
+      <RouterProvider router={router} />
+    </Provider>
+  )
+}
+
+function Nowhere() {
+  return (
+    <>
+      <Bar />
+      <Message title="There is nothing here">
+        <Link to="/" className="underline">
+          To the counter
+        </Link>
+      </Message>
+    </>
+  )
+}
+
+function Broken() {
+  const error = useRouteError()
+  return (
+    <Message title="This screen has failed">
+      <p>{error instanceof Error ? error.message : 'The reason is not known.'}</p>
+      <p>What you typed is kept. Loading the page again usually helps.</p>
+      <button type="button" className="underline" onClick={() => location.reload()}>
+        Load again
+      </button>
+    </Message>
+  )
+}

@@ -1,0 +1,237 @@
+import { STARTING_MACHINES } from '@tembrix/core/machines'
+import { NewCustomer, NewJob as NewJobSchema } from '@tembrix/core/records'
+import { type FormEvent, useEffect, useRef, useState } from 'react'
+import { useNavigate } from 'react-router'
+import {
+  drafted,
+  useAppDispatch,
+  useAppSelector,
+  useCreateJobMutation,
+  useCustomersQuery,
+} from '../data'
+import { Bar } from '../shell'
+import { Button, Field, plural, TextInput } from '../ui'
+
+const DRAFT = 'new-job'
+
+interface Draft {
+  jobId: string
+  customerId: string | null
+  name: string
+  phone: string
+  email: string
+  start: string
+  complaint: string
+}
+
+const empty = (): Draft => ({
+  jobId: crypto.randomUUID(),
+  customerId: null,
+  name: '',
+  phone: '',
+  email: '',
+  start: '',
+  complaint: '',
+})
+
+/** Begins a job: who, which kind of machine, what is wrong. What is typed outlives a reload. */
+export function NewJob() {
+  const dispatch = useAppDispatch()
+  const navigate = useNavigate()
+  const kept = useAppSelector((state) => state.outbox.drafts[DRAFT]?.form) as Draft | undefined
+  const [first] = useState(empty)
+  const draft = kept ?? first
+  const { data: customers = [] } = useCustomersQuery()
+  const [create, { isLoading, error }] = useCreateJobMutation()
+  const [checked, setChecked] = useState(false)
+  const form = useRef<HTMLFormElement>(null)
+
+  const set = (changes: Partial<Draft>) =>
+    dispatch(drafted({ key: DRAFT, field: 'form', value: { ...draft, ...changes } }))
+  const known = customers.find(({ id }) => id === draft.customerId)
+  const words = draft.name.trim().toLowerCase()
+  const alike =
+    known || words.length < 2
+      ? []
+      : customers.filter(({ name }) => name.toLowerCase().includes(words)).slice(0, 4)
+
+  const contact = NewCustomer.safeParse({
+    name: draft.name,
+    phone: draft.phone,
+    email: draft.email,
+  })
+  const problem = (field: string) =>
+    checked && !known
+      ? contact.error?.issues.find(({ path }) => path[0] === field)?.message
+      : undefined
+  const start = STARTING_MACHINES.find(({ id }) => id === draft.start)
+
+  useEffect(() => {
+    if (checked) form.current?.querySelector<HTMLElement>('[aria-invalid=true]')?.focus()
+  }, [checked])
+
+  async function submit(event: FormEvent) {
+    event.preventDefault()
+    setChecked(false)
+    queueMicrotask(() => setChecked(true))
+    if ((!known && !contact.success) || !start) return
+    const job = NewJobSchema.parse({
+      id: draft.jobId,
+      customer: known ? { id: known.id } : contact.data,
+      machine: { machine: start.machine },
+      complaint: draft.complaint,
+    })
+    const answer = await create(job)
+    if (!answer.data) return
+    dispatch(drafted({ key: DRAFT, field: 'form', value: undefined }))
+    navigate(`/jobs/${answer.data.id}/identify`)
+  }
+
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <Bar>
+        <h1 className="font-semibold">New job</h1>
+      </Bar>
+      <form
+        ref={form}
+        onSubmit={submit}
+        noValidate
+        className="mx-auto grid w-full max-w-5xl gap-x-8 gap-y-5 p-4 md:grid-cols-[1fr_1.2fr]"
+      >
+        <fieldset className="flex flex-col gap-3 bg-sheet p-4">
+          <legend className="float-left mb-1 w-full text-lg font-semibold">Customer</legend>
+          {known ? (
+            <div className="clear-left flex items-center justify-between gap-3 border-l-4 border-act bg-act-soft px-3 py-2">
+              <p>
+                <b>{known.name}</b>
+                <br />
+                {known.phone || known.email || 'no phone or e-mail'}
+              </p>
+              <Button onClick={() => set({ customerId: null })}>Another</Button>
+            </div>
+          ) : (
+            <>
+              <Field label="Name" error={problem('name')}>
+                {(control) => (
+                  <TextInput
+                    {...control}
+                    value={draft.name}
+                    onValue={(name) => set({ name })}
+                    autoFocus
+                  />
+                )}
+              </Field>
+              {alike.length > 0 && (
+                <ul aria-label="Known customers" className="flex flex-col gap-1">
+                  {alike.map((customer) => (
+                    <li key={customer.id}>
+                      <Button
+                        className="w-full justify-start"
+                        onClick={() => set({ customerId: customer.id })}
+                      >
+                        Known: {customer.name}
+                        <span className="text-ink-2">{customer.phone}</span>
+                      </Button>
+                    </li>
+                  ))}
+                </ul>
+              )}
+              <Field label="Phone" error={problem('phone')}>
+                {(control) => (
+                  <TextInput
+                    {...control}
+                    type="tel"
+                    value={draft.phone}
+                    onValue={(phone) => set({ phone })}
+                  />
+                )}
+              </Field>
+              <Field label="E-mail" error={problem('email')}>
+                {(control) => (
+                  <TextInput
+                    {...control}
+                    type="email"
+                    value={draft.email}
+                    onValue={(email) => set({ email })}
+                  />
+                )}
+              </Field>
+            </>
+          )}
+          <Field label="What is wrong, in the customer’s words">
+            {(control) => (
+              <TextInput
+                {...control}
+                lines={4}
+                value={draft.complaint}
+                onValue={(complaint) => set({ complaint })}
+              />
+            )}
+          </Field>
+        </fieldset>
+
+        <fieldset className="bg-sheet p-4" aria-describedby="machine-problem">
+          <legend className="float-left mb-2 w-full text-lg font-semibold">Machine</legend>
+          <p className="clear-left mb-2 text-ink-2">
+            Start from the nearest; the next step corrects it by what you find.
+          </p>
+          {checked && !start && (
+            <p id="machine-problem" className="mb-2 font-medium text-stop">
+              Choose the kind of machine.
+            </p>
+          )}
+          <div className="flex flex-col gap-1.5">
+            {STARTING_MACHINES.map(({ id, machine }) => (
+              <label
+                key={id}
+                className="flex min-h-13 cursor-pointer items-center gap-3 rounded-sm border border-rule-2 px-3 py-1 has-checked:border-2 has-checked:border-act has-checked:bg-act-soft has-focus-visible:outline-3 has-focus-visible:outline-gold-line"
+              >
+                <input
+                  type="radio"
+                  name="start"
+                  value={id}
+                  checked={draft.start === id}
+                  onChange={() => set({ start: id })}
+                  className="size-5 accent-[var(--act)]"
+                />
+                <span className="leading-tight">
+                  <b className="font-semibold">{machine.name}</b>
+                  <span className="block text-sm text-ink-2">
+                    {plural(machine.channels.length, 'channel')}, at most {machine.limits.totalGiB}{' '}
+                    GiB{machine.slots.length === 0 ? ', nothing can be added' : ''}
+                  </span>
+                </span>
+              </label>
+            ))}
+          </div>
+        </fieldset>
+
+        <div className="flex flex-wrap items-center justify-end gap-3 md:col-span-2">
+          {error && (
+            <p role="alert" className="flex-1 font-medium text-stop">
+              {wordsFor(error)}
+            </p>
+          )}
+          <Button
+            onClick={() => {
+              dispatch(drafted({ key: DRAFT, field: 'form', value: undefined }))
+              navigate('/')
+            }}
+          >
+            Discard
+          </Button>
+          <Button look="main" type="submit" disabled={isLoading}>
+            {isLoading ? 'Starting…' : 'Start the job'}
+          </Button>
+        </div>
+      </form>
+    </div>
+  )
+}
+
+function wordsFor(error: object): string {
+  const answered = 'status' in error && typeof error.status === 'number' && error.status < 500
+  return answered
+    ? 'The server did not accept this. Check the fields above.'
+    : 'The server does not answer. What you typed is kept here; try again in a moment.'
+}

@@ -1,0 +1,3 @@
+export { Counter } from './Counter'
+export { NewJob } from './NewJob'
+export { STAGE_NAMES } from './stages'

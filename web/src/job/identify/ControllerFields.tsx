@@ -1,0 +1,140 @@
+import {
+  BUFFERINGS,
+  type Buffering,
+  ECC_POLICIES,
+  FORM_FACTORS,
+  GENERATIONS,
+  INTERLEAVES,
+  type Machine,
+} from '@tembrix/core/model'
+import { Check, Field, numberFrom, Select, TextInput } from '../../ui'
+import { type RecordForm, useJob } from '../file'
+
+const INTERLEAVE_NAMES = {
+  flex: 'as far as the channels are equal',
+  matched: 'only when all channels are equal',
+}
+const ECC_NAMES = {
+  required: 'required',
+  supported: 'works, not required',
+  ignored: 'starts, but not used',
+  refused: 'does not start with it',
+}
+
+/** What the controller and the firmware do with the modules. */
+export function ControllerFields({ form }: { form: RecordForm }) {
+  const { machine } = useJob()
+  const set = (field: keyof Machine, value: unknown) => form.set(value, 'machine', field)
+  const words = (values: readonly string[]) => values.map((value) => ({ value, label: value }))
+  const volts = form.value('machine', 'voltages')
+  return (
+    <div className="grid grid-cols-2 gap-3">
+      <Field label="Generation">
+        {(control) => (
+          <Select
+            {...control}
+            value={machine.generation as string}
+            options={words(GENERATIONS)}
+            onValue={(value) => set('generation', value)}
+          />
+        )}
+      </Field>
+      <Field label="Form of the slots">
+        {(control) => (
+          <Select
+            {...control}
+            value={machine.formFactor as string}
+            options={words(FORM_FACTORS)}
+            onValue={(value) => set('formFactor', value)}
+          />
+        )}
+      </Field>
+      <Field label="Voltages, V" hint="Several with a space between." error={voltageFault(form)}>
+        {(control) => (
+          <TextInput
+            {...control}
+            value={Array.isArray(volts) ? volts.join(' ') : volts}
+            onValue={(text) => set('voltages', text.trim().split(/\s+/).map(numberFrom))}
+          />
+        )}
+      </Field>
+      <Field
+        label="Firmware limit, MT/s"
+        hint="Empty: none known."
+        error={form.error('machine', 'limits', 'firmwareDataRate') && 'This is no data rate.'}
+      >
+        {(control) => (
+          <TextInput
+            {...control}
+            inputMode="numeric"
+            value={form.value('machine', 'limits', 'firmwareDataRate')}
+            onValue={(text) => form.set(numberFrom(text), 'machine', 'limits', 'firmwareDataRate')}
+          />
+        )}
+      </Field>
+      <Field label="Spreads over channels" className="col-span-2">
+        {(control) => (
+          <Select
+            {...control}
+            value={machine.interleave}
+            options={INTERLEAVES.map((value) => ({ value, label: INTERLEAVE_NAMES[value] }))}
+            onValue={(value) => set('interleave', value)}
+          />
+        )}
+      </Field>
+      <Field label="ECC">
+        {(control) => (
+          <Select
+            {...control}
+            value={machine.ecc}
+            options={ECC_POLICIES.map((value) => ({ value, label: ECC_NAMES[value] }))}
+            onValue={(value) => set('ecc', value)}
+          />
+        )}
+      </Field>
+      <Field
+        label="Follows the clock up to, MT/s"
+        hint="Empty: no such ceiling."
+        error={form.error('machine', 'syncCeiling') && 'This is no data rate.'}
+      >
+        {(control) => (
+          <TextInput
+            {...control}
+            inputMode="numeric"
+            value={form.value('machine', 'syncCeiling')}
+            onValue={(text) => set('syncCeiling', numberFrom(text))}
+          />
+        )}
+      </Field>
+      <fieldset className="col-span-2">
+        <legend className="text-sm font-semibold">Module buffering it works with</legend>
+        <div className="grid grid-cols-2">
+          {BUFFERINGS.map((kind) => (
+            <Check
+              key={kind}
+              label={kind}
+              checked={machine.buffering.includes(kind)}
+              disabled={machine.buffering.length === 1 && machine.buffering[0] === kind}
+              onChecked={(on) => set('buffering', toggled(machine.buffering, kind, on))}
+            />
+          ))}
+        </div>
+      </fieldset>
+      <Check
+        label="Firmware can set a memory profile"
+        checked={machine.profiles}
+        onChecked={(on) => set('profiles', on)}
+      />
+    </div>
+  )
+}
+
+function toggled(kinds: Buffering[], kind: Buffering, on: boolean): Buffering[] {
+  return on ? [...kinds, kind] : kinds.filter((one) => one !== kind)
+}
+
+function voltageFault(form: RecordForm): string | undefined {
+  const faults = [form.error('machine', 'voltages')]
+  for (let at = 0; at < 8; at += 1) faults.push(form.error('machine', 'voltages', at))
+  return faults.some(Boolean) ? 'Write volts as 1.2 or 1.35 1.5.' : undefined
+}

@@ -1,0 +1,115 @@
+import type { Module } from '@tembrix/core/model'
+import { assign, type ModuleRecord } from '@tembrix/core/records'
+import { Pencil, Plus } from 'lucide-react'
+import { useState } from 'react'
+import { Tray } from '../../board'
+import { created, removed, useAppDispatch } from '../../data'
+import { Button } from '../../ui'
+import { type JobView, useJob } from '../file'
+import { ModuleDialog } from './ModuleDialog'
+import { draftOf, likelyModule } from './moduleForm'
+
+type Open = { kind: 'none' } | { kind: 'add' } | { kind: 'correct'; record: ModuleRecord }
+
+/** The customer's own modules: what was found in the machine or came with it. */
+export function FoundTray() {
+  const view = useJob()
+  const { file, machine, edit } = view
+  const dispatch = useAppDispatch()
+  const [open, setOpen] = useState<Open>({ kind: 'none' })
+  const close = () => setOpen({ kind: 'none' })
+
+  function add(module: Module, slot: string | null) {
+    const id = crypto.randomUUID()
+    dispatch(
+      created(
+        { jobId: file.id, collection: 'modules', recordId: id },
+        { jobId: file.id, source: 'customer', module },
+      ),
+    )
+    if (slot !== null) {
+      edit.step('jobs', file, { found: assign(file.found, slot, { moduleId: id, unit: 0 }) })
+    }
+    close()
+  }
+
+  return (
+    <>
+      <Tray
+        groups={[
+          {
+            title: 'The customer’s modules',
+            records: file.modules,
+            none: 'None recorded yet. Add what is in the slots.',
+            showAll: true,
+            action: machine.slots.length > 0 && (
+              <Button look="main" className="min-h-9" onClick={() => setOpen({ kind: 'add' })}>
+                <Plus size={17} aria-hidden /> Add a module
+              </Button>
+            ),
+            pieceAction: (record) => (
+              <button
+                type="button"
+                aria-label={`Correct ${record.module.article}`}
+                onClick={() => setOpen({ kind: 'correct', record })}
+                className="grid h-7 w-9 shrink-0 place-items-center rounded-sm hover:bg-sheet-2"
+              >
+                <Pencil size={15} aria-hidden />
+              </button>
+            ),
+          },
+        ]}
+      />
+      {open.kind === 'add' && (
+        <ModuleDialog
+          title="Add a module"
+          action="Add"
+          start={likelyModule(machine)}
+          slots={emptySlots(view)}
+          onDone={add}
+          onClose={close}
+        />
+      )}
+      {open.kind === 'correct' && (
+        <ModuleDialog
+          title="Correct this module"
+          action="Correct"
+          start={draftOf(open.record.module)}
+          onDone={(module) => {
+            edit.step('modules', open.record, { module })
+            close()
+          }}
+          onClose={close}
+          extra={
+            <Button
+              look="stop"
+              disabled={isPlaced(view, open.record.id)}
+              title={isPlaced(view, open.record.id) ? 'Take it out of its slot first' : undefined}
+              onClick={() => {
+                const { id, version } = open.record
+                dispatch(removed({ jobId: file.id, collection: 'modules', recordId: id, version }))
+                close()
+              }}
+            >
+              Remove from the job
+            </Button>
+          }
+        />
+      )}
+    </>
+  )
+}
+
+/** Empty slots, the first to fill first. */
+function emptySlots({ machine, file }: JobView): string[] {
+  return machine.slots
+    .filter(({ id }) => !file.found[id])
+    .sort((a, b) => (a.order ?? 99) - (b.order ?? 99))
+    .map(({ id }) => id)
+}
+
+function isPlaced({ file, plan }: JobView, moduleId: string): boolean {
+  return [...Object.values(file.found), ...Object.values(plan.placement ?? {})].some(
+    (held) => held.moduleId === moduleId,
+  )
+}

@@ -1,0 +1,111 @@
+import { STARTING_MACHINES } from '@tembrix/core/machines'
+import { MACHINE_KINDS, type Machine } from '@tembrix/core/model'
+import { MachineChange } from '@tembrix/core/records'
+import { FindingList } from '../../findings'
+import { capacity, Field, Select, TextInput } from '../../ui'
+import { useJob, useRecordForm } from '../file'
+import { ControllerFields } from './ControllerFields'
+import { LimitFields } from './LimitFields'
+import { SlotFields } from './SlotFields'
+
+/** What the machine is and what is in its slots, as found. Saves itself. */
+export function Identify() {
+  const { file, machine, now, edit } = useJob()
+  const form = useRecordForm('machines', file.machine, MachineChange.shape)
+  const total = machine.soldered.reduce((sum, { module }) => sum + module.capacityGiB, 0)
+  return (
+    <div className="flex flex-col gap-3">
+      <h2 className="text-lg font-semibold">Identify</h2>
+      {machine.slots.length === 0 && (
+        <p className="border-l-4 border-stop bg-stop-soft px-3 py-2">
+          <b>Nothing to upgrade here:</b> all {capacity(total)} are soldered and there is no slot.
+          Tell the customer before going on; if memory is short, the next machine is the answer.
+        </p>
+      )}
+      <Field label="Start over from" hint="Replaces the record below; undo brings it back.">
+        {(control) => (
+          <Select
+            {...control}
+            value=""
+            options={[
+              { value: '', label: 'the record as it is' },
+              ...STARTING_MACHINES.map(({ id, machine }) => ({ value: id, label: machine.name })),
+            ]}
+            onValue={(id) => {
+              const start = STARTING_MACHINES.find((one) => one.id === id)
+              if (start) edit.step('machines', file.machine, { machine: start.machine })
+            }}
+          />
+        )}
+      </Field>
+      <div className="grid grid-cols-2 gap-3">
+        <Field label="Machine" className="col-span-2" error={form.error('machine', 'name')}>
+          {(control) => (
+            <TextInput
+              {...control}
+              value={form.value('machine', 'name')}
+              onValue={(text) => form.set(text, 'machine', 'name')}
+            />
+          )}
+        </Field>
+        <Field label="Kind">
+          {(control) => (
+            <Select
+              {...control}
+              value={machine.kind}
+              options={MACHINE_KINDS.map((value) => ({ value, label: value }))}
+              onValue={(kind: Machine['kind']) => form.set(kind, 'machine', 'kind')}
+            />
+          )}
+        </Field>
+        <Field label="Serial number" error={form.error('serialNumber')}>
+          {(control) => (
+            <TextInput
+              {...control}
+              value={form.value('serialNumber')}
+              onValue={(text) => form.set(text, 'serialNumber')}
+            />
+          )}
+        </Field>
+      </div>
+      <Section title="Slots and soldered memory" open>
+        <SlotFields form={form} />
+      </Section>
+      <Section title="Limits">
+        <LimitFields form={form} />
+      </Section>
+      <Section title="Controller, firmware, voltage">
+        <ControllerFields form={form} />
+      </Section>
+      <Field label="Notes" error={form.error('note')}>
+        {(control) => (
+          <TextInput
+            {...control}
+            lines={2}
+            value={form.value('note')}
+            onValue={(text) => form.set(text, 'note')}
+          />
+        )}
+      </Field>
+      <h3 className="font-semibold">As found</h3>
+      <FindingList machine={machine} evaluation={now.evaluation} />
+    </div>
+  )
+}
+
+function Section({
+  title,
+  open = false,
+  children,
+}: {
+  title: string
+  open?: boolean
+  children: React.ReactNode
+}) {
+  return (
+    <details open={open} className="border-t border-rule pt-1">
+      <summary className="min-h-10 cursor-pointer py-2 font-semibold">{title}</summary>
+      <div className="pb-2">{children}</div>
+    </details>
+  )
+}

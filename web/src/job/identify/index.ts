@@ -1,0 +1,2 @@
+export { FoundTray } from './FoundTray'
+export { Identify } from './Identify'

@@ -1,0 +1,48 @@
+import { evaluate } from '@tembrix/core/evaluate'
+import { STARTING_MACHINES } from '@tembrix/core/machines'
+import { describe, expect, test } from 'vitest'
+import { atRate, check, draftOf, inGeneration, likelyModule, withProfile } from './moduleForm'
+
+describe.each(STARTING_MACHINES)('the likely module of $id', ({ machine }) => {
+  const draft = likelyModule(machine)
+
+  test('is acceptable, and fits wherever there is a slot', () => {
+    const { module, faults } = check(draft)
+    expect(faults).toEqual({})
+    const slot = [...machine.slots].sort((a, b) => (a.order ?? 0) - (b.order ?? 0))[0]
+    if (!slot) return
+    const placement = { [slot.id]: module }
+    expect(evaluate({ machine, placement, settings: { profile: false } }).starts).toBe(true)
+  })
+})
+
+test('a rate brings its usual timings and leaves profiles alone', () => {
+  const machine = STARTING_MACHINES.find(({ id }) => id === 'desktop-4')?.machine
+  if (!machine) throw new Error('no such machine')
+  const draft = withProfile(likelyModule(machine), true)
+  expect(atRate(draft, 5600).speeds).toMatchObject([
+    { kind: 'standard', dataRate: 5600, cl: 46 },
+    { kind: 'profile', dataRate: 5200 },
+  ])
+  expect(withProfile(draft, false).speeds).toHaveLength(1)
+  expect(check(inGeneration(draft, 'DDR3')).module).toMatchObject({ voltages: [1.5] })
+})
+
+test('what cannot be is refused at its place, and what was typed stays', () => {
+  const machine = STARTING_MACHINES[0]?.machine
+  if (!machine) throw new Error('no machine')
+  const draft = { ...likelyModule(machine), capacityGiB: 3 }
+  draft.speeds = [{ ...draft.speeds[0], cl: 'nine' }]
+  const { module, faults } = check(draft)
+  expect(module).toBeNull()
+  expect(Object.keys(faults).sort()).toEqual(['capacityGiB', 'speeds.0.cl'])
+  expect(draft).toMatchObject({ capacityGiB: 3, speeds: [{ cl: 'nine' }] })
+})
+
+test('a module without an article is named by its figures', () => {
+  const machine = STARTING_MACHINES[0]?.machine
+  if (!machine) throw new Error('no machine')
+  expect(check(likelyModule(machine)).module?.article).toBe('8 GiB DDR4-3200 1R×8')
+  const again = check(likelyModule(machine)).module
+  expect(again && check(draftOf(again)).module).toEqual(again)
+})

@@ -1,0 +1,87 @@
+import {
+  type Generation,
+  type Machine,
+  Module,
+  type Speed,
+  STANDARD_STEPS,
+  USUAL_VOLTAGE,
+  usualSpeed,
+} from '@tembrix/core/model'
+
+/** A module as it is typed: numbers may still be text. */
+export type ModuleDraft = Record<string, unknown> & { speeds: Record<string, unknown>[] }
+
+/** The module to expect in this machine: its form and generation, at the highest rate it is rated for. */
+export function likelyModule(machine: Machine): ModuleDraft {
+  const { generation, formFactor, limits } = machine
+  const rating = Math.max(...limits.dataRates.map(({ dataRate }) => dataRate))
+  const steps = STANDARD_STEPS[generation]
+  const rate = steps.findLast((step) => step <= rating) ?? (steps[0] as number)
+  return {
+    article: '',
+    generation,
+    formFactor,
+    buffering: machine.buffering[0] ?? 'unbuffered',
+    ecc: machine.ecc === 'required',
+    capacityGiB: 8,
+    ranks: 1,
+    deviceWidth: 8,
+    voltages: [USUAL_VOLTAGE[generation]],
+    speeds: [{ ...usualSpeed(generation, rate) }],
+    kit: null,
+  }
+}
+
+export function draftOf(module: Module): ModuleDraft {
+  return structuredClone(module) as unknown as ModuleDraft
+}
+
+/** The draft at another standard rate, with the timings usual for it. */
+export function atRate(draft: ModuleDraft, dataRate: number): ModuleDraft {
+  const usual = usualSpeed(draft.generation as Generation, dataRate)
+  return { ...draft, speeds: [{ ...usual }, ...profilesOf(draft)] }
+}
+
+/** The draft in another generation, at that generation's usual voltage and a rate it knows. */
+export function inGeneration(draft: ModuleDraft, generation: Generation): ModuleDraft {
+  const steps = STANDARD_STEPS[generation]
+  const rate = steps[Math.floor(steps.length / 2)] as number
+  return atRate({ ...draft, generation, voltages: [USUAL_VOLTAGE[generation]] }, rate)
+}
+
+export function profilesOf(draft: ModuleDraft): Record<string, unknown>[] {
+  return draft.speeds.filter(({ kind }) => kind === 'profile')
+}
+
+export function withProfile(draft: ModuleDraft, on: boolean): ModuleDraft {
+  const standard = draft.speeds.filter(({ kind }) => kind === 'standard')
+  if (!on) return { ...draft, speeds: standard }
+  const base = standard[0] as unknown as Speed
+  return { ...draft, speeds: [...standard, { ...base, kind: 'profile' }] }
+}
+
+/** A module that got no article is known by what it is. */
+export function named(draft: ModuleDraft): ModuleDraft {
+  if (String(draft.article).trim() !== '') return draft
+  const { capacityGiB, generation, speeds, ranks, deviceWidth } = draft
+  const rate = speeds[0]?.dataRate
+  return { ...draft, article: `${capacityGiB} GiB ${generation}-${rate} ${ranks}R×${deviceWidth}` }
+}
+
+export interface Checked {
+  module: Module | null
+  /** What is wrong, by path such as `speeds.0.cl`. */
+  faults: Record<string, string>
+}
+
+export function check(draft: ModuleDraft): Checked {
+  const parsed = Module.safeParse(named(draft))
+  if (parsed.success) return { module: parsed.data, faults: {} }
+  const faults = parsed.error.issues.map(({ path, message }): [string, string] => [
+    path.join('.'),
+    /^(Invalid input|Too small|Too big)/.test(message)
+      ? 'A number is needed here that can be.'
+      : message,
+  ])
+  return { module: null, faults: Object.fromEntries(faults) }
+}

@@ -1,0 +1,99 @@
+import { CustomerChange, JobChange } from '@tembrix/core/records'
+import { Field, numberFrom, TextInput } from '../../ui'
+import { useJob, useRecordForm } from '../file'
+
+/** Who it is for and what they want of it. Saves itself. */
+export function Intake() {
+  const { file } = useJob()
+  const customer = useRecordForm('customers', file.customer, CustomerChange.shape)
+  const job = useRecordForm('jobs', file, JobChange.shape)
+  const budget = job.value('budget')
+  return (
+    <div className="flex flex-col gap-3">
+      <h2 className="text-lg font-semibold">Intake</h2>
+      <Field label="Name" error={customer.error('name')}>
+        {(control) => (
+          <TextInput
+            {...control}
+            value={customer.value('name')}
+            onValue={(text) => customer.set(text, 'name')}
+          />
+        )}
+      </Field>
+      <div className="grid grid-cols-2 gap-3">
+        <Field label="Phone" error={customer.error('phone')}>
+          {(control) => (
+            <TextInput
+              {...control}
+              type="tel"
+              value={customer.value('phone')}
+              onValue={(text) => customer.set(text, 'phone')}
+            />
+          )}
+        </Field>
+        <Field label="E-mail" error={customer.error('email')}>
+          {(control) => (
+            <TextInput
+              {...control}
+              type="email"
+              value={customer.value('email')}
+              onValue={(text) => customer.set(text, 'email')}
+            />
+          )}
+        </Field>
+      </div>
+      <Field label="What is wrong, in the customer’s words" error={job.error('complaint')}>
+        {(control) => (
+          <TextInput
+            {...control}
+            lines={3}
+            value={job.value('complaint')}
+            onValue={(text) => job.set(text, 'complaint')}
+          />
+        )}
+      </Field>
+      <Field
+        label="What it is used for"
+        hint="What runs at the same time, and how long it must still serve."
+        error={job.error('uses')}
+      >
+        {(control) => (
+          <TextInput
+            {...control}
+            lines={3}
+            value={job.value('uses')}
+            onValue={(text) => job.set(text, 'uses')}
+          />
+        )}
+      </Field>
+      <div className="grid grid-cols-2 gap-3">
+        <Field label="Budget, €" error={job.error('budget') && 'This is no amount of money.'}>
+          {(control) => (
+            <TextInput
+              {...control}
+              inputMode="decimal"
+              value={typeof budget === 'number' ? budget / 100 : budget}
+              onValue={(text) => job.set(minorUnits(text), 'budget')}
+            />
+          )}
+        </Field>
+        <Field label="Due" error={job.error('dueOn')}>
+          {(control) => (
+            <TextInput
+              {...control}
+              type="date"
+              value={job.value('dueOn')}
+              onValue={(text) => job.set(text === '' ? null : text, 'dueOn')}
+            />
+          )}
+        </Field>
+      </div>
+    </div>
+  )
+}
+
+/** Euros as typed in cents; text that is no number stays text. */
+function minorUnits(text: string): unknown {
+  const euros = numberFrom(text)
+  return typeof euros === 'number' ? Number((euros * 100).toFixed(6)) : euros
+}

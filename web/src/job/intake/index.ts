@@ -1,0 +1,1 @@
+export { Intake } from './Intake'

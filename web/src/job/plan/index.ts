@@ -1,0 +1,2 @@
+export { Plan } from './Plan'
+export { PlanTray } from './PlanTray'

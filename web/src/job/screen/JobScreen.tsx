@@ -1,0 +1,208 @@
+import { Redo2, Undo2 } from 'lucide-react'
+import { type ReactNode, useEffect } from 'react'
+import { Navigate, Outlet, useLocation, useNavigate, useParams } from 'react-router'
+import { Board, Desk, Figures, Gates, MemoryStrip } from '../../board'
+import { Bar } from '../../shell'
+import { Button, Check, Message, money, plural } from '../../ui'
+import { JobProvider, type JobView, useJob } from '../file'
+import { FoundTray } from '../identify'
+import { PlanTray } from '../plan'
+import { Rail } from './Rail'
+
+export function JobScreen() {
+  const { id = '' } = useParams()
+  return (
+    <JobProvider
+      key={id}
+      id={id}
+      waiting={
+        <Framed>
+          <p className="m-auto text-ink-2">Opening the job…</p>
+        </Framed>
+      }
+      failed={(retry, missing) => (
+        <Framed>
+          <Unread retry={retry} missing={missing} />
+        </Framed>
+      )}
+    >
+      <Opened />
+    </JobProvider>
+  )
+}
+
+function Framed({ children }: { children: ReactNode }) {
+  return (
+    <div className="flex h-dvh flex-col">
+      <Bar />
+      {children}
+    </div>
+  )
+}
+
+function Unread({ retry, missing }: { retry: () => void; missing: boolean }) {
+  const navigate = useNavigate()
+  return missing ? (
+    <Message title="There is no such job">
+      <Button onClick={() => navigate('/')}>To the counter</Button>
+    </Message>
+  ) : (
+    <Message title="The job cannot be read">
+      <p>The server does not answer. What you typed before is kept here.</p>
+      <Button onClick={retry}>Try again</Button>
+    </Message>
+  )
+}
+
+/** The job's frame: the board always in view, the step beside it, the tray under the free hand. */
+function Opened() {
+  const view = useJob()
+  const { pathname } = useLocation()
+  const planning = pathname.endsWith('/plan')
+  useUndoKeys(view)
+
+  const { file, machine, plan, now, planned, edit } = view
+  const shown = planning ? planned : now
+  return (
+    <Desk
+      machine={machine}
+      assignment={shown.assignment}
+      pieces={view.pieces}
+      onAssignment={(assignment) =>
+        planning
+          ? edit.step('plans', plan, { placement: assignment })
+          : edit.step('jobs', file, { found: assignment })
+      }
+      className="flex h-dvh flex-col"
+    >
+      <Bar>
+        <h1 className="truncate">
+          <b className="font-mono">{file.number}</b> <b>{file.customer.name}</b>
+          <span className="text-ink-2"> · {machine.name}</span>
+        </h1>
+        <span className="flex">
+          <UndoButton label="Undo" onPress={edit.undo} icon={<Undo2 size={19} aria-hidden />} />
+          <UndoButton label="Redo" onPress={edit.redo} icon={<Redo2 size={19} aria-hidden />} />
+        </span>
+      </Bar>
+      <div className="flex min-h-0 flex-1 flex-col gap-1.5 p-1.5 lg:flex-row">
+        <Rail />
+        <div className="flex min-h-0 min-w-0 flex-col gap-1.5 max-lg:shrink-0 lg:flex-[1.75]">
+          <div className="min-h-0 flex-1 max-lg:h-72 max-lg:flex-none">
+            <Board
+              findings={shown.evaluation.findings}
+              before={planning ? now.assignment : undefined}
+            />
+          </div>
+          <div className="shrink-0 bg-sheet">
+            <Figures
+              evaluation={shown.evaluation}
+              before={planning ? now.evaluation : undefined}
+              cost={planning ? costFigure(view) : undefined}
+            />
+            <MemoryStrip
+              machine={machine}
+              placement={shown.placement}
+              evaluation={shown.evaluation}
+            />
+            <Gates
+              machine={machine}
+              placement={shown.placement}
+              evaluation={shown.evaluation}
+              profileSwitch={
+                planning && machine.profiles ? (
+                  <Check
+                    label="Ask for it"
+                    checked={plan.profile}
+                    onChecked={(profile) => edit.step('plans', plan, { profile })}
+                  />
+                ) : undefined
+              }
+            />
+          </div>
+        </div>
+        <main className="min-h-0 min-w-0 flex-1 overflow-auto bg-sheet p-3">
+          <Outlet />
+        </main>
+      </div>
+      {planning ? <PlanTray /> : <FoundTray />}
+      <Legend />
+    </Desk>
+  )
+}
+
+/** Opens the step the job is at: Identify until something is known to be in it, then Plan. */
+export function Start() {
+  const { now } = useJob()
+  return <Navigate to={now.evaluation.starts ? 'plan' : 'identify'} replace />
+}
+
+function costFigure({ cost, file }: JobView) {
+  const { total, unpriced } = cost
+  const left =
+    file.budget === null ? '' : ` Of the budget, ${money(file.budget - total)} would be left.`
+  return {
+    label: unpriced > 0 ? `To buy, ${plural(unpriced, 'price')} missing` : 'To buy',
+    figure: money(total),
+    why: `What comes from the shelf and the supplier; a kit counts once. The customer’s own modules cost nothing.${left}`,
+  }
+}
+
+interface UndoProps {
+  label: string
+  onPress: (() => void) | undefined
+  icon: ReactNode
+}
+
+function UndoButton({ label, onPress, icon }: UndoProps) {
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      disabled={!onPress}
+      onClick={onPress}
+      className="grid size-11 place-items-center rounded-sm hover:bg-sheet-2 disabled:opacity-35"
+    >
+      {icon}
+    </button>
+  )
+}
+
+function useUndoKeys({ edit }: JobView): void {
+  useEffect(() => {
+    function keyed(event: KeyboardEvent) {
+      const typing = (event.target as HTMLElement).closest('input:not([type=checkbox]), textarea')
+      if (typing || !(event.ctrlKey || event.metaKey)) return
+      const key = event.key.toLowerCase()
+      const back = key === 'z' && !event.shiftKey
+      const again = key === 'y' || (key === 'z' && event.shiftKey)
+      if (!back && !again) return
+      event.preventDefault()
+      if (back) edit.undo?.()
+      else edit.redo?.()
+    }
+    window.addEventListener('keydown', keyed)
+    return () => window.removeEventListener('keydown', keyed)
+  }, [edit])
+}
+
+const KEYS = [
+  ['Enter', 'pick up or put down'],
+  ['1–9', 'into that slot'],
+  ['Del', 'take out'],
+  ['Esc', 'put back'],
+  ['Ctrl Z', 'undo'],
+] as const
+
+function Legend() {
+  return (
+    <p className="flex shrink-0 gap-4 overflow-hidden bg-sheet px-3 pb-1.5 text-[0.8rem] whitespace-nowrap text-ink-2">
+      {KEYS.map(([key, does]) => (
+        <span key={key}>
+          <kbd className="rounded-xs border border-rule-2 px-1 font-mono">{key}</kbd> {does}
+        </span>
+      ))}
+      <span className="max-lg:hidden">or drag, or tap a module and then a slot</span>
+    </p>
+  )
+}

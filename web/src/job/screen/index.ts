@@ -1,0 +1,1 @@
+export { JobScreen, Start } from './JobScreen'

@@ -1,0 +1,52 @@
+import type { Stage } from '@tembrix/core/records'
+import type { JobView } from '../file'
+
+export type StepState = 'open' | 'done' | 'attention' | 'blocked'
+
+export interface Step {
+  stage: Exclude<Stage, 'closed'>
+  name: string
+  /** Where it is; none for a step this version does not have. */
+  path?: string
+  state: StepState
+  /** What a step that needs attention or is blocked waits for. */
+  why?: string
+}
+
+/** The eight steps of a job, and how each stands. */
+export function stepsOf(
+  view: Pick<JobView, 'file' | 'machine' | 'now' | 'planned' | 'plan'>,
+): Step[] {
+  return [
+    { stage: 'intake', name: 'Intake', path: 'intake', ...intake(view) },
+    { stage: 'identify', name: 'Identify', path: 'identify', ...identify(view) },
+    { stage: 'size', name: 'Size', state: 'open' },
+    { stage: 'plan', name: 'Plan', path: 'plan', ...plan(view) },
+    { stage: 'quote', name: 'Quote', state: 'open' },
+    { stage: 'fit', name: 'Fit', state: 'open' },
+    { stage: 'verify', name: 'Verify', state: 'open' },
+    { stage: 'handover', name: 'Hand over', state: 'open' },
+  ]
+}
+
+type Standing = Pick<Step, 'state' | 'why'>
+
+function intake({ file }: Pick<JobView, 'file'>): Standing {
+  return { state: file.complaint.trim() === '' ? 'open' : 'done' }
+}
+
+function identify({ now, machine, file }: Pick<JobView, 'now' | 'machine' | 'file'>): Standing {
+  if (now.evaluation.starts) return { state: 'done' }
+  const nothing = machine.soldered.length === 0 && Object.keys(file.found).length === 0
+  return nothing
+    ? { state: 'open' }
+    : { state: 'attention', why: 'what was found does not start by this record' }
+}
+
+function plan({ machine, planned, plan }: Pick<JobView, 'machine' | 'planned' | 'plan'>): Standing {
+  if (machine.slots.length === 0) return { state: 'blocked', why: 'all memory is soldered' }
+  if (plan.placement === null) return { state: 'open' }
+  return planned.evaluation.starts
+    ? { state: 'done' }
+    : { state: 'attention', why: 'as planned the machine does not start' }
+}

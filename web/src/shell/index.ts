@@ -1,0 +1,2 @@
+export { Bar } from './Bar'
+export { applyTheme } from './theme'
