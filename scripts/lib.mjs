@@ -53,11 +53,14 @@ function once(stamp, paths, result, work) {
   writeFileSync(file, state)
 }
 
-/** Installs the packages of the lock file where they are missing or of another state. */
+/**
+ * Installs the packages of the lock file where they are missing or of another state. Not `npm ci`: it
+ * refuses a lock file made where some other platform's optional binaries could not be had.
+ */
 export function install() {
   once('node_modules/.tembrix-installed', ['package-lock.json'], 'node_modules', () => {
     console.log('Installing packages…')
-    if (runNpm('ci', '--no-audit', '--no-fund') !== 0) fail('The packages could not be installed.')
+    if (runNpm('install', '--no-save', '--no-audit', '--no-fund') !== 0) fail('The packages could not be installed.')
   })
 }
 
