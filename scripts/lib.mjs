@@ -60,7 +60,8 @@ function once(stamp, paths, result, work) {
 export function install() {
   once('node_modules/.tembrix-installed', ['package-lock.json'], 'node_modules', () => {
     console.log('Installing packages…')
-    if (runNpm('install', '--no-save', '--no-audit', '--no-fund') !== 0) fail('The packages could not be installed.')
+    if (runNpm('install', '--no-save', '--no-audit', '--no-fund') !== 0)
+      fail('The packages could not be installed.')
   })
 }
 

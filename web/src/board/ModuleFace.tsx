@@ -5,18 +5,26 @@ import { organisation, profileRateOf, rateOf } from './words'
 interface Props {
   module: Module
   upright?: boolean
+  /** With room for the article's name. */
+  roomy?: boolean
   chosen?: boolean
   /** A short word on the module's part in a change. */
   mark?: string | undefined
 }
 
 /** A module as drawn: its figures, and the row of contacts with the notch that keys it. */
-export function ModuleFace({ module, upright = false, chosen = false, mark }: Props) {
+export function ModuleFace({
+  module,
+  upright = false,
+  roomy = false,
+  chosen = false,
+  mark,
+}: Props) {
   const profile = profileRateOf(module)
   const contacts = upright ? 'flex-col w-2 border-l' : 'h-2 border-t'
   return (
     <span
-      className={`flex h-full w-full overflow-hidden rounded-xs border bg-module text-module-ink ${upright ? 'flex-row-reverse' : 'flex-col'} ${chosen ? 'border-gold-line ring-2 ring-gold-line' : 'border-chip/40'}`}
+      className={`@container flex h-full w-full overflow-hidden rounded-xs border bg-module text-module-ink ${upright ? 'flex-row-reverse' : 'flex-col'} ${chosen ? 'border-gold-line ring-2 ring-gold-line' : 'border-chip/40'}`}
     >
       <span
         className={`flex min-h-0 min-w-0 flex-1 ${upright ? 'flex-col items-center justify-center gap-1.5 px-0.5 py-2 text-center' : 'items-center justify-between gap-2 px-2.5'}`}
@@ -27,16 +35,21 @@ export function ModuleFace({ module, upright = false, chosen = false, mark }: Pr
           </span>
           <span className="text-sm"> {capacity(module.capacityGiB).split(' ')[1]}</span>
         </span>
-        <span className={`font-mono text-[0.8rem] leading-snug ${upright ? '' : 'text-right'}`}>
-          <span className="block whitespace-nowrap">{rateOf(module)}</span>
-          {profile > 0 && <span className="block whitespace-nowrap">▸{profile}</span>}
-          <span className="block whitespace-nowrap">{organisation(module)}</span>
-        </span>
+        {roomy && (
+          <span className="hidden min-w-0 flex-1 truncate text-sm @[13rem]:block">
+            {module.generation} <span className="opacity-75">{module.article}</span>
+          </span>
+        )}
         {mark && (
           <span className="rounded-xs bg-gold-soft px-1.5 text-[0.8rem] font-semibold text-gold">
             {mark}
           </span>
         )}
+        <span className={`font-mono text-[0.8rem] leading-snug ${upright ? '' : 'text-right'}`}>
+          <span className={upright ? 'block' : 'whitespace-nowrap'}>{rateOf(module)}</span>
+          {profile > 0 && <span className="whitespace-nowrap">▸{profile}</span>}
+          <span className="block whitespace-nowrap">{organisation(module)}</span>
+        </span>
       </span>
       <span className={`flex border-chip/50 ${contacts}`} aria-hidden>
         <span className="flex-[11] bg-gold-line" />

@@ -83,6 +83,7 @@ export function SlotView({ slot, number, style, upright, stopped, change = 'none
             <ModuleFace
               module={piece.module}
               upright={upright}
+              roomy={!upright}
               chosen={isHeld || change === 'comes'}
               mark={MARKS[change]}
             />

@@ -196,7 +196,7 @@ const KEYS = [
 
 function Legend() {
   return (
-    <p className="flex shrink-0 gap-4 overflow-hidden bg-sheet px-3 pb-1.5 text-[0.8rem] whitespace-nowrap text-ink-2">
+    <p className="flex shrink-0 gap-4 overflow-hidden bg-sheet px-3 pt-0.5 pb-1.5 text-[0.8rem] whitespace-nowrap text-ink-2">
       {KEYS.map(([key, does]) => (
         <span key={key}>
           <kbd className="rounded-xs border border-rule-2 px-1 font-mono">{key}</kbd> {does}

@@ -164,6 +164,10 @@ function ResultTable({ now, planned }: { now: Situation; planned: Situation }) {
           : '–',
     ],
     [
+      'Memory profile',
+      ({ evaluation: { run } }) => (run?.profile ? 'on: set it in the firmware set-up' : 'off'),
+    ],
+    [
       'Peak over the whole memory',
       ({ evaluation: { run } }) => (run ? `${tidy(run.wholePeakGBs, 1)} GB/s` : '–'),
     ],

@@ -1,0 +1,43 @@
+import { createRequire } from 'node:module'
+import { expect, openJob, test } from './fixtures'
+
+const axe = createRequire(import.meta.url).resolve('axe-core')
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test(`screens meet the accessibility rules, ${colorScheme}`, async ({ page, app }) => {
+    await page.emulateMedia({ colorScheme })
+    const screens = [
+      () => page.goto(app.address),
+      () => page.goto(`${app.address}/jobs/new`),
+      () => openJob(page, app, 'Wren', 'plan'),
+      () => openJob(page, app, 'Ashby', 'identify'),
+      () => openJob(page, app, 'Adair', 'intake'),
+    ]
+    for (const open of screens) {
+      await open()
+      await expect(page.getByRole('banner')).toBeVisible()
+      await page.waitForLoadState('networkidle')
+      await page.addScriptTag({ path: axe })
+      const violations = await page.evaluate(async () => {
+        // @ts-expect-error: brought into the page by the line above
+        const { violations } = await window.axe.run({ runOnly: ['wcag2a', 'wcag2aa'] })
+        return violations.map(
+          ({ id, nodes }: { id: string; nodes: { html: string }[] }) =>
+            `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`,
+        )
+      })
+      expect(violations, page.url()).toEqual([])
+    }
+  })
+}
+
+test('nothing is cut off sideways on a tablet', async ({ page, app }) => {
+  await page.setViewportSize({ width: 768, height: 1024 })
+  for (const step of ['intake', 'identify', 'plan']) {
+    await openJob(page, app, 'Adair', step)
+    const wider = await page.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    )
+    expect(wider, step).toBe(0)
+  }
+})

@@ -1,0 +1,79 @@
+import { expect, figure, openJob, saved, slot, test } from './fixtures'
+
+test('everything at the board goes by keyboard', async ({ page, app }) => {
+  await openJob(page, app, 'Wren', 'plan')
+  await expect(page.getByText('Channels hold different amounts')).toBeVisible()
+
+  await slot(page, 'A1').focus()
+  await page.keyboard.press('Delete')
+  await expect(slot(page, 'A1')).toContainText('taken out')
+  await expect(figure(page, 'Channels')).toContainText('dual channel')
+  await expect(figure(page, 'Rate')).toContainText('5200 MT/s')
+
+  await slot(page, 'A2').focus()
+  await page.keyboard.press('Enter')
+  await expect(slot(page, 'B1')).toContainText('key 3')
+  await page.keyboard.press('3')
+  await expect(slot(page, 'B1')).toContainText('16 GiB')
+  await expect(page.getByText('Runs on a single channel')).toBeVisible()
+
+  await page.keyboard.press('Control+z')
+  await expect(slot(page, 'A2')).toContainText('16 GiB')
+  await page.keyboard.press('Control+z')
+  await expect(slot(page, 'A1')).toContainText('8 GiB')
+  await page.keyboard.press('Control+Shift+z')
+  await expect(slot(page, 'A1')).toContainText('taken out')
+
+  await slot(page, 'B2').focus()
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Escape')
+  await expect(slot(page, 'B2')).toContainText('16 GiB')
+  await saved(page)
+})
+
+test('tapping a module and then a slot puts it there; dragging it to the tray takes it out', async ({
+  page,
+  app,
+}) => {
+  await openJob(page, app, 'Ketteler', 'plan')
+  const tray = page.getByRole('region', { name: 'Tray' })
+  await tray.getByRole('button', { name: /^32 GiB.*€74/ }).click()
+  await slot(page, 'SLOT').click()
+  await expect(figure(page, 'Capacity')).toContainText('40 GiB')
+  await expect(page.getByRole('figure', { name: 'Memory across channels' })).toContainText(
+    '16 GiB over A and B',
+  )
+  await slot(page, 'SLOT').dragTo(tray.getByText('The customer’s'))
+  await expect(slot(page, 'SLOT')).toContainText('taken out')
+  await expect(figure(page, 'Capacity')).toContainText('8 GiB')
+})
+
+test('what cannot work is stopped in plain words, at its slot', async ({ page, app }) => {
+  await openJob(page, app, 'Varga', 'plan')
+  const tray = page.getByRole('region', { name: 'Tray' })
+  await tray
+    .getByRole('button', { name: /more do not fit/ })
+    .first()
+    .click()
+  await tray.getByRole('button', { name: /^4 GiB DDR3.*does not fit/ }).click()
+  await slot(page, 'B').click()
+  await expect(page.getByRole('heading', { name: 'Wrong generation in B' })).toBeVisible()
+  await expect(page.getByText('This machine takes DDR4.')).toBeVisible()
+  await expect(figure(page, 'Rate')).toContainText('–')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(figure(page, 'Rate')).toContainText('2666 MT/s')
+})
+
+test('a memory profile is asked for at its gate', async ({ page, app }) => {
+  await openJob(page, app, 'Hallow', 'plan')
+  await expect(figure(page, 'Rate')).toContainText('6000 MT/s')
+  await page.getByRole('checkbox', { name: 'Ask for it' }).click()
+  await expect(figure(page, 'Rate')).toContainText('5200 MT/s')
+  await expect(page.getByText('A faster memory profile is there')).toBeVisible()
+})
+
+test('a machine with all its memory soldered is said to be one', async ({ page, app }) => {
+  await openJob(page, app, 'Morrow', 'identify')
+  await expect(page.getByText('Nothing to upgrade here:')).toBeVisible()
+  await expect(page.getByRole('link', { name: /Plan/ })).toContainText('all memory is soldered')
+})

@@ -1,0 +1,42 @@
+import { test as base, expect, type Page } from '@playwright/test'
+import { type Application, startApplication } from './application'
+
+/** Tests share one running application a worker; each has a browser of its own with nothing remembered. */
+export const test = base.extend<{ app: Application }, { application: Application }>({
+  application: [
+    // biome-ignore lint/correctness/noEmptyPattern: the runner wants a pattern here
+    async ({}, use) => {
+      const application = await startApplication()
+      await use(application)
+      await application.end()
+    },
+    { scope: 'worker' },
+  ],
+  app: async ({ application, page }, use) => {
+    const faults: string[] = []
+    page.on('pageerror', (error) => faults.push(error.message))
+    await use(application)
+    expect(faults, 'errors in the page').toEqual([])
+  },
+})
+
+export { expect }
+
+/** Opens a job of the demonstration by a word of its customer. */
+export async function openJob(page: Page, app: Application, search: string, step: string) {
+  const response = await page.request.get(`${app.address}/api/v1/jobs?search=${search}`)
+  const [job] = (await response.json()) as { id: string }[]
+  if (!job) throw new Error(`no job for ${search}`)
+  await page.goto(`${app.address}/jobs/${job.id}/${step}`)
+  await expect(page.getByRole('region', { name: 'Board' })).toBeVisible()
+  return job.id
+}
+
+export const saved = (page: Page) => expect(page.getByTestId('save-state')).toHaveText('All saved')
+
+export const slot = (page: Page, id: string) =>
+  page.getByRole('button', { name: new RegExp(`^Slot ${id},`) })
+
+/** What a figure under the board says. */
+export const figure = (page: Page, name: string) =>
+  page.getByRole('button', { name: new RegExp(`^${name},? ?(, why\\?)?`) })

@@ -1,0 +1,77 @@
+import { expect, figure, saved, slot, test } from './fixtures'
+
+test('from a new customer to a printed plan', async ({ page, app }) => {
+  await page.goto(app.address)
+  await page.getByRole('button', { name: 'New job' }).click()
+
+  await page.getByRole('button', { name: 'Start the job' }).click()
+  await expect(page.getByText('A customer needs a name.')).toBeVisible()
+  await expect(page.getByText('Choose the kind of machine.')).toBeVisible()
+
+  await page.getByLabel('Name').fill('Leonie Grabher')
+  await page.getByLabel('Phone').fill('0555 0200')
+  await page.getByLabel(/What is wrong/).fill('Sorting the seed catalogue takes for ever')
+  await page.getByRole('radio', { name: /Laptop, 2 slots/ }).check()
+  await page.reload()
+  await expect(page.getByLabel('Name')).toHaveValue('Leonie Grabher')
+  await page.getByRole('button', { name: 'Start the job' }).click()
+
+  await expect(page.getByRole('heading', { name: 'Identify' })).toBeVisible()
+  await page.getByRole('button', { name: 'Add a module' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('Capacity in GiB').fill('3')
+  await dialog.getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(dialog.getByText('No memory of this capacity is made')).toBeVisible()
+  await expect(dialog.getByLabel('Capacity in GiB')).toHaveValue('3')
+  await dialog.getByRole('button', { name: '8', exact: true }).click()
+  await dialog.getByRole('button', { name: 'Add', exact: true }).click()
+
+  await expect(slot(page, 'A')).toContainText('8 GiB')
+  await expect(page.getByText('Runs on a single channel')).toBeVisible()
+  await expect(page.getByText(/21\.3 GB\/s at most, where two would give 42\.7/)).toBeVisible()
+  await expect(page.getByText(/Put an equal amount on a second channel/)).toBeVisible()
+
+  await page.getByRole('link', { name: 'Plan' }).click()
+  await expect(page.getByText('The board shows what was found')).toBeVisible()
+  const shelf = page
+    .getByRole('region', { name: 'Tray' })
+    .getByRole('button', { name: /^8 GiB DDR4-3200 small-outline.*€14/ })
+    .first()
+  await shelf.dragTo(slot(page, 'B'))
+
+  await expect(slot(page, 'B')).toContainText('new')
+  await expect(figure(page, 'Channels')).toContainText('dual channel')
+  await expect(figure(page, 'Channels')).toContainText('now single channel')
+  await expect(figure(page, 'Rate')).toContainText('2666 MT/s')
+  await expect(figure(page, 'To buy')).toContainText('€14.00')
+  const held = page
+    .getByRole('list', { name: 'Speed gates' })
+    .getByRole('listitem')
+    .filter({ hasText: 'holds it' })
+  await expect(held).toContainText('Firmware')
+  await expect(page.getByRole('figure', { name: 'Memory across channels' })).toContainText(
+    '16 GiB over A and B · 42.7 GB/s',
+  )
+  await figure(page, 'Rate').click()
+  await expect(page.getByText(/Held by the firmware/)).toBeVisible()
+  await page.keyboard.press('Escape')
+  await saved(page)
+
+  await page.reload()
+  await expect(slot(page, 'B')).toContainText('new')
+  await expect(figure(page, 'Channels')).toContainText('dual channel')
+
+  await page.getByRole('link', { name: 'Plan sheet' }).click()
+  await expect(page.getByRole('heading', { name: 'Memory plan' })).toBeVisible()
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.getByRole('button', { name: 'Print' })).toBeHidden()
+  await expect(page.getByRole('banner')).toBeHidden()
+  const row = page.getByRole('row', { name: /^B / })
+  await expect(row).toContainText('put in')
+  await expect(page.getByText('2666 MT/s, held by the firmware').first()).toBeVisible()
+  await expect(page.getByText(/service instructions and local rules/)).toBeVisible()
+
+  await page.emulateMedia({ media: 'screen' })
+  await page.goto(`${app.address}/?search=seed+catalogue`)
+  await expect(page.getByRole('row', { name: /Leonie Grabher/ })).toContainText('Laptop, 2 slots')
+})
