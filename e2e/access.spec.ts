@@ -1,7 +1,8 @@
+import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { expect, openJob, test } from './fixtures'
 
-const axe = createRequire(import.meta.url).resolve('axe-core')
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 
 for (const colorScheme of ['light', 'dark'] as const) {
   test(`screens meet the accessibility rules, ${colorScheme}`, async ({ page, app }) => {
@@ -17,7 +18,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await open()
       await expect(page.getByRole('banner')).toBeVisible()
       await page.waitForLoadState('networkidle')
-      await page.addScriptTag({ path: axe })
+      await page.evaluate(axe)
       const violations = await page.evaluate(async () => {
         // @ts-expect-error: brought into the page by the line above
         const { violations } = await window.axe.run({ runOnly: ['wcag2a', 'wcag2aa'] })

@@ -1,4 +1,4 @@
-import { expect, figure, openJob, saved, slot, test } from './fixtures'
+import { drag, expect, figure, openJob, saved, slot, test } from './fixtures'
 
 test('everything at the board goes by keyboard', async ({ page, app }) => {
   await openJob(page, app, 'Wren', 'plan')
@@ -43,7 +43,7 @@ test('tapping a module and then a slot puts it there; dragging it to the tray ta
   await expect(page.getByRole('figure', { name: 'Memory across channels' })).toContainText(
     '16 GiB over A and B',
   )
-  await slot(page, 'SLOT').dragTo(tray.getByText('The customer’s'))
+  await drag(page, slot(page, 'SLOT'), tray)
   await expect(slot(page, 'SLOT')).toContainText('taken out')
   await expect(figure(page, 'Capacity')).toContainText('8 GiB')
 })

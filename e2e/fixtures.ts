@@ -1,4 +1,4 @@
-import { test as base, expect, type Page } from '@playwright/test'
+import { test as base, expect, type Locator, type Page } from '@playwright/test'
 import { type Application, startApplication } from './application'
 
 /** Tests share one running application a worker; each has a browser of its own with nothing remembered. */
@@ -40,3 +40,16 @@ export const slot = (page: Page, id: string) =>
 /** What a figure under the board says. */
 export const figure = (page: Page, name: string) =>
   page.getByRole('button', { name: new RegExp(`^${name},? ?(, why\\?)?`) })
+
+/** Drags with the mouse as a hand does, over several points on the way. */
+export async function drag(page: Page, from: Locator, to: Locator): Promise<void> {
+  await from.hover()
+  await page.mouse.down()
+  const box = await to.boundingBox()
+  if (!box) throw new Error('the target is not on the screen')
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  await page.mouse.move(x - 20, y - 20, { steps: 8 })
+  await page.mouse.move(x, y, { steps: 4 })
+  await expect(page.locator('[data-over=true]')).toBeVisible()
+  await page.mouse.up()
+}

@@ -1,4 +1,4 @@
-import { expect, figure, saved, slot, test } from './fixtures'
+import { drag, expect, figure, saved, slot, test } from './fixtures'
 
 test('from a new customer to a printed plan', async ({ page, app }) => {
   await page.goto(app.address)
@@ -37,7 +37,7 @@ test('from a new customer to a printed plan', async ({ page, app }) => {
     .getByRole('region', { name: 'Tray' })
     .getByRole('button', { name: /^8 GiB DDR4-3200 small-outline.*€14/ })
     .first()
-  await shelf.dragTo(slot(page, 'B'))
+  await drag(page, shelf, slot(page, 'B'))
 
   await expect(slot(page, 'B')).toContainText('new')
   await expect(figure(page, 'Channels')).toContainText('dual channel')

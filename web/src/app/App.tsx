@@ -7,12 +7,15 @@ import { Bar } from '../shell'
 import { Message } from '../ui'
 
 const NewJob = lazy(async () => ({ default: (await import('../counter')).NewJob }))
-const JobScreen = lazy(async () => ({ default: (await import('../job/screen')).JobScreen }))
-const Start = lazy(async () => ({ default: (await import('../job/screen')).Start }))
-const Intake = lazy(async () => ({ default: (await import('../job/intake')).Intake }))
-const Identify = lazy(async () => ({ default: (await import('../job/identify')).Identify }))
-const Plan = lazy(async () => ({ default: (await import('../job/plan')).Plan }))
-const PlanSheet = lazy(async () => ({ default: (await import('../job/sheet')).PlanSheet }))
+
+/** All of a job's screens come as one, so that its steps open while the server is away. */
+const job = () => import('../job')
+const JobScreen = lazy(async () => ({ default: (await job()).JobScreen }))
+const Start = lazy(async () => ({ default: (await job()).Start }))
+const Intake = lazy(async () => ({ default: (await job()).Intake }))
+const Identify = lazy(async () => ({ default: (await job()).Identify }))
+const Plan = lazy(async () => ({ default: (await job()).Plan }))
+const PlanSheet = lazy(async () => ({ default: (await job()).PlanSheet }))
 
 const page = (element: React.ReactNode) => <Suspense fallback={null}>{element}</Suspense>
 

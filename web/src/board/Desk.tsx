@@ -9,6 +9,7 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core'
+import { snapCenterToCursor } from '@dnd-kit/modifiers'
 import type { Machine } from '@tembrix/core/model'
 import type { Assignment, Piece } from '@tembrix/core/records'
 import { type KeyboardEvent, type ReactNode, useState } from 'react'
@@ -85,7 +86,11 @@ export function Desk({ className = '', children, ...given }: Props) {
             {desk.said}
           </p>
         </div>
-        <DragOverlay dropAnimation={null}>
+        <DragOverlay
+          dropAnimation={null}
+          modifiers={[snapCenterToCursor]}
+          className="pointer-events-none grid place-items-center"
+        >
           {dragged && (
             <div className="h-16 w-44 rotate-2 cursor-grabbing shadow-lg">
               <ModuleFace module={dragged.piece.module} />

@@ -24,7 +24,7 @@ export function Figures({ evaluation, before, cost }: Props) {
   const { run, capacity: size, mode } = evaluation
   const was = before?.run
   return (
-    <dl className="flex flex-wrap gap-x-1 bg-sheet px-1 py-1.5">
+    <section aria-label="Figures" className="flex flex-wrap gap-x-1 bg-sheet px-1 py-1.5">
       <Figure
         name="Capacity"
         figure={capacity(evaluation.starts ? size.usableGiB : size.installedGiB)}
@@ -60,7 +60,7 @@ export function Figures({ evaluation, before, cost }: Props) {
         why="The most it could stream through all of its memory, each stretch at its own peak. Real programs reach a part of it."
       />
       {cost && <Figure name={cost.label} figure={cost.figure} was={undefined} why={cost.why} />}
-    </dl>
+    </section>
   )
 }
 
@@ -76,14 +76,16 @@ function Figure({ name, figure, was, why }: FigureProps) {
     <div className="min-w-28 grow">
       <Popover.Root>
         <Popover.Trigger className="w-full rounded-sm px-2 py-0.5 text-left hover:bg-sheet-2">
-          <dt className="text-[0.8rem] leading-tight text-ink-2">
+          <span className="block text-[0.8rem] leading-tight text-ink-2">
             {name}
             <span className="sr-only">, why?</span>
-          </dt>
-          <dd className="text-xl leading-tight font-semibold whitespace-nowrap">{figure}</dd>
-          <dd className="text-[0.8rem] leading-tight text-ink-2">
+          </span>
+          <span className="block text-xl leading-tight font-semibold whitespace-nowrap">
+            {figure}
+          </span>
+          <span className="block text-[0.8rem] leading-tight text-ink-2">
             {was === undefined ? ' ' : `now ${was}`}
-          </dd>
+          </span>
         </Popover.Trigger>
         <Popover.Portal>
           <Popover.Content

@@ -8,6 +8,8 @@ interface Props {
   /** With room for the article's name. */
   roomy?: boolean
   chosen?: boolean
+  /** Not at hand: it sits in a slot already, or cannot be used. */
+  faded?: boolean
   /** A short word on the module's part in a change. */
   mark?: string | undefined
 }
@@ -18,13 +20,14 @@ export function ModuleFace({
   upright = false,
   roomy = false,
   chosen = false,
+  faded = false,
   mark,
 }: Props) {
   const profile = profileRateOf(module)
   const contacts = upright ? 'flex-col w-2 border-l' : 'h-2 border-t'
   return (
     <span
-      className={`@container flex h-full w-full overflow-hidden rounded-xs border bg-module text-module-ink ${upright ? 'flex-row-reverse' : 'flex-col'} ${chosen ? 'border-gold-line ring-2 ring-gold-line' : 'border-chip/40'}`}
+      className={`@container flex h-full w-full overflow-hidden rounded-xs border ${faded ? 'border-dashed bg-sheet-2 text-ink-2' : 'bg-module text-module-ink'} ${upright ? 'flex-row-reverse' : 'flex-col'} ${chosen ? 'border-gold-line ring-2 ring-gold-line' : 'border-chip/40'}`}
     >
       <span
         className={`flex min-h-0 min-w-0 flex-1 ${upright ? 'flex-col items-center justify-center gap-1.5 px-0.5 py-2 text-center' : 'items-center justify-between gap-2 px-2.5'}`}
@@ -51,7 +54,7 @@ export function ModuleFace({
           <span className="block whitespace-nowrap">{organisation(module)}</span>
         </span>
       </span>
-      <span className={`flex border-chip/50 ${contacts}`} aria-hidden>
+      <span className={`flex border-chip/50 ${contacts} ${faded ? 'opacity-40' : ''}`} aria-hidden>
         <span className="flex-[11] bg-gold-line" />
         <span className={upright ? 'h-1.5 bg-pcb-2' : 'w-1.5 bg-pcb-2'} />
         <span className="flex-[8] bg-gold-line" />

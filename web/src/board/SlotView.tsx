@@ -67,7 +67,7 @@ export function SlotView({ slot, number, style, upright, stopped, change = 'none
         : 'border-pcb-line bg-pcb-2'
 
   return (
-    <div ref={target.setNodeRef} style={style}>
+    <div ref={target.setNodeRef} style={style} data-over={target.isOver}>
       <button
         type="button"
         ref={source.setNodeRef}

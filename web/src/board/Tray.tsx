@@ -27,6 +27,7 @@ export function Tray({ groups }: { groups: readonly TrayGroup[] }) {
     <section
       ref={setNodeRef}
       aria-label="Tray"
+      data-over={isOver}
       className={`flex gap-5 overflow-x-auto border-t-2 bg-sheet px-3 pt-2 pb-3 ${isOver ? 'border-gold-line' : 'border-rule'}`}
     >
       {groups.map((group) => (
@@ -94,9 +95,9 @@ function PieceView({ record, action }: { record: ModuleRecord; action: ReactNode
         aria-pressed={isHeld}
         aria-label={[describeModule(module), module.article, ...below].join(', ')}
         onClick={() => (isHeld ? desk.drop() : desk.pick(id, slot))}
-        className={`block h-14 w-full touch-manipulation rounded-xs text-left ${slot || !fits ? 'opacity-60' : ''}`}
+        className={`block h-14 w-full touch-manipulation rounded-xs text-left`}
       >
-        <ModuleFace module={module} chosen={isHeld} />
+        <ModuleFace module={module} chosen={isHeld} faded={slot !== undefined || !fits} />
       </button>
       <div className="mt-0.5 flex items-center justify-between gap-1 text-[0.8rem] leading-tight text-ink-2">
         <span className="truncate">{below.join(' · ') || module.article}</span>

@@ -1,0 +1,5 @@
+export { Identify } from './identify'
+export { Intake } from './intake'
+export { Plan } from './plan'
+export { JobScreen, Start } from './screen'
+export { PlanSheet } from './sheet'
