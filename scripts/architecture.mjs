@@ -6,11 +6,11 @@ import { parseSync } from 'oxc-parser'
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '..')
 const SOURCE = /\.(ts|tsx)$/
-const TEST = /\.test\.tsx?$|(^|\/)test\//
+const TEST = /\.test\.tsx?$|(^|\/)(test|bench)\//
 
 /** What a workspace may import beside its own files: nothing of a sibling unless listed, any package unless restricted. */
 const ALLOWED = {
-  core: { packages: ['zod'], testPackages: ['vitest', 'fast-check'], siblings: [] },
+  core: { packages: ['zod'], testPackages: ['vitest', 'fast-check', 'node:fs'], siblings: [] },
   server: { siblings: ['core'] },
   web: { siblings: ['core'] },
   e2e: { siblings: [] },
