@@ -1,6 +1,5 @@
 import { resolve } from 'node:path'
-import { serve } from './app'
-import { FolderInUse } from './database'
+import { FolderInUse, openDatabase } from './database'
 
 const DEFAULT_PORT = 4310
 
@@ -28,7 +27,9 @@ try {
   const demo = process.argv.includes('--demo')
   const folder = resolve(process.env.TEMBRIX_DATA || (demo ? '.data/demo' : '.data/shop'))
   const port = portFrom(process.env.TEMBRIX_PORT)
-  const stop = await serve({ folder, port, demo })
+  // The database opens while the rest of the program is loaded: together they are most of a start.
+  const [database, { serve }] = await Promise.all([openDatabase(folder), import('./app')])
+  const stop = await serve(database, { port, demo })
   console.log(`Tembrix is ready at http://127.0.0.1:${port} (data in ${folder})`)
 
   let stopping = false

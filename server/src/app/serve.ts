@@ -1,19 +1,20 @@
 import { createServer } from 'node:http'
-import { openDatabase } from '../database'
+import type { OpenDatabase } from '../database'
 import { seed } from '../demo'
 import { WEB_PAGES } from '../paths'
 import { createApp } from './app'
 
 export interface Options {
-  folder: string
   port: number
-  /** Fill an empty folder with the demonstration shop. */
+  /** Fill an empty database with the demonstration shop. */
   demo: boolean
 }
 
-/** Serves one data folder on this machine alone until asked to stop; resolves with the stop. */
-export async function serve({ folder, port, demo }: Options): Promise<() => Promise<void>> {
-  const { db, close } = await openDatabase(folder)
+/** Serves an open database on this machine alone; resolves with what stops it and closes the database. */
+export async function serve(
+  { db, close }: OpenDatabase,
+  { port, demo }: Options,
+): Promise<() => Promise<void>> {
   try {
     if (demo) await seed(db)
     const server = createServer(createApp(db, WEB_PAGES))

@@ -1,4 +1,4 @@
-import { cpSync, existsSync, mkdirSync, renameSync, rmSync } from 'node:fs'
+import { cpSync, existsSync, mkdirSync, readFileSync, renameSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite'
@@ -49,8 +49,22 @@ async function openAt(path: string): Promise<OpenDatabase> {
   mkdirSync(path, { recursive: true })
   const client = await PGlite.create(path)
   const db = drizzle(client, { schema })
-  await migrate(db, { migrationsFolder: MIGRATIONS })
+  if (!(await isCurrent(client))) await migrate(db, { migrationsFolder: MIGRATIONS })
   return { db, close: () => client.close() }
+}
+
+/** Whether the newest migration has been applied, asked in one query, as at nearly every start it has. */
+async function isCurrent(client: PGlite): Promise<boolean> {
+  const journal = readFileSync(join(MIGRATIONS, 'meta', '_journal.json'), 'utf8')
+  const newest = (JSON.parse(journal) as { entries: { when: number }[] }).entries.at(-1)?.when
+  try {
+    const { rows } = await client.query<{ applied: string }>(
+      'select max(created_at)::text as applied from drizzle.__drizzle_migrations',
+    )
+    return rows[0]?.applied === String(newest)
+  } catch {
+    return false
+  }
 }
 
 /** Copies a folder so that it is there as a whole or not at all. */

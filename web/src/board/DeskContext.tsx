@@ -6,8 +6,9 @@ import {
   clear,
   nextUnit,
   type Piece,
+  slotHolding,
 } from '@tembrix/core/records'
-import { createContext, useCallback, useContext, useMemo, useState } from 'react'
+import { createContext, useContext, useLayoutEffect, useMemo, useRef, useState } from 'react'
 
 /** A piece in the hand: from the tray, or out of a slot. */
 export interface Held {
@@ -25,6 +26,10 @@ export interface Desk {
   drop: () => void
   put: (slot: string, what?: Held | null) => void
   takeOut: (slot: string) => void
+  /** What a press on a slot does: put down what is held, put it back, or pick up what is there. */
+  press: (slot: string) => void
+  /** What a press on a piece of the tray does. */
+  pressPiece: (moduleId: string) => void
 }
 
 export const DeskContext = createContext<Desk | null>(null)
@@ -42,52 +47,77 @@ interface Given {
   onAssignment: (assignment: Assignment) => void
 }
 
-/** What the hand can do at the board: pick a piece up, put it in a slot, take one out. */
-export function useDeskState({ machine, assignment, pieces, onAssignment }: Given): Desk {
-  const [held, setHeld] = useState<Held | null>(null)
-  const [said, setSaid] = useState('')
+interface State extends Given {
+  held: Held | null
+  setHeld: (held: Held | null) => void
+  setSaid: (said: string) => void
+}
 
-  const resolve = useCallback(
-    (moduleId: string, fromSlot?: string): Held | null => {
+type Actions = Pick<Desk, 'pick' | 'drop' | 'put' | 'takeOut' | 'press' | 'pressPiece'>
+
+const nameOf = ({ piece }: Held) => `${piece.module.capacityGiB} GiB ${piece.module.article}`
+
+/** What the hand can do at the board, always on the state of the moment. */
+function actionsOn(now: () => State): Actions {
+  const actions: Actions = {
+    pick(moduleId, fromSlot) {
+      const { pieces, assignment, setHeld, setSaid } = now()
       const piece = pieces.get(moduleId)
       if (!piece) return null
       const inSlot = fromSlot === undefined ? undefined : assignment[fromSlot]
       const unit = piece.source === 'supplier' ? nextUnit(assignment, moduleId) : 0
-      return { piece, assigned: inSlot ?? { moduleId, unit } }
+      const held = { piece, assigned: inSlot ?? { moduleId, unit } }
+      setHeld(held)
+      setSaid(`Holding ${nameOf(held)}. Choose a slot, or Escape to put it back.`)
+      return held
     },
-    [assignment, pieces],
-  )
+    drop() {
+      now().setHeld(null)
+      now().setSaid('Put back.')
+    },
+    put(slot, what = now().held) {
+      const { assignment, onAssignment, setHeld, setSaid } = now()
+      if (!what) return
+      onAssignment(assign(assignment, slot, what.assigned))
+      setHeld(null)
+      setSaid(`${nameOf(what)} is in slot ${slot}.`)
+    },
+    takeOut(slot) {
+      const { assignment, onAssignment, setHeld, setSaid } = now()
+      if (!assignment[slot]) return
+      onAssignment(clear(assignment, slot))
+      setHeld(null)
+      setSaid(`Slot ${slot} is empty.`)
+    },
+    press(slot) {
+      const { assignment, held } = now()
+      const there = assignment[slot]
+      const own = held && slotHolding(assignment, held.assigned) === slot
+      if (own) actions.drop()
+      else if (held) actions.put(slot)
+      else if (there) actions.pick(there.moduleId, slot)
+    },
+    pressPiece(moduleId) {
+      const { assignment, held, pieces } = now()
+      if (held?.piece.id === moduleId) return actions.drop()
+      const single = pieces.get(moduleId)?.source !== 'supplier'
+      actions.pick(moduleId, single ? slotHolding(assignment, { moduleId, unit: 0 }) : undefined)
+    },
+  }
+  return actions
+}
 
-  return useMemo(() => {
-    const name = ({ piece }: Held) => `${piece.module.capacityGiB} GiB ${piece.module.article}`
-    return {
-      machine,
-      assignment,
-      pieces,
-      held,
-      said,
-      pick: (moduleId, fromSlot) => {
-        const next = resolve(moduleId, fromSlot)
-        setHeld(next)
-        if (next) setSaid(`Holding ${name(next)}. Choose a slot, or Escape to put it back.`)
-        return next
-      },
-      drop: () => {
-        setHeld(null)
-        setSaid('Put back.')
-      },
-      put: (slot, what = held) => {
-        if (!what) return
-        onAssignment(assign(assignment, slot, what.assigned))
-        setHeld(null)
-        setSaid(`${name(what)} is in slot ${slot}.`)
-      },
-      takeOut: (slot) => {
-        if (!assignment[slot]) return
-        onAssignment(clear(assignment, slot))
-        setHeld(null)
-        setSaid(`Slot ${slot} is empty.`)
-      },
-    }
-  }, [machine, assignment, pieces, held, said, resolve, onAssignment])
+export function useDeskState(given: Given): Desk {
+  const { machine, assignment, pieces } = given
+  const [held, setHeld] = useState<Held | null>(null)
+  const [said, setSaid] = useState('')
+  const state = useRef<State>(null)
+  useLayoutEffect(() => {
+    state.current = { ...given, held, setHeld, setSaid }
+  })
+  const [actions] = useState(() => actionsOn(() => state.current as State))
+  return useMemo(
+    () => ({ machine, assignment, pieces, held, said, ...actions }),
+    [machine, assignment, pieces, held, said, actions],
+  )
 }

@@ -1,6 +1,7 @@
 import type { Evaluation, Run } from '@tembrix/core/model'
 import { exactRate } from '@tembrix/core/model'
 import { Popover } from 'radix-ui'
+import { memo } from 'react'
 import { capacity, tidy } from '../ui'
 
 interface Props {
@@ -71,7 +72,7 @@ interface FigureProps {
   why: string
 }
 
-function Figure({ name, figure, was, why }: FigureProps) {
+const Figure = memo(function Figure({ name, figure, was, why }: FigureProps) {
   return (
     <div className="min-w-28 grow">
       <Popover.Root>
@@ -99,7 +100,7 @@ function Figure({ name, figure, was, why }: FigureProps) {
       </Popover.Root>
     </div>
   )
-}
+})
 
 function zoneWords({ zones }: Evaluation): string {
   if (zones.length === 0) return 'The machine does not start.'

@@ -1,4 +1,5 @@
 import type { Module } from '@tembrix/core/model'
+import { memo } from 'react'
 import { capacity } from '../ui'
 import { organisation, profileRateOf, rateOf } from './words'
 
@@ -15,7 +16,7 @@ interface Props {
 }
 
 /** A module as drawn: its figures, and the row of contacts with the notch that keys it. */
-export function ModuleFace({
+export const ModuleFace = memo(function ModuleFace({
   module,
   upright = false,
   roomy = false,
@@ -61,4 +62,4 @@ export function ModuleFace({
       </span>
     </span>
   )
-}
+})

@@ -1,6 +1,6 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core'
-import type { Slot } from '@tembrix/core/model'
-import type { CSSProperties, KeyboardEvent } from 'react'
+import type { Module, Slot } from '@tembrix/core/model'
+import { type CSSProperties, type KeyboardEvent, memo } from 'react'
 import { ChannelMark } from './ChannelMark'
 import { channelClass } from './channels'
 import type { Dragged } from './Desk'
@@ -28,14 +28,12 @@ const MARKS: Record<Change, string | undefined> = {
 }
 
 export function SlotView({ slot, number, style, upright, stopped, change = 'none' }: Props) {
-  const desk = useDesk()
-  const assigned = desk.assignment[slot.id]
-  const piece = assigned && desk.pieces.get(assigned.moduleId)
-  const held = desk.held
+  const { assignment, pieces, held, machine, press, takeOut } = useDesk()
+  const assigned = assignment[slot.id]
+  const piece = assigned && pieces.get(assigned.moduleId)
   const isHeld =
     held !== null &&
-    assigned !== undefined &&
-    held.assigned.moduleId === assigned.moduleId &&
+    held.assigned.moduleId === assigned?.moduleId &&
     held.assigned.unit === assigned.unit
   const target = useDroppable({ id: slot.id })
   const source = useDraggable({
@@ -43,60 +41,85 @@ export function SlotView({ slot, number, style, upright, stopped, change = 'none
     data: { moduleId: assigned?.moduleId, slot: slot.id } satisfies Partial<Dragged>,
     disabled: !piece,
   })
-
-  function press() {
-    if (held && !isHeld) desk.put(slot.id)
-    else if (isHeld) desk.drop()
-    else if (assigned) desk.pick(assigned.moduleId, slot.id)
-  }
-
-  function keyed(event: KeyboardEvent) {
-    if (event.key === 'Delete' || event.key === 'Backspace') {
-      desk.takeOut(slot.id)
-      event.preventDefault()
-    }
-  }
-
-  const contents = piece ? describeModule(piece.module) : 'empty'
-  const edge = stopped
-    ? 'border-stop ring-2 ring-stop bg-stop-soft text-ink'
-    : target.isOver || isHeld
-      ? 'border-gold-line ring-2 ring-gold-line bg-pcb-2'
-      : held
-        ? 'border-dashed border-gold-line bg-pcb-2'
-        : 'border-pcb-line bg-pcb-2'
-
   return (
     <div ref={target.setNodeRef} style={style} data-over={target.isOver}>
-      <button
-        type="button"
-        ref={source.setNodeRef}
-        {...source.listeners}
-        aria-label={`Slot ${slot.id}, channel ${slot.channel}: ${contents}`}
-        onClick={press}
-        onKeyDown={keyed}
-        className={`flex h-full w-full touch-manipulation overflow-hidden rounded-sm border-2 ${upright ? 'flex-col' : 'flex-row'} ${edge} ${channelClass(desk.machine.channels, slot.channel)}`}
-      >
-        <SlotHead slot={slot} number={held && !isHeld ? number : null} upright={upright} />
-        <span className={`min-h-0 min-w-0 flex-1 ${upright ? 'px-1 pb-1' : 'py-1 pr-1'}`}>
-          {piece ? (
-            <ModuleFace
-              module={piece.module}
-              upright={upright}
-              roomy={!upright}
-              chosen={isHeld || change === 'comes'}
-              mark={MARKS[change]}
-            />
-          ) : (
-            <span className="grid h-full place-items-center rounded-xs border border-dashed border-pcb-line text-sm">
-              {MARKS[change] ?? 'empty'}
-            </span>
-          )}
-        </span>
-      </button>
+      <SlotButton
+        slot={slot}
+        module={piece?.module}
+        channel={channelClass(machine.channels, slot.channel)}
+        number={held && !isHeld ? number : null}
+        upright={upright}
+        chosen={isHeld || change === 'comes'}
+        mark={MARKS[change]}
+        edge={edgeOf(stopped, target.isOver || isHeld, held !== null)}
+        setNode={source.setNodeRef}
+        listeners={source.listeners}
+        press={press}
+        takeOut={takeOut}
+      />
     </div>
   )
 }
+
+function edgeOf(stopped: boolean, chosen: boolean, open: boolean): string {
+  if (stopped) return 'border-stop ring-2 ring-stop bg-stop-soft text-ink'
+  if (chosen) return 'border-gold-line ring-2 ring-gold-line bg-pcb-2'
+  return open ? 'border-dashed border-gold-line bg-pcb-2' : 'border-pcb-line bg-pcb-2'
+}
+
+interface ButtonProps {
+  slot: Slot
+  module: Module | undefined
+  channel: string
+  number: number | null
+  upright: boolean
+  chosen: boolean
+  mark: string | undefined
+  edge: string
+  setNode: (node: HTMLElement | null) => void
+  listeners: ReturnType<typeof useDraggable>['listeners']
+  press: (slot: string) => void
+  takeOut: (slot: string) => void
+}
+
+const SlotButton = memo(function SlotButton(props: ButtonProps) {
+  const { slot, module, channel, number, upright, chosen, mark, edge, press, takeOut } = props
+
+  function keyed(event: KeyboardEvent) {
+    if (event.key !== 'Delete' && event.key !== 'Backspace') return
+    takeOut(slot.id)
+    event.preventDefault()
+  }
+
+  return (
+    <button
+      type="button"
+      ref={props.setNode}
+      {...props.listeners}
+      aria-label={`Slot ${slot.id}, channel ${slot.channel}: ${module ? describeModule(module) : 'empty'}`}
+      onClick={() => press(slot.id)}
+      onKeyDown={keyed}
+      className={`flex h-full w-full touch-manipulation overflow-hidden rounded-sm border-2 ${upright ? 'flex-col' : 'flex-row'} ${edge} ${channel}`}
+    >
+      <SlotHead slot={slot} number={number} upright={upright} />
+      <span className={`min-h-0 min-w-0 flex-1 ${upright ? 'px-1 pb-1' : 'py-1 pr-1'}`}>
+        {module ? (
+          <ModuleFace
+            module={module}
+            upright={upright}
+            roomy={!upright}
+            chosen={chosen}
+            mark={mark}
+          />
+        ) : (
+          <span className="grid h-full place-items-center rounded-xs border border-dashed border-pcb-line text-sm">
+            {mark ?? 'empty'}
+          </span>
+        )}
+      </span>
+    </button>
+  )
+})
 
 interface HeadProps {
   slot: Slot

@@ -1,7 +1,8 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core'
 import { moduleStops } from '@tembrix/core/evaluate'
+import type { Module } from '@tembrix/core/model'
 import { type ModuleRecord, slotHolding } from '@tembrix/core/records'
-import { type ReactNode, useState } from 'react'
+import { memo, type ReactNode, useState } from 'react'
 import { money } from '../ui'
 import { type Dragged, TRAY } from './Desk'
 import { useDesk } from './DeskContext'
@@ -69,40 +70,68 @@ function Group({ title, records, none, action, showAll = false, pieceAction }: T
 }
 
 function PieceView({ record, action }: { record: ModuleRecord; action: ReactNode }) {
-  const desk = useDesk()
+  const { assignment, held, machine, pressPiece } = useDesk()
   const { id, module, source, price } = record
   const slot =
-    source === 'supplier' ? undefined : slotHolding(desk.assignment, { moduleId: id, unit: 0 })
-  const isHeld = desk.held?.piece.id === id
-  const fits = moduleStops(desk.machine, module).length === 0
-  const { setNodeRef, listeners } = useDraggable({
-    id: `piece:${id}`,
-    data: { moduleId: id } satisfies Dragged,
-  })
+    source === 'supplier' ? undefined : slotHolding(assignment, { moduleId: id, unit: 0 })
+  const fits = moduleStops(machine, module).length === 0
   const kit = source === 'supplier' && module.kit ? `kit of ${module.kit.size}` : null
   const below = [
     slot ? `in ${slot}` : null,
     fits ? null : 'does not fit',
     kit,
     price === null ? null : money(price),
-  ].filter(Boolean)
+  ]
+    .filter(Boolean)
+    .join(' · ')
+  const { setNodeRef, listeners } = useDraggable({
+    id: `piece:${id}`,
+    data: { moduleId: id, ...(slot ? { slot } : {}) } satisfies Dragged,
+  })
   return (
     <div className="w-38">
-      <button
-        type="button"
-        ref={setNodeRef}
-        {...listeners}
-        aria-pressed={isHeld}
-        aria-label={[describeModule(module), module.article, ...below].join(', ')}
-        onClick={() => (isHeld ? desk.drop() : desk.pick(id, slot))}
-        className={`block h-14 w-full touch-manipulation rounded-xs text-left`}
-      >
-        <ModuleFace module={module} chosen={isHeld} faded={slot !== undefined || !fits} />
-      </button>
+      <PieceButton
+        id={id}
+        module={module}
+        below={below}
+        isHeld={held?.piece.id === id}
+        faded={slot !== undefined || !fits}
+        setNode={setNodeRef}
+        listeners={listeners}
+        press={pressPiece}
+      />
       <div className="mt-0.5 flex items-center justify-between gap-1 text-[0.8rem] leading-tight text-ink-2">
-        <span className="truncate">{below.join(' · ') || module.article}</span>
+        <span className="truncate">{below || module.article}</span>
         {action}
       </div>
     </div>
   )
 }
+
+interface PieceProps {
+  id: string
+  module: Module
+  below: string
+  isHeld: boolean
+  faded: boolean
+  setNode: (node: HTMLElement | null) => void
+  listeners: ReturnType<typeof useDraggable>['listeners']
+  press: (moduleId: string) => void
+}
+
+const PieceButton = memo(function PieceButton(props: PieceProps) {
+  const { id, module, below, isHeld, faded, press } = props
+  return (
+    <button
+      type="button"
+      ref={props.setNode}
+      {...props.listeners}
+      aria-pressed={isHeld}
+      aria-label={[describeModule(module), module.article, below].filter(Boolean).join(', ')}
+      onClick={() => press(id)}
+      className="block h-14 w-full touch-manipulation rounded-xs text-left"
+    >
+      <ModuleFace module={module} chosen={isHeld} faded={faded} />
+    </button>
+  )
+})

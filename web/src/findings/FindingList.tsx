@@ -1,6 +1,7 @@
-import type { Evaluation, Machine } from '@tembrix/core/model'
+import type { Evaluation, Finding, Machine } from '@tembrix/core/model'
 import { Info, OctagonX, TriangleAlert } from 'lucide-react'
-import { wordingOf } from './catalogue'
+import { memo } from 'react'
+import { type Wording, wordingOf } from './catalogue'
 
 const LOOKS = {
   stop: { icon: OctagonX, tag: 'Stop', box: 'bg-stop-soft border-stop', ink: 'text-stop' },
@@ -31,25 +32,38 @@ export function FindingList({ machine, evaluation }: Props) {
   return (
     <ul aria-label="Findings" className="flex flex-col gap-1.5">
       {evaluation.findings.map((finding) => {
-        const { title, means, todo } = wordingOf({ finding, machine, evaluation })
-        const { icon: Icon, tag, box, ink } = LOOKS[finding.severity]
+        const wording = wordingOf({ finding, machine, evaluation })
         return (
-          <li
+          <FindingView
             key={finding.code + finding.slots.join()}
-            data-code={finding.code}
-            className={`keep-together rounded-sm border-l-4 px-3 py-2 ${box}`}
-          >
-            <h3 className="flex items-center gap-2 font-semibold">
-              <Icon size={18} aria-hidden className={`shrink-0 ${ink}`} />
-              <span className="flex-1">{title}</span>
-              <span className={`text-sm font-semibold ${ink}`}>{tag}</span>
-            </h3>
-            <p className="text-[0.93rem]">
-              {means} <b className="font-semibold">{todo}</b>
-            </p>
-          </li>
+            code={finding.code}
+            severity={finding.severity}
+            {...wording}
+          />
         )
       })}
     </ul>
   )
 }
+
+const FindingView = memo(function FindingView({
+  code,
+  severity,
+  title,
+  means,
+  todo,
+}: Pick<Finding, 'code' | 'severity'> & Wording) {
+  const { icon: Icon, tag, box, ink } = LOOKS[severity]
+  return (
+    <li data-code={code} className={`keep-together rounded-sm border-l-4 px-3 py-2 ${box}`}>
+      <h3 className="flex items-center gap-2 font-semibold">
+        <Icon size={18} aria-hidden className={`shrink-0 ${ink}`} />
+        <span className="flex-1">{title}</span>
+        <span className={`text-sm font-semibold ${ink}`}>{tag}</span>
+      </h3>
+      <p className="text-[0.93rem]">
+        {means} <b className="font-semibold">{todo}</b>
+      </p>
+    </li>
+  )
+})

@@ -1,5 +1,5 @@
 import { Redo2, Undo2 } from 'lucide-react'
-import { type ReactNode, useEffect } from 'react'
+import { memo, type ReactNode, useEffect } from 'react'
 import { Navigate, Outlet, useLocation, useNavigate, useParams } from 'react-router'
 import { Board, Desk, Figures, Gates, MemoryStrip } from '../../board'
 import { Bar } from '../../shell'
@@ -194,7 +194,7 @@ const KEYS = [
   ['Ctrl Z', 'undo'],
 ] as const
 
-function Legend() {
+const Legend = memo(function Legend() {
   return (
     <p className="flex shrink-0 gap-4 overflow-hidden bg-sheet px-3 pt-0.5 pb-1.5 text-[0.8rem] whitespace-nowrap text-ink-2">
       {KEYS.map(([key, does]) => (
@@ -205,4 +205,4 @@ function Legend() {
       <span className="max-lg:hidden">or drag, or tap a module and then a slot</span>
     </p>
   )
-}
+})

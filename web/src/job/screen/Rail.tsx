@@ -1,4 +1,5 @@
 import { Ban, Check, TriangleAlert } from 'lucide-react'
+import { memo } from 'react'
 import { NavLink } from 'react-router'
 import { useJob } from '../file'
 import { type Step, stepsOf } from './steps'
@@ -12,30 +13,36 @@ export function Rail() {
       className="flex shrink-0 overflow-x-auto bg-sheet lg:w-36 lg:flex-col lg:py-1"
     >
       {steps.map((step, at) => (
-        <StepLink key={step.stage} step={step} number={at + 1} />
+        <StepLink key={step.stage} {...step} number={at + 1} />
       ))}
     </nav>
   )
 }
 
-function StepLink({ step, number }: { step: Step; number: number }) {
+const StepLink = memo(function StepLink({
+  name,
+  path,
+  state,
+  why,
+  number,
+}: Step & { number: number }) {
   const shape = 'flex min-h-12 items-center gap-2.5 border-b-4 px-3 lg:border-b-0 lg:border-l-4'
   const inside = (
     <>
-      <StepMark state={step.state} number={number} />
+      <StepMark state={state} number={number} />
       <span className="whitespace-nowrap">
-        {step.name}
-        {step.state === 'blocked' && (
-          <span className="block text-[0.75rem] leading-tight whitespace-normal">{step.why}</span>
+        {name}
+        {state === 'blocked' && (
+          <span className="block text-[0.75rem] leading-tight whitespace-normal">{why}</span>
         )}
       </span>
     </>
   )
-  if (!step.path) {
+  if (!path) {
     return (
       <span
         aria-disabled="true"
-        title={`${step.name} is not in this version`}
+        title={`${name} is not in this version`}
         className={`${shape} border-transparent text-ink-2 opacity-60 max-lg:hidden`}
       >
         {inside}
@@ -44,8 +51,8 @@ function StepLink({ step, number }: { step: Step; number: number }) {
   }
   return (
     <NavLink
-      to={step.path}
-      title={step.why}
+      to={path}
+      title={why}
       className={({ isActive }) =>
         `${shape} ${isActive ? 'border-act bg-act-soft font-semibold' : 'border-transparent hover:bg-sheet-2'}`
       }
@@ -53,7 +60,7 @@ function StepLink({ step, number }: { step: Step; number: number }) {
       {inside}
     </NavLink>
   )
-}
+})
 
 function StepMark({ state, number }: { state: Step['state']; number: number }) {
   const box =
