@@ -40,7 +40,10 @@ export function FoundTray() {
           {
             title: 'The customer’s modules',
             records: file.modules,
-            none: 'None recorded yet. Add what is in the slots.',
+            none:
+              machine.slots.length > 0
+                ? 'None recorded yet. Add what is in the slots.'
+                : 'No slot, so no modules.',
             showAll: true,
             action: machine.slots.length > 0 && (
               <Button look="main" className="min-h-9" onClick={() => setOpen({ kind: 'add' })}>

@@ -1,0 +1,38 @@
+import { fileURLToPath } from 'node:url'
+import { chromium } from '@playwright/test'
+import { startApplication } from './application'
+import { launchOptions } from './browser'
+
+const folder = fileURLToPath(new URL('../docs/screenshots', import.meta.url))
+
+/** The main views: file name, job (by a word of its customer) or none, and the address within it. */
+const VIEWS: { name: string; job?: string; path: string; width?: number; dark?: boolean }[] = [
+  { name: 'counter', path: '/' },
+  { name: 'new-job', path: '/jobs/new' },
+  { name: 'intake', job: 'Ashby', path: '/intake' },
+  { name: 'identify', job: 'Ashby', path: '/identify' },
+  { name: 'plan', job: 'Wren', path: '/plan' },
+  { name: 'plan-dark', job: 'Adair', path: '/plan', dark: true },
+  { name: 'plan-tablet', job: 'Ketteler', path: '/plan', width: 768 },
+  { name: 'soldered', job: 'Morrow', path: '/identify' },
+  { name: 'plan-sheet', job: 'Aldwin', path: '/sheet', width: 900 },
+]
+
+const app = await startApplication()
+const browser = await chromium.launch(launchOptions)
+for (const { name, job, path, width = 1280, dark = false } of VIEWS) {
+  const page = await browser.newPage({
+    viewport: { width, height: width < 1000 ? 1024 : 800 },
+    colorScheme: dark ? 'dark' : 'light',
+  })
+  let base = app.address
+  if (job) {
+    const [found] = await (await page.request.get(`${base}/api/v1/jobs?search=${job}`)).json()
+    base += `/jobs/${found.id}`
+  }
+  await page.goto(base + path, { waitUntil: 'networkidle' })
+  await page.screenshot({ path: `${folder}/${name}.png` })
+  await page.close()
+}
+await browser.close()
+await app.end()

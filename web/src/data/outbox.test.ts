@@ -1,0 +1,155 @@
+import type { JobFile, ModuleRecord } from '@tembrix/core/records'
+import { describe, expect, test } from 'vitest'
+import { restore, store } from './keep'
+import {
+  changed,
+  conflicted,
+  created,
+  drafted,
+  dropped,
+  emptyOutbox,
+  insisted,
+  linkOf,
+  nextEntry,
+  type Outbox,
+  outboxReducer,
+  refused,
+  sending,
+  sent,
+  unreachable,
+} from './outbox'
+import { absorb, overlay } from './overlay'
+
+const plan = { jobId: 'j', collection: 'plans', recordId: 'p', version: 3 } as const
+const job = { jobId: 'j', collection: 'jobs', recordId: 'j', version: 5 } as const
+
+type Action = Parameters<typeof outboxReducer>[1]
+const after = (...actions: Action[]): Outbox => actions.reduce(outboxReducer, emptyOutbox)
+const idOf = (outbox: Outbox, at = 0) => outbox.entries[at]?.id as string
+
+describe('writes on their way', () => {
+  test('changes of one record go as one until they are sent off', () => {
+    const two = after(changed(plan, { profile: true }), changed(plan, { name: 'B' }))
+    expect(two.entries).toMatchObject([{ version: 3, fields: { profile: true, name: 'B' } }])
+    const sentOff = [sending(idOf(two)), changed(plan, { name: 'C' })].reduce(outboxReducer, two)
+    expect(sentOff.entries.map(({ fields }) => fields.name)).toEqual(['B', 'C'])
+  })
+
+  test('a later change goes out against the version the earlier one made', () => {
+    const first = after(changed(plan, { name: 'B' }))
+    const both = [sending(idOf(first)), changed(plan, { name: 'C' })].reduce(outboxReducer, first)
+    const left = outboxReducer(both, sent({ id: idOf(first), version: 4 }))
+    expect(left.entries).toMatchObject([{ version: 4, fields: { name: 'C' } }])
+    expect(linkOf(left)).toBe('waiting')
+  })
+
+  test('a refused write holds up its own record only, and a better value frees it', () => {
+    const both = after(changed(plan, { name: '' }), changed(job, { uses: 'bees' }))
+    const held = outboxReducer(both, refused({ id: idOf(both), why: 'no name' }))
+    expect(nextEntry(held)?.collection).toBe('jobs')
+    expect(nextEntry(outboxReducer(held, changed(plan, { name: 'B' })))?.collection).toBe('plans')
+  })
+
+  test('a conflict waits for the user: insisting takes the new version, giving up drops the write', () => {
+    const one = after(changed(plan, { name: 'B' }))
+    const id = idOf(one)
+    const torn = outboxReducer(one, conflicted(id))
+    expect([linkOf(torn), nextEntry(torn)]).toEqual(['conflict', undefined])
+    expect(nextEntry(outboxReducer(torn, insisted({ id, version: 9 })))).toMatchObject({
+      version: 9,
+    })
+    expect(linkOf(outboxReducer(torn, dropped(id)))).toBe('saved')
+  })
+
+  test('a server that is away is said to be away until it answers', () => {
+    const one = after(changed(plan, { name: 'B' }))
+    const away = outboxReducer(one, unreachable())
+    expect(linkOf(away)).toBe('away')
+    expect(linkOf(outboxReducer(away, sending(idOf(one))))).toBe('away')
+    expect(linkOf(outboxReducer(away, sent({ id: idOf(one), version: 4 })))).toBe('saved')
+  })
+})
+
+const file = {
+  id: 'j',
+  version: 5,
+  uses: '',
+  found: {},
+  customer: { id: 'c' },
+  machine: { id: 'm' },
+  modules: [] as ModuleRecord[],
+  plans: [{ id: 'p', version: 3, name: 'A' }],
+} as unknown as JobFile
+
+describe('a job with its outbox over it', () => {
+  test('shows what waits, module and all, and leaves the stored one alone', () => {
+    const outbox = after(
+      created({ jobId: 'j', collection: 'modules', recordId: 'x' }, { source: 'customer' }),
+      changed(job, { uses: 'bees' }),
+      changed(plan, { name: 'B' }),
+    )
+    const view = overlay(file, outbox.entries)
+    expect(view).toMatchObject({
+      uses: 'bees',
+      modules: [{ id: 'x', source: 'customer' }],
+      plans: [{ name: 'B' }],
+    })
+    expect(file.uses).toBe('')
+    expect(overlay(file, [])).toBe(file)
+  })
+
+  test('is the same before and after an answer is taken in', () => {
+    const outbox = after(changed(plan, { name: 'B' }))
+    const entry = outbox.entries[0]
+    if (!entry) throw new Error('no entry')
+    const stored = structuredClone(file)
+    absorb(stored, entry, { id: 'p', version: 4, name: 'B' })
+    expect(overlay(stored, []).plans[0]?.name).toBe(overlay(file, outbox.entries).plans[0]?.name)
+    expect(stored.plans[0]?.version).toBe(4)
+  })
+})
+
+function memory() {
+  const items = new Map<string, string>()
+  return {
+    get length() {
+      return items.size
+    },
+    key: (at: number) => [...items.keys()][at] ?? null,
+    getItem: (key: string) => items.get(key) ?? null,
+    setItem: (key: string, value: string) => void items.set(key, value),
+    removeItem: (key: string) => void items.delete(key),
+  }
+}
+
+describe('what the browser keeps', () => {
+  const unsent = after(
+    changed(plan, { name: 'B' }),
+    drafted({ key: 'jobs/j', field: 'dueOn', value: 'soon' }),
+  )
+
+  test('comes back to the same tab, with what could not be accepted yet', () => {
+    const keep = memory()
+    store(keep, 'one', unsent)
+    const back = restore(keep, 'one', () => false)
+    expect([back.entries, back.drafts]).toEqual([unsent.entries, unsent.drafts])
+    expect(back.sending).toBeNull()
+  })
+
+  test('is taken over from a tab that is gone, and left to one that is open', () => {
+    const keep = memory()
+    store(keep, 'one', unsent)
+    expect(restore(keep, 'two', (tab) => tab === 'one').entries).toEqual([])
+    expect(restore(keep, 'two', () => false).entries).toEqual(unsent.entries)
+    expect(restore(keep, 'three', (tab) => tab === 'two').entries).toEqual([])
+  })
+
+  test('leaves nothing behind once all is sent, and survives being spoilt', () => {
+    const keep = memory()
+    store(keep, 'one', unsent)
+    store(keep, 'one', emptyOutbox)
+    expect(keep.length).toBe(0)
+    keep.setItem('tembrix.outbox.one', '{"entries":')
+    expect(restore(keep, 'one', () => false).entries).toEqual([])
+  })
+})
