@@ -13,4 +13,4 @@ if (process.argv.includes('--fresh') && existsSync(folder)) {
 install()
 build()
 process.env.TEMBRIX_DATA = folder
-serve('--demo')
+await serve('--demo')

@@ -1,5 +1,5 @@
 // What the commands share. Runs on plain Node before anything is installed.
-import { spawn, spawnSync } from 'node:child_process'
+import { spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
@@ -79,12 +79,8 @@ export function fail(message) {
   process.exit(1)
 }
 
-/** Serves until asked to stop, passing the request on; ends with the server's exit code. */
-export function serve(...args) {
-  const child = spawn(process.execPath, ['server/dist/main.js', ...args], {
-    cwd: root,
-    stdio: 'inherit',
-  })
-  for (const signal of ['SIGTERM', 'SIGINT']) process.on(signal, () => child.kill(signal))
-  child.on('exit', (code) => process.exit(code ?? 1))
+/** Serves, in this process, until asked to stop. */
+export async function serve(...args) {
+  process.argv.push(...args)
+  await import('../server/dist/main.js')
 }

@@ -1,12 +1,12 @@
 import type { Finding } from '@tembrix/core/model'
 import type { Assignment } from '@tembrix/core/records'
-import type { CSSProperties } from 'react'
+import { useMemo } from 'react'
 import { capacity } from '../ui'
 import { ChannelMark } from './ChannelMark'
 import { channelClass } from './channels'
 import { useDesk } from './DeskContext'
-import { layoutOf, type Rect } from './layout'
-import { type Change, SlotView } from './SlotView'
+import { at, layoutOf, type Rect } from './layout'
+import { keyOf, SlotView } from './SlotView'
 
 interface Props {
   findings: readonly Finding[]
@@ -14,18 +14,10 @@ interface Props {
   before?: Assignment | undefined
 }
 
-const at = ({ left, top, width, height }: Rect): CSSProperties => ({
-  position: 'absolute',
-  left: `${left}%`,
-  top: `${top}%`,
-  width: `${width}%`,
-  height: `${height}%`,
-})
-
 /** The machine's board with its slots as they sit, and what is in them. */
 export function Board({ findings, before }: Props) {
-  const { machine, assignment } = useDesk()
-  const layout = layoutOf(machine)
+  const machine = useDesk((desk) => desk.machine)
+  const layout = useMemo(() => layoutOf(machine), [machine])
   const stopped = new Set(
     findings.flatMap(({ severity, slots }) => (severity === 'stop' ? slots : [])),
   )
@@ -62,21 +54,14 @@ export function Board({ findings, before }: Props) {
           key={slot.id}
           slot={slot}
           number={index + 1}
-          style={at(layout.slots[slot.id] as Rect)}
+          place={layout.slots[slot.id] as Rect}
           upright={layout.upright}
           stopped={stopped.has(slot.id)}
-          change={before && changeOf(before, assignment, slot.id)}
+          before={before ? keyOf(before[slot.id]) : undefined}
         />
       ))}
     </section>
   )
-}
-
-function changeOf(before: Assignment, after: Assignment, slot: string): Change {
-  const was = before[slot]
-  const is = after[slot]
-  if (is) return was?.moduleId === is.moduleId && was.unit === is.unit ? 'stays' : 'comes'
-  return was ? 'goes' : 'none'
 }
 
 /** Faint conductor lines behind the parts, for the eye to take the board as one. */

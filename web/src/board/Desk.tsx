@@ -10,17 +10,11 @@ import {
   useSensors,
 } from '@dnd-kit/core'
 import { snapCenterToCursor } from '@dnd-kit/modifiers'
-import type { Machine } from '@tembrix/core/model'
-import type { Assignment, Piece } from '@tembrix/core/records'
 import { type KeyboardEvent, type ReactNode, useState } from 'react'
-import { DeskContext, type Held, useDeskState } from './DeskContext'
+import { DeskContext, type Given, type Held, useDesk, useNewDesk } from './DeskContext'
 import { ModuleFace } from './ModuleFace'
 
-interface Props {
-  machine: Machine
-  assignment: Assignment
-  pieces: ReadonlyMap<string, Piece>
-  onAssignment: (assignment: Assignment) => void
+interface Props extends Given {
   className?: string
   children: ReactNode
 }
@@ -35,7 +29,7 @@ export const TRAY = 'tray'
 
 /** The board and the tray at work together: dragging, tapping or keys, whichever hand is free. */
 export function Desk({ className = '', children, ...given }: Props) {
-  const desk = useDeskState(given)
+  const desk = useNewDesk(given)
   const [dragged, setDragged] = useState<Held | null>(null)
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
@@ -58,10 +52,11 @@ export function Desk({ className = '', children, ...given }: Props) {
   function keyed(event: KeyboardEvent) {
     const typing = (event.target as HTMLElement).closest('input, textarea, select')
     if (typing || event.ctrlKey || event.metaKey || event.altKey) return
-    const slot = desk.machine.slots[Number(event.key) - 1]
-    if (event.key === 'Escape' && desk.held) {
+    const { machine, held } = desk.state()
+    const slot = machine.slots[Number(event.key) - 1]
+    if (event.key === 'Escape' && held) {
       desk.drop()
-    } else if (desk.held && slot) {
+    } else if (held && slot) {
       desk.put(slot.id)
       event.preventDefault()
     }
@@ -82,9 +77,7 @@ export function Desk({ className = '', children, ...given }: Props) {
         {/* biome-ignore lint/a11y/noStaticElementInteractions: keys of the pieces and slots inside, heard once */}
         <div className={className} onKeyDown={keyed}>
           {children}
-          <p aria-live="polite" className="sr-only">
-            {desk.said}
-          </p>
+          <LastDone />
         </div>
         <DragOverlay
           dropAnimation={null}
@@ -99,5 +92,13 @@ export function Desk({ className = '', children, ...given }: Props) {
         </DragOverlay>
       </DndContext>
     </DeskContext>
+  )
+}
+
+function LastDone() {
+  return (
+    <p aria-live="polite" className="sr-only">
+      {useDesk(({ said }) => said)}
+    </p>
   )
 }

@@ -8,7 +8,7 @@ import {
   type Piece,
   slotHolding,
 } from '@tembrix/core/records'
-import { createContext, useContext, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import { createContext, useContext, useLayoutEffect, useState, useSyncExternalStore } from 'react'
 
 /** A piece in the hand: from the tray, or out of a slot. */
 export interface Held {
@@ -16,12 +16,22 @@ export interface Held {
   assigned: Assigned
 }
 
-export interface Desk {
+/** What the desk is given to work on. */
+export interface Given {
   machine: Machine
   assignment: Assignment
   pieces: ReadonlyMap<string, Piece>
+  onAssignment: (assignment: Assignment) => void
+}
+
+export interface DeskState extends Given {
   held: Held | null
+  /** The last thing done, for those who listen. */
   said: string
+}
+
+/** What the hand can do at the board. */
+interface Actions {
   pick: (moduleId: string, fromSlot?: string) => Held | null
   drop: () => void
   put: (slot: string, what?: Held | null) => void
@@ -32,92 +42,93 @@ export interface Desk {
   pressPiece: (moduleId: string) => void
 }
 
-export const DeskContext = createContext<Desk | null>(null)
-
-export function useDesk(): Desk {
-  const desk = useContext(DeskContext)
-  if (!desk) throw new Error('useDesk outside a desk')
-  return desk
+export interface DeskStore extends Actions {
+  state: () => DeskState
+  set: (changes: Partial<DeskState>) => void
+  subscribe: (hear: () => void) => () => void
 }
 
-interface Given {
-  machine: Machine
-  assignment: Assignment
-  pieces: ReadonlyMap<string, Piece>
-  onAssignment: (assignment: Assignment) => void
+export const DeskContext = createContext<DeskStore | null>(null)
+
+export function useDeskStore(): DeskStore {
+  const store = useContext(DeskContext)
+  if (!store) throw new Error('no desk around')
+  return store
 }
 
-interface State extends Given {
-  held: Held | null
-  setHeld: (held: Held | null) => void
-  setSaid: (said: string) => void
+/**
+ * A part of the desk's state. A slot or piece is drawn anew only when its own part changes, so that
+ * a move on a large board costs no more than the two slots it touches.
+ */
+export function useDesk<T>(select: (state: DeskState) => T): T {
+  const { subscribe, state } = useDeskStore()
+  return useSyncExternalStore(subscribe, () => select(state()))
 }
 
-type Actions = Pick<Desk, 'pick' | 'drop' | 'put' | 'takeOut' | 'press' | 'pressPiece'>
+/** The desk's store, kept to what it is given. */
+export function useNewDesk(given: Given): DeskStore {
+  const [store] = useState(() => newDesk({ ...given, held: null, said: '' }))
+  useLayoutEffect(() => store.set(given))
+  return store
+}
 
 const nameOf = ({ piece }: Held) => `${piece.module.capacityGiB} GiB ${piece.module.article}`
 
-/** What the hand can do at the board, always on the state of the moment. */
-function actionsOn(now: () => State): Actions {
-  const actions: Actions = {
+function newDesk(initial: DeskState): DeskStore {
+  let current = initial
+  const hearers = new Set<() => void>()
+
+  function set(changes: Partial<DeskState>): void {
+    const names = Object.keys(changes) as (keyof DeskState)[]
+    if (names.every((name) => Object.is(current[name], changes[name]))) return
+    current = { ...current, ...changes }
+    for (const hear of hearers) hear()
+  }
+
+  const store: DeskStore = {
+    state: () => current,
+    set,
+    subscribe(hear) {
+      hearers.add(hear)
+      return () => hearers.delete(hear)
+    },
     pick(moduleId, fromSlot) {
-      const { pieces, assignment, setHeld, setSaid } = now()
+      const { pieces, assignment } = current
       const piece = pieces.get(moduleId)
       if (!piece) return null
       const inSlot = fromSlot === undefined ? undefined : assignment[fromSlot]
       const unit = piece.source === 'supplier' ? nextUnit(assignment, moduleId) : 0
       const held = { piece, assigned: inSlot ?? { moduleId, unit } }
-      setHeld(held)
-      setSaid(`Holding ${nameOf(held)}. Choose a slot, or Escape to put it back.`)
+      set({ held, said: `Holding ${nameOf(held)}. Choose a slot, or Escape to put it back.` })
       return held
     },
     drop() {
-      now().setHeld(null)
-      now().setSaid('Put back.')
+      set({ held: null, said: 'Put back.' })
     },
-    put(slot, what = now().held) {
-      const { assignment, onAssignment, setHeld, setSaid } = now()
+    put(slot, what = current.held) {
       if (!what) return
-      onAssignment(assign(assignment, slot, what.assigned))
-      setHeld(null)
-      setSaid(`${nameOf(what)} is in slot ${slot}.`)
+      set({ held: null, said: `${nameOf(what)} is in slot ${slot}.` })
+      current.onAssignment(assign(current.assignment, slot, what.assigned))
     },
     takeOut(slot) {
-      const { assignment, onAssignment, setHeld, setSaid } = now()
-      if (!assignment[slot]) return
-      onAssignment(clear(assignment, slot))
-      setHeld(null)
-      setSaid(`Slot ${slot} is empty.`)
+      if (!current.assignment[slot]) return
+      set({ held: null, said: `Slot ${slot} is empty.` })
+      current.onAssignment(clear(current.assignment, slot))
     },
     press(slot) {
-      const { assignment, held } = now()
+      const { assignment, held } = current
       const there = assignment[slot]
       const own = held && slotHolding(assignment, held.assigned) === slot
-      if (own) actions.drop()
-      else if (held) actions.put(slot)
-      else if (there) actions.pick(there.moduleId, slot)
+      if (own) store.drop()
+      else if (held) store.put(slot)
+      else if (there) store.pick(there.moduleId, slot)
     },
     pressPiece(moduleId) {
-      const { assignment, held, pieces } = now()
-      if (held?.piece.id === moduleId) return actions.drop()
+      const { assignment, held, pieces } = current
+      if (held?.piece.id === moduleId) return store.drop()
       const single = pieces.get(moduleId)?.source !== 'supplier'
-      actions.pick(moduleId, single ? slotHolding(assignment, { moduleId, unit: 0 }) : undefined)
+      store.pick(moduleId, single ? slotHolding(assignment, { moduleId, unit: 0 }) : undefined)
     },
   }
-  return actions
-}
-
-export function useDeskState(given: Given): Desk {
-  const { machine, assignment, pieces } = given
-  const [held, setHeld] = useState<Held | null>(null)
-  const [said, setSaid] = useState('')
-  const state = useRef<State>(null)
-  useLayoutEffect(() => {
-    state.current = { ...given, held, setHeld, setSaid }
-  })
-  const [actions] = useState(() => actionsOn(() => state.current as State))
-  return useMemo(
-    () => ({ machine, assignment, pieces, held, said, ...actions }),
-    [machine, assignment, pieces, held, said, actions],
-  )
+  return store
 }

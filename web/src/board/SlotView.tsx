@@ -1,57 +1,65 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core'
 import type { Module, Slot } from '@tembrix/core/model'
-import { type CSSProperties, type KeyboardEvent, memo } from 'react'
+import type { Assigned } from '@tembrix/core/records'
+import { type KeyboardEvent, memo } from 'react'
 import { ChannelMark } from './ChannelMark'
 import { channelClass } from './channels'
 import type { Dragged } from './Desk'
-import { useDesk } from './DeskContext'
+import { useDesk, useDeskStore } from './DeskContext'
+import { at, type Rect } from './layout'
 import { ModuleFace } from './ModuleFace'
 import { describeModule } from './words'
-
-export type Change = 'comes' | 'stays' | 'goes' | 'none'
 
 interface Props {
   slot: Slot
   /** The key that puts a held piece here. */
   number: number
-  style: CSSProperties
+  place: Rect
   upright: boolean
   stopped: boolean
-  change?: Change | undefined
+  /** What was here before (`keyOf`), to mark what changes; undefined where nothing is compared. */
+  before: string | undefined
 }
 
-const MARKS: Record<Change, string | undefined> = {
-  comes: 'new',
-  goes: 'taken out',
-  stays: undefined,
-  none: undefined,
+/** What is in a slot as a word; empty for an empty slot. */
+export function keyOf(assigned: Assigned | undefined): string {
+  return assigned ? `${assigned.moduleId} ${assigned.unit}` : ''
 }
 
-export function SlotView({ slot, number, style, upright, stopped, change = 'none' }: Props) {
-  const { assignment, pieces, held, machine, press, takeOut } = useDesk()
-  const assigned = assignment[slot.id]
-  const piece = assigned && pieces.get(assigned.moduleId)
-  const isHeld =
-    held !== null &&
-    held.assigned.moduleId === assigned?.moduleId &&
-    held.assigned.unit === assigned.unit
+function markOf(before: string | undefined, now: string): 'new' | 'taken out' | undefined {
+  if (before === undefined || before === now) return undefined
+  return now === '' ? 'taken out' : 'new'
+}
+
+export const SlotView = memo(function SlotView(props: Props) {
+  const { slot, number, place, upright, stopped, before } = props
+  const { press, takeOut } = useDeskStore()
+  const channels = useDesk(({ machine }) => machine.channels)
+  const key = useDesk(({ assignment }) => keyOf(assignment[slot.id]))
+  const moduleId = useDesk(({ assignment }) => assignment[slot.id]?.moduleId)
+  const module = useDesk(({ pieces }) => (moduleId ? pieces.get(moduleId)?.module : undefined))
+  const hand = useDesk(({ held }) =>
+    held === null ? 'free' : keyOf(held.assigned) === key ? 'holds this' : 'holds another',
+  )
   const target = useDroppable({ id: slot.id })
   const source = useDraggable({
     id: `slot:${slot.id}`,
-    data: { moduleId: assigned?.moduleId, slot: slot.id } satisfies Partial<Dragged>,
-    disabled: !piece,
+    data: { moduleId, slot: slot.id } satisfies Partial<Dragged>,
+    disabled: !module,
   })
+  const isHeld = hand === 'holds this'
+  const mark = markOf(before, key)
   return (
-    <div ref={target.setNodeRef} style={style} data-over={target.isOver}>
+    <div ref={target.setNodeRef} style={at(place)} data-over={target.isOver}>
       <SlotButton
         slot={slot}
-        module={piece?.module}
-        channel={channelClass(machine.channels, slot.channel)}
-        number={held && !isHeld ? number : null}
+        module={module}
+        channel={channelClass(channels, slot.channel)}
+        number={hand === 'holds another' ? number : null}
         upright={upright}
-        chosen={isHeld || change === 'comes'}
-        mark={MARKS[change]}
-        edge={edgeOf(stopped, target.isOver || isHeld, held !== null)}
+        chosen={isHeld || mark === 'new'}
+        mark={mark}
+        edge={edgeOf(stopped, target.isOver || isHeld, hand !== 'free')}
         setNode={source.setNodeRef}
         listeners={source.listeners}
         press={press}
@@ -59,7 +67,7 @@ export function SlotView({ slot, number, style, upright, stopped, change = 'none
       />
     </div>
   )
-}
+})
 
 function edgeOf(stopped: boolean, chosen: boolean, open: boolean): string {
   if (stopped) return 'border-stop ring-2 ring-stop bg-stop-soft text-ink'

@@ -5,7 +5,7 @@ import { type ModuleRecord, slotHolding } from '@tembrix/core/records'
 import { memo, type ReactNode, useState } from 'react'
 import { money } from '../ui'
 import { type Dragged, TRAY } from './Desk'
-import { useDesk } from './DeskContext'
+import { useDesk, useDeskStore } from './DeskContext'
 import { ModuleFace } from './ModuleFace'
 import { describeModule } from './words'
 
@@ -22,7 +22,7 @@ export interface TrayGroup {
 }
 
 /** The pieces at hand, in groups, side by side under the board. A module dropped here leaves its slot. */
-export function Tray({ groups }: { groups: readonly TrayGroup[] }) {
+export const Tray = memo(function Tray({ groups }: { groups: readonly TrayGroup[] }) {
   const { setNodeRef, isOver } = useDroppable({ id: TRAY })
   return (
     <section
@@ -36,10 +36,10 @@ export function Tray({ groups }: { groups: readonly TrayGroup[] }) {
       ))}
     </section>
   )
-}
+})
 
 function Group({ title, records, none, action, showAll = false, pieceAction }: TrayGroup) {
-  const { machine } = useDesk()
+  const machine = useDesk((desk) => desk.machine)
   const [all, setAll] = useState(showAll)
   const fitting = records.filter(({ module }) => moduleStops(machine, module).length === 0)
   const shown = all ? records : fitting
@@ -69,12 +69,19 @@ function Group({ title, records, none, action, showAll = false, pieceAction }: T
   )
 }
 
-function PieceView({ record, action }: { record: ModuleRecord; action: ReactNode }) {
-  const { assignment, held, machine, pressPiece } = useDesk()
+interface PieceViewProps {
+  record: ModuleRecord
+  action: ReactNode
+}
+
+const PieceView = memo(function PieceView({ record, action }: PieceViewProps) {
+  const { pressPiece } = useDeskStore()
   const { id, module, source, price } = record
-  const slot =
-    source === 'supplier' ? undefined : slotHolding(assignment, { moduleId: id, unit: 0 })
-  const fits = moduleStops(machine, module).length === 0
+  const slot = useDesk(({ assignment }) =>
+    source === 'supplier' ? undefined : slotHolding(assignment, { moduleId: id, unit: 0 }),
+  )
+  const isHeld = useDesk(({ held }) => held?.piece.id === id)
+  const fits = useDesk(({ machine }) => moduleStops(machine, module).length === 0)
   const kit = source === 'supplier' && module.kit ? `kit of ${module.kit.size}` : null
   const below = [
     slot ? `in ${slot}` : null,
@@ -94,7 +101,7 @@ function PieceView({ record, action }: { record: ModuleRecord; action: ReactNode
         id={id}
         module={module}
         below={below}
-        isHeld={held?.piece.id === id}
+        isHeld={isHeld}
         faded={slot !== undefined || !fits}
         setNode={setNodeRef}
         listeners={listeners}
@@ -106,7 +113,7 @@ function PieceView({ record, action }: { record: ModuleRecord; action: ReactNode
       </div>
     </div>
   )
-}
+})
 
 interface PieceProps {
   id: string

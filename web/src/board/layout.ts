@@ -8,6 +8,16 @@ export interface Rect {
   height: number
 }
 
+/** The style that puts an element there. */
+export const at = ({ left, top, width, height }: Rect) =>
+  ({
+    position: 'absolute',
+    left: `${left}%`,
+    top: `${top}%`,
+    width: `${width}%`,
+    height: `${height}%`,
+  }) as const
+
 export interface BoardLayout {
   processor: Rect
   slots: Record<string, Rect>

@@ -24,9 +24,11 @@ export function overlay(file: JobFile, entries: readonly Entry[]): JobFile {
     ...lay('jobs', file),
     customer: lay('customers', file.customer),
     machine: lay('machines', file.machine),
-    modules: [...file.modules, ...fresh.map(asModule)]
-      .filter(({ id }) => !gone.has(id))
-      .map((module) => lay('modules', module)),
+    modules: own.some(({ collection }) => collection === 'modules')
+      ? [...file.modules, ...fresh.map(asModule)]
+          .filter(({ id }) => !gone.has(id))
+          .map((module) => lay('modules', module))
+      : file.modules,
     plans: file.plans.map((plan) => lay('plans', plan)),
   }
 }
