@@ -10,6 +10,7 @@ export default defineConfig({
     ssr: true,
     outDir: 'dist',
     target: 'node20',
+    minify: true,
     rolldownOptions: { input: { main: 'src/main.ts', prepare: 'src/prepare.ts' } },
   },
 })
