@@ -89,3 +89,22 @@ test('a record is corrected: a slot added, a limit set, the board follows', asyn
   await expect(slot(page, 'C')).toBeVisible()
   await saved(page)
 })
+
+test('a slot taken from the record leaves the plan, which is saved without it', async ({
+  page,
+  app,
+}) => {
+  const id = await openJob(page, app, 'Farrow', 'identify')
+  await page.getByRole('button', { name: 'Remove slot B' }).click()
+  await expect(slot(page, 'B')).toHaveCount(0)
+  await page.getByRole('link', { name: 'Plan' }).click()
+  await slot(page, 'A').focus()
+  await page.keyboard.press('Delete')
+  await saved(page)
+  const job = await (await page.request.get(`${app.address}/api/v1/jobs/${id}`)).json()
+  expect(job.plans[0].placement).toEqual({})
+
+  await page.getByRole('link', { name: 'Intake' }).click()
+  await page.getByText('History', { exact: true }).click()
+  await expect(page.getByRole('list', { name: 'History' })).toContainText('Plan changed: slots')
+})

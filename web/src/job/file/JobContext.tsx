@@ -9,6 +9,7 @@ import {
   type Plan,
   piecesById,
   placementOf,
+  prune,
 } from '@tembrix/core/records'
 import { createContext, type ReactNode, useCallback, useContext, useMemo } from 'react'
 import {
@@ -103,9 +104,8 @@ function Opened({
   const edit = useEdit(file.id, versionOf)
 
   const now = useSituation(machine, file.found, pieces, false)
-  const plannedSlots = plan.placement ?? file.found
-  const planned = useSituation(machine, plannedSlots, pieces, plan.profile)
-  const cost = useMemo(() => costOf(plannedSlots, pieces), [plannedSlots, pieces])
+  const planned = useSituation(machine, plan.placement ?? file.found, pieces, plan.profile)
+  const cost = useMemo(() => costOf(planned.assignment, pieces), [planned.assignment, pieces])
   const view = useMemo(
     () => ({ file, machine, plan, shop, pieces, now, planned, cost, edit }),
     [file, machine, plan, shop, pieces, now, planned, cost, edit],
@@ -115,14 +115,15 @@ function Opened({
 
 function useSituation(
   machine: Machine,
-  assignment: Assignment,
+  stored: Assignment,
   pieces: ReadonlyMap<string, Piece>,
   profile: boolean,
 ): Situation {
   return useMemo(() => {
+    const assignment = prune(machine, stored, pieces)
     const placement = placementOf(machine, assignment, pieces)
     const settings = { profile }
     const evaluation = evaluate({ machine, placement, settings })
     return { assignment, placement, settings, evaluation }
-  }, [machine, assignment, pieces, profile])
+  }, [machine, stored, pieces, profile])
 }

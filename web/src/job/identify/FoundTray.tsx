@@ -14,7 +14,7 @@ type Open = { kind: 'none' } | { kind: 'add' } | { kind: 'correct'; record: Modu
 /** The customer's own modules: what was found in the machine or came with it. */
 export function FoundTray() {
   const view = useJob()
-  const { file, machine, edit } = view
+  const { file, machine, now, edit } = view
   const dispatch = useAppDispatch()
   const [open, setOpen] = useState<Open>({ kind: 'none' })
   const close = () => setOpen({ kind: 'none' })
@@ -28,7 +28,7 @@ export function FoundTray() {
       ),
     )
     if (slot !== null) {
-      edit.step('jobs', file, { found: assign(file.found, slot, { moduleId: id, unit: 0 }) })
+      edit.step('jobs', file, { found: assign(now.assignment, slot, { moduleId: id, unit: 0 }) })
     }
     close()
   }
@@ -104,15 +104,15 @@ export function FoundTray() {
 }
 
 /** Empty slots, the first to fill first. */
-function emptySlots({ machine, file }: JobView): string[] {
+function emptySlots({ machine, now }: JobView): string[] {
   return machine.slots
-    .filter(({ id }) => !file.found[id])
+    .filter(({ id }) => !now.assignment[id])
     .sort((a, b) => (a.order ?? 99) - (b.order ?? 99))
     .map(({ id }) => id)
 }
 
-function isPlaced({ file, plan }: JobView, moduleId: string): boolean {
-  return [...Object.values(file.found), ...Object.values(plan.placement ?? {})].some(
+function isPlaced({ now, planned }: JobView, moduleId: string): boolean {
+  return [...Object.values(now.assignment), ...Object.values(planned.assignment)].some(
     (held) => held.moduleId === moduleId,
   )
 }

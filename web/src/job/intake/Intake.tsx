@@ -1,6 +1,7 @@
 import { CustomerChange, JobChange } from '@tembrix/core/records'
 import { Field, numberFrom, TextInput } from '../../ui'
 import { useJob, useRecordForm } from '../file'
+import { History } from './History'
 
 /** Who it is for and what they want of it. Saves itself. */
 export function Intake() {
@@ -88,6 +89,7 @@ export function Intake() {
           )}
         </Field>
       </div>
+      <History jobId={file.id} />
     </div>
   )
 }

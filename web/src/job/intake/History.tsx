@@ -1,0 +1,55 @@
+import type { HistoryLine } from '@tembrix/core/records'
+import { useState } from 'react'
+import { useHistoryQuery } from '../../data'
+import { ago, list } from '../../ui'
+
+const RECORDS: Record<HistoryLine['record'], string> = {
+  customer: 'Customer',
+  machine: 'Machine',
+  module: 'Module',
+  job: 'Job',
+  plan: 'Plan',
+}
+
+const FIELDS: Record<string, string> = {
+  found: 'what was found',
+  placement: 'slots',
+  profile: 'memory profile',
+  dueOn: 'due date',
+  serialNumber: 'serial number',
+}
+
+/** Everything written to the job, newest first; read when it is opened. */
+export function History({ jobId }: { jobId: string }) {
+  const [open, setOpen] = useState(false)
+  return (
+    <details
+      className="border-t border-rule pt-1"
+      onToggle={({ currentTarget }) => setOpen(currentTarget.open)}
+    >
+      <summary className="min-h-10 cursor-pointer py-2 font-semibold">History</summary>
+      {open && <Lines jobId={jobId} />}
+    </details>
+  )
+}
+
+function Lines({ jobId }: { jobId: string }) {
+  const { data, error } = useHistoryQuery(jobId, { refetchOnMountOrArgChange: true })
+  if (error) return <p className="text-ink-2">The server does not answer.</p>
+  return (
+    <ol aria-label="History" className="flex flex-col gap-1 text-sm">
+      {data?.map((line) => (
+        <li key={line.id} className="flex justify-between gap-3">
+          <span>{sentence(line)}</span>
+          <span className="whitespace-nowrap text-ink-2">{ago(line.at)}</span>
+        </li>
+      ))}
+    </ol>
+  )
+}
+
+function sentence({ record, action, fields }: HistoryLine): string {
+  const what = `${RECORDS[record]} ${action}`
+  if (action !== 'changed' || fields.length === 0) return what
+  return `${what}: ${list(fields.map((field) => FIELDS[field] ?? field))}`
+}
