@@ -14,12 +14,13 @@ const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
 // The runner of this file names functions by a helper that the page does not have.
 await page.addInitScript('globalThis.__name = (value) => value')
 
-let scriptBytes = 0
-page.on('response', async (response) => {
-  if (response.url().endsWith('.js')) scriptBytes += gzipSync(await response.body()).length
+const scripts: Promise<number>[] = []
+page.on('response', (response) => {
+  if (!response.url().endsWith('.js')) return
+  scripts.push(response.body().then((body) => gzipSync(body).length))
 })
 await page.goto(app.address, { waitUntil: 'networkidle' })
-const firstRoute = scriptBytes
+const firstRoute = (await Promise.all(scripts)).reduce((sum, bytes) => sum + bytes, 0)
 
 const [job] = await (await page.request.get(`${app.address}/api/v1/jobs?search=Adair`)).json()
 await page.goto(`${app.address}/jobs/${job.id}/plan`, { waitUntil: 'networkidle' })

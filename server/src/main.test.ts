@@ -32,10 +32,10 @@ function freePort(): Promise<number> {
 }
 
 /** Starts the server; `ready` is true when it serves and false when it gave up, `said` all it printed. */
-async function start() {
+async function start(...args: string[]) {
   const port = await freePort()
   const env = { ...process.env, TEMBRIX_DATA: folder, TEMBRIX_PORT: String(port) }
-  const child = spawn(process.execPath, ['--import', 'tsx', MAIN], { env })
+  const child = spawn(process.execPath, ['--import', 'tsx', MAIN, ...args], { env })
   running.push(child)
   let said = ''
   const exited = new Promise<number | null>((resolve) => child.once('exit', resolve))
@@ -92,4 +92,28 @@ test('after a kill what was stored is there, and the folder is free at once', as
   const again = await start()
   expect(again.ready).toBe(true)
   expect(await jobCount(again.api)).toBe(1)
+})
+
+test('starting over removes a demonstration, but not a shop’s own data nor one that is open', async () => {
+  const shop = await start()
+  await storeJob(shop.api)
+  shop.child.kill('SIGTERM')
+  await shop.exited
+  const refused = await start('--demo', '--fresh')
+  expect([refused.ready, refused.said()]).toEqual([
+    false,
+    expect.stringContaining('nothing in it was removed'),
+  ])
+
+  rmSync(join(folder, 'database'), { recursive: true })
+  const demo = await start('--demo')
+  await storeJob(demo.api)
+  const many = await jobCount(demo.api)
+  const second = await start('--demo', '--fresh')
+  expect([second.ready, second.said()]).toEqual([false, expect.stringContaining('already open')])
+  expect(await jobCount(demo.api)).toBe(many)
+  demo.child.kill('SIGTERM')
+  await demo.exited
+  const again = await start('--demo', '--fresh')
+  expect(await jobCount(again.api)).toBe(many - 1)
 })

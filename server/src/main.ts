@@ -1,5 +1,5 @@
 import { resolve } from 'node:path'
-import { FolderInUse, openDatabase } from './database'
+import { FolderInUse, NoDemonstration, openDatabase } from './database'
 
 const DEFAULT_PORT = 4310
 
@@ -20,15 +20,20 @@ function explain(error: unknown): string {
   if (code === 'EACCES' || code === 'ENOTDIR' || code === 'EROFS') {
     return `The data folder cannot be used: ${message}`
   }
-  return error instanceof FolderInUse || error instanceof RangeError ? message : String(error)
+  const ours = error instanceof FolderInUse || error instanceof NoDemonstration
+  return ours ? message : String(error)
 }
 
 try {
   const demo = process.argv.includes('--demo')
+  const fresh = demo && process.argv.includes('--fresh')
   const folder = resolve(process.env.TEMBRIX_DATA || (demo ? '.data/demo' : '.data/shop'))
   const port = portFrom(process.env.TEMBRIX_PORT)
   // The database opens while the rest of the program is loaded: together they are most of a start.
-  const [database, { serve }] = await Promise.all([openDatabase(folder), import('./app')])
+  const [database, { serve }] = await Promise.all([
+    openDatabase(folder, { fresh }),
+    import('./app'),
+  ])
   const stop = await serve(database, { port, demo })
   console.log(`Tembrix is ready at http://127.0.0.1:${port} (data in ${folder})`)
 

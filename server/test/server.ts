@@ -21,7 +21,7 @@ export function useServer() {
   let stop = async () => {}
 
   beforeAll(async () => {
-    const open = await openDatabase(folder, inject('prepared'))
+    const open = await openDatabase(folder, { prepared: inject('prepared') })
     db = open.db
     const server = createServer(createApp(open.db))
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))

@@ -12,11 +12,11 @@ export interface Options {
 
 /** Serves an open database on this machine alone; resolves with what stops it and closes the database. */
 export async function serve(
-  { db, close }: OpenDatabase,
+  { db, close, markDemonstration }: OpenDatabase,
   { port, demo }: Options,
 ): Promise<() => Promise<void>> {
   try {
-    if (demo) await seed(db)
+    if (demo && (await seed(db))) markDemonstration()
     const server = createServer(createApp(db, WEB_PAGES))
     await new Promise<void>((resolve, reject) => {
       server.once('error', reject)

@@ -1,6 +1,7 @@
 export { FolderInUse } from './lock'
 export {
   type Database,
+  NoDemonstration,
   type OpenDatabase,
   openDatabase,
   prepareDatabase,

@@ -1,4 +1,12 @@
-import { cpSync, existsSync, mkdirSync, readFileSync, renameSync, rmSync } from 'node:fs'
+import {
+  cpSync,
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs'
 import { join } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite'
@@ -12,21 +20,39 @@ export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
 
 export interface OpenDatabase {
   db: Database
+  /** Marks the folder as one that may be started over, since all in it was made up. */
+  markDemonstration: () => void
   close: () => Promise<void>
+}
+
+const MARK = 'demonstration'
+
+export class NoDemonstration extends Error {
+  constructor(folder: string) {
+    super(`The data folder ${folder} holds no demonstration, so nothing in it was removed.`)
+    this.name = 'NoDemonstration'
+  }
 }
 
 /**
  * Opens the database in a data folder, made on first use, and brings it to this version's tables.
+ * `fresh` discards what a demonstration has in it before.
  * @throws FolderInUse when another process has the folder open.
+ * @throws NoDemonstration when `fresh` is asked of a folder that holds a shop's own data.
  */
-export async function openDatabase(folder: string, prepared = PREPARED): Promise<OpenDatabase> {
+export async function openDatabase(
+  folder: string,
+  { prepared = PREPARED, fresh = false } = {},
+): Promise<OpenDatabase> {
   const release = lockFolder(folder)
   try {
     const path = join(folder, 'database')
+    if (fresh) discardDemonstration(folder, path)
     if (!existsSync(path) && existsSync(prepared)) copyWhole(prepared, path)
     const { db, close } = await openAt(path)
     return {
       db,
+      markDemonstration: () => writeFileSync(join(folder, MARK), ''),
       close: async () => {
         await close()
         release()
@@ -45,7 +71,13 @@ export async function prepareDatabase(path = PREPARED): Promise<void> {
   await close()
 }
 
-async function openAt(path: string): Promise<OpenDatabase> {
+function discardDemonstration(folder: string, path: string): void {
+  if (!existsSync(path)) return
+  if (!existsSync(join(folder, MARK))) throw new NoDemonstration(folder)
+  rmSync(path, { recursive: true })
+}
+
+async function openAt(path: string): Promise<Pick<OpenDatabase, 'db' | 'close'>> {
   mkdirSync(path, { recursive: true })
   const client = await PGlite.create(path)
   const db = drizzle(client, { schema })

@@ -8,14 +8,15 @@ import { change, create, jobKind, moduleKind, planKind } from '../store'
 import { ARTICLES, SHELF, SUPPLIED } from './articles'
 import { DEMO_JOBS, type DemoJob } from './jobs'
 
-/** Fills an empty database with the demonstration shop; one that holds anything is left as it is. */
-export async function seed(db: Database): Promise<void> {
+/** Fills an empty database with the demonstration shop; one that holds anything is left as it is. Returns whether it did. */
+export async function seed(db: Database): Promise<boolean> {
   const [stored] = await db.select({ jobs: count() }).from(jobs)
-  if (stored && stored.jobs > 0) return
+  if (stored && stored.jobs > 0) return false
   await db.transaction(async (tx) => {
     const shop = await stockShop(tx)
     for (const job of DEMO_JOBS) await seedJob(tx, job, shop)
   })
+  return true
 }
 
 interface Stocked {
