@@ -1,10 +1,20 @@
-import { ModulePatch, NewModuleRecord, Versioned } from '@tembrix/core/records'
+import { ModulePatch, NewModuleRecord } from '@tembrix/core/records'
 import { and, asc, eq, isNull } from 'drizzle-orm'
 import { Router } from 'express'
 import { z } from 'zod'
 import { type Database, jobs, modules, plans, type Transaction } from '../database'
 import { HttpError } from '../http'
-import { answerCreated, change, create, find, idOf, jobKind, moduleKind, remove } from '../store'
+import {
+  answerCreated,
+  change,
+  create,
+  find,
+  idOf,
+  jobKind,
+  moduleKind,
+  remove,
+  versionOf,
+} from '../store'
 
 const Query = z.object({ jobId: z.uuid().optional(), shop: z.literal('1').optional() })
 
@@ -46,10 +56,7 @@ export function moduleRoutes(db: Database): Router {
   /** Removes a module that no slot of its job, found or planned, holds: `?version=`. */
   routes.delete('/:id', async (request, response) => {
     const id = idOf(request.params)
-    const { version } = z
-      .object({ version: z.coerce.number() })
-      .pipe(Versioned)
-      .parse(request.query)
+    const version = versionOf(request.query)
     await db.transaction(async (tx) => {
       if (await isPlaced(tx, id)) {
         throw new HttpError(409, 'in_use', 'The module is in a slot, found or planned.')

@@ -1,11 +1,11 @@
-import { NewPlan, PlanPatch, Versioned } from '@tembrix/core/records'
+import { NewPlan, PlanPatch } from '@tembrix/core/records'
 import { asc, eq } from 'drizzle-orm'
 import { Router } from 'express'
 import { z } from 'zod'
 import { type Database, plans } from '../database'
 import { HttpError } from '../http'
 import { checkAssignment } from '../placements'
-import { answerCreated, change, create, find, idOf, planKind, remove } from '../store'
+import { answerCreated, change, create, find, idOf, planKind, remove, versionOf } from '../store'
 
 const Query = z.object({ jobId: z.uuid().optional() })
 
@@ -48,10 +48,7 @@ export function planRoutes(db: Database): Router {
   /** Removes a plan, but not a job's last: `?version=`. */
   routes.delete('/:id', async (request, response) => {
     const id = idOf(request.params)
-    const { version } = z
-      .object({ version: z.coerce.number() })
-      .pipe(Versioned)
-      .parse(request.query)
+    const version = versionOf(request.query)
     await db.transaction(async (tx) => {
       const { jobId } = await find(tx, planKind, id)
       const all = await tx.select({ id: plans.id }).from(plans).where(eq(plans.jobId, jobId))

@@ -1,3 +1,4 @@
+import { Versioned } from '@tembrix/core/records'
 import type { Response } from 'express'
 import { z } from 'zod'
 import type { Created } from './store'
@@ -7,6 +8,11 @@ const Id = z.uuid('This is no record id.')
 /** A record's id from the address. */
 export function idOf(params: Record<string, unknown>): string {
   return z.object({ id: Id }).parse(params).id
+}
+
+/** The version a removal was asked against, from the query. */
+export function versionOf(query: Record<string, unknown>): number {
+  return z.object({ version: z.coerce.number() }).pipe(Versioned).parse(query).version
 }
 
 /** 201 for a record just made, 200 for one that was there under the same id. */

@@ -1,3 +1,3 @@
-export { answerCreated, idOf } from './answer'
+export { answerCreated, idOf, versionOf } from './answer'
 export { customerKind, jobKind, machineKind, moduleKind, planKind } from './kinds'
 export { type Created, change, create, find, remove } from './store'

@@ -1,6 +1,6 @@
 import { configureStore } from '@reduxjs/toolkit'
 import { useDispatch, useSelector } from 'react-redux'
-import { api } from './api'
+import { API, api } from './api'
 import { type Delivery, startCourier } from './courier'
 import { type Keep, restore, store as storeOutbox } from './keep'
 import {
@@ -112,7 +112,7 @@ export async function insist({ dispatch }: Pick<Store, 'dispatch'>, entry: Entry
 
 async function readRecord({ collection, recordId }: Entry): Promise<Fields | null> {
   try {
-    const response = await fetch(`/api/v1/${collection}/${recordId}`)
+    const response = await fetch(`${API}/${collection}/${recordId}`)
     return response.ok ? await response.json() : null
   } catch {
     return null
