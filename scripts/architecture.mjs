@@ -10,7 +10,11 @@ const TEST = /\.test\.tsx?$|(^|\/)(test|bench)\//
 
 /** What a workspace may import beside its own files: nothing of a sibling unless listed, any package unless restricted. */
 const ALLOWED = {
-  core: { packages: ['zod'], testPackages: ['vitest', 'fast-check', 'node:fs'], siblings: [] },
+  core: {
+    packages: ['zod', 'd3-dsv'],
+    testPackages: ['vitest', 'fast-check', 'node:fs'],
+    siblings: [],
+  },
   server: { siblings: ['core'] },
   web: { siblings: ['core'] },
   e2e: { siblings: [] },

@@ -1,4 +1,12 @@
-import { exactRate, type Generation, type Module, type Speed, type SpeedKind } from '../model'
+import {
+  clocksToNs,
+  type Generation,
+  type Module,
+  nsToClocks,
+  type Speed,
+  type SpeedKind,
+  settableCl,
+} from '../model'
 
 export type Timings = Pick<Speed, 'cl' | 'trcd' | 'trp' | 'tras'>
 
@@ -33,10 +41,10 @@ function moduleTimings(
 ): Timings {
   const entry = nextEntry(module, kind, dataRate)
   if (entry.dataRate === dataRate) return entry
-  const carry = (clocks: number) => carriedClocks(clocks, entry.dataRate, dataRate, generation)
-  const cl = carry(entry.cl)
+  const carry = (clocks: number) =>
+    nsToClocks(clocksToNs(clocks, entry.dataRate), dataRate, generation)
   return {
-    cl: generation === 'DDR5' && cl % 2 === 1 ? cl + 1 : cl,
+    cl: settableCl(carry(entry.cl), generation),
     trcd: carry(entry.trcd),
     trp: carry(entry.trp),
     tras: carry(entry.tras),
@@ -52,14 +60,4 @@ function nextEntry(module: Module, kind: SpeedKind, dataRate: number): Speed {
   if (!best)
     throw new RangeError(`${module.article} has no ${kind} speed of ${dataRate} MT/s or more`)
   return best
-}
-
-/**
- * Clocks for the same time at a lower rate, rounded as JEDEC's identification standards do: a
- * guard band of 2.6 % of a clock up to DDR4 (JESD79-4 and its annexes), of 0.3 % of the time for DDR5.
- */
-function carriedClocks(clocks: number, from: number, to: number, generation: Generation): number {
-  const ns = (clocks * 2000) / exactRate(from)
-  const tCK = 2000 / exactRate(to)
-  return generation === 'DDR5' ? Math.floor((ns * 0.997) / tCK + 1) : Math.floor(ns / tCK + 0.974)
 }

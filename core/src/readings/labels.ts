@@ -1,0 +1,257 @@
+import {
+  type Buffering,
+  type FormFactor,
+  type Generation,
+  isModuleCapacity,
+  USUAL_VOLTAGE,
+} from '../model'
+import { isMadeDensity } from './density'
+import type { Problem, ProblemCode, ReadSpeed } from './facts'
+import { rateOfFigure, readRateName } from './rateNames'
+import { emptyModule, learn, type ModuleReading, type Reading } from './reading'
+
+/** CL-tRCD-tRP of the speed bins on DDR4 labels: all three equal. */
+const DDR4_BINS: Record<number, Record<string, number>> = {
+  1600: { J: 10, K: 11, L: 12 },
+  1866: { L: 12, M: 13, N: 14 },
+  2133: { N: 14, P: 15, R: 16 },
+  2400: { P: 15, R: 16, T: 17, U: 18 },
+  2666: { T: 17, U: 18, V: 19, W: 20 },
+  2933: { V: 19, W: 20, Y: 21, AA: 22 },
+  3200: { W: 20, AA: 22, AC: 24 },
+}
+
+const DDR5_BINS: Record<number, Record<string, [number, number, number]>> = {
+  4800: { B: [40, 39, 39] },
+  5600: { B: [46, 45, 45] },
+}
+
+interface Kind {
+  formFactor: FormFactor
+  buffering: Buffering
+  ecc: boolean
+}
+
+/** The module type letter of a label. Registered and load-reduced modules carry ECC. */
+const KINDS: Record<string, Kind> = {
+  U: { formFactor: 'DIMM', buffering: 'unbuffered', ecc: false },
+  E: { formFactor: 'DIMM', buffering: 'unbuffered', ecc: true },
+  S: { formFactor: 'SODIMM', buffering: 'unbuffered', ecc: false },
+  T: { formFactor: 'SODIMM', buffering: 'unbuffered', ecc: true },
+  R: { formFactor: 'DIMM', buffering: 'registered', ecc: true },
+  L: { formFactor: 'DIMM', buffering: 'load-reduced', ecc: true },
+}
+
+const CAPACITY = /(?:^|[^\d.A-WYZ])(\d{1,4}) ?(GI?B?|MI?B|TI?B)(?![A-Z0-9])/
+const ORGANISATION = /(?:^|[^A-Z0-9])([1248IL]) ?(?:D|S ?(\d))? ?R ?X? ?(16|32|4|8)(?![0-9])/
+const NUMBERED = /PC([2-5])([LU]?)[- ]?(\d{4,5})/
+const UNNUMBERED = /PC[- ]?(\d{4,5})/
+const WORDED = /DDR([1-5])?([LU]?)[- ]?(\d{3,5})/
+const LATE_REST =
+  /^(?:[- ]?(AA|AC|[A-Z])(?=[- ]|$))?(?:[- ]+([A-Z])(?:[A-Z]{1,2}\d?|\d)?(?=[- ]|$))?/
+const DDR3_REST = /^[- ]?([A-Z])?(?:[- ]+(\d{1,2})(?=[- ]|$))?/
+const DDR2_REST = /^[- ]?([A-Z])?(?:[- ]+(\d)-?(\d)-?(\d)(?=[- ]|$))?/
+const SERIAL = /(?:S\/?N|SERIAL(?: NO)?)[.:# ]+([A-Z0-9]{4,24})/
+const PART = /(?:P\/?N|PART NO)[.:# ]+([A-Z0-9][A-Z0-9./-]{2,30})/
+
+/** A line longer than this is no label. */
+const LONGEST = 400
+
+/**
+ * Reads label lines, one or many: `8GB 1Rx8 PC4-2666V-SA1-11`, `4GB 2Rx8 PC3L-12800S-11-13-B4`,
+ * `1GB 2Rx8 PC2-6400S-666-12-A3` and what people make of them. Lines that are none are named.
+ * Null where no line is a label. Layouts: the label annexes of the JEDEC module standards.
+ */
+export function readLabels(text: string): Reading | null {
+  const modules: ModuleReading[] = []
+  const problems: Problem[] = []
+  let line = 0
+  for (const row of tidy(text).split('\n')) {
+    line += 1
+    if (row.trim() === '') continue
+    let read = false
+    for (const part of row.length > LONGEST ? [] : partsOf(row)) {
+      const module = readLabel(part, line, problems)
+      if (module) modules.push(module)
+      read ||= module !== null
+    }
+    if (!read) problems.push({ code: 'NOT_A_LABEL', where: { line } })
+  }
+  return modules.length > 0 ? { format: 'label', modules, machine: null, problems } : null
+}
+
+/** The labels on one line: parted by semicolons, bars or tabs, or a new one where a capacity starts over. */
+function partsOf(row: string): string[] {
+  const single = (part: string) => part.indexOf('PC') === part.lastIndexOf('PC')
+  if (!/[;|\t]/.test(row) && single(row)) return [row]
+  return row
+    .split(/[;|\t]/)
+    .flatMap((part) => (single(part) ? [part] : part.split(/(?=(?:^| )\d{1,3} ?GB\b)/)))
+    .filter((part) => part.trim() !== '')
+}
+
+/** Upper case, one kind of dash and multiplication sign, O for 0 mended, no commas, no doubled spaces. */
+function tidy(text: string): string {
+  return text
+    .toUpperCase()
+    .replace(/[\u2010-\u2015\u2212_]/g, '-')
+    .replace(/[\u00d7*]/g, 'X')
+    .replace(/(?<=\d)O+|O+(?=\d)/g, (letters) => '0'.repeat(letters.length))
+    .replace(/[,"'\r\f\v\u00a0]/g, ' ')
+    .replace(/ {2,}/g, ' ')
+    .replace(/ - ?|- /g, '-')
+}
+
+interface Rate {
+  generation: Generation
+  dataRate: number
+  voltages: number[]
+  rest: string
+  ambiguous: boolean
+}
+
+function readLabel(text: string, line: number, problems: Problem[]): ModuleReading | null {
+  const where = { line }
+  const about = emptyModule('label', where)
+  const { module } = about
+  const complain = (code: ProblemCode) => problems.push({ code, where })
+  const capacityGiB = capacityIn(text)
+  const organisation = ORGANISATION.exec(text)
+  const rate = rateIn(text, capacityGiB)
+  if (!rate && !organisation) return null
+
+  if (rate) {
+    module.generation = rate.generation
+    module.voltages = rate.voltages
+    learnSuffix(module, rate, complain)
+    if (rate.ambiguous) complain('RATE_AMBIGUOUS')
+  } else complain(/PC|DDR/.test(text) ? 'RATE_UNKNOWN' : 'RATE_MISSING')
+
+  if (capacityGiB === null) complain('CAPACITY_MISSING')
+  else {
+    module.capacityGiB = capacityGiB
+    if (!isModuleCapacity(capacityGiB)) complain('CAPACITY_NOT_MADE')
+  }
+  if (organisation) {
+    const [, ranks, stack, width] = organisation
+    module.ranks = Number(ranks?.replace(/[IL]/, '1'))
+    module.deviceWidth = Number(width)
+    learnDensity(module, Number(stack ?? 1), complain)
+  } else complain('ORGANISATION_MISSING')
+  if (text.includes('N')) {
+    learn(about, 'serial', SERIAL.exec(text)?.[1])
+    learn(about, 'partNumber', PART.exec(text)?.[1])
+  }
+  return about
+}
+
+function capacityIn(text: string): number | null {
+  const match = CAPACITY.exec(text)
+  if (!match) return null
+  const figure = Number(match[1])
+  const unit = match[2]?.[0]
+  return unit === 'M' ? figure / 1024 : unit === 'T' ? figure * 1024 : figure
+}
+
+function rateIn(text: string, capacityGiB: number | null): Rate | null {
+  const numbered = NUMBERED.exec(text)
+  if (numbered) {
+    const generation = `DDR${numbered[1]}` as Generation
+    const meant = rateOfFigure(generation, Number(numbered[3]))
+    if (meant) return rateAt(text, numbered, meant, numbered[2])
+  }
+  const worded = WORDED.exec(text)
+  if (worded) {
+    const generation = `DDR${worded[1] === '1' ? '' : (worded[1] ?? '')}` as Generation
+    const meant = rateOfFigure(generation, Number(worded[3]))
+    if (meant) return rateAt(text, worded, meant, worded[2])
+  }
+  const bare = UNNUMBERED.exec(text)
+  if (!bare) return null
+  const possible = readRateName(`PC-${bare[1]}`).filter(
+    ({ generation }) => capacityGiB === null || capacityGiB <= (LARGEST[generation] ?? Infinity),
+  )
+  const [meant] = possible
+  return meant ? { ...rateAt(text, bare, meant, ''), ambiguous: possible.length > 1 } : null
+}
+
+/** The largest modules of the early generations, GiB: tells a name without its digit apart. */
+const LARGEST: Partial<Record<Generation, number>> = { DDR: 2, DDR2: 4 }
+
+function rateAt(
+  text: string,
+  match: RegExpExecArray,
+  { generation, dataRate }: { generation: Generation; dataRate: number },
+  letter: string | undefined,
+): Rate {
+  const rest = text.slice(match.index + match[0].length)
+  return { generation, dataRate, voltages: voltagesOf(generation, letter), rest, ambiguous: false }
+}
+
+/** The letter behind PC3: L is 1.35 V and runs at 1.5 too, U is 1.25 V. */
+function voltagesOf(generation: Generation, letter: string | undefined): number[] {
+  if (generation === 'DDR3' && letter === 'L') return [1.35, 1.5]
+  if (generation === 'DDR3' && letter === 'U') return [1.25]
+  return [USUAL_VOLTAGE[generation]]
+}
+
+/** What stands behind the rate: bin or CAS latency, and the module type. */
+function learnSuffix(
+  module: ModuleReading['module'],
+  { generation, dataRate, rest }: Rate,
+  complain: (code: ProblemCode) => void,
+): void {
+  const speed: ReadSpeed = { kind: 'standard', dataRate }
+  let type: string | undefined
+  if (generation === 'DDR4' || generation === 'DDR5') {
+    const [, bin, letter] = LATE_REST.exec(rest) ?? []
+    type = letter
+    const timings = bin ? timingsOfBin(generation, dataRate, bin) : undefined
+    if (timings) Object.assign(speed, timings)
+    else if (bin && letter === undefined && KINDS[bin]) type = bin
+    else if (bin) complain('BIN_UNKNOWN')
+  } else if (generation === 'DDR3') {
+    const [, letter, cl] = DDR3_REST.exec(rest) ?? []
+    type = letter
+    if (cl && Number(cl) >= 4 && Number(cl) <= 20) speed.cl = Number(cl)
+  } else {
+    const [, letter, cl, trcd, trp] = DDR2_REST.exec(rest) ?? []
+    type = letter
+    if (generation === 'DDR2' && cl) {
+      Object.assign(speed, { cl: Number(cl), trcd: Number(trcd), trp: Number(trp) })
+    }
+  }
+  module.speeds = [speed]
+  const kind = type === undefined ? undefined : KINDS[type]
+  if (kind) {
+    module.formFactor = kind.formFactor
+    module.buffering = kind.buffering
+    module.ecc = kind.ecc
+  } else complain(type === undefined ? 'FORM_MISSING' : 'TYPE_UNKNOWN')
+}
+
+function timingsOfBin(
+  generation: Generation,
+  dataRate: number,
+  bin: string,
+): Pick<ReadSpeed, 'cl' | 'trcd' | 'trp'> | undefined {
+  if (generation === 'DDR4') {
+    const cl = DDR4_BINS[dataRate]?.[bin]
+    return cl === undefined ? undefined : { cl, trcd: cl, trp: cl }
+  }
+  const timings = DDR5_BINS[dataRate]?.[bin]
+  return timings && { cl: timings[0], trcd: timings[1], trp: timings[2] }
+}
+
+/** A density nobody makes means that the label was misread; it is then no fact. */
+function learnDensity(
+  module: ModuleReading['module'],
+  stack: number,
+  complain: (code: ProblemCode) => void,
+): void {
+  const { capacityGiB, ranks, deviceWidth, generation } = module
+  if (!capacityGiB || !ranks || !deviceWidth) return
+  const dieGbit = (capacityGiB * 8) / ((ranks * stack * 64) / deviceWidth)
+  if (isMadeDensity(dieGbit, generation)) module.dieGbit = dieGbit
+  else complain('DENSITY_NOT_MADE')
+}
