@@ -4,7 +4,7 @@ export default defineConfig({
   ssr: {
     target: 'node',
     noExternal: true,
-    external: ['@electric-sql/pglite', 'fs-native-extensions'],
+    external: ['@electric-sql/pglite', 'fs-native-extensions', 'sharp'],
   },
   build: {
     ssr: true,

@@ -55,6 +55,7 @@ export function useServer() {
 
   return {
     raw,
+    address: () => base,
     db: () => db,
     get: (path: string) => raw(path),
     post: (path: string, body: unknown) => send('POST', path, body),

@@ -1,1 +1,3 @@
-export { STARTING_MACHINES, type StartingMachine } from './starting'
+export * from './parts'
+export * from './slots'
+export * from './starting'

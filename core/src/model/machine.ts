@@ -13,7 +13,16 @@ export const MACHINE_KINDS = [
 export const MachineKind = z.enum(MACHINE_KINDS)
 export type MachineKind = z.infer<typeof MachineKind>
 
-/** `order` is the maker's filling order (1 first), null where unknown; `color` is what the board shows. */
+const Share = z.number().min(0).max(100)
+
+/** Where a slot is drawn, in per cent of the board's width and height. */
+export const Place = z.object({ left: Share, top: Share, width: Share, height: Share })
+export type Place = z.infer<typeof Place>
+
+/**
+ * `order` is the maker's filling order (1 first), null where unknown; `color` is what the board shows;
+ * `place` where it sits on the drawing, left out where the drawing places it by itself.
+ */
 export const Slot = z.object({
   id: Lettering,
   channel: Lettering,
@@ -21,6 +30,7 @@ export const Slot = z.object({
   order: Count.nullable().default(null),
   mustFill: z.boolean().default(false),
   color: z.string().trim().max(24).nullable().default(null),
+  place: Place.optional(),
 })
 export type Slot = z.infer<typeof Slot>
 

@@ -82,3 +82,14 @@ export function dieGbit(module: Pick<Module, 'capacityGiB' | 'ranks' | 'deviceWi
   const devices = (module.ranks * 64) / module.deviceWidth
   return (module.capacityGiB * 8) / devices
 }
+
+/** What a module without an article is called, after what it is. */
+export function plainName(
+  module: Pick<Module, 'capacityGiB' | 'generation' | 'ranks'> & {
+    deviceWidth: number
+    speeds: readonly Pick<Speed, 'dataRate'>[]
+  },
+): string {
+  const { capacityGiB, generation, speeds, ranks, deviceWidth } = module
+  return `${capacityGiB} GiB ${generation}-${speeds[0]?.dataRate} ${ranks}R×${deviceWidth}`
+}

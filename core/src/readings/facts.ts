@@ -1,44 +1,4 @@
-import type { Buffering, FormFactor, Generation } from '../model'
-
-/** Where a fact comes from. */
-export const SOURCES = [
-  'opened',
-  'contents',
-  'unverified-contents',
-  'label',
-  'lettering',
-  'manual',
-  'readout',
-  'record',
-  'start',
-  'guess',
-] as const
-export type Source = (typeof SOURCES)[number]
-
-/** How far to believe a fact, rising. */
-export const TRUSTS = ['guess', 'weak', 'fair', 'good', 'sure'] as const
-export type Trust = (typeof TRUSTS)[number]
-
-const TRUST: Record<Source, { module: Trust; machine: Trust }> = {
-  opened: { module: 'good', machine: 'sure' },
-  contents: { module: 'sure', machine: 'weak' },
-  'unverified-contents': { module: 'weak', machine: 'guess' },
-  label: { module: 'good', machine: 'weak' },
-  lettering: { module: 'weak', machine: 'good' },
-  manual: { module: 'weak', machine: 'good' },
-  readout: { module: 'fair', machine: 'weak' },
-  record: { module: 'weak', machine: 'fair' },
-  start: { module: 'guess', machine: 'guess' },
-  guess: { module: 'guess', machine: 'guess' },
-}
-
-/**
- * How far a source is to be believed about a module or about the machine round it: a readout knows
- * what is fitted better than how many slots there are; contents are sure when their checksum holds.
- */
-export function trustIn(source: Source, about: 'module' | 'machine'): Trust {
-  return TRUST[source][about]
-}
+import type { Buffering, FormFactor, Generation, Source, Trust } from '../model'
 
 /** A place in what was read: a line of text (from 1), bytes (from 0), or an item of a JSON list (from 0). */
 export type Where = { line: number } | { byte: number; length: number } | { item: number }

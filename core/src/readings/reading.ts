@@ -1,12 +1,11 @@
-import {
-  type MachineFact,
-  type MachineFigures,
-  type ModuleFact,
-  type ModuleFigures,
-  type Problem,
-  type Source,
-  trustIn,
-  type Where,
+import { type Source, trustIn } from '../model'
+import type {
+  MachineFact,
+  MachineFigures,
+  ModuleFact,
+  ModuleFigures,
+  Problem,
+  Where,
 } from './facts'
 
 export const FORMATS = [

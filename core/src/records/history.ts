@@ -1,6 +1,16 @@
 import { z } from 'zod'
 
-export const RECORD_KINDS = ['customer', 'machine', 'module', 'job', 'plan'] as const
+export const RECORD_KINDS = [
+  'customer',
+  'machine',
+  'module',
+  'job',
+  'plan',
+  'reading',
+  'model',
+  'photo',
+  'list',
+] as const
 export const RecordKind = z.enum(RECORD_KINDS)
 export type RecordKind = z.infer<typeof RecordKind>
 

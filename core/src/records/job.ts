@@ -3,7 +3,10 @@ import { Assignment } from './assignment'
 import { Customer, NewCustomer } from './customer'
 import { MachineRecord, NewMachineRecord } from './machineRecord'
 import { ModuleRecord } from './moduleRecord'
+import { Photo } from './photo'
 import { Plan } from './plan'
+import { ReadingRecord } from './readingRecord'
+import { Rulings } from './sources'
 import { LongText, Money, OwnId, Stored, Versioned } from './stored'
 
 export const STAGES = [
@@ -27,6 +30,7 @@ const fields = {
   dueOn: z.iso.date('This is no date.').nullable(),
   stage: Stage,
   found: Assignment,
+  rulings: Rulings,
 }
 
 /** A new job brings a customer and a machine, each known by id or new. */
@@ -48,7 +52,7 @@ export const JobChange = z.object(fields).partial()
 export type JobChange = z.infer<typeof JobChange>
 export const JobPatch = Versioned.extend(JobChange.shape)
 
-/** `found` is what was in the slots when the machine came in. */
+/** `found` is what was in the slots when the machine came in; `rulings` settle what the evidence contradicts. */
 export const Job = Stored.extend({
   ...fields,
   number: z.int(),
@@ -63,6 +67,8 @@ export const JobFile = Job.extend({
   machine: MachineRecord,
   modules: z.array(ModuleRecord),
   plans: z.array(Plan),
+  readings: z.array(ReadingRecord),
+  photos: z.array(Photo),
 })
 export type JobFile = z.infer<typeof JobFile>
 

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { Machine } from '../model'
+import { Sources } from './sources'
 import { LongText, OwnId, ShortText, Stored, Versioned } from './stored'
 
 const fields = {
@@ -7,12 +8,16 @@ const fields = {
   serialNumber: ShortText,
   note: LongText,
   machine: Machine,
+  modelId: z.uuid().nullable(),
+  sources: Sources,
 }
 
 export const NewMachineRecord = OwnId.extend({
   ...fields,
   serialNumber: fields.serialNumber.default(''),
   note: fields.note.default(''),
+  modelId: fields.modelId.default(null),
+  sources: fields.sources.default({}),
 })
 export type NewMachineRecord = z.input<typeof NewMachineRecord>
 
@@ -20,6 +25,9 @@ export const MachineChange = z.object(fields).omit({ customerId: true }).partial
 export type MachineChange = z.infer<typeof MachineChange>
 export const MachinePatch = Versioned.extend(MachineChange.shape)
 
-/** One customer's device: its memory side as known, and what tells it from the next. */
+/**
+ * One customer's device: its memory side as known, with the source of each figure, what tells it from
+ * the next, and which of the shop's models it is.
+ */
 export const MachineRecord = Stored.extend(fields)
 export type MachineRecord = z.infer<typeof MachineRecord>

@@ -8,8 +8,13 @@ import { healthRoutes } from '../health'
 import { answerError, jsonBody, ownPagesOnly, unknownRoute } from '../http'
 import { jobRoutes } from '../jobs'
 import { machineRoutes } from '../machines'
+import { modelRoutes } from '../models'
 import { moduleRoutes } from '../modules'
+import { photoRoutes } from '../photos'
 import { planRoutes } from '../plans'
+import { readRoutes } from '../read'
+import { readingRoutes } from '../readings'
+import { validatedListRoutes } from '../validatedLists'
 import { webPages } from './webPages'
 
 /** The whole application over an open database: the API under /api/v1, the built web pages elsewhere. */
@@ -28,11 +33,16 @@ export function createApp(db: Database, webFolder?: string): Express {
   app.use(compression())
 
   const api = express.Router()
-  api.use(jsonBody)
+  api.use('/photos', photoRoutes(db))
+  api.use('/read', jsonBody('2mb'), readRoutes())
+  api.use('/readings', jsonBody('2mb'), readingRoutes(db))
+  api.use('/validated-lists', jsonBody('8mb'), validatedListRoutes(db))
+  api.use(jsonBody('1mb'))
   api.use('/health', healthRoutes(db))
   api.use('/evaluate', evaluateRoutes())
   api.use('/customers', customerRoutes(db))
   api.use('/machines', machineRoutes(db))
+  api.use('/models', modelRoutes(db))
   api.use('/modules', moduleRoutes(db))
   api.use('/jobs', jobRoutes(db))
   api.use('/plans', planRoutes(db))

@@ -1,8 +1,19 @@
 import type { Machine, Module } from '@tembrix/core/model'
-import type { Assignment, ModuleSource, RecordKind, Stage } from '@tembrix/core/records'
+import type {
+  Assignment,
+  ColumnMapping,
+  Cover,
+  ModuleSource,
+  RecordKind,
+  Rulings,
+  Sources,
+  Stage,
+  ValidatedEntry,
+} from '@tembrix/core/records'
 import { sql } from 'drizzle-orm'
 import {
   boolean,
+  customType,
   date,
   index,
   integer,
@@ -16,6 +27,8 @@ import {
 
 const moment = (name: string) =>
   timestamp(name, { withTimezone: true, mode: 'date', precision: 3 }).notNull().defaultNow()
+
+const bytes = customType<{ data: Uint8Array; driverData: Uint8Array }>({ dataType: () => 'bytea' })
 
 const stored = {
   id: uuid('id').primaryKey().defaultRandom(),
@@ -32,6 +45,30 @@ export const customers = pgTable('customers', {
   note: text('note').notNull(),
 })
 
+export const models = pgTable('models', {
+  ...stored,
+  machine: jsonb('machine').$type<Machine>().notNull(),
+  sources: jsonb('sources').$type<Sources>().notNull(),
+  openingMinutes: integer('opening_minutes'),
+  covers: jsonb('covers').$type<Cover[]>().notNull(),
+  cautions: jsonb('cautions').$type<string[]>().notNull(),
+  note: text('note').notNull(),
+})
+
+export const validatedLists = pgTable(
+  'validated_lists',
+  {
+    ...stored,
+    modelId: uuid('model_id')
+      .notNull()
+      .references(() => models.id),
+    name: text('name').notNull(),
+    mapping: jsonb('mapping').$type<ColumnMapping>().notNull(),
+    entries: jsonb('entries').$type<ValidatedEntry[]>().notNull(),
+  },
+  (table) => [index('validated_lists_model').on(table.modelId)],
+)
+
 export const machines = pgTable(
   'machines',
   {
@@ -42,6 +79,8 @@ export const machines = pgTable(
     serialNumber: text('serial_number').notNull(),
     note: text('note').notNull(),
     machine: jsonb('machine').$type<Machine>().notNull(),
+    modelId: uuid('model_id').references(() => models.id),
+    sources: jsonb('sources').$type<Sources>().notNull().default(sql`'{}'::jsonb`),
   },
   (table) => [index('machines_customer').on(table.customerId)],
 )
@@ -63,6 +102,7 @@ export const jobs = pgTable(
     dueOn: date('due_on', { mode: 'string' }),
     stage: text('stage').$type<Stage>().notNull(),
     found: jsonb('found').$type<Assignment>().notNull().default(sql`'{}'::jsonb`),
+    rulings: jsonb('rulings').$type<Rulings>().notNull().default(sql`'{}'::jsonb`),
   },
   (table) => [
     index('jobs_updated').on(table.updatedAt),
@@ -97,6 +137,45 @@ export const plans = pgTable(
   },
   (table) => [index('plans_job').on(table.jobId)],
 )
+
+export const readings = pgTable(
+  'readings',
+  {
+    ...stored,
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    name: text('name').notNull(),
+    by: text('by').notNull(),
+    text: text('text'),
+    base64: text('base64'),
+    seats: jsonb('seats').$type<Record<string, string | null>>().notNull(),
+  },
+  (table) => [index('readings_job').on(table.jobId)],
+)
+
+export const photos = pgTable(
+  'photos',
+  {
+    ...stored,
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    caption: text('caption').notNull(),
+    width: integer('width').notNull(),
+    height: integer('height').notNull(),
+    bytes: integer('bytes').notNull(),
+  },
+  (table) => [index('photos_job').on(table.jobId)],
+)
+
+/** The pictures themselves, apart from what is listed about them. */
+export const pictures = pgTable('pictures', {
+  photoId: uuid('photo_id')
+    .primaryKey()
+    .references(() => photos.id, { onDelete: 'cascade' }),
+  picture: bytes('picture').notNull(),
+})
 
 export const history = pgTable(
   'history',

@@ -1,17 +1,15 @@
 import express, { type RequestHandler } from 'express'
 import { HttpError } from './errors'
 
-const LIMIT = '1mb'
-
-/** Reads a JSON body of at most 1 MB. Text that the database cannot hold is refused here. */
-export const jsonBody: RequestHandler[] = [
+/** Reads a JSON body of at most `limit`. Text that the database cannot hold is refused here. */
+export const jsonBody = (limit: string): RequestHandler[] => [
   (request, _response, next) => {
     if (request.is('application/json') === false) {
       throw new HttpError(415, 'not_json', 'Send application/json.')
     }
     next()
   },
-  express.json({ limit: LIMIT, strict: false }),
+  express.json({ limit, strict: false }),
   (request, _response, next) => {
     if (!storable(request.body)) {
       throw new HttpError(

@@ -8,7 +8,9 @@ import {
   jobs,
   machines,
   modules,
+  photos,
   plans,
+  readings,
   type Transaction,
 } from '../database'
 import { checkAssignment } from '../placements'
@@ -20,6 +22,7 @@ import {
   find,
   jobKind,
   machineKind,
+  modelKind,
   planKind,
 } from '../store'
 
@@ -55,7 +58,7 @@ export function listJobs(db: Database, search: string, stage: Stage | undefined)
     .limit(500)
 }
 
-/** A job with its customer, machine, modules and plans. */
+/** A job with everything it rests on. */
 export async function readJob(tx: Transaction, id: string) {
   const job = await find(tx, jobKind, id)
   return {
@@ -68,6 +71,16 @@ export async function readJob(tx: Transaction, id: string) {
       .where(eq(modules.jobId, id))
       .orderBy(asc(modules.createdAt)),
     plans: await tx.select().from(plans).where(eq(plans.jobId, id)).orderBy(asc(plans.createdAt)),
+    readings: await tx
+      .select()
+      .from(readings)
+      .where(eq(readings.jobId, id))
+      .orderBy(asc(readings.createdAt)),
+    photos: await tx
+      .select()
+      .from(photos)
+      .where(eq(photos.jobId, id))
+      .orderBy(asc(photos.createdAt)),
   }
 }
 
@@ -84,6 +97,7 @@ export async function createJob(
     'name' in customer
       ? (await create(tx, customerKind, customer)).row
       : await find(tx, customerKind, customer.id)
+  if ('machine' in machine && machine.modelId) await find(tx, modelKind, machine.modelId)
   const device =
     'machine' in machine
       ? (await create(tx, machineKind, { ...machine, customerId: owner.id })).row

@@ -3,7 +3,16 @@ import { desc, eq } from 'drizzle-orm'
 import { Router } from 'express'
 import { z } from 'zod'
 import { type Database, machines } from '../database'
-import { answerCreated, change, create, customerKind, find, idOf, machineKind } from '../store'
+import {
+  answerCreated,
+  change,
+  create,
+  customerKind,
+  find,
+  idOf,
+  machineKind,
+  modelKind,
+} from '../store'
 
 const Query = z.object({ customerId: z.uuid().optional() })
 
@@ -22,6 +31,7 @@ export function machineRoutes(db: Database): Router {
     const machine = NewMachineRecord.parse(request.body)
     const created = await db.transaction(async (tx) => {
       await find(tx, customerKind, machine.customerId)
+      if (machine.modelId) await find(tx, modelKind, machine.modelId)
       return create(tx, machineKind, machine)
     })
     answerCreated(response, created)
@@ -35,7 +45,11 @@ export function machineRoutes(db: Database): Router {
   routes.patch('/:id', async (request, response) => {
     const id = idOf(request.params)
     const patch = MachinePatch.parse(request.body)
-    response.json(await db.transaction((tx) => change(tx, machineKind, id, patch)))
+    const changed = await db.transaction(async (tx) => {
+      if (patch.modelId) await find(tx, modelKind, patch.modelId)
+      return change(tx, machineKind, id, patch)
+    })
+    response.json(changed)
   })
 
   return routes

@@ -1,3 +1,13 @@
 export { answerCreated, idOf, versionOf } from './answer'
-export { customerKind, jobKind, machineKind, moduleKind, planKind } from './kinds'
-export { type Created, change, create, find, remove } from './store'
+export {
+  customerKind,
+  jobKind,
+  listKind,
+  machineKind,
+  modelKind,
+  moduleKind,
+  photoKind,
+  planKind,
+  readingKind,
+} from './kinds'
+export { type Created, change, create, find, historyOf, remove } from './store'

@@ -1,8 +1,22 @@
-import { customers, jobs, machines, modules, plans } from '../database'
+import {
+  customers,
+  jobs,
+  machines,
+  models,
+  modules,
+  photos,
+  plans,
+  readings,
+  validatedLists,
+} from '../database'
 import { kind } from './store'
 
 export const customerKind = kind(customers, 'customer')
 export const machineKind = kind(machines, 'machine')
+export const modelKind = kind(models, 'model')
+export const listKind = kind(validatedLists, 'list')
 export const moduleKind = kind(modules, 'module', (row) => row.jobId)
 export const jobKind = kind(jobs, 'job', (row) => row.id)
 export const planKind = kind(plans, 'plan', (row) => row.jobId)
+export const readingKind = kind(readings, 'reading', (row) => row.jobId)
+export const photoKind = kind(photos, 'photo', (row) => row.jobId)

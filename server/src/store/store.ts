@@ -1,18 +1,31 @@
 import { randomUUID } from 'node:crypto'
 import type { RecordKind } from '@tembrix/core/records'
-import { and, eq, sql } from 'drizzle-orm'
+import { and, desc, eq, sql } from 'drizzle-orm'
 import {
   type customers,
   history,
   type jobs,
   type machines,
+  type models,
   type modules,
+  type photos,
   type plans,
+  type readings,
   type Transaction,
+  type validatedLists,
 } from '../database'
 import { notFound, stale } from '../http'
 
-type StoredTable = typeof customers | typeof machines | typeof modules | typeof jobs | typeof plans
+type StoredTable =
+  | typeof customers
+  | typeof machines
+  | typeof models
+  | typeof validatedLists
+  | typeof modules
+  | typeof jobs
+  | typeof plans
+  | typeof readings
+  | typeof photos
 
 interface Kind<T extends StoredTable> {
   table: T
@@ -98,6 +111,16 @@ export async function remove<T extends StoredTable>(
   if (row.version !== version) throw stale(of.record)
   await tx.delete(of.table as StoredTable).where(eq(of.table.id, id))
   await remember(tx, of, row, 'removed', [])
+}
+
+/** Every write to a record, newest first. */
+export function historyOf(tx: Transaction, recordId: string) {
+  return tx
+    .select()
+    .from(history)
+    .where(eq(history.recordId, recordId))
+    .orderBy(desc(history.id))
+    .limit(500)
 }
 
 async function remember<T extends StoredTable>(

@@ -1,4 +1,5 @@
 import { configureStore } from '@reduxjs/toolkit'
+import { same } from '@tembrix/core/model'
 import { useDispatch, useSelector } from 'react-redux'
 import { API, api } from './api'
 import { type Delivery, startCourier } from './courier'
@@ -120,16 +121,5 @@ async function readRecord({ collection, recordId }: Entry): Promise<Fields | nul
 }
 
 function holds(current: Fields, fields: Fields): boolean {
-  return Object.entries(fields).every(
-    ([name, value]) => canonical(current[name]) === canonical(value),
-  )
-}
-
-/** JSON with keys in order, since a stored object need not come back in the order it went. */
-function canonical(value: unknown): string {
-  return JSON.stringify(value, (_key, inner) =>
-    inner !== null && typeof inner === 'object' && !Array.isArray(inner)
-      ? Object.fromEntries(Object.entries(inner).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : inner,
-  )
+  return Object.entries(fields).every(([name, value]) => same(current[name], value))
 }

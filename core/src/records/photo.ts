@@ -1,0 +1,23 @@
+import { z } from 'zod'
+import { Stored, Versioned } from './stored'
+
+/** The largest picture taken in, bytes as it comes from a camera. */
+export const PHOTO_LIMIT = 12_000_000
+
+export const PHOTO_TYPES = ['image/jpeg', 'image/png', 'image/webp'] as const
+
+const fields = { caption: z.string().trim().max(200) }
+
+export const PhotoChange = z.object(fields).partial()
+export type PhotoChange = z.infer<typeof PhotoChange>
+export const PhotoPatch = Versioned.extend(PhotoChange.shape)
+
+/** A picture on a job, without its bytes: `width` and `height` in pixels as stored. */
+export const Photo = Stored.extend({
+  jobId: z.uuid(),
+  ...fields,
+  width: z.int(),
+  height: z.int(),
+  bytes: z.int(),
+})
+export type Photo = z.infer<typeof Photo>

@@ -1,0 +1,52 @@
+import { z } from 'zod'
+import { DataRate, isModuleCapacity } from '../model'
+import { OwnId, Stored } from './stored'
+
+/** An article the maker tested: `kitSize` pieces to a kit, in as many as `slotsTested` slots, at `dataRate` MT/s. */
+export const ValidatedEntry = z.object({
+  article: z.string().trim().min(1, 'The article is missing.').max(120),
+  kitSize: z.int().min(1).max(64).nullable(),
+  capacityGiB: z
+    .number()
+    .refine(isModuleCapacity, 'No memory of this capacity is made.')
+    .nullable(),
+  slotsTested: z.int().min(1).max(64).nullable(),
+  dataRate: DataRate.nullable(),
+})
+export type ValidatedEntry = z.infer<typeof ValidatedEntry>
+
+export const VALIDATED_COLUMNS = [
+  'article',
+  'kitSize',
+  'capacityGiB',
+  'slotsTested',
+  'dataRate',
+] as const
+export type ValidatedColumn = (typeof VALIDATED_COLUMNS)[number]
+
+/** Which column of a table holds what, by the column's heading. */
+export const ColumnMapping = z.object({
+  headings: z.array(z.string().max(200)).max(200),
+  columns: z.partialRecord(z.enum(VALIDATED_COLUMNS), z.string().max(200)),
+})
+export type ColumnMapping = z.infer<typeof ColumnMapping>
+
+/** The most rows a list may have. */
+export const VALIDATED_LIMIT = 20_000
+
+const fields = {
+  modelId: z.uuid(),
+  name: z.string().trim().min(1).max(200),
+  mapping: ColumnMapping,
+  entries: z.array(ValidatedEntry).min(1, 'The list has no entry.').max(VALIDATED_LIMIT),
+}
+
+export const NewValidatedList = OwnId.extend(fields)
+export type NewValidatedList = z.input<typeof NewValidatedList>
+
+/** A maker's list of tested modules for a model of machine. */
+export const ValidatedList = Stored.extend(fields)
+export type ValidatedList = z.infer<typeof ValidatedList>
+
+export const ValidatedListLine = ValidatedList.omit({ entries: true }).extend({ count: z.int() })
+export type ValidatedListLine = z.infer<typeof ValidatedListLine>

@@ -1,0 +1,1 @@
+export { numberIn, parseTable, type Table } from './parse'

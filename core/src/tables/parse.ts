@@ -1,0 +1,54 @@
+import { dsvFormat } from 'd3-dsv'
+
+/** A table of text: its headings, and its rows with the line each begins on (from 1). */
+export interface Table {
+  separator: string
+  headings: string[]
+  rows: { line: number; cells: string[] }[]
+}
+
+const SEPARATORS = [',', ';', '\t', '|']
+
+/**
+ * Reads separated values: comma, semicolon, tab or bar, whichever the first line has most of, quoted
+ * or not. Null where there is no heading and no row.
+ */
+export function parseTable(text: string): Table | null {
+  const plain = text.charCodeAt(0) === 0xfeff ? text.slice(1) : text
+  const first = plain.trimStart().split('\n', 1)[0] ?? ''
+  const count = (one: string) => first.split(one).length
+  const separator = SEPARATORS.reduce((best, one) => (count(one) > count(best) ? one : best))
+  let line = 1 + (plain.length - plain.trimStart().length > 0 ? leadingLines(plain) : 0)
+  const [headings, ...rows] = dsvFormat(separator)
+    .parseRows(plain.trimStart())
+    .map((cells) => {
+      const at = line
+      line += 1 + cells.reduce((lines, cell) => lines + (cell.split('\n').length - 1), 0)
+      return { line: at, cells: cells.map((cell) => cell.trim()) }
+    })
+    .filter(({ cells }) => cells.some((cell) => cell !== ''))
+  return headings && rows.length > 0 ? { separator, headings: headings.cells, rows } : null
+}
+
+function leadingLines(text: string): number {
+  return text.slice(0, text.length - text.trimStart().length).split('\n').length - 1
+}
+
+/** A number as tables write it: with a decimal comma or point, thousands apart, a unit behind. */
+export function numberIn(cell: string): number | null {
+  const match = /-?\d[\d.,' \u00a0]*/.exec(cell)
+  if (!match) return null
+  const digits = match[0].trim().replace(/[' \u00a0]/g, '')
+  const comma = digits.lastIndexOf(',')
+  const point = digits.lastIndexOf('.')
+  const decimal = comma > point ? ',' : '.'
+  const parts = digits.split(decimal)
+  // One mark with three digits behind it parts thousands; a mark that comes twice does too.
+  const last = parts.at(-1) ?? ''
+  const isDecimal = parts.length === 2 && (last.length !== 3 || comma >= 0 === point >= 0)
+  const plain = isDecimal
+    ? `${parts[0]?.replace(/[.,]/g, '')}.${last}`
+    : digits.replace(/[.,]/g, '')
+  const number = Number(plain)
+  return Number.isFinite(number) ? number : null
+}

@@ -1,0 +1,46 @@
+import type { ValidatedEntry } from '../records'
+
+/**
+ * What a list says of an article: tested in at least so many slots, tested with fewer modules, or not
+ * on it, which means no more than untested.
+ */
+export type Standing =
+  | { kind: 'listed'; entry: ValidatedEntry }
+  | { kind: 'listed-for-fewer'; entry: ValidatedEntry; slotsTested: number }
+  | { kind: 'not-listed' }
+
+/** An article as lists spell it in various ways: without case, spaces and marks. */
+export function articleKey(article: string): string {
+  return article.toUpperCase().replace(/[^A-Z0-9]/g, '')
+}
+
+/** A list to look articles up in. */
+export type ValidatedIndex = ReadonlyMap<string, ValidatedEntry[]>
+
+export function indexed(entries: readonly ValidatedEntry[]): ValidatedIndex {
+  const index = new Map<string, ValidatedEntry[]>()
+  for (const entry of entries) {
+    const key = articleKey(entry.article)
+    const known = index.get(key)
+    if (known) known.push(entry)
+    else index.set(key, [entry])
+  }
+  return index
+}
+
+/**
+ * Looks up an article of which so many modules are to run together. An entry that does not say in how
+ * many slots it was tested counts for its kit, or for one module.
+ */
+export function lookUp(index: ValidatedIndex, article: string, modules: number): Standing {
+  const entries = index.get(articleKey(article)) ?? []
+  const slots = (entry: ValidatedEntry) => entry.slotsTested ?? entry.kitSize ?? 1
+  const best = entries.reduce<ValidatedEntry | null>(
+    (most, one) => (most === null || slots(one) > slots(most) ? one : most),
+    null,
+  )
+  if (!best) return { kind: 'not-listed' }
+  return slots(best) >= modules
+    ? { kind: 'listed', entry: best }
+    : { kind: 'listed-for-fewer', entry: best, slotsTested: slots(best) }
+}

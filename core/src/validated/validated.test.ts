@@ -1,0 +1,54 @@
+import { describe, expect, test } from 'vitest'
+import { parseTable, type Table } from '../tables'
+import { guessColumns, importValidated, indexed, lookUp } from '.'
+
+const LIST = `Vendor;Part Number;Kit;Module Size;Slots tested;Speed
+Alder;Q4-8-3200;1;8GB;1/2;DDR4-3200
+Alder;Q4 16 3200;2x16;2x16GB;2;3200 MT/s
+Alder;;1;8GB;2;3200
+Birch;B4-7;1;7GB;2;3200`
+
+const table = parseTable(LIST) as Table
+
+test('columns are told by their headings', () => {
+  expect(guessColumns(table.headings)).toEqual({
+    article: 'Part Number',
+    kitSize: 'Kit',
+    capacityGiB: 'Module Size',
+    slotsTested: 'Slots tested',
+    dataRate: 'Speed',
+  })
+})
+
+test('rows become entries; those that cannot are named by line', () => {
+  const { entries, faults } = importValidated(table, guessColumns(table.headings))
+  expect(entries).toEqual([
+    { article: 'Q4-8-3200', kitSize: 1, capacityGiB: 8, slotsTested: 2, dataRate: 3200 },
+    { article: 'Q4 16 3200', kitSize: 2, capacityGiB: 16, slotsTested: 2, dataRate: 3200 },
+  ])
+  expect(faults).toEqual([
+    { line: 4, message: 'article: The article is missing.' },
+    { line: 5, message: 'capacityGiB: No memory of this capacity is made.' },
+  ])
+})
+
+describe('looking up', () => {
+  const index = indexed(importValidated(table, guessColumns(table.headings)).entries)
+  test('an article however it is spelt', () => {
+    expect(lookUp(index, 'q4-16-3200', 2).kind).toBe('listed')
+  })
+  test('listed for two is not listed for four', () => {
+    expect(lookUp(index, 'Q4-8-3200', 4)).toMatchObject({
+      kind: 'listed-for-fewer',
+      slotsTested: 2,
+    })
+  })
+  test('not on the list', () => {
+    expect(lookUp(index, 'Q4-8', 1)).toEqual({ kind: 'not-listed' })
+  })
+  test('without a number of slots the kit counts', () => {
+    const entry = { article: 'K', kitSize: 2, capacityGiB: 8, slotsTested: null, dataRate: null }
+    expect(lookUp(indexed([entry]), 'K', 2).kind).toBe('listed')
+    expect(lookUp(indexed([entry]), 'K', 4).kind).toBe('listed-for-fewer')
+  })
+})

@@ -1,0 +1,1 @@
+export { modelRoutes } from './routes'

@@ -1,0 +1,1 @@
+export { photoRoutes } from './routes'

@@ -1,0 +1,90 @@
+import { PHOTO_LIMIT, PHOTO_TYPES, PhotoPatch } from '@tembrix/core/records'
+import { eq } from 'drizzle-orm'
+import express, { Router } from 'express'
+import { z } from 'zod'
+import { type Database, photos, pictures } from '../database'
+import { HttpError, jsonBody, notFound } from '../http'
+import {
+  answerCreated,
+  change,
+  create,
+  find,
+  idOf,
+  jobKind,
+  photoKind,
+  remove,
+  versionOf,
+} from '../store'
+import { encode } from './encode'
+
+const Query = z.object({
+  jobId: z.uuid(),
+  id: z.uuid().optional(),
+  caption: z
+    .string()
+    .trim()
+    .max(200)
+    .refine((text) => text.isWellFormed() && !text.includes('\0'), 'This is no text.')
+    .default(''),
+})
+
+/** Pictures on a job: taken in as they are (`?jobId=&caption=`), stored encoded anew. */
+export function photoRoutes(db: Database): Router {
+  const routes = Router()
+  const body = express.raw({ type: [...PHOTO_TYPES], limit: PHOTO_LIMIT })
+
+  routes.post('/', body, async (request, response) => {
+    const { jobId, id, caption } = Query.parse(request.query)
+    if (!Buffer.isBuffer(request.body)) {
+      throw new HttpError(415, 'not_a_photo', `Send one of ${PHOTO_TYPES.join(', ')}.`)
+    }
+    const known = id && (await db.select().from(photos).where(eq(photos.id, id)))[0]
+    if (known) {
+      answerCreated(response, { row: known, fresh: false })
+      return
+    }
+    const { picture, width, height } = await encode(request.body)
+    const created = await db.transaction(async (tx) => {
+      await find(tx, jobKind, jobId)
+      const bytes = picture.length
+      const made = await create(tx, photoKind, { id, jobId, caption, width, height, bytes })
+      if (made.fresh) await tx.insert(pictures).values({ photoId: made.row.id, picture })
+      return made
+    })
+    answerCreated(response, created)
+  })
+
+  routes.get('/:id', async (request, response) => {
+    const id = idOf(request.params)
+    response.json(await db.transaction((tx) => find(tx, photoKind, id)))
+  })
+
+  routes.get('/:id/picture', async (request, response) => {
+    const id = idOf(request.params)
+    const [row] = await db.select().from(pictures).where(eq(pictures.photoId, id))
+    if (!row) throw notFound('photo')
+    response
+      .set({
+        'content-type': 'image/jpeg',
+        'cache-control': 'private, max-age=31536000, immutable',
+      })
+      .send(Buffer.from(row.picture))
+  })
+
+  routes.use(jsonBody('1mb'))
+
+  routes.patch('/:id', async (request, response) => {
+    const id = idOf(request.params)
+    const patch = PhotoPatch.parse(request.body)
+    response.json(await db.transaction((tx) => change(tx, photoKind, id, patch)))
+  })
+
+  routes.delete('/:id', async (request, response) => {
+    const id = idOf(request.params)
+    const version = versionOf(request.query)
+    await db.transaction((tx) => remove(tx, photoKind, id, version))
+    response.status(204).end()
+  })
+
+  return routes
+}

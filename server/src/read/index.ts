@@ -1,0 +1,1 @@
+export { readRoutes } from './routes'

@@ -1,0 +1,1 @@
+export { validatedListRoutes } from './routes'
