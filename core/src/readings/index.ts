@@ -18,4 +18,5 @@ export {
   type Reading,
   type SlotName,
 } from './reading'
+export { textOfBytes } from './text'
 export { type Reported, writeCimCsv } from './writeCim'

@@ -123,3 +123,11 @@ export const SUPPLIED: [ArticleName, number][] = [
   ['server32', 11800],
   ['old8', 2800],
 ]
+
+/** What the board maker's list of the demonstration names, and in how many slots it was tested. */
+export const LISTED: [ArticleName, number][] = [
+  ['five8', 2],
+  ['five16', 4],
+  ['five24', 2],
+  ['five16fast', 2],
+]

@@ -1,7 +1,8 @@
-import { STARTING_MACHINES } from '@tembrix/core/machines'
 import type { Machine } from '@tembrix/core/model'
 import type { Stage } from '@tembrix/core/records'
 import type { ArticleName } from './articles'
+import { machine } from './machine'
+import { ALL_IN_ONE, LAPTOP, OLD_LAPTOP_LABEL } from './readouts'
 
 /** A job of the demonstration. Slots name the customer's modules, or the shop's as `shelf:` or `supplier:`. */
 export interface DemoJob {
@@ -19,12 +20,8 @@ export interface DemoJob {
   found: Record<string, ArticleName>
   planned?: Record<string, `own:${string}` | `shelf:${ArticleName}` | `supplier:${ArticleName}`>
   profile?: boolean
-}
-
-function machine(id: string, changes: Partial<Machine> & Pick<Machine, 'name'>): Machine {
-  const start = STARTING_MACHINES.find((one) => one.id === id)
-  if (!start) throw new Error(`no starting machine ${id}`)
-  return { ...start.machine, ...changes }
+  /** What was read on it, by name. */
+  read?: Record<string, string>
 }
 
 const oldLaptop: Machine = (() => {
@@ -58,6 +55,7 @@ export const DEMO_JOBS: DemoJob[] = [
     changed: 0.1,
     found: { A: 'laptop8slow' },
     planned: { A: 'own:A', B: 'shelf:laptop8slow' },
+    read: { 'listing of the running system': LAPTOP },
   },
   {
     customer: { name: 'Choir of Saint Aldwin', phone: '0555 0177', note: 'Ask for the librarian.' },
@@ -107,7 +105,7 @@ export const DEMO_JOBS: DemoJob[] = [
   {
     customer: { name: 'Cornelia Ashby', phone: '0555 0190' },
     machine: machine('all-in-one-4', { name: 'Gannet 24 All-in-one' }),
-    note: 'The readout says four slots and 64 GiB at most; the manual says 128. The hatch at the back opens with two screws.',
+    note: 'The hatch at the back opens with two screws.',
     complaint: 'The pottery’s shop runs on it and it freezes at the till.',
     uses: 'Till, stock list, music.',
     budget: 6000,
@@ -115,6 +113,7 @@ export const DEMO_JOBS: DemoJob[] = [
     due: 3,
     changed: 0.8,
     found: { A0: 'laptop4' },
+    read: { 'listing of the running system': ALL_IN_ONE },
   },
   {
     customer: { name: 'Yusuf Adair', phone: '0555 0133' },
@@ -166,6 +165,7 @@ export const DEMO_JOBS: DemoJob[] = [
     stage: 'intake',
     changed: 0.05,
     found: {},
+    read: { 'label, typed': OLD_LAPTOP_LABEL },
   },
   {
     customer: { name: 'Emil Farrow', phone: '0555 0170' },

@@ -1,5 +1,6 @@
 import { evaluate } from '@tembrix/core/evaluate'
-import { JobFile, piecesById, placementOf, STAGES } from '@tembrix/core/records'
+import { read } from '@tembrix/core/readings'
+import { JobFile, ModelRecord, piecesById, placementOf, STAGES } from '@tembrix/core/records'
 import { beforeAll, describe, expect, test } from 'vitest'
 import { useServer } from '../../test/server'
 import { seed } from './seed'
@@ -37,6 +38,24 @@ describe('the demonstration', () => {
         if (plan.placement) expect(starts(plan.placement, plan.profile)).toBe(true)
       }
     }
+  })
+
+  test('holds readings that can be read, on jobs with contradictions to settle', () => {
+    const readings = files.flatMap((file) => file.readings)
+    expect(readings.length).toBeGreaterThanOrEqual(3)
+    for (const { text } of readings) {
+      const { format, modules } = read(text ?? '')
+      expect(format).not.toBe('unknown')
+      expect(modules.length).toBeGreaterThan(0)
+    }
+  })
+
+  test('has machine records with sources, and a validated list', async () => {
+    const models = (await server.get('/models')).body
+    expect(models.length).toBeGreaterThanOrEqual(4)
+    for (const model of models) expect(ModelRecord.parse(model).sources).not.toEqual({})
+    expect((await server.get('/validated-lists')).body).toMatchObject([{ count: 4 }])
+    expect(files.some(({ machine }) => machine.modelId !== null)).toBe(true)
   })
 
   test('is not laid over what is there already', async () => {

@@ -1,12 +1,29 @@
-import type { Module } from '@tembrix/core/model'
-import { type Assignment, NewJob } from '@tembrix/core/records'
+import type { Machine, Module } from '@tembrix/core/model'
+import {
+  type Assignment,
+  NewJob,
+  NewModelRecord,
+  NewReadingRecord,
+  NewValidatedList,
+  type Sources,
+} from '@tembrix/core/records'
 import { addDays, formatISO, subMinutes } from 'date-fns'
 import { count, eq } from 'drizzle-orm'
 import { type Database, jobs, plans, type Transaction } from '../database'
 import { createJob } from '../jobs'
-import { change, create, jobKind, moduleKind, planKind } from '../store'
-import { ARTICLES, SHELF, SUPPLIED } from './articles'
+import {
+  change,
+  create,
+  jobKind,
+  listKind,
+  modelKind,
+  moduleKind,
+  planKind,
+  readingKind,
+} from '../store'
+import { ARTICLES, LISTED, SHELF, SUPPLIED } from './articles'
 import { DEMO_JOBS, type DemoJob } from './jobs'
+import { DEMO_LIST, DEMO_MODELS } from './models'
 
 /** Fills an empty database with the demonstration shop; one that holds anything is left as it is. Returns whether it did. */
 export async function seed(db: Database): Promise<boolean> {
@@ -14,7 +31,8 @@ export async function seed(db: Database): Promise<boolean> {
   if (stored && stored.jobs > 0) return false
   await db.transaction(async (tx) => {
     const shop = await stockShop(tx)
-    for (const job of DEMO_JOBS) await seedJob(tx, job, shop)
+    const models = await seedModels(tx)
+    for (const job of DEMO_JOBS) await seedJob(tx, job, shop, models)
   })
   return true
 }
@@ -36,14 +54,46 @@ async function stockShop(tx: Transaction): Promise<Stocked[]> {
   return stocked
 }
 
-async function seedJob(tx: Transaction, job: DemoJob, shop: Stocked[]): Promise<void> {
+/** The shop's machine records, by name. */
+type Models = ReadonlyMap<string, { id: string; machine: Machine; sources: Sources }>
+
+async function seedModels(tx: Transaction): Promise<Models> {
+  const models = new Map<string, { id: string; machine: Machine; sources: Sources }>()
+  for (const model of DEMO_MODELS) {
+    const { row } = await create(tx, modelKind, NewModelRecord.parse(model))
+    models.set(model.machine.name, row)
+  }
+  const { model, name, mapping } = DEMO_LIST
+  const modelId = models.get(model)?.id
+  if (!modelId) throw new Error(`the demonstration has no ${model}`)
+  const entries = LISTED.map(([listed, slotsTested]) => {
+    const { article: name, capacityGiB, speeds, kit }: Module = ARTICLES[listed]
+    const dataRate = Math.max(...speeds.map((speed) => speed.dataRate))
+    return { article: name, kitSize: kit?.size ?? 1, capacityGiB, slotsTested, dataRate }
+  })
+  await create(tx, listKind, NewValidatedList.parse({ modelId, name, mapping, entries }))
+  return models
+}
+
+async function seedJob(
+  tx: Transaction,
+  job: DemoJob,
+  shop: Stocked[],
+  models: Models,
+): Promise<void> {
   const { machine, serialNumber, note, customer, complaint, uses, budget, stage, due } = job
   const today = new Date()
   const { row } = await createJob(
     tx,
     NewJob.parse({
       customer,
-      machine: { machine, serialNumber, note },
+      machine: {
+        machine: models.get(machine.name)?.machine ?? machine,
+        serialNumber,
+        note,
+        modelId: models.get(machine.name)?.id ?? null,
+        sources: models.get(machine.name)?.sources ?? {},
+      },
       complaint,
       uses,
       budget,
@@ -57,6 +107,10 @@ async function seedJob(tx: Transaction, job: DemoJob, shop: Stocked[]): Promise<
     found[slot] = { moduleId: (await create(tx, moduleKind, piece)).row.id, unit: 0 }
   }
   await change(tx, jobKind, row.id, { version: 1, found })
+  for (const [name, text] of Object.entries(job.read ?? {})) {
+    const reading = { jobId: row.id, name, text, by: 'Mika' }
+    await create(tx, readingKind, NewReadingRecord.parse(reading))
+  }
   if (job.planned) {
     const [plan] = await tx.select().from(plans).where(eq(plans.jobId, row.id))
     if (!plan) throw new Error('a new job has a plan')

@@ -15,6 +15,9 @@ const Start = lazy(async () => ({ default: (await job()).Start }))
 const Intake = lazy(async () => ({ default: (await job()).Intake }))
 const Identify = lazy(async () => ({ default: (await job()).Identify }))
 const Plan = lazy(async () => ({ default: (await job()).Plan }))
+const Machines = lazy(async () => ({ default: (await import('../machines')).Machines }))
+const MachineModel = lazy(async () => ({ default: (await import('../machines')).MachineModel }))
+const Reference = lazy(async () => ({ default: (await import('../reference')).Reference }))
 const PlanSheet = lazy(async () => ({ default: (await job()).PlanSheet }))
 
 const page = (element: React.ReactNode) => <Suspense fallback={null}>{element}</Suspense>
@@ -36,6 +39,9 @@ const router = createBrowserRouter([
           { path: 'plan', element: page(<Plan />) },
         ],
       },
+      { path: '/machines', element: page(<Machines />) },
+      { path: '/machines/:id', element: page(<MachineModel />) },
+      { path: '/reference', element: page(<Reference />) },
       { path: '*', element: <Nowhere /> },
     ],
   },

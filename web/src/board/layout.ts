@@ -1,12 +1,7 @@
-import type { Machine } from '@tembrix/core/model'
+import type { Machine, Place } from '@tembrix/core/model'
 
 /** A rectangle on the drawn board, in per cent of its width and height. */
-export interface Rect {
-  left: number
-  top: number
-  width: number
-  height: number
-}
+export type Rect = Place
 
 /** The style that puts an element there. */
 export const at = ({ left, top, width, height }: Rect) =>
@@ -28,15 +23,19 @@ export interface BoardLayout {
 
 const GAP = 2
 
-/** Where things sit on a board of this kind, with slots in the order in which the machine lists them. */
+/**
+ * Where things sit on a board of this kind, with slots in the order in which the machine lists them,
+ * but for those that the record gives a place.
+ */
 export function layoutOf({ formFactor, slots, soldered }: Machine): BoardLayout {
   const ids = slots.map(({ id }) => id)
   const upright = formFactor === 'DIMM'
-  const place = upright ? (ids.length > 4 ? bothSides : oneSide) : rows
-  const { processor, areas } = place(ids)
+  const arrange = upright ? (ids.length > 4 ? bothSides : oneSide) : rows
+  const { processor, areas } = arrange(ids)
+  const placed = slots.flatMap(({ id, place }) => (place ? [[id, place] as const] : []))
   return {
     processor,
-    slots: areas,
+    slots: { ...areas, ...Object.fromEntries(placed) },
     banks: bankRects(soldered.length, ids.length, processor),
     upright,
   }

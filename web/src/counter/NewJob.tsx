@@ -1,4 +1,3 @@
-import { STARTING_MACHINES } from '@tembrix/core/machines'
 import { NewCustomer, NewJob as NewJobSchema } from '@tembrix/core/records'
 import { type FormEvent, useEffect, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -8,9 +7,11 @@ import {
   useAppSelector,
   useCreateJobMutation,
   useCustomersQuery,
+  useModelsQuery,
 } from '../data'
 import { Bar } from '../shell'
-import { Button, Field, plural, TextInput } from '../ui'
+import { Button, Field, TextInput } from '../ui'
+import { MachineChoice, type StartingPoint, startingPoints } from './MachineChoice'
 
 const DRAFT = 'new-job'
 
@@ -64,7 +65,10 @@ export function NewJob() {
     checked && !known
       ? contact.error?.issues.find(({ path }) => path[0] === field)?.message
       : undefined
-  const start = STARTING_MACHINES.find(({ id }) => id === draft.start)
+  const { data: models = [] } = useModelsQuery()
+  const start: StartingPoint | undefined = startingPoints(models).find(
+    ({ id }) => id === draft.start,
+  )
 
   useEffect(() => {
     if (checked) form.current?.querySelector<HTMLElement>('[aria-invalid=true]')?.focus()
@@ -78,7 +82,7 @@ export function NewJob() {
     const job = NewJobSchema.parse({
       id: draft.jobId,
       customer: known ? { id: known.id } : contact.data,
-      machine: { machine: start.machine },
+      machine: { machine: start.machine, modelId: start.modelId, sources: start.sources },
       complaint: draft.complaint,
     })
     const answer = await create(job)
@@ -172,38 +176,16 @@ export function NewJob() {
 
         <fieldset className="bg-sheet p-4" aria-describedby="machine-problem">
           <legend className="float-left mb-2 w-full text-lg font-semibold">Machine</legend>
-          <p className="clear-left mb-2 text-ink-2">
-            Start from the nearest; the next step corrects it by what you find.
-          </p>
           {checked && !start && (
-            <p id="machine-problem" className="mb-2 font-medium text-stop">
+            <p id="machine-problem" className="clear-left mb-2 font-medium text-stop">
               Choose the kind of machine.
             </p>
           )}
-          <div className="flex flex-col gap-1.5">
-            {STARTING_MACHINES.map(({ id, machine }) => (
-              <label
-                key={id}
-                className="flex min-h-13 cursor-pointer items-center gap-3 rounded-sm border border-rule-2 px-3 py-1 has-checked:border-2 has-checked:border-act has-checked:bg-act-soft has-focus-visible:outline-3 has-focus-visible:outline-gold-line"
-              >
-                <input
-                  type="radio"
-                  name="start"
-                  value={id}
-                  checked={draft.start === id}
-                  onChange={() => set({ start: id })}
-                  className="size-5 accent-[var(--act)]"
-                />
-                <span className="leading-tight">
-                  <b className="font-semibold">{machine.name}</b>
-                  <span className="block text-sm text-ink-2">
-                    {plural(machine.channels.length, 'channel')}, at most {machine.limits.totalGiB}{' '}
-                    GiB{machine.slots.length === 0 ? ', nothing can be added' : ''}
-                  </span>
-                </span>
-              </label>
-            ))}
-          </div>
+          <MachineChoice
+            models={models}
+            chosen={draft.start}
+            onChoose={(id) => set({ start: id })}
+          />
         </fieldset>
 
         <div className="flex flex-wrap items-center justify-end gap-3 md:col-span-2">

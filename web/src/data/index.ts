@@ -1,11 +1,21 @@
 export {
+  API,
   api,
+  useAddPhotoMutation,
   useCreateJobMutation,
+  useCreateModelMutation,
+  useCreateValidatedListMutation,
   useCustomersQuery,
   useHistoryQuery,
   useJobQuery,
   useJobsQuery,
+  useModelHistoryQuery,
+  useModelsQuery,
+  useRemoveModelMutation,
+  useRemoveValidatedListMutation,
   useShopModulesQuery,
+  useValidatedListQuery,
+  useValidatedListsQuery,
 } from './api'
 export {
   type Collection,
@@ -20,6 +30,6 @@ export {
   linkOf,
   removed,
 } from './outbox'
-export { overlay } from './overlay'
+export { overlay, overlayModels } from './overlay'
 export { insist, openStore, type Store, useAppDispatch, useAppSelector } from './store'
 export { done, redone, type Step, undone } from './undo'

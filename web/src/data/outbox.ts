@@ -1,11 +1,21 @@
 import { createSlice, nanoid, type PayloadAction } from '@reduxjs/toolkit'
 
-export type Collection = 'customers' | 'machines' | 'modules' | 'jobs' | 'plans'
+export type Collection =
+  | 'customers'
+  | 'machines'
+  | 'modules'
+  | 'jobs'
+  | 'plans'
+  | 'readings'
+  | 'photos'
+  | 'models'
+  | 'validated-lists'
 export type Fields = Record<string, unknown>
 
 /** A write on its way to the server. Entries go out in order; those of one record never overtake each other. */
 export interface Entry {
   id: string
+  /** The job it belongs to; empty for the shop's own records. */
   jobId: string
   collection: Collection
   recordId: string

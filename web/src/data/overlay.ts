@@ -1,58 +1,93 @@
-import type { JobFile, ModuleRecord } from '@tembrix/core/records'
+import type { JobFile, ModelRecord } from '@tembrix/core/records'
 import { type Collection, type Entry, type Fields, keyOf } from './outbox'
+
+/** The lists of a job whose records come and go. */
+const LISTS = ['modules', 'readings', 'photos'] as const
+type List = (typeof LISTS)[number]
+
+const isList = (collection: Collection): collection is List =>
+  (LISTS as readonly string[]).includes(collection)
+
+/** What a record just made holds until the server has said more. */
+const UNSET: Record<List, Fields> = {
+  modules: { price: null, note: '' },
+  readings: { by: '', text: null, base64: null, seats: {} },
+  photos: {},
+}
+
+interface Known {
+  id: string
+}
 
 /** A job as it is once every waiting write is through: what the server has, with the outbox laid over it. */
 export function overlay(file: JobFile, entries: readonly Entry[]): JobFile {
   const own = entries.filter((entry) => entry.jobId === file.id)
   if (own.length === 0) return file
-  const lay = <T extends { id: string }>(collection: Collection, record: T): T => {
-    const key = keyOf({ collection, recordId: record.id })
-    const fields = own.filter((entry) => entry.action === 'change' && keyOf(entry) === key)
-    return fields.length === 0
-      ? record
-      : Object.assign({}, record, ...fields.map((one) => one.fields))
-  }
-  const gone = new Set(
-    own.filter((entry) => entry.action === 'remove').map((entry) => entry.recordId),
-  )
-  const known = new Set(file.modules.map(({ id }) => id))
-  const fresh = own.filter(
-    (entry) =>
-      entry.collection === 'modules' && entry.action === 'create' && !known.has(entry.recordId),
-  )
+  const lay = <T extends Known>(collection: Collection, record: T) => laid(own, collection, record)
   return {
     ...lay('jobs', file),
     customer: lay('customers', file.customer),
     machine: lay('machines', file.machine),
-    modules: own.some(({ collection }) => collection === 'modules')
-      ? [...file.modules, ...fresh.map(asModule)]
-          .filter(({ id }) => !gone.has(id))
-          .map((module) => lay('modules', module))
-      : file.modules,
+    modules: laidList(own, 'modules', file.modules),
+    readings: laidList(own, 'readings', file.readings),
+    photos: laidList(own, 'photos', file.photos),
     plans: file.plans.map((plan) => lay('plans', plan)),
   }
 }
 
-function asModule({ recordId, fields, version }: Entry): ModuleRecord {
-  const unset = { price: null, note: '', createdAt: '', updatedAt: '' }
-  return { ...unset, ...(fields as Fields), id: recordId, version } as ModuleRecord
+/** The shop's models with the outbox laid over them. */
+export function overlayModels(models: ModelRecord[], entries: readonly Entry[]): ModelRecord[] {
+  const own = entries.filter(({ collection }) => collection === 'models')
+  return own.length === 0 ? models : models.map((model) => laid(own, 'models', model))
+}
+
+function laid<T extends Known>(own: readonly Entry[], collection: Collection, record: T): T {
+  const key = keyOf({ collection, recordId: record.id })
+  const changes = own.filter((entry) => entry.action === 'change' && keyOf(entry) === key)
+  return changes.length === 0
+    ? record
+    : Object.assign({}, record, ...changes.map(({ fields }) => fields))
+}
+
+function laidList<T extends Known>(own: readonly Entry[], collection: List, records: T[]): T[] {
+  const entries = own.filter((entry) => entry.collection === collection)
+  if (entries.length === 0) return records
+  const gone = new Set(
+    entries.flatMap(({ action, recordId }) => (action === 'remove' ? [recordId] : [])),
+  )
+  const known = new Set(records.map(({ id }) => id))
+  const fresh = entries
+    .filter(({ action, recordId }) => action === 'create' && !known.has(recordId))
+    .map(({ recordId, fields, version }) => {
+      const stamps = { createdAt: '', updatedAt: '' }
+      return { ...UNSET[collection], ...stamps, ...fields, id: recordId, version } as unknown as T
+    })
+  return [...records, ...fresh]
+    .filter(({ id }) => !gone.has(id))
+    .map((record) => laid(entries, collection, record))
 }
 
 /** What the server answered to a write, taken into the job as it was read. */
 export function absorb(file: JobFile, entry: Entry, answer: Fields | null): void {
   const { collection, recordId } = entry
-  if (collection === 'modules') {
-    file.modules = file.modules.filter(({ id }) => id !== recordId || answer !== null)
-    const known = file.modules.find(({ id }) => id === recordId)
-    if (known) Object.assign(known, answer)
-    else if (answer) file.modules.push(answer as unknown as ModuleRecord)
-  } else {
-    const homes: Record<Exclude<Collection, 'modules'>, object | undefined> = {
-      jobs: file,
-      customers: file.customer,
-      machines: file.machine,
-      plans: file.plans.find(({ id }) => id === recordId),
-    }
-    Object.assign(homes[collection] ?? {}, answer)
+  if (isList(collection)) {
+    absorbInto(file[collection] as Known[], recordId, answer)
+    return
   }
+  const homes: Partial<Record<Collection, object>> = {
+    jobs: file,
+    customers: file.customer,
+    machines: file.machine,
+    plans: file.plans.find(({ id }) => id === recordId) ?? {},
+  }
+  Object.assign(homes[collection] ?? {}, answer)
+}
+
+/** The same into a list: changed where it is, added, or taken out. */
+export function absorbInto(list: Known[], recordId: string, answer: Fields | null): void {
+  const at = list.findIndex(({ id }) => id === recordId)
+  if (answer === null) {
+    if (at >= 0) list.splice(at, 1)
+  } else if (at >= 0) Object.assign(list[at] as Known, answer)
+  else list.push(answer as unknown as Known)
 }

@@ -16,7 +16,7 @@ import {
   sent,
   unreachable,
 } from './outbox'
-import { absorb } from './overlay'
+import { absorb, absorbInto } from './overlay'
 import { claimTab } from './tab'
 import { undoReducer } from './undo'
 
@@ -62,7 +62,11 @@ function keepOutbox(store: Store, keep: Keep, tab: string): void {
     due = false
     const { outbox } = store.getState()
     if (outbox.entries !== kept.entries || outbox.drafts !== kept.drafts) {
-      storeOutbox(keep, tab, outbox)
+      try {
+        storeOutbox(keep, tab, outbox)
+      } catch {
+        // The browser's storage is full; what waits stays in memory and goes out from there.
+      }
     }
     kept = outbox
   }
@@ -78,7 +82,7 @@ async function settle(store: Store, entry: Entry, delivery: Delivery): Promise<v
   const { dispatch } = store
   if (delivery.kind === 'sent') {
     const { answer } = delivery
-    dispatch(api.util.updateQueryData('job', entry.jobId, (file) => absorb(file, entry, answer)))
+    take(store, entry, answer)
     dispatch(sent({ id: entry.id, version: (answer?.version as number | undefined) ?? null }))
   } else if (delivery.kind === 'unreachable') {
     dispatch(unreachable())
@@ -89,16 +93,30 @@ async function settle(store: Store, entry: Entry, delivery: Delivery): Promise<v
   }
 }
 
+/** Takes what the server has stored into what was read from it. */
+function take({ dispatch }: Store, entry: Entry, answer: Fields | null): void {
+  if (entry.jobId !== '') {
+    dispatch(api.util.updateQueryData('job', entry.jobId, (file) => absorb(file, entry, answer)))
+  } else if (entry.collection === 'models') {
+    dispatch(
+      api.util.updateQueryData('models', undefined, (models) =>
+        absorbInto(models, entry.recordId, answer),
+      ),
+    )
+  }
+}
+
 /**
  * The record has moved on. Where it already holds what was to be written (an answer was lost on its
  * way), the write is done; otherwise the user decides.
  */
-async function settleStale({ dispatch }: Store, entry: Entry): Promise<void> {
+async function settleStale(store: Store, entry: Entry): Promise<void> {
+  const { dispatch } = store
   const current = await readRecord(entry)
   if (!current) {
     dispatch(unreachable())
   } else if (holds(current, entry.fields)) {
-    dispatch(api.util.updateQueryData('job', entry.jobId, (file) => absorb(file, entry, current)))
+    take(store, entry, current)
     dispatch(sent({ id: entry.id, version: current.version as number }))
   } else {
     dispatch(conflicted(entry.id))

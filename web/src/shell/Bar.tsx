@@ -1,8 +1,15 @@
-import { Moon, Sun } from 'lucide-react'
+import { BookOpen, ClipboardList, HardDrive, Moon, Sun } from 'lucide-react'
 import type { ReactNode } from 'react'
-import { Link } from 'react-router'
+import { Link, NavLink } from 'react-router'
 import { SaveState } from './SaveState'
+import { Technician } from './Technician'
 import { useTheme } from './theme'
+
+const PLACES = [
+  { to: '/', name: 'Counter', icon: ClipboardList },
+  { to: '/machines', name: 'Machines', icon: HardDrive },
+  { to: '/reference', name: 'Reference', icon: BookOpen },
+]
 
 /** The strip on top of every screen: home, what this is about, and whether all of it is saved. */
 export function Bar({ children }: { children?: ReactNode }) {
@@ -17,8 +24,25 @@ export function Bar({ children }: { children?: ReactNode }) {
         <Mark />
         Tembrix
       </Link>
+      <nav aria-label="Main" className="flex">
+        {PLACES.map(({ to, name, icon: Icon }) => (
+          <NavLink
+            key={to}
+            to={to}
+            end
+            title={name}
+            className={({ isActive }) =>
+              `flex min-h-11 items-center gap-1.5 border-b-3 px-2 text-sm ${isActive ? 'border-act font-semibold' : 'border-transparent text-ink-2 hover:bg-sheet-2'}`
+            }
+          >
+            <Icon size={17} aria-hidden />
+            <span className="max-lg:sr-only">{name}</span>
+          </NavLink>
+        ))}
+      </nav>
       <div className="flex min-w-0 flex-1 items-center gap-3">{children}</div>
       <SaveState />
+      <Technician />
       <button
         type="button"
         onClick={toggle}

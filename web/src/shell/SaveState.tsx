@@ -34,6 +34,10 @@ const COLLECTION_NAMES: Record<Entry['collection'], string> = {
   modules: 'a module',
   jobs: 'the job',
   plans: 'the plan',
+  readings: 'a reading',
+  photos: 'a photo',
+  models: 'a machine record',
+  'validated-lists': 'a validated list',
 }
 
 /** Whether everything typed has reached the server, and what to do where it cannot. */

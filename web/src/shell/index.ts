@@ -1,2 +1,3 @@
 export { Bar } from './Bar'
+export { useTechnician } from './technician'
 export { applyTheme } from './theme'

@@ -13,12 +13,14 @@ interface Props {
   label: string
   hint?: string | undefined
   error?: string | undefined
+  /** Something small beneath the control. */
+  aside?: ReactNode
   className?: string
   children: (control: Control) => ReactNode
 }
 
 /** A label, its control, and beneath it what is wrong with the value or what to know about it. */
-export function Field({ label, hint, error, className = '', children }: Props) {
+export function Field({ label, hint, error, aside, className = '', children }: Props) {
   const id = useId()
   const below = error ?? hint
   return (
@@ -31,6 +33,7 @@ export function Field({ label, hint, error, className = '', children }: Props) {
         'aria-invalid': error !== undefined,
         'aria-describedby': below ? `${id}-below` : undefined,
       })}
+      {aside}
       {below && (
         <p
           id={`${id}-below`}

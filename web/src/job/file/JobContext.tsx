@@ -1,4 +1,5 @@
 import { evaluate } from '@tembrix/core/evaluate'
+import type { Evidence } from '@tembrix/core/evidence'
 import type { Evaluation, Machine, Placement, Settings } from '@tembrix/core/model'
 import {
   type Assignment,
@@ -20,6 +21,7 @@ import {
   useShopModulesQuery,
 } from '../../data'
 import { type Edit, useEdit } from './useEdit'
+import { useEvidence } from './useEvidence'
 
 /** One state of the slots, as found or as planned, and what it does. */
 export interface Situation {
@@ -38,6 +40,7 @@ export interface JobView {
   now: Situation
   planned: Situation
   cost: { total: number; unpriced: number }
+  evidence: Evidence
   edit: Edit
 }
 
@@ -97,7 +100,9 @@ function Opened({
       if (collection === 'jobs') return stored.version
       if (collection === 'customers') return stored.customer.version
       if (collection === 'machines') return stored.machine.version
-      return [...stored.plans, ...stored.modules].find(({ id }) => id === recordId)?.version
+      return [...stored.plans, ...stored.modules, ...stored.readings].find(
+        ({ id }) => id === recordId,
+      )?.version
     },
     [stored],
   )
@@ -106,9 +111,10 @@ function Opened({
   const now = useSituation(machine, file.found, pieces, false)
   const planned = useSituation(machine, plan.placement ?? file.found, pieces, plan.profile)
   const cost = useMemo(() => costOf(planned.assignment, pieces), [planned.assignment, pieces])
+  const evidence = useEvidence(file, machine, now.evaluation.run?.dataRate ?? null)
   const view = useMemo(
-    () => ({ file, machine, plan, shop, pieces, now, planned, cost, edit }),
-    [file, machine, plan, shop, pieces, now, planned, cost, edit],
+    () => ({ file, machine, plan, shop, pieces, now, planned, cost, evidence, edit }),
+    [file, machine, plan, shop, pieces, now, planned, cost, evidence, edit],
   )
   return <Context value={view}>{children}</Context>
 }

@@ -1,3 +1,4 @@
 export { JobProvider, type JobView, type Situation, useJob } from './JobContext'
 export type { Edit } from './useEdit'
-export { type RecordForm, useRecordForm, withValue } from './useRecordForm'
+export { readingOf } from './useEvidence'
+export { useJobForm } from './useJobForm'

@@ -4,10 +4,9 @@ import { Pencil, Plus } from 'lucide-react'
 import { useState } from 'react'
 import { Tray } from '../../board'
 import { created, removed, useAppDispatch } from '../../data'
+import { draftOf, likelyModule, ModuleDialog } from '../../machine'
 import { Button } from '../../ui'
 import { type JobView, useJob } from '../file'
-import { ModuleDialog } from './ModuleDialog'
-import { draftOf, likelyModule } from './moduleForm'
 
 type Open = { kind: 'none' } | { kind: 'add' } | { kind: 'correct'; record: ModuleRecord }
 

@@ -2,16 +2,31 @@ import { STARTING_MACHINES } from '@tembrix/core/machines'
 import { MACHINE_KINDS, type Machine } from '@tembrix/core/model'
 import { MachineChange } from '@tembrix/core/records'
 import { FindingList } from '../../findings'
+import { ControllerFields, LimitFields, SlotFields, type Sourcing } from '../../machine'
+import { useTechnician } from '../../shell'
 import { capacity, Field, Select, TextInput } from '../../ui'
-import { useJob, useRecordForm } from '../file'
-import { ControllerFields } from './ControllerFields'
-import { LimitFields } from './LimitFields'
-import { SlotFields } from './SlotFields'
+import { useJob, useJobForm } from '../file'
+import { Disputes } from './Disputes'
+import { Ledger } from './Ledger'
+import { ModelRecord } from './ModelRecord'
+import { Photos } from './Photos'
+import { Proposals } from './Proposals'
+import { ReadArea } from './ReadArea'
+import { Unknowns } from './Unknowns'
 
 /** What the machine is and what is in its slots, as found. Saves itself. */
 export function Identify() {
   const { file, machine, now, edit } = useJob()
-  const form = useRecordForm('machines', file.machine, MachineChange.shape)
+  const form = useJobForm('machines', file.machine, MachineChange.shape)
+  const [technician] = useTechnician()
+  const { sources } = file.machine
+  const sourcing: Sourcing = {
+    sources,
+    say: (what, source) => {
+      const origin = { source, note: '', by: technician, at: new Date().toISOString() }
+      edit.set('machines', file.machine, { sources: { ...sources, [what]: origin } })
+    },
+  }
   const total = machine.soldered.reduce((sum, { module }) => sum + module.capacityGiB, 0)
   return (
     <div className="flex flex-col gap-3">
@@ -22,6 +37,14 @@ export function Identify() {
           Tell the customer before going on; if memory is short, the next machine is the answer.
         </p>
       )}
+      <ReadArea />
+      <Disputes />
+      <Proposals />
+      <Unknowns />
+      <ModelRecord />
+      <Ledger />
+      <Photos />
+      <h3 className="mt-2 border-t-2 border-ink pt-2 font-semibold">The machine’s record</h3>
       <Field label="Start over from" hint="Replaces the record below; undo brings it back.">
         {(control) => (
           <Select
@@ -33,7 +56,8 @@ export function Identify() {
             ]}
             onValue={(id) => {
               const start = STARTING_MACHINES.find((one) => one.id === id)
-              if (start) edit.step('machines', file.machine, { machine: start.machine })
+              if (start)
+                edit.step('machines', file.machine, { machine: start.machine, sources: {} })
             }}
           />
         )}
@@ -68,14 +92,14 @@ export function Identify() {
           )}
         </Field>
       </div>
-      <Section title="Slots and soldered memory" open>
-        <SlotFields form={form} />
+      <Section title="Slots and soldered memory">
+        <SlotFields form={form} machine={machine} sourcing={sourcing} />
       </Section>
       <Section title="Limits">
-        <LimitFields form={form} />
+        <LimitFields form={form} sourcing={sourcing} />
       </Section>
       <Section title="Controller, firmware, voltage">
-        <ControllerFields form={form} />
+        <ControllerFields form={form} machine={machine} sourcing={sourcing} />
       </Section>
       <Field label="Notes" error={form.error('note')}>
         {(control) => (

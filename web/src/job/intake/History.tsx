@@ -9,6 +9,10 @@ const RECORDS: Record<HistoryLine['record'], string> = {
   module: 'Module',
   job: 'Job',
   plan: 'Plan',
+  reading: 'Reading',
+  photo: 'Photo',
+  model: 'Machine record',
+  list: 'Validated list',
 }
 
 const FIELDS: Record<string, string> = {
@@ -17,6 +21,10 @@ const FIELDS: Record<string, string> = {
   profile: 'memory profile',
   dueOn: 'due date',
   serialNumber: 'serial number',
+  rulings: 'what was settled',
+  seats: 'slots',
+  sources: 'sources',
+  modelId: 'model',
 }
 
 /** Everything written to the job, newest first; read when it is opened. */

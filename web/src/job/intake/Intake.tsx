@@ -1,13 +1,13 @@
 import { CustomerChange, JobChange } from '@tembrix/core/records'
 import { Field, numberFrom, TextInput } from '../../ui'
-import { useJob, useRecordForm } from '../file'
+import { useJob, useJobForm } from '../file'
 import { History } from './History'
 
 /** Who it is for and what they want of it. Saves itself. */
 export function Intake() {
   const { file } = useJob()
-  const customer = useRecordForm('customers', file.customer, CustomerChange.shape)
-  const job = useRecordForm('jobs', file, JobChange.shape)
+  const customer = useJobForm('customers', file.customer, CustomerChange.shape)
+  const job = useJobForm('jobs', file, JobChange.shape)
   const budget = job.value('budget')
   return (
     <div className="flex flex-col gap-3">

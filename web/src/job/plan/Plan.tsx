@@ -3,6 +3,7 @@ import { Link } from 'react-router'
 import { FindingList } from '../../findings'
 import { Button, capacity } from '../../ui'
 import { useJob } from '../file'
+import { Validated } from './Validated'
 
 /** What the planned modules will do, and what speaks against them. */
 export function Plan() {
@@ -44,6 +45,7 @@ export function Plan() {
         </p>
       )}
       <FindingList machine={machine} evaluation={planned.evaluation} />
+      <Validated />
     </div>
   )
 }

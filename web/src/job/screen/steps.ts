@@ -1,4 +1,5 @@
 import type { Stage } from '@tembrix/core/records'
+import { plural } from '../../ui'
 import type { JobView } from '../file'
 
 export type StepState = 'open' | 'done' | 'attention' | 'blocked'
@@ -15,7 +16,7 @@ export interface Step {
 
 /** The eight steps of a job, and how each stands. */
 export function stepsOf(
-  view: Pick<JobView, 'file' | 'machine' | 'now' | 'planned' | 'plan'>,
+  view: Pick<JobView, 'file' | 'machine' | 'now' | 'planned' | 'plan' | 'evidence'>,
 ): Step[] {
   return [
     { stage: 'intake', name: 'Intake', path: 'intake', ...intake(view) },
@@ -35,7 +36,14 @@ function intake({ file }: Pick<JobView, 'file'>): Standing {
   return { state: file.complaint.trim() === '' ? 'open' : 'done' }
 }
 
-function identify({ now, machine, file }: Pick<JobView, 'now' | 'machine' | 'file'>): Standing {
+function identify({
+  now,
+  machine,
+  file,
+  evidence,
+}: Pick<JobView, 'now' | 'machine' | 'file' | 'evidence'>): Standing {
+  const open = evidence.disputes.length
+  if (open > 0) return { state: 'attention', why: `${plural(open, 'contradiction')} to settle` }
   if (now.evaluation.starts) return { state: 'done' }
   const nothing = machine.soldered.length === 0 && Object.keys(file.found).length === 0
   return nothing

@@ -1,21 +1,36 @@
 import type { RatingRow } from '@tembrix/core/model'
+import type { Sourced } from '@tembrix/core/records'
 import { Plus, Trash2 } from 'lucide-react'
-import { Button, Field, numberFrom, TextInput } from '../../ui'
-import type { RecordForm } from '../file'
+import type { RecordForm } from '../form'
+import { Button, Field, numberFrom, TextInput } from '../ui'
+import { SourceOf, type Sourcing, typedIn } from './SourceOf'
 
 const AMOUNT = 'This is no amount that can be.'
 
 /** How much the machine takes and how fast each load may run. */
-export function LimitFields({ form }: { form: RecordForm }) {
+interface Props {
+  form: RecordForm
+  sourcing: Sourcing
+}
+
+export function LimitFields({ form, sourcing }: Props) {
   const rows = form.value('machine', 'limits', 'dataRates') as RatingRow[]
-  const number = (label: string, field: string, hint?: string) => (
-    <Field label={label} hint={hint} error={form.error('machine', 'limits', field) && AMOUNT}>
+  const number = (label: string, field: Sourced, hint?: string) => (
+    <Field
+      label={label}
+      hint={hint}
+      error={form.error('machine', 'limits', field) && AMOUNT}
+      aside={<SourceOf what={field} label={label} sourcing={sourcing} />}
+    >
       {(control) => (
         <TextInput
           {...control}
           inputMode="decimal"
           value={form.value('machine', 'limits', field)}
-          onValue={(text) => form.set(numberFrom(text), 'machine', 'limits', field)}
+          onValue={(text) => {
+            form.set(numberFrom(text), 'machine', 'limits', field)
+            typedIn(sourcing, field)
+          }}
         />
       )}
     </Field>
@@ -29,7 +44,10 @@ export function LimitFields({ form }: { form: RecordForm }) {
       inputMode="numeric"
       className="px-1.5"
       value={rows[at]?.[field]}
-      onValue={(text) => form.set(numberFrom(text), 'machine', 'limits', 'dataRates', at, field)}
+      onValue={(text) => {
+        form.set(numberFrom(text), 'machine', 'limits', 'dataRates', at, field)
+        typedIn(sourcing, 'dataRates')
+      }}
     />
   )
   return (
@@ -81,6 +99,7 @@ export function LimitFields({ form }: { form: RecordForm }) {
           ))}
         </tbody>
       </table>
+      <SourceOf what="dataRates" label="the rates" sourcing={sourcing} />
       <Button
         className="min-h-9 self-start"
         onClick={() =>

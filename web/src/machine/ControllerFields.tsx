@@ -7,8 +7,10 @@ import {
   INTERLEAVES,
   type Machine,
 } from '@tembrix/core/model'
-import { Check, Field, numberFrom, Select, TextInput } from '../../ui'
-import { type RecordForm, useJob } from '../file'
+import { Sourced } from '@tembrix/core/records'
+import type { RecordForm } from '../form'
+import { Check, Field, numberFrom, Select, TextInput } from '../ui'
+import { SourceOf, type Sourcing, typedIn } from './SourceOf'
 
 const INTERLEAVE_NAMES = {
   flex: 'as far as the channels are equal',
@@ -21,15 +23,27 @@ const ECC_NAMES = {
   refused: 'does not start with it',
 }
 
+interface Props {
+  form: RecordForm
+  machine: Machine
+  sourcing: Sourcing
+}
+
 /** What the controller and the firmware do with the modules. */
-export function ControllerFields({ form }: { form: RecordForm }) {
-  const { machine } = useJob()
-  const set = (field: keyof Machine, value: unknown) => form.set(value, 'machine', field)
+export function ControllerFields({ form, machine, sourcing }: Props) {
+  const set = (field: keyof Machine, value: unknown) => {
+    form.set(value, 'machine', field)
+    const sourced = Sourced.safeParse(field)
+    if (sourced.success) typedIn(sourcing, sourced.data)
+  }
+  const source = (what: Sourced, label: string) => (
+    <SourceOf what={what} label={label} sourcing={sourcing} />
+  )
   const words = (values: readonly string[]) => values.map((value) => ({ value, label: value }))
   const volts = form.value('machine', 'voltages')
   return (
     <div className="grid grid-cols-2 gap-3">
-      <Field label="Generation">
+      <Field label="Generation" aside={source('generation', 'the generation')}>
         {(control) => (
           <Select
             {...control}
@@ -39,7 +53,7 @@ export function ControllerFields({ form }: { form: RecordForm }) {
           />
         )}
       </Field>
-      <Field label="Form of the slots">
+      <Field label="Form of the slots" aside={source('formFactor', 'the form')}>
         {(control) => (
           <Select
             {...control}
@@ -49,7 +63,12 @@ export function ControllerFields({ form }: { form: RecordForm }) {
           />
         )}
       </Field>
-      <Field label="Voltages, V" hint="Several with a space between." error={voltageFault(form)}>
+      <Field
+        label="Voltages, V"
+        aside={source('voltages', 'the voltages')}
+        hint="Several with a space between."
+        error={voltageFault(form)}
+      >
         {(control) => (
           <TextInput
             {...control}
@@ -60,6 +79,7 @@ export function ControllerFields({ form }: { form: RecordForm }) {
       </Field>
       <Field
         label="Firmware limit, MT/s"
+        aside={source('firmwareDataRate', 'the firmware limit')}
         hint="Empty: none known."
         error={form.error('machine', 'limits', 'firmwareDataRate') && 'This is no data rate.'}
       >
@@ -68,11 +88,18 @@ export function ControllerFields({ form }: { form: RecordForm }) {
             {...control}
             inputMode="numeric"
             value={form.value('machine', 'limits', 'firmwareDataRate')}
-            onValue={(text) => form.set(numberFrom(text), 'machine', 'limits', 'firmwareDataRate')}
+            onValue={(text) => {
+              form.set(numberFrom(text), 'machine', 'limits', 'firmwareDataRate')
+              typedIn(sourcing, 'firmwareDataRate')
+            }}
           />
         )}
       </Field>
-      <Field label="Spreads over channels" className="col-span-2">
+      <Field
+        label="Spreads over channels"
+        aside={source('interleave', 'the spread over channels')}
+        className="col-span-2"
+      >
         {(control) => (
           <Select
             {...control}
@@ -82,7 +109,7 @@ export function ControllerFields({ form }: { form: RecordForm }) {
           />
         )}
       </Field>
-      <Field label="ECC">
+      <Field label="ECC" aside={source('ecc', 'ECC')}>
         {(control) => (
           <Select
             {...control}
@@ -94,6 +121,7 @@ export function ControllerFields({ form }: { form: RecordForm }) {
       </Field>
       <Field
         label="Follows the clock up to, MT/s"
+        aside={source('syncCeiling', 'the ceiling')}
         hint="Empty: no such ceiling."
         error={form.error('machine', 'syncCeiling') && 'This is no data rate.'}
       >
@@ -120,11 +148,14 @@ export function ControllerFields({ form }: { form: RecordForm }) {
           ))}
         </div>
       </fieldset>
-      <Check
-        label="Firmware can set a memory profile"
-        checked={machine.profiles}
-        onChecked={(on) => set('profiles', on)}
-      />
+      <div className="col-span-2">
+        <Check
+          label="Firmware can set a memory profile"
+          checked={machine.profiles}
+          onChecked={(on) => set('profiles', on)}
+        />
+        {source('profiles', 'the memory profile')}
+      </div>
     </div>
   )
 }

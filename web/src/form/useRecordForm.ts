@@ -5,8 +5,7 @@ import {
   keyOf,
   useAppDispatch,
   useAppSelector,
-} from '../../data'
-import { useJob } from './JobContext'
+} from '../data'
 
 interface FieldSchema {
   safeParse: (value: unknown) => {
@@ -26,15 +25,16 @@ export interface RecordForm {
 
 /**
  * A stored record as a form that saves itself: each top-level field on its own, checked by its
- * schema; what cannot be accepted stays as typed, with the reason, over a reload too.
+ * schema; what cannot be accepted stays as typed, with the reason, over a reload too. `save` takes
+ * what is acceptable on its way.
  */
-export function useRecordForm<T extends { id: string; version: number }>(
+export function useRecordForm<T extends { id: string }>(
   collection: Collection,
   record: T,
   schemas: Record<string, FieldSchema>,
+  save: (fields: Fields) => void,
 ): RecordForm {
   const dispatch = useAppDispatch()
-  const { edit } = useJob()
   const key = keyOf({ collection, recordId: record.id })
   const drafts = useAppSelector((state) => state.outbox.drafts[key])
   const fields: Fields = { ...record, ...drafts }
@@ -52,7 +52,7 @@ export function useRecordForm<T extends { id: string; version: number }>(
       const parsed = schemas[field]?.safeParse(next)
       const fits = parsed?.success ?? true
       dispatch(drafted({ key, field, value: fits ? undefined : next }))
-      if (fits) edit.set(collection, record, { [field]: parsed?.data ?? next })
+      if (fits) save({ [field]: parsed?.data ?? next })
     },
   }
 }

@@ -2,6 +2,7 @@ import {
   type Generation,
   type Machine,
   Module,
+  plainName,
   type Speed,
   STANDARD_STEPS,
   USUAL_VOLTAGE,
@@ -63,9 +64,7 @@ export function withProfile(draft: ModuleDraft, on: boolean): ModuleDraft {
 /** A module that got no article is known by what it is. */
 export function named(draft: ModuleDraft): ModuleDraft {
   if (String(draft.article).trim() !== '') return draft
-  const { capacityGiB, generation, speeds, ranks, deviceWidth } = draft
-  const rate = speeds[0]?.dataRate
-  return { ...draft, article: `${capacityGiB} GiB ${generation}-${rate} ${ranks}R×${deviceWidth}` }
+  return { ...draft, article: plainName(draft as never) }
 }
 
 export interface Checked {

@@ -1,20 +1,33 @@
+import { nextSlot, withChannels } from '@tembrix/core/machines'
 import type { Machine, Module, Slot } from '@tembrix/core/model'
 import { Plus, Trash2 } from 'lucide-react'
 import { useState } from 'react'
-import { Button, Check, inputLook, numberFrom, TextInput } from '../../ui'
-import { type RecordForm, useJob } from '../file'
+import type { RecordForm } from '../form'
+import { Button, Check, inputLook, numberFrom, TextInput } from '../ui'
 import { ModuleDialog } from './ModuleDialog'
 import { draftOf, likelyModule } from './moduleForm'
-
-const LETTERS = 'ABCDEFGHIJKLMNOP'
+import { SourceOf, type Sourcing, typedIn } from './SourceOf'
 
 /** The machine's channels, slots and soldered banks. */
-export function SlotFields({ form }: { form: RecordForm }) {
-  const { machine } = useJob()
+const SOURCED = [
+  ['slots', 'slots'],
+  ['order', 'filling order'],
+  ['soldered', 'soldered memory'],
+] as const
+
+interface Props {
+  form: RecordForm
+  machine: Machine
+  sourcing: Sourcing
+}
+
+export function SlotFields({ form, machine, sourcing }: Props) {
   const [bank, setBank] = useState<number | null>(null)
   const slots = form.value('machine', 'slots') as Slot[]
-  const set = (changes: Partial<Machine>) =>
+  const set = (changes: Partial<Machine>) => {
     form.set({ ...(form.value('machine') as Machine), ...changes }, 'machine')
+    typedIn(sourcing, 'soldered' in changes ? 'soldered' : 'slots')
+  }
 
   return (
     <div className="flex flex-col gap-2">
@@ -53,6 +66,7 @@ export function SlotFields({ form }: { form: RecordForm }) {
                 at={at}
                 form={form}
                 machine={machine}
+                onOrder={() => typedIn(sourcing, 'order')}
                 onRemove={() => set({ slots: slots.filter((_, other) => other !== at) })}
               />
             ))}
@@ -66,6 +80,14 @@ export function SlotFields({ form }: { form: RecordForm }) {
         <Button className="min-h-9" onClick={() => setBank(machine.soldered.length)}>
           <Plus size={16} aria-hidden /> Soldered bank
         </Button>
+      </div>
+      <div className="grid grid-cols-3 gap-2 text-sm">
+        {SOURCED.map(([what, label]) => (
+          <div key={what}>
+            {label}
+            <SourceOf what={what} label={`the ${label}`} sourcing={sourcing} />
+          </div>
+        ))}
       </div>
       {machine.soldered.map(({ channel, module }, at) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: banks have no name and keep their places
@@ -109,10 +131,11 @@ interface RowProps {
   at: number
   form: RecordForm
   machine: Machine
+  onOrder: () => void
   onRemove: () => void
 }
 
-function SlotRow({ slot, at, form, machine, onRemove }: RowProps) {
+function SlotRow({ slot, at, form, machine, onOrder, onRemove }: RowProps) {
   const fault =
     form.error('machine', 'slots', at, 'id') ?? form.error('machine', 'slots', at, 'order')
   const set = (field: keyof Slot, value: unknown) => form.set(value, 'machine', 'slots', at, field)
@@ -146,7 +169,10 @@ function SlotRow({ slot, at, form, machine, onRemove }: RowProps) {
             {...text('order', 'Filling order')}
             inputMode="numeric"
             className="px-1.5"
-            onValue={(value) => set('order', numberFrom(value))}
+            onValue={(value) => {
+              set('order', numberFrom(value))
+              onOrder()
+            }}
           />
         </td>
         <td className="py-0.5 pr-1">
@@ -211,38 +237,6 @@ function RemoveButton({ label, onPress }: { label: string; onPress: () => void }
       <Trash2 size={17} aria-hidden />
     </button>
   )
-}
-
-/** The machine with this many channels; what sat on one that is gone moves to the first. */
-function withChannels(machine: Machine, count: number): Partial<Machine> {
-  const channels = Array.from(
-    { length: count },
-    (_, at) => machine.channels[at] ?? (LETTERS[at] as string),
-  )
-  const home = <T extends { channel: string }>(one: T): T =>
-    channels.includes(one.channel) ? one : { ...one, channel: channels[0] as string }
-  return {
-    channels,
-    slots: machine.slots.map(home),
-    soldered: machine.soldered.map(home),
-  }
-}
-
-/** A further slot, on the channel with the fewest, named after it. */
-function nextSlot({ channels, slots }: Machine): Slot {
-  const count = (channel: string) => slots.filter((slot) => slot.channel === channel).length
-  const channel = channels.reduce((least, one) => (count(one) < count(least) ? one : least))
-  const taken = new Set(slots.map(({ id }) => id))
-  let position = count(channel) + 1
-  while (taken.has(`${channel}${position}`)) position += 1
-  return {
-    id: `${channel}${position}`,
-    channel,
-    position,
-    order: null,
-    mustFill: false,
-    color: null,
-  }
 }
 
 function bankDraft(machine: Machine, at: number) {

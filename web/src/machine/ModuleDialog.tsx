@@ -7,8 +7,8 @@ import {
   STANDARD_STEPS,
 } from '@tembrix/core/model'
 import { type FormEvent, type ReactNode, useState } from 'react'
-import { Button, Check, Dialog, Field, numberFrom, Select, TextInput } from '../../ui'
-import { withValue } from '../file'
+import { withValue } from '../form'
+import { Button, Check, Dialog, Field, numberFrom, Select, TextInput } from '../ui'
 import {
   atRate,
   check,

@@ -1,0 +1,20 @@
+import { factsOf, type ModuleReading } from '@tembrix/core/readings'
+import { figureName, figureValue } from './words'
+
+/** What was read about one module, figure by figure. */
+export function FactTable({ reading }: { reading: ModuleReading }) {
+  return (
+    <table className="h-fit w-full border-collapse text-left text-sm">
+      <tbody>
+        {factsOf(reading).map(({ what, value }) => (
+          <tr key={what} className="border-t border-rule">
+            <th scope="row" className="w-32 py-0.5 pr-2 font-medium">
+              {figureName(what)}
+            </th>
+            <td className="py-0.5 break-words">{figureValue(what, value)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}

@@ -1,0 +1,1 @@
+export { type RecordForm, useRecordForm, withValue } from './useRecordForm'

@@ -1,0 +1,15 @@
+import type { Collection } from '../../data'
+import { type RecordForm, useRecordForm } from '../../form'
+import { useJob } from './JobContext'
+
+/** One of the job's records as a form that saves itself. */
+export function useJobForm<T extends { id: string; version: number }>(
+  collection: Collection,
+  record: T,
+  schemas: Parameters<typeof useRecordForm>[2],
+): RecordForm {
+  const { edit } = useJob()
+  return useRecordForm(collection, record, schemas, (fields) =>
+    edit.set(collection, record, fields),
+  )
+}

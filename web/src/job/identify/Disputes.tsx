@@ -1,0 +1,144 @@
+import type { Dispute } from '@tembrix/core/evidence'
+import type { Source } from '@tembrix/core/model'
+import type { Ruling } from '@tembrix/core/records'
+import { Scale } from 'lucide-react'
+import { useEffect, useState } from 'react'
+import { figureValue } from '../../facts'
+import { Button, inputLook, list, numberFrom } from '../../ui'
+import { useJob } from '../file'
+import { useIdentify } from './useIdentify'
+import { disputeWords, WAY_NAMES } from './words'
+
+/** What contradicts, each with its possible truths; the first answers to the number keys. */
+export function Disputes() {
+  const { evidence } = useJob()
+  const { settle } = useIdentify()
+  const { disputes } = evidence
+  if (disputes.length === 0) return null
+  return (
+    <section aria-label="To settle" className="flex flex-col gap-2">
+      <h3 className="flex items-center gap-2 font-semibold">
+        <Scale size={18} aria-hidden className="text-risk" />
+        To settle: {disputes.length}
+      </h3>
+      {disputes.map((dispute, at) => (
+        <DisputeView
+          key={dispute.key}
+          dispute={dispute}
+          first={at === 0}
+          onSettle={(value, source) => settle(dispute, value, source)}
+        />
+      ))}
+    </section>
+  )
+}
+
+interface Props {
+  dispute: Dispute
+  first: boolean
+  onSettle: (value: Ruling['value'], source: Source) => void
+}
+
+function DisputeView({ dispute, first, onSettle }: Props) {
+  const { title, means } = disputeWords(dispute)
+  const { options, ways, what, key } = dispute
+  const [way, setWay] = useState<Source>(ways[0] ?? 'guess')
+  const [other, setOther] = useState('')
+  const numeric = typeof options[0]?.value === 'number'
+  useOptionKeys(first, options.length, (at) => {
+    const option = options[at]
+    if (option) onSettle(option.value, way)
+  })
+  const typed = numeric ? numberFrom(other) : null
+  return (
+    <div
+      data-code={dispute.code}
+      className="flex flex-col gap-2 rounded-sm border-l-4 border-risk-line bg-risk-soft px-3 py-2"
+    >
+      <div>
+        <h4 className="font-semibold">{title}</h4>
+        <p className="text-[0.93rem]">{means}</p>
+      </div>
+      <label className="flex items-center gap-2 text-sm">
+        <span className="shrink-0">How I know:</span>
+        <select
+          value={way}
+          onChange={({ target }) => setWay(target.value as Source)}
+          className={`${inputLook} min-h-9 py-0`}
+        >
+          {ways.map((one) => (
+            <option key={one} value={one}>
+              {WAY_NAMES[one] ?? one}
+            </option>
+          ))}
+        </select>
+      </label>
+      <div className="flex flex-wrap items-stretch gap-2">
+        {options.map(({ value, claims }, at) => (
+          <Button
+            key={String(value)}
+            className="flex-col items-start gap-0 py-1"
+            onClick={() => onSettle(value, way)}
+          >
+            <span className="flex items-center gap-2">
+              {first && (
+                <kbd className="rounded-xs border border-rule-2 px-1 font-mono text-[0.8rem]">
+                  {at + 1}
+                </kbd>
+              )}
+              {figureValue(what, value)}
+            </span>
+            {claims.length > 0 && (
+              <span className="text-[0.8rem] font-normal text-ink-2">
+                {list([...new Set(claims.map(({ name }) => name))])}
+              </span>
+            )}
+          </Button>
+        ))}
+        {options.length === 0 && (
+          <Button onClick={() => onSettle(true, way)}>Set the figure aside</Button>
+        )}
+        {numeric && (
+          <form
+            className="flex gap-1"
+            onSubmit={(event) => {
+              event.preventDefault()
+              if (typeof typed === 'number' && typed >= 0) onSettle(typed, way)
+            }}
+          >
+            <input
+              aria-label={`Another value: ${title}`}
+              inputMode="decimal"
+              placeholder="other"
+              value={other}
+              onChange={({ target }) => setOther(target.value)}
+              id={`other-${key}`}
+              className={`${inputLook} w-20`}
+            />
+            <Button type="submit" disabled={typeof typed !== 'number' || typed < 0}>
+              Is it
+            </Button>
+          </form>
+        )}
+      </div>
+    </div>
+  )
+}
+
+/** Number keys choose an option, unless something is typed or a module is in the hand. */
+function useOptionKeys(active: boolean, count: number, choose: (at: number) => void): void {
+  useEffect(() => {
+    if (!active) return
+    function keyed(event: KeyboardEvent) {
+      const target = event.target as HTMLElement
+      const typing = target.closest('input:not([type=checkbox]), textarea, select, [role=dialog]')
+      if (typing || event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return
+      const at = Number(event.key) - 1
+      if (!(at >= 0 && at < count)) return
+      event.preventDefault()
+      choose(at)
+    }
+    window.addEventListener('keydown', keyed)
+    return () => window.removeEventListener('keydown', keyed)
+  })
+}

@@ -1,0 +1,7 @@
+export { ControllerFields } from './ControllerFields'
+export { LimitFields } from './LimitFields'
+export { ModuleDialog } from './ModuleDialog'
+export { draftOf, likelyModule } from './moduleForm'
+export { PART_NAMES, partInWords } from './partWords'
+export { SlotFields } from './SlotFields'
+export { SourceOf, type Sourcing } from './SourceOf'

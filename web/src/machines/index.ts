@@ -1,0 +1,2 @@
+export { MachineModel } from './MachineModel'
+export { Machines } from './Machines'

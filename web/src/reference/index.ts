@@ -1,0 +1,1 @@
+export { Reference } from './Reference'
