@@ -13,6 +13,12 @@ for (const colorScheme of ['light', 'dark'] as const) {
       () => openJob(page, app, 'Wren', 'plan'),
       () => openJob(page, app, 'Ashby', 'identify'),
       () => openJob(page, app, 'Adair', 'intake'),
+      () => page.goto(`${app.address}/machines`),
+      async () => {
+        await page.goto(`${app.address}/machines`)
+        await page.getByRole('link', { name: 'Heron 15' }).click()
+      },
+      () => page.goto(`${app.address}/reference`),
     ]
     for (const open of screens) {
       await open()
@@ -34,8 +40,10 @@ for (const colorScheme of ['light', 'dark'] as const) {
 
 test('nothing is cut off sideways on a tablet', async ({ page, app }) => {
   await page.setViewportSize({ width: 768, height: 1024 })
-  for (const step of ['intake', 'identify', 'plan']) {
-    await openJob(page, app, 'Adair', step)
+  for (const step of ['intake', 'identify', 'plan', '/machines', '/reference', '/jobs/new']) {
+    if (step.startsWith('/')) await page.goto(app.address + step)
+    else await openJob(page, app, 'Adair', step)
+    await page.waitForLoadState('networkidle')
     const wider = await page.evaluate(
       () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
     )

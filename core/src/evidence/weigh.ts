@@ -78,7 +78,7 @@ export function weigh(given: Case): Evidence {
     const own = seated.get(id)
     return own ? [slotEvidence(id, own, given)] : []
   })
-  const entries = machineEntries(given, seated, soldered)
+  const entries = machineEntries(given, seated)
   const disputes = disputesIn({ machine: entries, slots, inputs, rulings, runsAt: given.runsAt })
   const unknown = unknownIn({ given, entries, slots, loose })
   return { machine: entries, slots, loose, soldered, disputes, unknown }
@@ -90,7 +90,7 @@ function seatAll(inputs: readonly Input[], machine: Machine) {
   for (const input of inputs) {
     const seats = seatsOf(input.reading, machine)
     for (const [index, reading] of input.reading.modules.entries()) {
-      if (reading.module.formFactor === 'soldered') continue
+      if (isSoldered(reading)) continue
       const said = input.seats[String(index)]
       if (said === null) continue
       const seat = said ?? seats[index]
@@ -129,9 +129,11 @@ function likelySeat(
   return only !== undefined && input.reading.modules.length === 1 ? only : null
 }
 
+const isSoldered = ({ module }: ModuleReading) => module.formFactor === 'soldered'
+
 function solderedIn(inputs: readonly Input[]): ModuleReading[] {
   for (const { reading } of inputs) {
-    const found = reading.modules.filter(({ module }) => module.formFactor === 'soldered')
+    const found = reading.modules.filter(isSoldered)
     if (found.length > 0) return found
   }
   return []
@@ -167,7 +169,6 @@ function slotEvidence(slot: string, own: readonly Seated[], given: Case): SlotEv
 function machineEntries(
   { machine, sources, inputs, rulings }: Case,
   seated: ReadonlyMap<string, Seated[]>,
-  soldered: readonly ModuleReading[],
 ): Entry[] {
   const recorded = (what: Sourced, value: unknown): Claim => {
     const origin = sources[what]
@@ -202,21 +203,13 @@ function machineEntries(
         fact.what === what ? [claim(input, fact.value, fact)] : [],
       ),
     )
-  const onBoard = soldered.reduce((sum, { module }) => sum + (module.capacityGiB ?? 0), 0)
-  const solderedClaims =
-    soldered.length > 0
-      ? read(({ reading }) =>
-          reading.modules.some((one) => soldered.includes(one))
-            ? [
-                {
-                  value: onBoard,
-                  where: soldered[0]?.where ?? null,
-                  trust: trustIn('readout', 'module'),
-                },
-              ]
-            : [],
-        )
-      : []
+  const solderedClaims = read(({ reading }) => {
+    const banks = reading.modules.filter(isSoldered)
+    // A table lists what is soldered as well, so one without any says that there is nothing.
+    if (banks.length === 0 && !reading.machine?.slots.length) return []
+    const value = banks.reduce((sum, { module }) => sum + (module.capacityGiB ?? 0), 0)
+    return [{ value, where: banks[0]?.where ?? null, trust: trustIn('readout', 'module') }]
+  })
   const recordedSoldered = machine.soldered.reduce((sum, { module }) => sum + module.capacityGiB, 0)
   const entry = (what: string, claims: Claim[]) => entryOf('machine', what, claims, rulings)
   return [

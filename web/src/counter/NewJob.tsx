@@ -188,7 +188,7 @@ export function NewJob() {
           />
         </fieldset>
 
-        <div className="flex flex-wrap items-center justify-end gap-3 md:col-span-2">
+        <div className="sticky bottom-0 flex flex-wrap items-center justify-end gap-3 bg-mat py-3 md:col-span-2">
           {error && (
             <p role="alert" className="flex-1 font-medium text-stop">
               {wordsFor(error)}

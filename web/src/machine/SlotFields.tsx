@@ -10,9 +10,9 @@ import { SourceOf, type Sourcing, typedIn } from './SourceOf'
 
 /** The machine's channels, slots and soldered banks. */
 const SOURCED = [
-  ['slots', 'slots'],
-  ['order', 'filling order'],
-  ['soldered', 'soldered memory'],
+  ['slots', 'Slots'],
+  ['order', 'Filling order'],
+  ['soldered', 'Soldered memory'],
 ] as const
 
 interface Props {
@@ -85,7 +85,7 @@ export function SlotFields({ form, machine, sourcing }: Props) {
         {SOURCED.map(([what, label]) => (
           <div key={what}>
             {label}
-            <SourceOf what={what} label={`the ${label}`} sourcing={sourcing} />
+            <SourceOf what={what} label={`the ${label.toLowerCase()}`} sourcing={sourcing} />
           </div>
         ))}
       </div>

@@ -1,7 +1,6 @@
 import type { Source } from '@tembrix/core/model'
 import type { Sourced, Sources } from '@tembrix/core/records'
 import { SOURCE_NAMES } from '../facts'
-import { inputLook } from '../ui'
 
 /** The sources of a record's figures, and how to say one. */
 export interface Sourcing {
@@ -30,17 +29,20 @@ export function SourceOf({
   const source = sourcing.sources[what]?.source ?? 'start'
   const offered = SAID.includes(source) ? SAID : [source, ...SAID]
   return (
-    <select
-      aria-label={`Source of ${label}`}
-      value={source}
-      onChange={({ target }) => sourcing.say(what, target.value as Source)}
-      className={`${inputLook} min-h-8 border-rule bg-transparent py-0 text-sm text-ink-2`}
-    >
-      {offered.map((one) => (
-        <option key={one} value={one}>
-          {SOURCE_NAMES[one]}
-        </option>
-      ))}
-    </select>
+    <label className="flex items-center gap-1.5 text-sm text-ink-2">
+      by
+      <select
+        aria-label={`Source of ${label}`}
+        value={source}
+        onChange={({ target }) => sourcing.say(what, target.value as Source)}
+        className="min-h-9 w-full min-w-0 rounded-sm border-b border-dashed border-rule-2 bg-sheet text-ink-2 hover:bg-sheet-2"
+      >
+        {offered.map((one) => (
+          <option key={one} value={one}>
+            {SOURCE_NAMES[one]}
+          </option>
+        ))}
+      </select>
+    </label>
   )
 }

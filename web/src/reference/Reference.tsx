@@ -24,7 +24,7 @@ export function Reference() {
         <h1 className="font-semibold">Desk reference</h1>
       </Bar>
       <main className="mx-auto grid w-full max-w-7xl items-start gap-4 p-4 lg:grid-cols-[1.4fr_1fr]">
-        <div className="grid items-start gap-4 md:grid-cols-2">
+        <div className="grid gap-4 md:grid-cols-2">
           <RateNames />
           <Latency />
           <Compare />

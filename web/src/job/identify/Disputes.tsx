@@ -113,9 +113,13 @@ function DisputeView({ dispute, first, onSettle }: Props) {
               value={other}
               onChange={({ target }) => setOther(target.value)}
               id={`other-${key}`}
-              className={`${inputLook} w-20`}
+              className={`${inputLook} max-w-20`}
             />
-            <Button type="submit" disabled={typeof typed !== 'number' || typed < 0}>
+            <Button
+              type="submit"
+              className="whitespace-nowrap"
+              disabled={typeof typed !== 'number' || typed < 0}
+            >
               Is it
             </Button>
           </form>

@@ -23,6 +23,7 @@ export function ReadArea() {
   const [over, setOver] = useState(false)
   const [said, setSaid] = useState<string[]>([])
   const chooser = useRef<HTMLInputElement>(null)
+  const area = useRef<HTMLElement>(null)
 
   function take(name: string, typed: string) {
     if (typed.trim() === '') return
@@ -33,6 +34,8 @@ export function ReadArea() {
     const reading = readText(name, typed)
     setSaid(faultsOf(name, reading))
     setText(reading.format === 'unknown' ? typed : '')
+    // What was read is settled by keys next, so the focus leaves the text.
+    if (reading.format !== 'unknown') area.current?.focus()
   }
 
   async function takeFiles(files: readonly File[]) {
@@ -86,6 +89,8 @@ export function ReadArea() {
 
   return (
     <section
+      ref={area}
+      tabIndex={-1}
       aria-label="Read"
       onDragOver={(event) => {
         event.preventDefault()

@@ -1,0 +1,130 @@
+import { expect, openJob, saved, slot, test } from './fixtures'
+
+test('what a job found becomes a record, is corrected, and starts the next job', async ({
+  page,
+  app,
+}) => {
+  await openJob(page, app, 'Ketteler', 'identify')
+  await page.getByRole('button', { name: 'Keep it as a record' }).click()
+  await page.getByRole('link', { name: 'Swift 13 Slim' }).click()
+  await expect(page.getByRole('heading', { name: 'Swift 13 Slim' })).toBeVisible()
+
+  await page.getByLabel('Minutes to open and close').fill('soon')
+  await expect(page.getByText('These are no minutes.')).toBeVisible()
+  await page.getByLabel('Minutes to open and close').fill('25')
+  await page.getByRole('button', { name: 'Caution', exact: true }).click()
+  await page.getByRole('textbox', { name: 'In all, GiB' }).fill('24')
+  await expect(page.getByLabel('Source of In all, GiB')).toHaveValue('typed')
+  await page.getByLabel('Source of In all, GiB').selectOption('manual')
+
+  const handle = page.getByRole('button', { name: /^Slot SLOT, drawn at/ })
+  const before = await handle.getAttribute('aria-label')
+  await handle.press('ArrowDown')
+  await expect(handle).not.toHaveAttribute('aria-label', before ?? '')
+  await saved(page)
+  await page.reload()
+  await expect(page.getByLabel('Minutes to open and close')).toHaveValue('25')
+  await expect(page.getByLabel('Source of In all, GiB')).toHaveValue('manual')
+  await page.getByText('History', { exact: true }).click()
+  await expect(page.getByRole('list', { name: 'History' })).toContainText('opening time')
+
+  await page.goto(`${app.address}/jobs/new`)
+  await page.getByLabel('Name').fill('Rupert Sommer')
+  await page.getByLabel('Find a machine').fill('swift')
+  await page.getByRole('radio', { name: /Swift 13 Slim/ }).check()
+  await page.getByRole('button', { name: 'Start the job' }).click()
+  await expect(page.getByRole('heading', { name: 'Identify', exact: true })).toBeVisible()
+  await expect(page.getByText('opens in about 25 minutes')).toBeVisible()
+  await expect(page.getByText('Battery plug off first.')).toBeVisible()
+  await expect(slot(page, 'SLOT')).toContainText('empty')
+
+  await page.getByText('Limits', { exact: true }).click()
+  await page.getByRole('textbox', { name: 'In all, GiB' }).fill('40')
+  await page.getByRole('button', { name: /^Merge 1 back/ }).click()
+  const dialog = page.getByRole('dialog')
+  await expect(dialog.getByRole('row', { name: /Limit in all/ })).toContainText('24 GiB')
+  await dialog.getByRole('button', { name: 'Merge', exact: true }).click()
+  await saved(page)
+  await page.getByRole('link', { name: 'Swift 13 Slim' }).click()
+  await expect(page.getByRole('textbox', { name: 'In all, GiB' })).toHaveValue('40')
+})
+
+test('a slot is dragged to where it sits, and the job’s board shows it there', async ({
+  page,
+  app,
+}) => {
+  await page.goto(`${app.address}/machines`)
+  await page.getByLabel('Search').fill('wagtail')
+  await page.getByRole('link', { name: 'Wagtail Mini Tower' }).click()
+  const handle = page.getByRole('button', { name: /^Slot A1, drawn at/ })
+  const from = await handle.boundingBox()
+  if (!from) throw new Error('the slot is not drawn')
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(from.x + from.width / 2 - 60, from.y + from.height / 2, { steps: 6 })
+  await page.mouse.up()
+  await expect
+    .poll(async () => Math.round((await handle.boundingBox())?.x ?? 0))
+    .toBe(Math.round(from.x - 60))
+  await saved(page)
+})
+
+test('a validated list is imported, its columns remembered, and looked up in Plan', async ({
+  page,
+  app,
+}) => {
+  await openJob(page, app, 'Wren', 'plan')
+  const standing = page.getByRole('region', { name: 'Validated list' })
+  await expect(standing.locator('[data-standing=listed-for-fewer]')).toContainText(
+    'listed for 2, not for 3 together',
+  )
+
+  await page.goto(`${app.address}/machines`)
+  await page.getByRole('link', { name: 'Kestrel Tower' }).click()
+  const choose = (text: string) =>
+    page
+      .getByLabel('Validated list', { exact: true })
+      .setInputFiles({ name: 'third.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
+  const dialog = page.getByRole('dialog')
+  await choose('Thing;Code;Places\nx;Quillen Q5-16-5600;4\ny;Quillen Q5-8-4800;1/2/4\nz;;2\n')
+  await dialog.getByLabel('Article').selectOption('Code')
+  await dialog.getByLabel('Slots tested').selectOption('Places')
+  await expect(dialog.getByText('2 entries of 3 rows')).toBeVisible()
+  await dialog.getByText('1 row cannot be imported').click()
+  await expect(dialog.getByText('line 4: article: The article is missing.')).toBeVisible()
+  await dialog.getByRole('button', { name: 'Import 2' }).click()
+  await expect(page.getByText('third.csv')).toBeVisible()
+
+  await choose('Thing;Code;Places\nx;Quillen Q5-16-5600;4\n')
+  await expect(dialog.getByLabel('Article')).toHaveValue('Code')
+  await dialog.getByRole('button', { name: 'Cancel' }).click()
+
+  await openJob(page, app, 'Wren', 'plan')
+  await expect(standing.locator('[data-standing=listed]')).toHaveCount(2)
+})
+
+test('the desk reference answers as one types', async ({ page, app }) => {
+  await page.goto(`${app.address}/reference`)
+  await page.getByLabel('As printed').fill('pc3l-12800')
+  await expect(page.getByRole('list', { name: 'Meanings' })).toContainText('DDR3-1600 = PC3-12800')
+  await page.getByLabel('As printed').fill('DDR4-1600 MHz')
+  await expect(page.getByText('May be any of 2')).toBeVisible()
+  await page.getByLabel('As printed').fill('fast')
+  await expect(page.getByText('No rate is called so')).toBeVisible()
+
+  const clocks = page.getByRole('region', { name: 'Clocks and time' })
+  await clocks.getByLabel('Rate, MT/s').fill('2666')
+  await clocks.getByLabel('CL', { exact: true }).fill('19')
+  // 19 × 2000 ÷ 2666.67
+  await expect(clocks.getByText('14.25 ns')).toBeVisible()
+  const compared = page.getByRole('region', { name: 'Two modules compared' })
+  await expect(compared).toContainText('The second is quicker to the first word by 3.75 ns')
+
+  const reader = page.getByRole('region', { name: 'Label reader' })
+  await reader.getByLabel(/Label, one or many/).fill('16GB 1Rx8 PC5-5600B-SA0-1010-XT')
+  await expect(reader.getByRole('row', { name: /Rated speed/ })).toContainText(
+    '5600 MT/s, 46-45-45',
+  )
+  await page.getByLabel('Search the words').fill('half')
+  await expect(page.getByRole('term').filter({ hasText: 'Clock' })).toBeVisible()
+})
