@@ -76,7 +76,7 @@ test('a messy listing of a laptop with two slots that claims four is settled', a
 
   const ledger = page.getByRole('table', { name: 'Facts: Machine' })
   await page.getByText('Ledger of facts').click()
-  await expect(ledger).toContainText('settled: opened and looked')
+  await expect(ledger).toContainText('settled by looking inside')
   await expect(ledger).toContainText('Mika')
   await expect(ledger.getByRole('row', { name: /4 slots/ }).first()).toContainText('overruled')
   const facts = page.getByRole('table', { name: 'Facts: Slot B' })

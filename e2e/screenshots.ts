@@ -6,7 +6,14 @@ import { launchOptions } from './browser'
 const folder = fileURLToPath(new URL('../docs/screenshots', import.meta.url))
 
 /** The main views: file name, job (by a word of its customer) or none, and the address within it. */
-const VIEWS: { name: string; job?: string; path: string; width?: number; dark?: boolean }[] = [
+const VIEWS: {
+  name: string
+  job?: string
+  path: string
+  open?: string
+  width?: number
+  dark?: boolean
+}[] = [
   { name: 'counter', path: '/' },
   { name: 'new-job', path: '/jobs/new' },
   { name: 'intake', job: 'Ashby', path: '/intake' },
@@ -15,12 +22,15 @@ const VIEWS: { name: string; job?: string; path: string; width?: number; dark?: 
   { name: 'plan-dark', job: 'Adair', path: '/plan', dark: true },
   { name: 'plan-tablet', job: 'Ketteler', path: '/plan', width: 768 },
   { name: 'soldered', job: 'Morrow', path: '/identify' },
+  { name: 'machines', path: '/machines' },
+  { name: 'machine', path: '/machines', open: 'Heron 15' },
+  { name: 'reference', path: '/reference' },
   { name: 'plan-sheet', job: 'Aldwin', path: '/sheet', width: 900 },
 ]
 
 const app = await startApplication()
 const browser = await chromium.launch(launchOptions)
-for (const { name, job, path, width = 1280, dark = false } of VIEWS) {
+for (const { name, job, path, open, width = 1280, dark = false } of VIEWS) {
   const page = await browser.newPage({
     viewport: { width, height: width < 1000 ? 1024 : 800 },
     colorScheme: dark ? 'dark' : 'light',
@@ -31,6 +41,10 @@ for (const { name, job, path, width = 1280, dark = false } of VIEWS) {
     base += `/jobs/${found.id}`
   }
   await page.goto(base + path, { waitUntil: 'networkidle' })
+  if (open) {
+    await page.getByRole('link', { name: open }).click()
+    await page.waitForLoadState('networkidle')
+  }
   await page.screenshot({ path: `${folder}/${name}.png` })
   await page.close()
 }

@@ -248,6 +248,22 @@ describe('what contradicts', () => {
   })
 })
 
+test('a readout of which everything is soldered claims no slot', () => {
+  const bank = (at: number) =>
+    device(`Onboard ${at}`, ['Size: 8 GB', 'Form Factor: Row Of Chips', 'Type: LPDDR5'])
+  const text = ['Physical Memory Array', 'Number Of Devices: 2', bank(1), bank(2)].join('\n')
+  const { machine, disputes } = weigh(caseOf([input(text)]))
+  expect(machine.find(({ what }) => what === 'slotCount')?.claims[0]).toMatchObject({ value: 0 })
+  expect(disputes.map(({ code }) => code)).toEqual(
+    expect.arrayContaining(['SLOT_COUNT', 'SOLDERED']),
+  )
+  const none = settled({ machine: laptop, sources: {} }, 'machine.slotCount', ruling(0), {
+    slots: [],
+    soldered: [],
+  })
+  expect(none.machine.slots).toEqual([])
+})
+
 describe('what is still unknown', () => {
   const codes = (given: Case) => weigh(given).unknown.map(({ code }) => code)
 

@@ -1,7 +1,7 @@
 import { type Machine, type Trust, trustIn } from '../model'
 import {
   factsOf,
-  type MachineReading,
+  isSoldered,
   type ModuleFigures,
   type ModuleReading,
   type Observed,
@@ -129,8 +129,6 @@ function likelySeat(
   return only !== undefined && input.reading.modules.length === 1 ? only : null
 }
 
-const isSoldered = ({ module }: ModuleReading) => module.formFactor === 'soldered'
-
 function solderedIn(inputs: readonly Input[]): ModuleReading[] {
   for (const { reading } of inputs) {
     const found = reading.modules.filter(isSoldered)
@@ -190,12 +188,10 @@ function machineEntries(
         claim(input, value, { source: 'readout', trust, where }),
       ),
     )
-  const figure = (what: 'slotCount' | 'maximumGiB') => (input: Input) => {
-    const value = input.reading.machine?.[what]
-    return value === undefined
+  const maximum = ({ reading: { machine: of } }: Input) =>
+    of?.maximumGiB === undefined
       ? []
-      : [{ value, where: input.reading.machine?.places[what] ?? null }]
-  }
+      : [{ value: of.maximumGiB, where: of.places.maximumGiB ?? null }]
   const fitted = [...seated.values()].flat()
   const ofModules = (what: 'generation' | 'formFactor') =>
     fitted.flatMap(({ input, reading }) =>
@@ -215,23 +211,26 @@ function machineEntries(
   return [
     entry('slotCount', [
       recorded('slots', machine.slots.length),
-      ...read(figure('slotCount')),
-      ...read(({ reading }) => listedSlots(reading.machine)),
+      ...read(({ reading }) => slotCounts(reading)),
     ]),
     entry('solderedGiB', [recorded('soldered', recordedSoldered), ...solderedClaims]),
-    entry('maximumGiB', [
-      recorded('totalGiB', machine.limits.totalGiB),
-      ...read(figure('maximumGiB')),
-    ]),
+    entry('maximumGiB', [recorded('totalGiB', machine.limits.totalGiB), ...read(maximum)]),
     entry('generation', [recorded('generation', machine.generation), ...ofModules('generation')]),
     entry('formFactor', [recorded('formFactor', machine.formFactor), ...ofModules('formFactor')]),
   ]
 }
 
-/** A readout may say one number of slots and list another. */
-function listedSlots(machine: MachineReading | null) {
-  const listed = machine?.slots.length ?? 0
-  return listed > 0 && machine?.slotCount !== undefined && listed !== machine.slotCount
-    ? [{ value: listed, where: null }]
-    : []
+/** How many slots a readout claims beside what is soldered; it may say one number and list another. */
+function slotCounts({ machine, modules }: Reading) {
+  if (!machine) return []
+  const listed = machine.slots.length
+  const soldered = modules.filter(isSoldered).length
+  const claimed =
+    machine.slotCount === undefined ? undefined : Math.max(0, machine.slotCount - soldered)
+  return [
+    ...(claimed === undefined ? [] : [{ value: claimed, where: machine.places.slotCount ?? null }]),
+    ...(listed > 0 && claimed !== undefined && listed !== claimed
+      ? [{ value: listed, where: null }]
+      : []),
+  ]
 }

@@ -27,6 +27,9 @@ export interface Device {
 
 export type DeviceField = keyof Device
 
+/** Whether a module is fixed to the board. */
+export const isSoldered = ({ module }: ModuleReading): boolean => module.formFactor === 'soldered'
+
 /** Type codes of DSP0134, table "Memory Device — Type". */
 export const GENERATION_CODES: Readonly<Record<number, Generation>> = {
   18: 'DDR',

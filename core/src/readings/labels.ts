@@ -190,10 +190,16 @@ function rateAt(
 
 /** The letter behind PC3: L is 1.35 V and runs at 1.5 too, U is 1.25 V. */
 function voltagesOf(generation: Generation, letter: string | undefined): number[] {
-  if (generation === 'DDR3' && letter === 'L') return [1.35, 1.5]
-  if (generation === 'DDR3' && letter === 'U') return [1.25]
-  return [USUAL_VOLTAGE[generation]]
+  if (generation === 'DDR3' && letter === 'L') return LOW_VOLTAGE
+  if (generation === 'DDR3' && letter === 'U') return ULTRA_LOW_VOLTAGE
+  return VOLTAGES[generation]
 }
+
+const LOW_VOLTAGE = [1.35, 1.5]
+const ULTRA_LOW_VOLTAGE = [1.25]
+const VOLTAGES = Object.fromEntries(
+  Object.entries(USUAL_VOLTAGE).map(([generation, volts]) => [generation, [volts]]),
+) as Record<Generation, number[]>
 
 /** What stands behind the rate: bin or CAS latency, and the module type. */
 function learnSuffix(

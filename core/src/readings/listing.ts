@@ -1,5 +1,12 @@
 import { GENERATIONS, type Generation } from '../model'
-import { type Device, type DeviceField, joinSubChannels, NO_DEVICE, takeDevice } from './device'
+import {
+  type Device,
+  type DeviceField,
+  isSoldered,
+  joinSubChannels,
+  NO_DEVICE,
+  takeDevice,
+} from './device'
 import type { EccKind, Problem, Where } from './facts'
 import type { Printed } from './observed'
 import {
@@ -94,8 +101,9 @@ export function readListing(text: string): Reading {
   }
   close()
   const { machine, problems } = into
-  if (machine.slotCount === undefined && machine.slots.length > 0) {
-    learnMachine(machine, 'slotCount', machine.slots.length, { line: 1 })
+  const devices = machine.slots.length + into.modules.filter(isSoldered).length
+  if (machine.slotCount === undefined && devices > 0) {
+    learnMachine(machine, 'slotCount', devices, { line: 1 })
   }
   if (into.modules.length === 0 && machine.slots.length === 0) {
     problems.push({ code: 'NO_MEMORY_IN_TABLE', where: null })

@@ -48,9 +48,10 @@ export interface ModuleReading {
   source: Source
   /** Where the module is in the input, and where a figure is, if more can be said than that. */
   where: Where
-  places: Partial<Record<keyof ModuleFigures, Where>>
+  places: Readonly<Partial<Record<keyof ModuleFigures, Where>>>
 }
 
+/** What a readout says of the machine; `slotCount` counts soldered devices as well, as the tables do. */
 export interface MachineReading extends Partial<MachineFigures> {
   /** Every slot the readout lists, with whether something is in it. */
   slots: (SlotName & { populated: boolean })[]
@@ -68,8 +69,12 @@ export function nothingRead(format: Format, ...problems: Problem[]): Reading {
   return { format, modules: [], machine: null, problems }
 }
 
+/** Shared by all modules of which no more is known than where they begin. */
+const NO_PLACES = Object.freeze({})
+
 export function emptyModule(source: Source, where: Where): ModuleReading {
-  return { slot: null, module: {}, observed: null, verified: false, source, where, places: {} }
+  const places = NO_PLACES
+  return { slot: null, module: {}, observed: null, verified: false, source, where, places }
 }
 
 export function emptyMachine(): MachineReading {
@@ -85,7 +90,9 @@ export function learn<What extends keyof ModuleFigures>(
 ): void {
   if (value === null || value === undefined) return
   about.module[what] = value
-  if (where) about.places[what] = where
+  if (!where) return
+  if (about.places === NO_PLACES) about.places = {}
+  ;(about.places as Partial<Record<What, Where>>)[what] = where
 }
 
 /** Notes a figure of a machine being read. */

@@ -1,24 +1,7 @@
-import { STARTING_MACHINES } from '@tembrix/core/machines'
-import type { Machine } from '@tembrix/core/model'
-import type { ModelRecord, Sources } from '@tembrix/core/records'
+import { type StartingPoint, startingPoints } from '@tembrix/core/machines'
+import type { ModelRecord } from '@tembrix/core/records'
 import { useState } from 'react'
 import { inputLook, plural } from '../ui'
-
-/** What a new machine's record can start from. */
-export interface StartingPoint {
-  id: string
-  machine: Machine
-  modelId: string | null
-  sources: Sources
-}
-
-/** The shop's own models, then the general kinds. */
-export function startingPoints(models: readonly ModelRecord[]): StartingPoint[] {
-  return [
-    ...models.map(({ id, machine, sources }) => ({ id, machine, modelId: id, sources })),
-    ...STARTING_MACHINES.map(({ id, machine }) => ({ id, machine, modelId: null, sources: {} })),
-  ]
-}
 
 interface Props {
   models: readonly ModelRecord[]

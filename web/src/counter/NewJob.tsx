@@ -1,3 +1,4 @@
+import { type StartingPoint, startingPoints } from '@tembrix/core/machines'
 import { NewCustomer, NewJob as NewJobSchema } from '@tembrix/core/records'
 import { type FormEvent, useEffect, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -11,7 +12,7 @@ import {
 } from '../data'
 import { Bar } from '../shell'
 import { Button, Field, TextInput } from '../ui'
-import { MachineChoice, type StartingPoint, startingPoints } from './MachineChoice'
+import { MachineChoice } from './MachineChoice'
 
 const DRAFT = 'new-job'
 

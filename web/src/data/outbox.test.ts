@@ -1,4 +1,4 @@
-import type { JobFile, ModuleRecord } from '@tembrix/core/records'
+import type { JobFile, ModelRecord, ModuleRecord } from '@tembrix/core/records'
 import { describe, expect, test } from 'vitest'
 import { restore, store } from './keep'
 import {
@@ -14,11 +14,12 @@ import {
   type Outbox,
   outboxReducer,
   refused,
+  removed,
   sending,
   sent,
   unreachable,
 } from './outbox'
-import { absorb, overlay } from './overlay'
+import { absorb, overlay, overlayModels } from './overlay'
 
 const plan = { jobId: 'j', collection: 'plans', recordId: 'p', version: 3 } as const
 const job = { jobId: 'j', collection: 'jobs', recordId: 'j', version: 5 } as const
@@ -78,6 +79,8 @@ const file = {
   customer: { id: 'c' },
   machine: { id: 'm' },
   modules: [] as ModuleRecord[],
+  readings: [],
+  photos: [],
   plans: [{ id: 'p', version: 3, name: 'A' }],
 } as unknown as JobFile
 
@@ -96,6 +99,34 @@ describe('a job with its outbox over it', () => {
     })
     expect(file.uses).toBe('')
     expect(overlay(file, [])).toBe(file)
+  })
+
+  test('readings come, change and go with the outbox; the server’s answer takes their place', () => {
+    const reading = { jobId: 'j', collection: 'readings', recordId: 'r' } as const
+    const made = after(created(reading, { name: 'pasted', text: '8GB' }))
+    expect(overlay(file, made.entries).readings).toMatchObject([
+      { id: 'r', name: 'pasted', base64: null, seats: {} },
+    ])
+    const seated = [changed({ ...reading, version: 0 }, { seats: { 0: 'A' } })].reduce(
+      outboxReducer,
+      made,
+    )
+    expect(overlay(file, seated.entries).readings[0]?.seats).toEqual({ 0: 'A' })
+    const stored = structuredClone(file)
+    const [entry] = seated.entries
+    if (!entry) throw new Error('no entry')
+    absorb(stored, entry, { id: 'r', version: 1, name: 'pasted', seats: { 0: 'A' } })
+    expect(overlay(stored, []).readings).toMatchObject([{ id: 'r', version: 1 }])
+    const gone = after(removed({ ...reading, version: 1 }))
+    expect(overlay(stored, gone.entries).readings).toEqual([])
+  })
+
+  test('the shop’s own records lie under no job', () => {
+    const model = { id: 'm', openingMinutes: 5 } as ModelRecord
+    const target = { jobId: '', collection: 'models', recordId: 'm', version: 1 } as const
+    const outbox = after(changed(target, { openingMinutes: 9 }))
+    expect(overlayModels([model], outbox.entries)[0]?.openingMinutes).toBe(9)
+    expect(overlay(file, outbox.entries)).toBe(file)
   })
 
   test('is the same before and after an answer is taken in', () => {

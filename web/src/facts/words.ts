@@ -105,16 +105,17 @@ export const PROBLEMS: Record<ProblemCode, string> = {
   MALFORMED_JSON: 'This is not well-formed JSON.',
 }
 
+/** Where a fact comes from, to be read after “by”. */
 export const SOURCE_NAMES: Record<Source, string> = {
-  opened: 'opened and looked',
+  opened: 'looking inside',
   contents: 'module contents',
-  'unverified-contents': 'module contents, unverified',
-  label: 'label',
-  lettering: 'lettering on the board',
-  manual: 'manual or spec sheet',
-  readout: 'readout',
-  typed: 'typed in',
+  'unverified-contents': 'unverified contents',
+  label: 'the label',
+  lettering: 'the lettering',
+  manual: 'the manual',
+  readout: 'a readout',
+  typed: 'being typed in',
   record: 'the shop’s record',
-  start: 'general start, a guess',
+  start: 'a general guess',
   guess: 'a guess',
 }

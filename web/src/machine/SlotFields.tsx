@@ -81,9 +81,9 @@ export function SlotFields({ form, machine, sourcing }: Props) {
           <Plus size={16} aria-hidden /> Soldered bank
         </Button>
       </div>
-      <div className="grid grid-cols-3 gap-2 text-sm">
+      <div className="flex flex-col text-sm">
         {SOURCED.map(([what, label]) => (
-          <div key={what}>
+          <div key={what} className="grid grid-cols-[8rem_1fr] items-center">
             {label}
             <SourceOf what={what} label={`the ${label.toLowerCase()}`} sourcing={sourcing} />
           </div>

@@ -5,7 +5,7 @@ import { SOURCE_NAMES } from '../facts'
 /** The sources of a record's figures, and how to say one. */
 export interface Sourcing {
   sources: Sources
-  say: (what: Sourced, source: Source) => void
+  say: (what: Sourced, source: Source, note?: string) => void
 }
 
 /** Notes that a figure was typed in, where nothing better is known of where it comes from. */
@@ -26,16 +26,16 @@ export function SourceOf({
   label: string
   sourcing: Sourcing
 }) {
-  const source = sourcing.sources[what]?.source ?? 'start'
+  const { source = 'start', note = '' } = sourcing.sources[what] ?? {}
   const offered = SAID.includes(source) ? SAID : [source, ...SAID]
   return (
-    <label className="flex items-center gap-1.5 text-sm text-ink-2">
+    <span className="flex items-center gap-1.5 text-sm text-ink-2">
       by
       <select
         aria-label={`Source of ${label}`}
         value={source}
-        onChange={({ target }) => sourcing.say(what, target.value as Source)}
-        className="min-h-9 w-full min-w-0 rounded-sm border-b border-dashed border-rule-2 bg-sheet text-ink-2 hover:bg-sheet-2"
+        onChange={({ target }) => sourcing.say(what, target.value as Source, note)}
+        className="min-h-9 w-full min-w-0 flex-1 rounded-sm border-b border-dashed border-rule-2 bg-sheet text-ink-2 hover:bg-sheet-2"
       >
         {offered.map((one) => (
           <option key={one} value={one}>
@@ -43,6 +43,16 @@ export function SourceOf({
           </option>
         ))}
       </select>
-    </label>
+      {source !== 'start' && (
+        <input
+          aria-label={`Note on the source of ${label}`}
+          placeholder="page, edition"
+          maxLength={500}
+          value={note}
+          onChange={({ target }) => sourcing.say(what, source, target.value)}
+          className="min-h-9 w-full min-w-0 flex-1 border-b border-dashed border-rule-2 bg-sheet px-1"
+        />
+      )}
+    </span>
   )
 }

@@ -1,4 +1,3 @@
-import { MACHINE_KINDS, type Machine } from '@tembrix/core/model'
 import { type Cover, ModelChange, type ModelRecord } from '@tembrix/core/records'
 import { Plus, Trash2 } from 'lucide-react'
 import { type ReactNode, useState } from 'react'
@@ -13,9 +12,9 @@ import {
   useRemoveModelMutation,
 } from '../data'
 import { type RecordForm, useRecordForm } from '../form'
-import { ControllerFields, LimitFields, SlotFields, type Sourcing } from '../machine'
-import { Bar, useTechnician } from '../shell'
-import { ago, Button, Dialog, Field, list, Message, numberFrom, Select, TextInput } from '../ui'
+import { ControllerFields, LimitFields, NameFields, SlotFields, useSourcing } from '../machine'
+import { Bar } from '../shell'
+import { ago, Button, Dialog, Field, list, Message, numberFrom, TextInput } from '../ui'
 import { LayoutEditor } from './LayoutEditor'
 import { ValidatedLists } from './ValidatedLists'
 
@@ -48,59 +47,18 @@ export function MachineModel() {
 
 function Record({ model, version }: { model: ModelRecord; version: number }) {
   const dispatch = useAppDispatch()
-  const [technician] = useTechnician()
   const { machine, sources } = model
   const target = { jobId: '', collection: 'models' as const, recordId: model.id, version }
   const form = useRecordForm('models', model, ModelChange.shape, (fields) =>
     dispatch(changed(target, fields)),
   )
-  const sourcing: Sourcing = {
-    sources,
-    say: (what, source) => {
-      const origin = { source, note: '', by: technician, at: new Date().toISOString() }
-      dispatch(changed(target, { sources: { ...sources, [what]: origin } }))
-    },
-  }
+  const sourcing = useSourcing(sources, (next) => dispatch(changed(target, { sources: next })))
   return (
     <main className="mx-auto grid w-full max-w-7xl items-start gap-4 p-4 lg:grid-cols-[1.1fr_1fr]">
       <div className="flex flex-col gap-4">
         <LayoutEditor machine={machine} onSlots={(slots) => form.set(slots, 'machine', 'slots')} />
         <Panel title="Opening it">
           <Opening form={form} />
-        </Panel>
-      </div>
-      <div className="flex flex-col gap-4">
-        <Panel title="What it is">
-          <div className="grid grid-cols-2 gap-3">
-            <Field label="Model" error={form.error('machine', 'name')}>
-              {(control) => (
-                <TextInput
-                  {...control}
-                  value={form.value('machine', 'name')}
-                  onValue={(text) => form.set(text, 'machine', 'name')}
-                />
-              )}
-            </Field>
-            <Field label="Kind">
-              {(control) => (
-                <Select
-                  {...control}
-                  value={machine.kind}
-                  options={MACHINE_KINDS.map((value) => ({ value, label: value }))}
-                  onValue={(kind: Machine['kind']) => form.set(kind, 'machine', 'kind')}
-                />
-              )}
-            </Field>
-          </div>
-        </Panel>
-        <Panel title="Slots and soldered memory">
-          <SlotFields form={form} machine={machine} sourcing={sourcing} />
-        </Panel>
-        <Panel title="Limits">
-          <LimitFields form={form} sourcing={sourcing} />
-        </Panel>
-        <Panel title="Controller, firmware, voltage">
-          <ControllerFields form={form} machine={machine} sourcing={sourcing} />
         </Panel>
         <Panel title="Validated lists">
           <ValidatedLists model={model} />
@@ -118,6 +76,22 @@ function Record({ model, version }: { model: ModelRecord; version: number }) {
           </Field>
           <ModelHistory id={model.id} />
           <Remove model={model} version={version} />
+        </Panel>
+      </div>
+      <div className="flex flex-col gap-4">
+        <Panel title="What it is">
+          <div className="grid grid-cols-2 gap-3">
+            <NameFields form={form} machine={machine} label="Model" />
+          </div>
+        </Panel>
+        <Panel title="Slots and soldered memory">
+          <SlotFields form={form} machine={machine} sourcing={sourcing} />
+        </Panel>
+        <Panel title="Limits">
+          <LimitFields form={form} sourcing={sourcing} />
+        </Panel>
+        <Panel title="Controller, firmware, voltage">
+          <ControllerFields form={form} machine={machine} sourcing={sourcing} />
         </Panel>
       </div>
     </main>

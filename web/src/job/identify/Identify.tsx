@@ -1,10 +1,9 @@
-import { STARTING_MACHINES } from '@tembrix/core/machines'
-import { MACHINE_KINDS, type Machine } from '@tembrix/core/model'
+import { startingPoints } from '@tembrix/core/machines'
 import { MachineChange } from '@tembrix/core/records'
+import { useModelsQuery } from '../../data'
 import { FindingList } from '../../findings'
-import { ControllerFields, LimitFields, SlotFields, type Sourcing } from '../../machine'
-import { useTechnician } from '../../shell'
-import { capacity, Field, Select, TextInput } from '../../ui'
+import { ControllerFields, LimitFields, NameFields, SlotFields, useSourcing } from '../../machine'
+import { capacity, Field, list, Select, TextInput } from '../../ui'
 import { useJob, useJobForm } from '../file'
 import { Disputes } from './Disputes'
 import { Ledger } from './Ledger'
@@ -18,15 +17,11 @@ import { Unknowns } from './Unknowns'
 export function Identify() {
   const { file, machine, now, edit } = useJob()
   const form = useJobForm('machines', file.machine, MachineChange.shape)
-  const [technician] = useTechnician()
-  const { sources } = file.machine
-  const sourcing: Sourcing = {
-    sources,
-    say: (what, source) => {
-      const origin = { source, note: '', by: technician, at: new Date().toISOString() }
-      edit.set('machines', file.machine, { sources: { ...sources, [what]: origin } })
-    },
-  }
+  const sourcing = useSourcing(file.machine.sources, (sources) =>
+    edit.set('machines', file.machine, { sources }),
+  )
+  const { data: models = [] } = useModelsQuery()
+  const points = startingPoints(models)
   const total = machine.soldered.reduce((sum, { module }) => sum + module.capacityGiB, 0)
   return (
     <div className="flex flex-col gap-3">
@@ -35,6 +30,14 @@ export function Identify() {
         <p className="border-l-4 border-stop bg-stop-soft px-3 py-2">
           <b>Nothing to upgrade here:</b> all {capacity(total)} are soldered and there is no slot.
           Tell the customer before going on; if memory is short, the next machine is the answer.
+        </p>
+      )}
+      {machine.slots.length > 0 && total > 0 && (
+        <p className="border-l-4 border-rule-2 bg-note-soft px-3 py-2">
+          <b>{capacity(total)} are soldered</b> on{' '}
+          {list(machine.soldered.map(({ channel }) => channel))} and stay. Only{' '}
+          {machine.slots.length === 1 ? 'the one slot' : `the ${machine.slots.length} slots`} can
+          change, and what the slot takes counts, not the total.
         </p>
       )}
       <ReadArea />
@@ -52,36 +55,19 @@ export function Identify() {
             value=""
             options={[
               { value: '', label: 'the record as it is' },
-              ...STARTING_MACHINES.map(({ id, machine }) => ({ value: id, label: machine.name })),
+              ...points.map(({ id, machine }) => ({ value: id, label: machine.name })),
             ]}
             onValue={(id) => {
-              const start = STARTING_MACHINES.find((one) => one.id === id)
-              if (start)
-                edit.step('machines', file.machine, { machine: start.machine, sources: {} })
+              const start = points.find((one) => one.id === id)
+              if (!start) return
+              const { machine, sources, modelId } = start
+              edit.step('machines', file.machine, { machine, sources, modelId })
             }}
           />
         )}
       </Field>
       <div className="grid grid-cols-2 gap-3">
-        <Field label="Machine" className="col-span-2" error={form.error('machine', 'name')}>
-          {(control) => (
-            <TextInput
-              {...control}
-              value={form.value('machine', 'name')}
-              onValue={(text) => form.set(text, 'machine', 'name')}
-            />
-          )}
-        </Field>
-        <Field label="Kind">
-          {(control) => (
-            <Select
-              {...control}
-              value={machine.kind}
-              options={MACHINE_KINDS.map((value) => ({ value, label: value }))}
-              onValue={(kind: Machine['kind']) => form.set(kind, 'machine', 'kind')}
-            />
-          )}
-        </Field>
+        <NameFields form={form} machine={machine} label="Machine" className="col-span-2" />
         <Field label="Serial number" error={form.error('serialNumber')}>
           {(control) => (
             <TextInput

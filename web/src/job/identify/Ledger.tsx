@@ -81,7 +81,7 @@ function Fact({ entry }: { entry: Entry }) {
           <td className="py-1">
             <span className="flex items-start justify-between gap-1">
               <span>
-                settled: {SOURCE_NAMES[ruling.source]}
+                settled by {SOURCE_NAMES[ruling.source]}
                 <span className="block text-ink-2">
                   {ruling.by || 'no name'}, {ago(ruling.at)}
                 </span>
