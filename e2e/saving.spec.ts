@@ -82,6 +82,7 @@ test('a record is corrected: a slot added, a limit set, the board follows', asyn
   app,
 }) => {
   await openJob(page, app, 'Thornbury', 'identify')
+  await page.getByText('Slots and soldered memory').click()
   await page.getByRole('button', { name: 'Slot', exact: true }).click()
   await expect(slot(page, 'A2')).toBeVisible()
   await page.getByLabel('Lettering of slot 3').fill('B')
@@ -96,6 +97,7 @@ test('a slot taken from the record leaves the plan, which is saved without it', 
   app,
 }) => {
   const id = await openJob(page, app, 'Farrow', 'identify')
+  await page.getByText('Slots and soldered memory').click()
   await page.getByRole('button', { name: 'Remove slot B' }).click()
   await expect(slot(page, 'B')).toHaveCount(0)
   await page.getByRole('link', { name: 'Plan' }).click()

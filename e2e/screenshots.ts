@@ -43,7 +43,7 @@ for (const { name, job, path, open, width = 1280, dark = false } of VIEWS) {
   await page.goto(base + path, { waitUntil: 'networkidle' })
   if (open) {
     await page.getByRole('link', { name: open }).click()
-    await page.waitForLoadState('networkidle')
+    await page.getByRole('heading', { name: open, exact: true }).waitFor()
   }
   await page.screenshot({ path: `${folder}/${name}.png` })
   await page.close()
