@@ -94,6 +94,18 @@ describe('a label line', () => {
     expect(one(text)).toEqual(one('8GB 1Rx8 PC4-2666V-SA1-11'))
   })
 
+  test('in words, as shops write it: a kit’s capacity is that of one piece', () => {
+    expect(one('16GB (2x8GB) DDR4-3200 CL16 UDIMM')).toMatchObject({
+      capacityGiB: 8,
+      formFactor: 'DIMM',
+      speeds: [{ dataRate: 3200, cl: 16 }],
+    })
+    expect(one('DDR4 2666 8GB SO-DIMM')).toMatchObject({ capacityGiB: 8, formFactor: 'SODIMM' })
+    expect(one('DDR5-4800 32GB RDIMM')).toMatchObject({ buffering: 'registered', ecc: true })
+    expect(one('8GB LPDDR5-6400')).toMatchObject({ generation: 'LPDDR5', formFactor: 'soldered' })
+    expect(one('8GB1Rx8 PC4-2666V-SA1-11')).toEqual(one('8GB 1Rx8 PC4-2666V-SA1-11'))
+  })
+
   test('with O for 0 and I for 1', () => {
     expect(one('16GB IRx8 PC5-56OOB-SAO-1O1O-XT')).toEqual(one('16GB 1Rx8 PC5-5600B-SA0-1010-XT'))
   })

@@ -1,6 +1,7 @@
 import {
   type Buffering,
   type FormFactor,
+  GENERATIONS,
   type Generation,
   isModuleCapacity,
   USUAL_VOLTAGE,
@@ -42,15 +43,28 @@ const KINDS: Record<string, Kind> = {
   L: { formFactor: 'DIMM', buffering: 'load-reduced', ecc: true },
 }
 
-const CAPACITY = /(?:^|[^\d.A-WYZ])(\d{1,4}) ?(GI?B?|MI?B|TI?B)(?![A-Z0-9])/
-const ORGANISATION = /(?:^|[^A-Z0-9])([1248IL]) ?(?:D|S ?(\d))? ?R ?X? ?(16|32|4|8)(?![0-9])/
+/** In a kit's `2X8GB` the capacity is that of one piece. */
+const CAPACITY = /(?:^|[^\d.A-WYZ])(?:\d ?X ?)?(\d{1,4}) ?(GI?B|MI?B|TI?B|G(?![A-Z0-9]))(?![A-Z])/
+const KIT_CAPACITY = /\d ?X ?(\d{1,3}) ?(GI?B?)(?![A-Z0-9])/
+const ORGANISATION =
+  /(?:^|[^A-Z0-9]|(?<=\d ?[GM]B))([1248IL]) ?(?:D|S ?(\d))? ?R ?X? ?(16|32|4|8)(?![0-9])/
 const NUMBERED = /PC([2-5])([LU]?)[- ]?(\d{4,5})/
 const UNNUMBERED = /PC[- ]?(\d{4,5})/
-const WORDED = /DDR([1-5])?([LU]?)[- ]?(\d{3,5})/
+const WORDED = /(LP)?DDR([1-5])?([LUX]?)[- ]?(\d{3,5})/
 const LATE_REST =
   /^(?:[- ]?(AA|AC|[A-Z])(?=[- ]|$))?(?:[- ]+([A-Z])(?:[A-Z]{1,2}\d?|\d)?(?=[- ]|$))?/
 const DDR3_REST = /^[- ]?([A-Z])?(?:[- ]+(\d{1,2})(?=[- ]|$))?/
 const DDR2_REST = /^[- ]?([A-Z])?(?:[- ]+(\d)-?(\d)-?(\d)(?=[- ]|$))?/
+/** Words people write where the label has a letter. */
+const WORDS: [RegExp, string][] = [
+  [/SO-?DIMM.*\bECC\b|\bECC\b.*SO-?DIMM/, 'T'],
+  [/SO-?DIMM/, 'S'],
+  [/\bL-?R-?DIMM/, 'L'],
+  [/\bR-?DIMM|REGISTERED/, 'R'],
+  [/\bUDIMM.*\bECC\b|\bECC\b.*\bUDIMM/, 'E'],
+  [/\bUDIMM/, 'U'],
+]
+const LATENCY = /\bCL? ?-?(\d{1,2})\b/
 const SERIAL = /(?:S\/?N|SERIAL(?: NO)?)[.:# ]+([A-Z0-9]{4,24})/
 const PART = /(?:P\/?N|PART NO)[.:# ]+([A-Z0-9][A-Z0-9./-]{2,30})/
 
@@ -123,7 +137,7 @@ function readLabel(text: string, line: number, problems: Problem[]): ModuleReadi
   if (rate) {
     module.generation = rate.generation
     module.voltages = rate.voltages
-    learnSuffix(module, rate, complain)
+    learnSuffix(module, text, rate, complain)
     if (rate.ambiguous) complain('RATE_AMBIGUOUS')
   } else complain(/PC|DDR/.test(text) ? 'RATE_UNKNOWN' : 'RATE_MISSING')
 
@@ -146,7 +160,7 @@ function readLabel(text: string, line: number, problems: Problem[]): ModuleReadi
 }
 
 function capacityIn(text: string): number | null {
-  const match = CAPACITY.exec(text)
+  const match = KIT_CAPACITY.exec(text) ?? CAPACITY.exec(text)
   if (!match) return null
   const figure = Number(match[1])
   const unit = match[2]?.[0]
@@ -162,9 +176,11 @@ function rateIn(text: string, capacityGiB: number | null): Rate | null {
   }
   const worded = WORDED.exec(text)
   if (worded) {
-    const generation = `DDR${worded[1] === '1' ? '' : (worded[1] ?? '')}` as Generation
-    const meant = rateOfFigure(generation, Number(worded[3]))
-    if (meant) return rateAt(text, worded, meant, worded[2])
+    const [, low = '', digit = '', letter = '', figure] = worded
+    const name = `${low}DDR${digit === '1' ? '' : digit}${low && letter === 'X' ? 'X' : ''}`
+    const generation = GENERATIONS.find((one) => one === name)
+    const meant = generation && rateOfFigure(generation, Number(figure))
+    if (meant) return rateAt(text, worded, meant, letter)
   }
   const bare = UNNUMBERED.exec(text)
   if (!bare) return null
@@ -201,9 +217,10 @@ const VOLTAGES = Object.fromEntries(
   Object.entries(USUAL_VOLTAGE).map(([generation, volts]) => [generation, [volts]]),
 ) as Record<Generation, number[]>
 
-/** What stands behind the rate: bin or CAS latency, and the module type. */
+/** What stands behind the rate: bin or CAS latency, and the module type, as letters or as words. */
 function learnSuffix(
   module: ModuleReading['module'],
+  text: string,
   { generation, dataRate, rest }: Rate,
   complain: (code: ProblemCode) => void,
 ): void {
@@ -227,13 +244,19 @@ function learnSuffix(
       Object.assign(speed, { cl: Number(cl), trcd: Number(trcd), trp: Number(trp) })
     }
   }
+  if (type === undefined) {
+    if (generation.startsWith('LP')) module.formFactor = 'soldered'
+    type = WORDS.find(([word]) => word.test(text))?.[1]
+    const cl = speed.cl === undefined ? LATENCY.exec(text)?.[1] : undefined
+    if (cl && Number(cl) >= 3) speed.cl = Number(cl)
+  }
   module.speeds = [speed]
   const kind = type === undefined ? undefined : KINDS[type]
   if (kind) {
     module.formFactor = kind.formFactor
     module.buffering = kind.buffering
     module.ecc = kind.ecc
-  } else complain(type === undefined ? 'FORM_MISSING' : 'TYPE_UNKNOWN')
+  } else if (!module.formFactor) complain(type === undefined ? 'FORM_MISSING' : 'TYPE_UNKNOWN')
 }
 
 function timingsOfBin(
