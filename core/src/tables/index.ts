@@ -1,1 +1,1 @@
-export { numberIn, parseTable, type Table } from './parse'
+export { columnNumbers, numberIn, parseTable, type Table } from './parse'

@@ -52,3 +52,29 @@ export function numberIn(cell: string): number | null {
   const number = Number(plain)
   return Number.isFinite(number) ? number : null
 }
+
+/**
+ * A column of numbers, read alike: whether a mark parts decimals or thousands is told from the whole
+ * column. Where every figure has one mark with three digits behind it, the mark is a decimal one;
+ * where only the large ones have it, it parts thousands.
+ */
+export function columnNumbers(cells: readonly string[]): (number | null)[] {
+  const figures = cells.map((cell) => /-?\d[\d.,]*/.exec(cell)?.[0] ?? null)
+  const marked = figures.filter((figure) => figure !== null && /[.,]/.test(figure))
+  const thousands =
+    marked.length > 0 &&
+    marked.every((figure) => /^-?[1-9]\d{0,2}([.,]\d{3})+$/.test(figure as string)) &&
+    figures.some((figure) => figure !== null && !/[.,]/.test(figure))
+  return figures.map((figure) => {
+    if (figure === null) return null
+    if (thousands) return Number(figure.replace(/[.,]/g, ''))
+    const mark = Math.max(figure.lastIndexOf(','), figure.lastIndexOf('.'))
+    if (mark < 0) return Number(figure)
+    const single = figure.indexOf(figure[mark] as string) === mark
+    const whole = figure.slice(0, mark).replace(/[.,]/g, '')
+    const number = Number(
+      single ? `${whole}.${figure.slice(mark + 1)}` : figure.replace(/[.,]/g, ''),
+    )
+    return Number.isFinite(number) ? number : null
+  })
+}

@@ -1,0 +1,15 @@
+export { type Demand, demand } from './demand'
+export {
+  CUT_OFF,
+  LOG_UNITS,
+  type LogColumns,
+  type LogSummary,
+  type LogUnit,
+  type MemoryLog,
+  type MemorySample,
+  readMemoryLog,
+  summarise,
+} from './memoryLog'
+export * from './spend'
+export { buildableTotals, slotSizes, type Total } from './totals'
+export * from './uses'

@@ -1,0 +1,265 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { desktop } from '../../test/builders'
+import { STARTING_MACHINES } from '../machines'
+import { parseTable, type Table } from '../tables'
+import {
+  adviseSpending,
+  buildableTotals,
+  type ChosenUse,
+  demand,
+  demandOfUses,
+  LEVELS,
+  type LogSummary,
+  readMemoryLog,
+  STARTING_USES,
+  slotSizes,
+  summarise,
+  UseTable,
+} from '.'
+
+const table: UseTable = {
+  systemGiB: 3,
+  reserveGiB: 1,
+  graphicsGiB: 2,
+  uses: [
+    { id: 'photos', name: 'Photos', light: 2, usual: 6, heavy: 16 },
+    { id: 'browsing', name: 'Browsing', light: 1, usual: 3, heavy: 8 },
+    { id: 'video', name: 'Video', light: 4, usual: 12, heavy: 32 },
+  ],
+}
+const use = (id: string, level: ChosenUse['level'], together: string | null = null): ChosenUse => ({
+  use: id,
+  level,
+  weight: 1,
+  together,
+})
+
+describe('demand from uses', () => {
+  test('uses that run at once add up; the largest set counts', () => {
+    // photos 6 + browsing 3 = 9 at once, video 12 alone: 12 + system 3 + reserve 1 = 16
+    const apart = [
+      use('photos', 'usual', 'day'),
+      use('browsing', 'usual', 'day'),
+      use('video', 'usual'),
+    ]
+    expect(demandOfUses(table, apart, false)).toMatchObject({
+      likely: 16,
+      // half-way to the neighbouring levels: (12 + 4) ÷ 2 = 8, (12 + 32) ÷ 2 = 22
+      low: 12,
+      high: 26,
+      parts: [
+        { what: 'system', gib: 3 },
+        { what: 'use', use: 'video', gib: 12 },
+        { what: 'reserve', gib: 1 },
+      ],
+    })
+    const all = apart.map((one) => ({ ...one, together: 'day' }))
+    expect(demandOfUses(table, all, false).likely).toBe(3 + 1 + 6 + 3 + 12)
+  })
+
+  test('integrated graphics take their share; unknown uses and those of no weight none', () => {
+    const mix = [
+      { ...use('video', 'heavy'), weight: 0 },
+      use('chess', 'heavy'),
+      use('browsing', 'light'),
+    ]
+    expect(demandOfUses(table, mix, true).likely).toBe(3 + 1 + 2 + 1)
+    expect(demandOfUses(table, [], false)).toMatchObject({ low: 4, likely: 4, high: 4 })
+  })
+
+  test('heavier is never less, and a range holds its likely value', () => {
+    const chosen = fc.array(
+      fc.record({
+        use: fc.constantFrom('photos', 'browsing', 'video'),
+        level: fc.constantFrom(...LEVELS),
+        weight: fc.constantFrom(0, 1, 3),
+        together: fc.constantFrom('day', 'night', null),
+      }),
+      { maxLength: 6 },
+    )
+    fc.assert(
+      fc.property(chosen, fc.boolean(), (mix, graphics) => {
+        const { low, likely, high } = demandOfUses(table, mix, graphics)
+        expect(low <= likely && likely <= high).toBe(true)
+        const heavier = mix.map((one) => ({ ...one, level: 'heavy' as const }))
+        expect(demandOfUses(table, heavier, graphics).likely).toBeGreaterThanOrEqual(likely)
+      }),
+    )
+  })
+
+  test('the table a shop starts with is acceptable; one where heavy is less is not', () => {
+    expect(UseTable.safeParse(STARTING_USES).success).toBe(true)
+    const odd = { ...table, uses: [{ id: 'x', name: 'X', light: 2, usual: 1, heavy: 3 }] }
+    expect(UseTable.safeParse(odd).success).toBe(false)
+  })
+})
+
+describe('a memory log', () => {
+  const parsed = (text: string) => parseTable(text) as Table
+
+  test('with moments and megabytes: spans, peaks and the time above 90 %', () => {
+    const log = readMemoryLog(
+      parsed(
+        'when;used MB\n2026-03-01T10:00:00Z;4096\n2026-03-01T10:01:00Z;7680\n2026-03-01T10:03:00Z;5120\n2026-03-01T10:04:00Z;oops',
+      ),
+      { time: 'when', used: 'used MB', unit: 'MB' },
+      8,
+    )
+    expect(log.badLines).toEqual([5])
+    expect(log.samples.map(({ seconds, gib }) => [seconds, gib])).toEqual([
+      [0, 4],
+      [60, 7.5],
+      [180, 5],
+    ])
+    // 7.5 is over 7.2 from second 60 to 180 of 180: two thirds
+    expect(summarise(log.samples, 8)).toEqual({
+      count: 3,
+      spanSeconds: 180,
+      peakGiB: 7.5,
+      p99GiB: 7.5,
+      tightShare: 120 / 180,
+      cutOff: false,
+    })
+  })
+
+  test('per cent of what is fitted, with decimal commas and no times', () => {
+    const log = readMemoryLog(
+      parsed('pc\tx\n48,5\ta\n97,25\tb'),
+      { time: null, used: 'pc', unit: 'percent' },
+      16,
+    )
+    expect(log.samples.map(({ gib }) => gib)).toEqual([7.76, 15.56])
+    // 15.56 of 16 is 97 %: the demand was cut off
+    expect(summarise(log.samples, 16)).toMatchObject({
+      cutOff: true,
+      spanSeconds: null,
+      tightShare: 0.5,
+    })
+  })
+
+  test('three digits behind a mark are decimals where all figures have them, thousands where only large ones do', () => {
+    const read = (cells: string[]) =>
+      readMemoryLog(
+        parsed(`used;t\n${cells.join(';0\n')};0`),
+        { time: null, used: 'used', unit: 'GB' },
+        8,
+      ).samples.map(({ gib }) => gib)
+    expect(read(['3.125', '4.250'])).toEqual([3.125, 4.25])
+    expect(read(['950', '1.050'])).toEqual([950, 1050])
+  })
+
+  test('99 % by nearest rank: of 1 to 200, the 198th', () => {
+    const samples = Array.from({ length: 200 }, (_, at) => ({ seconds: null, gib: at + 1 }))
+    expect(summarise(samples, 1000)?.p99GiB).toBe(198)
+    expect(summarise([], 8)).toBeNull()
+  })
+})
+
+const summary = (changes: Partial<LogSummary>): LogSummary => ({
+  count: 100,
+  spanSeconds: 3600,
+  peakGiB: 5,
+  p99GiB: 4.5,
+  tightShare: 0,
+  cutOff: false,
+  ...changes,
+})
+
+describe('demand from both', () => {
+  const uses = demandOfUses(table, [use('video', 'usual')], false)
+
+  test('a peak that was not cut off outdoes the rules of thumb', () => {
+    expect(demand(uses, summary({}), 1)).toEqual({
+      low: 5.5,
+      likely: 6,
+      high: 16,
+      basis: 'both',
+      atLeast: false,
+    })
+  })
+
+  test('one that was says only “at least”', () => {
+    const cut = summary({ peakGiB: 7.8, cutOff: true })
+    expect(demand(null, cut, 1)).toMatchObject({
+      low: 8.8,
+      likely: 8.8,
+      basis: 'log',
+      atLeast: true,
+    })
+    expect(demand(uses, cut, 1)).toMatchObject({ low: 8.8, likely: 16, high: 26, atLeast: true })
+    expect(demand(null, null, 1)).toBeNull()
+  })
+})
+
+describe('totals a machine can be built to', () => {
+  const of = (id: string) => STARTING_MACHINES.find((one) => one.id === id)?.machine as never
+
+  test('a slot beside soldered memory: 8 and what the slot takes; even is twice 8', () => {
+    expect(buildableTotals(of('laptop-soldered-1'))).toEqual([
+      { gib: 8, even: false },
+      { gib: 12, even: false },
+      { gib: 16, even: true },
+      { gib: 24, even: false },
+      { gib: 40, even: false },
+    ])
+  })
+
+  test('two slots: every pair of sizes within the limit, odd totals too', () => {
+    const machine = desktop({ generation: 'DDR5', limits: { ...desktop().limits, totalGiB: 64 } })
+    expect(slotSizes(machine)).toEqual([8, 16, 24, 32])
+    const totals = buildableTotals({
+      ...machine,
+      slots: machine.slots.filter(({ position }) => position === 1),
+    })
+    expect(totals.map(({ gib }) => gib)).toEqual([8, 16, 24, 32, 40, 48, 56, 64])
+    expect(totals.filter(({ even }) => even).map(({ gib }) => gib)).toEqual([16, 32, 48, 64])
+  })
+
+  test('all soldered: what there is', () => {
+    expect(buildableTotals(of('laptop-soldered'))).toEqual([{ gib: 16, even: true }])
+  })
+})
+
+describe('memory or something else', () => {
+  const given = { installedGiB: 8, demand: null, log: null, disk: 'unknown', slow: [] } as const
+
+  test('a peak of 3.1 of 8 on a spinning disk: the disk first, memory not', () => {
+    const advice = adviseSpending({
+      ...given,
+      log: summary({ peakGiB: 3.1 }),
+      disk: 'spinning',
+      slow: ['starting'],
+    })
+    expect(advice).toEqual({
+      first: 'disk',
+      reasons: ['PEAK_FAR_BELOW', 'SPINNING_DISK'],
+      memoryToo: false,
+    })
+  })
+
+  test('a demand that was cut off: memory, whatever the disk', () => {
+    const advice = adviseSpending({
+      ...given,
+      log: summary({ peakGiB: 7.9, cutOff: true, tightShare: 0.4 }),
+      disk: 'spinning',
+      slow: ['starting'],
+    })
+    expect(advice).toMatchObject({ first: 'memory', memoryToo: true })
+  })
+
+  test('slow only once it is warm: a cooler; long work with memory to spare: the processor', () => {
+    const log = summary({ peakGiB: 4 })
+    expect(adviseSpending({ ...given, log, slow: ['after-a-while'] }).first).toBe('cooling')
+    expect(adviseSpending({ ...given, log, slow: ['long-work'] }).first).toBe(
+      'processor-or-graphics',
+    )
+    expect(adviseSpending({ ...given, log, disk: 'solid-state' }).first).toBe('nothing')
+  })
+
+  test('without a measurement it asks for one, unless the uses alone say enough', () => {
+    expect(adviseSpending(given)).toMatchObject({ first: 'measure', reasons: ['NOT_MEASURED'] })
+    const high = { low: 12, likely: 16, high: 20, basis: 'uses', atLeast: false } as const
+    expect(adviseSpending({ ...given, demand: high }).first).toBe('memory')
+  })
+})

@@ -1,0 +1,93 @@
+import type { Demand } from './demand'
+import type { LogSummary } from './memoryLog'
+
+export const DISKS = ['spinning', 'solid-state', 'unknown'] as const
+export type Disk = (typeof DISKS)[number]
+
+/** What the customer finds slow. */
+export const COMPLAINTS = [
+  'starting',
+  'opening',
+  'switching',
+  'crashing',
+  'long-work',
+  'after-a-while',
+  'pictures',
+] as const
+export type SlowThing = (typeof COMPLAINTS)[number]
+
+export interface SpendCase {
+  installedGiB: number
+  demand: Demand | null
+  log: LogSummary | null
+  disk: Disk
+  slow: readonly SlowThing[]
+}
+
+export const VERDICTS = [
+  'memory',
+  'disk',
+  'cooling',
+  'processor-or-graphics',
+  'nothing',
+  'measure',
+] as const
+export type Verdict = (typeof VERDICTS)[number]
+
+export type Reason =
+  | 'CUT_OFF'
+  | 'TIGHT_FOR_LONG'
+  | 'DEMAND_OVER_INSTALLED'
+  | 'PEAK_FAR_BELOW'
+  | 'SPINNING_DISK'
+  | 'SLOWS_DOWN_WARM'
+  | 'WORK_NOT_BOUND_BY_MEMORY'
+  | 'NOT_MEASURED'
+
+export interface Advice {
+  /** What to spend on first. */
+  first: Verdict
+  reasons: Reason[]
+  /** Whether memory is worth its money as well. */
+  memoryToo: boolean
+}
+
+/** A peak that leaves this share free is far below what is fitted. */
+const FAR_BELOW = 0.7
+const LONG = 0.05
+
+/**
+ * Whether memory is the right thing to buy. Where the measured peak stays far below what is fitted,
+ * more of it helps little: a spinning disk, heat or the processor is then what is slow.
+ */
+export function adviseSpending({ installedGiB, demand, log, disk, slow }: SpendCase): Advice {
+  const reasons: Reason[] = []
+  if (log?.cutOff) reasons.push('CUT_OFF')
+  if (log && log.tightShare > LONG) reasons.push('TIGHT_FOR_LONG')
+  if (demand && demand.likely > installedGiB) reasons.push('DEMAND_OVER_INSTALLED')
+  const short = reasons.length > 0
+  const ample = log !== null && !short && log.peakGiB < FAR_BELOW * installedGiB
+  if (ample) reasons.push('PEAK_FAR_BELOW')
+  const disky = slow.some((one) => one === 'starting' || one === 'opening')
+  const warm = slow.includes('after-a-while')
+  const bound = slow.some((one) => one === 'long-work' || one === 'pictures')
+  if (disk === 'spinning') reasons.push('SPINNING_DISK')
+  if (warm) reasons.push('SLOWS_DOWN_WARM')
+  if (short) {
+    const first = disk === 'spinning' && disky && !log?.cutOff ? 'disk' : 'memory'
+    return { first, reasons, memoryToo: true }
+  }
+  if (!log && !demand)
+    return { first: 'measure', reasons: [...reasons, 'NOT_MEASURED'], memoryToo: false }
+  if (disk === 'spinning') return { first: 'disk', reasons, memoryToo: false }
+  if (warm) return { first: 'cooling', reasons, memoryToo: false }
+  if (bound) {
+    return {
+      first: 'processor-or-graphics',
+      reasons: [...reasons, 'WORK_NOT_BOUND_BY_MEMORY'],
+      memoryToo: false,
+    }
+  }
+  if (!log) return { first: 'measure', reasons: [...reasons, 'NOT_MEASURED'], memoryToo: false }
+  return { first: 'nothing', reasons, memoryToo: false }
+}

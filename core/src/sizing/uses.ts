@@ -1,0 +1,128 @@
+import { z } from 'zod'
+
+export const LEVELS = ['light', 'usual', 'heavy'] as const
+export const Level = z.enum(LEVELS)
+export type Level = z.infer<typeof Level>
+
+const Amount = z.number().min(0).max(4096)
+
+/** A use and how much memory it wants by how heavily it is done, GiB. */
+export const Use = z
+  .object({
+    id: z.string().trim().min(1).max(40),
+    name: z.string().trim().min(1, 'A use needs a name.').max(80),
+    light: Amount,
+    usual: Amount,
+    heavy: Amount,
+  })
+  .refine(({ light, usual, heavy }) => light <= usual && usual <= heavy, {
+    error: 'Heavier use cannot want less.',
+    path: ['heavy'],
+  })
+export type Use = z.infer<typeof Use>
+
+/** The shop's table: what the system itself takes, what is kept free, and each use. GiB. */
+export const UseTable = z.object({
+  systemGiB: Amount,
+  /** Kept free for what comes along, and for files the system keeps at hand. */
+  reserveGiB: Amount,
+  /** What integrated graphics take of the main memory. */
+  graphicsGiB: Amount,
+  uses: z.array(Use).max(60),
+})
+export type UseTable = z.infer<typeof UseTable>
+
+/**
+ * The table a shop starts with: rules of thumb of the trade, which age. The system's own share is what
+ * a current one takes with nothing open; a use's is what it adds.
+ */
+export const STARTING_USES: UseTable = {
+  systemGiB: 3,
+  reserveGiB: 1.5,
+  graphicsGiB: 1,
+  uses: [
+    { id: 'office', name: 'Letters and tables', light: 0.5, usual: 1, heavy: 3 },
+    { id: 'browsing', name: 'Browsing', light: 1, usual: 3, heavy: 8 },
+    { id: 'calls', name: 'Video calls', light: 0.5, usual: 1, heavy: 2 },
+    { id: 'photos', name: 'Photos', light: 2, usual: 6, heavy: 16 },
+    { id: 'video', name: 'Video cutting', light: 4, usual: 12, heavy: 32 },
+    { id: 'audio', name: 'Recording and sample libraries', light: 2, usual: 8, heavy: 40 },
+    { id: 'games', name: 'Games', light: 4, usual: 8, heavy: 16 },
+    { id: 'drawing', name: 'Drawing in three dimensions', light: 4, usual: 12, heavy: 48 },
+    { id: 'machines', name: 'Virtual machines', light: 4, usual: 12, heavy: 48 },
+    { id: 'compiling', name: 'Compiling', light: 2, usual: 6, heavy: 24 },
+  ],
+}
+
+/** A use as this customer does it; `together` names those that run at once. */
+export const ChosenUse = z.object({
+  use: z.string().max(40),
+  level: Level,
+  /** How much of the time it is what the machine is used for; only the proportions count. */
+  weight: z.number().min(0).max(1000),
+  together: z.string().max(40).nullable(),
+})
+export type ChosenUse = z.infer<typeof ChosenUse>
+
+/** An amount with its range, GiB. */
+export interface Range {
+  low: number
+  likely: number
+  high: number
+}
+
+export interface UseDemand extends Range {
+  /** What it is made of: the system, the reserve, graphics, and the uses of the largest set that runs at once. */
+  parts: { what: 'system' | 'reserve' | 'graphics' | 'use'; use: string | null; gib: number }[]
+}
+
+/**
+ * What a mix of uses wants: the system, the largest set of uses that run at once, integrated graphics
+ * and the reserve. The range goes half-way to the next lighter and heavier level of each use, a
+ * quarter of it beyond the ends. Uses the table does not have are left out; so is anything of weight 0.
+ */
+export function demandOfUses(
+  table: UseTable,
+  chosen: readonly ChosenUse[],
+  integratedGraphics: boolean,
+): UseDemand {
+  const known = chosen.flatMap((one) => {
+    const use = table.uses.find(({ id }) => id === one.use)
+    return use && one.weight > 0 ? [{ ...one, range: rangeOf(use, one.level) }] : []
+  })
+  const sets = new Map<string, typeof known>()
+  known.forEach((one, at) => {
+    const key = one.together === null ? `alone ${at}` : `with ${one.together}`
+    sets.set(key, [...(sets.get(key) ?? []), one])
+  })
+  const sum = (set: typeof known, end: keyof Range) =>
+    set.reduce((all, { range }) => all + range[end], 0)
+  const largest = [...sets.values()].reduce<typeof known>(
+    (most, set) => (sum(set, 'likely') > sum(most, 'likely') ? set : most),
+    [],
+  )
+  const most = (end: keyof Range) => Math.max(0, ...[...sets.values()].map((set) => sum(set, end)))
+  const graphics = integratedGraphics ? table.graphicsGiB : 0
+  const base = table.systemGiB + table.reserveGiB + graphics
+  return {
+    low: base + most('low'),
+    likely: base + most('likely'),
+    high: base + most('high'),
+    parts: [
+      { what: 'system', use: null, gib: table.systemGiB },
+      ...largest.map(({ use, range }) => ({ what: 'use' as const, use, gib: range.likely })),
+      ...(graphics > 0 ? [{ what: 'graphics' as const, use: null, gib: graphics }] : []),
+      { what: 'reserve', use: null, gib: table.reserveGiB },
+    ],
+  }
+}
+
+function rangeOf(use: Use, level: Level): Range {
+  const likely = use[level]
+  const low = level === 'light' ? likely * 0.75 : (likely + use[lighter(level)]) / 2
+  const high = level === 'heavy' ? likely * 1.25 : (likely + use[heavier(level)]) / 2
+  return { low, likely, high }
+}
+
+const lighter = (level: Level): Level => (level === 'heavy' ? 'usual' : 'light')
+const heavier = (level: Level): Level => (level === 'light' ? 'usual' : 'heavy')
