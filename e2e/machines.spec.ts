@@ -73,11 +73,9 @@ test('a validated list is imported, its columns remembered, and looked up in Pla
   page,
   app,
 }) => {
-  await openJob(page, app, 'Wren', 'plan')
+  await openJob(page, app, 'Hallow', 'plan')
   const standing = page.getByRole('region', { name: 'Validated list' })
-  await expect(standing.locator('[data-standing=listed-for-fewer]')).toContainText(
-    'listed for 2, not for 3 together',
-  )
+  await expect(standing.locator('[data-standing=listed]')).toContainText('listed for 2 modules')
 
   await page.goto(`${app.address}/machines`)
   await page.getByRole('link', { name: 'Kestrel Tower' }).click()
@@ -86,7 +84,7 @@ test('a validated list is imported, its columns remembered, and looked up in Pla
       .getByLabel('Validated list', { exact: true })
       .setInputFiles({ name: 'third.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
   const dialog = page.getByRole('dialog')
-  await choose('Thing;Code;Places\nx;Quillen Q5-16-5600;4\ny;Quillen Q5-8-4800;1/2/4\nz;;2\n')
+  await choose('Thing;Code;Places\nx;Quillen Q5-16-5600;4\ny;Wendover W5-16-6000;1\nz;;2\n')
   await dialog.getByLabel('Article').selectOption('Code')
   await dialog.getByLabel('Slots tested').selectOption('Places')
   await expect(dialog.getByText('2 entries of 3 rows')).toBeVisible()
@@ -99,8 +97,14 @@ test('a validated list is imported, its columns remembered, and looked up in Pla
   await expect(dialog.getByLabel('Article')).toHaveValue('Code')
   await dialog.getByRole('button', { name: 'Cancel' }).click()
 
-  await openJob(page, app, 'Wren', 'plan')
-  await expect(standing.locator('[data-standing=listed]')).toHaveCount(2)
+  await openJob(page, app, 'Hallow', 'plan')
+  await expect(standing.locator('[data-standing=listed-for-fewer]')).toContainText(
+    'listed for 1, not for 2 together',
+  )
+  await openJob(page, app, 'Aldwin', 'plan')
+  await expect(standing.locator('[data-standing=not-listed]')).toContainText(
+    'means only that it was not tested',
+  )
 })
 
 test('the desk reference answers as one types', async ({ page, app }) => {
