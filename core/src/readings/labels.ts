@@ -7,7 +7,7 @@ import {
   USUAL_VOLTAGE,
 } from '../model'
 import { isMadeDensity } from './density'
-import type { Problem, ProblemCode, ReadSpeed } from './facts'
+import type { ModuleFigures, Problem, ProblemCode, ReadSpeed } from './facts'
 import { rateOfFigure, readRateName } from './rateNames'
 import { emptyModule, learn, type ModuleReading, type Reading } from './reading'
 
@@ -126,48 +126,71 @@ interface Rate {
 
 function readLabel(text: string, line: number, problems: Problem[]): ModuleReading | null {
   const where = { line }
-  const about = emptyModule('label', where)
-  const { module } = about
   const complain = (code: ProblemCode) => problems.push({ code, where })
   const capacityGiB = capacityIn(text)
   const organisation = ORGANISATION.exec(text)
   const rate = rateIn(text, capacityGiB)
   if (!rate && !organisation) return null
 
-  if (rate) {
-    module.generation = rate.generation
-    module.voltages = rate.voltages
-    learnSuffix(module, text, rate, complain)
-    if (rate.ambiguous) complain('RATE_AMBIGUOUS')
-  } else complain(/PC|DDR/.test(text) ? 'RATE_UNKNOWN' : 'RATE_MISSING')
+  const suffix = rate && suffixOf(text, rate, complain)
+  if (!rate) complain(/PC|DDR/.test(text) ? 'RATE_UNKNOWN' : 'RATE_MISSING')
+  else if (rate.ambiguous) complain('RATE_AMBIGUOUS')
 
-  if (capacityGiB === null) complain('CAPACITY_MISSING')
-  else {
-    module.capacityGiB = capacityGiB
-    if (!isModuleCapacity(capacityGiB)) complain('CAPACITY_NOT_MADE')
-  }
-  if (organisation) {
-    const [, ranks, stack, width] = organisation
-    module.ranks = Number(ranks?.replace(/[IL]/, '1'))
-    module.deviceWidth = Number(width)
-    learnDensity(module, Number(stack ?? 1), complain)
-  } else complain('ORGANISATION_MISSING')
-  if (text.includes('N')) {
+  if (capacityGiB === undefined) complain('CAPACITY_MISSING')
+  else if (!isModuleCapacity(capacityGiB)) complain('CAPACITY_NOT_MADE')
+
+  const ranks = organisation ? Number(organisation[1]?.replace(/[IL]/, '1')) : undefined
+  const deviceWidth = organisation ? Number(organisation[3]) : undefined
+  if (!organisation) complain('ORGANISATION_MISSING')
+  const ranksInAll = ranks === undefined ? 0 : ranks * Number(organisation?.[2] ?? 1)
+  const density =
+    capacityGiB && deviceWidth ? (capacityGiB * 8 * deviceWidth) / (ranksInAll * 64) : 0
+  const isMade = isMadeDensity(density, rate?.generation)
+  if (density > 0 && !isMade) complain('DENSITY_NOT_MADE')
+
+  const named = text.includes('N')
+  const about = emptyModule('label', where)
+  about.module = known({
+    generation: rate?.generation,
+    voltages: rate?.voltages,
+    speeds: suffix?.speeds,
+    formFactor: suffix?.kind?.formFactor,
+    buffering: suffix?.kind?.buffering,
+    ecc: suffix?.kind?.ecc,
+    capacityGiB,
+    ranks,
+    deviceWidth,
+    dieGbit: isMade ? density : undefined,
+  })
+  if (named) {
     learn(about, 'serial', SERIAL.exec(text)?.[1])
     learn(about, 'partNumber', PART.exec(text)?.[1])
   }
   return about
 }
 
-function capacityIn(text: string): number | null {
+type Figures = { [What in keyof ModuleFigures]?: ModuleFigures[What] | undefined }
+
+/** The figures that are known; most labels have all of them, and are then taken as they stand. */
+function known(figures: Figures): Partial<ModuleFigures> {
+  for (const what in figures) {
+    if (figures[what as keyof Figures] === undefined) {
+      const entries = Object.entries(figures).filter(([, value]) => value !== undefined)
+      return Object.fromEntries(entries) as Partial<ModuleFigures>
+    }
+  }
+  return figures as Partial<ModuleFigures>
+}
+
+function capacityIn(text: string): number | undefined {
   const match = KIT_CAPACITY.exec(text) ?? CAPACITY.exec(text)
-  if (!match) return null
+  if (!match) return undefined
   const figure = Number(match[1])
   const unit = match[2]?.[0]
   return unit === 'M' ? figure / 1024 : unit === 'T' ? figure * 1024 : figure
 }
 
-function rateIn(text: string, capacityGiB: number | null): Rate | null {
+function rateIn(text: string, capacityGiB: number | undefined): Rate | null {
   const numbered = NUMBERED.exec(text)
   if (numbered) {
     const generation = `DDR${numbered[1]}` as Generation
@@ -185,7 +208,8 @@ function rateIn(text: string, capacityGiB: number | null): Rate | null {
   const bare = UNNUMBERED.exec(text)
   if (!bare) return null
   const possible = readRateName(`PC-${bare[1]}`).filter(
-    ({ generation }) => capacityGiB === null || capacityGiB <= (LARGEST[generation] ?? Infinity),
+    ({ generation }) =>
+      capacityGiB === undefined || capacityGiB <= (LARGEST[generation] ?? Infinity),
   )
   const [meant] = possible
   return meant ? { ...rateAt(text, bare, meant, ''), ambiguous: possible.length > 1 } : null
@@ -217,70 +241,58 @@ const VOLTAGES = Object.fromEntries(
   Object.entries(USUAL_VOLTAGE).map(([generation, volts]) => [generation, [volts]]),
 ) as Record<Generation, number[]>
 
+interface Suffix {
+  speeds: ReadSpeed[]
+  kind: Partial<Kind> | undefined
+}
+
 /** What stands behind the rate: bin or CAS latency, and the module type, as letters or as words. */
-function learnSuffix(
-  module: ModuleReading['module'],
+function suffixOf(
   text: string,
   { generation, dataRate, rest }: Rate,
   complain: (code: ProblemCode) => void,
-): void {
-  const speed: ReadSpeed = { kind: 'standard', dataRate }
+): Suffix {
+  let speed: ReadSpeed | undefined
   let type: string | undefined
   if (generation === 'DDR4' || generation === 'DDR5') {
     const [, bin, letter] = LATE_REST.exec(rest) ?? []
     type = letter
-    const timings = bin ? timingsOfBin(generation, dataRate, bin) : undefined
-    if (timings) Object.assign(speed, timings)
-    else if (bin && letter === undefined && KINDS[bin]) type = bin
-    else if (bin) complain('BIN_UNKNOWN')
+    speed = bin ? speedOfBin(generation, dataRate, bin) : undefined
+    if (bin && !speed) {
+      if (letter === undefined && KINDS[bin]) type = bin
+      else complain('BIN_UNKNOWN')
+    }
   } else if (generation === 'DDR3') {
-    const [, letter, cl] = DDR3_REST.exec(rest) ?? []
+    const [, letter, digits] = DDR3_REST.exec(rest) ?? []
     type = letter
-    if (cl && Number(cl) >= 4 && Number(cl) <= 20) speed.cl = Number(cl)
+    const cl = Number(digits)
+    if (cl >= 4 && cl <= 20) speed = { kind: 'standard', dataRate, cl }
   } else {
     const [, letter, cl, trcd, trp] = DDR2_REST.exec(rest) ?? []
     type = letter
     if (generation === 'DDR2' && cl) {
-      Object.assign(speed, { cl: Number(cl), trcd: Number(trcd), trp: Number(trp) })
+      const [a, b, c] = [Number(cl), Number(trcd), Number(trp)]
+      speed = { kind: 'standard', dataRate, cl: a, trcd: b, trp: c }
     }
   }
-  if (type === undefined) {
-    if (generation.startsWith('LP')) module.formFactor = 'soldered'
-    type = WORDS.find(([word]) => word.test(text))?.[1]
-    const cl = speed.cl === undefined ? LATENCY.exec(text)?.[1] : undefined
-    if (cl && Number(cl) >= 3) speed.cl = Number(cl)
+  type ??= WORDS.find(([word]) => word.test(text))?.[1]
+  if (!speed) {
+    const cl = Number(LATENCY.exec(text)?.[1])
+    speed = cl >= 3 ? { kind: 'standard', dataRate, cl } : { kind: 'standard', dataRate }
   }
-  module.speeds = [speed]
   const kind = type === undefined ? undefined : KINDS[type]
-  if (kind) {
-    module.formFactor = kind.formFactor
-    module.buffering = kind.buffering
-    module.ecc = kind.ecc
-  } else if (!module.formFactor) complain(type === undefined ? 'FORM_MISSING' : 'TYPE_UNKNOWN')
+  const soldered = generation.startsWith('LP') ? SOLDERED : undefined
+  if (!kind && !soldered) complain(type === undefined ? 'FORM_MISSING' : 'TYPE_UNKNOWN')
+  return { speeds: [speed], kind: kind ?? soldered }
 }
 
-function timingsOfBin(
-  generation: Generation,
-  dataRate: number,
-  bin: string,
-): Pick<ReadSpeed, 'cl' | 'trcd' | 'trp'> | undefined {
-  if (generation === 'DDR4') {
-    const cl = DDR4_BINS[dataRate]?.[bin]
-    return cl === undefined ? undefined : { cl, trcd: cl, trp: cl }
-  }
-  const timings = DDR5_BINS[dataRate]?.[bin]
-  return timings && { cl: timings[0], trcd: timings[1], trp: timings[2] }
-}
+const SOLDERED = { formFactor: 'soldered' } as const
 
-/** A density nobody makes means that the label was misread; it is then no fact. */
-function learnDensity(
-  module: ModuleReading['module'],
-  stack: number,
-  complain: (code: ProblemCode) => void,
-): void {
-  const { capacityGiB, ranks, deviceWidth, generation } = module
-  if (!capacityGiB || !ranks || !deviceWidth) return
-  const dieGbit = (capacityGiB * 8) / ((ranks * stack * 64) / deviceWidth)
-  if (isMadeDensity(dieGbit, generation)) module.dieGbit = dieGbit
-  else complain('DENSITY_NOT_MADE')
+function speedOfBin(generation: Generation, dataRate: number, bin: string): ReadSpeed | undefined {
+  const late = generation === 'DDR5' ? DDR5_BINS[dataRate]?.[bin] : undefined
+  const equal = generation === 'DDR4' ? DDR4_BINS[dataRate]?.[bin] : undefined
+  const cl = late?.[0] ?? equal
+  return cl === undefined
+    ? undefined
+    : { kind: 'standard', dataRate, cl, trcd: late?.[1] ?? cl, trp: late?.[2] ?? cl }
 }
