@@ -9,6 +9,23 @@ const FORMS: Readonly<Record<number, Device['form']>> = { 8: 'DIMM', 12: 'SODIMM
 
 type Instance = Record<string, unknown>
 
+/** The properties that are read; others may be there in any number. */
+const FIELDS = [
+  'devicelocator',
+  'banklabel',
+  'capacity',
+  'datawidth',
+  'totalwidth',
+  'formfactor',
+  'smbiosmemorytype',
+  'speed',
+  'configuredclockspeed',
+  'configuredvoltage',
+  'manufacturer',
+  'partnumber',
+  'serialnumber',
+]
+
 const SEPARATORS = [',', ';', '\t']
 
 /** Whether a text begins like CIM PhysicalMemory instances in CSV. */
@@ -48,11 +65,14 @@ export function readCimCsv(text: string): Reading {
   if (!head) return nothingRead('unknown', { code: 'NOTHING_READ', where: null })
   const [header = [], ...rows] = dsvFormat(head.separator).parseRows(text.slice(head.from))
   const names = header.map((name) => name.trim().toLowerCase())
+  const columns = FIELDS.map((name) => [name, names.indexOf(name)] as const).filter(
+    ([, at]) => at >= 0,
+  )
   const instances = rows
     .map((row, at) => ({ row, line: head.skipped + at + 2 }))
     .filter(({ row }) => row.some((cell) => cell.trim() !== ''))
     .map(({ row, line }) => ({
-      fields: Object.fromEntries(names.map((name, at) => [name, row[at]?.trim()])) as Instance,
+      fields: Object.fromEntries(columns.map(([name, at]) => [name, row[at]?.trim()])) as Instance,
       where: { line },
     }))
   return instancesRead('cim-csv', instances)

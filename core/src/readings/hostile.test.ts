@@ -117,6 +117,25 @@ describe('never throws, whatever comes', () => {
   })
 })
 
+/** Each of these hangs a reader that tries the same stretch again and again. */
+test.each<[string, string]>([
+  ['empty lines', '\n'.repeat(300_000)],
+  ['lines of spaces', '   \t\n'.repeat(100_000)],
+  ['one line of spaces', ' '.repeat(400_000)],
+  ['quotes', '"'.repeat(300_000)],
+  ['bytes that end in none', `${'00 '.repeat(200_000)}zz`],
+  ['separators', ';'.repeat(300_000)],
+  ['keys without end', 'Size:\n'.repeat(60_000)],
+  ['digits', '1'.repeat(400_000)],
+  ['dashes', '- '.repeat(200_000)],
+  [
+    'many columns over many rows',
+    `DeviceLocator,Capacity${',x'.repeat(30_000)}\n${'a,1\n'.repeat(30_000)}`,
+  ],
+])('no hang on %s', (_, text) => {
+  sound(read(text))
+})
+
 describe('no invented certainty', () => {
   const changed = fc.record({
     which: fc.constantFrom(...BINARY.keys()),

@@ -23,20 +23,24 @@ type Block = 'array' | 'device' | 'other'
 const HEADER =
   /^(?:handle\b.*\bdmi type (\d+)\b.*|(physical memory array|memory device)|([a-z][\w ./()-]{2,60}))$/i
 
+/** Spaces only, never `\s`: over line ends it would be tried anew at every empty line. */
+const TITLE = /^[ \t]*(?:Physical Memory Array|Memory Device)[ \t\r]*$/im
+const DMI_TYPE = /\bDMI type 1[67]\b/i
+const TELLING = [
+  'Locator',
+  'Form Factor',
+  'Size',
+  'Type Detail',
+  'Total Width',
+  'Part Number',
+  'Speed',
+].map((key) => new RegExp(`^[ \\t]*${key}[ \\t]*:`, 'im'))
+
 /** Whether a text is a listing of an SMBIOS table. */
 export function isListing(text: string): boolean {
-  if (/^\s*(?:Physical Memory Array|Memory Device)\s*$/im.test(text)) return true
-  if (/\bDMI type 1[67]\b/i.test(text)) return true
-  const keys = [
-    'Locator',
-    'Form Factor',
-    'Size',
-    'Type Detail',
-    'Total Width',
-    'Part Number',
-    'Speed',
-  ]
-  return keys.filter((key) => new RegExp(`^\\s*${key}\\s*:`, 'im').test(text)).length >= 3
+  return (
+    TITLE.test(text) || DMI_TYPE.test(text) || TELLING.filter((key) => key.test(text)).length >= 3
+  )
 }
 
 interface Open {

@@ -33,7 +33,8 @@ export function useEvidence(
   )
 }
 
-function inputOf(record: ReadingRecord): Input {
+/** A stored reading as the evidence weighs it. */
+export function inputOf(record: ReadingRecord): Input {
   const { id, name, by, createdAt, seats } = record
   return { id, name, by, at: createdAt, seats, reading: readingOf(record) }
 }

@@ -12,7 +12,7 @@ import { type Reading, read, textOfBytes } from '@tembrix/core/readings'
 import { type Assignment, assign, type ModuleRecord, type Ruling } from '@tembrix/core/records'
 import { created, removed, useAppDispatch } from '../../data'
 import { useTechnician } from '../../shell'
-import { type JobView, readingOf, useJob } from '../file'
+import { inputOf, type JobView, useJob } from '../file'
 
 /** A module that the evidence makes otherwise than the record has it. */
 export interface Difference {
@@ -99,10 +99,8 @@ export function useIdentify() {
     const id = crypto.randomUUID()
     dispatch(created(target(id), { jobId: file.id, name, by: technician, ...content }))
     if (Object.keys(now.assignment).length > 0) return
-    const inputs = [
-      ...file.readings.map((one) => ({ ...one, at: one.createdAt, reading: readingOf(one) })),
-      { id, name, by: technician, at: '', seats: {}, reading },
-    ]
+    const fresh = { id, name, by: technician, at: '', seats: {}, reading }
+    const inputs = [...file.readings.map(inputOf), fresh]
     const { sources } = file.machine
     const weighed = weigh({ machine, sources, inputs, rulings: file.rulings, runsAt: null })
     const held = weighed.disputes.some(({ code }) => code === 'MODULE_NOT_OF_MACHINE')
