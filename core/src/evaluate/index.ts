@@ -1,5 +1,15 @@
 export { evaluate } from './evaluate'
 export { channelCapacities, type Fitted, fittedModules } from './fitted'
 export { type Span, spans } from './layout'
-export { type Gates, gates, hasProfile, type Load, profilePossible, topRate } from './rate'
+export {
+  type Gates,
+  gates,
+  hasProfile,
+  highestStep,
+  type Load,
+  profilePossible,
+  ratingAt,
+  topRate,
+} from './rate'
 export { moduleStops } from './stops'
+export { moduleTimings } from './timings'

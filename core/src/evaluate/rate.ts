@@ -67,17 +67,23 @@ export function gates(machine: Machine, fitted: readonly Fitted[], kind: SpeedKi
   }
 }
 
-/** The lowest rate among the rating rows this load reaches, or among all rows if it reaches none. */
+/**
+ * What the controller is rated for, MT/s, with so many modules of at most so many ranks on a channel:
+ * the lowest rate among the rows this load reaches, or among all rows if it reaches none.
+ */
+export function ratingAt(machine: Machine, modules: number, ranks: number): number {
+  const rows = machine.limits.dataRates
+  const reached = rows.filter((row) => row.modulesPerChannel <= modules && row.ranks <= ranks)
+  return Math.min(...(reached.length > 0 ? reached : rows).map((row) => row.dataRate))
+}
+
 function loadOf(machine: Machine, channel: string, held: readonly Module[]): Load {
   const modules = held.length
   const ranks = Math.max(...held.map((module) => module.ranks))
-  const rows = machine.limits.dataRates
-  const reached = rows.filter((row) => row.modulesPerChannel <= modules && row.ranks <= ranks)
-  const rating = Math.min(...(reached.length > 0 ? reached : rows).map((row) => row.dataRate))
-  return { channel, modules, ranks, rating }
+  return { channel, modules, ranks, rating: ratingAt(machine, modules, ranks) }
 }
 
 /** The generation's highest standard step within the cap, or the cap where even the lowest is above it. */
-function highestStep(generation: Generation, cap: number): number {
+export function highestStep(generation: Generation, cap: number): number {
   return STANDARD_STEPS[generation].findLast((step) => step <= cap) ?? cap
 }

@@ -33,7 +33,7 @@ export function systemTimings(
  * A module's timings at a running rate no higher than its top: as they stand where it lists that
  * rate, else carried over as times from the next higher one.
  */
-function moduleTimings(
+export function moduleTimings(
   module: Module,
   kind: SpeedKind,
   dataRate: number,

@@ -1,0 +1,3 @@
+export { fillingOrder } from './channels'
+export { plan } from './plan'
+export * from './request'

@@ -1,0 +1,169 @@
+import { evaluate } from '../evaluate'
+import type { Machine, Module, Placement } from '../model'
+import { fillingOrder } from './channels'
+import { poolsOf } from './pools'
+import {
+  type Blocker,
+  type Need,
+  Offer,
+  type Option,
+  type Piece,
+  type PlanAnswer,
+  type PlanRequest,
+  POLICIES,
+} from './request'
+import { type Details, type Found, newFront, type OnProgress, search } from './search'
+import { type Bundle, boughtModule, supplyOf } from './supply'
+
+/**
+ * Every trade-off worth having between cost, usable memory, peak and first word: see the `Option`s.
+ * Exact. Sorted by cost, then usable memory falling. Where no plan is feasible the blockers say which
+ * requirement, relaxed alone, would open one up. Anything `onProgress` throws ends the search.
+ */
+export function plan(request: PlanRequest, onProgress: OnProgress = () => {}): PlanAnswer {
+  const { bundles, setAside } = supplyOf(request)
+  const found = optionsOf(request, bundles, onProgress)
+  if (found.options.length > 0) return { ...found, blockers: [], setAside }
+  const relaxed = relax(request, bundles, onProgress)
+  return {
+    options: [],
+    blockers: relaxed.blockers,
+    setAside,
+    examined: found.examined + relaxed.examined,
+  }
+}
+
+interface Result {
+  options: Option[]
+  examined: number
+}
+
+function optionsOf(
+  request: PlanRequest,
+  bundles: readonly Bundle[],
+  onProgress: OnProgress,
+): Result {
+  const { machine, need, policy, settings } = request
+  const front = newFront()
+  const pools = poolsOf(machine, bundles, policy)
+  const evenness = policy === 'capacity' ? 'any' : 'even'
+  let examined = 0
+  pools.forEach((pool, at) => {
+    examined += search(
+      { machine, profile: settings.profile, need, evenness },
+      pool,
+      front,
+      (share) => onProgress((at + share) / pools.length),
+    )
+  })
+  return { options: front.plans.map((one) => optionOf(request, one)).sort(byCost), examined }
+}
+
+function byCost(a: Option, b: Option): number {
+  return (
+    a.cost - b.cost ||
+    b.usableGiB - a.usableGiB ||
+    b.wholePeakGBs - a.wholePeakGBs ||
+    a.firstWordNs - b.firstWordNs
+  )
+}
+
+/** Each requirement relaxed alone, and the nearest plan that comes of it. */
+function relax(
+  request: PlanRequest,
+  bundles: readonly Bundle[],
+  onProgress: OnProgress,
+): { blockers: Blocker[]; examined: number } {
+  const blockers: Blocker[] = []
+  let examined = 0
+  const options = (change: Partial<Pick<PlanRequest, 'policy'>> & { need?: Need }) => {
+    const result = optionsOf({ ...request, ...change }, bundles, onProgress)
+    examined += result.examined
+    return result.options
+  }
+  const { need, policy } = request
+  const most = options({ need: { ...need, minGiB: 0 } }).reduce<Option | null>(
+    (best, one) => (!best || one.usableGiB > best.usableGiB ? one : best),
+    null,
+  )
+  if (most) blockers.push({ requirement: 'minGiB', to: most.usableGiB, option: most })
+  if (need.budget !== null) {
+    const [option] = options({ need: { ...need, budget: null } })
+    if (option) blockers.push({ requirement: 'budget', to: option.cost, option })
+  }
+  for (const looser of POLICIES.slice(POLICIES.indexOf(policy) + 1)) {
+    const [option] = options({ policy: looser })
+    if (!option) continue
+    blockers.push({ requirement: 'policy', to: looser, option })
+    break
+  }
+  return { blockers, examined }
+}
+
+function optionOf(request: PlanRequest, found: Found): Option {
+  const placed = piecesOf(request, found.details())
+  const placement = Object.fromEntries(placed.map(({ slot, piece }) => [slot, piece]))
+  const modules: Placement = Object.fromEntries(placed.map(({ slot, module }) => [slot, module]))
+  const { machine, settings } = request
+  const evaluation = evaluate({ machine, placement: modules, settings })
+  const { cost, purchases, usableGiB, wholePeakGBs, firstWordNs } = found
+  const run = evaluation.run
+  return {
+    placement,
+    cost,
+    purchases,
+    usableGiB,
+    wholePeakGBs: run?.wholePeakGBs ?? wholePeakGBs,
+    firstWordNs: run?.firstWordNs ?? firstWordNs,
+    evaluation,
+  }
+}
+
+interface Placed {
+  slot: string
+  piece: Piece
+  module: Module
+}
+
+/** Deals the pieces taken to the slots of the spread in filling order, so that a kit lies across channels. */
+function piecesOf({ machine, onHand, offers }: PlanRequest, details: Details): Placed[] {
+  const waiting = new Map<number, Omit<Placed, 'slot'>[]>()
+  const bought = new Map<string, number>()
+  const kitIds = kitIdsIn(machine, onHand)
+  for (const unit of details.taken) {
+    const { source, index, module, pieces } = unit.bundle
+    const at = details.classOf(unit)
+    const list = waiting.get(at) ?? []
+    waiting.set(at, list)
+    if (source === 'onHand') {
+      list.push({ piece: { source, index }, module })
+      continue
+    }
+    const { id } = Offer.parse(offers[index])
+    const nth = bought.get(id) ?? 0
+    bought.set(id, nth + 1)
+    let kitId = `${id} #${nth + 1}`.slice(-110)
+    while (kitIds.has(kitId)) kitId += '+'
+    for (let n = 0; n < pieces; n += 1) {
+      const piece: Piece = { source, id, unit: nth * pieces + n }
+      list.push({ piece, module: boughtModule(module, pieces, kitId) })
+    }
+  }
+  const slots = details.channels.channels.flatMap(({ slots: own }, at) =>
+    (details.spread.byChannel[at] ?? []).map((one, n) => ({ slot: own[n] as string, class: one })),
+  )
+  const order = fillingOrder(machine)
+  return slots
+    .sort((a, b) => order.indexOf(a.slot) - order.indexOf(b.slot))
+    .map(({ slot, class: at }) => {
+      const next = waiting.get(at)?.shift()
+      if (!next) throw new Error('a plan places more modules than it takes')
+      return { slot, ...next }
+    })
+}
+
+function kitIdsIn(machine: Machine, onHand: readonly unknown[]): Set<string> {
+  const owned = (onHand as { kit?: { id?: unknown } | null }[]).map((one) => one?.kit?.id)
+  const soldered = machine.soldered.map(({ module }) => module.kit?.id)
+  return new Set([...owned, ...soldered].filter((id): id is string => typeof id === 'string'))
+}
