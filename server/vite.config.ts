@@ -11,6 +11,8 @@ export default defineConfig({
     outDir: 'dist',
     target: 'node20',
     minify: true,
-    rolldownOptions: { input: { main: 'src/main.ts', prepare: 'src/prepare.ts' } },
+    rolldownOptions: {
+      input: { main: 'src/main.ts', prepare: 'src/prepare.ts', planner: 'src/planner/worker.ts' },
+    },
   },
 })

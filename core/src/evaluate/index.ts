@@ -1,5 +1,5 @@
 export { evaluate } from './evaluate'
-export { channelCapacities, type Fitted, fittedModules } from './fitted'
+export { byChannel, channelCapacities, type Fitted, fittedModules } from './fitted'
 export { type Span, spans } from './layout'
 export {
   type Gates,

@@ -1,3 +1,7 @@
 export { fillingOrder } from './channels'
+export * from './mixing'
+export * from './picks'
 export { plan } from './plan'
 export * from './request'
+export type { OnProgress } from './search'
+export { OBJECTIONS, type Objection, verdicts } from './verdict'

@@ -159,6 +159,7 @@ function searchPart(
       counts[at] = count
       const step = span / (last + 1)
       const start = from + (last - count) * step
+      if (at === 0) onProgress(start)
       visit(at + 1, still, left - count, total + count * capacityGiB, start, step)
     }
     counts[at] = 0

@@ -11,6 +11,7 @@ import { machineRoutes } from '../machines'
 import { modelRoutes } from '../models'
 import { moduleRoutes } from '../modules'
 import { photoRoutes } from '../photos'
+import { plannerRoutes } from '../planner'
 import { planRoutes } from '../plans'
 import { readRoutes } from '../read'
 import { readingRoutes } from '../readings'
@@ -37,6 +38,7 @@ export function createApp(db: Database, webFolder?: string): Express {
   api.use('/read', jsonBody('2mb'), readRoutes())
   api.use('/readings', jsonBody('2mb'), readingRoutes(db))
   api.use('/validated-lists', jsonBody('8mb'), validatedListRoutes(db))
+  api.use('/plan', jsonBody('16mb'), plannerRoutes())
   api.use(jsonBody('1mb'))
   api.use('/health', healthRoutes(db))
   api.use('/evaluate', evaluateRoutes())

@@ -1,0 +1,70 @@
+import { byChannel, fittedModules, hasProfile, topRate } from '../evaluate'
+import { dieGbit, type Machine, type Placement, type Settings } from '../model'
+import { distinct, placed } from './verdict'
+
+export const MIXING_REASONS = [
+  'ARTICLES',
+  'DIES',
+  'RANKS',
+  'RATES',
+  'SHARED_CHANNEL',
+  'PROFILE',
+  'TOUCHY',
+] as const
+export type MixingReason = (typeof MIXING_REASONS)[number]
+
+export const MIXING_LEVELS = ['none', 'low', 'some', 'high'] as const
+export type MixingLevel = (typeof MIXING_LEVELS)[number]
+
+export interface MixingRisk {
+  level: MixingLevel
+  reasons: MixingReason[]
+}
+
+/**
+ * How much each adds: a profile asks the most of modules that were not tested together; a platform
+ * known to be touchy and unlike dies next; ranks, rates and shared channels are handled by the rules
+ * of the standard and go wrong less often.
+ */
+const WEIGHT: Record<MixingReason, number> = {
+  ARTICLES: 1,
+  DIES: 1,
+  RANKS: 1,
+  RATES: 1,
+  SHARED_CHANNEL: 1,
+  PROFILE: 3,
+  TOUCHY: 2,
+}
+
+/** What mixing the placed modules risks: freezes and crashes that a matched set would not have. */
+export function mixingRisk(
+  machine: Machine,
+  placement: Placement,
+  settings: Settings,
+  touchy: boolean,
+): MixingRisk {
+  const fitted = fittedModules(machine, placement)
+  const modules = placed(fitted)
+  const kinds = (of: (module: (typeof modules)[number]) => unknown) => distinct(modules, of) > 1
+  const mixed = kinds(({ article }) => article)
+  const profile =
+    settings.profile && machine.profiles && fitted.every((one) => hasProfile(one.module))
+  const applies: Record<MixingReason, boolean> = {
+    ARTICLES: mixed,
+    DIES: kinds((module) => `${dieGbit(module)} ${module.deviceWidth}`),
+    RANKS: kinds(({ ranks }) => ranks),
+    RATES: kinds((module) => topRate(module, 'standard')),
+    SHARED_CHANNEL: mixed && [...byChannel(fitted).values()].some((held) => held.length > 1),
+    PROFILE: mixed && profile,
+    TOUCHY: mixed && touchy,
+  }
+  const reasons = MIXING_REASONS.filter((one) => applies[one])
+  const weight = reasons.reduce((sum, one) => sum + WEIGHT[one], 0)
+  return { level: levelOf(weight), reasons }
+}
+
+function levelOf(weight: number): MixingLevel {
+  if (weight === 0) return 'none'
+  if (weight <= 2) return 'low'
+  return weight <= 4 ? 'some' : 'high'
+}

@@ -1,0 +1,215 @@
+import { describe, expect, test } from 'vitest'
+import { desktop, profiled, slot, stick } from '../../test/builders'
+import type { Module } from '../model'
+import { mixingRisk, type Offer, type PlanRequest, picks, plan, verdicts } from '.'
+
+const offer = (id: string, price: number, changes: Partial<Module>, pieces = 1): Offer => ({
+  id,
+  module: stick({ article: id, ...changes }),
+  pieces,
+  price,
+  stock: 4,
+})
+
+const kit32 = offer('kit 2x16', 7000, { capacityGiB: 16 }, 2)
+const single8 = offer('single 8', 2500, { capacityGiB: 8 })
+
+function request(changes: Partial<PlanRequest> = {}): PlanRequest {
+  return {
+    machine: desktop(),
+    onHand: [stick({ article: 'own' }), stick({ article: 'own' })],
+    offers: [kit32, single8],
+    need: { minGiB: 0, budget: null },
+    policy: 'balanced',
+    settings: { profile: false },
+    ...changes,
+  }
+}
+
+const brief = (asked: PlanRequest) =>
+  plan(asked).options.map(({ cost, usableGiB }) => `${cost}: ${usableGiB}`)
+
+describe('options', () => {
+  test('go from keeping what is there to the most that fits', () => {
+    // 2x8 stay at 3200; 4x8 and 2x8 + 2x16 fall to 2933, which brings more memory at a lower peak.
+    expect(brief(request())).toEqual(['0: 16', '5000: 32', '7000: 48', '7000: 32', '14000: 64'])
+  })
+
+  test('a matched set takes no second article', () => {
+    expect(brief(request({ policy: 'matched' }))).toEqual(['0: 16', '7000: 32'])
+  })
+
+  test('the pieces of a kit lie on different channels, in the slots the maker fills first', () => {
+    const { options } = plan(request({ onHand: [], offers: [kit32] }))
+    const pair = options.find(({ usableGiB }) => usableGiB === 32)
+    expect(pair?.placement).toEqual({
+      A2: { source: 'offer', id: 'kit 2x16', unit: 0 },
+      B2: { source: 'offer', id: 'kit 2x16', unit: 1 },
+    })
+    const four = options.find(({ usableGiB }) => usableGiB === 64)
+    expect(four?.placement.A1).toEqual({ source: 'offer', id: 'kit 2x16', unit: 2 })
+    expect(four?.evaluation.findings.map(({ code }) => code)).toContain('KITS_COMBINED')
+  })
+
+  test('of two ways to the same figures the one with fewer purchases is taken', () => {
+    const pair = offer('pair 2x8', 5000, { capacityGiB: 8 }, 2)
+    const { options } = plan(request({ onHand: [], offers: [single8, pair] }))
+    expect(options.find(({ usableGiB }) => usableGiB === 16)?.purchases).toBe(1)
+  })
+
+  test('a budget of nothing leaves what is there', () => {
+    expect(brief(request({ need: { minGiB: 0, budget: 0 } }))).toEqual(['0: 16'])
+  })
+
+  test('soldered memory that is enough needs no module', () => {
+    const machine = desktop({
+      slots: [slot('B1', 'B')],
+      soldered: [{ channel: 'A', module: stick({ formFactor: 'soldered' }) }],
+    })
+    const { options } = plan(request({ machine, onHand: [], policy: 'capacity' }))
+    expect(options[0]).toMatchObject({ cost: 0, usableGiB: 8, placement: {} })
+  })
+})
+
+describe('what cannot be used is set aside with its reason', () => {
+  test('pieces and offers of the wrong shape, the wrong kind, sold out or told twice', () => {
+    const answer = plan(
+      request({
+        onHand: [stick({ generation: 'DDR3' }), { article: 'half a module' }],
+        offers: [
+          kit32,
+          { ...kit32, stock: 0 },
+          { ...single8, module: stick({ capacityGiB: 3 }) },
+          offer('too many', 100, {}, 5),
+          'nonsense',
+        ],
+      }),
+    )
+    expect(
+      answer.setAside.map(({ source, index, reasons }) => [source, index, ...reasons]),
+    ).toEqual([
+      ['onHand', 0, 'WRONG_GENERATION'],
+      ['onHand', 1, 'NOT_A_MODULE'],
+      ['offer', 1, 'DOUBLED_ID', 'OUT_OF_STOCK'],
+      ['offer', 2, 'NOT_AN_OFFER'],
+      ['offer', 3, 'TOO_MANY_PIECES'],
+      ['offer', 4, 'NOT_AN_OFFER'],
+    ])
+    expect(answer.setAside[3]?.fields.map(({ path }) => path)).toEqual(['module.capacityGiB'])
+    expect(answer.options.map(({ usableGiB }) => usableGiB)).toEqual([32, 64])
+  })
+})
+
+describe('where nothing is feasible', () => {
+  test('a demand above what the machine takes names the most it can have', () => {
+    const { options, blockers } = plan(request({ need: { minGiB: 256, budget: null } }))
+    expect(options).toEqual([])
+    expect(blockers.map(({ requirement, to }) => [requirement, to])).toEqual([['minGiB', 64]])
+  })
+
+  test('each requirement that would do it alone is named with the nearest plan', () => {
+    const { blockers } = plan(request({ policy: 'matched', need: { minGiB: 32, budget: 5000 } }))
+    // For 50.00 a matched set has 16; 32 costs 70.00 matched, or 50.00 with two singles beside the old.
+    expect(blockers.map(({ requirement, to, option }) => [requirement, to, option.cost])).toEqual([
+      ['minGiB', 16, 0],
+      ['budget', 7000, 7000],
+      ['policy', 'balanced', 5000],
+    ])
+  })
+})
+
+test('a search reports how far it has come, and ends where the listener throws', () => {
+  const many = Array.from({ length: 40 }, (_, at) =>
+    offer(`o${at}`, 1000 + 37 * at, {
+      capacityGiB: [4, 8, 16, 32][at % 4] as number,
+      ranks: (at % 2) + 1,
+    }),
+  )
+  const shares: number[] = []
+  plan(request({ offers: many, policy: 'capacity' }), (share) => shares.push(share))
+  expect(shares.length).toBeGreaterThan(0)
+  expect(shares).toEqual([...shares].sort((a, b) => a - b))
+  expect(Math.max(...shares)).toBeLessThanOrEqual(1)
+  const stop = () => {
+    throw new Error('enough')
+  }
+  expect(() => plan(request({ offers: many, policy: 'capacity' }), stop)).toThrow('enough')
+})
+
+describe('verdicts', () => {
+  test('a kit in both channels pleases every school', () => {
+    const half = stick({ kit: { id: 'k', size: 2 } })
+    expect(verdicts(desktop(), { A2: half, B2: half })).toEqual({
+      matched: [],
+      balanced: [],
+      capacity: [],
+    })
+  })
+
+  test('uneven channels of two articles please only who wants capacity', () => {
+    const placement = { A2: stick({ capacityGiB: 16 }), B2: stick({ article: 'other' }) }
+    expect(verdicts(desktop(), placement)).toEqual({
+      matched: ['CHANNELS_UNEVEN', 'ARTICLES_MIXED'],
+      balanced: ['CHANNELS_UNEVEN'],
+      capacity: [],
+    })
+  })
+})
+
+describe('the risk of mixing', () => {
+  const level = (placement: Record<string, Module>, profile = false, touchy = false) =>
+    mixingRisk(desktop(), placement, { profile }, touchy)
+
+  test('two of a kind carry none', () => {
+    expect(level({ A2: stick(), B2: stick() }, true, true)).toEqual({ level: 'none', reasons: [] })
+  })
+
+  test('another article of the same build carries little, on a touchy platform some', () => {
+    const placement = { A2: stick(), B2: stick({ article: 'q' }) }
+    expect(level(placement)).toEqual({ level: 'low', reasons: ['ARTICLES'] })
+    expect(level(placement, false, true).level).toBe('some')
+  })
+
+  test('other dies and ranks with a profile carry much', () => {
+    const placement = {
+      A2: profiled(3600),
+      B2: profiled(3600, { article: 'q', ranks: 2, capacityGiB: 16, deviceWidth: 8 }),
+    }
+    expect(level(placement, true)).toEqual({
+      level: 'high',
+      reasons: ['ARTICLES', 'RANKS', 'PROFILE'],
+    })
+  })
+})
+
+describe('picks', () => {
+  const { options } = plan(request())
+  const byGiB = (gib: number) => (one: { usableGiB: number }) => one.usableGiB === gib
+
+  test('where memory brings nothing, nothing is bought', () => {
+    const [least, best] = picks(desktop(), options, () => 1)
+    expect([least?.option.cost, best?.option.cost]).toEqual([0, 0])
+    expect(best?.reasons[0]).toEqual({ code: 'NO_GAIN_FOR_MORE' })
+  })
+
+  test('the best for the uses is the cheapest of those that gain alike', () => {
+    // Work that wants 30 GiB: everything from 32 on gains the same but for half a per cent.
+    const gain = (one: { usableGiB: number; wholePeakGBs: number }) =>
+      one.usableGiB >= 32 ? 1.5 + one.wholePeakGBs / 1e4 : 1
+    const best = picks(desktop(), options, gain)[1]
+    expect(best?.option.cost).toBe(5000)
+    expect(best?.reasons.map(({ code }) => code)).toEqual(['GAIN', 'COSTS_MORE', 'KEEPS_OWN'])
+  })
+
+  test('room to grow keeps slots free', () => {
+    const from32 = options.filter(({ usableGiB }) => usableGiB >= 32)
+    const room = picks(desktop(), from32, () => 1)[2]
+    expect(room?.option).toBe(from32.filter(byGiB(32)).find(({ cost }) => cost === 7000))
+    // 32 GiB installed and two slots of 32 GiB free.
+    expect(room?.reasons).toEqual([
+      { code: 'FREE_SLOTS', slots: 2 },
+      { code: 'REACHES', gib: 96 },
+      { code: 'COSTS_MORE', by: 2000 },
+    ])
+  })
+})

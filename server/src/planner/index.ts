@@ -1,0 +1,1 @@
+export { plannerRoutes } from './routes'
