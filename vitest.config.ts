@@ -1,6 +1,6 @@
 import { defineConfig } from 'vitest/config'
 
-const limits = { testTimeout: 30_000, hookTimeout: 60_000 }
+const limits = { testTimeout: 120_000, hookTimeout: 120_000 }
 
 export default defineConfig({
   test: {

@@ -1,6 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { forecast, type MemoryState, WORK_PROFILES, type WorkProfile } from '.'
+import {
+  type Forecast,
+  forecast,
+  forecastMix,
+  likelyGain,
+  type MemoryState,
+  WORK_PROFILES,
+  type WorkProfile,
+} from '.'
 
 const single: MemoryState = { wholePeakGBs: 21.33, firstWordNs: 14.25, usableGiB: 8 }
 const dual: MemoryState = { wholePeakGBs: 42.67, firstWordNs: 14.25, usableGiB: 16 }
@@ -100,4 +108,19 @@ describe('always', () => {
     const none = { ...single, wholePeakGBs: 0 }
     expect(() => forecast(of('office'), none, dual, null, 'spinning')).toThrow(RangeError)
   })
+})
+
+test('by hand: a mix takes the sum of the times of its parts', () => {
+  const mix = [
+    { work: 'integrated-graphics' as const, weight: 3 },
+    { work: 'office' as const, weight: 1 },
+    { work: 'games' as const, weight: 0 },
+  ]
+  const { low, high, by } = forecastMix(mix, single, dual, null, 'solid-state')
+  expect(by.map(({ profile }) => profile.id)).toEqual(['integrated-graphics', 'office'])
+  const [graphics, office] = by.map((one) => one.forecast) as [Forecast, Forecast]
+  expect(low).toBeCloseTo(4 / (3 / graphics.low + 1 / office.low), 12)
+  expect(high).toBeCloseTo(4 / (3 / graphics.high + 1 / office.high), 12)
+  expect(likelyGain({ low: 1, high: 4 })).toBe(2)
+  expect(forecastMix([], single, dual, null, 'spinning')).toEqual({ low: 1, high: 1, by: [] })
 })

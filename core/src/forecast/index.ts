@@ -9,4 +9,5 @@ export {
   type Term,
   type TermName,
 } from './forecast'
-export { type Share, WORK_PROFILES, type WorkProfile } from './profiles'
+export { forecastMix, likelyGain, type MixForecast, type WorkShare } from './mix'
+export { type Share, WORK_PROFILES, WORKS, type Work, type WorkProfile } from './profiles'

@@ -4,9 +4,25 @@ export interface Share {
   high: number
 }
 
+/** The kinds of work that forecasts tell apart. */
+export const WORKS = [
+  'office',
+  'browsing',
+  'photos',
+  'video',
+  'audio',
+  'compression',
+  'compiling',
+  'rendering',
+  'games',
+  'games-processor',
+  'integrated-graphics',
+] as const
+export type Work = (typeof WORKS)[number]
+
 /** How a kind of work spends its time, as far as memory is concerned; what is left depends on neither. */
 export interface WorkProfile {
-  id: string
+  id: Work
   name: string
   /** The share that shrinks as the bandwidth of the whole memory grows. */
   bandwidth: Share

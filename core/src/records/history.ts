@@ -10,6 +10,7 @@ export const RECORD_KINDS = [
   'model',
   'photo',
   'list',
+  'shop',
 ] as const
 export const RecordKind = z.enum(RECORD_KINDS)
 export type RecordKind = z.infer<typeof RecordKind>

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { Policy } from '../plan'
 import { Assignment } from './assignment'
 import { Customer, NewCustomer } from './customer'
 import { MachineRecord, NewMachineRecord } from './machineRecord'
@@ -6,6 +7,7 @@ import { ModuleRecord } from './moduleRecord'
 import { Photo } from './photo'
 import { Plan } from './plan'
 import { ReadingRecord } from './readingRecord'
+import { NOTHING_SIZED, Sizing } from './sizing'
 import { Rulings } from './sources'
 import { LongText, Money, OwnId, Stored, Versioned } from './stored'
 
@@ -31,6 +33,8 @@ const fields = {
   stage: Stage,
   found: Assignment,
   rulings: Rulings,
+  sizing: Sizing,
+  policy: Policy.nullable(),
 }
 
 /** A new job brings a customer and a machine, each known by id or new. */
@@ -45,6 +49,8 @@ export const NewJob = OwnId.extend({
   budget: fields.budget.default(null),
   dueOn: fields.dueOn.default(null),
   stage: fields.stage.default('identify'),
+  sizing: fields.sizing.default(NOTHING_SIZED),
+  policy: fields.policy.default(null),
 })
 export type NewJob = z.input<typeof NewJob>
 
@@ -52,7 +58,10 @@ export const JobChange = z.object(fields).partial()
 export type JobChange = z.infer<typeof JobChange>
 export const JobPatch = Versioned.extend(JobChange.shape)
 
-/** `found` is what was in the slots when the machine came in; `rulings` settle what the evidence contradicts. */
+/**
+ * `found` is what was in the slots when the machine came in; `rulings` settle what the evidence
+ * contradicts; `policy` is the school this job is planned by, null for the shop's.
+ */
 export const Job = Stored.extend({
   ...fields,
   number: z.int(),

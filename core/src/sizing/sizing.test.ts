@@ -16,6 +16,7 @@ import {
   slotSizes,
   summarise,
   UseTable,
+  workOf,
 } from '.'
 
 const table: UseTable = {
@@ -23,9 +24,9 @@ const table: UseTable = {
   reserveGiB: 1,
   graphicsGiB: 2,
   uses: [
-    { id: 'photos', name: 'Photos', light: 2, usual: 6, heavy: 16 },
-    { id: 'browsing', name: 'Browsing', light: 1, usual: 3, heavy: 8 },
-    { id: 'video', name: 'Video', light: 4, usual: 12, heavy: 32 },
+    { id: 'photos', name: 'Photos', light: 2, usual: 6, heavy: 16, work: 'photos' },
+    { id: 'browsing', name: 'Browsing', light: 1, usual: 3, heavy: 8, work: 'browsing' },
+    { id: 'video', name: 'Video', light: 4, usual: 12, heavy: 32, work: 'video' },
   ],
 }
 const use = (id: string, level: ChosenUse['level'], together: string | null = null): ChosenUse => ({
@@ -33,6 +34,19 @@ const use = (id: string, level: ChosenUse['level'], together: string | null = nu
   level,
   weight: 1,
   together,
+})
+
+test('the work of a mix; what integrated graphics draw is bound by the main memory', () => {
+  const drawn = {
+    ...table,
+    uses: [...table.uses, { ...table.uses[0], id: 'g', work: 'games' as const }],
+  }
+  const mix = [use('photos', 'usual'), use('g', 'heavy'), use('unknown', 'usual')]
+  expect(workOf(drawn as UseTable, mix, false).map(({ work }) => work)).toEqual(['photos', 'games'])
+  expect(workOf(drawn as UseTable, mix, true).map(({ work }) => work)).toEqual([
+    'photos',
+    'integrated-graphics',
+  ])
 })
 
 describe('demand from uses', () => {

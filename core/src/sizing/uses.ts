@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { WORKS, type WorkShare } from '../forecast'
 
 export const LEVELS = ['light', 'usual', 'heavy'] as const
 export const Level = z.enum(LEVELS)
@@ -14,6 +15,8 @@ export const Use = z
     light: Amount,
     usual: Amount,
     heavy: Amount,
+    /** The kind of work it is to a forecast. */
+    work: z.enum(WORKS).default('office'),
   })
   .refine(({ light, usual, heavy }) => light <= usual && usual <= heavy, {
     error: 'Heavier use cannot want less.',
@@ -41,16 +44,30 @@ export const STARTING_USES: UseTable = {
   reserveGiB: 1.5,
   graphicsGiB: 1,
   uses: [
-    { id: 'office', name: 'Letters and tables', light: 0.5, usual: 1, heavy: 3 },
-    { id: 'browsing', name: 'Browsing', light: 1, usual: 3, heavy: 8 },
-    { id: 'calls', name: 'Video calls', light: 0.5, usual: 1, heavy: 2 },
-    { id: 'photos', name: 'Photos', light: 2, usual: 6, heavy: 16 },
-    { id: 'video', name: 'Video cutting', light: 4, usual: 12, heavy: 32 },
-    { id: 'audio', name: 'Recording and sample libraries', light: 2, usual: 8, heavy: 40 },
-    { id: 'games', name: 'Games', light: 4, usual: 8, heavy: 16 },
-    { id: 'drawing', name: 'Drawing in three dimensions', light: 4, usual: 12, heavy: 48 },
-    { id: 'machines', name: 'Virtual machines', light: 4, usual: 12, heavy: 48 },
-    { id: 'compiling', name: 'Compiling', light: 2, usual: 6, heavy: 24 },
+    { id: 'office', name: 'Letters and tables', light: 0.5, usual: 1, heavy: 3, work: 'office' },
+    { id: 'browsing', name: 'Browsing', light: 1, usual: 3, heavy: 8, work: 'browsing' },
+    { id: 'calls', name: 'Video calls', light: 0.5, usual: 1, heavy: 2, work: 'browsing' },
+    { id: 'photos', name: 'Photos', light: 2, usual: 6, heavy: 16, work: 'photos' },
+    { id: 'video', name: 'Video cutting', light: 4, usual: 12, heavy: 32, work: 'video' },
+    {
+      id: 'audio',
+      name: 'Recording and sample libraries',
+      light: 2,
+      usual: 8,
+      heavy: 40,
+      work: 'audio',
+    },
+    { id: 'games', name: 'Games', light: 4, usual: 8, heavy: 16, work: 'games' },
+    {
+      id: 'drawing',
+      name: 'Drawing in three dimensions',
+      light: 4,
+      usual: 12,
+      heavy: 48,
+      work: 'rendering',
+    },
+    { id: 'machines', name: 'Virtual machines', light: 4, usual: 12, heavy: 48, work: 'compiling' },
+    { id: 'compiling', name: 'Compiling', light: 2, usual: 6, heavy: 24, work: 'compiling' },
   ],
 }
 
@@ -115,6 +132,20 @@ export function demandOfUses(
       { what: 'reserve', use: null, gib: table.reserveGiB },
     ],
   }
+}
+
+/** The kinds of work of a mix; what integrated graphics draw is bound by the main memory. */
+export function workOf(
+  table: UseTable,
+  chosen: readonly ChosenUse[],
+  integratedGraphics: boolean,
+): WorkShare[] {
+  return chosen.flatMap(({ use, weight }) => {
+    const known = table.uses.find(({ id }) => id === use)
+    if (!known) return []
+    const drawn = known.work.startsWith('games') || known.work === 'rendering'
+    return [{ work: integratedGraphics && drawn ? 'integrated-graphics' : known.work, weight }]
+  })
 }
 
 function rangeOf(use: Use, level: Level): Range {

@@ -15,6 +15,7 @@ import { plannerRoutes } from '../planner'
 import { planRoutes } from '../plans'
 import { readRoutes } from '../read'
 import { readingRoutes } from '../readings'
+import { shopRoutes } from '../shop'
 import { validatedListRoutes } from '../validatedLists'
 import { webPages } from './webPages'
 
@@ -48,6 +49,7 @@ export function createApp(db: Database, webFolder?: string): Express {
   api.use('/modules', moduleRoutes(db))
   api.use('/jobs', jobRoutes(db))
   api.use('/plans', planRoutes(db))
+  api.use('/shop', shopRoutes(db))
   app.use('/api/v1', api)
   app.use('/api', unknownRoute)
 

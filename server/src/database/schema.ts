@@ -1,4 +1,5 @@
 import type { Machine, Module } from '@tembrix/core/model'
+import type { Policy } from '@tembrix/core/plan'
 import type {
   Assignment,
   ColumnMapping,
@@ -6,10 +7,13 @@ import type {
   ModuleSource,
   RecordKind,
   Rulings,
+  Sizing,
   Sources,
   Stage,
   ValidatedEntry,
 } from '@tembrix/core/records'
+import { NOTHING_SIZED } from '@tembrix/core/records'
+import type { UseTable } from '@tembrix/core/sizing'
 import { sql } from 'drizzle-orm'
 import {
   boolean,
@@ -36,6 +40,13 @@ const stored = {
   createdAt: moment('created_at'),
   updatedAt: moment('updated_at'),
 }
+
+/** One row: what the shop has settled for all its jobs. */
+export const shops = pgTable('shops', {
+  ...stored,
+  uses: jsonb('uses').$type<UseTable>().notNull(),
+  policy: text('policy').$type<Policy>().notNull(),
+})
 
 export const customers = pgTable('customers', {
   ...stored,
@@ -103,6 +114,11 @@ export const jobs = pgTable(
     stage: text('stage').$type<Stage>().notNull(),
     found: jsonb('found').$type<Assignment>().notNull().default(sql`'{}'::jsonb`),
     rulings: jsonb('rulings').$type<Rulings>().notNull().default(sql`'{}'::jsonb`),
+    sizing: jsonb('sizing')
+      .$type<Sizing>()
+      .notNull()
+      .default(sql.raw(`'${JSON.stringify(NOTHING_SIZED)}'::jsonb`)),
+    policy: text('policy').$type<Policy>(),
   },
   (table) => [
     index('jobs_updated').on(table.updatedAt),

@@ -9,5 +9,6 @@ export {
   photoKind,
   planKind,
   readingKind,
+  shopKind,
 } from './kinds'
 export { type Created, change, create, find, historyOf, remove } from './store'

@@ -7,6 +7,7 @@ import {
   photos,
   plans,
   readings,
+  shops,
   validatedLists,
 } from '../database'
 import { kind } from './store'
@@ -19,4 +20,5 @@ export const moduleKind = kind(modules, 'module', (row) => row.jobId)
 export const jobKind = kind(jobs, 'job', (row) => row.id)
 export const planKind = kind(plans, 'plan', (row) => row.jobId)
 export const readingKind = kind(readings, 'reading', (row) => row.jobId)
+export const shopKind = kind(shops, 'shop')
 export const photoKind = kind(photos, 'photo', (row) => row.jobId)

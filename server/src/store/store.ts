@@ -11,6 +11,7 @@ import {
   type photos,
   type plans,
   type readings,
+  type shops,
   type Transaction,
   type validatedLists,
 } from '../database'
@@ -26,6 +27,7 @@ type StoredTable =
   | typeof plans
   | typeof readings
   | typeof photos
+  | typeof shops
 
 interface Kind<T extends StoredTable> {
   table: T

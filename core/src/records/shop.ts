@@ -1,0 +1,12 @@
+import { z } from 'zod'
+import { Policy } from '../plan'
+import { UseTable } from '../sizing'
+import { Stored, Versioned } from './stored'
+
+const fields = { uses: UseTable, policy: Policy }
+
+export const ShopPatch = Versioned.extend(z.object(fields).partial().shape)
+
+/** What the shop has settled for all its jobs: its table of uses, and the school it plans by. */
+export const Shop = Stored.extend(fields)
+export type Shop = z.infer<typeof Shop>

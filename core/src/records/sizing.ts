@@ -1,0 +1,40 @@
+import { z } from 'zod'
+import { LimitGiB } from '../model'
+import { ChosenUse, COMPLAINTS, DISKS } from '../sizing'
+import { ShortText } from './stored'
+
+const Amount = z.number().min(0).max(65_536)
+
+/** A memory log as it was imported: what it says, and how much was fitted while it ran. */
+export const LoggedUse = z.object({
+  name: ShortText,
+  installedGiB: LimitGiB,
+  count: z.int().positive(),
+  spanSeconds: z.number().min(0).nullable(),
+  peakGiB: Amount,
+  p99GiB: Amount,
+  tightShare: z.number().min(0).max(1),
+  cutOff: z.boolean(),
+})
+export type LoggedUse = z.infer<typeof LoggedUse>
+
+/** How much memory a job needs, and what that rests on. */
+export const Sizing = z.object({
+  uses: z.array(ChosenUse).max(60),
+  integratedGraphics: z.boolean(),
+  disk: z.enum(DISKS),
+  slow: z.array(z.enum(COMPLAINTS)).max(COMPLAINTS.length),
+  log: LoggedUse.nullable(),
+  /** The usable memory that is to be had at least; null where the reckoning decides. */
+  wantedGiB: LimitGiB.nullable(),
+})
+export type Sizing = z.infer<typeof Sizing>
+
+export const NOTHING_SIZED: Sizing = {
+  uses: [],
+  integratedGraphics: false,
+  disk: 'unknown',
+  slow: [],
+  log: null,
+  wantedGiB: null,
+}

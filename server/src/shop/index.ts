@@ -1,0 +1,1 @@
+export { shopRoutes } from './routes'

@@ -1,0 +1,35 @@
+import { ShopPatch } from '@tembrix/core/records'
+import { STARTING_USES } from '@tembrix/core/sizing'
+import { Router } from 'express'
+import { type Database, shops, type Transaction } from '../database'
+import { change, create, shopKind } from '../store'
+
+/** There is one shop. */
+const THE_SHOP = '00000000-0000-4000-8000-000000000001'
+
+export function shopRoutes(db: Database): Router {
+  const routes = Router()
+
+  routes.get('/', async (_request, response) => {
+    response.json(await db.transaction(readShop))
+  })
+
+  routes.patch('/', async (request, response) => {
+    const patch = ShopPatch.parse(request.body)
+    const changed = await db.transaction(async (tx) => {
+      const { id } = await readShop(tx)
+      return change(tx, shopKind, id, patch)
+    })
+    response.json(changed)
+  })
+
+  return routes
+}
+
+/** The shop's settings; a new shop begins with the trade's rules of thumb. */
+async function readShop(tx: Transaction) {
+  const [shop] = await tx.select().from(shops)
+  if (shop) return shop
+  const start = { id: THE_SHOP, uses: STARTING_USES, policy: 'balanced' as const }
+  return (await create(tx, shopKind, start)).row
+}
