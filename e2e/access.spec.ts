@@ -13,6 +13,12 @@ for (const colorScheme of ['light', 'dark'] as const) {
       () => openJob(page, app, 'Wren', 'plan'),
       () => openJob(page, app, 'Ashby', 'identify'),
       () => openJob(page, app, 'Adair', 'intake'),
+      () => openJob(page, app, 'Lindgard', 'size'),
+      async () => {
+        await openJob(page, app, 'Wren', 'plan')
+        await page.getByRole('tab', { name: 'Trade-offs' }).click()
+        await expect(page.getByRole('list', { name: 'Picks' })).toBeVisible()
+      },
       () => page.goto(`${app.address}/machines`),
       async () => {
         await page.goto(`${app.address}/machines`)
@@ -40,7 +46,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
 
 test('nothing is cut off sideways on a tablet', async ({ page, app }) => {
   await page.setViewportSize({ width: 768, height: 1024 })
-  for (const step of ['intake', 'identify', 'plan', '/machines', '/reference', '/jobs/new']) {
+  for (const step of ['intake', 'identify', 'size', 'plan', '/machines', '/reference', '/jobs/new']) {
     if (step.startsWith('/')) await page.goto(app.address + step)
     else await openJob(page, app, 'Adair', step)
     await page.waitForLoadState('networkidle')

@@ -70,6 +70,8 @@ const MachineShape = z.object({
   ecc: z.enum(ECC_POLICIES),
   syncCeiling: DataRate.nullable().default(null),
   desyncPenalty: z.number().min(0).max(10).default(0.15),
+  /** Known to freeze or crash with mixed modules more often than others. */
+  touchy: z.boolean().optional(),
 })
 
 /** A machine's memory side: channels, slots, what is soldered, and every limit that decides. */

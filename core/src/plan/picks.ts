@@ -22,8 +22,8 @@ export interface Pick {
   reasons: PickReason[]
 }
 
-/** Gains nearer than this are the same to the person at the keyboard. */
-const ALIKE = 0.01
+/** Gains nearer to each other than this share are the same to the person at the keyboard: noise is as large. */
+const ALIKE = 0.02
 
 /**
  * Three named picks from the trade-offs of a machine. `gainOf` says how many times as fast an option
@@ -37,7 +37,7 @@ export function picks(
   if (options.length === 0) return []
   const least = bestBy(options, (one) => [-one.cost, gainOf(one)])
   const gain = Math.max(...options.map(gainOf))
-  const alike = options.filter((one) => gainOf(one) >= gain - ALIKE)
+  const alike = options.filter((one) => gainOf(one) >= gain * (1 - ALIKE))
   const best = bestBy(alike, (one) => [-one.cost, gainOf(one)])
   const room = roomiest(machine, options)
   return [

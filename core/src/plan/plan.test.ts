@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { desktop, profiled, slot, stick } from '../../test/builders'
 import type { Module } from '../model'
-import { mixingRisk, type Offer, type PlanRequest, picks, plan, verdicts } from '.'
+import { consequences, mixingRisk, type Offer, type PlanRequest, picks, plan, verdicts } from '.'
 
 const offer = (id: string, price: number, changes: Partial<Module>, pieces = 1): Offer => ({
   id,
@@ -193,7 +193,7 @@ describe('picks', () => {
   })
 
   test('the best for the uses is the cheapest of those that gain alike', () => {
-    // Work that wants 30 GiB: everything from 32 on gains the same but for half a per cent.
+    // Work that wants 30 GiB: everything from 32 on gains the same but for a per cent.
     const gain = (one: { usableGiB: number; wholePeakGBs: number }) =>
       one.usableGiB >= 32 ? 1.5 + one.wholePeakGBs / 1e4 : 1
     const best = picks(desktop(), options, gain)[1]
@@ -212,4 +212,15 @@ describe('picks', () => {
       { code: 'COSTS_MORE', by: 2000 },
     ])
   })
+})
+
+test('what one change would bring and settle, against what is', () => {
+  const settings = { profile: false }
+  const one = { A2: stick() }
+  const pair = consequences(desktop(), one, settings, 'B2', stick())
+  expect([pair.brings, pair.settles.map(({ code }) => code)]).toEqual([[], ['SINGLE_CHANNEL']])
+  const wrong = consequences(desktop(), one, settings, 'B2', stick({ generation: 'DDR5' }))
+  expect(wrong.brings.map(({ code }) => code)).toEqual(['WRONG_GENERATION'])
+  const emptied = consequences(desktop(), one, settings, 'A2', null)
+  expect(emptied.brings.map(({ code }) => code)).toEqual(['NO_MEMORY'])
 })

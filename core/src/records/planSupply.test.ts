@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { desktop, stick } from '../../test/builders'
 import { plan } from '../plan'
-import { type ModuleRecord, planSupply } from '.'
+import { type ModuleRecord, planSupply, staying } from '.'
 
 type Stocked = Pick<ModuleRecord, 'id' | 'source' | 'module' | 'price'>
 
@@ -49,4 +49,16 @@ test('an option comes back as the stored pieces it is made of', () => {
       .sort(),
   ).toEqual(['left', 'right'])
   expect(slotsOf(18_000, 128)).toEqual([0, 1, 2, 3].map((unit) => ({ moduleId: 'pair', unit })))
+})
+
+test('a piece of the customer’s stays where it was found, where that changes nothing', () => {
+  const pieces = new Map([...own, ...shop].map((piece) => [piece.id, piece]))
+  const of = (moduleId: string) => ({ moduleId, unit: 0 })
+  const found = { A2: of('own') }
+  const swapped = { A2: of('single'), B2: of('own') }
+  expect(staying(swapped, found, pieces)).toEqual({ A2: of('own'), B2: of('single') })
+  const unlike = { A2: of('left'), B2: of('own') }
+  expect(staying(unlike, found, pieces)).toEqual(unlike)
+  const moved = { B2: of('own') }
+  expect(staying(moved, found, pieces)).toEqual(moved)
 })

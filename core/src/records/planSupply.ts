@@ -19,6 +19,28 @@ export interface PlanSupply {
 const SUPPLIED = 8
 
 /**
+ * The same pieces with each of the customer's left where it was found, where what the assignment puts
+ * there is alike (capacity, ranks), so that changing places changes no figure.
+ */
+export function staying(
+  assignment: Assignment,
+  found: Assignment,
+  pieces: ReadonlyMap<string, Stocked>,
+): Assignment {
+  const next = { ...assignment }
+  for (const [slot, { moduleId }] of Object.entries(found)) {
+    const from = Object.keys(next).find((id) => next[id]?.moduleId === moduleId)
+    const there = next[slot]
+    if (from === undefined || from === slot || !there) continue
+    const [own, other] = [pieces.get(moduleId)?.module, pieces.get(there.moduleId)?.module]
+    if (!own || own.capacityGiB !== other?.capacityGiB || own.ranks !== other.ranks) continue
+    next[slot] = next[from] as Assignment[string]
+    next[from] = there
+  }
+  return next
+}
+
+/**
  * The customer's pieces, and the shop's as offers: each piece of the shelf once, a kit that lies there
  * whole as one offer, and what suppliers sell.
  */

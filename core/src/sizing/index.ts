@@ -1,4 +1,5 @@
 export { type Demand, demand } from './demand'
+export { guessLogColumns } from './guessLog'
 export {
   CUT_OFF,
   LOG_UNITS,

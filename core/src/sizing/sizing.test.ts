@@ -9,6 +9,7 @@ import {
   type ChosenUse,
   demand,
   demandOfUses,
+  guessLogColumns,
   LEVELS,
   type LogSummary,
   readMemoryLog,
@@ -276,4 +277,17 @@ describe('memory or something else', () => {
     const high = { low: 12, likely: 16, high: 20, basis: 'uses', atLeast: false } as const
     expect(adviseSpending({ ...given, demand: high }).first).toBe('memory')
   })
+})
+
+test.each([
+  [
+    'Time,Memory used (MB),Free (MB)\n0,7800,200',
+    { time: 'Time', used: 'Memory used (MB)', unit: 'MB' },
+  ],
+  ['free;in use\n1;6000000', { time: null, used: 'in use', unit: 'kB' }],
+  ['stamp\t% committed\n0\t55', { time: 'stamp', used: '% committed', unit: 'percent' }],
+  ['a,b\n5.5,1\n6.1,1', { time: null, used: 'a', unit: 'GB' }],
+  ['when,used\n1,8123456789', { time: 'when', used: 'used', unit: 'bytes' }],
+])('the columns of a log are guessed: %s', (text, expected) => {
+  expect(guessLogColumns(parseTable(text) as Table)).toEqual(expected)
 })

@@ -1,5 +1,6 @@
 import type { Machine } from '@tembrix/core/model'
-import type { Stage } from '@tembrix/core/records'
+import type { Sizing, Stage } from '@tembrix/core/records'
+import type { ChosenUse, Level } from '@tembrix/core/sizing'
 import type { ArticleName } from './articles'
 import { machine } from './machine'
 import { ALL_IN_ONE, LAPTOP, OLD_LAPTOP_LABEL } from './readouts'
@@ -20,9 +21,18 @@ export interface DemoJob {
   found: Record<string, ArticleName>
   planned?: Record<string, `own:${string}` | `shelf:${ArticleName}` | `supplier:${ArticleName}`>
   profile?: boolean
+  /** What the need rests on; what is left out is not known. */
+  sizing?: Partial<Sizing>
   /** What was read on it, by name. */
   read?: Record<string, string>
 }
+
+const use = (id: string, level: Level, weight: number, atOnce = true): ChosenUse => ({
+  use: id,
+  level,
+  weight,
+  together: atOnce ? 'at once' : null,
+})
 
 const oldLaptop: Machine = (() => {
   const base = machine('laptop-2', { name: 'Heron 14, third series' })
@@ -55,6 +65,22 @@ export const DEMO_JOBS: DemoJob[] = [
     changed: 0.1,
     found: { A: 'laptop8slow' },
     planned: { A: 'own:A', B: 'shelf:laptop8slow' },
+    sizing: {
+      uses: [use('photos', 'usual', 50), use('browsing', 'usual', 30), use('office', 'light', 20)],
+      integratedGraphics: true,
+      disk: 'solid-state',
+      slow: ['switching'],
+      log: {
+        name: 'orchard-monday.csv',
+        installedGiB: 8,
+        count: 1440,
+        spanSeconds: 28_780,
+        peakGiB: 7.8,
+        p99GiB: 7.7,
+        tightShare: 0.42,
+        cutOff: true,
+      },
+    },
     read: { 'listing of the running system': LAPTOP },
   },
   {
@@ -66,6 +92,15 @@ export const DEMO_JOBS: DemoJob[] = [
     stage: 'quote',
     due: 4,
     changed: 1,
+    sizing: {
+      uses: [
+        use('audio', 'heavy', 70),
+        use('browsing', 'light', 10),
+        use('office', 'usual', 20, false),
+      ],
+      disk: 'solid-state',
+      slow: ['opening', 'crashing'],
+    },
     found: { A2: 'five16', B2: 'five16' },
     planned: { A2: 'supplier:five32fast', B2: 'supplier:five32fast' },
     profile: true,
@@ -79,6 +114,11 @@ export const DEMO_JOBS: DemoJob[] = [
     stage: 'plan',
     due: 1,
     changed: 0.3,
+    sizing: {
+      uses: [use('drawing', 'light', 60), use('office', 'usual', 30), use('browsing', 'light', 10)],
+      integratedGraphics: true,
+      disk: 'solid-state',
+    },
     found: { SLOT: 'laptop8' },
     planned: { SLOT: 'supplier:laptop16' },
   },
@@ -100,6 +140,11 @@ export const DEMO_JOBS: DemoJob[] = [
     stage: 'plan',
     due: -1,
     changed: 2,
+    sizing: {
+      uses: [use('games', 'heavy', 80), use('video', 'light', 20, false)],
+      disk: 'solid-state',
+      slow: ['pictures'],
+    },
     found: { A1: 'five8', A2: 'five16', B2: 'five16' },
   },
   {
@@ -124,6 +169,11 @@ export const DEMO_JOBS: DemoJob[] = [
     stage: 'fit',
     due: 0,
     changed: 0.2,
+    sizing: {
+      uses: [use('drawing', 'heavy', 60), use('machines', 'usual', 40)],
+      disk: 'solid-state',
+      slow: ['crashing', 'long-work'],
+    },
     found: { A1: 'server16', C1: 'server16' },
     planned: {
       A1: 'supplier:server32',
@@ -142,6 +192,25 @@ export const DEMO_JOBS: DemoJob[] = [
     stage: 'size',
     due: 5,
     changed: 3,
+    sizing: {
+      uses: [
+        use('office', 'usual', 40),
+        use('browsing', 'light', 40),
+        use('photos', 'light', 20, false),
+      ],
+      disk: 'spinning',
+      slow: ['starting', 'opening'],
+      log: {
+        name: 'two-days.csv',
+        installedGiB: 8,
+        count: 5760,
+        spanSeconds: 172_770,
+        peakGiB: 3.1,
+        p99GiB: 2.9,
+        tightShare: 0,
+        cutOff: false,
+      },
+    },
     found: { A1: 'desktop4', B1: 'desktop4' },
   },
   {

@@ -5,6 +5,7 @@ import {
   NewModelRecord,
   NewReadingRecord,
   NewValidatedList,
+  NOTHING_SIZED,
   type Sources,
 } from '@tembrix/core/records'
 import { addDays, formatISO, subMinutes } from 'date-fns'
@@ -98,6 +99,7 @@ async function seedJob(
       uses,
       budget,
       stage,
+      sizing: { ...NOTHING_SIZED, ...job.sizing },
       dueOn: due === undefined ? null : formatISO(addDays(today, due), { representation: 'date' }),
     }),
   )

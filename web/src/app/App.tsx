@@ -15,6 +15,7 @@ const Start = lazy(async () => ({ default: (await job()).Start }))
 const Intake = lazy(async () => ({ default: (await job()).Intake }))
 const Identify = lazy(async () => ({ default: (await job()).Identify }))
 const Plan = lazy(async () => ({ default: (await job()).Plan }))
+const Size = lazy(async () => ({ default: (await job()).Size }))
 const Machines = lazy(async () => ({ default: (await import('../machines')).Machines }))
 const MachineModel = lazy(async () => ({ default: (await import('../machines')).MachineModel }))
 const Reference = lazy(async () => ({ default: (await import('../reference')).Reference }))
@@ -36,6 +37,7 @@ const router = createBrowserRouter([
           { index: true, element: page(<Start />) },
           { path: 'intake', element: page(<Intake />) },
           { path: 'identify', element: page(<Identify />) },
+          { path: 'size', element: page(<Size />) },
           { path: 'plan', element: page(<Plan />) },
         ],
       },

@@ -11,6 +11,7 @@ import type {
   NewModelRecord,
   NewValidatedList,
   Photo,
+  Shop,
   ValidatedList,
   ValidatedListLine,
 } from '@tembrix/core/records'
@@ -20,7 +21,7 @@ export const API = '/api/v1'
 export const api = createApi({
   baseQuery: fetchBaseQuery({ baseUrl: API }),
   keepUnusedDataFor: 600,
-  tagTypes: ['jobs', 'customers', 'models', 'lists'],
+  tagTypes: ['jobs', 'customers', 'models', 'lists', 'shop'],
   endpoints: (build) => ({
     jobs: build.query<JobLine[], { search: string; stage: string }>({
       query: ({ search, stage }) => ({
@@ -35,6 +36,11 @@ export const api = createApi({
       keepUnusedDataFor: 0,
     }),
     shopModules: build.query<ModuleRecord[], void>({ query: () => '/modules?shop=1' }),
+    shop: build.query<Shop, void>({ query: () => '/shop', providesTags: ['shop'] }),
+    changeShop: build.mutation<Shop, Pick<Shop, 'version'> & Partial<Shop>>({
+      query: (body) => ({ url: '/shop', method: 'PATCH', body }),
+      invalidatesTags: ['shop'],
+    }),
     customers: build.query<Customer[], void>({
       query: () => '/customers',
       providesTags: ['customers'],
@@ -98,6 +104,8 @@ export const {
   useJobQuery,
   useHistoryQuery,
   useShopModulesQuery,
+  useShopQuery,
+  useChangeShopMutation,
   useCustomersQuery,
   useCreateJobMutation,
   useModelsQuery,

@@ -2,6 +2,7 @@ export {
   API,
   api,
   useAddPhotoMutation,
+  useChangeShopMutation,
   useCreateJobMutation,
   useCreateModelMutation,
   useCreateValidatedListMutation,
@@ -14,6 +15,7 @@ export {
   useRemoveModelMutation,
   useRemoveValidatedListMutation,
   useShopModulesQuery,
+  useShopQuery,
   useValidatedListQuery,
   useValidatedListsQuery,
 } from './api'

@@ -2,7 +2,7 @@ import type { JobFile, ModelRecord } from '@tembrix/core/records'
 import { type Collection, type Entry, type Fields, keyOf } from './outbox'
 
 /** The lists of a job whose records come and go. */
-const LISTS = ['modules', 'readings', 'photos'] as const
+const LISTS = ['modules', 'readings', 'photos', 'plans'] as const
 type List = (typeof LISTS)[number]
 
 const isList = (collection: Collection): collection is List =>
@@ -13,6 +13,7 @@ const UNSET: Record<List, Fields> = {
   modules: { price: null, note: '' },
   readings: { by: '', text: null, base64: null, seats: {} },
   photos: {},
+  plans: { placement: null, profile: false },
 }
 
 interface Known {
@@ -31,7 +32,7 @@ export function overlay(file: JobFile, entries: readonly Entry[]): JobFile {
     modules: laidList(own, 'modules', file.modules),
     readings: laidList(own, 'readings', file.readings),
     photos: laidList(own, 'photos', file.photos),
-    plans: file.plans.map((plan) => lay('plans', plan)),
+    plans: laidList(own, 'plans', file.plans),
   }
 }
 
@@ -78,7 +79,6 @@ export function absorb(file: JobFile, entry: Entry, answer: Fields | null): void
     jobs: file,
     customers: file.customer,
     machines: file.machine,
-    plans: file.plans.find(({ id }) => id === recordId) ?? {},
   }
   Object.assign(homes[collection] ?? {}, answer)
 }

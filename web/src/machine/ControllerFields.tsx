@@ -156,6 +156,13 @@ export function ControllerFields({ form, machine, sourcing }: Props) {
         />
         {source('profiles', 'the memory profile')}
       </div>
+      <div className="col-span-2">
+        <Check
+          label="Known to be touchy about mixed modules"
+          checked={machine.touchy ?? false}
+          onChecked={(on) => set('touchy', on)}
+        />
+      </div>
     </div>
   )
 }

@@ -5,47 +5,26 @@ import {
   VALIDATED_LIMIT,
   type ValidatedColumn,
 } from '@tembrix/core/records'
-import { parseTable, type Table } from '@tembrix/core/tables'
 import { guessColumns, importValidated } from '@tembrix/core/validated'
-import { FileUp, Trash2 } from 'lucide-react'
-import { useMemo, useRef, useState } from 'react'
+import { Trash2 } from 'lucide-react'
+import { useMemo, useState } from 'react'
 import {
   useCreateValidatedListMutation,
   useRemoveValidatedListMutation,
   useValidatedListsQuery,
 } from '../data'
+import { type OpenedTable, TableFile } from '../tableFile'
 import { ago, Button, Dialog, Field, plural, Select } from '../ui'
 
 /** The largest list that is opened, bytes. */
 const LARGEST = 5_000_000
 
-interface Chosen {
-  name: string
-  table: Table
-}
-
 /** The makers' lists of tested modules kept with a model, and the import of another. */
 export function ValidatedLists({ model }: { model: ModelRecord }) {
   const { data: lists = [] } = useValidatedListsQuery()
   const [remove] = useRemoveValidatedListMutation()
-  const [chosen, setChosen] = useState<Chosen | null>(null)
-  const [fault, setFault] = useState('')
-  const chooser = useRef<HTMLInputElement>(null)
+  const [chosen, setChosen] = useState<OpenedTable | null>(null)
   const own = lists.filter(({ modelId }) => modelId === model.id)
-
-  async function open(file: File | undefined) {
-    setFault('')
-    if (!file) return
-    if (file.size > LARGEST) {
-      setFault(`${file.name} is larger than ${LARGEST / 1_000_000} MB; it was not opened.`)
-      return
-    }
-    const table = parseTable(await file.text())
-    if (!table) setFault(`${file.name} holds no table: a line of headings and rows under it.`)
-    else if (table.rows.length > VALIDATED_LIMIT) {
-      setFault(`${file.name} has more than ${VALIDATED_LIMIT} rows.`)
-    } else setChosen({ name: file.name, table })
-  }
 
   return (
     <>
@@ -75,25 +54,14 @@ export function ValidatedLists({ model }: { model: ModelRecord }) {
           ))}
         </ul>
       )}
-      {fault && (
-        <p role="alert" className="font-medium text-stop">
-          {fault}
-        </p>
-      )}
-      <Button className="self-start" onClick={() => chooser.current?.click()}>
-        <FileUp size={17} aria-hidden /> Import a list (CSV)
-      </Button>
-      <input
-        ref={chooser}
-        type="file"
-        accept=".csv,.tsv,.txt,text/csv"
-        aria-label="Validated list"
-        className="hidden"
-        onChange={({ target }) => {
-          void open(target.files?.[0])
-          target.value = ''
-        }}
-      />
+      <TableFile
+        label="Validated list"
+        largest={LARGEST}
+        mostRows={VALIDATED_LIMIT}
+        onTable={setChosen}
+      >
+        Import a list (CSV)
+      </TableFile>
       {chosen && (
         <ImportDialog
           modelId={model.id}
@@ -116,7 +84,7 @@ const COLUMN_NAMES: Record<ValidatedColumn, string> = {
 
 interface ImportProps {
   modelId: string
-  chosen: Chosen
+  chosen: OpenedTable
   remembered: readonly ColumnMapping[]
   onClose: () => void
 }

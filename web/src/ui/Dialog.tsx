@@ -7,17 +7,19 @@ interface Props {
   onOpen: (open: boolean) => void
   title: string
   intro?: string
+  /** For what needs the width of the screen. */
+  wide?: boolean
   children: ReactNode
 }
 
-export function Dialog({ open, onOpen, title, intro, children }: Props) {
+export function Dialog({ open, onOpen, title, intro, wide = false, children }: Props) {
   return (
     <Radix.Root open={open} onOpenChange={onOpen}>
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-40 bg-black/50" />
         <Radix.Content
           {...(intro ? {} : { 'aria-describedby': undefined })}
-          className="fixed top-1/2 left-1/2 z-50 max-h-[92vh] w-[min(94vw,44rem)] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-md border border-rule-2 bg-sheet p-5 text-ink"
+          className={`fixed top-1/2 left-1/2 z-50 max-h-[92vh] ${wide ? 'w-[min(96vw,72rem)]' : 'w-[min(94vw,44rem)]'} -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-md border border-rule-2 bg-sheet p-5 text-ink`}
         >
           <div className="mb-3 flex items-start justify-between gap-4">
             <div>

@@ -12,6 +12,7 @@ const RECORDS: Record<HistoryLine['record'], string> = {
   reading: 'Reading',
   photo: 'Photo',
   model: 'Machine record',
+  shop: 'The shop’s settings',
   list: 'Validated list',
 }
 

@@ -1,13 +1,20 @@
 import { Printer, RotateCcw } from 'lucide-react'
+import { Tabs } from 'radix-ui'
 import { Link } from 'react-router'
 import { FindingList } from '../../findings'
 import { Button, capacity } from '../../ui'
-import { useJob } from '../file'
+import { useJob, useNeed } from '../file'
+import { Compare } from './Compare'
+import { Gains } from './Gains'
+import { Judgement } from './Judgement'
+import { Options } from './Options'
 import { Validated } from './Validated'
+import { WhyNot } from './WhyNot'
 
-/** What the planned modules will do, and what speaks against them. */
+/** Which modules, in which slots: the trade-offs to choose from, and what the plan on the board will do. */
 export function Plan() {
   const { file, machine, plan, planned, edit } = useJob()
+  const need = useNeed()
   const asFound = plan.placement === null
   if (machine.slots.length === 0) {
     const total = machine.soldered.reduce((sum, { module }) => sum + module.capacityGiB, 0)
@@ -22,9 +29,16 @@ export function Plan() {
     )
   }
   return (
-    <div className="flex flex-col gap-3">
-      <div className="flex flex-wrap items-center gap-2">
-        <h2 className="mr-auto text-lg font-semibold">Plan</h2>
+    <Tabs.Root defaultValue="this" className="flex flex-col gap-3">
+      <div className="flex items-end border-b-2 border-rule">
+        <h2 className="mr-auto pb-2 text-lg font-semibold">Plan</h2>
+        <Tabs.List className="flex" aria-label="Plan">
+          <Tab value="this">This plan</Tab>
+          <Tab value="options">Trade-offs</Tab>
+        </Tabs.List>
+      </div>
+      <div className="flex flex-wrap gap-1.5 [&>*]:px-2.5">
+        <Compare need={need} />
         <Button
           disabled={asFound}
           onClick={() => edit.step('plans', plan, { placement: null, profile: false })}
@@ -33,19 +47,38 @@ export function Plan() {
         </Button>
         <Link
           to={`/jobs/${file.id}/sheet`}
-          className="inline-flex min-h-11 items-center gap-2 rounded-sm border border-rule-2 px-3.5 font-medium hover:bg-sheet-2"
+          className="inline-flex min-h-11 items-center gap-2 rounded-sm border border-rule-2 font-medium hover:bg-sheet-2"
         >
           <Printer size={17} aria-hidden /> Plan sheet
         </Link>
       </div>
-      {asFound && (
-        <p className="border-l-4 border-gold-line bg-gold-soft px-3 py-2">
-          The board shows what was found. Change it by moving modules: nothing is final, undo goes
-          back step by step.
-        </p>
-      )}
-      <FindingList machine={machine} evaluation={planned.evaluation} />
-      <Validated />
-    </div>
+      <Tabs.Content value="this" className="flex flex-col gap-3">
+        {asFound && (
+          <p className="border-l-4 border-gold-line bg-gold-soft px-3 py-2">
+            The board shows what was found. Change it by moving modules, or choose from the
+            trade-offs: nothing is final, undo goes back step by step.
+          </p>
+        )}
+        <FindingList machine={machine} evaluation={planned.evaluation} />
+        <Gains need={need} />
+        <Judgement need={need} />
+        <Validated />
+        <WhyNot />
+      </Tabs.Content>
+      <Tabs.Content value="options">
+        <Options need={need} />
+      </Tabs.Content>
+    </Tabs.Root>
+  )
+}
+
+function Tab({ value, children }: { value: string; children: string }) {
+  return (
+    <Tabs.Trigger
+      value={value}
+      className="-mb-0.5 min-h-11 border-b-4 border-transparent px-3 data-[state=active]:border-act data-[state=active]:font-semibold"
+    >
+      {children}
+    </Tabs.Trigger>
   )
 }

@@ -1,2 +1,3 @@
 export { Plan } from './Plan'
 export { PlanTray } from './PlanTray'
+export { percent } from './words'

@@ -21,7 +21,7 @@ export function stepsOf(
   return [
     { stage: 'intake', name: 'Intake', path: 'intake', ...intake(view) },
     { stage: 'identify', name: 'Identify', path: 'identify', ...identify(view) },
-    { stage: 'size', name: 'Size', state: 'open' },
+    { stage: 'size', name: 'Size', path: 'size', ...size(view) },
     { stage: 'plan', name: 'Plan', path: 'plan', ...plan(view) },
     { stage: 'quote', name: 'Quote', state: 'open' },
     { stage: 'fit', name: 'Fit', state: 'open' },
@@ -49,6 +49,11 @@ function identify({
   return nothing
     ? { state: 'open' }
     : { state: 'attention', why: 'what was found does not start by this record' }
+}
+
+function size({ file }: Pick<JobView, 'file'>): Standing {
+  const { uses, log, wantedGiB } = file.sizing
+  return { state: uses.length > 0 || log || wantedGiB ? 'done' : 'open' }
 }
 
 function plan({ machine, planned, plan }: Pick<JobView, 'machine' | 'planned' | 'plan'>): Standing {

@@ -1,0 +1,37 @@
+import { columnNumbers, type Table } from '../tables'
+import type { LogColumns, LogUnit } from './memoryLog'
+
+const TIME = /time|date|clock|when|stamp|second/i
+const USED = /used|in use|memory|working|commit|ram/i
+const FREE = /free|avail|cach|total/i
+
+/** Units as headings write them, the more particular first. */
+const UNITS: [LogUnit, RegExp][] = [
+  ['percent', /%|percent|per cent/i],
+  ['kB', /\bki?b\b|\(k\)/i],
+  ['MB', /\bmi?b\b|mega|\(m\)/i],
+  ['GB', /\bgi?b\b|giga|\(g\)/i],
+  ['bytes', /byte/i],
+]
+
+/** Which columns of a log most likely hold the time and the memory in use, and in what unit. */
+export function guessLogColumns({ headings, rows }: Table): LogColumns {
+  const time = headings.find((one) => TIME.test(one)) ?? null
+  const others = headings.filter((one) => one !== time)
+  const used =
+    others.find((one) => USED.test(one) && !FREE.test(one)) ??
+    others.find((one) => USED.test(one)) ??
+    others[0] ??
+    (headings[0] as string)
+  const at = headings.indexOf(used)
+  const named = UNITS.find(([, words]) => words.test(used))?.[0]
+  return { time, used, unit: named ?? byMagnitude(rows.map(({ cells }) => cells[at] ?? '')) }
+}
+
+/** Memory in use lies between half a GiB and some hundreds: the unit is the one that makes it so. */
+function byMagnitude(cells: readonly string[]): LogUnit {
+  const largest = Math.max(0, ...columnNumbers(cells).map((one) => one ?? 0))
+  if (largest > 100_000_000) return 'bytes'
+  if (largest > 400_000) return 'kB'
+  return largest > 400 ? 'MB' : 'GB'
+}

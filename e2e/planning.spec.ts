@@ -1,0 +1,114 @@
+import { expect, figure, openJob, saved, slot, test } from './fixtures'
+
+/** Four hours of a machine with 4 GiB that was full half of the time, in MB; one line is broken. */
+const LOG = [
+  'Time;Memory used (MB);Free (MB)',
+  ...Array.from({ length: 240 }, (_, minute) => {
+    const used = minute % 2 === 0 ? 4080 : 2900
+    return `${minute * 60};${minute === 17 ? 'n/a' : used};${4096 - used}`
+  }),
+].join('\n')
+
+test('from the demand to a plan on the board, compared with another', async ({ page, app }) => {
+  await openJob(page, app, 'Doyley', 'size')
+  await expect(page.getByRole('heading', { name: 'Size', exact: true })).toBeVisible()
+  await expect(page.getByText('Measure before spending')).toBeVisible()
+
+  await page.getByRole('button', { name: 'Browsing' }).click()
+  await page.getByRole('button', { name: 'Photos' }).click()
+  await page.getByRole('checkbox', { name: 'Browsing runs with the others' }).click()
+  await page.getByRole('checkbox', { name: 'Photos runs with the others' }).click()
+  const demand = page.getByRole('region', { name: 'Demand' })
+  // System 3, reserve 1.5, browsing 3 and photos 6 at once.
+  await expect(demand).toContainText('13.5 GiB')
+  await expect(demand).toContainText('16 GiB, equal on all channels')
+
+  await page.getByLabel('Memory log').setInputFiles({
+    name: 'village.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(LOG),
+  })
+  const dialog = page.getByRole('dialog')
+  await expect(dialog).toContainText('239 samples: peak 3.98 GiB')
+  await expect(dialog).toContainText('1 line could not be read: 19')
+  await dialog.getByRole('button', { name: 'Take it' }).click()
+  await expect(demand).toContainText('at least 13.5 GiB')
+  await expect(page.getByRole('region', { name: 'Memory or something else' })).toContainText(
+    'Memory is the right first spend',
+  )
+  await saved(page)
+
+  await page.getByRole('link', { name: 'On to Plan' }).click()
+  await page.getByRole('tab', { name: 'Trade-offs' }).click()
+  const picks = page.getByRole('list', { name: 'Picks' })
+  await picks.getByRole('button', { name: /Least money/ }).click()
+  await expect(picks.getByRole('button', { name: /Least money/ })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  )
+  await expect(figure(page, 'Capacity')).toContainText('16 GiB')
+  await expect(figure(page, 'Channels')).toContainText('dual channel')
+  await page.getByRole('button', { name: 'Keep' }).click()
+
+  await picks.getByRole('button', { name: /Room to grow/ }).click()
+  await expect(figure(page, 'Capacity')).not.toContainText(/^Capacity, why\?16 GiB/)
+  await page.getByRole('button', { name: 'Compare 1' }).click()
+  const table = page.getByRole('dialog', { name: 'Plans side by side' })
+  await expect(table.getByRole('row', { name: /^Usable/ })).toContainText('16 GiB')
+  await table.getByRole('button', { name: 'Put on the board' }).click()
+  await page.keyboard.press('Escape')
+  await expect(figure(page, 'Capacity')).toContainText('16 GiB')
+  await saved(page)
+
+  await page.reload()
+  await expect(figure(page, 'Capacity')).toContainText('16 GiB')
+  await expect(page.getByRole('button', { name: 'Compare 1' })).toBeVisible()
+})
+
+test('a need nothing meets names what stands in the way, and the nearest', async ({
+  page,
+  app,
+}) => {
+  await openJob(page, app, 'Quince', 'plan')
+  await page.getByRole('tab', { name: 'Trade-offs' }).click()
+  await expect(page.getByRole('list', { name: 'Picks' })).toBeVisible()
+  await page.getByLabel('At least, GiB usable').fill('500')
+  const blockers = page.getByRole('region', { name: 'Blockers' })
+  await expect(blockers).toContainText('32 GiB is the most to be had')
+  await page.getByLabel('At least, GiB usable').fill('20')
+  await expect(blockers).toBeHidden()
+  await page.getByLabel('School').selectOption({ label: 'Matched kit or nothing' })
+  await page.getByRole('list', { name: 'Picks' }).getByRole('button').first().click()
+  await page.getByRole('tab', { name: 'This plan' }).click()
+  await expect(page.getByRole('region', { name: 'What the schools say' })).toContainText(
+    'Matched kit or nothing (this job’s): would accept it',
+  )
+})
+
+test('“why not this one, there?” answers before anything is moved', async ({ page, app }) => {
+  await openJob(page, app, 'Quince', 'plan')
+  await page.getByText('Why not this one, there?').click()
+  await page.getByLabel('Module', { exact: true }).selectOption({ label: 'none: leave it empty' })
+  await page.getByLabel('Slot', { exact: true }).selectOption('B1')
+  await expect(page.getByText('It would work, but:')).toBeVisible()
+  await expect(page.getByText('Runs on a single channel.')).toBeVisible()
+  await expect(slot(page, 'B1')).toContainText('16 GiB')
+})
+
+test('the shop’s table of uses changes what every job is reckoned to need', async ({
+  page,
+  app,
+}) => {
+  await openJob(page, app, 'Lindgard', 'size')
+  await expect(page.getByText('A solid-state disk is the better first spend')).toBeVisible()
+  await page.getByRole('button', { name: 'The shop’s table' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('Letters and tables, usual').fill('9')
+  await expect(dialog.getByText('Heavier use cannot want less.')).toBeVisible()
+  await expect(dialog.getByRole('button', { name: 'Save for the shop' })).toBeDisabled()
+  await dialog.getByLabel('Letters and tables, usual').fill('2')
+  await dialog.getByRole('button', { name: 'Save for the shop' }).click()
+  await expect(dialog).toBeHidden()
+  // System 3, reserve 1.5, letters 2 and browsing 1 at once.
+  await expect(page.getByText('What the uses add up to: 7.5 GiB')).toBeVisible()
+})

@@ -1,0 +1,42 @@
+import { mixingRisk, POLICIES, verdicts } from '@tembrix/core/plan'
+import { Check, TriangleAlert } from 'lucide-react'
+import { list } from '../../ui'
+import { type Need, useJob } from '../file'
+import { MIXING_WORDS, OBJECTION_WORDS, POLICY_NAMES } from './words'
+
+/** What each school says of the plan, and what mixing modules risks. */
+export function Judgement({ need }: { need: Need }) {
+  const { machine, planned } = useJob()
+  if (!planned.evaluation.starts) return null
+  const said = verdicts(machine, planned.placement)
+  const touchy = machine.touchy ?? false
+  const { level, reasons } = mixingRisk(machine, planned.placement, planned.settings, touchy)
+  return (
+    <section aria-label="What the schools say">
+      <h3 className="font-semibold">What the schools say</h3>
+      <ul className="text-[0.93rem]">
+        {POLICIES.map((policy) => (
+          <li key={policy} className="flex gap-2 py-0.5">
+            {said[policy].length === 0 ? (
+              <Check size={17} className="mt-0.5 shrink-0 text-act" aria-hidden />
+            ) : (
+              <TriangleAlert size={17} className="mt-0.5 shrink-0 text-risk" aria-hidden />
+            )}
+            <span>
+              <b className="font-semibold">{POLICY_NAMES[policy]}</b>
+              {policy === need.policy && ' (this job’s)'}:{' '}
+              {said[policy].length === 0
+                ? 'would accept it'
+                : `would not: ${list(said[policy].map((one) => OBJECTION_WORDS[one]))}`}
+            </span>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-1 text-[0.93rem]" data-mixing={level}>
+        <b className="font-semibold">Risk of mixing: {level}</b>
+        {reasons.length > 0 && ` – ${list(reasons.map((one) => MIXING_WORDS[one]))}`}
+        {level === 'high' && '. Test longer, and have a way back ready.'}
+      </p>
+    </section>
+  )
+}

@@ -1,0 +1,71 @@
+import { POLICIES, type Policy } from '@tembrix/core/plan'
+import { JobChange } from '@tembrix/core/records'
+import { Link } from 'react-router'
+import { Field, money, numberFrom, Select, TextInput, tidy } from '../../ui'
+import { type Need, useJob, useJobForm } from '../file'
+import { POLICY_NAMES } from './words'
+
+/** What is planned for: how much at least, for how much money, and by which school. */
+export function NeedLine({ need }: { need: Need }) {
+  const { file, edit } = useJob()
+  const form = useJobForm('jobs', file, JobChange.shape)
+  const { isSet, minGiB, demand, policy } = need
+  return (
+    <div className="grid grid-cols-[2fr_3fr] gap-x-3 gap-y-2">
+      <Field
+        label="At least, GiB usable"
+        error={form.error('sizing', 'wantedGiB') && 'This is no amount of memory.'}
+        aside={
+          <p className="text-sm text-ink-2">
+            {isSet ? (
+              <button
+                type="button"
+                className="underline"
+                onClick={() => form.set(null, 'sizing', 'wantedGiB')}
+              >
+                Set by hand: go back to the reckoning
+              </button>
+            ) : (
+              <Link to="../size" className="underline">
+                {demand
+                  ? `${demand.atLeast ? 'at least ' : ''}${tidy(demand.likely, 1)} GiB by Size`
+                  : 'As found: say in Size what it is for'}
+              </Link>
+            )}
+          </p>
+        }
+      >
+        {(control) => (
+          <TextInput
+            {...control}
+            inputMode="decimal"
+            value={isSet ? form.value('sizing', 'wantedGiB') : tidy(minGiB, 1)}
+            onValue={(text) => form.set(numberFrom(text), 'sizing', 'wantedGiB')}
+          />
+        )}
+      </Field>
+      <Field
+        label="School"
+        aside={
+          <p className="text-sm text-ink-2">
+            {file.budget === null ? 'No budget named' : `Budget ${money(file.budget)}, from Intake`}
+          </p>
+        }
+      >
+        {(control) => (
+          <Select
+            {...control}
+            value={policy}
+            options={POLICIES.map((value) => ({
+              value,
+              label: POLICY_NAMES[value] + (value === need.shopPolicy ? ' (ours)' : ''),
+            }))}
+            onValue={(value: Policy) =>
+              edit.set('jobs', file, { policy: value === need.shopPolicy ? null : value })
+            }
+          />
+        )}
+      </Field>
+    </div>
+  )
+}

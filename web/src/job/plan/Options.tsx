@@ -1,0 +1,114 @@
+import { type Option, type PlanRequest, picks, verdicts } from '@tembrix/core/plan'
+import { type Assignment, planSupply, staying } from '@tembrix/core/records'
+import { lazy, Suspense, useMemo } from 'react'
+import { usePlanner } from '../../planner'
+import { Button, list, plural, tidy } from '../../ui'
+import { type JobView, type Need, useJob } from '../file'
+import { Blockers } from './Blockers'
+import { NeedLine } from './NeedLine'
+import { OptionTable } from './OptionTable'
+import { Picks } from './Picks'
+import { SetAsideList } from './SetAsideList'
+import { OBJECTION_WORDS } from './words'
+
+const TradeOffs = lazy(async () => ({ default: (await import('./TradeOffs')).TradeOffs }))
+
+/** Every trade-off worth having for this job, three of them named; choosing one puts it on the board. */
+export function Options({ need }: { need: Need }) {
+  const view = useJob()
+  const { file, machine, plan, planned, pieces, shop, edit } = view
+  const supply = useMemo(() => planSupply(file.modules, shop), [file.modules, shop])
+  const { minGiB, policy } = need
+  const request = useMemo<PlanRequest>(
+    () => ({
+      machine,
+      onHand: supply.onHand,
+      offers: supply.offers,
+      need: { minGiB, budget: file.budget },
+      policy,
+      settings: { profile: plan.profile },
+    }),
+    [machine, supply, minGiB, file.budget, policy, plan.profile],
+  )
+  const { answer, share, failed, cancel } = usePlanner(request)
+  const options = answer?.options ?? []
+  const named = useMemo(() => {
+    const gain = ({ evaluation }: Option) => need.likelyGainOf(evaluation)
+    return picks(machine, answer?.options ?? [], gain)
+  }, [machine, answer, need])
+
+  const assignmentOf = (option: Option) =>
+    staying(supply.assignmentOf(option.placement), file.found, pieces)
+
+  function choose(option: Option) {
+    edit.step('plans', plan, { placement: assignmentOf(option) })
+  }
+
+  const onBoard = piecesIn(planned.assignment)
+  const current = options.find(
+    (option) =>
+      option.usableGiB === planned.evaluation.capacity.usableGiB &&
+      option.wholePeakGBs === planned.evaluation.run?.wholePeakGBs &&
+      piecesIn(assignmentOf(option)) === onBoard,
+  )
+  return (
+    <div className="flex flex-col gap-3">
+      <NeedLine need={need} />
+      <Progress share={share} cancel={cancel} />
+      {failed && <p className="border-l-4 border-stop bg-stop-soft px-3 py-2">{failed}</p>}
+      {answer && options.length === 0 && <Blockers blockers={answer.blockers} onChoose={choose} />}
+      {options.length > 0 && (
+        <>
+          <Picks picks={named} need={need} current={current} onChoose={choose} />
+          <section aria-label="Trade-offs">
+            <h3 className="font-semibold">
+              {plural(options.length, 'trade-off')} worth having
+              <span className="font-normal text-ink-2">
+                : whatever is not here costs more for no more
+              </span>
+            </h3>
+            <Suspense fallback={<div className="h-56" />}>
+              <TradeOffs options={options} current={current} onChoose={choose} />
+            </Suspense>
+            {!current && <p className="text-sm">{whyAbsent(view, need)}</p>}
+            <OptionTable options={options} current={current} need={need} onChoose={choose} />
+          </section>
+        </>
+      )}
+      {answer && <SetAsideList answer={answer} unpriced={supply.unpriced.length} />}
+    </div>
+  )
+}
+
+/** Why the plan on the board is not among the trade-offs. */
+function whyAbsent({ file, machine, planned, cost }: JobView, { minGiB, policy }: Need): string {
+  const { evaluation, placement } = planned
+  const its = (why: string) => `The plan on the board is not among them: ${why}.`
+  if (!evaluation.starts) return its('the machine would not start')
+  if (evaluation.capacity.usableGiB < minGiB) return its(`it has less than ${tidy(minGiB, 1)} GiB`)
+  if (file.budget !== null && cost.total > file.budget) return its('it is over the budget')
+  const objections = verdicts(machine, placement)[policy]
+  if (objections.length === 0) return its('another brings as much for no more money')
+  return its(`this school objects, as ${list(objections.map((one) => OBJECTION_WORDS[one]))}`)
+}
+
+/** Shown only where a search takes long enough to be noticed. */
+function Progress({ share, cancel }: { share: number | null; cancel: () => void }) {
+  if (share === null) return null
+  return (
+    <div className="flex min-h-11 items-center gap-3 text-sm text-ink-2">
+      <progress className="h-2 flex-1 accent-act" value={share} aria-label="Planning" />
+      <span>{Math.round(share * 100)} %</span>
+      <Button look="quiet" onClick={cancel}>
+        Stop
+      </Button>
+    </div>
+  )
+}
+
+/** The pieces of an assignment, wherever they sit. */
+const piecesIn = (assignment: Assignment): string =>
+  Object.values(assignment)
+    .map(({ moduleId }) => moduleId)
+    .sort()
+    .join()

@@ -1,0 +1,51 @@
+import type { Option, Pick } from '@tembrix/core/plan'
+import { modeWord } from '../../board'
+import { capacity, money } from '../../ui'
+import type { Need } from '../file'
+import { PICK_NAMES, pickReason } from './words'
+
+interface Props {
+  picks: readonly Pick[]
+  need: Need
+  current: Option | undefined
+  onChoose: (option: Option) => void
+}
+
+/** The three a technician would look at first. Picks that fall on the same option stand together. */
+export function Picks({ picks, current, onChoose }: Props) {
+  const groups = picks.reduce<Pick[][]>((some, pick) => {
+    const same = some.find(([first]) => first?.option === pick.option)
+    if (same) same.push(pick)
+    else some.push([pick])
+    return some
+  }, [])
+  return (
+    <ul aria-label="Picks" className="flex flex-col gap-1.5">
+      {groups.map((group) => {
+        const { option } = group[0] as Pick
+        const { run, mode } = option.evaluation
+        const reasons = [...new Set(group.flatMap((pick) => pick.reasons.map(pickReason)))]
+        const chosen = option === current
+        return (
+          <li key={group.map(({ name }) => name).join()}>
+            <button
+              type="button"
+              aria-pressed={chosen}
+              onClick={() => onChoose(option)}
+              className={`grid w-full grid-cols-[1fr_auto] gap-x-3 rounded-sm border-2 px-3 py-2 text-left ${chosen ? 'border-gold-line bg-gold-soft' : 'border-rule hover:bg-sheet-2'}`}
+            >
+              <b className="font-semibold">
+                {group.map(({ name }) => PICK_NAMES[name]).join(' · ')}
+              </b>
+              <b className="font-semibold">{option.cost === 0 ? 'no cost' : money(option.cost)}</b>
+              <span className="col-span-2">
+                {capacity(option.usableGiB)}, {modeWord(mode)}, {run?.dataRate} MT/s
+              </span>
+              <span className="col-span-2 text-sm text-ink-2">{reasons.join('; ')}</span>
+            </button>
+          </li>
+        )
+      })}
+    </ul>
+  )
+}

@@ -1,0 +1,69 @@
+import type { MixingReason, Objection, PickName, PickReason, Policy } from '@tembrix/core/plan'
+import { capacity, money, plural, tidy } from '../../ui'
+
+export const POLICY_NAMES: Record<Policy, string> = {
+  matched: 'Matched kit or nothing',
+  balanced: 'Equal channels',
+  capacity: 'Capacity first',
+}
+
+export const OBJECTION_WORDS: Record<Objection, string> = {
+  CHANNEL_EMPTY: 'a channel stays empty',
+  CHANNELS_UNEVEN: 'the channels hold unequal amounts',
+  ARTICLES_MIXED: 'modules of different articles',
+  KIT_SPLIT: 'a kit is taken apart',
+  KITS_COMBINED: 'kits are put together that were not tested together',
+}
+
+export const MIXING_WORDS: Record<MixingReason, string> = {
+  ARTICLES: 'different articles',
+  DIES: 'different memory dies',
+  RANKS: 'different ranks',
+  RATES: 'different rates',
+  SHARED_CHANNEL: 'several on one channel',
+  PROFILE: 'a memory profile is asked of a mixed set',
+  TOUCHY: 'the platform is known to be touchy',
+}
+
+export const PICK_NAMES: Record<PickName, string> = {
+  'least-money': 'Least money',
+  'best-for-uses': 'Best for these uses',
+  'room-to-grow': 'Room to grow',
+}
+
+/** A share as a per cent figure that claims no more than it knows. */
+export function percent(share: number): string {
+  const points = share * 100
+  return `${tidy(points, Math.abs(points) < 10 ? 1 : 0).replace('-', '−')} %`
+}
+
+/** A speed-up as a share while it is one, as times once it has doubled. */
+export const gainFigure = (speedup: number): string =>
+  speedup >= 2 ? `${speedup.toFixed(1)}×` : percent(speedup - 1)
+
+/** A gain in words: shares while it is one, times once it has doubled. */
+const faster = (gain: number): string =>
+  gain >= 1 ? `${tidy(1 + gain, 1)} times as fast as` : `${percent(gain)} faster than`
+
+export function pickReason(reason: PickReason): string {
+  switch (reason.code) {
+    case 'NOTHING_BOUGHT':
+      return 'nothing has to be bought'
+    case 'CHEAPEST':
+      return `the cheapest that meets the need, ${money(reason.cost)}`
+    case 'KEEPS_OWN':
+      return `keeps ${plural(reason.pieces, 'module')} of the customer’s`
+    case 'GAIN':
+      return `about ${faster(reason.gain)} as found${reason.more < 0.01 ? '' : ', and faster than the cheapest'}`
+    case 'NO_GAIN_FOR_MORE':
+      return 'more money brings these uses nothing worth it'
+    case 'COSTS_MORE':
+      return `${money(reason.by)} more than the cheapest`
+    case 'FREE_SLOTS':
+      return `${plural(reason.slots, 'slot')} stay${reason.slots === 1 ? 's' : ''} free`
+    case 'REACHES':
+      return `can grow to ${capacity(reason.gib)} with nothing thrown away`
+    case 'LARGEST':
+      return `no slot stays free; ${capacity(reason.gib)} is what there is to grow into`
+  }
+}

@@ -1,0 +1,1 @@
+export { Size } from './Size'

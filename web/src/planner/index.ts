@@ -1,0 +1,1 @@
+export { type Planning, usePlanner } from './usePlanner'

@@ -1,0 +1,48 @@
+import type { PlanAnswer, PlanRequest } from '@tembrix/core/plan'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import type { FromPlanner } from './messages'
+
+export interface Planning {
+  /** The latest answer; while `share` is set it is of the request before. */
+  answer: PlanAnswer | null
+  /** How far the search has come, from 0 to 1; null when none is under way. */
+  share: number | null
+  failed: string | null
+  cancel: () => void
+}
+
+/** Plans in a worker whenever the request changes; a search that nobody waits for any more is ended. */
+export function usePlanner(request: PlanRequest): Planning {
+  const [answer, setAnswer] = useState<PlanAnswer | null>(null)
+  const [share, setShare] = useState<number | null>(0)
+  const [failed, setFailed] = useState<string | null>(null)
+  const running = useRef<Worker | null>(null)
+
+  const cancel = useCallback(() => {
+    running.current?.terminate()
+    running.current = null
+    setShare(null)
+  }, [])
+
+  useEffect(() => {
+    const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })
+    running.current = worker
+    setShare(0)
+    setFailed(null)
+    worker.onmessage = ({ data }: MessageEvent<FromPlanner>) => {
+      if (data.kind === 'progress') return setShare(data.share)
+      if (data.kind === 'answer') setAnswer(data.answer)
+      else setFailed(data.why)
+      setShare(null)
+      worker.terminate()
+    }
+    worker.onerror = () => {
+      setFailed('The planner could not be loaded.')
+      setShare(null)
+    }
+    worker.postMessage(request)
+    return () => worker.terminate()
+  }, [request])
+
+  return { answer, share, failed, cancel }
+}

@@ -1,0 +1,63 @@
+import { parseTable, type Table } from '@tembrix/core/tables'
+import { FileUp } from 'lucide-react'
+import { useRef, useState } from 'react'
+import { Button } from '../ui'
+
+export interface OpenedTable {
+  name: string
+  table: Table
+}
+
+interface Props {
+  /** What the button says. */
+  children: string
+  /** What the file is, for those who hear it. */
+  label: string
+  /** The largest file that is opened, bytes, and the most rows it may have. */
+  largest: number
+  mostRows: number
+  onTable: (opened: OpenedTable) => void
+}
+
+/** A button that opens a file of separated values; what cannot be opened is said beneath it. */
+export function TableFile({ children, label, largest, mostRows, onTable }: Props) {
+  const [fault, setFault] = useState('')
+  const chooser = useRef<HTMLInputElement>(null)
+
+  async function open(file: File | undefined) {
+    setFault('')
+    if (!file) return
+    if (file.size > largest) {
+      setFault(`${file.name} is larger than ${largest / 1_000_000} MB; it was not opened.`)
+      return
+    }
+    const table = parseTable(await file.text())
+    if (!table) setFault(`${file.name} holds no table: a line of headings and rows under it.`)
+    else if (table.rows.length > mostRows) setFault(`${file.name} has more than ${mostRows} rows.`)
+    else onTable({ name: file.name, table })
+  }
+
+  return (
+    <>
+      {fault && (
+        <p role="alert" className="font-medium text-stop">
+          {fault}
+        </p>
+      )}
+      <Button className="self-start" onClick={() => chooser.current?.click()}>
+        <FileUp size={17} aria-hidden /> {children}
+      </Button>
+      <input
+        ref={chooser}
+        type="file"
+        accept=".csv,.tsv,.txt,text/csv"
+        aria-label={label}
+        className="hidden"
+        onChange={({ target }) => {
+          void open(target.files?.[0])
+          target.value = ''
+        }}
+      />
+    </>
+  )
+}

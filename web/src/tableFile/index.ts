@@ -1,0 +1,1 @@
+export { type OpenedTable, TableFile } from './TableFile'
