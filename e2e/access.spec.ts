@@ -46,7 +46,15 @@ for (const colorScheme of ['light', 'dark'] as const) {
 
 test('nothing is cut off sideways on a tablet', async ({ page, app }) => {
   await page.setViewportSize({ width: 768, height: 1024 })
-  for (const step of ['intake', 'identify', 'size', 'plan', '/machines', '/reference', '/jobs/new']) {
+  for (const step of [
+    'intake',
+    'identify',
+    'size',
+    'plan',
+    '/machines',
+    '/reference',
+    '/jobs/new',
+  ]) {
     if (step.startsWith('/')) await page.goto(app.address + step)
     else await openJob(page, app, 'Adair', step)
     await page.waitForLoadState('networkidle')
