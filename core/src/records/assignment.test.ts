@@ -6,11 +6,13 @@ import {
   assign,
   clear,
   costOf,
+  movesOf,
   nextUnit,
   type Piece,
   piecesById,
   placementOf,
   prune,
+  purchasesOf,
 } from './assignment'
 
 const own: Piece = { id: 'own', source: 'customer', module: stick(), price: null }
@@ -90,4 +92,20 @@ describe('what an assignment means', () => {
     const unknown = piecesById([{ ...shelf, price: null }])
     expect(costOf({ A1: at('shelf') }, unknown)).toEqual({ total: 0, unpriced: 1 })
   })
+})
+
+test('what is bought, article by article, kits by the purchase', () => {
+  const both = { A1: at('own'), A2: at('kit'), B2: at('kit', 1), B1: at('kit', 2), X: at('shelf') }
+  expect(purchasesOf(both, pieces)).toEqual([
+    { piece: kit, times: 2, price: 6000 },
+    { piece: shelf, times: 1, price: 1500 },
+  ])
+})
+
+test('what moves, and what comes out for good', () => {
+  const found = { A1: at('a'), A2: at('b'), B1: at('c') }
+  // b stays, a changes its slot, c goes, the new one comes: out 2, in 2.
+  const planned = { A2: at('b'), B2: at('a'), B1: at('kit') }
+  expect(movesOf(found, planned)).toEqual({ removed: ['c'], moves: 4 })
+  expect(movesOf(found, found)).toEqual({ removed: [], moves: 0 })
 })

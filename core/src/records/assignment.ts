@@ -44,25 +44,59 @@ function purchaseOf(unit: number, kitSize: number): number {
   return Math.floor(unit / kitSize)
 }
 
+/** One article bought for an assignment: how many times, for `price` each (null where nobody has put one). */
+export interface Purchase {
+  piece: Piece
+  times: number
+  price: number | null
+}
+
+/** What is bought for an assignment, in slot order: the shelf's pieces, and the supplier's, kits whole. */
+export function purchasesOf(
+  assignment: Assignment,
+  pieces: ReadonlyMap<string, Piece>,
+): Purchase[] {
+  const bought = new Map<string, Set<number>>()
+  for (const { moduleId, unit } of Object.values(assignment)) {
+    const piece = pieces.get(moduleId)
+    if (!piece || piece.source === 'customer') continue
+    const size = piece.source === 'supplier' ? (piece.module.kit?.size ?? 1) : 1
+    bought.set(moduleId, (bought.get(moduleId) ?? new Set()).add(purchaseOf(unit, size)))
+  }
+  return [...bought].map(([moduleId, times]) => {
+    const piece = pieces.get(moduleId) as Piece
+    return { piece, times: times.size, price: piece.price }
+  })
+}
+
 /** What is bought for an assignment, in minor units; `unpriced` counts purchases without a price. */
 export function costOf(
   assignment: Assignment,
   pieces: ReadonlyMap<string, Piece>,
 ): { total: number; unpriced: number } {
-  const purchases = new Map<string, Piece>()
-  for (const { moduleId, unit } of Object.values(assignment)) {
-    const piece = pieces.get(moduleId)
-    if (!piece || piece.source === 'customer') continue
-    const size = piece.source === 'supplier' ? (piece.module.kit?.size ?? 1) : 1
-    purchases.set(`${moduleId} ${purchaseOf(unit, size)}`, piece)
-  }
   let total = 0
   let unpriced = 0
-  for (const { price } of purchases.values()) {
-    if (price === null) unpriced += 1
-    else total += price
+  for (const { times, price } of purchasesOf(assignment, pieces)) {
+    if (price === null) unpriced += times
+    else total += price * times
   }
   return { total, unpriced }
+}
+
+/** The customer's modules that were found in a slot and have none any more, and how many pieces change places in all. */
+export function movesOf(
+  found: Assignment,
+  planned: Assignment,
+): { removed: string[]; moves: number } {
+  const stays = (slot: string) => {
+    const [was, is] = [found[slot], planned[slot]]
+    return was && is && was.moduleId === is.moduleId && was.unit === is.unit
+  }
+  const kept = new Set(Object.values(planned).map(({ moduleId }) => moduleId))
+  const removed = [...new Set(Object.values(found).map(({ moduleId }) => moduleId))]
+  const out = Object.keys(found).filter((slot) => !stays(slot)).length
+  const put = Object.keys(planned).filter((slot) => !stays(slot)).length
+  return { removed: removed.filter((id) => !kept.has(id)), moves: out + put }
 }
 
 /** Whether this unit of this piece is already in a slot; returns the slot. */

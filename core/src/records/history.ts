@@ -11,6 +11,8 @@ export const RECORD_KINDS = [
   'photo',
   'list',
   'shop',
+  'price-list',
+  'quote',
 ] as const
 export const RecordKind = z.enum(RECORD_KINDS)
 export type RecordKind = z.infer<typeof RecordKind>

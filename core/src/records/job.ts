@@ -6,6 +6,7 @@ import { MachineRecord, NewMachineRecord } from './machineRecord'
 import { ModuleRecord } from './moduleRecord'
 import { Photo } from './photo'
 import { Plan } from './plan'
+import { Quote } from './quote'
 import { ReadingRecord } from './readingRecord'
 import { NOTHING_SIZED, Sizing } from './sizing'
 import { Rulings } from './sources'
@@ -78,6 +79,7 @@ export const JobFile = Job.extend({
   plans: z.array(Plan),
   readings: z.array(ReadingRecord),
   photos: z.array(Photo),
+  quotes: z.array(Quote),
 })
 export type JobFile = z.infer<typeof JobFile>
 

@@ -1,10 +1,15 @@
 import { z } from 'zod'
 import { Module } from '../model'
-import { LongText, Money, OwnId, Stored, Versioned } from './stored'
+import { Days, Pieces } from './offered'
+import { LongText, Money, OwnId, ShortText, Stored, Versioned } from './stored'
 
 export const MODULE_SOURCES = ['customer', 'shelf', 'supplier'] as const
 export const ModuleSource = z.enum(MODULE_SOURCES)
 export type ModuleSource = z.infer<typeof ModuleSource>
+
+export const CONDITIONS = ['new', 'used'] as const
+export const Condition = z.enum(CONDITIONS)
+export type Condition = z.infer<typeof Condition>
 
 const fields = {
   jobId: z.uuid().nullable(),
@@ -12,6 +17,14 @@ const fields = {
   module: Module,
   price: Money.nullable(),
   note: LongText,
+  condition: Condition.nullable(),
+  testedOn: z.iso.date('This is no date.').nullable(),
+  serialNumber: ShortText,
+  fromJobId: z.uuid().nullable(),
+  supplier: ShortText,
+  stock: Pieces.nullable(),
+  leadDays: Days.nullable(),
+  askedAt: z.iso.datetime().nullable(),
 }
 
 export const NewModuleRecord = OwnId.extend({
@@ -19,19 +32,44 @@ export const NewModuleRecord = OwnId.extend({
   jobId: fields.jobId.default(null),
   price: fields.price.default(null),
   note: fields.note.default(''),
-}).refine(({ jobId, source }) => (jobId === null) === (source !== 'customer'), {
-  error: 'A customer’s module belongs to a job; the shelf’s and the supplier’s belong to none.',
-  path: ['jobId'],
+  condition: fields.condition.default(null),
+  testedOn: fields.testedOn.default(null),
+  serialNumber: fields.serialNumber.default(''),
+  fromJobId: fields.fromJobId.default(null),
+  supplier: fields.supplier.default(''),
+  stock: fields.stock.default(null),
+  leadDays: fields.leadDays.default(null),
 })
+  .omit({ askedAt: true })
+  .refine(({ jobId, source }) => (jobId === null) === (source !== 'customer'), {
+    error: 'A customer’s module belongs to a job; the shelf’s and the supplier’s belong to none.',
+    path: ['jobId'],
+  })
 export type NewModuleRecord = z.input<typeof NewModuleRecord>
 
-export const ModuleChange = z.object(fields).omit({ jobId: true, source: true }).partial()
+export const ModuleChange = z
+  .object(fields)
+  .omit({ jobId: true, source: true, askedAt: true })
+  .partial()
 export type ModuleChange = z.infer<typeof ModuleChange>
 export const ModulePatch = Versioned.extend(ModuleChange.shape)
 
 /**
  * A piece that can be put in a slot: one of the customer's (on its job), one on the shop's shelf, or
  * what a supplier sells (any number; `price` is for the whole kit where the module is one of a kit).
+ * On the shelf: `testedOn` null means untested, `fromJobId` the job it was taken out at. Of a
+ * supplier: `stock` purchases to be had and `leadDays` till they come, as heard at `askedAt`; null
+ * where nobody has asked.
  */
 export const ModuleRecord = Stored.extend(fields)
 export type ModuleRecord = z.infer<typeof ModuleRecord>
+
+/** A piece of the shop's, and the job whose plans hold it. */
+export const ShopModule = ModuleRecord.extend({
+  keptFor: z.object({ jobId: z.uuid(), number: z.int() }).nullable(),
+})
+export type ShopModule = z.infer<typeof ShopModule>
+
+/** Whether a job can plan with a piece of the shop's: no other job's plans hold it. */
+export const isFreeFor = ({ keptFor }: Pick<ShopModule, 'keptFor'>, jobId: string): boolean =>
+  keptFor === null || keptFor.jobId === jobId

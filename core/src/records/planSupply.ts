@@ -3,7 +3,10 @@ import type { Offer, Option } from '../plan'
 import type { Assignment } from './assignment'
 import type { ModuleRecord } from './moduleRecord'
 
-type Stocked = Pick<ModuleRecord, 'id' | 'source' | 'module' | 'price'>
+type Stocked = Pick<ModuleRecord, 'id' | 'source' | 'module' | 'price'> & {
+  /** How many purchases a supplier has; null where nobody has asked. */
+  stock?: number | null
+}
 
 /** What a job's plan can draw on, as the planner asks for it. */
 export interface PlanSupply {
@@ -61,7 +64,7 @@ export function planSupply(own: readonly Stocked[], shop: readonly Stocked[]): P
   const kits = new Map<string, Stocked[]>()
   for (const piece of priced) {
     const { kit } = piece.module
-    if (piece.source === 'supplier') offer([piece], kit?.size ?? 1, SUPPLIED)
+    if (piece.source === 'supplier') offer([piece], kit?.size ?? 1, piece.stock ?? SUPPLIED)
     else if (!kit) offer([piece], 1, 1)
     else kits.set(kit.id, [...(kits.get(kit.id) ?? []), piece])
   }

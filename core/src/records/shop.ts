@@ -2,11 +2,12 @@ import { z } from 'zod'
 import { Policy } from '../plan'
 import { UseTable } from '../sizing'
 import { Stored, Versioned } from './stored'
+import { Terms } from './terms'
 
-const fields = { uses: UseTable, policy: Policy }
+const fields = { uses: UseTable, policy: Policy, terms: Terms }
 
 export const ShopPatch = Versioned.extend(z.object(fields).partial().shape)
 
-/** What the shop has settled for all its jobs: its table of uses, and the school it plans by. */
+/** What the shop has settled for all its jobs: its table of uses, the school it plans by, and its terms. */
 export const Shop = Stored.extend(fields)
 export type Shop = z.infer<typeof Shop>

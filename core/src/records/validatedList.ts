@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { DataRate, isModuleCapacity } from '../model'
+import { columnMapping } from '../tables'
 import { OwnId, Stored } from './stored'
 
 /** An article the maker tested: `kitSize` pieces to a kit, in as many as `slotsTested` slots, at `dataRate` MT/s. */
@@ -24,20 +25,13 @@ export const VALIDATED_COLUMNS = [
 ] as const
 export type ValidatedColumn = (typeof VALIDATED_COLUMNS)[number]
 
-/** Which column of a table holds what, by the column's heading. */
-export const ColumnMapping = z.object({
-  headings: z.array(z.string().max(200)).max(200),
-  columns: z.partialRecord(z.enum(VALIDATED_COLUMNS), z.string().max(200)),
-})
-export type ColumnMapping = z.infer<typeof ColumnMapping>
-
 /** The most rows a list may have. */
 export const VALIDATED_LIMIT = 20_000
 
 const fields = {
   modelId: z.uuid(),
   name: z.string().trim().min(1).max(200),
-  mapping: ColumnMapping,
+  mapping: columnMapping(VALIDATED_COLUMNS),
   entries: z.array(ValidatedEntry).min(1, 'The list has no entry.').max(VALIDATED_LIMIT),
 }
 

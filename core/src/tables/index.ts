@@ -1,1 +1,9 @@
+export {
+  type Columns,
+  type ColumnWords,
+  columnMapping,
+  guessColumns,
+  type RowFault,
+  readRows,
+} from './columns'
 export { columnNumbers, numberIn, parseTable, type Table } from './parse'

@@ -1,13 +1,8 @@
-import {
-  type ColumnMapping,
-  VALIDATED_COLUMNS,
-  type ValidatedColumn,
-  ValidatedEntry,
-} from '../records'
-import { numberIn, type Table } from '../tables'
+import { type ValidatedColumn, ValidatedEntry } from '../records'
+import { type Columns, type ColumnWords, numberIn, readRows, type Table } from '../tables'
 
-/** Words that headings of such lists have in them, most telling first. */
-const WORDS: Record<ValidatedColumn, RegExp[]> = {
+/** Words that headings of such lists have in them. */
+export const VALIDATED_WORDS: ColumnWords<ValidatedColumn> = {
   article: [/article|part ?(no|number)|order ?code|^module$|^model$/i, /part|code|name/i],
   kitSize: [/kit|pieces|pcs|pack/i],
   capacityGiB: [/capacity|^size|module size|\bgi?b\b/i],
@@ -15,43 +10,9 @@ const WORDS: Record<ValidatedColumn, RegExp[]> = {
   dataRate: [/rate|speed|mt\/?s|mhz/i],
 }
 
-/** The columns that headings suggest; each heading stands for one. */
-export function guessColumns(headings: readonly string[]): ColumnMapping['columns'] {
-  const columns: ColumnMapping['columns'] = {}
-  const taken = new Set<string>()
-  for (const column of VALIDATED_COLUMNS) {
-    for (const word of WORDS[column]) {
-      const heading = headings.find((one) => one !== '' && word.test(one) && !taken.has(one))
-      if (heading === undefined) continue
-      columns[column] = heading
-      taken.add(heading)
-      break
-    }
-  }
-  return columns
-}
-
-export interface ImportFault {
-  line: number
-  message: string
-}
-
-export interface Imported {
-  entries: ValidatedEntry[]
-  faults: ImportFault[]
-}
-
 /** The entries of a table, and the rows that make none, with their lines and what is wrong. */
-export function importValidated(table: Table, columns: ColumnMapping['columns']): Imported {
-  const at = (column: ValidatedColumn) => {
-    const heading = columns[column]
-    return heading === undefined ? -1 : table.headings.indexOf(heading)
-  }
-  const places = Object.fromEntries(VALIDATED_COLUMNS.map((column) => [column, at(column)]))
-  const entries: ValidatedEntry[] = []
-  const faults: ImportFault[] = []
-  for (const { line, cells } of table.rows) {
-    const cell = (column: ValidatedColumn) => cells[places[column] as number] ?? ''
+export function importValidated(table: Table, columns: Columns<ValidatedColumn>) {
+  return readRows(table, columns, (cell: (column: ValidatedColumn) => string) => {
     const parsed = ValidatedEntry.safeParse({
       article: cell('article'),
       kitSize: countIn(cell('kitSize')),
@@ -59,13 +20,10 @@ export function importValidated(table: Table, columns: ColumnMapping['columns'])
       slotsTested: countIn(cell('slotsTested')),
       dataRate: rateIn(cell('dataRate')),
     })
-    if (parsed.success) entries.push(parsed.data)
-    else {
-      const [issue] = parsed.error.issues
-      faults.push({ line, message: `${String(issue?.path[0] ?? 'row')}: ${issue?.message}` })
-    }
-  }
-  return { entries, faults }
+    if (parsed.success) return parsed.data
+    const [issue] = parsed.error.issues
+    return `${String(issue?.path[0] ?? 'row')}: ${issue?.message}`
+  })
 }
 
 /** `2`, `2x8GB` (its first figure), `1/2/4` (its last: tested in as many as four). */

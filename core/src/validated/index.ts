@@ -1,2 +1,2 @@
-export { guessColumns, type Imported, type ImportFault, importValidated } from './import'
+export { importValidated, VALIDATED_WORDS } from './import'
 export { indexed, lookUp, type Standing, type ValidatedIndex } from './lookUp'

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
-import { parseTable, type Table } from '../tables'
-import { guessColumns, importValidated, indexed, lookUp } from '.'
+import { guessColumns, parseTable, type Table } from '../tables'
+import { importValidated, indexed, lookUp, VALIDATED_WORDS } from '.'
 
 const LIST = `Vendor;Part Number;Kit;Module Size;Slots tested;Speed
 Alder;Q4-8-3200;1;8GB;1/2;DDR4-3200
@@ -9,9 +9,10 @@ Alder;;1;8GB;2;3200
 Birch;B4-7;1;7GB;2;3200`
 
 const table = parseTable(LIST) as Table
+const columns = guessColumns(table.headings, VALIDATED_WORDS)
 
 test('columns are told by their headings', () => {
-  expect(guessColumns(table.headings)).toEqual({
+  expect(columns).toEqual({
     article: 'Part Number',
     kitSize: 'Kit',
     capacityGiB: 'Module Size',
@@ -21,8 +22,8 @@ test('columns are told by their headings', () => {
 })
 
 test('rows become entries; those that cannot are named by line', () => {
-  const { entries, faults } = importValidated(table, guessColumns(table.headings))
-  expect(entries).toEqual([
+  const { made, faults } = importValidated(table, columns)
+  expect(made).toEqual([
     { article: 'Q4-8-3200', kitSize: 1, capacityGiB: 8, slotsTested: 2, dataRate: 3200 },
     { article: 'Q4 16 3200', kitSize: 2, capacityGiB: 16, slotsTested: 2, dataRate: 3200 },
   ])
@@ -33,7 +34,7 @@ test('rows become entries; those that cannot are named by line', () => {
 })
 
 describe('looking up', () => {
-  const index = indexed(importValidated(table, guessColumns(table.headings)).entries)
+  const index = indexed(importValidated(table, columns).made)
   test('an article however it is spelt', () => {
     expect(lookUp(index, 'q4-16-3200', 2).kind).toBe('listed')
   })

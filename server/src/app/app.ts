@@ -13,9 +13,12 @@ import { moduleRoutes } from '../modules'
 import { photoRoutes } from '../photos'
 import { plannerRoutes } from '../planner'
 import { planRoutes } from '../plans'
+import { priceListRoutes } from '../priceLists'
+import { quoteRoutes } from '../quotes'
 import { readRoutes } from '../read'
 import { readingRoutes } from '../readings'
 import { shopRoutes } from '../shop'
+import { supplierRoutes } from '../supplier'
 import { validatedListRoutes } from '../validatedLists'
 import { webPages } from './webPages'
 
@@ -40,6 +43,7 @@ export function createApp(db: Database, webFolder?: string): Express {
   api.use('/readings', jsonBody('2mb'), readingRoutes(db))
   api.use('/validated-lists', jsonBody('8mb'), validatedListRoutes(db))
   api.use('/plan', jsonBody('16mb'), plannerRoutes())
+  api.use('/price-lists', jsonBody('16mb'), priceListRoutes(db))
   api.use(jsonBody('1mb'))
   api.use('/health', healthRoutes(db))
   api.use('/evaluate', evaluateRoutes())
@@ -49,6 +53,8 @@ export function createApp(db: Database, webFolder?: string): Express {
   api.use('/modules', moduleRoutes(db))
   api.use('/jobs', jobRoutes(db))
   api.use('/plans', planRoutes(db))
+  api.use('/quotes', quoteRoutes(db))
+  api.use('/supplier', supplierRoutes(db))
   api.use('/shop', shopRoutes(db))
   app.use('/api/v1', api)
   app.use('/api', unknownRoute)

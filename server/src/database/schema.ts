@@ -1,24 +1,32 @@
 import type { Machine, Module } from '@tembrix/core/model'
 import type { Policy } from '@tembrix/core/plan'
-import type {
-  Assignment,
-  ColumnMapping,
-  Cover,
-  ModuleSource,
-  RecordKind,
-  Rulings,
-  Sizing,
-  Sources,
-  Stage,
-  ValidatedEntry,
+import {
+  type Approval,
+  type Assignment,
+  type Condition,
+  type Cover,
+  type ModuleSource,
+  NOTHING_SIZED,
+  type PriceList,
+  type QuoteDocument,
+  type QuoteOption,
+  type RecordKind,
+  type Rulings,
+  type Sizing,
+  type Sources,
+  STARTING_TERMS,
+  type Stage,
+  type Terms,
+  type ValidatedEntry,
+  type ValidatedList,
 } from '@tembrix/core/records'
-import { NOTHING_SIZED } from '@tembrix/core/records'
 import type { UseTable } from '@tembrix/core/sizing'
 import { sql } from 'drizzle-orm'
 import {
   boolean,
   customType,
   date,
+  doublePrecision,
   index,
   integer,
   jsonb,
@@ -26,6 +34,7 @@ import {
   serial,
   text,
   timestamp,
+  unique,
   uuid,
 } from 'drizzle-orm/pg-core'
 
@@ -41,11 +50,14 @@ const stored = {
   updatedAt: moment('updated_at'),
 }
 
+const asJson = (value: object) => sql.raw(`'${JSON.stringify(value)}'::jsonb`)
+
 /** One row: what the shop has settled for all its jobs. */
 export const shops = pgTable('shops', {
   ...stored,
   uses: jsonb('uses').$type<UseTable>().notNull(),
   policy: text('policy').$type<Policy>().notNull(),
+  terms: jsonb('terms').$type<Terms>().notNull().default(asJson(STARTING_TERMS)),
 })
 
 export const customers = pgTable('customers', {
@@ -74,7 +86,7 @@ export const validatedLists = pgTable(
       .notNull()
       .references(() => models.id),
     name: text('name').notNull(),
-    mapping: jsonb('mapping').$type<ColumnMapping>().notNull(),
+    mapping: jsonb('mapping').$type<ValidatedList['mapping']>().notNull(),
     entries: jsonb('entries').$type<ValidatedEntry[]>().notNull(),
   },
   (table) => [index('validated_lists_model').on(table.modelId)],
@@ -114,10 +126,7 @@ export const jobs = pgTable(
     stage: text('stage').$type<Stage>().notNull(),
     found: jsonb('found').$type<Assignment>().notNull().default(sql`'{}'::jsonb`),
     rulings: jsonb('rulings').$type<Rulings>().notNull().default(sql`'{}'::jsonb`),
-    sizing: jsonb('sizing')
-      .$type<Sizing>()
-      .notNull()
-      .default(sql.raw(`'${JSON.stringify(NOTHING_SIZED)}'::jsonb`)),
+    sizing: jsonb('sizing').$type<Sizing>().notNull().default(asJson(NOTHING_SIZED)),
     policy: text('policy').$type<Policy>(),
   },
   (table) => [
@@ -136,9 +145,47 @@ export const modules = pgTable(
     module: jsonb('module').$type<Module>().notNull(),
     price: integer('price'),
     note: text('note').notNull(),
+    condition: text('condition').$type<Condition>(),
+    testedOn: date('tested_on', { mode: 'string' }),
+    serialNumber: text('serial_number').notNull().default(''),
+    fromJobId: uuid('from_job_id').references(() => jobs.id),
+    supplier: text('supplier').notNull().default(''),
+    stock: integer('stock'),
+    leadDays: integer('lead_days'),
+    askedAt: timestamp('asked_at', { withTimezone: true, mode: 'date', precision: 3 }),
   },
-  (table) => [index('modules_job').on(table.jobId)],
+  (table) => [
+    index('modules_job').on(table.jobId),
+    index('modules_supplier').on(table.supplier),
+    index('modules_generation').on(sql`(${table.module}->>'generation')`),
+  ],
 )
+
+/** The pieces of the shelf that plans hold: each for one job, which the key makes sure of. */
+export const reservations = pgTable(
+  'reservations',
+  {
+    moduleId: uuid('module_id')
+      .primaryKey()
+      .references(() => modules.id, { onDelete: 'cascade' }),
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => jobs.id),
+  },
+  (table) => [index('reservations_job').on(table.jobId)],
+)
+
+export const priceLists = pgTable('price_lists', {
+  ...stored,
+  supplier: text('supplier').notNull(),
+  name: text('name').notNull(),
+  mapping: jsonb('mapping').$type<PriceList['mapping']>().notNull(),
+  complete: boolean('complete').notNull(),
+  added: integer('added').notNull(),
+  changed: integer('changed').notNull(),
+  unchanged: integer('unchanged').notNull(),
+  dropped: integer('dropped').notNull(),
+})
 
 export const plans = pgTable(
   'plans',
@@ -152,6 +199,24 @@ export const plans = pgTable(
     profile: boolean('profile').notNull(),
   },
   (table) => [index('plans_job').on(table.jobId)],
+)
+
+export const quotes = pgTable(
+  'quotes',
+  {
+    ...stored,
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    number: integer('number').notNull(),
+    options: jsonb('options').$type<QuoteOption[]>().notNull(),
+    depositPercent: doublePrecision('deposit_percent'),
+    validUntil: date('valid_until', { mode: 'string' }),
+    note: text('note').notNull(),
+    approval: jsonb('approval').$type<Approval>(),
+    document: jsonb('document').$type<QuoteDocument>(),
+  },
+  (table) => [unique('quotes_number').on(table.jobId, table.number)],
 )
 
 export const readings = pgTable(

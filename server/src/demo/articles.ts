@@ -1,128 +1,61 @@
-import {
-  type FormFactor,
-  type Generation,
-  type Module,
-  type Speed,
-  USUAL_VOLTAGE,
-  usualSpeed,
-} from '@tembrix/core/model'
+import type { Condition } from '@tembrix/core/records'
+import type { ArticleName } from '../supplier'
 
-/** An article of the made-up makers of the demonstration, standard figures filled in. */
-function article(
-  name: string,
-  generation: Generation,
-  formFactor: FormFactor,
-  capacityGiB: number,
-  rates: number[],
-  changes: Partial<Module> = {},
-): Module {
-  return {
-    article: name,
-    generation,
-    formFactor,
-    buffering: 'unbuffered',
-    ecc: false,
-    capacityGiB,
-    ranks: capacityGiB >= 32 || (generation === 'DDR4' && capacityGiB === 16) ? 2 : 1,
-    deviceWidth: 8,
-    voltages: [USUAL_VOLTAGE[generation]],
-    speeds: rates.map((rate) => usualSpeed(generation, rate)),
-    kit: null,
-    ...changes,
-  }
+export interface OnShelf {
+  article: ArticleName
+  price: number
+  condition: Condition
+  /** Days ago; null: untested. */
+  tested: number | null
+  serial: string
+  note?: string
 }
 
-const profile = (
-  dataRate: number,
-  [cl, trcd, trp, tras]: [number, number, number, number],
-  voltage: number,
-): Speed => ({ kind: 'profile', dataRate, cl, trcd, trp, tras, voltage })
-
-function withProfile(module: Module, speed: Speed, kit: Module['kit']): Module {
-  return { ...module, speeds: [...module.speeds, speed], kit }
-}
-
-const DDR4 = [3200, 2933, 2666, 2400, 2133]
-
-export const ARTICLES = {
-  laptop4: article('Larkfield L4-4-2400', 'DDR4', 'SODIMM', 4, [2400, 2133], { deviceWidth: 16 }),
-  laptop8slow: article('Larkfield L4-8-2666', 'DDR4', 'SODIMM', 8, [2666, 2400, 2133]),
-  laptop8: article('Larkfield L4-8-3200', 'DDR4', 'SODIMM', 8, DDR4),
-  laptop16: article('Larkfield L4-16-3200', 'DDR4', 'SODIMM', 16, DDR4),
-  laptop32: article('Larkfield L4-32-3200', 'DDR4', 'SODIMM', 32, DDR4),
-  laptop16kit: article('Wendover W4S-16-3200', 'DDR4', 'SODIMM', 16, DDR4, {
-    kit: { id: 'W4S-2x16', size: 2 },
-  }),
-  desktop4: article('Quillen Q4-4-2400', 'DDR4', 'DIMM', 4, [2400, 2133]),
-  desktop8: article('Quillen Q4-8-2666', 'DDR4', 'DIMM', 8, [2666, 2400, 2133]),
-  desktop16: article('Quillen Q4-16-3200', 'DDR4', 'DIMM', 16, DDR4),
-  desktop16kit: article('Wendover W4-16-3200', 'DDR4', 'DIMM', 16, DDR4, {
-    kit: { id: 'W4-2x16', size: 2 },
-  }),
-  five8: article('Quillen Q5-8-4800', 'DDR5', 'DIMM', 8, [4800], { deviceWidth: 16 }),
-  five16: article('Quillen Q5-16-5600', 'DDR5', 'DIMM', 16, [5600, 5200, 4800]),
-  five24: article('Quillen Q5-24-5600', 'DDR5', 'DIMM', 24, [5600, 5200, 4800]),
-  five16fast: withProfile(
-    article('Wendover W5-16-6000', 'DDR5', 'DIMM', 16, [5600, 5200, 4800]),
-    profile(6000, [30, 38, 38, 76], 1.35),
-    { id: 'W5-2x16-6000', size: 2 },
-  ),
-  five32fast: withProfile(
-    article('Wendover W5-32-6400', 'DDR5', 'DIMM', 32, [5600, 5200, 4800]),
-    profile(6400, [32, 40, 40, 84], 1.4),
-    { id: 'W5-2x32-6400', size: 2 },
-  ),
-  server16: article('Quillen QR4-16-2933', 'DDR4', 'DIMM', 16, [2933, 2666, 2400], {
-    buffering: 'registered',
-    ecc: true,
-    ranks: 2,
-  }),
-  server32: article('Quillen QR4-32-3200', 'DDR4', 'DIMM', 32, [3200, 2933, 2666], {
-    buffering: 'registered',
-    ecc: true,
-  }),
-  old4: article('Larkfield L3-4-1600', 'DDR3', 'SODIMM', 4, [1600, 1333, 1066], {
-    voltages: [1.35, 1.5],
-  }),
-  old8: article('Larkfield L3-8-1600', 'DDR3', 'SODIMM', 8, [1600, 1333, 1066], {
-    ranks: 2,
-    voltages: [1.35, 1.5],
-  }),
-} satisfies Record<string, Module>
-
-export type ArticleName = keyof typeof ARTICLES
+const piece = (
+  article: ArticleName,
+  price: number,
+  condition: Condition,
+  tested: number | null,
+  serial: string,
+  note?: string,
+): OnShelf => ({ article, price, condition, tested, serial, ...(note ? { note } : {}) })
 
 /** What lies on the shop's shelf, piece by piece, and its price in cents. */
-export const SHELF: [ArticleName, number, string][] = [
-  ['laptop8', 1400, 'Used, tested in March'],
-  ['laptop8', 1400, 'Used, tested in March'],
-  ['laptop8slow', 900, 'Used, from an all-in-one'],
-  ['laptop16', 2600, 'Used, tested last week'],
-  ['desktop8', 1000, 'Used, tested in May'],
-  ['desktop8', 1000, 'Used, untested'],
-  ['desktop16', 2400, 'New, opened packaging'],
-  ['five16', 3900, 'Used, tested'],
-  ['server16', 2200, 'Used, from a decommissioned machine'],
-  ['old4', 500, 'Used'],
+export const SHELF: OnShelf[] = [
+  piece('laptop8', 1400, 'used', 41, 'LF-20418-77'),
+  piece('laptop8', 1400, 'used', 41, 'LF-20418-81'),
+  piece('laptop8slow', 900, 'used', 12, 'LF-19802-05', 'from an all-in-one'),
+  piece('laptop16', 2600, 'used', 6, 'LF-22931-40'),
+  piece('laptop16kit', 3400, 'used', 19, 'WD-7713-A'),
+  piece('laptop16kit', 3400, 'used', 19, 'WD-7713-B'),
+  piece('desktop8', 1000, 'used', 88, 'QN-33107-12'),
+  piece('desktop8', 1000, 'used', null, 'QN-33107-13'),
+  piece('desktop16', 2400, 'new', null, 'QN-41120-02', 'opened packaging'),
+  piece('five16', 3900, 'used', 9, 'QN-58004-66'),
+  piece('server16', 2200, 'used', 30, 'QR-10882-01', 'from a decommissioned machine'),
+  piece('old4', 500, 'used', 140, 'LF-08123-90'),
 ]
 
-/** What the supplier sells; a kit's price is for all its pieces. */
-export const SUPPLIED: [ArticleName, number][] = [
-  ['laptop8', 2300],
-  ['laptop16', 3900],
-  ['laptop16kit', 7600],
-  ['laptop32', 7400],
-  ['desktop8', 2100],
-  ['desktop16', 3700],
-  ['desktop16kit', 7200],
-  ['five16', 5400],
-  ['five24', 7900],
-  ['five16fast', 11900],
-  ['five32fast', 22900],
-  ['server16', 6100],
-  ['server32', 11800],
-  ['old8', 2800],
-]
+/** What was taken up from the supplier; a kit's price is for all its pieces, stock counts purchases. */
+export const SUPPLIED: { article: ArticleName; price: number; stock: number; leadDays: number }[] =
+  (
+    [
+      ['laptop8', 2300, 34, 1],
+      ['laptop16', 3900, 21, 1],
+      ['laptop16kit', 7600, 12, 2],
+      ['laptop32', 7400, 9, 2],
+      ['desktop8', 2100, 40, 1],
+      ['desktop16', 3700, 18, 1],
+      ['desktop16kit', 7200, 15, 2],
+      ['five16', 5400, 22, 1],
+      ['five24', 7900, 6, 3],
+      ['five16fast', 11900, 8, 2],
+      ['five32fast', 22900, 4, 3],
+      ['server16', 6100, 6, 4],
+      ['server32', 11800, 8, 4],
+      ['old8', 2800, 3, 5],
+    ] as const
+  ).map(([article, price, stock, leadDays]) => ({ article, price, stock, leadDays }))
 
 /** What the board maker's list of the demonstration names, and in how many slots it was tested. */
 export const LISTED: [ArticleName, number][] = [

@@ -1,7 +1,7 @@
 import type { Machine } from '@tembrix/core/model'
 import type { Sizing, Stage } from '@tembrix/core/records'
 import type { ChosenUse, Level } from '@tembrix/core/sizing'
-import type { ArticleName } from './articles'
+import type { ArticleName } from '../supplier'
 import { machine } from './machine'
 import { ALL_IN_ONE, LAPTOP, OLD_LAPTOP_LABEL } from './readouts'
 
@@ -268,6 +268,6 @@ export const DEMO_JOBS: DemoJob[] = [
     stage: 'closed',
     changed: 34,
     found: { A: 'laptop4' },
-    planned: { A: 'shelf:laptop8', B: 'shelf:laptop8' },
+    planned: { A: 'supplier:laptop8', B: 'supplier:laptop8' },
   },
 ]

@@ -8,10 +8,11 @@ import {
   NOTHING_SIZED,
   type Sources,
 } from '@tembrix/core/records'
-import { addDays, formatISO, subMinutes } from 'date-fns'
+import { addDays, formatISO, subDays, subMinutes } from 'date-fns'
 import { count, eq } from 'drizzle-orm'
 import { type Database, jobs, plans, type Transaction } from '../database'
 import { createJob } from '../jobs'
+import { keepPieces } from '../placements'
 import {
   change,
   create,
@@ -22,7 +23,8 @@ import {
   planKind,
   readingKind,
 } from '../store'
-import { ARTICLES, LISTED, SHELF, SUPPLIED } from './articles'
+import { ARTICLES, SUPPLIER_NAME } from '../supplier'
+import { LISTED, SHELF, SUPPLIED } from './articles'
 import { DEMO_JOBS, type DemoJob } from './jobs'
 import { DEMO_LIST, DEMO_MODELS } from './models'
 
@@ -46,13 +48,35 @@ interface Stocked {
 
 async function stockShop(tx: Transaction): Promise<Stocked[]> {
   const stocked: Stocked[] = []
-  const stock = async (source: Stocked['source'], module: Module, price: number, note = '') => {
-    const { row } = await create(tx, moduleKind, { source, module, price, note })
-    stocked.push({ id: row.id, source, article: module.article })
+  const today = new Date()
+  const onDay = (ago: number) => formatISO(subDays(today, ago), { representation: 'date' })
+  for (const { article, price, condition, tested, serial, note = '' } of SHELF) {
+    const module = onShelf(ARTICLES[article], serial)
+    const testedOn = tested === null ? null : onDay(tested)
+    const piece = { source: 'shelf', module, price, note, condition, testedOn } as const
+    const { row } = await create(tx, moduleKind, { ...piece, serialNumber: serial })
+    stocked.push({ id: row.id, source: 'shelf', article: module.article })
   }
-  for (const [name, price, note] of SHELF) await stock('shelf', ARTICLES[name], price, note)
-  for (const [name, price] of SUPPLIED) await stock('supplier', ARTICLES[name], price)
+  for (const { article, ...terms } of SUPPLIED) {
+    const module = ARTICLES[article]
+    const { row } = await create(tx, moduleKind, {
+      source: 'supplier',
+      supplier: SUPPLIER_NAME,
+      module,
+      note: '',
+      askedAt: subDays(today, 1),
+      ...terms,
+    })
+    stocked.push({ id: row.id, source: 'supplier', article: module.article })
+  }
   return stocked
+}
+
+/** A kit on the shelf is one kit, not any of its article: its pieces' serial numbers begin alike. */
+function onShelf(module: Module, serial: string): Module {
+  if (!module.kit) return module
+  const id = `${module.kit.id} ${serial.split('-').slice(0, -1).join('-')}`
+  return { ...module, kit: { ...module.kit, id } }
 }
 
 /** The shop's machine records, by name. */
@@ -118,6 +142,7 @@ async function seedJob(
     if (!plan) throw new Error('a new job has a plan')
     const placement = plannedSlots(job.planned, found, shop)
     await change(tx, planKind, plan.id, { version: 1, placement, profile: job.profile ?? false })
+    await keepPieces(tx, row.id)
   }
   const changed = subMinutes(today, Math.round(job.changed * 1440))
   await tx.update(jobs).set({ updatedAt: changed, createdAt: changed }).where(eq(jobs.id, row.id))

@@ -10,10 +10,11 @@ import {
   modules,
   photos,
   plans,
+  quotes,
   readings,
   type Transaction,
 } from '../database'
-import { checkAssignment } from '../placements'
+import { checkAssignment, keepPieces } from '../placements'
 import {
   type Created,
   change,
@@ -81,6 +82,7 @@ export async function readJob(tx: Transaction, id: string) {
       .from(photos)
       .where(eq(photos.jobId, id))
       .orderBy(asc(photos.createdAt)),
+    quotes: await tx.select().from(quotes).where(eq(quotes.jobId, id)).orderBy(asc(quotes.number)),
   }
 }
 
@@ -118,7 +120,9 @@ export async function createJob(
 
 export async function changeJob(tx: Transaction, id: string, patch: z.output<typeof JobPatch>) {
   if (patch.found) await checkAssignment(tx, id, 'found', patch.found)
-  return change(tx, jobKind, id, patch)
+  const job = await change(tx, jobKind, id, patch)
+  if (patch.stage) await keepPieces(tx, id)
+  return job
 }
 
 /** Every write to a job and what it rests on, newest first. */

@@ -1,5 +1,6 @@
+import { FormFactor, Generation } from '@tembrix/core/model'
 import { ModulePatch, NewModuleRecord } from '@tembrix/core/records'
-import { and, asc, eq, isNull } from 'drizzle-orm'
+import { asc, eq } from 'drizzle-orm'
 import { Router } from 'express'
 import { z } from 'zod'
 import { type Database, jobs, modules, plans, type Transaction } from '../database'
@@ -15,29 +16,44 @@ import {
   remove,
   versionOf,
 } from '../store'
+import { shopModules } from './shopModules'
 
-const Query = z.object({ jobId: z.uuid().optional(), shop: z.literal('1').optional() })
+const Query = z.object({
+  jobId: z.uuid().optional(),
+  shop: z.literal('1').optional(),
+  generation: Generation.optional(),
+  formFactor: FormFactor.optional(),
+  forJob: z.uuid().optional(),
+})
 
 export function moduleRoutes(db: Database): Router {
   const routes = Router()
 
-  /** All modules, one job's (`?jobId=`), or what the shop can offer (`?shop=1`). */
+  /**
+   * All modules, one job's (`?jobId=`), or what the shop can offer (`?shop=1`): the whole shelf and
+   * what suppliers sell, of suppliers only one generation and form where these are named, and
+   * whatever the plans of `forJob` hold.
+   */
   routes.get('/', async (request, response) => {
-    const { jobId, shop } = Query.parse(request.query)
-    const wanted = and(
-      jobId ? eq(modules.jobId, jobId) : undefined,
-      shop ? isNull(modules.jobId) : undefined,
-    )
+    const { jobId, shop, ...wanted } = Query.parse(request.query)
+    if (shop) {
+      response.json(await shopModules(db, wanted))
+      return
+    }
+    const whose = jobId ? eq(modules.jobId, jobId) : undefined
     response.json(
-      await db.select().from(modules).where(wanted).orderBy(asc(modules.createdAt)).limit(2000),
+      await db.select().from(modules).where(whose).orderBy(asc(modules.createdAt)).limit(2000),
     )
   })
 
   routes.post('/', async (request, response) => {
     const module = NewModuleRecord.parse(request.body)
     const created = await db.transaction(async (tx) => {
-      if (module.jobId) await find(tx, jobKind, module.jobId)
-      return create(tx, moduleKind, module)
+      for (const jobId of [module.jobId, module.fromJobId]) {
+        if (jobId) await find(tx, jobKind, jobId)
+      }
+      const askedAt = module.source === 'supplier' ? new Date() : null
+      return create(tx, moduleKind, { ...module, askedAt })
     })
     answerCreated(response, created)
   })

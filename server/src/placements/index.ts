@@ -1,1 +1,2 @@
 export { checkAssignment } from './check'
+export { keepPieces } from './keep'

@@ -4,7 +4,7 @@ import { Router } from 'express'
 import { z } from 'zod'
 import { type Database, plans } from '../database'
 import { HttpError } from '../http'
-import { checkAssignment } from '../placements'
+import { checkAssignment, keepPieces } from '../placements'
 import { answerCreated, change, create, find, idOf, planKind, remove, versionOf } from '../store'
 
 const Query = z.object({ jobId: z.uuid().optional() })
@@ -24,7 +24,9 @@ export function planRoutes(db: Database): Router {
     const plan = NewPlan.parse(request.body)
     const created = await db.transaction(async (tx) => {
       await checkAssignment(tx, plan.jobId, 'placement', plan.placement ?? {})
-      return create(tx, planKind, plan)
+      const created = await create(tx, planKind, plan)
+      await keepPieces(tx, plan.jobId)
+      return created
     })
     answerCreated(response, created)
   })
@@ -40,7 +42,9 @@ export function planRoutes(db: Database): Router {
     const plan = await db.transaction(async (tx) => {
       const { jobId } = await find(tx, planKind, id)
       if (patch.placement) await checkAssignment(tx, jobId, 'placement', patch.placement)
-      return change(tx, planKind, id, patch)
+      const changed = await change(tx, planKind, id, patch)
+      await keepPieces(tx, jobId)
+      return changed
     })
     response.json(plan)
   })
@@ -54,6 +58,7 @@ export function planRoutes(db: Database): Router {
       const all = await tx.select({ id: plans.id }).from(plans).where(eq(plans.jobId, jobId))
       if (all.length === 1) throw new HttpError(409, 'last_plan', 'A job keeps at least one plan.')
       await remove(tx, planKind, id, version)
+      await keepPieces(tx, jobId)
     })
     response.status(204).end()
   })

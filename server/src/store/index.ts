@@ -8,6 +8,8 @@ export {
   moduleKind,
   photoKind,
   planKind,
+  priceListKind,
+  quoteKind,
   readingKind,
   shopKind,
 } from './kinds'

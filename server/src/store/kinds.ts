@@ -6,6 +6,8 @@ import {
   modules,
   photos,
   plans,
+  priceLists,
+  quotes,
   readings,
   shops,
   validatedLists,
@@ -21,4 +23,6 @@ export const jobKind = kind(jobs, 'job', (row) => row.id)
 export const planKind = kind(plans, 'plan', (row) => row.jobId)
 export const readingKind = kind(readings, 'reading', (row) => row.jobId)
 export const shopKind = kind(shops, 'shop')
+export const quoteKind = kind(quotes, 'quote', (row) => row.jobId)
+export const priceListKind = kind(priceLists, 'price-list')
 export const photoKind = kind(photos, 'photo', (row) => row.jobId)

@@ -10,6 +10,8 @@ import {
   type modules,
   type photos,
   type plans,
+  type priceLists,
+  type quotes,
   type readings,
   type shops,
   type Transaction,
@@ -28,6 +30,8 @@ type StoredTable =
   | typeof readings
   | typeof photos
   | typeof shops
+  | typeof quotes
+  | typeof priceLists
 
 interface Kind<T extends StoredTable> {
   table: T

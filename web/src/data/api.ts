@@ -1,4 +1,5 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react'
+import type { FormFactor, Generation } from '@tembrix/core/model'
 import type {
   Customer,
   HistoryLine,
@@ -6,22 +7,37 @@ import type {
   JobFile,
   JobLine,
   ModelRecord,
+  ModuleChange,
   ModuleRecord,
   NewJob,
   NewModelRecord,
+  NewModuleRecord,
+  NewPriceList,
   NewValidatedList,
   Photo,
+  PriceList,
   Shop,
+  ShopModule,
+  SupplierAnswer,
+  SupplierMood,
+  SupplierQuery,
   ValidatedList,
   ValidatedListLine,
 } from '@tembrix/core/records'
 
 export const API = '/api/v1'
 
+/** Modules of one generation and form, and whatever the plans of a job hold. */
+export interface OfKind {
+  generation: Generation
+  formFactor: FormFactor
+  forJob: string
+}
+
 export const api = createApi({
   baseQuery: fetchBaseQuery({ baseUrl: API }),
   keepUnusedDataFor: 600,
-  tagTypes: ['jobs', 'customers', 'models', 'lists', 'shop'],
+  tagTypes: ['jobs', 'customers', 'models', 'lists', 'shop', 'shopModules', 'priceLists', 'mood'],
   endpoints: (build) => ({
     jobs: build.query<JobLine[], { search: string; stage: string }>({
       query: ({ search, stage }) => ({
@@ -35,7 +51,49 @@ export const api = createApi({
       query: (id) => `/jobs/${id}/history`,
       keepUnusedDataFor: 0,
     }),
-    shopModules: build.query<ModuleRecord[], void>({ query: () => '/modules?shop=1' }),
+    /** The shelf and what suppliers sell; of suppliers only what is of this kind, where it is named. */
+    shopModules: build.query<ShopModule[], OfKind | void>({
+      query: (kind) => ({ url: '/modules', params: { shop: 1, ...kind } }),
+      providesTags: ['shopModules'],
+    }),
+    createModule: build.mutation<ModuleRecord, NewModuleRecord>({
+      query: (body) => ({ url: '/modules', method: 'POST', body }),
+      invalidatesTags: ['shopModules'],
+    }),
+    changeModule: build.mutation<ModuleRecord, Pick<ModuleRecord, 'id' | 'version'> & ModuleChange>(
+      {
+        query: ({ id, ...body }) => ({ url: `/modules/${id}`, method: 'PATCH', body }),
+        invalidatesTags: ['shopModules'],
+      },
+    ),
+    removeModule: build.mutation<void, Pick<ModuleRecord, 'id' | 'version'>>({
+      query: ({ id, version }) => ({ url: `/modules/${id}?version=${version}`, method: 'DELETE' }),
+      invalidatesTags: ['shopModules'],
+    }),
+    searchSupplier: build.query<SupplierAnswer, SupplierQuery>({
+      query: (params) => ({ url: '/supplier/search', params }),
+      keepUnusedDataFor: 60,
+    }),
+    askSupplier: build.mutation<{ asked: number; sold: number }, string[]>({
+      query: (ids) => ({ url: '/supplier/ask', method: 'POST', body: { ids } }),
+      invalidatesTags: ['shopModules'],
+    }),
+    supplierMood: build.query<{ mood: SupplierMood; supplier: string }, void>({
+      query: () => '/supplier/mood',
+      providesTags: ['mood'],
+    }),
+    setSupplierMood: build.mutation<unknown, SupplierMood>({
+      query: (mood) => ({ url: '/supplier/mood', method: 'PUT', body: { mood } }),
+      invalidatesTags: ['mood'],
+    }),
+    priceLists: build.query<PriceList[], void>({
+      query: () => '/price-lists',
+      providesTags: ['priceLists'],
+    }),
+    takeInPriceList: build.mutation<PriceList, NewPriceList>({
+      query: (body) => ({ url: '/price-lists', method: 'POST', body }),
+      invalidatesTags: ['priceLists', 'shopModules'],
+    }),
     shop: build.query<Shop, void>({ query: () => '/shop', providesTags: ['shop'] }),
     changeShop: build.mutation<Shop, Pick<Shop, 'version'> & Partial<Shop>>({
       query: (body) => ({ url: '/shop', method: 'PATCH', body }),
@@ -104,6 +162,15 @@ export const {
   useJobQuery,
   useHistoryQuery,
   useShopModulesQuery,
+  useCreateModuleMutation,
+  useChangeModuleMutation,
+  useRemoveModuleMutation,
+  useLazySearchSupplierQuery,
+  useAskSupplierMutation,
+  useSupplierMoodQuery,
+  useSetSupplierMoodMutation,
+  usePriceListsQuery,
+  useTakeInPriceListMutation,
   useShopQuery,
   useChangeShopMutation,
   useCustomersQuery,

@@ -1,21 +1,31 @@
 export {
   API,
   api,
+  type OfKind,
   useAddPhotoMutation,
+  useAskSupplierMutation,
+  useChangeModuleMutation,
   useChangeShopMutation,
   useCreateJobMutation,
   useCreateModelMutation,
+  useCreateModuleMutation,
   useCreateValidatedListMutation,
   useCustomersQuery,
   useHistoryQuery,
   useJobQuery,
   useJobsQuery,
+  useLazySearchSupplierQuery,
   useModelHistoryQuery,
   useModelsQuery,
+  usePriceListsQuery,
   useRemoveModelMutation,
+  useRemoveModuleMutation,
   useRemoveValidatedListMutation,
+  useSetSupplierMoodMutation,
   useShopModulesQuery,
   useShopQuery,
+  useSupplierMoodQuery,
+  useTakeInPriceListMutation,
   useValidatedListQuery,
   useValidatedListsQuery,
 } from './api'
@@ -33,5 +43,5 @@ export {
   removed,
 } from './outbox'
 export { overlay, overlayModels } from './overlay'
-export { insist, openStore, type Store, useAppDispatch, useAppSelector } from './store'
+export { insist, openStore, type State, type Store, useAppDispatch, useAppSelector } from './store'
 export { done, redone, type Step, undone } from './undo'

@@ -6,6 +6,7 @@ export type Collection =
   | 'modules'
   | 'jobs'
   | 'plans'
+  | 'quotes'
   | 'readings'
   | 'photos'
   | 'models'

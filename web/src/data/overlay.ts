@@ -2,7 +2,7 @@ import type { JobFile, ModelRecord } from '@tembrix/core/records'
 import { type Collection, type Entry, type Fields, keyOf } from './outbox'
 
 /** The lists of a job whose records come and go. */
-const LISTS = ['modules', 'readings', 'photos', 'plans'] as const
+const LISTS = ['modules', 'readings', 'photos', 'plans', 'quotes'] as const
 type List = (typeof LISTS)[number]
 
 const isList = (collection: Collection): collection is List =>
@@ -10,10 +10,30 @@ const isList = (collection: Collection): collection is List =>
 
 /** What a record just made holds until the server has said more. */
 const UNSET: Record<List, Fields> = {
-  modules: { price: null, note: '' },
+  modules: {
+    price: null,
+    note: '',
+    condition: null,
+    testedOn: null,
+    serialNumber: '',
+    fromJobId: null,
+    supplier: '',
+    stock: null,
+    leadDays: null,
+    askedAt: null,
+  },
   readings: { by: '', text: null, base64: null, seats: {} },
   photos: {},
   plans: { placement: null, profile: false },
+  quotes: {
+    options: [],
+    depositPercent: null,
+    validUntil: null,
+    note: '',
+    number: 0,
+    approval: null,
+    document: null,
+  },
 }
 
 interface Known {
@@ -33,6 +53,7 @@ export function overlay(file: JobFile, entries: readonly Entry[]): JobFile {
     readings: laidList(own, 'readings', file.readings),
     photos: laidList(own, 'photos', file.photos),
     plans: laidList(own, 'plans', file.plans),
+    quotes: laidList(own, 'quotes', file.quotes),
   }
 }
 

@@ -88,6 +88,8 @@ async function settle(store: Store, entry: Entry, delivery: Delivery): Promise<v
     dispatch(unreachable())
   } else if (delivery.kind === 'refused') {
     dispatch(refused({ id: entry.id, why: delivery.why }))
+    // A piece of the shelf may have become another job's meanwhile.
+    if (entry.collection === 'plans') dispatch(api.util.invalidateTags(['shopModules']))
   } else {
     await settleStale(store, entry)
   }

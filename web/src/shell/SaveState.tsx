@@ -34,6 +34,7 @@ const COLLECTION_NAMES: Record<Entry['collection'], string> = {
   modules: 'a module',
   jobs: 'the job',
   plans: 'the plan',
+  quotes: 'the quote',
   readings: 'a reading',
   photos: 'a photo',
   models: 'a machine record',

@@ -1,1 +1,2 @@
+export { ImportTable } from './ImportTable'
 export { type OpenedTable, TableFile } from './TableFile'

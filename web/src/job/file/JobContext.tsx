@@ -1,3 +1,4 @@
+import { skipToken } from '@reduxjs/toolkit/query'
 import { evaluate } from '@tembrix/core/evaluate'
 import type { Evidence } from '@tembrix/core/evidence'
 import type { Evaluation, Machine, Placement, Settings } from '@tembrix/core/model'
@@ -5,17 +6,18 @@ import {
   type Assignment,
   costOf,
   type JobFile,
-  type ModuleRecord,
   type Piece,
   type Plan,
   piecesById,
   placementOf,
   prune,
+  type ShopModule,
 } from '@tembrix/core/records'
 import { createContext, type ReactNode, useCallback, useContext, useMemo } from 'react'
 import {
   type Collection,
   overlay,
+  type State,
   useAppSelector,
   useJobQuery,
   useShopModulesQuery,
@@ -35,7 +37,7 @@ export interface JobView {
   file: JobFile
   machine: Machine
   plan: Plan
-  shop: ModuleRecord[]
+  shop: ShopModule[]
   pieces: ReadonlyMap<string, Piece>
   now: Situation
   planned: Situation
@@ -62,7 +64,14 @@ interface Props {
 /** Reads a job and gives it, with everything typed since laid over it, to the screens inside. */
 export function JobProvider({ id, waiting, failed, children }: Props) {
   const job = useJobQuery(id)
-  const shop = useShopModulesQuery()
+  const machineNow = ({ outbox: { entries } }: State) =>
+    job.data && overlay(job.data, entries).machine.machine
+  const generation = useAppSelector((state) => machineNow(state)?.generation)
+  const formFactor = useAppSelector((state) => machineNow(state)?.formFactor)
+  const shop = useShopModulesQuery(
+    generation && formFactor ? { generation, formFactor, forJob: id } : skipToken,
+    { refetchOnMountOrArgChange: 30 },
+  )
   if (job.data && shop.data) {
     return (
       <Opened stored={job.data} shop={shop.data}>
@@ -86,7 +95,7 @@ function Opened({
   children,
 }: {
   stored: JobFile
-  shop: ModuleRecord[]
+  shop: ShopModule[]
   children: ReactNode
 }) {
   const entries = useAppSelector((state) => state.outbox.entries)
@@ -100,9 +109,9 @@ function Opened({
       if (collection === 'jobs') return stored.version
       if (collection === 'customers') return stored.customer.version
       if (collection === 'machines') return stored.machine.version
-      return [...stored.plans, ...stored.modules, ...stored.readings].find(
-        ({ id }) => id === recordId,
-      )?.version
+      const { plans, modules, readings, quotes } = stored
+      return [...plans, ...modules, ...readings, ...quotes].find(({ id }) => id === recordId)
+        ?.version
     },
     [stored],
   )

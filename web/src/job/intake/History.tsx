@@ -13,6 +13,8 @@ const RECORDS: Record<HistoryLine['record'], string> = {
   photo: 'Photo',
   model: 'Machine record',
   shop: 'The shop’s settings',
+  quote: 'the quote',
+  'price-list': 'a price list',
   list: 'Validated list',
 }
 

@@ -1,5 +1,5 @@
 import { type Option, type PlanRequest, picks, verdicts } from '@tembrix/core/plan'
-import { type Assignment, planSupply, staying } from '@tembrix/core/records'
+import { type Assignment, isFreeFor, planSupply, staying } from '@tembrix/core/records'
 import { lazy, Suspense, useMemo } from 'react'
 import { usePlanner } from '../../planner'
 import { Button, list, plural, tidy } from '../../ui'
@@ -17,7 +17,10 @@ const TradeOffs = lazy(async () => ({ default: (await import('./TradeOffs')).Tra
 export function Options({ need }: { need: Need }) {
   const view = useJob()
   const { file, machine, plan, planned, pieces, shop, edit } = view
-  const supply = useMemo(() => planSupply(file.modules, shop), [file.modules, shop])
+  const supply = useMemo(() => {
+    const free = shop.filter((one) => isFreeFor(one, file.id))
+    return planSupply(file.modules, free)
+  }, [file.modules, file.id, shop])
   const { minGiB, policy } = need
   const request = useMemo<PlanRequest>(
     () => ({

@@ -1,4 +1,5 @@
 import { type Consequences, consequences } from '@tembrix/core/plan'
+import { isFreeFor } from '@tembrix/core/records'
 import { useMemo, useState } from 'react'
 import { describeModule, modeWord } from '../../board'
 import { wordingOf } from '../../findings'
@@ -8,7 +9,10 @@ import { useJob } from '../file'
 /** “Why not this one, there?”: what one module in one slot would do to the plan. */
 export function WhyNot() {
   const { machine, file, shop, planned, pieces } = useJob()
-  const offered = useMemo(() => [...file.modules, ...shop], [file.modules, shop])
+  const offered = useMemo(() => {
+    const free = shop.filter((one) => isFreeFor(one, file.id))
+    return [...file.modules, ...free]
+  }, [file.modules, file.id, shop])
   const [moduleId, setModuleId] = useState(offered[0]?.id ?? '')
   const [slot, setSlot] = useState(machine.slots[0]?.id ?? '')
   const module = pieces.get(moduleId)?.module ?? null

@@ -1,0 +1,1 @@
+export { importPrices, PRICE_WORDS, type PriceTerms } from './import'

@@ -1,0 +1,116 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { stick } from '../../test/builders'
+import { STARTING_TERMS } from '../records'
+import { labourOf, minutesOf, type PricedInput, priced, suggestedCredit } from '.'
+
+const input: PricedInput = {
+  currency: 'EUR',
+  parts: [7600],
+  minutes: 50,
+  hourlyRate: 6000,
+  extras: [],
+  credits: [],
+  taxPercent: 20,
+  pricesIncludeTax: true,
+  depositPercent: 0,
+}
+
+describe('adding up', () => {
+  test('prices that hold the tax: 76.00 + 50.00 = 126.00, of which 21.00 is tax', () => {
+    expect(priced(input)).toEqual({
+      labour: 5000,
+      net: 10500,
+      tax: 2100,
+      total: 12600,
+      credit: 0,
+      toPay: 12600,
+      deposit: 0,
+    })
+  })
+
+  test('prices without it: 19 % on 126.05 is 23.9495, so 23.95', () => {
+    const plain = { ...input, extras: [5], taxPercent: 19, pricesIncludeTax: false }
+    expect(priced(plain)).toMatchObject({ net: 12605, tax: 2395, total: 15000 })
+  })
+
+  test('old modules are set off after tax; a deposit is of what is left', () => {
+    const some = priced({ ...input, credits: [1000, 600], depositPercent: 33.33 })
+    // 126.00 − 16.00 = 110.00; 33.33 % of it is 36.663.
+    expect(some).toMatchObject({ tax: 2100, credit: 1600, toPay: 11000, deposit: 3666 })
+    const all = priced({ ...input, credits: [20000], depositPercent: 50 })
+    expect(all).toMatchObject({ toPay: -7400, deposit: 0 })
+  })
+
+  test('a currency without minor units stays whole', () => {
+    const yen = { ...input, currency: 'JPY' as const, parts: [9999], taxPercent: 10, minutes: 0 }
+    expect(priced({ ...yen, pricesIncludeTax: false })).toMatchObject({ tax: 1000, total: 10999 })
+  })
+
+  test('net and tax always make the total, in whole minor units', () => {
+    const amounts = fc.array(fc.integer({ min: 0, max: 5_000_000 }), { maxLength: 5 })
+    const percent = fc.integer({ min: 0, max: 10_000 }).map((hundredths) => hundredths / 100)
+    fc.assert(
+      fc.property(
+        fc.record({
+          ...Object.fromEntries(
+            (['parts', 'extras', 'credits'] as const).map((name) => [name, amounts]),
+          ),
+          minutes: fc.integer({ min: 0, max: 600 }),
+          hourlyRate: fc.integer({ min: 0, max: 50_000 }),
+          taxPercent: percent,
+          depositPercent: percent,
+          pricesIncludeTax: fc.boolean(),
+        }),
+        (changes) => {
+          const sum = priced({ ...input, ...(changes as Partial<PricedInput>) })
+          expect(Object.values(sum).every(Number.isInteger)).toBe(true)
+          expect(sum.net + sum.tax).toBe(sum.total)
+          expect(sum.total - sum.credit).toBe(sum.toPay)
+          expect(sum.deposit).toBeLessThanOrEqual(Math.max(0, sum.toPay))
+          expect(sum.tax).toBeGreaterThanOrEqual(0)
+        },
+      ),
+    )
+  })
+})
+
+describe('labour', () => {
+  const table = STARTING_TERMS.labour
+  test('a laptop: opening, battery, two moves, start, test', () => {
+    const work = { kind: 'laptop', openingMinutes: null, moves: 2, profile: false } as const
+    expect(labourOf(work, table)).toEqual([
+      { code: 'OPEN', minutes: 15 },
+      { code: 'BATTERY', minutes: 3 },
+      { code: 'MODULES', minutes: 4 },
+      { code: 'FIRST_START', minutes: 8 },
+      { code: 'STABILITY', minutes: 10 },
+    ])
+    expect(minutesOf(labourOf(work, table))).toBe(40)
+  })
+  test('what is known of the model goes before the kind; a profile takes its time', () => {
+    const work = { kind: 'all-in-one', openingMinutes: 10, moves: 1, profile: true } as const
+    expect(minutesOf(labourOf(work, table))).toBe(10 + 2 + 8 + 5 + 10)
+  })
+  test('switching a profile on opens nothing, and nothing to do takes no time', () => {
+    const work = { kind: 'desktop', openingMinutes: null, moves: 0, profile: true } as const
+    expect(labourOf(work, table).map(({ code }) => code)).toEqual(['PROFILE', 'STABILITY'])
+    expect(labourOf({ ...work, profile: false }, table)).toEqual([])
+  })
+})
+
+describe('credit for an old module', () => {
+  const shelf = { source: 'shelf', module: stick(), price: 1400 } as const
+  test('a share of what one like it costs, in whole fifties', () => {
+    // 30 % of 14.00 is 4.20.
+    expect(suggestedCredit(stick(), [shelf], 30)).toBe(400)
+  })
+  test('without one on the shelf the supplier’s price counts, by the piece', () => {
+    const kit = stick({ kit: { id: 'k', size: 2 } })
+    const offer = { source: 'supplier', module: kit, price: 4000 } as const
+    expect(suggestedCredit(stick(), [offer], 50)).toBe(1000)
+  })
+  test('nothing where nothing like it is sold', () => {
+    expect(suggestedCredit(stick({ capacityGiB: 16 }), [shelf], 30)).toBe(0)
+  })
+})

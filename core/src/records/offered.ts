@@ -1,0 +1,37 @@
+import { z } from 'zod'
+import { Module } from '../model'
+import { Money, ShortText } from './stored'
+
+export const Pieces = z.int().min(0).max(1_000_000)
+export const Days = z.int().min(0).max(365)
+
+/** What a supplier says it sells: `price` in minor units for all pieces of its kit, `stock` purchases. */
+export const Offered = z.object({
+  module: Module,
+  price: Money,
+  stock: Pieces.nullable(),
+  leadDays: Days.nullable(),
+})
+export type Offered = z.infer<typeof Offered>
+
+/** What tells a supplier's offers apart: the article, and how many are sold together. */
+export const offeredKey = ({ module }: { module: Module }): string =>
+  `${module.kit?.size ?? 1} ${module.article.toLowerCase()}`
+
+/** What is looked for at a supplier; the text is found in the article or among the figures. */
+export const SupplierQuery = z.object({
+  text: ShortText.default(''),
+  generation: Module.shape.generation.optional(),
+  formFactor: Module.shape.formFactor.optional(),
+})
+export type SupplierQuery = z.infer<typeof SupplierQuery>
+
+/** How the simulated supplier answers: for trying what happens when a real one does not. */
+export const SUPPLIER_MOODS = ['steady', 'slow', 'failing'] as const
+export const SupplierMood = z.enum(SUPPLIER_MOODS)
+export type SupplierMood = z.infer<typeof SupplierMood>
+
+export interface SupplierAnswer {
+  supplier: string
+  offers: Offered[]
+}

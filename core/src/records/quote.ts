@@ -1,0 +1,128 @@
+import { z } from 'zod'
+import { Assignment } from './assignment'
+import { LongText, Money, OwnId, ShortText, Stored, Versioned } from './stored'
+import { Currency } from './terms'
+
+/** The most options a quote offers. */
+export const OPTIONS_AT_MOST = 3
+
+const Extra = z.object({
+  id: z.uuid(),
+  text: z.string().trim().max(200),
+  amount: z.int().min(-100_000_000).max(100_000_000),
+})
+export type Extra = z.infer<typeof Extra>
+
+/**
+ * One plan offered: `wording` and `minutes` null where the reckoned ones stand; `credits` by module,
+ * in minor units, for old modules the shop takes.
+ */
+export const QuoteOption = z.object({
+  id: z.uuid(),
+  planId: z.uuid(),
+  title: z.string().trim().max(80),
+  wording: LongText.nullable(),
+  minutes: z.int('Whole minutes.').min(0).max(6000).nullable(),
+  credits: z.record(z.uuid(), Money),
+  extras: z.array(Extra).max(10),
+})
+export type QuoteOption = z.infer<typeof QuoteOption>
+
+/** A line of a quote as printed: `amount` in minor units for all of `quantity`. */
+const Line = z.object({
+  kind: z.enum(['part', 'labour', 'extra', 'credit']),
+  text: ShortText,
+  quantity: z.int().min(0),
+  amount: z.int(),
+})
+
+/** An option as the customer sees it, with all its figures. */
+export const QuotedOption = z.object({
+  id: z.uuid(),
+  title: ShortText,
+  wording: LongText,
+  lines: z.array(Line).max(60),
+  net: z.int(),
+  tax: z.int(),
+  total: z.int(),
+  credit: z.int().min(0),
+  /** What is left to pay once old modules are set off. */
+  toPay: z.int(),
+  deposit: z.int().min(0),
+  placement: Assignment,
+  profile: z.boolean(),
+})
+export type QuotedOption = z.infer<typeof QuotedOption>
+
+/** The whole quote as printed. */
+export const QuoteDocument = z.object({
+  shopName: ShortText,
+  address: z.string().max(500),
+  customerName: ShortText,
+  machineName: ShortText,
+  currency: Currency,
+  taxPercent: z.number(),
+  pricesIncludeTax: z.boolean(),
+  validUntil: z.iso.date(),
+  note: LongText,
+  returnTerms: LongText,
+  options: z.array(QuotedOption).min(1).max(OPTIONS_AT_MOST),
+})
+export type QuoteDocument = z.infer<typeof QuoteDocument>
+
+/** Who agreed to which option, when, and who of the shop was told. */
+export const Approval = z.object({
+  name: z.string().trim().min(1, 'Who approves it?').max(120),
+  optionId: z.uuid(),
+  at: z.iso.datetime(),
+  takenBy: ShortText,
+})
+export type Approval = z.infer<typeof Approval>
+
+const fields = {
+  options: z.array(QuoteOption).max(OPTIONS_AT_MOST),
+  depositPercent: z.number().min(0, 'Not below 0.').max(100, 'Not over 100.').nullable(),
+  validUntil: z.iso.date('This is no date.').nullable(),
+  note: LongText,
+}
+
+export const NewQuote = OwnId.extend({
+  jobId: z.uuid(),
+  options: fields.options.default([]),
+  depositPercent: fields.depositPercent.default(null),
+  validUntil: fields.validUntil.default(null),
+  note: fields.note.default(''),
+})
+export type NewQuote = z.input<typeof NewQuote>
+
+export const QuoteChange = z.object(fields).partial()
+export type QuoteChange = z.infer<typeof QuoteChange>
+
+/** An approval comes with the document that was approved, which is kept from then on. */
+export const QuotePatch = Versioned.extend(QuoteChange.shape)
+  .extend({ approval: Approval.optional(), document: QuoteDocument.optional() })
+  .superRefine(({ approval, document }, context) => {
+    if ((approval === undefined) !== (document === undefined)) {
+      context.addIssue({
+        code: 'custom',
+        path: ['document'],
+        message: 'Approval and document come together.',
+      })
+    } else if (approval && !document?.options.some(({ id }) => id === approval.optionId)) {
+      context.addIssue({
+        code: 'custom',
+        path: ['approval', 'optionId'],
+        message: 'The quote has no such option.',
+      })
+    }
+  })
+
+/** What a job is offered for. `number` counts the job's quotes; once approved it stays as it is. */
+export const Quote = Stored.extend({
+  ...fields,
+  jobId: z.uuid(),
+  number: z.int().positive(),
+  approval: Approval.nullable(),
+  document: QuoteDocument.nullable(),
+})
+export type Quote = z.infer<typeof Quote>

@@ -1,0 +1,79 @@
+import { z } from 'zod'
+import { MACHINE_KINDS } from '../model'
+import { LongText, Money } from './stored'
+
+/** Currencies a shop can reckon in (ISO 4217), with the decimals of their minor unit. */
+export const CURRENCIES = {
+  AUD: 2,
+  CAD: 2,
+  CHF: 2,
+  CZK: 2,
+  DKK: 2,
+  EUR: 2,
+  GBP: 2,
+  HUF: 2,
+  ISK: 0,
+  JPY: 0,
+  NOK: 2,
+  NZD: 2,
+  PLN: 2,
+  SEK: 2,
+  USD: 2,
+} as const
+export type Currency = keyof typeof CURRENCIES
+export const Currency = z.enum(Object.keys(CURRENCIES) as [Currency, ...Currency[]])
+
+const Minutes = z.int('Whole minutes.').min(0).max(1440)
+const Percent = z.number().min(0, 'Not below 0.').max(100, 'Not over 100.')
+
+/** Minutes of work: opening and closing by machine kind, then what comes with the work itself. */
+export const LabourTable = z.object({
+  open: z.record(z.enum(MACHINE_KINDS), Minutes),
+  battery: Minutes,
+  module: Minutes,
+  firstStart: Minutes,
+  profile: Minutes,
+  stability: Minutes,
+})
+export type LabourTable = z.infer<typeof LabourTable>
+
+/** What the shop charges and promises: amounts in minor units, shares in per cent. */
+export const Terms = z.object({
+  shopName: z.string().trim().max(120),
+  address: z.string().max(500),
+  currency: Currency,
+  hourlyRate: Money,
+  taxPercent: Percent,
+  /** Whether prices and the hourly rate hold the tax already. */
+  pricesIncludeTax: z.boolean(),
+  depositPercent: Percent,
+  /** What an old module is taken for, of what one like it is sold for. */
+  creditPercent: Percent,
+  validDays: z.int('Whole days.').min(1, 'At least a day.').max(365, 'At most a year.'),
+  returnTerms: LongText,
+  labour: LabourTable,
+})
+export type Terms = z.infer<typeof Terms>
+
+/** Figures to start from, to be made the shop's own: a hatch is ten minutes, a glued display is not. */
+export const STARTING_TERMS: Terms = {
+  shopName: '',
+  address: '',
+  currency: 'EUR',
+  hourlyRate: 6000,
+  taxPercent: 20,
+  pricesIncludeTax: true,
+  depositPercent: 0,
+  creditPercent: 30,
+  validDays: 14,
+  returnTerms:
+    'If the new memory turns out not to work in your computer, we take it back and return its full price; the work done is charged.',
+  labour: {
+    open: { desktop: 8, laptop: 15, 'all-in-one': 30, 'small-form-factor': 12, workstation: 10 },
+    battery: 3,
+    module: 2,
+    firstStart: 8,
+    profile: 5,
+    stability: 10,
+  },
+}

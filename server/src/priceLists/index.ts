@@ -1,0 +1,2 @@
+export { priceListRoutes } from './routes'
+export { offersOf, written } from './takeIn'

@@ -1,0 +1,1 @@
+export { quoteRoutes } from './routes'
