@@ -207,3 +207,17 @@ export const STARTING_MACHINES: readonly StartingMachine[] = [
   { id: 'all-in-one-4', machine: allInOne4 },
   { id: 'workstation-8', machine: workstation8 },
 ]
+
+/** The machine to start from that takes such modules; the first where none does. */
+export function usualMachineFor({
+  generation,
+  formFactor,
+}: Partial<Pick<Module, 'generation' | 'formFactor'>>): Machine {
+  const fits = STARTING_MACHINES.find(
+    ({ machine }) =>
+      machine.generation === generation &&
+      machine.slots.length > 0 &&
+      (!formFactor || machine.formFactor === formFactor),
+  )
+  return (fits ?? (STARTING_MACHINES[0] as StartingMachine)).machine
+}

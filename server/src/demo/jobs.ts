@@ -21,6 +21,8 @@ export interface DemoJob {
   found: Record<string, ArticleName>
   planned?: Record<string, `own:${string}` | `shelf:${ArticleName}` | `supplier:${ArticleName}`>
   profile?: boolean
+  /** Further plans kept beside the first. */
+  beside?: { name: string; planned: NonNullable<DemoJob['planned']>; profile?: boolean }[]
   /** What the need rests on; what is left out is not known. */
   sizing?: Partial<Sizing>
   /** What was read on it, by name. */
@@ -104,6 +106,17 @@ export const DEMO_JOBS: DemoJob[] = [
     found: { A2: 'five16', B2: 'five16' },
     planned: { A2: 'supplier:five32fast', B2: 'supplier:five32fast' },
     profile: true,
+    beside: [
+      {
+        name: 'Own kept, two added',
+        planned: {
+          A1: 'supplier:five16',
+          A2: 'own:A2',
+          B1: 'supplier:five16',
+          B2: 'own:B2',
+        },
+      },
+    ],
   },
   {
     customer: { name: 'Bram Ketteler', phone: '0555 0119' },

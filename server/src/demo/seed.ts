@@ -22,17 +22,21 @@ import {
   moduleKind,
   planKind,
   readingKind,
+  shopKind,
 } from '../store'
 import { ARTICLES, SUPPLIER_NAME } from '../supplier'
 import { LISTED, SHELF, SUPPLIED } from './articles'
 import { DEMO_JOBS, type DemoJob } from './jobs'
 import { DEMO_LIST, DEMO_MODELS } from './models'
+import { seedQuote } from './quotes'
+import { DEMO_SHOP } from './shop'
 
 /** Fills an empty database with the demonstration shop; one that holds anything is left as it is. Returns whether it did. */
 export async function seed(db: Database): Promise<boolean> {
   const [stored] = await db.select({ jobs: count() }).from(jobs)
   if (stored && stored.jobs > 0) return false
   await db.transaction(async (tx) => {
+    await create(tx, shopKind, DEMO_SHOP)
     const shop = await stockShop(tx)
     const models = await seedModels(tx)
     for (const job of DEMO_JOBS) await seedJob(tx, job, shop, models)
@@ -142,7 +146,18 @@ async function seedJob(
     if (!plan) throw new Error('a new job has a plan')
     const placement = plannedSlots(job.planned, found, shop)
     await change(tx, planKind, plan.id, { version: 1, placement, profile: job.profile ?? false })
+    const kept = []
+    for (const { name, planned, profile = false } of job.beside ?? []) {
+      const slots = plannedSlots(planned, found, shop)
+      kept.push(
+        (await create(tx, planKind, { jobId: row.id, name, placement: slots, profile })).row,
+      )
+    }
     await keepPieces(tx, row.id)
+    await seedQuote(tx, row, found, [
+      { ...plan, placement, profile: job.profile ?? false },
+      ...kept,
+    ])
   }
   const changed = subMinutes(today, Math.round(job.changed * 1440))
   await tx.update(jobs).set({ updatedAt: changed, createdAt: changed }).where(eq(jobs.id, row.id))

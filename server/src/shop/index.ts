@@ -1,1 +1,1 @@
-export { shopRoutes } from './routes'
+export { shopRoutes, THE_SHOP } from './routes'

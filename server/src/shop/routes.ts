@@ -5,7 +5,7 @@ import { type Database, shops, type Transaction } from '../database'
 import { change, create, shopKind } from '../store'
 
 /** There is one shop. */
-const THE_SHOP = '00000000-0000-4000-8000-000000000001'
+export const THE_SHOP = '00000000-0000-4000-8000-000000000001'
 
 export function shopRoutes(db: Database): Router {
   const routes = Router()

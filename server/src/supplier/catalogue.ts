@@ -2,7 +2,7 @@ import type { Generation, Module } from '@tembrix/core/model'
 import { ARTICLES, article } from './articles'
 
 /** What each generation costs, minor units a GiB, and how much a module costs besides. */
-const PER_GIB: Partial<Record<Generation, number>> = { DDR3: 250, DDR4: 215, DDR5: 320 }
+const PER_GIB: Partial<Record<Generation, number>> = { DDR3: 290, DDR4: 190, DDR5: 260 }
 const EACH = 350
 
 /** Capacities and rates that the made-up makers sell plainly, by generation. */

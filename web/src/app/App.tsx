@@ -1,10 +1,10 @@
 import { lazy, Suspense } from 'react'
 import { Provider } from 'react-redux'
-import { createBrowserRouter, Link, RouterProvider, useRouteError } from 'react-router'
+import { createBrowserRouter, Link, Outlet, RouterProvider, useRouteError } from 'react-router'
 import { Counter } from '../counter'
-import type { Store } from '../data'
+import { type Store, useShopQuery } from '../data'
 import { Bar } from '../shell'
-import { Message } from '../ui'
+import { Message, reckonIn } from '../ui'
 
 const NewJob = lazy(async () => ({ default: (await import('../counter')).NewJob }))
 
@@ -18,18 +18,23 @@ const Plan = lazy(async () => ({ default: (await job()).Plan }))
 const Size = lazy(async () => ({ default: (await job()).Size }))
 const Machines = lazy(async () => ({ default: (await import('../machines')).Machines }))
 const MachineModel = lazy(async () => ({ default: (await import('../machines')).MachineModel }))
+const Shelf = lazy(async () => ({ default: (await import('../shelf')).Shelf }))
 const Reference = lazy(async () => ({ default: (await import('../reference')).Reference }))
+const Quote = lazy(async () => ({ default: (await job()).Quote }))
+const QuoteSheet = lazy(async () => ({ default: (await job()).QuoteSheet }))
 const PlanSheet = lazy(async () => ({ default: (await job()).PlanSheet }))
 
 const page = (element: React.ReactNode) => <Suspense fallback={null}>{element}</Suspense>
 
 const router = createBrowserRouter([
   {
+    element: <Reckoned />,
     errorElement: <Broken />,
     children: [
       { path: '/', element: <Counter /> },
       { path: '/jobs/new', element: page(<NewJob />) },
       { path: '/jobs/:id/sheet', element: page(<PlanSheet />) },
+      { path: '/jobs/:id/quote-sheet', element: page(<QuoteSheet />) },
       {
         path: '/jobs/:id',
         element: page(<JobScreen />),
@@ -39,10 +44,12 @@ const router = createBrowserRouter([
           { path: 'identify', element: page(<Identify />) },
           { path: 'size', element: page(<Size />) },
           { path: 'plan', element: page(<Plan />) },
+          { path: 'quote', element: page(<Quote />) },
         ],
       },
       { path: '/machines', element: page(<Machines />) },
       { path: '/machines/:id', element: page(<MachineModel />) },
+      { path: '/shelf', element: page(<Shelf />) },
       { path: '/reference', element: page(<Reference />) },
       { path: '*', element: <Nowhere /> },
     ],
@@ -55,6 +62,14 @@ export function App({ store }: { store: Store }) {
       <RouterProvider router={router} />
     </Provider>
   )
+}
+
+/** Everything inside writes money in the shop's currency. */
+function Reckoned() {
+  const { data: shop } = useShopQuery()
+  const currency = shop?.terms.currency ?? 'EUR'
+  reckonIn(currency)
+  return <Outlet key={currency} />
 }
 
 function Nowhere() {

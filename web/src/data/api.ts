@@ -52,7 +52,7 @@ export const api = createApi({
       keepUnusedDataFor: 0,
     }),
     /** The shelf and what suppliers sell; of suppliers only what is of this kind, where it is named. */
-    shopModules: build.query<ShopModule[], OfKind | void>({
+    shopModules: build.query<ShopModule[], OfKind | undefined>({
       query: (kind) => ({ url: '/modules', params: { shop: 1, ...kind } }),
       providesTags: ['shopModules'],
     }),

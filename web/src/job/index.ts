@@ -1,6 +1,7 @@
 export { Identify } from './identify'
 export { Intake } from './intake'
 export { Plan } from './plan'
+export { Quote, QuoteSheet } from './quote'
 export { JobScreen, Start } from './screen'
 export { PlanSheet } from './sheet'
 export { Size } from './size'

@@ -1,10 +1,5 @@
 import { format, formatDistanceToNow, isPast, parseISO } from 'date-fns'
 
-const MONEY = new Intl.NumberFormat('en-IE', { style: 'currency', currency: 'EUR' })
-
-/** Money from minor units. */
-export const money = (minor: number) => MONEY.format(minor / 100)
-
 /** A capacity in GiB, or MiB where it is less than one. */
 export const capacity = (gib: number) => (gib < 1 ? `${gib * 1024} MiB` : `${tidy(gib)} GiB`)
 

@@ -134,11 +134,22 @@ function useSituation(
   pieces: ReadonlyMap<string, Piece>,
   profile: boolean,
 ): Situation {
-  return useMemo(() => {
-    const assignment = prune(machine, stored, pieces)
-    const placement = placementOf(machine, assignment, pieces)
-    const settings = { profile }
-    const evaluation = evaluate({ machine, placement, settings })
-    return { assignment, placement, settings, evaluation }
-  }, [machine, stored, pieces, profile])
+  return useMemo(
+    () => situationOf(machine, stored, pieces, profile),
+    [machine, stored, pieces, profile],
+  )
+}
+
+/** What an assignment comes to in a machine, as far as its slots and these pieces go. */
+export function situationOf(
+  machine: Machine,
+  stored: Assignment,
+  pieces: ReadonlyMap<string, Piece>,
+  profile: boolean,
+): Situation {
+  const assignment = prune(machine, stored, pieces)
+  const placement = placementOf(machine, assignment, pieces)
+  const settings = { profile }
+  const evaluation = evaluate({ machine, placement, settings })
+  return { assignment, placement, settings, evaluation }
 }

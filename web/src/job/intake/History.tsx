@@ -13,13 +13,18 @@ const RECORDS: Record<HistoryLine['record'], string> = {
   photo: 'Photo',
   model: 'Machine record',
   shop: 'The shop’s settings',
-  quote: 'the quote',
-  'price-list': 'a price list',
+  quote: 'Quote',
+  'price-list': 'Price list',
   list: 'Validated list',
 }
 
 const FIELDS: Record<string, string> = {
   found: 'what was found',
+  options: 'options',
+  approval: 'approval',
+  document: 'what was approved',
+  validUntil: 'valid until',
+  depositPercent: 'deposit',
   placement: 'slots',
   profile: 'memory profile',
   dueOn: 'due date',

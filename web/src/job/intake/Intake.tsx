@@ -1,5 +1,5 @@
 import { CustomerChange, JobChange } from '@tembrix/core/records'
-import { Field, numberFrom, TextInput } from '../../ui'
+import { currencySign, Field, inUnits, minorFrom, TextInput } from '../../ui'
 import { useJob, useJobForm } from '../file'
 import { History } from './History'
 
@@ -68,13 +68,16 @@ export function Intake() {
         )}
       </Field>
       <div className="grid grid-cols-2 gap-3">
-        <Field label="Budget, €" error={job.error('budget') && 'This is no amount of money.'}>
+        <Field
+          label={`Budget, ${currencySign()}`}
+          error={job.error('budget') && 'This is no amount of money.'}
+        >
           {(control) => (
             <TextInput
               {...control}
               inputMode="decimal"
-              value={typeof budget === 'number' ? budget / 100 : budget}
-              onValue={(text) => job.set(minorUnits(text), 'budget')}
+              value={inUnits(budget)}
+              onValue={(text) => job.set(minorFrom(text), 'budget')}
             />
           )}
         </Field>
@@ -92,10 +95,4 @@ export function Intake() {
       <History jobId={file.id} />
     </div>
   )
-}
-
-/** Euros as typed in cents; text that is no number stays text. */
-function minorUnits(text: string): unknown {
-  const euros = numberFrom(text)
-  return typeof euros === 'number' ? Number((euros * 100).toFixed(6)) : euros
 }

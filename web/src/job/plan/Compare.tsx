@@ -1,12 +1,11 @@
-import { evaluate } from '@tembrix/core/evaluate'
 import { mixingRisk, verdicts } from '@tembrix/core/plan'
-import { costOf, type Plan, placementOf, prune } from '@tembrix/core/records'
+import { costOf, type Plan } from '@tembrix/core/records'
 import { Columns3, Pin, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { describeModule, modeWord } from '../../board'
 import { created, removed, useAppDispatch } from '../../data'
 import { Button, capacity, Dialog, money, TextInput, tidy } from '../../ui'
-import { type JobView, type Need, useJob } from '../file'
+import { type JobView, type Need, situationOf, useJob } from '../file'
 import { gainFigure, POLICY_NAMES } from './words'
 
 /** Plans that can be kept beside the one on the board. */
@@ -154,10 +153,8 @@ interface Column {
 }
 
 function columnOf({ machine, pieces, file }: JobView, need: Need, plan: Plan): Column {
-  const assignment = prune(machine, plan.placement ?? file.found, pieces)
-  const placement = placementOf(machine, assignment, pieces)
-  const settings = { profile: plan.profile }
-  const evaluation = evaluate({ machine, placement, settings })
+  const situation = situationOf(machine, plan.placement ?? file.found, pieces, plan.profile)
+  const { assignment, placement, settings, evaluation } = situation
   const { run, mode, capacity: size } = evaluation
   const cost = costOf(assignment, pieces)
   const gain = need.gainOf(evaluation)

@@ -1,3 +1,4 @@
+import { isFreeFor, type ModuleRecord, type ShopModule } from '@tembrix/core/records'
 import { useMemo } from 'react'
 import { Tray } from '../../board'
 import { useJob } from '../file'
@@ -17,14 +18,20 @@ export function PlanTray() {
         title: 'Our shelf',
         records: shop.filter(({ source }) => source === 'shelf'),
         none: 'Nothing that fits.',
+        held: (record: ModuleRecord) => keptFor(record as ShopModule, file.id),
       },
       {
         title: 'The supplier’s',
         records: shop.filter(({ source }) => source === 'supplier'),
         none: 'Nothing that fits.',
+        collapse: true,
       },
     ],
-    [file.modules, shop],
+    [file.modules, file.id, shop],
   )
   return <Tray groups={groups} />
+}
+
+function keptFor(piece: ShopModule, jobId: string): string | null {
+  return isFreeFor(piece, jobId) ? null : `kept for job ${piece.keptFor?.number}`
 }

@@ -58,7 +58,7 @@ function Unread({ retry, missing }: { retry: () => void; missing: boolean }) {
 function Opened() {
   const view = useJob()
   const { pathname } = useLocation()
-  const planning = pathname.endsWith('/plan')
+  const planning = /\/(plan|quote)$/.test(pathname)
   useUndoKeys(view)
 
   const { file, machine, plan, now, planned, edit } = view

@@ -1,6 +1,7 @@
 import type { Stage } from '@tembrix/core/records'
-import { plural } from '../../ui'
+import { overdue, plural } from '../../ui'
 import type { JobView } from '../file'
+import { isOnBoard } from '../quote'
 
 export type StepState = 'open' | 'done' | 'attention' | 'blocked'
 
@@ -23,7 +24,7 @@ export function stepsOf(
     { stage: 'identify', name: 'Identify', path: 'identify', ...identify(view) },
     { stage: 'size', name: 'Size', path: 'size', ...size(view) },
     { stage: 'plan', name: 'Plan', path: 'plan', ...plan(view) },
-    { stage: 'quote', name: 'Quote', state: 'open' },
+    { stage: 'quote', name: 'Quote', path: 'quote', ...quote(view) },
     { stage: 'fit', name: 'Fit', state: 'open' },
     { stage: 'verify', name: 'Verify', state: 'open' },
     { stage: 'handover', name: 'Hand over', state: 'open' },
@@ -62,4 +63,19 @@ function plan({ machine, planned, plan }: Pick<JobView, 'machine' | 'planned' | 
   return planned.evaluation.starts
     ? { state: 'done' }
     : { state: 'attention', why: 'as planned the machine does not start' }
+}
+
+function quote({ file, planned, plan }: Pick<JobView, 'file' | 'planned' | 'plan'>): Standing {
+  const last = file.quotes.at(-1)
+  if (!last) return { state: 'open' }
+  const { approval, document, validUntil } = last
+  if (!approval) {
+    return validUntil && overdue(validUntil)
+      ? { state: 'attention', why: 'the quote is no longer valid' }
+      : { state: 'open', why: 'offered, not approved yet' }
+  }
+  const option = document?.options.find(({ id }) => id === approval.optionId)
+  return option && isOnBoard(option, planned.assignment, plan.profile)
+    ? { state: 'done' }
+    : { state: 'attention', why: 'the board shows another plan than was approved' }
 }

@@ -1,0 +1,113 @@
+import { labourOf, minutesOf, priced } from '@tembrix/core/quote'
+import {
+  type Assignment,
+  movesOf,
+  piecesById,
+  purchasesOf,
+  type QuoteDocument,
+  type QuoteOption,
+  STAGES,
+} from '@tembrix/core/records'
+import { addDays, formatISO, subDays } from 'date-fns'
+import { type jobs, modules, type plans, type Transaction } from '../database'
+import { change, create, customerKind, find, machineKind, quoteKind } from '../store'
+import { DEMO_SHOP } from './shop'
+
+type Job = typeof jobs.$inferSelect
+type Plan = Pick<typeof plans.$inferSelect, 'id' | 'name' | 'placement' | 'profile'>
+
+/** A quote over a job's plans from the stage it is quoted at, approved from the stage it is fitted at. */
+export async function seedQuote(
+  tx: Transaction,
+  job: Job,
+  found: Assignment,
+  offered: readonly Plan[],
+): Promise<void> {
+  const stage = STAGES.indexOf(job.stage)
+  if (stage < STAGES.indexOf('quote')) return
+  const options = offered.map(
+    ({ id }): QuoteOption => ({
+      id: crypto.randomUUID(),
+      planId: id,
+      title: '',
+      wording: null,
+      minutes: null,
+      credits: {},
+      extras: [],
+    }),
+  )
+  const quote = { jobId: job.id, number: 1, options, note: '' }
+  const { row } = await create(tx, quoteKind, quote)
+  if (stage < STAGES.indexOf('fit')) return
+  const document = await documentOf(tx, job, found, options, offered)
+  const customer = await find(tx, customerKind, job.customerId)
+  const at = subDays(new Date(), 1).toISOString()
+  const optionId = options[0]?.id as string
+  const approval = { name: customer.name, optionId, at, takenBy: 'Mika' }
+  await change(tx, quoteKind, row.id, { version: 1, approval, document })
+}
+
+async function documentOf(
+  tx: Transaction,
+  job: Job,
+  found: Assignment,
+  options: readonly QuoteOption[],
+  offered: readonly Plan[],
+): Promise<QuoteDocument> {
+  const { terms } = DEMO_SHOP
+  const { machine } = await find(tx, machineKind, job.machineId)
+  const customer = await find(tx, customerKind, job.customerId)
+  const pieces = piecesById(await tx.select().from(modules))
+  return {
+    shopName: terms.shopName,
+    address: terms.address,
+    customerName: customer.name,
+    machineName: machine.name,
+    currency: terms.currency,
+    taxPercent: terms.taxPercent,
+    pricesIncludeTax: terms.pricesIncludeTax,
+    validUntil: formatISO(addDays(new Date(), terms.validDays), { representation: 'date' }),
+    note: '',
+    returnTerms: terms.returnTerms,
+    options: offered.map(({ placement, profile }, at) => {
+      const assignment = placement ?? found
+      const bought = purchasesOf(assignment, pieces)
+      const { moves } = movesOf(found, assignment)
+      const work = { kind: machine.kind, openingMinutes: null, moves, profile }
+      const minutes = minutesOf(labourOf(work, terms.labour))
+      const { labour, ...sum } = priced({
+        ...terms,
+        parts: bought.map(({ times, price }) => times * (price ?? 0)),
+        minutes,
+        extras: [],
+        credits: [],
+      })
+      const total = Object.values(assignment).reduce(
+        (gib, { moduleId }) => gib + (pieces.get(moduleId)?.module.capacityGiB ?? 0),
+        machine.soldered.reduce((gib, { module }) => gib + module.capacityGiB, 0),
+      )
+      return {
+        id: options[at]?.id as string,
+        title: `${total} GB of memory`,
+        wording: `We fit new memory, so that your computer has ${total} GB. What we take out is yours and given back to you.`,
+        lines: [
+          ...bought.map(({ piece, times, price }) => ({
+            kind: 'part' as const,
+            text: piece.module.article,
+            quantity: times,
+            amount: times * (price ?? 0),
+          })),
+          {
+            kind: 'labour' as const,
+            text: `Work, ${minutes} minutes`,
+            quantity: 1,
+            amount: labour,
+          },
+        ],
+        ...sum,
+        placement: assignment,
+        profile,
+      }
+    }),
+  }
+}

@@ -1,0 +1,14 @@
+import { STARTING_TERMS, type Terms } from '@tembrix/core/records'
+import { STARTING_USES } from '@tembrix/core/sizing'
+import { THE_SHOP } from '../shop'
+
+const terms: Terms = {
+  ...STARTING_TERMS,
+  shopName: 'Tandem Lane Repairs',
+  address: '7 Tandem Lane\nWheelbridge\n0555 0100',
+  hourlyRate: 5400,
+  depositPercent: 20,
+}
+
+/** The counter of a bicycle town, where computers are mended too. */
+export const DEMO_SHOP = { id: THE_SHOP, uses: STARTING_USES, policy: 'balanced' as const, terms }

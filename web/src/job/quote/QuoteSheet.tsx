@@ -1,0 +1,207 @@
+import type { Quote, QuoteDocument, QuotedOption } from '@tembrix/core/records'
+import { format, parseISO } from 'date-fns'
+import { Printer } from 'lucide-react'
+import { Link, useParams } from 'react-router'
+import { Bar } from '../../shell'
+import { Button, day, Message, money } from '../../ui'
+import { JobProvider, useJob } from '../file'
+import { useQuote } from './useQuote'
+
+/** The quote on paper, in words for the customer. */
+export function QuoteSheet() {
+  const { id = '' } = useParams()
+  return (
+    <>
+      <Bar>
+        <Link to={`/jobs/${id}/quote`} className="flex min-h-11 items-center underline">
+          Back to the quote
+        </Link>
+      </Bar>
+      <JobProvider
+        id={id}
+        waiting={<p className="p-8 text-center">Opening the job…</p>}
+        failed={(retry, missing) => (
+          <Message title={missing ? 'There is no such job' : 'The job cannot be read'}>
+            {!missing && <Button onClick={retry}>Try again</Button>}
+          </Message>
+        )}
+      >
+        <Sheet />
+      </JobProvider>
+    </>
+  )
+}
+
+function Sheet() {
+  const { file } = useJob()
+  const { quote, document } = useQuote()
+  if (!quote || !document) {
+    return (
+      <Message title="Nothing is offered yet">
+        <Link to={`/jobs/${file.id}/quote`} className="underline">
+          To the quote
+        </Link>
+      </Message>
+    )
+  }
+  const { options, taxPercent, pricesIncludeTax } = document
+  const several = options.length > 1
+  return (
+    <main className="mx-auto my-4 max-w-[52rem] bg-sheet p-8 print:m-0 print:max-w-none print:p-0">
+      <Head quote={quote} document={document} number={file.number} />
+      <p className="mb-4">
+        Memory is where a computer keeps what it is working with; when it is full, it has to fetch
+        everything from the much slower disk.
+        {several && ` You can choose between ${options.length} ways; each is complete in itself.`}
+      </p>
+      {options.map((option, at) => (
+        <Offered
+          key={option.id}
+          option={option}
+          number={several ? at + 1 : null}
+          chosen={quote.approval?.optionId === option.id}
+          taxPercent={taxPercent}
+          pricesIncludeTax={pricesIncludeTax}
+        />
+      ))}
+      <section className="keep-together mt-5 text-[0.93rem]">
+        {document.note && <p className="mb-2 whitespace-pre-line">{document.note}</p>}
+        {document.returnTerms && (
+          <p className="mb-2 whitespace-pre-line">
+            <b className="font-semibold">If it turns out not to work:</b> {document.returnTerms}
+          </p>
+        )}
+        <p>
+          Please save your work and keep a copy of it elsewhere before you bring the computer. What
+          we expect of speed is an estimate from the figures of your computer, not a promise.
+        </p>
+      </section>
+      <Agreement quote={quote} document={document} />
+    </main>
+  )
+}
+
+function Head({
+  quote,
+  document,
+  number,
+}: {
+  quote: Quote
+  document: QuoteDocument
+  number: number
+}) {
+  const { shopName, address, customerName, machineName, validUntil } = document
+  const made = quote.approval?.at ?? (quote.updatedAt || new Date().toISOString())
+  return (
+    <header className="mb-4 flex items-start justify-between gap-6 border-b-2 border-ink pb-3">
+      <div>
+        {shopName && <p className="font-semibold">{shopName}</p>}
+        {address && <p className="text-sm whitespace-pre-line">{address}</p>}
+        <h1 className="mt-3 text-2xl font-bold">Quote for more memory</h1>
+        <p>
+          for <b className="font-semibold">{customerName}</b> · {machineName}
+        </p>
+      </div>
+      <div className="text-right text-sm">
+        <p>
+          Job <b className="font-mono">{number}</b>
+          {quote.number > 1 && `, version ${quote.number}`}
+        </p>
+        <p>{day(made)}</p>
+        <p>
+          Valid until <b className="font-semibold">{day(validUntil)}</b>
+        </p>
+        <Button look="main" className="screen-only mt-2" onClick={() => window.print()}>
+          <Printer size={17} aria-hidden /> Print
+        </Button>
+      </div>
+    </header>
+  )
+}
+
+interface OfferedProps {
+  option: QuotedOption
+  number: number | null
+  chosen: boolean
+  taxPercent: number
+  pricesIncludeTax: boolean
+}
+
+function Offered({ option, number, chosen, taxPercent, pricesIncludeTax }: OfferedProps) {
+  const { title, wording, lines, tax, total, credit, toPay, deposit } = option
+  const row = (name: string, amount: number, strong = false) => (
+    <tr className={strong ? 'border-t border-ink font-semibold' : ''}>
+      <th scope="row" className={`py-0.5 pr-4 text-left ${strong ? '' : 'font-normal'}`}>
+        {name}
+      </th>
+      <td className="text-right whitespace-nowrap">{money(amount)}</td>
+    </tr>
+  )
+  return (
+    <section className="keep-together mb-5 border-t border-rule-2 pt-3">
+      <h2 className="mb-1 flex justify-between gap-4 text-lg font-semibold">
+        <span>
+          {number !== null && `${number}. `}
+          {title}
+          {chosen && <span className="ml-2 text-sm font-semibold">(approved)</span>}
+        </span>
+        <span className="whitespace-nowrap">{money(toPay)}</span>
+      </h2>
+      <p className="mb-2 whitespace-pre-line">{wording}</p>
+      <table className="w-full text-[0.93rem]">
+        <tbody>
+          {lines
+            .filter(({ kind }) => kind !== 'credit')
+            .map(({ text, quantity, amount }) => (
+              <tr key={text}>
+                <td className="py-0.5 pr-4">{quantity > 1 ? `${quantity} × ${text}` : text}</td>
+                <td className="text-right whitespace-nowrap">{money(amount)}</td>
+              </tr>
+            ))}
+          {!pricesIncludeTax && row(`Tax, ${taxPercent} %`, tax)}
+          {row(
+            pricesIncludeTax ? `Total, with ${money(tax)} tax (${taxPercent} %)` : 'Total',
+            total,
+            true,
+          )}
+          {lines
+            .filter(({ kind }) => kind === 'credit')
+            .map(({ text, amount }) => (
+              <tr key={text}>
+                <td className="py-0.5 pr-4">{text}</td>
+                <td className="text-right whitespace-nowrap">{money(amount)}</td>
+              </tr>
+            ))}
+          {credit > 0 && row('To pay', toPay, true)}
+          {deposit > 0 && row('of which a deposit, before we order', deposit)}
+        </tbody>
+      </table>
+    </section>
+  )
+}
+
+function Agreement({ quote, document }: { quote: Quote; document: QuoteDocument }) {
+  const { approval } = quote
+  if (approval) {
+    const option = document.options.find(({ id }) => id === approval.optionId)
+    return (
+      <p className="keep-together mt-6 border-2 border-ink p-3">
+        <b className="font-semibold">{approval.name}</b> agreed to “{option?.title}” on{' '}
+        {format(parseISO(approval.at), 'd MMM yyyy, HH:mm')}.
+      </p>
+    )
+  }
+  return (
+    <footer className="keep-together mt-10 grid grid-cols-3 gap-6 text-sm">
+      {[
+        document.options.length > 1 ? 'Which option' : 'I agree to this',
+        'Name and signature',
+        'Date',
+      ].map((name) => (
+        <p key={name} className="border-t border-ink pt-1">
+          {name}
+        </p>
+      ))}
+    </footer>
+  )
+}

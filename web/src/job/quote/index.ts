@@ -1,0 +1,3 @@
+export { isOnBoard } from './Approve'
+export { Quote } from './Quote'
+export { QuoteSheet } from './QuoteSheet'

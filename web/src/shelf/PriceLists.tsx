@@ -1,0 +1,189 @@
+import { importPrices, PRICE_WORDS } from '@tembrix/core/priceList'
+import {
+  type Offered,
+  PRICE_LIST_LIMIT,
+  type PriceColumn,
+  type PriceList,
+  type ShopModule,
+} from '@tembrix/core/records'
+import { type Columns, guessColumns } from '@tembrix/core/tables'
+import { useCallback, useState } from 'react'
+import { describeModule } from '../board'
+import { useTakeInPriceListMutation } from '../data'
+import { ImportTable, type OpenedTable, TableFile } from '../tableFile'
+import { Check, Field, minorUnits, money, numberFrom, plural, TextInput } from '../ui'
+import { kitOf } from './words'
+
+/** The largest list that is opened, bytes. */
+const LARGEST = 8_000_000
+
+const NAMES: Record<PriceColumn, string> = {
+  article: 'Article',
+  price: 'Price',
+  label: 'Label or description',
+  generation: 'Generation',
+  form: 'Form',
+  capacityGiB: 'Size of a module',
+  pieces: 'Pieces in the kit',
+  dataRate: 'Rate',
+  cl: 'CL',
+  ranks: 'Ranks',
+  width: 'Chip width',
+  ecc: 'ECC',
+  stock: 'In stock',
+  leadDays: 'Days to come',
+}
+
+const PREVIEW: { column: PriceColumn; show: (offer: Offered) => string }[] = [
+  { column: 'article', show: ({ module }) => module.article },
+  { column: 'capacityGiB', show: ({ module }) => describeModule(module) },
+  { column: 'pieces', show: ({ module }) => kitOf(module) },
+  { column: 'price', show: ({ price }) => money(price) },
+  { column: 'stock', show: ({ stock }) => (stock === null ? '–' : String(stock)) },
+  { column: 'leadDays', show: ({ leadDays }) => (leadDays === null ? '–' : String(leadDays)) },
+]
+
+interface Props {
+  lists: readonly PriceList[]
+  offers: readonly ShopModule[]
+}
+
+/** Takes in a supplier's price list, and says what came of the last one. */
+export function PriceLists({ lists, offers }: Props) {
+  const [opened, setOpened] = useState<OpenedTable | null>(null)
+  const [last, setLast] = useState<PriceList | null>(null)
+  const suppliers = [...new Set(offers.map(({ supplier }) => supplier).filter(Boolean))]
+  return (
+    <>
+      <TableFile
+        label="Price list"
+        largest={LARGEST}
+        mostRows={PRICE_LIST_LIMIT}
+        onTable={setOpened}
+      >
+        Import a price list (CSV)
+      </TableFile>
+      {last && (
+        <p className="w-full text-sm" aria-live="polite">
+          {last.name} of {last.supplier}: {last.added} added, {last.changed} changed,{' '}
+          {last.unchanged} as before{last.complete && `, ${last.dropped} no longer sold`}.
+        </p>
+      )}
+      {opened && (
+        <ImportDialog
+          opened={opened}
+          lists={lists}
+          suppliers={suppliers}
+          onDone={setLast}
+          onClose={() => setOpened(null)}
+        />
+      )}
+    </>
+  )
+}
+
+interface ImportProps {
+  opened: OpenedTable
+  lists: readonly PriceList[]
+  suppliers: readonly string[]
+  onDone: (list: PriceList) => void
+  onClose: () => void
+}
+
+function ImportDialog({ opened, lists, suppliers, onDone, onClose }: ImportProps) {
+  const [takeIn, { isLoading, error }] = useTakeInPriceListMutation()
+  const [supplier, setSupplier] = useState(lists[0]?.supplier ?? '')
+  const [markUp, setMarkUp] = useState<unknown>(0)
+  const [complete, setComplete] = useState(false)
+  const markUpPercent =
+    typeof markUp === 'number' && markUp > -100 && markUp <= 1000 ? markUp : null
+  const { table } = opened
+  const read = useCallback(
+    (columns: Columns<PriceColumn>) =>
+      importPrices(table, columns, {
+        markUpPercent: markUpPercent ?? 0,
+        minorUnits: minorUnits(),
+      }),
+    [table, markUpPercent],
+  )
+  const hindrance =
+    supplier.trim() === ''
+      ? 'Name the supplier.'
+      : markUpPercent === null
+        ? 'The mark-up is no per cent figure.'
+        : undefined
+  return (
+    <ImportTable
+      opened={opened}
+      names={NAMES}
+      preview={PREVIEW}
+      guess={(headings) => guessColumns(headings, PRICE_WORDS)}
+      remembered={lists.map(({ mapping }) => mapping)}
+      read={read}
+      one="offer"
+      many="offers"
+      busy={isLoading}
+      failed={
+        error
+          ? ((error as { data?: { error?: { message?: string } } }).data?.error?.message ??
+            'The server did not take the list. Try again in a moment.')
+          : null
+      }
+      hindrance={hindrance}
+      onTake={async (offers, mapping) => {
+        const answer = await takeIn({
+          id: crypto.randomUUID(),
+          supplier,
+          name: opened.name,
+          mapping,
+          complete,
+          offers,
+        })
+        if (!answer.data) return
+        onDone(answer.data)
+        onClose()
+      }}
+      onClose={onClose}
+    >
+      <div className="mb-3 grid grid-cols-[2fr_1fr_2fr] items-end gap-3 border-y border-rule py-2">
+        <Field label="Supplier">
+          {(control) => (
+            <>
+              <TextInput {...control} value={supplier} onValue={setSupplier} />
+              {suppliers.length > 0 && (
+                <span className="flex flex-wrap gap-x-3 text-sm">
+                  {suppliers.slice(0, 4).map((name) => (
+                    <button
+                      key={name}
+                      type="button"
+                      className="underline"
+                      onClick={() => setSupplier(name)}
+                    >
+                      {name}
+                    </button>
+                  ))}
+                </span>
+              )}
+            </>
+          )}
+        </Field>
+        <Field label="Mark-up, %">
+          {(control) => (
+            <TextInput
+              {...control}
+              inputMode="decimal"
+              value={markUp}
+              onValue={(text) => setMarkUp(numberFrom(text) ?? 0)}
+            />
+          )}
+        </Field>
+        <Check
+          label="This is all they sell"
+          hint={`What it leaves out is then out of stock${lists.length > 0 ? `; ${plural(lists.length, 'list')} before` : ''}.`}
+          checked={complete}
+          onChecked={setComplete}
+        />
+      </div>
+    </ImportTable>
+  )
+}

@@ -1,0 +1,36 @@
+import { CURRENCIES, type Currency } from '@tembrix/core/records'
+import { numberFrom } from './TextInput'
+
+const formatter = (currency: Currency) =>
+  new Intl.NumberFormat('en-IE', { style: 'currency', currency, currencyDisplay: 'narrowSymbol' })
+
+let current: { currency: Currency; format: Intl.NumberFormat } = {
+  currency: 'EUR',
+  format: formatter('EUR'),
+}
+
+/** Says which currency the shop reckons in; every amount is written in it from then on. */
+export function reckonIn(currency: Currency): void {
+  if (currency !== current.currency) current = { currency, format: formatter(currency) }
+}
+
+/** How many minor units make one of the shop's currency. */
+export const minorUnits = (): number => 10 ** CURRENCIES[current.currency]
+
+/** Money from minor units. */
+export const money = (minor: number): string =>
+  current.format.format(minor / minorUnits()).replace('-', '−')
+
+/** The currency's sign, for labels. */
+export const currencySign = (): string =>
+  current.format.formatToParts(0).find(({ type }) => type === 'currency')?.value ?? ''
+
+/** An amount as it is typed from minor units; what is no amount stays as it is. */
+export const inUnits = (minor: unknown): unknown =>
+  typeof minor === 'number' ? Number((minor / minorUnits()).toFixed(4)) : minor
+
+/** An amount as typed in minor units; empty is null, and text that is no number stays text. */
+export function minorFrom(text: string): number | string | null {
+  const typed = numberFrom(text)
+  return typeof typed === 'number' ? Number((typed * minorUnits()).toFixed(6)) : typed
+}
