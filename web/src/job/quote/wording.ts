@@ -50,6 +50,7 @@ export function wordingOf(told: Told): string {
     today(told),
     work(told),
     outcome(told),
+    slower(told),
     gains(told),
     ...cautions(told),
     old(told),
@@ -116,6 +117,12 @@ function outcome({ before, after }: Told): string {
     return `${size} Memory is then read along ${number(is)} path${is === 1 ? '' : 's'} instead of ${number(was)}, which is slower.`
   }
   return size
+}
+
+function slower({ before, after }: Told): string {
+  const [was, is] = [before.run?.dataRate ?? 0, after.run?.dataRate ?? 0]
+  if (is >= was || is === 0) return ''
+  return `It runs at a lower rate than today (${is} instead of ${was}), which pays where more memory is what is missing.`
 }
 
 /** Below this nobody notices. */
