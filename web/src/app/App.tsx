@@ -18,6 +18,7 @@ const Plan = lazy(async () => ({ default: (await job()).Plan }))
 const Size = lazy(async () => ({ default: (await job()).Size }))
 const Machines = lazy(async () => ({ default: (await import('../machines')).Machines }))
 const MachineModel = lazy(async () => ({ default: (await import('../machines')).MachineModel }))
+const WhatIf = lazy(async () => ({ default: (await import('../whatif')).WhatIf }))
 const Shelf = lazy(async () => ({ default: (await import('../shelf')).Shelf }))
 const Reference = lazy(async () => ({ default: (await import('../reference')).Reference }))
 const Quote = lazy(async () => ({ default: (await job()).Quote }))
@@ -49,6 +50,7 @@ const router = createBrowserRouter([
       },
       { path: '/machines', element: page(<Machines />) },
       { path: '/machines/:id', element: page(<MachineModel />) },
+      { path: '/what-if', element: page(<WhatIf />) },
       { path: '/shelf', element: page(<Shelf />) },
       { path: '/reference', element: page(<Reference />) },
       { path: '*', element: <Nowhere /> },

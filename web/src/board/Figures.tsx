@@ -8,7 +8,13 @@ interface Props {
   evaluation: Evaluation
   /** The situation to compare with. */
   before?: Evaluation | undefined
-  cost?: { label: string; figure: string; why: string } | undefined
+  cost?: Cost | undefined
+}
+
+export interface Cost {
+  label: string
+  figure: string
+  why: string
 }
 
 const MODES: Record<string, string> = {

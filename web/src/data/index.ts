@@ -45,3 +45,4 @@ export {
 export { overlay, overlayModels } from './overlay'
 export { insist, openStore, type State, type Store, useAppDispatch, useAppSelector } from './store'
 export { done, redone, type Step, undone } from './undo'
+export { opened, tried, triedAgain, triedBefore, type WhatIf } from './whatIf'

@@ -19,10 +19,16 @@ import {
 import { absorb, absorbInto } from './overlay'
 import { claimTab } from './tab'
 import { undoReducer } from './undo'
+import { whatIfReducer } from './whatIf'
 
 function configure(outbox: Outbox) {
   return configureStore({
-    reducer: { [api.reducerPath]: api.reducer, outbox: outboxReducer, undo: undoReducer },
+    reducer: {
+      [api.reducerPath]: api.reducer,
+      outbox: outboxReducer,
+      undo: undoReducer,
+      whatIf: whatIfReducer,
+    },
     preloadedState: { outbox },
     middleware: (standard) => standard().concat(api.middleware),
   })

@@ -1,7 +1,7 @@
 export { ControllerFields } from './ControllerFields'
 export { LimitFields } from './LimitFields'
 export { ModuleDialog } from './ModuleDialog'
-export { draftOf, likelyModule } from './moduleForm'
+export { draftOf, likelyModule, moduleOf } from './moduleForm'
 export { NameFields } from './NameFields'
 export { PART_NAMES, partInWords } from './partWords'
 export { SlotFields } from './SlotFields'

@@ -84,3 +84,8 @@ export function check(draft: ModuleDraft): Checked {
   ])
   return { module: null, faults: Object.fromEntries(faults) }
 }
+
+/** The module of a draft at another standard rate; null where it makes none. */
+export function moduleOf(draft: ModuleDraft, dataRate: number): Module | null {
+  return check(atRate(draft, dataRate)).module
+}

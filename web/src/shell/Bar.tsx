@@ -1,4 +1,4 @@
-import { BookOpen, ClipboardList, HardDrive, Layers, Moon, Sun } from 'lucide-react'
+import { BookOpen, ClipboardList, FlaskConical, HardDrive, Layers, Moon, Sun } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { Link, NavLink } from 'react-router'
 import { SaveState } from './SaveState'
@@ -7,6 +7,7 @@ import { useTheme } from './theme'
 
 const PLACES = [
   { to: '/', name: 'Counter', icon: ClipboardList },
+  { to: '/what-if', name: 'What if', icon: FlaskConical },
   { to: '/shelf', name: 'Shelf', icon: Layers },
   { to: '/machines', name: 'Machines', icon: HardDrive },
   { to: '/reference', name: 'Reference', icon: BookOpen },

@@ -1,6 +1,6 @@
 import type { Blocker, Option } from '@tembrix/core/plan'
+import { POLICY_NAMES } from '../../judgement'
 import { Button, capacity, money } from '../../ui'
-import { POLICY_NAMES } from './words'
 
 interface Props {
   blockers: readonly Blocker[]

@@ -4,12 +4,10 @@ import { Columns3, Pin, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { describeModule, modeWord } from '../../board'
 import { created, removed, useAppDispatch } from '../../data'
+import { POLICY_NAMES } from '../../judgement'
 import { Button, capacity, Dialog, money, TextInput, tidy } from '../../ui'
 import { type JobView, type Need, situationOf, useJob } from '../file'
-import { gainFigure, POLICY_NAMES } from './words'
-
-/** Plans that can be kept beside the one on the board. */
-const KEPT_AT_MOST = 4
+import { gainFigure, PLANS_KEPT } from './words'
 
 /** Keeps the plan on the board beside others, and shows them side by side. */
 export function Compare({ need }: { need: Need }) {
@@ -31,7 +29,7 @@ export function Compare({ need }: { need: Need }) {
 
   return (
     <>
-      <Button disabled={kept.length >= KEPT_AT_MOST} onClick={keep}>
+      <Button disabled={kept.length >= PLANS_KEPT} onClick={keep}>
         <Pin size={17} aria-hidden /> Keep
       </Button>
       {kept.length > 0 && (

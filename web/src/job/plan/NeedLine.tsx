@@ -1,9 +1,9 @@
 import { POLICIES, type Policy } from '@tembrix/core/plan'
 import { JobChange } from '@tembrix/core/records'
 import { Link } from 'react-router'
+import { POLICY_NAMES } from '../../judgement'
 import { Field, money, numberFrom, Select, TextInput, tidy } from '../../ui'
 import { type Need, useJob, useJobForm } from '../file'
-import { POLICY_NAMES } from './words'
 
 /** What is planned for: how much at least, for how much money, and by which school. */
 export function NeedLine({ need }: { need: Need }) {

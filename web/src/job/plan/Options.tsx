@@ -1,6 +1,9 @@
 import { type Option, type PlanRequest, picks, verdicts } from '@tembrix/core/plan'
 import { type Assignment, isFreeFor, planSupply, staying } from '@tembrix/core/records'
+import { Pin } from 'lucide-react'
 import { lazy, Suspense, useMemo } from 'react'
+import { created, useAppDispatch } from '../../data'
+import { OBJECTION_WORDS } from '../../judgement'
 import { usePlanner } from '../../planner'
 import { Button, list, plural, tidy } from '../../ui'
 import { type JobView, type Need, useJob } from '../file'
@@ -9,7 +12,7 @@ import { NeedLine } from './NeedLine'
 import { OptionTable } from './OptionTable'
 import { Picks } from './Picks'
 import { SetAsideList } from './SetAsideList'
-import { OBJECTION_WORDS } from './words'
+import { PICK_NAMES, PLANS_KEPT } from './words'
 
 const TradeOffs = lazy(async () => ({ default: (await import('./TradeOffs')).TradeOffs }))
 
@@ -22,6 +25,7 @@ export function Options({ need }: { need: Need }) {
     return planSupply(file.modules, free)
   }, [file.modules, file.id, shop])
   const { minGiB, policy } = need
+  const dispatch = useAppDispatch()
   const request = useMemo<PlanRequest>(
     () => ({
       machine,
@@ -47,6 +51,25 @@ export function Options({ need }: { need: Need }) {
     edit.step('plans', plan, { placement: assignmentOf(option) })
   }
 
+  /** The first pick on the board, the others kept beside it under their names. */
+  function keepPicks() {
+    const distinct = named.filter(
+      (pick, at) => named.findIndex(({ option }) => option === pick.option) === at,
+    )
+    const [first, ...others] = distinct
+    if (first) choose(first.option)
+    for (const { name, option } of others.slice(0, PLANS_KEPT - file.plans.length + 1)) {
+      const target = { jobId: file.id, collection: 'plans' as const }
+      const fields = { name: PICK_NAMES[name], placement: assignmentOf(option) }
+      dispatch(
+        created(
+          { ...target, recordId: crypto.randomUUID() },
+          { jobId: file.id, ...fields, profile: plan.profile },
+        ),
+      )
+    }
+  }
+
   const onBoard = piecesIn(planned.assignment)
   const current = options.find(
     (option) =>
@@ -63,6 +86,15 @@ export function Options({ need }: { need: Need }) {
       {options.length > 0 && (
         <>
           <Picks picks={named} need={need} current={current} onChoose={choose} />
+          {new Set(named.map(({ option }) => option)).size > 1 && (
+            <Button
+              className="self-start"
+              disabled={file.plans.length > PLANS_KEPT}
+              onClick={keepPicks}
+            >
+              <Pin size={17} aria-hidden /> Keep these, to quote from
+            </Button>
+          )}
           <section aria-label="Trade-offs">
             <h3 className="font-semibold">
               {plural(options.length, 'trade-off')} worth having

@@ -2,11 +2,11 @@ import { Printer, RotateCcw } from 'lucide-react'
 import { Tabs } from 'radix-ui'
 import { Link } from 'react-router'
 import { FindingList } from '../../findings'
+import { Judgement } from '../../judgement'
 import { Button, capacity } from '../../ui'
 import { useJob, useNeed } from '../file'
 import { Compare } from './Compare'
 import { Gains } from './Gains'
-import { Judgement } from './Judgement'
 import { Options } from './Options'
 import { Validated } from './Validated'
 import { WhyNot } from './WhyNot'
@@ -61,7 +61,14 @@ export function Plan() {
         )}
         <FindingList machine={machine} evaluation={planned.evaluation} />
         <Gains need={need} />
-        <Judgement need={need} />
+        {planned.evaluation.starts && (
+          <Judgement
+            machine={machine}
+            placement={planned.placement}
+            settings={planned.settings}
+            policy={need.policy}
+          />
+        )}
         <Validated />
         <WhyNot />
       </Tabs.Content>

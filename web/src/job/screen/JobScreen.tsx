@@ -1,9 +1,9 @@
 import { Redo2, Undo2 } from 'lucide-react'
-import { memo, type ReactNode, useEffect } from 'react'
+import { type ReactNode, useEffect } from 'react'
 import { Navigate, Outlet, useLocation, useNavigate, useParams } from 'react-router'
-import { Board, Desk, Figures, Gates, MemoryStrip } from '../../board'
+import { BoardColumn, Desk, Legend } from '../../board'
 import { Bar } from '../../shell'
-import { Button, Check, Message, money, plural } from '../../ui'
+import { Button, Message, money, plural } from '../../ui'
 import { JobProvider, type JobView, useJob } from '../file'
 import { FoundTray } from '../identify'
 import { PlanTray } from '../plan'
@@ -87,40 +87,13 @@ function Opened() {
       </Bar>
       <div className="flex min-h-0 flex-1 flex-col gap-1.5 p-1.5 lg:flex-row">
         <Rail />
-        <div className="flex min-h-0 min-w-0 flex-col gap-1.5 max-lg:shrink-0 lg:flex-[1.75]">
-          <div className="min-h-0 flex-1 max-lg:h-72 max-lg:flex-none">
-            <Board
-              findings={shown.evaluation.findings}
-              before={planning ? now.assignment : undefined}
-            />
-          </div>
-          <div className="shrink-0 bg-sheet">
-            <Figures
-              evaluation={shown.evaluation}
-              before={planning ? now.evaluation : undefined}
-              cost={planning ? costFigure(view) : undefined}
-            />
-            <MemoryStrip
-              machine={machine}
-              placement={shown.placement}
-              evaluation={shown.evaluation}
-            />
-            <Gates
-              machine={machine}
-              placement={shown.placement}
-              evaluation={shown.evaluation}
-              profileSwitch={
-                planning && machine.profiles ? (
-                  <Check
-                    label="Ask for it"
-                    checked={plan.profile}
-                    onChecked={(profile) => edit.step('plans', plan, { profile })}
-                  />
-                ) : undefined
-              }
-            />
-          </div>
-        </div>
+        <BoardColumn
+          machine={machine}
+          {...shown}
+          before={planning ? now : undefined}
+          cost={planning ? costFigure(view) : undefined}
+          onProfile={planning ? (profile) => edit.step('plans', plan, { profile }) : undefined}
+        />
         <main className="min-h-0 min-w-0 flex-1 overflow-auto bg-sheet p-3">
           <Outlet />
         </main>
@@ -185,24 +158,3 @@ function useUndoKeys({ edit }: JobView): void {
     return () => window.removeEventListener('keydown', keyed)
   }, [edit])
 }
-
-const KEYS = [
-  ['Enter', 'pick up or put down'],
-  ['1–9', 'into that slot'],
-  ['Del', 'take out'],
-  ['Esc', 'put back'],
-  ['Ctrl Z', 'undo'],
-] as const
-
-const Legend = memo(function Legend() {
-  return (
-    <p className="flex shrink-0 gap-4 overflow-hidden bg-sheet px-3 pt-0.5 pb-1.5 text-[0.8rem] whitespace-nowrap text-ink-2">
-      {KEYS.map(([key, does]) => (
-        <span key={key}>
-          <kbd className="rounded-xs border border-rule-2 px-1 font-mono">{key}</kbd> {does}
-        </span>
-      ))}
-      <span className="max-lg:hidden">or drag, or tap a module and then a slot</span>
-    </p>
-  )
-})

@@ -1,16 +1,22 @@
-import { mixingRisk, POLICIES, verdicts } from '@tembrix/core/plan'
+import type { Machine, Placement, Settings } from '@tembrix/core/model'
+import { mixingRisk, POLICIES, type Policy, verdicts } from '@tembrix/core/plan'
 import { Check, TriangleAlert } from 'lucide-react'
-import { list } from '../../ui'
-import { type Need, useJob } from '../file'
+import { list } from '../ui'
 import { MIXING_WORDS, OBJECTION_WORDS, POLICY_NAMES } from './words'
 
-/** What each school says of the plan, and what mixing modules risks. */
-export function Judgement({ need }: { need: Need }) {
-  const { machine, planned } = useJob()
-  if (!planned.evaluation.starts) return null
-  const said = verdicts(machine, planned.placement)
+interface Props {
+  machine: Machine
+  placement: Placement
+  settings: Settings
+  /** The school that is planned by. */
+  policy: Policy | null
+}
+
+/** What each school says of a placement that starts, and what mixing modules risks. */
+export function Judgement({ machine, placement, settings, policy: own }: Props) {
+  const said = verdicts(machine, placement)
   const touchy = machine.touchy ?? false
-  const { level, reasons } = mixingRisk(machine, planned.placement, planned.settings, touchy)
+  const { level, reasons } = mixingRisk(machine, placement, settings, touchy)
   return (
     <section aria-label="What the schools say">
       <h3 className="font-semibold">What the schools say</h3>
@@ -24,7 +30,7 @@ export function Judgement({ need }: { need: Need }) {
             )}
             <span>
               <b className="font-semibold">{POLICY_NAMES[policy]}</b>
-              {policy === need.policy && ' (this job’s)'}:{' '}
+              {policy === own && ' (this job’s)'}:{' '}
               {said[policy].length === 0
                 ? 'would accept it'
                 : `would not: ${list(said[policy].map((one) => OBJECTION_WORDS[one]))}`}

@@ -1,0 +1,2 @@
+export { Judgement } from './Judgement'
+export { OBJECTION_WORDS, POLICY_NAMES } from './words'

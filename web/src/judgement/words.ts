@@ -1,0 +1,25 @@
+import type { MixingReason, Objection, Policy } from '@tembrix/core/plan'
+
+export const POLICY_NAMES: Record<Policy, string> = {
+  matched: 'Matched kit or nothing',
+  balanced: 'Equal channels',
+  capacity: 'Capacity first',
+}
+
+export const OBJECTION_WORDS: Record<Objection, string> = {
+  CHANNEL_EMPTY: 'a channel stays empty',
+  CHANNELS_UNEVEN: 'the channels hold unequal amounts',
+  ARTICLES_MIXED: 'modules of different articles',
+  KIT_SPLIT: 'a kit is taken apart',
+  KITS_COMBINED: 'kits are put together that were not tested together',
+}
+
+export const MIXING_WORDS: Record<MixingReason, string> = {
+  ARTICLES: 'different articles',
+  DIES: 'different memory dies',
+  RANKS: 'different ranks',
+  RATES: 'different rates',
+  SHARED_CHANNEL: 'several on one channel',
+  PROFILE: 'a memory profile is asked of a mixed set',
+  TOUCHY: 'the platform is known to be touchy',
+}
