@@ -6,6 +6,7 @@ const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.mi
 
 for (const colorScheme of ['light', 'dark'] as const) {
   test(`screens meet the accessibility rules, ${colorScheme}`, async ({ page, app }) => {
+    test.setTimeout(240_000)
     await page.emulateMedia({ colorScheme })
     const screens = [
       () => page.goto(app.address),
@@ -25,6 +26,27 @@ for (const colorScheme of ['light', 'dark'] as const) {
         await page.getByRole('link', { name: 'Heron 15' }).click()
       },
       () => page.goto(`${app.address}/reference`),
+      () => openJob(page, app, 'Aldwin', 'quote'),
+      () => openJob(page, app, 'Adair', 'quote'),
+      async () => {
+        const id = await openJob(page, app, 'Aldwin', 'quote')
+        await page.goto(`${app.address}/jobs/${id}/quote-sheet`)
+      },
+      () => page.goto(`${app.address}/shelf`),
+      async () => {
+        await page.goto(`${app.address}/shelf`)
+        await page.getByRole('tab', { name: 'Suppliers’ offers' }).click()
+      },
+      async () => {
+        await page.goto(`${app.address}/shelf`)
+        await page.getByRole('button', { name: 'Put on the shelf' }).click()
+      },
+      () => page.goto(`${app.address}/what-if`),
+      async () => {
+        await page.goto(`${app.address}/what-if`)
+        await page.getByRole('button', { name: /^Desktop, 4 slots/ }).click()
+        await page.getByRole('button', { name: 'Put in 16 GiB' }).click()
+      },
     ]
     for (const open of screens) {
       await open()
@@ -51,6 +73,9 @@ test('nothing is cut off sideways on a tablet', async ({ page, app }) => {
     'identify',
     'size',
     'plan',
+    'quote',
+    '/shelf',
+    '/what-if',
     '/machines',
     '/reference',
     '/jobs/new',

@@ -32,6 +32,64 @@ export async function openJob(page: Page, app: Application, search: string, step
   return job.id
 }
 
+/**
+ * A job of its own for a test: a customer, one of the shop's models, and what its slots hold. What
+ * stands before the rate on a small-outline DDR4-2666 label says what is in a slot.
+ */
+export async function newJob(
+  page: Page,
+  app: Application,
+  customer: string,
+  model: string,
+  slots: Record<string, string>,
+) {
+  const api = `${app.address}/api/v1`
+  const ask = async (path: string) => (await page.request.get(`${api}/${path}`)).json()
+  const send = async (path: string, data: object) =>
+    (await page.request.post(`${api}/${path}`, { data })).json()
+  const known = (await ask('models')) as { id: string; machine: { name: string } }[]
+  const found = known.find(({ machine }) => machine.name === model)
+  if (!found) throw new Error(`no model ${model}`)
+  const { id: modelId, machine } = found
+  const job = await send('jobs', {
+    customer: { name: customer },
+    machine: { machine, modelId },
+    complaint: 'Too slow',
+  })
+  const held: Record<string, { moduleId: string }> = {}
+  for (const [slotId, label] of Object.entries(slots)) {
+    const { modules } = await send('read', { text: `${label} PC4-2666V-SA1-11` })
+    const module = {
+      article: 'found in it',
+      kit: null,
+      voltages: [1.2],
+      ...pick(modules[0].module, FIGURES),
+      speeds: [{ kind: 'standard', dataRate: 2666, cl: 19, trcd: 19, trp: 19, tras: 43 }],
+    }
+    held[slotId] = {
+      moduleId: (await send('modules', { jobId: job.id, source: 'customer', module })).id,
+    }
+  }
+  await page.request.patch(`${api}/jobs/${job.id}`, { data: { version: 1, found: held } })
+  return {
+    id: job.id as string,
+    number: job.number as number,
+    address: `${app.address}/jobs/${job.id}`,
+  }
+}
+
+const FIGURES = [
+  'generation',
+  'formFactor',
+  'buffering',
+  'ecc',
+  'capacityGiB',
+  'ranks',
+  'deviceWidth',
+]
+const pick = (of: Record<string, unknown>, names: readonly string[]) =>
+  Object.fromEntries(names.map((name) => [name, of[name]]))
+
 export const saved = (page: Page) => expect(page.getByTestId('save-state')).toHaveText('All saved')
 
 export const slot = (page: Page, id: string) =>

@@ -15,7 +15,11 @@ export function Answer({ trying }: { trying: Trying }) {
     const [first] = findings
     const why = first ? wordingOf({ finding: first, machine, evaluation }).title : ''
     return (
-      <p aria-live="polite" className="border-l-4 border-stop bg-stop-soft px-3 py-2 text-lg">
+      <p
+        role="status"
+        aria-label="Answer"
+        className="border-l-4 border-stop bg-stop-soft px-3 py-2 text-lg"
+      >
         <b className="font-semibold">No.</b> {why}
       </p>
     )
@@ -25,7 +29,8 @@ export function Answer({ trying }: { trying: Trying }) {
   const but = risks > 0 || level === 'some' || level === 'high'
   return (
     <p
-      aria-live="polite"
+      role="status"
+      aria-label="Answer"
       className={`border-l-4 px-3 py-2 text-lg ${but ? 'border-risk-line bg-risk-soft' : 'border-act bg-act-soft'}`}
     >
       <b className="font-semibold">{but ? 'Yes, but.' : 'Yes.'}</b>{' '}

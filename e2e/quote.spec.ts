@@ -1,0 +1,125 @@
+import { expect, figure, newJob, saved, slot, test } from './fixtures'
+
+test('from the demand to an approved quote', async ({ page, app }) => {
+  const { address } = await newJob(page, app, 'Hedda Lorimer', 'Heron 15', { A: '8GB 1Rx8' })
+  await page.goto(`${address}/size`)
+  await page.getByRole('button', { name: 'Photos' }).click()
+  await page.getByRole('button', { name: 'Browsing' }).click()
+  await expect(page.getByRole('region', { name: 'Demand' })).toContainText(/\d GiB/)
+  await page.getByRole('link', { name: 'On to Plan' }).click()
+
+  await page.getByRole('tab', { name: 'Trade-offs' }).click()
+  await page.getByLabel('At least, GiB usable').fill('16')
+  await expect(page.getByRole('list', { name: 'Picks' })).toBeVisible()
+  await page.getByRole('button', { name: 'Keep these, to quote from' }).click()
+  await expect(slot(page, 'B')).toContainText('new')
+
+  await page.getByRole('link', { name: 'Quote' }).click()
+  await page.getByRole('button', { name: /Quote \d plans to choose from/ }).click()
+  const options = page.getByRole('list', { name: 'Options' })
+  const first = options.getByRole('listitem').first()
+  await expect(first.getByLabel('For the customer')).toHaveValue(
+    /^Your laptop has 8 GB of memory today, in one module\. We add a /,
+  )
+  // The hatch of this model opens in 12 minutes; then battery 3, a module 2, start 8, test 10.
+  await expect(first.getByLabel('Minutes')).toHaveAttribute('placeholder', '35')
+  await first.getByLabel('Heading').fill('The small step')
+  await first.getByRole('button', { name: 'A further line' }).click()
+  await first.getByLabel('What further line 1 is for').fill('Cleaning the fan')
+  await first.getByLabel('Amount of further line 1').fill('12,50')
+  const sum = first.getByRole('table', { name: /What The small step comes to/ })
+  await expect(sum.getByRole('row', { name: /Cleaning the fan/ })).toContainText('€12.50')
+  // 35 minutes at 54.00 an hour.
+  await expect(sum.getByRole('row', { name: /^Work, 35 minutes/ })).toContainText('€31.50')
+
+  const second = options.getByRole('listitem').nth(1)
+  await second.getByRole('button').first().click()
+  await second.getByLabel('Minutes').fill('long')
+  await expect(second.getByLabel('Minutes')).toHaveAttribute('aria-invalid', 'true')
+  await second.getByLabel('Minutes').fill('50')
+  await second.getByLabel('For the customer').fill('Eight times the memory, in our own words.')
+  const credit = second.getByLabel(/^Credit for 8 GiB/)
+  await credit.fill('4')
+  await expect(second.getByRole('row', { name: /^To pay/ })).toBeVisible()
+  await saved(page)
+  await page.reload()
+  await expect(options.getByRole('button', { name: /The small step/ })).toBeVisible()
+
+  await page.getByRole('link', { name: 'For the customer, to print' }).click()
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.getByText('Tandem Lane Repairs')).toBeVisible()
+  await expect(page.getByRole('heading', { name: /1\. The small step/ })).toBeVisible()
+  await expect(page.getByText('Eight times the memory, in our own words.')).toBeVisible()
+  await expect(page.getByRole('banner')).toBeHidden()
+  await expect(page.getByRole('button', { name: 'Print' })).toBeHidden()
+  await page.emulateMedia({ media: 'screen' })
+  await page.getByRole('link', { name: 'Back to the quote' }).click()
+
+  const approval = page.getByRole('region', { name: 'Approval' })
+  await approval.getByLabel('Who agrees').fill('')
+  await approval.getByRole('button', { name: 'Approved' }).click()
+  await expect(approval.getByText('Say which option.')).toBeVisible()
+  await expect(approval.getByText('Who approves it?')).toBeVisible()
+  await approval.getByRole('radio').nth(1).check()
+  await approval.getByLabel('Who agrees').fill('Hedda Lorimer')
+  await approval.getByRole('button', { name: 'Approved' }).click()
+
+  await expect(approval).toContainText('Approved by Hedda Lorimer on')
+  await expect(page.getByText('Eight times the memory, in our own words.')).toBeVisible()
+  // The option that was kept beside the board is on it now.
+  await expect(figure(page, 'Capacity')).toContainText('64 GiB')
+  await saved(page)
+  await page.reload()
+  await expect(approval).toContainText('Approved by Hedda Lorimer on')
+  await expect(page.getByRole('link', { name: 'Quote' }).getByLabel('done')).toBeVisible()
+  await expect(page.getByLabel('Minutes')).toBeHidden()
+
+  await page.getByRole('link', { name: 'Plan' }).click()
+  await page.getByRole('button', { name: 'As found' }).click()
+  await page.getByRole('link', { name: 'Quote' }).click()
+  await expect(page.getByText('The board shows another plan than was approved.')).toBeVisible()
+  await page.getByRole('button', { name: 'Put the approved plan on the board' }).click()
+  await expect(figure(page, 'Capacity')).toContainText('64 GiB')
+
+  await page.getByRole('button', { name: 'A new version' }).click()
+  await expect(page.getByRole('heading', { name: 'Quote, version 2' })).toBeVisible()
+  await expect(options.getByRole('button', { name: /The small step/ })).toBeVisible()
+})
+
+test('the shop’s terms change what a draft comes to, not what was approved', async ({
+  page,
+  app,
+}) => {
+  const { address } = await newJob(page, app, 'Bela Sorrel', 'Heron 15', { A: '8GB 1Rx8' })
+  await page.goto(`${address}/plan`)
+  await page
+    .getByRole('region', { name: 'Tray' })
+    .getByRole('button', { name: /^8 GiB DDR4-3200.*kit of 2|^16 GiB DDR4-3200.*kit of 2/ })
+    .first()
+    .click()
+  await slot(page, 'B').click()
+  await page.getByRole('link', { name: 'Quote' }).click()
+  await page.getByRole('button', { name: 'Quote the plan on the board' }).click()
+  const total = page.getByRole('row', { name: /^Total/ })
+  const before = (await total.textContent()) ?? ''
+
+  await page.getByRole('button', { name: 'The shop’s terms' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('An hour of work, €').fill('dear')
+  await expect(dialog.getByText('A figure is needed here.')).toBeVisible()
+  await expect(dialog.getByRole('button', { name: 'Save for the shop' })).toBeDisabled()
+  await dialog.getByLabel('An hour of work, €').fill('108')
+  await dialog.getByRole('button', { name: 'Save for the shop' }).click()
+  await expect(dialog).toBeHidden()
+  await expect(total).not.toHaveText(before)
+
+  await page.getByRole('region', { name: 'Approval' }).getByRole('button').click()
+  await expect(page.getByText(/^Approved by Bela Sorrel/)).toBeVisible()
+  const approved = await page.getByRole('row', { name: /^To pay/ }).textContent()
+  await saved(page)
+  await page.getByRole('button', { name: 'The shop’s terms' }).click()
+  await dialog.getByLabel('An hour of work, €').fill('54')
+  await dialog.getByRole('button', { name: 'Save for the shop' }).click()
+  await expect(dialog).toBeHidden()
+  await expect(page.getByRole('row', { name: /^To pay/ })).toHaveText(approved ?? 'nothing')
+})

@@ -1,0 +1,162 @@
+import { expect, newJob, saved, slot, test } from './fixtures'
+
+test('a kit is put on the shelf by its label, kept together, and taken apart only when asked', async ({
+  page,
+  app,
+}) => {
+  await page.goto(`${app.address}/shelf`)
+  await page.getByRole('button', { name: 'Put on the shelf' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByRole('button', { name: 'Put it there' }).click()
+  await expect(dialog.getByText('Not said yet what it is.')).toBeVisible()
+  await dialog.getByLabel('Its label').fill('4gb 1rx16 pc4-2400t-sc0-10')
+  await expect(dialog.getByText('4 GiB DDR4-2400 small-outline')).toBeVisible()
+  await dialog.getByLabel('Pieces').fill('2')
+  await dialog.getByLabel('Price of each, €').fill('cheap')
+  await dialog.getByLabel('Serial numbers').fill('ZZ-1, ZZ-2')
+  await dialog.getByRole('button', { name: 'Put it there' }).click()
+  await expect(dialog.getByText('This is no amount of money.')).toBeVisible()
+  await dialog.getByLabel('Price of each, €').fill('6,50')
+  await dialog.getByRole('button', { name: 'today' }).click()
+  await dialog.getByRole('button', { name: 'Put it there' }).click()
+  await expect(dialog).toBeHidden()
+
+  await page.getByLabel('Search the shelf').fill('zz-')
+  const rows = page.getByRole('row').filter({ hasText: 'ZZ-' })
+  await expect(rows).toHaveCount(2)
+  await expect(rows.first()).toContainText('kit of 2, kept together')
+  await expect(rows.first()).toContainText('€6.50')
+  await page.getByRole('button', { name: /^Take the kit .* apart$/ }).click()
+  await expect(dialog).toContainText('were tested together')
+  await dialog.getByRole('button', { name: 'Keep it together' }).click()
+  await expect(rows.first()).toContainText('kept together')
+  await page.getByRole('button', { name: /^Take the kit .* apart$/ }).click()
+  await dialog.getByRole('button', { name: 'Take it apart' }).click()
+  await expect(dialog).toBeHidden()
+  await expect(rows.first()).not.toContainText('kept together')
+
+  await page.getByRole('button', { name: /^Change .*ZZ-2$/ }).click()
+  await dialog.getByLabel('Note').fill('bent corner')
+  await dialog.getByRole('button', { name: 'Save' }).click()
+  await expect(rows.nth(1)).toContainText('bent corner')
+  await page.getByRole('button', { name: /^Change .*ZZ-2$/ }).click()
+  await dialog.getByRole('button', { name: 'Take off the shelf' }).click()
+  await expect(rows).toHaveCount(1)
+})
+
+test('a piece that one job plans on is kept from the next', async ({ page, app, context }) => {
+  const [first, second] = [
+    await newJob(page, app, 'Wanda Pell', 'Heron 15', { A: '8GB 1Rx8' }),
+    await newJob(page, app, 'Iago Brant', 'Heron 15', { A: '8GB 1Rx8' }),
+  ]
+  const other = await context.newPage()
+  await other.goto(`${second.address}/plan`)
+  const used = (of: typeof page) =>
+    of
+      .getByRole('region', { name: 'Tray' })
+      .getByRole('button', { name: /^16 GiB DDR4-3200 small-outline, Larkfield.*€26/ })
+  await expect(used(other)).toBeEnabled()
+
+  await page.goto(`${first.address}/plan`)
+  await used(page).click()
+  await slot(page, 'B').click()
+  await saved(page)
+
+  // The other screen was open before: it is told when it reaches for the piece.
+  await used(other).click()
+  await slot(other, 'B').click()
+  await expect(other.getByTestId('save-state')).toHaveText('1 not accepted')
+  await other.getByTestId('save-state').click()
+  await expect(other.getByRole('dialog')).toContainText(`is kept for job ${first.number}`)
+  await other.getByRole('button', { name: 'Give this change up' }).click()
+  await expect(other.getByRole('dialog')).toBeHidden()
+  await expect(
+    other.getByRole('button', { name: new RegExp(`kept for job ${first.number}`) }),
+  ).toBeDisabled()
+
+  await page.goto(`${app.address}/shelf`)
+  await page.getByLabel('Search the shelf').fill(`job ${first.number}`)
+  await expect(page.getByRole('link', { name: `job ${first.number}` })).toBeVisible()
+})
+
+const PRICES = [
+  'Order code;Type;Form;Size;Kit;Rate;Price;Stock',
+  ...Array.from({ length: 400 }, (_, at) => {
+    const price = at % 100 === 7 ? 'on request' : (20 + at / 10).toFixed(2)
+    return `PL-${at};DDR4;SO-DIMM;${[8, 16, 32][at % 3]}GB;1;3200;${price};${at % 5}`
+  }),
+].join('\n')
+
+test('a price list is mapped, looked over and taken in; the bad rows are shown', async ({
+  page,
+  app,
+}) => {
+  await page.goto(`${app.address}/shelf`)
+  await page.getByRole('tab', { name: 'Suppliers’ offers' }).click()
+  const open = () =>
+    page.getByLabel('Price list').setInputFiles({
+      name: 'autumn.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(PRICES),
+    })
+  await open()
+  const dialog = page.getByRole('dialog', { name: 'Import autumn.csv' })
+  await expect(dialog.getByText('396 offers of 400 rows')).toBeVisible()
+  await expect(dialog.getByText('4 rows cannot be imported and are left out')).toBeVisible()
+  await expect(dialog.getByText('line 9: The price is missing, or no amount.')).toBeVisible()
+  await expect(dialog.getByText('Name the supplier.')).toBeVisible()
+  await expect(dialog.getByRole('button', { name: 'Import 396' })).toBeDisabled()
+
+  await dialog.getByLabel('Rate').selectOption({ label: 'not in the list' })
+  await expect(dialog.getByText('0 offers of 400 rows')).toBeVisible()
+  await dialog.getByLabel('Rate').selectOption({ label: 'Rate' })
+  await dialog.getByLabel('Supplier').fill('Thistle & Daughters')
+  await dialog.getByLabel('Mark-up, %').fill('10')
+  await expect(dialog.getByRole('row', { name: /PL-0/ })).toContainText('€22.00')
+  await dialog.getByRole('button', { name: 'Import 396' }).click()
+  await expect(page.getByText('autumn.csv of Thistle & Daughters: 396 added')).toBeVisible()
+  await page.getByLabel('Search the offers').fill('thistle pl-3')
+  await expect(page.getByRole('row', { name: /PL-3 / }).first()).toContainText('€22.33')
+
+  // The same again: the columns are remembered, and nothing is new.
+  await open()
+  await expect(dialog.getByLabel('Supplier')).toHaveValue('Thistle & Daughters')
+  await dialog.getByLabel('Mark-up, %').fill('10')
+  await expect(dialog.getByRole('row', { name: /PL-0/ })).toContainText('€22.00')
+  await dialog.getByRole('button', { name: 'Import 396' }).click()
+  await expect(page.getByText(/0 added, 0 changed, 396 as before/)).toBeVisible()
+})
+
+test('the supplier is asked; one that fails or dawdles is said to, and can be given up', async ({
+  page,
+  app,
+}) => {
+  await page.goto(`${app.address}/shelf`)
+  await page.getByRole('tab', { name: 'Ask the supplier' }).click()
+  await page.getByLabel('What is looked for').fill('W4S-2x32')
+  await page.getByRole('button', { name: 'Ask', exact: true }).click()
+  const take = page.getByRole('button', { name: 'Take up Wendover W4S-2x32-3200' })
+  await take.click()
+  await expect(page.getByRole('row', { name: /W4S-2x32-3200/ })).toContainText('taken up')
+
+  const mood = page.getByLabel(/is simulated/)
+  await mood.selectOption({ label: 'with errors' })
+  await page.getByLabel('What is looked for').fill('W4S-2x16')
+  await page.getByRole('button', { name: 'Ask', exact: true }).click()
+  await expect(page.getByRole('alert')).toContainText('The supplier answered with an error.')
+  await mood.selectOption({ label: 'slowly' })
+  await page.getByRole('button', { name: 'Ask', exact: true }).click()
+  await page.getByRole('button', { name: 'Stop waiting' }).click()
+  await expect(page.getByText('Waiting for the supplier…')).toBeHidden()
+  await expect(page.getByRole('alert')).toBeHidden()
+  await mood.selectOption({ label: 'at once' })
+  await page.getByRole('button', { name: 'Ask', exact: true }).click()
+  await expect(page.getByText(/\d offers? of Marrowby Parts/)).toBeVisible()
+
+  const { address } = await newJob(page, app, 'Oda Finch', 'Heron 15', { A: '8GB 1Rx8' })
+  await page.goto(`${address}/plan`)
+  await page.getByLabel('Find among The supplier’s').fill('W4S-2x32-3200')
+  await expect(
+    page.getByRole('region', { name: 'Tray' }).getByRole('button', { name: /W4S-2x32-3200/ }),
+  ).toBeVisible()
+})
