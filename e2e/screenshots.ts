@@ -11,6 +11,9 @@ const VIEWS: {
   job?: string
   path: string
   open?: string
+  tab?: string
+  /** Buttons by how they begin, one after the other. */
+  press?: string[]
   width?: number
   dark?: boolean
 }[] = [
@@ -18,10 +21,20 @@ const VIEWS: {
   { name: 'new-job', path: '/jobs/new' },
   { name: 'intake', job: 'Ashby', path: '/intake' },
   { name: 'identify', job: 'Ashby', path: '/identify' },
+  { name: 'size', job: 'Varga', path: '/size' },
   { name: 'plan', job: 'Wren', path: '/plan' },
+  { name: 'trade-offs', job: 'Aldwin', path: '/plan', tab: 'Trade-offs' },
+  { name: 'quote', job: 'Aldwin', path: '/quote' },
+  { name: 'quote-sheet', job: 'Aldwin', path: '/quote-sheet', width: 900 },
   { name: 'plan-dark', job: 'Adair', path: '/plan', dark: true },
   { name: 'plan-tablet', job: 'Ketteler', path: '/plan', width: 768 },
   { name: 'soldered', job: 'Morrow', path: '/identify' },
+  {
+    name: 'what-if',
+    path: '/what-if',
+    press: ['Desktop, 4 slots', 'Put in 16 GiB', 'Put in 16 GiB'],
+  },
+  { name: 'shelf', path: '/shelf' },
   { name: 'machines', path: '/machines' },
   { name: 'machine', path: '/machines', open: 'Heron 15' },
   { name: 'reference', path: '/reference' },
@@ -30,7 +43,7 @@ const VIEWS: {
 
 const app = await startApplication()
 const browser = await chromium.launch(launchOptions)
-for (const { name, job, path, open, width = 1280, dark = false } of VIEWS) {
+for (const { name, job, path, open, tab, press = [], width = 1280, dark = false } of VIEWS) {
   const page = await browser.newPage({
     viewport: { width, height: width < 1000 ? 1024 : 800 },
     colorScheme: dark ? 'dark' : 'light',
@@ -44,6 +57,16 @@ for (const { name, job, path, open, width = 1280, dark = false } of VIEWS) {
   if (open) {
     await page.getByRole('link', { name: open }).click()
     await page.getByRole('heading', { name: open, exact: true }).waitFor()
+  }
+  if (tab) {
+    await page.getByRole('tab', { name: tab }).click()
+    await page.getByRole('list', { name: 'Picks' }).waitFor()
+  }
+  for (const begins of press) {
+    await page
+      .getByRole('button', { name: new RegExp(`^${begins}`) })
+      .first()
+      .click()
   }
   await page.screenshot({ path: `${folder}/${name}.png` })
   await page.close()

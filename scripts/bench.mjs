@@ -7,7 +7,14 @@ import { build, install, requireNode, root, run } from './lib.mjs'
 requireNode()
 install()
 build()
-const parts = ['core/bench/evaluate', 'core/bench/readings', 'e2e/bench/start', 'e2e/bench/page']
+const parts = [
+  'core/bench/evaluate',
+  'core/bench/readings',
+  'core/bench/plan',
+  'e2e/bench/start',
+  'e2e/bench/page',
+  'e2e/bench/planning',
+]
 mkdirSync(join(root, '.check'), { recursive: true })
 const rows = []
 for (const part of parts) {

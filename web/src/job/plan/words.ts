@@ -33,7 +33,7 @@ export function pickReason(reason: PickReason): string {
     case 'KEEPS_OWN':
       return `keeps ${plural(reason.pieces, 'module')} of the customer’s`
     case 'GAIN':
-      return `about ${faster(reason.gain)} as found${reason.more < 0.01 ? '' : ', and faster than the cheapest'}`
+      return `about ${faster(reason.gain)} now${reason.more < 0.01 ? '' : ', and faster than the cheapest'}`
     case 'NO_GAIN_FOR_MORE':
       return 'more money brings these uses nothing worth it'
     case 'COSTS_MORE':
