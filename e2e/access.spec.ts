@@ -32,6 +32,20 @@ for (const colorScheme of ['light', 'dark'] as const) {
         const id = await openJob(page, app, 'Aldwin', 'quote')
         await page.goto(`${app.address}/jobs/${id}/quote-sheet`)
       },
+      () => openJob(page, app, 'Adair', 'fit'),
+      async () => {
+        await openJob(page, app, 'Varga', 'fit')
+        await page.getByRole('tab', { name: /^Screws/ }).click()
+        await page.getByRole('button', { name: /^Place a screw/ }).press('Enter')
+      },
+      async () => {
+        await openJob(page, app, 'Adair', 'fit')
+        await page.getByRole('tab', { name: 'Tray' }).click()
+      },
+      async () => {
+        const id = await openJob(page, app, 'Adair', 'fit')
+        await page.goto(`${app.address}/jobs/${id}/labels`)
+      },
       () => page.goto(`${app.address}/shelf`),
       async () => {
         await page.goto(`${app.address}/shelf`)
@@ -74,6 +88,7 @@ test('nothing is cut off sideways on a tablet', async ({ page, app }) => {
     'size',
     'plan',
     'quote',
+    'fit',
     '/shelf',
     '/what-if',
     '/machines',

@@ -15,7 +15,7 @@ test('everything at the board goes by keyboard', async ({ page, app }) => {
   await expect(slot(page, 'B1')).toContainText('key 3')
   await page.keyboard.press('3')
   await expect(slot(page, 'B1')).toContainText('16 GiB')
-  await expect(page.getByText('Runs on a single channel')).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Runs on a single channel' })).toBeVisible()
 
   await page.keyboard.press('Control+z')
   await expect(slot(page, 'A2')).toContainText('16 GiB')
@@ -69,7 +69,7 @@ test('a memory profile is asked for at its gate', async ({ page, app }) => {
   await expect(figure(page, 'Rate')).toContainText('6000 MT/s')
   await page.getByRole('checkbox', { name: 'Ask for it' }).click()
   await expect(figure(page, 'Rate')).toContainText('5200 MT/s')
-  await expect(page.getByText('A faster memory profile is there')).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'A faster memory profile' })).toBeVisible()
 })
 
 test('a machine with all its memory soldered is said to be one', async ({ page, app }) => {

@@ -88,7 +88,7 @@ test('a validated list is imported, its columns remembered, and looked up in Pla
   await dialog.getByLabel('Article').selectOption('Code')
   await dialog.getByLabel('Slots tested').selectOption('Places')
   await expect(dialog.getByText('2 entries of 3 rows')).toBeVisible()
-  await dialog.getByText('1 row cannot be imported').click()
+  await expect(dialog.getByText('1 row cannot be imported')).toBeVisible()
   await expect(dialog.getByText('line 4: article: The article is missing.')).toBeVisible()
   await dialog.getByRole('button', { name: 'Import 2' }).click()
   await expect(page.getByText('third.csv')).toBeVisible()

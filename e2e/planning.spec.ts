@@ -48,7 +48,7 @@ test('from the demand to a plan on the board, compared with another', async ({ p
   )
   await expect(figure(page, 'Capacity')).toContainText('16 GiB')
   await expect(figure(page, 'Channels')).toContainText('dual channel')
-  await page.getByRole('button', { name: 'Keep' }).click()
+  await page.getByRole('button', { name: 'Keep', exact: true }).click()
 
   await picks.getByRole('button', { name: /Room to grow/ }).click()
   await expect(figure(page, 'Capacity')).not.toContainText(/^Capacity, why\?16 GiB/)

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { stick } from '../../test/builders'
+import { desktop, stick } from '../../test/builders'
+import { fittingSteps } from '../fitting'
 import { STARTING_TERMS } from '../records'
 import { labourOf, minutesOf, type PricedInput, priced, suggestedCredit } from '.'
 
@@ -76,26 +77,29 @@ describe('adding up', () => {
 })
 
 describe('labour', () => {
-  const table = STARTING_TERMS.labour
-  test('a laptop: opening, battery, two moves, start, test', () => {
-    const work = { kind: 'laptop', openingMinutes: null, moves: 2, profile: false } as const
-    expect(labourOf(work, table)).toEqual([
-      { code: 'OPEN', minutes: 15 },
-      { code: 'BATTERY', minutes: 3 },
-      { code: 'MODULES', minutes: 4 },
-      { code: 'FIRST_START', minutes: 8 },
-      { code: 'STABILITY', minutes: 10 },
+  test('is what the steps of the fitting take, part by part', () => {
+    const steps = fittingSteps({
+      machine: desktop(),
+      found: { A2: { moduleId: 'old', unit: 0 } },
+      planned: { A2: { moduleId: 'new', unit: 0 }, B2: { moduleId: 'new', unit: 1 } },
+      expected: null,
+      profile: false,
+      static: 'strap',
+      hatch: false,
+      covers: [],
+      cautions: [],
+      openingMinutes: 11,
+      table: STARTING_TERMS.labour,
+    })
+    // Opening as known of the model, three moves of 2, start 8, test 10.
+    expect(labourOf(steps)).toEqual([
+      { work: 'open', minutes: 11 },
+      { work: 'module', minutes: 6 },
+      { work: 'firstStart', minutes: 8 },
+      { work: 'stability', minutes: 10 },
     ])
-    expect(minutesOf(labourOf(work, table))).toBe(40)
-  })
-  test('what is known of the model goes before the kind; a profile takes its time', () => {
-    const work = { kind: 'all-in-one', openingMinutes: 10, moves: 1, profile: true } as const
-    expect(minutesOf(labourOf(work, table))).toBe(10 + 2 + 8 + 5 + 10)
-  })
-  test('switching a profile on opens nothing, and nothing to do takes no time', () => {
-    const work = { kind: 'desktop', openingMinutes: null, moves: 0, profile: true } as const
-    expect(labourOf(work, table).map(({ code }) => code)).toEqual(['PROFILE', 'STABILITY'])
-    expect(labourOf({ ...work, profile: false }, table)).toEqual([])
+    expect(minutesOf(labourOf(steps))).toBe(35)
+    expect(labourOf([])).toEqual([])
   })
 })
 

@@ -13,6 +13,7 @@ export const RECORD_KINDS = [
   'shop',
   'price-list',
   'quote',
+  'fit',
 ] as const
 export const RecordKind = z.enum(RECORD_KINDS)
 export type RecordKind = z.infer<typeof RecordKind>

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { Policy } from '../plan'
 import { Assignment } from './assignment'
 import { Customer, NewCustomer } from './customer'
+import { Fit } from './fit'
 import { MachineRecord, NewMachineRecord } from './machineRecord'
 import { ModuleRecord } from './moduleRecord'
 import { Photo } from './photo'
@@ -80,6 +81,8 @@ export const JobFile = Job.extend({
   readings: z.array(ReadingRecord),
   photos: z.array(Photo),
   quotes: z.array(Quote),
+  /** At most one. */
+  fits: z.array(Fit),
 })
 export type JobFile = z.infer<typeof JobFile>
 

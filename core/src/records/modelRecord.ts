@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { Machine } from '../model'
+import { ScrewMap } from './screwPin'
 import { Sources } from './sources'
 import { LongText, OwnId, Stored, Versioned } from './stored'
 
@@ -17,6 +18,7 @@ const fields = {
   covers: z.array(Cover).max(20),
   cautions: z.array(z.string().trim().min(1, 'Say what to take care of.').max(400)).max(20),
   note: LongText,
+  screwMap: ScrewMap.nullable(),
 }
 
 export const NewModelRecord = OwnId.extend({
@@ -26,6 +28,7 @@ export const NewModelRecord = OwnId.extend({
   covers: fields.covers.default([]),
   cautions: fields.cautions.default([]),
   note: fields.note.default(''),
+  screwMap: fields.screwMap.default(null),
 })
 export type NewModelRecord = z.input<typeof NewModelRecord>
 

@@ -21,6 +21,7 @@ const fields = {
   testedOn: z.iso.date('This is no date.').nullable(),
   serialNumber: ShortText,
   fromJobId: z.uuid().nullable(),
+  fittedJobId: z.uuid().nullable(),
   supplier: ShortText,
   stock: Pieces.nullable(),
   leadDays: Days.nullable(),
@@ -40,7 +41,7 @@ export const NewModuleRecord = OwnId.extend({
   stock: fields.stock.default(null),
   leadDays: fields.leadDays.default(null),
 })
-  .omit({ askedAt: true })
+  .omit({ askedAt: true, fittedJobId: true })
   .refine(({ jobId, source }) => (jobId === null) === (source !== 'customer'), {
     error: 'A customer’s module belongs to a job; the shelf’s and the supplier’s belong to none.',
     path: ['jobId'],
@@ -49,7 +50,7 @@ export type NewModuleRecord = z.input<typeof NewModuleRecord>
 
 export const ModuleChange = z
   .object(fields)
-  .omit({ jobId: true, source: true, askedAt: true })
+  .omit({ jobId: true, source: true, askedAt: true, fittedJobId: true })
   .partial()
 export type ModuleChange = z.infer<typeof ModuleChange>
 export const ModulePatch = Versioned.extend(ModuleChange.shape)
@@ -57,7 +58,8 @@ export const ModulePatch = Versioned.extend(ModuleChange.shape)
 /**
  * A piece that can be put in a slot: one of the customer's (on its job), one on the shop's shelf, or
  * what a supplier sells (any number; `price` is for the whole kit where the module is one of a kit).
- * On the shelf: `testedOn` null means untested, `fromJobId` the job it was taken out at. Of a
+ * On the shelf: `testedOn` null means untested, `fromJobId` the job it was taken out
+ * at, `fittedJobId` the job it left the shelf with. Of a
  * supplier: `stock` purchases to be had and `leadDays` till they come, as heard at `askedAt`; null
  * where nobody has asked.
  */

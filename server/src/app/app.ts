@@ -4,6 +4,7 @@ import helmet from 'helmet'
 import { customerRoutes } from '../customers'
 import type { Database } from '../database'
 import { evaluateRoutes } from '../evaluate'
+import { fitRoutes } from '../fits'
 import { healthRoutes } from '../health'
 import { answerError, jsonBody, ownPagesOnly, unknownRoute } from '../http'
 import { jobRoutes } from '../jobs'
@@ -53,6 +54,7 @@ export function createApp(db: Database, webFolder?: string): Express {
   api.use('/modules', moduleRoutes(db))
   api.use('/jobs', jobRoutes(db))
   api.use('/plans', planRoutes(db))
+  api.use('/fits', fitRoutes(db))
   api.use('/quotes', quoteRoutes(db))
   api.use('/supplier', supplierRoutes(db))
   api.use('/shop', shopRoutes(db))

@@ -5,6 +5,7 @@ import {
   type Assignment,
   type Condition,
   type Cover,
+  type Fit,
   type ModuleSource,
   NOTHING_SIZED,
   type PriceList,
@@ -12,6 +13,8 @@ import {
   type QuoteOption,
   type RecordKind,
   type Rulings,
+  type ScrewMap,
+  type ScrewPin,
   type Sizing,
   type Sources,
   STARTING_TERMS,
@@ -76,6 +79,7 @@ export const models = pgTable('models', {
   covers: jsonb('covers').$type<Cover[]>().notNull(),
   cautions: jsonb('cautions').$type<string[]>().notNull(),
   note: text('note').notNull(),
+  screwMap: jsonb('screw_map').$type<ScrewMap>(),
 })
 
 export const validatedLists = pgTable(
@@ -149,6 +153,7 @@ export const modules = pgTable(
     testedOn: date('tested_on', { mode: 'string' }),
     serialNumber: text('serial_number').notNull().default(''),
     fromJobId: uuid('from_job_id').references(() => jobs.id),
+    fittedJobId: uuid('fitted_job_id').references(() => jobs.id),
     supplier: text('supplier').notNull().default(''),
     stock: integer('stock'),
     leadDays: integer('lead_days'),
@@ -218,6 +223,28 @@ export const quotes = pgTable(
   },
   (table) => [unique('quotes_number').on(table.jobId, table.number)],
 )
+
+/** One a job, under the job's id. */
+export const fits = pgTable('fits', {
+  ...stored,
+  jobId: uuid('job_id')
+    .notNull()
+    .unique()
+    .references(() => jobs.id),
+  static: text('static').$type<Fit['static']>().notNull(),
+  hatch: boolean('hatch').notNull(),
+  ticks: jsonb('ticks').$type<Fit['ticks']>().notNull(),
+  note: text('note').notNull(),
+  seconds: integer('seconds').notNull(),
+  runningSince: timestamp('running_since', { withTimezone: true, mode: 'date', precision: 3 }),
+  screws: jsonb('screws').$type<ScrewPin[]>().notNull(),
+  screwPhotoId: uuid('screw_photo_id'),
+  screwsBack: jsonb('screws_back').$type<string[]>().notNull(),
+  screwsLeft: jsonb('screws_left').$type<Record<string, number>>(),
+  serials: jsonb('serials').$type<Record<string, string>>().notNull(),
+  removed: jsonb('removed').$type<Fit['removed']>().notNull(),
+  finishedAt: timestamp('finished_at', { withTimezone: true, mode: 'date', precision: 3 }),
+})
 
 export const readings = pgTable(
   'readings',

@@ -1,7 +1,7 @@
+import { fittingSteps } from '@tembrix/core/fitting'
 import { labourOf, minutesOf, priced } from '@tembrix/core/quote'
 import {
   type Assignment,
-  movesOf,
   piecesById,
   purchasesOf,
   type QuoteDocument,
@@ -72,9 +72,20 @@ async function documentOf(
     options: offered.map(({ placement, profile }, at) => {
       const assignment = placement ?? found
       const bought = purchasesOf(assignment, pieces)
-      const { moves } = movesOf(found, assignment)
-      const work = { kind: machine.kind, openingMinutes: null, moves, profile }
-      const minutes = minutesOf(labourOf(work, terms.labour))
+      const steps = fittingSteps({
+        machine,
+        found,
+        planned: assignment,
+        expected: null,
+        profile,
+        static: 'strap',
+        hatch: true,
+        covers: [],
+        cautions: [],
+        openingMinutes: null,
+        table: terms.labour,
+      })
+      const minutes = minutesOf(labourOf(steps))
       const { labour, ...sum } = priced({
         ...terms,
         parts: bought.map(({ times, price }) => times * (price ?? 0)),

@@ -4,6 +4,7 @@ import type { z } from 'zod'
 import {
   customers,
   type Database,
+  fits,
   history,
   jobs,
   machines,
@@ -82,6 +83,7 @@ export async function readJob(tx: Transaction, id: string) {
       .from(photos)
       .where(eq(photos.jobId, id))
       .orderBy(asc(photos.createdAt)),
+    fits: await tx.select().from(fits).where(eq(fits.jobId, id)),
     quotes: await tx.select().from(quotes).where(eq(quotes.jobId, id)).orderBy(asc(quotes.number)),
   }
 }

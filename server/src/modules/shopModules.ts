@@ -11,7 +11,10 @@ export interface Wanted {
   forJob?: string | undefined
 }
 
-/** The shelf and what suppliers sell, each with the job it is kept for, the oldest first. */
+/**
+ * The shelf and what suppliers sell, each with the job it is kept for, the oldest first. What has left
+ * the shelf with a job is there for that job only.
+ */
 export async function shopModules(db: Database, { generation, formFactor, forJob }: Wanted) {
   const figure = (name: string) => sql`${modules.module}->>${sql.raw(`'${name}'`)}`
   const held = forJob ? await heldBy(db, forJob) : []
@@ -24,12 +27,15 @@ export async function shopModules(db: Database, { generation, formFactor, forJob
     fitting,
     held.length > 0 ? inArray(modules.id, held) : undefined,
   )
+  const there = forJob
+    ? or(isNull(modules.fittedJobId), eq(modules.fittedJobId, forJob))
+    : isNull(modules.fittedJobId)
   const rows = await db
     .select({ module: modules, jobId: reservations.jobId, number: jobs.number })
     .from(modules)
     .leftJoin(reservations, eq(reservations.moduleId, modules.id))
     .leftJoin(jobs, eq(jobs.id, reservations.jobId))
-    .where(and(isNull(modules.jobId), fitting ? narrowed : undefined))
+    .where(and(isNull(modules.jobId), there, fitting ? narrowed : undefined))
     .orderBy(asc(modules.createdAt), asc(modules.id))
     .limit(MOST)
   return rows.map(({ module, jobId, number }) => ({

@@ -29,6 +29,8 @@ export async function checkAssignment(
     if (!slots.has(slot)) faults.push({ path, message: `The machine has no slot ${slot}.` })
     if (!piece || (piece.jobId !== null && piece.jobId !== jobId)) {
       faults.push({ path: `${path}.moduleId`, message: 'This job has no such module.' })
+    } else if (piece.fittedJobId !== null && piece.fittedJobId !== jobId) {
+      faults.push({ path: `${path}.moduleId`, message: 'This piece has left the shelf.' })
     } else if (unit > 0 && piece.source !== 'supplier') {
       faults.push({ path: `${path}.unit`, message: 'There is one of this module.' })
     }

@@ -5,7 +5,7 @@ import { find, jobKind } from '../store'
 
 /**
  * Keeps for a job the pieces of the shelf that its plans hold, and lets go of the others; a closed
- * job keeps none. To be called in the transaction of every write to a plan or a job's stage.
+ * job keeps none, and what has left the shelf with the job need not be kept. To be called in the transaction of every write to a plan or a job's stage.
  * @throws HttpError 409 `kept` when a piece is another job's already.
  */
 export async function keepPieces(tx: Transaction, jobId: string): Promise<void> {
@@ -41,8 +41,10 @@ async function shelfPieces(tx: Transaction, jobId: string): Promise<string[]> {
   const ids = [...new Set(placed.map(({ moduleId }) => moduleId))]
   if (ids.length === 0) return []
   const known = await tx
-    .select({ id: modules.id, source: modules.source })
+    .select({ id: modules.id, source: modules.source, fitted: modules.fittedJobId })
     .from(modules)
     .where(inArray(modules.id, ids))
-  return known.filter(({ source }) => source === 'shelf').map(({ id }) => id)
+  return known
+    .filter(({ source, fitted }) => source === 'shelf' && fitted === null)
+    .map(({ id }) => id)
 }

@@ -1,6 +1,7 @@
 export { answerCreated, idOf, versionOf } from './answer'
 export {
   customerKind,
+  fitKind,
   jobKind,
   listKind,
   machineKind,

@@ -1,5 +1,6 @@
 import {
   customers,
+  fits,
   jobs,
   machines,
   models,
@@ -23,6 +24,7 @@ export const jobKind = kind(jobs, 'job', (row) => row.id)
 export const planKind = kind(plans, 'plan', (row) => row.jobId)
 export const readingKind = kind(readings, 'reading', (row) => row.jobId)
 export const shopKind = kind(shops, 'shop')
+export const fitKind = kind(fits, 'fit', (row) => row.jobId)
 export const quoteKind = kind(quotes, 'quote', (row) => row.jobId)
 export const priceListKind = kind(priceLists, 'price-list')
 export const photoKind = kind(photos, 'photo', (row) => row.jobId)

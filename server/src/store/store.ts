@@ -3,6 +3,7 @@ import type { RecordKind } from '@tembrix/core/records'
 import { and, desc, eq, sql } from 'drizzle-orm'
 import {
   type customers,
+  type fits,
   history,
   type jobs,
   type machines,
@@ -32,6 +33,7 @@ type StoredTable =
   | typeof shops
   | typeof quotes
   | typeof priceLists
+  | typeof fits
 
 interface Kind<T extends StoredTable> {
   table: T

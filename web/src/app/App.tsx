@@ -23,6 +23,8 @@ const Shelf = lazy(async () => ({ default: (await import('../shelf')).Shelf }))
 const Reference = lazy(async () => ({ default: (await import('../reference')).Reference }))
 const Quote = lazy(async () => ({ default: (await job()).Quote }))
 const QuoteSheet = lazy(async () => ({ default: (await job()).QuoteSheet }))
+const Fit = lazy(async () => ({ default: (await job()).Fit }))
+const Labels = lazy(async () => ({ default: (await import('../job')).Labels }))
 const PlanSheet = lazy(async () => ({ default: (await job()).PlanSheet }))
 
 const page = (element: React.ReactNode) => <Suspense fallback={null}>{element}</Suspense>
@@ -35,6 +37,7 @@ const router = createBrowserRouter([
       { path: '/', element: <Counter /> },
       { path: '/jobs/new', element: page(<NewJob />) },
       { path: '/jobs/:id/sheet', element: page(<PlanSheet />) },
+      { path: '/jobs/:id/labels', element: page(<Labels />) },
       { path: '/jobs/:id/quote-sheet', element: page(<QuoteSheet />) },
       {
         path: '/jobs/:id',
@@ -46,6 +49,7 @@ const router = createBrowserRouter([
           { path: 'size', element: page(<Size />) },
           { path: 'plan', element: page(<Plan />) },
           { path: 'quote', element: page(<Quote />) },
+          { path: 'fit', element: page(<Fit />) },
         ],
       },
       { path: '/machines', element: page(<Machines />) },

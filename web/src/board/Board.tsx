@@ -12,10 +12,12 @@ interface Props {
   findings: readonly Finding[]
   /** What was in the slots before, to mark what changes. */
   before?: Assignment | undefined
+  /** Slots the hands are at. */
+  lit?: readonly string[]
 }
 
 /** The machine's board with its slots as they sit, and what is in them. */
-export function Board({ findings, before }: Props) {
+export function Board({ findings, before, lit = [] }: Props) {
   const machine = useDesk((desk) => desk.machine)
   const layout = useMemo(() => layoutOf(machine), [machine])
   const stopped = new Set(
@@ -57,6 +59,7 @@ export function Board({ findings, before }: Props) {
           place={layout.slots[slot.id] as Rect}
           upright={layout.upright}
           stopped={stopped.has(slot.id)}
+          lit={lit.includes(slot.id)}
           before={before ? keyOf(before[slot.id]) : undefined}
         />
       ))}

@@ -16,15 +16,16 @@ interface Props {
   cost?: Cost | undefined
   /** Asks for the memory profile; none where that is no question. */
   onProfile?: ((profile: boolean) => void) | undefined
+  lit?: readonly string[]
 }
 
 /** The board with what stands in its slots, and beneath it what that comes to. */
 export function BoardColumn(props: Props) {
-  const { machine, placement, evaluation, settings, before, cost, onProfile } = props
+  const { machine, placement, evaluation, settings, before, cost, onProfile, lit } = props
   return (
     <div className="flex min-h-0 min-w-0 flex-col gap-1.5 max-lg:shrink-0 lg:flex-[1.75]">
       <div className="min-h-0 flex-1 max-lg:h-72 max-lg:flex-none">
-        <Board findings={evaluation.findings} before={before?.assignment} />
+        <Board findings={evaluation.findings} before={before?.assignment} lit={lit ?? []} />
       </div>
       <div className="shrink-0 bg-sheet">
         <Figures evaluation={evaluation} before={before?.evaluation} cost={cost} />

@@ -17,6 +17,8 @@ interface Props {
   place: Rect
   upright: boolean
   stopped: boolean
+  /** The hands are at it. */
+  lit: boolean
   /** What was here before (`keyOf`), to mark what changes; undefined where nothing is compared. */
   before: string | undefined
 }
@@ -32,7 +34,7 @@ function markOf(before: string | undefined, now: string): 'new' | 'taken out' | 
 }
 
 export const SlotView = memo(function SlotView(props: Props) {
-  const { slot, number, place, upright, stopped, before } = props
+  const { slot, number, place, upright, stopped, lit, before } = props
   const { press, takeOut } = useDeskStore()
   const channels = useDesk(({ machine }) => machine.channels)
   const key = useDesk(({ assignment }) => keyOf(assignment[slot.id]))
@@ -50,7 +52,13 @@ export const SlotView = memo(function SlotView(props: Props) {
   const isHeld = hand === 'holds this'
   const mark = markOf(before, key)
   return (
-    <div ref={target.setNodeRef} style={at(place)} data-over={target.isOver}>
+    <div
+      ref={target.setNodeRef}
+      style={at(place)}
+      data-over={target.isOver}
+      data-lit={lit}
+      className={lit ? 'z-10' : ''}
+    >
       <SlotButton
         slot={slot}
         module={module}
@@ -59,7 +67,7 @@ export const SlotView = memo(function SlotView(props: Props) {
         upright={upright}
         chosen={isHeld || mark === 'new'}
         mark={mark}
-        edge={edgeOf(stopped, target.isOver || isHeld, hand !== 'free')}
+        edge={edgeOf(stopped, target.isOver || isHeld, hand !== 'free', lit)}
         setNode={source.setNodeRef}
         listeners={source.listeners}
         press={press}
@@ -69,7 +77,9 @@ export const SlotView = memo(function SlotView(props: Props) {
   )
 })
 
-function edgeOf(stopped: boolean, chosen: boolean, open: boolean): string {
+function edgeOf(stopped: boolean, chosen: boolean, open: boolean, lit: boolean): string {
+  if (lit)
+    return 'border-gold-line ring-4 ring-gold-line bg-pcb outline-2 outline-offset-4 outline-gold-soft'
   if (stopped) return 'border-stop ring-2 ring-stop bg-stop-soft text-ink'
   if (chosen) return 'border-gold-line ring-2 ring-gold-line bg-pcb-2'
   return open ? 'border-dashed border-gold-line bg-pcb-2' : 'border-pcb-line bg-pcb-2'

@@ -7,6 +7,7 @@ export type Collection =
   | 'jobs'
   | 'plans'
   | 'quotes'
+  | 'fits'
   | 'readings'
   | 'photos'
   | 'models'
@@ -54,6 +55,10 @@ type Target = Pick<Entry, 'jobId' | 'collection' | 'recordId' | 'version'>
 export const keyOf = ({ collection, recordId }: Pick<Entry, 'collection' | 'recordId'>) =>
   `${collection}/${recordId}`
 
+/** A fitting may have been begun at another screen, which a create does not tell: it is sent by itself. */
+const mayJoin = ({ action, collection }: Entry): boolean =>
+  action === 'change' || (action === 'create' && collection !== 'fits')
+
 const slice = createSlice({
   name: 'outbox',
   initialState: emptyOutbox,
@@ -64,7 +69,7 @@ const slice = createSlice({
       reducer(state, { payload }: PayloadAction<{ target: Target; fields: Fields; id: string }>) {
         const { target, fields, id } = payload
         const last = state.entries.findLast((entry) => keyOf(entry) === keyOf(target))
-        if (last && last.action !== 'remove' && last.id !== state.sending) {
+        if (last && mayJoin(last) && last.id !== state.sending) {
           Object.assign(last.fields, fields)
           delete last.refused
         } else {

@@ -1,8 +1,8 @@
-import type { JobFile, ModelRecord } from '@tembrix/core/records'
+import { type JobFile, type ModelRecord, UNFITTED } from '@tembrix/core/records'
 import { type Collection, type Entry, type Fields, keyOf } from './outbox'
 
 /** The lists of a job whose records come and go. */
-const LISTS = ['modules', 'readings', 'photos', 'plans', 'quotes'] as const
+const LISTS = ['modules', 'readings', 'photos', 'plans', 'quotes', 'fits'] as const
 type List = (typeof LISTS)[number]
 
 const isList = (collection: Collection): collection is List =>
@@ -21,6 +21,7 @@ const UNSET: Record<List, Fields> = {
     stock: null,
     leadDays: null,
     askedAt: null,
+    fittedJobId: null,
   },
   readings: { by: '', text: null, base64: null, seats: {} },
   photos: {},
@@ -34,6 +35,7 @@ const UNSET: Record<List, Fields> = {
     approval: null,
     document: null,
   },
+  fits: { ...UNFITTED },
 }
 
 interface Known {
@@ -54,6 +56,7 @@ export function overlay(file: JobFile, entries: readonly Entry[]): JobFile {
     photos: laidList(own, 'photos', file.photos),
     plans: laidList(own, 'plans', file.plans),
     quotes: laidList(own, 'quotes', file.quotes),
+    fits: laidList(own, 'fits', file.fits),
   }
 }
 

@@ -105,6 +105,15 @@ async function settle(store: Store, entry: Entry, delivery: Delivery): Promise<v
 function take({ dispatch }: Store, entry: Entry, answer: Fields | null): void {
   if (entry.jobId !== '') {
     dispatch(api.util.updateQueryData('job', entry.jobId, (file) => absorb(file, entry, answer)))
+    if (entry.fields.finished) {
+      // A finished fitting moves the job on, and pieces from and to the shelf.
+      dispatch(api.util.invalidateTags(['shopModules', 'jobs']))
+      dispatch(api.endpoints.job.initiate(entry.jobId, { forceRefetch: true, subscribe: false }))
+    }
+    // A reading of the job under way may have begun before this write: it is done once more.
+    dispatch(api.util.getRunningQueryThunk('job', entry.jobId))?.then(() =>
+      dispatch(api.endpoints.job.initiate(entry.jobId, { forceRefetch: true, subscribe: false })),
+    )
   } else if (entry.collection === 'models') {
     dispatch(
       api.util.updateQueryData('models', undefined, (models) =>

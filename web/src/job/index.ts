@@ -1,3 +1,4 @@
+export { Fit, Labels } from './fit'
 export { Identify } from './identify'
 export { Intake } from './intake'
 export { Plan } from './plan'

@@ -35,6 +35,7 @@ const COLLECTION_NAMES: Record<Entry['collection'], string> = {
   jobs: 'the job',
   plans: 'the plan',
   quotes: 'the quote',
+  fits: 'the work at the bench',
   readings: 'a reading',
   photos: 'a photo',
   models: 'a machine record',

@@ -9,6 +9,7 @@ interface Props extends Control {
   placeholder?: string
   className?: string
   inputMode?: 'decimal' | 'numeric'
+  list?: string
   autoFocus?: boolean
 }
 

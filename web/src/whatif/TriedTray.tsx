@@ -103,6 +103,7 @@ const recordOf = (id: string, module: ModuleRecord['module']): ModuleRecord => (
   stock: null,
   leadDays: null,
   askedAt: null,
+  fittedJobId: null,
   version: 1,
   createdAt: '',
   updatedAt: '',

@@ -109,9 +109,10 @@ function Opened({
       if (collection === 'jobs') return stored.version
       if (collection === 'customers') return stored.customer.version
       if (collection === 'machines') return stored.machine.version
-      const { plans, modules, readings, quotes } = stored
-      return [...plans, ...modules, ...readings, ...quotes].find(({ id }) => id === recordId)
-        ?.version
+      const { plans, modules, readings, quotes, fits } = stored
+      return [...plans, ...modules, ...readings, ...quotes, ...fits].find(
+        ({ id }) => id === recordId,
+      )?.version
     },
     [stored],
   )

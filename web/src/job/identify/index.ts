@@ -1,2 +1,3 @@
 export { FoundTray } from './FoundTray'
 export { Identify } from './Identify'
+export { Photos } from './Photos'

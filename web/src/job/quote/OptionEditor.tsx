@@ -1,7 +1,6 @@
-import { labourOf, suggestedCredit } from '@tembrix/core/quote'
-import { type Extra, movesOf, type QuoteOption, type Terms } from '@tembrix/core/records'
+import { suggestedCredit } from '@tembrix/core/quote'
+import type { Extra, QuoteOption, Terms } from '@tembrix/core/records'
 import { Plus, RotateCcw, Trash2 } from 'lucide-react'
-import { useModelsQuery } from '../../data'
 import {
   Button,
   capacity,
@@ -14,8 +13,8 @@ import {
   TextInput,
 } from '../../ui'
 import { useJob } from '../file'
+import { WORK_NAMES } from '../fit'
 import type { Worked } from './document'
-import { LABOUR_WORDS } from './words'
 
 interface Props {
   worked: Worked
@@ -89,19 +88,7 @@ export function OptionEditor({ worked, terms, value, error, set, onRemove }: Pro
 type Part = Pick<Props, 'worked' | 'terms' | 'value' | 'error' | 'set'>
 
 function Labour({ worked, terms, value, error, set }: Part) {
-  const { machine, now, file } = useJob()
-  const { data: models } = useModelsQuery()
-  const { option, situation, reckonedMinutes } = worked
-  const model = models?.find(({ id }) => id === file.machine.modelId)
-  const parts = labourOf(
-    {
-      kind: machine.kind,
-      openingMinutes: model?.openingMinutes ?? null,
-      moves: movesOf(now.assignment, situation.assignment).moves,
-      profile: situation.settings.profile && situation.evaluation.run?.profile === true,
-    },
-    terms.labour,
-  )
+  const { option, labour, reckonedMinutes } = worked
   return (
     <div className="grid grid-cols-[7rem_1fr] gap-3">
       <Field label="Minutes" error={error('minutes')}>
@@ -117,7 +104,7 @@ function Labour({ worked, terms, value, error, set }: Part) {
       </Field>
       <p className="self-end pb-2 text-sm text-ink-2">
         {option.minutes !== null && `Reckoned ${reckonedMinutes}: `}
-        {parts.map(({ code, minutes }) => `${LABOUR_WORDS[code]} ${minutes}`).join(', ') ||
+        {labour.map(({ work, minutes }) => `${WORK_NAMES[work]} ${minutes}`).join(', ') ||
           'Nothing to do.'}
         {' · '}
         {money(terms.hourlyRate)} an hour

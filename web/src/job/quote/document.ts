@@ -1,8 +1,11 @@
+import { fittingSteps } from '@tembrix/core/fitting'
 import type { MixForecast } from '@tembrix/core/forecast'
 import type { Evaluation, Module } from '@tembrix/core/model'
 import { mixingRisk } from '@tembrix/core/plan'
-import { labourOf, minutesOf, priced } from '@tembrix/core/quote'
+import { type LabourPart, labourOf, minutesOf, priced } from '@tembrix/core/quote'
 import {
+  type Assignment,
+  type ModelRecord,
   movesOf,
   type Plan,
   type Purchase,
@@ -13,6 +16,7 @@ import {
   type QuoteOption,
   type ShopModule,
   type Terms,
+  UNFITTED,
 } from '@tembrix/core/records'
 import { addDays, formatISO } from 'date-fns'
 import { formOf, rateOf } from '../../board'
@@ -24,8 +28,7 @@ import { type Told, usualTitle, wordingOf } from './wording'
 export interface Basis {
   view: JobView
   terms: Terms
-  /** Known for the machine’s model. */
-  openingMinutes: number | null
+  model: ModelRecord | undefined
   gainOf: (after: Evaluation) => MixForecast | null
 }
 
@@ -35,6 +38,7 @@ export interface Worked {
   plan: Plan
   situation: Situation
   removed: string[]
+  labour: LabourPart[]
   reckonedMinutes: number
   usualTitle: string
   usualWording: string
@@ -47,17 +51,17 @@ export const isoDay = (date: Date) => formatISO(date, { representation: 'date' }
 
 /** Works an option out; null where its plan is gone. */
 export function workedOption(basis: Basis, quote: Quote, option: QuoteOption): Worked | null {
-  const { view, terms, openingMinutes, gainOf } = basis
+  const { view, terms, gainOf } = basis
   const { file, machine, now, pieces } = view
   const plan = file.plans.find(({ id }) => id === option.planId)
   if (!plan) return null
   const situation = situationOf(machine, plan.placement ?? file.found, pieces, plan.profile)
   const { assignment, placement, settings, evaluation } = situation
-  const { removed, moves } = movesOf(now.assignment, assignment)
+  const { removed } = movesOf(now.assignment, assignment)
   const purchases = purchasesOf(assignment, pieces)
   const switched = plan.profile && evaluation.run?.profile === true
-  const work = { kind: machine.kind, openingMinutes, moves, profile: switched }
-  const reckonedMinutes = minutesOf(labourOf(work, terms.labour))
+  const labour = labourOf(stepsFor(basis, assignment, switched))
+  const reckonedMinutes = minutesOf(labour)
   const minutes = option.minutes ?? reckonedMinutes
   const credits = removed.flatMap((id) => {
     const amount = option.credits[id] ?? 0
@@ -121,6 +125,7 @@ export function workedOption(basis: Basis, quote: Quote, option: QuoteOption): W
     plan,
     situation,
     removed,
+    labour,
     reckonedMinutes,
     usualTitle: title,
     usualWording: wording,
@@ -140,6 +145,24 @@ export function workedOption(basis: Basis, quote: Quote, option: QuoteOption): W
     },
     hindrances: hindrancesOf(evaluation, purchases, told.leadDays, file.dueOn),
   }
+}
+
+/** The steps of the fitting that a plan would take, which say how long it lasts. */
+function stepsFor({ view, terms, model }: Basis, planned: Assignment, profile: boolean) {
+  const { machine, now, file } = view
+  return fittingSteps({
+    machine,
+    found: now.assignment,
+    planned,
+    expected: null,
+    profile,
+    static: 'strap',
+    hatch: file.fits[0]?.hatch ?? UNFITTED.hatch,
+    covers: model?.covers ?? [],
+    cautions: [],
+    openingMinutes: model?.openingMinutes ?? null,
+    table: terms.labour,
+  })
 }
 
 function partLine({ piece, times, price }: Purchase): QuotedOption['lines'][number] {

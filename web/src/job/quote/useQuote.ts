@@ -23,13 +23,12 @@ export function useQuote(quoteId?: string): Quoting {
   const { quotes, machine } = view.file
   const quote = (quoteId ? quotes.find(({ id }) => id === quoteId) : quotes.at(-1)) ?? null
   const model = models?.find(({ id }) => id === machine.modelId)
-  const openingMinutes = model?.openingMinutes ?? null
   return useMemo(() => {
     if (!quote) return { terms, need, quote: null, worked: [], document: null }
-    const basis: Basis = { view, terms, openingMinutes, gainOf: need.gainOf }
+    const basis: Basis = { view, terms, model, gainOf: need.gainOf }
     const worked = quote.approval
       ? []
       : quote.options.flatMap((option) => workedOption(basis, quote, option) ?? [])
     return { terms, need, quote, worked, document: documentOf(basis, quote, worked) }
-  }, [view, need, terms, quote, openingMinutes])
+  }, [view, need, terms, quote, model])
 }

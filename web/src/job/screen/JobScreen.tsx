@@ -1,10 +1,11 @@
 import { Redo2, Undo2 } from 'lucide-react'
-import { type ReactNode, useEffect } from 'react'
+import { type ReactNode, useEffect, useState } from 'react'
 import { Navigate, Outlet, useLocation, useNavigate, useParams } from 'react-router'
 import { BoardColumn, Desk, Legend } from '../../board'
 import { Bar } from '../../shell'
 import { Button, Message, money, plural } from '../../ui'
 import { JobProvider, type JobView, useJob } from '../file'
+import { LitContext, useFit } from '../fit'
 import { FoundTray } from '../identify'
 import { PlanTray } from '../plan'
 import { Rail } from './Rail'
@@ -58,7 +59,10 @@ function Unread({ retry, missing }: { retry: () => void; missing: boolean }) {
 function Opened() {
   const view = useJob()
   const { pathname } = useLocation()
-  const planning = /\/(plan|quote)$/.test(pathname)
+  const fitting = useFit()
+  const [lit, setLit] = useState<readonly string[]>([])
+  const atBench = pathname.endsWith('/fit')
+  const planning = atBench || /\/(plan|quote)$/.test(pathname)
   useUndoKeys(view)
 
   const { file, machine, plan, now, planned, edit } = view
@@ -66,13 +70,14 @@ function Opened() {
   return (
     <Desk
       machine={machine}
-      assignment={shown.assignment}
+      assignment={atBench ? fitting.slots : shown.assignment}
       pieces={view.pieces}
-      onAssignment={(assignment) =>
-        planning
-          ? edit.step('plans', plan, { placement: assignment })
-          : edit.step('jobs', file, { found: assignment })
-      }
+      onAssignment={(assignment) => {
+        // At the bench the board follows the steps that are done.
+        if (atBench) return
+        if (planning) edit.step('plans', plan, { placement: assignment })
+        else edit.step('jobs', file, { found: assignment })
+      }}
       className="flex h-dvh flex-col"
     >
       <Bar>
@@ -91,15 +96,20 @@ function Opened() {
           machine={machine}
           {...shown}
           before={planning ? now : undefined}
+          lit={lit}
           cost={planning ? costFigure(view) : undefined}
-          onProfile={planning ? (profile) => edit.step('plans', plan, { profile }) : undefined}
+          onProfile={
+            planning && !atBench ? (profile) => edit.step('plans', plan, { profile }) : undefined
+          }
         />
         <main className="min-h-0 min-w-0 flex-1 overflow-auto bg-sheet p-3">
-          <Outlet />
+          <LitContext value={setLit}>
+            <Outlet />
+          </LitContext>
         </main>
       </div>
-      {planning ? <PlanTray /> : <FoundTray />}
-      <Legend />
+      {!atBench && (planning ? <PlanTray /> : <FoundTray />)}
+      {!atBench && <Legend />}
     </Desk>
   )
 }

@@ -25,7 +25,7 @@ export function stepsOf(
     { stage: 'size', name: 'Size', path: 'size', ...size(view) },
     { stage: 'plan', name: 'Plan', path: 'plan', ...plan(view) },
     { stage: 'quote', name: 'Quote', path: 'quote', ...quote(view) },
-    { stage: 'fit', name: 'Fit', state: 'open' },
+    { stage: 'fit', name: 'Fit', path: 'fit', ...fit(view) },
     { stage: 'verify', name: 'Verify', state: 'open' },
     { stage: 'handover', name: 'Hand over', state: 'open' },
   ]
@@ -78,4 +78,11 @@ function quote({ file, planned, plan }: Pick<JobView, 'file' | 'planned' | 'plan
   return option && isOnBoard(option, planned.assignment, plan.profile)
     ? { state: 'done' }
     : { state: 'attention', why: 'the board shows another plan than was approved' }
+}
+
+function fit({ file }: Pick<JobView, 'file'>): Standing {
+  const [work] = file.fits
+  if (!work) return { state: 'open' }
+  if (work.finishedAt) return { state: 'done' }
+  return { state: 'open', why: 'at the bench' }
 }

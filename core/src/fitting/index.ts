@@ -1,0 +1,6 @@
+export { largerFirst } from './arrange'
+export { removals } from './opening'
+export { backwards, lengthsOf, type ScrewQuestion, screwQuestions } from './screws'
+export { slotsAfter } from './state'
+export * from './step'
+export { type FittingInput, fittingSteps } from './steps'

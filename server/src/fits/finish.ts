@@ -1,0 +1,78 @@
+import type { Assignment } from '@tembrix/core/records'
+import { asc, eq, inArray, sql } from 'drizzle-orm'
+import { type fits, modules, plans, reservations, type Transaction } from '../database'
+import { HttpError } from '../http'
+import { change, create, find, jobKind, moduleKind } from '../store'
+
+type Fit = typeof fits.$inferSelect
+
+/**
+ * Ends a fitting: the shelf's pieces in the job's plan leave the shelf with it, removed modules that
+ * the shop takes come to the shelf (used, untested), and the job goes on to Verify.
+ * @throws HttpError 409 `open_removed` when nobody has said where a removed module goes.
+ */
+export async function finish(tx: Transaction, fit: Fit): Promise<void> {
+  const job = await find(tx, jobKind, fit.jobId)
+  const [plan] = await tx
+    .select()
+    .from(plans)
+    .where(eq(plans.jobId, job.id))
+    .orderBy(asc(plans.createdAt))
+    .limit(1)
+  const planned = plan?.placement ?? job.found
+  await takeFromShelf(tx, fit.jobId, planned)
+  await putOnShelf(tx, fit, removedBy(job.found, planned))
+  await tx.delete(reservations).where(eq(reservations.jobId, job.id))
+  if (['intake', 'identify', 'size', 'plan', 'quote', 'fit'].includes(job.stage)) {
+    await change(tx, jobKind, job.id, { version: job.version, stage: 'verify' })
+  }
+}
+
+function removedBy(found: Assignment, planned: Assignment): string[] {
+  const kept = new Set(Object.values(planned).map(({ moduleId }) => moduleId))
+  return [...new Set(Object.values(found).map(({ moduleId }) => moduleId))].filter(
+    (id) => !kept.has(id),
+  )
+}
+
+async function takeFromShelf(tx: Transaction, jobId: string, planned: Assignment): Promise<void> {
+  const ids = Object.values(planned).map(({ moduleId }) => moduleId)
+  if (ids.length === 0) return
+  const rows = await tx.select().from(modules).where(inArray(modules.id, ids))
+  for (const { id, version, source, module, fittedJobId } of rows) {
+    if (source !== 'shelf') continue
+    if (fittedJobId !== null && fittedJobId !== jobId) {
+      throw new HttpError(409, 'gone', `${module.article} has left the shelf with another job.`)
+    }
+    await change(tx, moduleKind, id, { version, fittedJobId: jobId })
+  }
+}
+
+async function putOnShelf(tx: Transaction, fit: Fit, removed: readonly string[]): Promise<void> {
+  for (const id of removed) {
+    const goes = fit.removed[id]
+    const { module } = await find(tx, moduleKind, id)
+    if (!goes) {
+      throw new HttpError(
+        409,
+        'open_removed',
+        `Say where ${module.article} goes: to the customer, the shelf or recycling.`,
+      )
+    }
+    if (goes.to !== 'shelf') continue
+    await create(tx, moduleKind, {
+      id: goes.shelfId,
+      source: 'shelf',
+      module: { ...module, kit: null },
+      price: goes.price,
+      note: '',
+      condition: 'used',
+      testedOn: null,
+      serialNumber: fit.serials[`${id} 0`] ?? '',
+      fromJobId: fit.jobId,
+    })
+  }
+}
+
+/** What a finished fitting is written with. */
+export const finishedNow = { finishedAt: sql`now()` as unknown as Date }

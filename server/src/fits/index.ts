@@ -1,0 +1,1 @@
+export { fitRoutes } from './routes'

@@ -1,0 +1,100 @@
+import { expect, test } from 'vitest'
+import { newJob, stick } from '../../test/sample'
+import { useServer } from '../../test/server'
+
+const { get, post, patch } = useServer()
+
+async function plannedJob() {
+  const job = (await post('/jobs', newJob)).body
+  const [plan] = (await get(`/plans?jobId=${job.id}`)).body
+  const own = (await post('/modules', { jobId: job.id, source: 'customer', module: stick })).body
+  const piece = (await post('/modules', { source: 'shelf', module: stick, price: 1400 })).body
+  await patch(`/jobs/${job.id}`, { version: 1, found: { A: { moduleId: own.id } } })
+  await patch(`/plans/${plan.id}`, { version: 1, placement: { A: { moduleId: piece.id } } })
+  return { job, own, piece }
+}
+
+const onShelf = async (query = '') =>
+  (await get(`/modules?shop=1${query}`)).body as { id: string; keptFor: unknown }[]
+
+const tick = { state: 'done', at: '2030-01-01T10:00:00.000Z', by: 'Mika' }
+
+test('a job is fitted once, however often it is begun', async () => {
+  const { job } = await plannedJob()
+  const [first, second] = await Promise.all([
+    post('/fits', { jobId: job.id, id: job.id }),
+    post('/fits', { jobId: job.id, id: job.id }),
+  ])
+  expect([first.status, second.status].sort()).toEqual([200, 201])
+  expect(first.body.id).toBe(job.id)
+  const ticked = await patch(`/fits/${job.id}`, { version: 1, ticks: { BACKUP: tick } })
+  expect(ticked.body).toMatchObject({ version: 2, ticks: { BACKUP: { ...tick, reason: '' } } })
+  expect((await get(`/jobs/${job.id}`)).body.fits).toEqual([ticked.body])
+})
+
+test('what is left out needs a reason', async () => {
+  const { job } = await plannedJob()
+  await post('/fits', { jobId: job.id })
+  const skipped = { ...tick, state: 'skipped' }
+  const { body } = await patch(`/fits/${job.id}`, { version: 1, ticks: { BACKUP: skipped } })
+  expect(body.error.fields).toEqual([
+    { path: 'ticks.BACKUP.reason', message: 'Say why it is left out.' },
+  ])
+})
+
+test('finished: what was planned leaves the shelf, what came out goes to it, once', async () => {
+  const { job, own, piece } = await plannedJob()
+  await post('/fits', { jobId: job.id })
+  const path = `/fits/${job.id}`
+  const early = await patch(path, { version: 1, finished: true })
+  expect(early).toMatchObject({ status: 409, body: { error: { code: 'open_removed' } } })
+  expect((await get(path)).body).toMatchObject({ version: 1, finishedAt: null })
+
+  const shelfId = crypto.randomUUID()
+  const removed = { [own.id]: { to: 'shelf', shelfId, price: 600 } }
+  await patch(path, { version: 1, removed, serials: { [`${own.id} 0`]: 'LF-1' } })
+  const done = await patch(path, { version: 2, finished: true })
+  expect(done.body.finishedAt).not.toBeNull()
+  expect((await patch(path, { version: 3, finished: true })).body.error.code).toBe('finished')
+
+  const shelf = await onShelf()
+  expect(shelf.map(({ id }) => id)).not.toContain(piece.id)
+  expect(shelf.find(({ id }) => id === shelfId)).toMatchObject({
+    source: 'shelf',
+    condition: 'used',
+    testedOn: null,
+    serialNumber: 'LF-1',
+    fromJobId: job.id,
+    price: 600,
+    keptFor: null,
+  })
+  // The job itself still knows what it was fitted with.
+  const forJob = await onShelf(`&generation=DDR4&formFactor=SODIMM&forJob=${job.id}`)
+  expect(forJob.map(({ id }) => id)).toContain(piece.id)
+  expect((await get(`/jobs/${job.id}`)).body.stage).toBe('verify')
+})
+
+test('what goes to the customer or to recycling is recorded and comes to no shelf', async () => {
+  const { job, own } = await plannedJob()
+  await post('/fits', { jobId: job.id })
+  const before = (await onShelf()).length
+  const removed = { [own.id]: { to: 'recycling', shelfId: crypto.randomUUID() } }
+  await patch(`/fits/${job.id}`, { version: 1, removed, finished: true })
+  expect((await onShelf()).length).toBe(before - 1)
+  expect((await get(`/fits/${job.id}`)).body.removed[own.id].to).toBe('recycling')
+})
+
+test('another job cannot plan on a piece that has left the shelf', async () => {
+  const { job, own, piece } = await plannedJob()
+  await post('/fits', { jobId: job.id })
+  const removed = { [own.id]: { to: 'customer', shelfId: crypto.randomUUID() } }
+  await patch(`/fits/${job.id}`, { version: 1, removed, finished: true })
+  const other = (await post('/jobs', newJob)).body
+  const [plan] = (await get(`/plans?jobId=${other.id}`)).body
+  const reached = await patch(`/plans/${plan.id}`, {
+    version: 1,
+    placement: { A: { moduleId: piece.id } },
+  })
+  expect(reached.status).toBe(400)
+  expect(reached.body.error.fields[0].message).toBe('This piece has left the shelf.')
+})

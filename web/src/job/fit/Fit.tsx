@@ -1,0 +1,65 @@
+import { Tabs } from 'radix-ui'
+import { useState } from 'react'
+import { FitBoard } from './FitBoard'
+import { Options } from './Options'
+import { Screws } from './Screws'
+import { Steps } from './Steps'
+import { Timer } from './Timer'
+import { TrayTab } from './TrayTab'
+import { useFit } from './useFit'
+
+/** The work at the bench: steps for this machine and plan, the screw map, what came out and went in. */
+export function Fit() {
+  const fitting = useFit()
+  const { steps, fit } = fitting
+  const [tab, setTab] = useState('steps')
+  if (steps.length === 0) {
+    return (
+      <>
+        <h2 className="mb-2 text-lg font-semibold">Fit</h2>
+        <p>Nothing is to be fitted: the plan leaves everything as it was found.</p>
+      </>
+    )
+  }
+  return (
+    <Tabs.Root value={tab} onValueChange={setTab} className="flex min-h-full flex-col gap-3">
+      <div className="flex items-end border-b-2 border-rule">
+        <h2 className="mr-auto pb-2 text-lg font-semibold">Fit</h2>
+        <Timer fitting={fitting} />
+        <Tabs.List className="flex" aria-label="Fit">
+          <Tab value="steps">Steps</Tab>
+          <Tab value="screws">Screws{fit.screws.length > 0 ? ` ${fit.screws.length}` : ''}</Tab>
+          <Tab value="tray">Tray</Tab>
+        </Tabs.List>
+      </div>
+      {fit.finishedAt && (
+        <p className="border-l-4 border-act bg-act-soft px-3 py-2">
+          <b className="font-semibold">Fitted.</b> What is noted here can still be read and added
+          to.
+        </p>
+      )}
+      <FitBoard fitting={fitting} />
+      <Tabs.Content value="steps" className="flex flex-1 flex-col gap-3">
+        <Steps fitting={fitting} onScrews={() => setTab('screws')} onTray={() => setTab('tray')} />
+        <Options fitting={fitting} />
+      </Tabs.Content>
+      <Tabs.Content value="screws" className="flex flex-col gap-3">
+        <Screws fitting={fitting} />
+      </Tabs.Content>
+      <Tabs.Content value="tray" className="flex flex-col gap-3">
+        <TrayTab fitting={fitting} />
+      </Tabs.Content>
+    </Tabs.Root>
+  )
+}
+
+function Tab({ value, children }: { value: string; children: React.ReactNode }) {
+  return (
+    <Tabs.Trigger
+      value={value}
+      className="-mb-0.5 min-h-11 border-b-4 border-transparent px-3 data-[state=active]:border-act data-[state=active]:font-semibold"
+    >
+      {children}
+    </Tabs.Trigger>
+  )
+}

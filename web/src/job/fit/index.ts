@@ -1,0 +1,5 @@
+export { Fit } from './Fit'
+export { Labels } from './Labels'
+export { LitContext } from './lit'
+export { type Fitting, useFit } from './useFit'
+export { WORK_NAMES } from './words'

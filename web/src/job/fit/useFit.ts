@@ -1,0 +1,140 @@
+import { type FitStep, fittingSteps, slotsAfter } from '@tembrix/core/fitting'
+import {
+  type Assignment,
+  type Fit,
+  type FitChange,
+  type ModelRecord,
+  movesOf,
+  STARTING_TERMS,
+  type Tick,
+  UNFITTED,
+} from '@tembrix/core/records'
+import { useCallback, useMemo } from 'react'
+import { created, useAppDispatch, useModelsQuery, useShopQuery } from '../../data'
+import { useTechnician } from '../../shell'
+import { useJob } from '../file'
+
+export interface Fitting {
+  fit: Fit
+  steps: FitStep[]
+  /** What is done, left out, or not yet. */
+  tickOf: (step: FitStep) => Tick | undefined
+  cautionsRead: boolean
+  /** What sits in the slots by the steps done. */
+  slots: Assignment
+  removed: string[]
+  model: ModelRecord | undefined
+  minutes: number
+  set: (fields: FitChange & { finished?: true }) => void
+  tick: (step: FitStep, reason?: string) => void
+  untick: (step: FitStep) => void
+}
+
+/** The job's steps at the bench and how far they are; the record is begun with the first thing noted. */
+export function useFit(): Fitting {
+  const view = useJob()
+  const { file, machine, now, planned, edit } = view
+  const { data: shop } = useShopQuery()
+  const { data: models } = useModelsQuery()
+  const dispatch = useAppDispatch()
+  const [technician] = useTechnician()
+  const terms = shop?.terms ?? STARTING_TERMS
+  const model = models?.find(({ id }) => id === file.machine.modelId)
+  const known = file.fits[0]
+  const fit: Fit = useMemo(
+    () =>
+      known ?? {
+        ...UNFITTED,
+        id: file.id,
+        jobId: file.id,
+        version: 0,
+        createdAt: '',
+        updatedAt: '',
+      },
+    [known, file.id],
+  )
+
+  const { run, capacity } = planned.evaluation
+  const profile = planned.settings.profile && run?.profile === true
+  const gib = planned.evaluation.starts ? capacity.installedGiB : null
+  const dataRate = run?.dataRate ?? null
+  const steps = useMemo(
+    () =>
+      fittingSteps({
+        machine,
+        found: now.assignment,
+        planned: planned.assignment,
+        expected: gib !== null && dataRate !== null ? { gib, dataRate } : null,
+        profile,
+        static: fit.static,
+        hatch: fit.hatch,
+        covers: model?.covers ?? [],
+        cautions: model?.cautions ?? [],
+        openingMinutes: model?.openingMinutes ?? null,
+        table: terms.labour,
+      }),
+    [
+      machine,
+      now.assignment,
+      planned.assignment,
+      gib,
+      dataRate,
+      profile,
+      fit.static,
+      fit.hatch,
+      model,
+      terms.labour,
+    ],
+  )
+
+  const set = useCallback(
+    (fields: FitChange & { finished?: true }) => {
+      if (!known) {
+        const target = { jobId: file.id, collection: 'fits' as const, recordId: file.id }
+        dispatch(created(target, { jobId: file.id }))
+      }
+      edit.set('fits', fit, fields)
+    },
+    [known, fit, file.id, dispatch, edit],
+  )
+
+  return useMemo(() => {
+    const tickOf = ({ id }: FitStep) => fit.ticks[id]
+    const isDone = (step: FitStep) => tickOf(step)?.state === 'done'
+    return {
+      fit,
+      steps,
+      tickOf,
+      cautionsRead: steps.every((step) => !step.caution || isDone(step)),
+      slots: slotsAfter(now.assignment, planned.assignment, steps, isDone),
+      removed: movesOf(now.assignment, planned.assignment).removed,
+      model,
+      minutes: steps.reduce((sum, { minutes }) => sum + minutes, 0),
+      set,
+      tick: (step, reason = '') => {
+        const at = new Date().toISOString()
+        const tick: Tick = {
+          state: reason === '' ? 'done' : 'skipped',
+          at,
+          by: technician,
+          reason,
+        }
+        const starts = !step.caution && fit.runningSince === null && fit.seconds === 0
+        set({
+          ticks: { ...fit.ticks, [step.id]: tick },
+          ...(starts ? { runningSince: at } : {}),
+        })
+      },
+      untick: ({ id }) => {
+        const { [id]: _, ...ticks } = fit.ticks
+        set({ ticks })
+      },
+    }
+  }, [fit, steps, now.assignment, planned.assignment, model, set, technician])
+}
+
+/** Seconds at work until a moment. */
+export function secondsUntil({ seconds, runningSince }: Fit, moment: number): number {
+  const running = runningSince ? Math.max(0, moment - Date.parse(runningSince)) / 1000 : 0
+  return Math.round(seconds + running)
+}
