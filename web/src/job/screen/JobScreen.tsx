@@ -97,6 +97,7 @@ function Opened() {
           {...shown}
           before={planning ? now : undefined}
           lit={lit}
+          bare={atBench}
           cost={planning ? costFigure(view) : undefined}
           onProfile={
             planning && !atBench ? (profile) => edit.step('plans', plan, { profile }) : undefined
