@@ -29,6 +29,7 @@ const VIEWS: {
   { name: 'plan-dark', job: 'Adair', path: '/plan', dark: true },
   { name: 'plan-tablet', job: 'Ketteler', path: '/plan', width: 768 },
   { name: 'soldered', job: 'Morrow', path: '/identify' },
+  { name: 'fit', job: 'Adair', path: '/fit', press: Array(10).fill('(Done|I have read this)$') },
   {
     name: 'what-if',
     path: '/what-if',
