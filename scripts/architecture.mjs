@@ -11,7 +11,7 @@ const TEST = /\.test\.tsx?$|(^|\/)(test|bench)\//
 /** What a workspace may import beside its own files: nothing of a sibling unless listed, any package unless restricted. */
 const ALLOWED = {
   core: {
-    packages: ['zod', 'd3-dsv', 'dinero.js'],
+    packages: ['zod', 'd3-dsv', 'dinero.js', 'jstat'],
     testPackages: ['vitest', 'fast-check', 'node:fs'],
     siblings: [],
   },

@@ -1,0 +1,33 @@
+export { oneAtATime } from './baseline'
+export {
+  type Meaning,
+  meanings,
+  type Proposal,
+  proposals,
+  SURE,
+  trialsFrom,
+  verdict,
+} from './choose'
+export {
+  type Cause,
+  type Difference,
+  type DifferenceCode,
+  differences,
+  type NextStep,
+  NOTHING_SEEN,
+  type Seen,
+} from './expected'
+export { type CauseTable, type Fault, partOf, STARTING_CAUSES, type Way } from './fault'
+export { type Named, observed, type Suspicion, suspect, suspects } from './inference'
+export {
+  type Arrangement,
+  type Bench,
+  effectOf,
+  inOrder,
+  keyOfOutcome,
+  minutesOfTrial,
+  type Outcome,
+  outcomeOf,
+  outcomeOfKey,
+  type Trial,
+} from './trial'

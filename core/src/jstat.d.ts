@@ -1,0 +1,8 @@
+/** The part of the statistics library that is used. */
+declare module 'jstat' {
+  const jStat: {
+    studentt: { inv: (p: number, df: number) => number; cdf: (x: number, df: number) => number }
+    hypgeom: { pdf: (k: number, total: number, marked: number, drawn: number) => number }
+  }
+  export default jStat
+}
