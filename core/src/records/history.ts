@@ -14,6 +14,8 @@ export const RECORD_KINDS = [
   'price-list',
   'quote',
   'fit',
+  'verification',
+  'measurement',
 ] as const
 export const RecordKind = z.enum(RECORD_KINDS)
 export type RecordKind = z.infer<typeof RecordKind>

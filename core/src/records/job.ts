@@ -4,6 +4,7 @@ import { Assignment } from './assignment'
 import { Customer, NewCustomer } from './customer'
 import { Fit } from './fit'
 import { MachineRecord, NewMachineRecord } from './machineRecord'
+import { Measurement } from './measurement'
 import { ModuleRecord } from './moduleRecord'
 import { Photo } from './photo'
 import { Plan } from './plan'
@@ -12,6 +13,7 @@ import { ReadingRecord } from './readingRecord'
 import { NOTHING_SIZED, Sizing } from './sizing'
 import { Rulings } from './sources'
 import { LongText, Money, OwnId, Stored, Versioned } from './stored'
+import { Verification } from './verification'
 
 export const STAGES = [
   'intake',
@@ -83,6 +85,9 @@ export const JobFile = Job.extend({
   quotes: z.array(Quote),
   /** At most one. */
   fits: z.array(Fit),
+  /** At most one. */
+  verifications: z.array(Verification),
+  measurements: z.array(Measurement),
 })
 export type JobFile = z.infer<typeof JobFile>
 

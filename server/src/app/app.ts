@@ -9,18 +9,21 @@ import { healthRoutes } from '../health'
 import { answerError, jsonBody, ownPagesOnly, unknownRoute } from '../http'
 import { jobRoutes } from '../jobs'
 import { machineRoutes } from '../machines'
+import { measurementRoutes } from '../measurements'
 import { modelRoutes } from '../models'
 import { moduleRoutes } from '../modules'
 import { photoRoutes } from '../photos'
 import { plannerRoutes } from '../planner'
 import { planRoutes } from '../plans'
 import { priceListRoutes } from '../priceLists'
+import { probeRoutes } from '../probe'
 import { quoteRoutes } from '../quotes'
 import { readRoutes } from '../read'
 import { readingRoutes } from '../readings'
 import { shopRoutes } from '../shop'
 import { supplierRoutes } from '../supplier'
 import { validatedListRoutes } from '../validatedLists'
+import { verificationRoutes } from '../verifications'
 import { webPages } from './webPages'
 
 /** The whole application over an open database: the API under /api/v1, the built web pages elsewhere. */
@@ -55,6 +58,9 @@ export function createApp(db: Database, webFolder?: string): Express {
   api.use('/jobs', jobRoutes(db))
   api.use('/plans', planRoutes(db))
   api.use('/fits', fitRoutes(db))
+  api.use('/verifications', verificationRoutes(db))
+  api.use('/measurements', measurementRoutes(db))
+  api.use('/probe', probeRoutes(db))
   api.use('/quotes', quoteRoutes(db))
   api.use('/supplier', supplierRoutes(db))
   api.use('/shop', shopRoutes(db))

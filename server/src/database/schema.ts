@@ -6,6 +6,7 @@ import {
   type Condition,
   type Cover,
   type Fit,
+  type Measurement,
   type ModuleSource,
   NOTHING_SIZED,
   type PriceList,
@@ -22,6 +23,7 @@ import {
   type Terms,
   type ValidatedEntry,
   type ValidatedList,
+  type Verification,
 } from '@tembrix/core/records'
 import type { UseTable } from '@tembrix/core/sizing'
 import { sql } from 'drizzle-orm'
@@ -244,6 +246,47 @@ export const fits = pgTable('fits', {
   serials: jsonb('serials').$type<Record<string, string>>().notNull(),
   removed: jsonb('removed').$type<Fit['removed']>().notNull(),
   finishedAt: timestamp('finished_at', { withTimezone: true, mode: 'date', precision: 3 }),
+})
+
+/** One a job, under the job's id. */
+export const verifications = pgTable('verifications', {
+  ...stored,
+  jobId: uuid('job_id')
+    .notNull()
+    .unique()
+    .references(() => jobs.id),
+  seen: jsonb('seen').$type<Verification['seen']>().notNull(),
+  trials: jsonb('trials').$type<Verification['trials']>().notNull(),
+  stability: jsonb('stability').$type<Verification['stability']>().notNull(),
+})
+
+export const measurements = pgTable(
+  'measurements',
+  {
+    ...stored,
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    test: text('test').notNull(),
+    unit: text('unit').notNull(),
+    better: text('better').$type<Measurement['better']>().notNull(),
+    moment: text('moment').$type<Measurement['moment']>().notNull(),
+    runs: jsonb('runs').$type<number[]>().notNull(),
+    failed: integer('failed').notNull(),
+    bandwidth: text('bandwidth').$type<Measurement['bandwidth']>(),
+    note: text('note').notNull(),
+  },
+  (table) => [index('measurements_job').on(table.jobId)],
+)
+
+/** Short codes for the probe: each opens one job once, and its token adds measurements till it ends. */
+export const probeCodes = pgTable('probe_codes', {
+  code: text('code').primaryKey(),
+  jobId: uuid('job_id')
+    .notNull()
+    .references(() => jobs.id),
+  until: timestamp('until', { withTimezone: true, mode: 'date', precision: 3 }).notNull(),
+  token: text('token'),
 })
 
 export const readings = pgTable(

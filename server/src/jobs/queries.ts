@@ -8,12 +8,14 @@ import {
   history,
   jobs,
   machines,
+  measurements,
   modules,
   photos,
   plans,
   quotes,
   readings,
   type Transaction,
+  verifications,
 } from '../database'
 import { checkAssignment, keepPieces } from '../placements'
 import {
@@ -83,6 +85,12 @@ export async function readJob(tx: Transaction, id: string) {
       .from(photos)
       .where(eq(photos.jobId, id))
       .orderBy(asc(photos.createdAt)),
+    verifications: await tx.select().from(verifications).where(eq(verifications.jobId, id)),
+    measurements: await tx
+      .select()
+      .from(measurements)
+      .where(eq(measurements.jobId, id))
+      .orderBy(asc(measurements.createdAt)),
     fits: await tx.select().from(fits).where(eq(fits.jobId, id)),
     quotes: await tx.select().from(quotes).where(eq(quotes.jobId, id)).orderBy(asc(quotes.number)),
   }

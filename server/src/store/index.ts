@@ -5,6 +5,7 @@ export {
   jobKind,
   listKind,
   machineKind,
+  measurementKind,
   modelKind,
   moduleKind,
   photoKind,
@@ -13,5 +14,6 @@ export {
   quoteKind,
   readingKind,
   shopKind,
+  verificationKind,
 } from './kinds'
 export { type Created, change, create, find, historyOf, remove } from './store'

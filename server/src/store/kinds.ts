@@ -3,6 +3,7 @@ import {
   fits,
   jobs,
   machines,
+  measurements,
   models,
   modules,
   photos,
@@ -12,6 +13,7 @@ import {
   readings,
   shops,
   validatedLists,
+  verifications,
 } from '../database'
 import { kind } from './store'
 
@@ -25,6 +27,8 @@ export const planKind = kind(plans, 'plan', (row) => row.jobId)
 export const readingKind = kind(readings, 'reading', (row) => row.jobId)
 export const shopKind = kind(shops, 'shop')
 export const fitKind = kind(fits, 'fit', (row) => row.jobId)
+export const verificationKind = kind(verifications, 'verification', (row) => row.jobId)
+export const measurementKind = kind(measurements, 'measurement', (row) => row.jobId)
 export const quoteKind = kind(quotes, 'quote', (row) => row.jobId)
 export const priceListKind = kind(priceLists, 'price-list')
 export const photoKind = kind(photos, 'photo', (row) => row.jobId)

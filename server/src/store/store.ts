@@ -7,6 +7,7 @@ import {
   history,
   type jobs,
   type machines,
+  type measurements,
   type models,
   type modules,
   type photos,
@@ -17,6 +18,7 @@ import {
   type shops,
   type Transaction,
   type validatedLists,
+  type verifications,
 } from '../database'
 import { notFound, stale } from '../http'
 
@@ -34,6 +36,8 @@ type StoredTable =
   | typeof quotes
   | typeof priceLists
   | typeof fits
+  | typeof verifications
+  | typeof measurements
 
 interface Kind<T extends StoredTable> {
   table: T

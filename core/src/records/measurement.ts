@@ -1,0 +1,61 @@
+import { z } from 'zod'
+import { OwnId, ShortText, Stored, Versioned } from './stored'
+
+/** A run’s figure: above 0, since runs are compared by their ratio. */
+export const RunFigure = z.number('A run is a number.').positive('A run is above 0.').max(1e12)
+
+/** When runs were made: before the change, or after it. */
+export const MOMENTS = ['before', 'after'] as const
+export const Moment = z.enum(MOMENTS)
+export type Moment = z.infer<typeof Moment>
+
+const fields = {
+  test: z.string().trim().min(1, 'Name the test.').max(120),
+  unit: z.string().trim().max(20),
+  better: z.enum(['higher', 'lower']),
+  moment: Moment,
+  runs: z.array(RunFigure).max(1000),
+  /** Runs that crashed or never finished. */
+  failed: z.int().min(0).max(1000),
+  /** A bandwidth, which tells of channels; null for anything else. */
+  bandwidth: z.enum(['read', 'copy', 'write']).nullable(),
+  note: ShortText,
+}
+
+export const NewMeasurement = OwnId.extend({
+  jobId: z.uuid(),
+  ...fields,
+  unit: fields.unit.default(''),
+  failed: fields.failed.default(0),
+  bandwidth: fields.bandwidth.default(null),
+  note: fields.note.default(''),
+})
+export type NewMeasurement = z.input<typeof NewMeasurement>
+
+export const MeasurementChange = z.object(fields).partial()
+export type MeasurementChange = z.infer<typeof MeasurementChange>
+export const MeasurementPatch = Versioned.extend(MeasurementChange.shape)
+
+/** Runs of one test on a job’s machine, before or after. */
+export const Measurement = Stored.extend({ jobId: z.uuid(), ...fields })
+export type Measurement = z.infer<typeof Measurement>
+
+/** What the probe sends: its runs by what was measured. */
+export const ProbeRuns = z.object({
+  token: z.string().min(20).max(100),
+  moment: Moment,
+  measurements: z
+    .array(
+      z.object({
+        test: fields.test,
+        unit: fields.unit,
+        better: fields.better,
+        bandwidth: fields.bandwidth,
+        runs: z.array(RunFigure).min(1).max(100),
+        note: fields.note,
+      }),
+    )
+    .min(1)
+    .max(10),
+})
+export type ProbeRuns = z.infer<typeof ProbeRuns>

@@ -1,0 +1,79 @@
+import { z } from 'zod'
+import { OwnId, ShortText, Stored, Versioned } from './stored'
+
+const Amount = z.number().min(0).max(100_000).nullable()
+
+/** What was seen on the set-up screen and in the system; null for what nobody has looked at. */
+export const SeenFigures = z.object({
+  totalGiB: Amount,
+  slots: z.record(z.string().max(40), z.number().min(0).max(65_536)),
+  rate: Amount,
+  ways: z.int().min(1).max(16).nullable(),
+  cl: z.int().min(1).max(200).nullable(),
+  memoryClock: Amount,
+  controllerClock: Amount,
+  fabricClock: Amount,
+  eccActive: z.boolean().nullable(),
+})
+
+/** Modules by slot in a trial, as `moduleId unit`. */
+const Arranged = z.record(z.string().max(40), z.string().max(60))
+
+/** A trial made while a fault was looked for, and what came of it. */
+export const TrialMade = z.object({
+  id: z.uuid(),
+  arrangement: Arranged,
+  reseat: z.boolean(),
+  profile: z.boolean(),
+  depth: z.enum(['start', 'test']),
+  outcome: z.discriminatedUnion('kind', [
+    z.object({ kind: z.enum(['NO_START', 'ERRORS', 'PASS']) }),
+    z.object({ kind: z.literal('MISSING'), slots: z.array(z.string().max(40)).min(1).max(16) }),
+  ]),
+  at: z.iso.datetime(),
+  by: ShortText,
+})
+export type TrialMade = z.infer<typeof TrialMade>
+
+/** A stability test: how many passes and errors in how many hours. */
+export const StabilityRun = z.object({
+  id: z.uuid(),
+  test: z.string().trim().min(1, 'Which test?').max(120),
+  passes: z.int('Whole passes.').min(0).max(100_000),
+  errors: z.int('Whole errors.').min(0).max(1_000_000_000),
+  hours: z.number('Hours.').min(0).max(10_000),
+  at: z.iso.datetime(),
+  by: ShortText,
+})
+export type StabilityRun = z.infer<typeof StabilityRun>
+
+const fields = {
+  seen: SeenFigures,
+  trials: z.array(TrialMade).max(200),
+  stability: z.array(StabilityRun).max(200),
+}
+
+export const VerificationChange = z.object(fields).partial()
+export type VerificationChange = z.infer<typeof VerificationChange>
+export const VerificationPatch = Versioned.extend(VerificationChange.shape)
+export const NewVerification = OwnId.extend({ jobId: z.uuid(), ...VerificationChange.shape })
+
+/** Whether a job’s upgrade works: what was seen, how a fault was looked for, stability. One a job, under its id. */
+export const Verification = Stored.extend({ jobId: z.uuid(), ...fields })
+export type Verification = z.infer<typeof Verification>
+
+export const UNVERIFIED: Pick<Verification, 'seen' | 'trials' | 'stability'> = {
+  seen: {
+    totalGiB: null,
+    slots: {},
+    rate: null,
+    ways: null,
+    cl: null,
+    memoryClock: null,
+    controllerClock: null,
+    fabricClock: null,
+    eccActive: null,
+  },
+  trials: [],
+  stability: [],
+}

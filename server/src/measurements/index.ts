@@ -1,0 +1,1 @@
+export { measurementRoutes } from './routes'

@@ -1,0 +1,1 @@
+export { probeRoutes } from './routes'

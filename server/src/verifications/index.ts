@@ -1,0 +1,1 @@
+export { verificationRoutes } from './routes'
