@@ -46,6 +46,18 @@ for (const colorScheme of ['light', 'dark'] as const) {
         const id = await openJob(page, app, 'Adair', 'fit')
         await page.goto(`${app.address}/jobs/${id}/labels`)
       },
+      async () => {
+        await openJob(page, app, 'Quince', 'verify')
+        await page.getByLabel('Memory in all, GiB, seen').fill('16')
+      },
+      async () => {
+        await openJob(page, app, 'Quince', 'verify')
+        await page.getByRole('tab', { name: /^Fault/ }).click()
+      },
+      async () => {
+        await openJob(page, app, 'Farrow', 'verify')
+        await page.getByRole('tab', { name: 'Measured' }).click()
+      },
       () => page.goto(`${app.address}/shelf`),
       async () => {
         await page.goto(`${app.address}/shelf`)
@@ -89,6 +101,7 @@ test('nothing is cut off sideways on a tablet', async ({ page, app }) => {
     'plan',
     'quote',
     'fit',
+    'verify',
     '/shelf',
     '/what-if',
     '/machines',

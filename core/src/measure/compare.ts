@@ -1,4 +1,4 @@
-import jStat from 'jstat'
+import { drawnChance, studentQuantile } from './distributions'
 
 export const VERDICTS = ['gain', 'loss', 'cannot-tell', 'too-few'] as const
 export type RunVerdict = (typeof VERDICTS)[number]
@@ -51,7 +51,7 @@ export function compareRuns(
   const difference = mean(is) - mean(was)
   const { error, freedom } = welch(was, is)
   // Runs that do not scatter at all leave no doubt.
-  const half = error === 0 ? 0 : jStat.studentt.inv(1 - LEVEL / 2, freedom) * error
+  const half = error === 0 ? 0 : studentQuantile(1 - LEVEL / 2, freedom) * error
   const verdict: RunVerdict =
     difference - half > 0 ? 'gain' : difference + half < 0 ? 'loss' : 'cannot-tell'
   return {
@@ -105,7 +105,7 @@ function runsToSettle(
   const have = Math.min(was.length, is.length)
   for (let runs = have + 1; runs <= MOST_RUNS; runs += 1) {
     const error = Math.sqrt(spread / runs)
-    if (jStat.studentt.inv(1 - LEVEL / 2, 2 * runs - 2) * error < Math.abs(difference)) {
+    if (studentQuantile(1 - LEVEL / 2, 2 * runs - 2) * error < Math.abs(difference)) {
       return runs - have
     }
   }
@@ -126,7 +126,7 @@ export function compareFailures(
 ): FailureComparison {
   const total = before.runs + after.runs
   const failed = before.failed + after.failed
-  const weight = (k: number) => jStat.hypgeom.pdf(k, total, failed, after.runs)
+  const weight = (k: number) => drawnChance(k, total, failed, after.runs)
   const own = weight(after.failed)
   let chance = 0
   for (let k = Math.max(0, failed - before.runs); k <= Math.min(failed, after.runs); k += 1) {

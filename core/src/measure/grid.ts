@@ -1,4 +1,4 @@
-import jStat from 'jstat'
+import { studentQuantile } from './distributions'
 
 /** Runs of the four configurations of two things with two states each. All runs above 0. */
 export interface Grid {
@@ -44,7 +44,7 @@ export function gridEffects({ cells, better }: Grid): GridEffects | null {
     [number, number],
     [number, number],
   ]
-  const quantile = jStat.studentt.inv(0.975, freedom)
+  const quantile = studentQuantile(0.975, freedom)
   const effect = (difference: number, share: number): Effect => {
     const half = quantile * error * share
     return {

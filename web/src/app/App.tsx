@@ -25,6 +25,7 @@ const Quote = lazy(async () => ({ default: (await job()).Quote }))
 const QuoteSheet = lazy(async () => ({ default: (await job()).QuoteSheet }))
 const Fit = lazy(async () => ({ default: (await job()).Fit }))
 const Labels = lazy(async () => ({ default: (await import('../job')).Labels }))
+const Verify = lazy(async () => ({ default: (await job()).Verify }))
 const PlanSheet = lazy(async () => ({ default: (await job()).PlanSheet }))
 
 const page = (element: React.ReactNode) => <Suspense fallback={null}>{element}</Suspense>
@@ -50,6 +51,7 @@ const router = createBrowserRouter([
           { path: 'plan', element: page(<Plan />) },
           { path: 'quote', element: page(<Quote />) },
           { path: 'fit', element: page(<Fit />) },
+          { path: 'verify', element: page(<Verify />) },
         ],
       },
       { path: '/machines', element: page(<Machines />) },

@@ -8,6 +8,8 @@ export type Collection =
   | 'plans'
   | 'quotes'
   | 'fits'
+  | 'verifications'
+  | 'measurements'
   | 'readings'
   | 'photos'
   | 'models'
@@ -55,9 +57,11 @@ type Target = Pick<Entry, 'jobId' | 'collection' | 'recordId' | 'version'>
 export const keyOf = ({ collection, recordId }: Pick<Entry, 'collection' | 'recordId'>) =>
   `${collection}/${recordId}`
 
-/** A fitting may have been begun at another screen, which a create does not tell: it is sent by itself. */
+/** These a job has one of, which may have been begun at another screen: their create is sent by itself. */
+const ONE_A_JOB: readonly Collection[] = ['fits', 'verifications']
+
 const mayJoin = ({ action, collection }: Entry): boolean =>
-  action === 'change' || (action === 'create' && collection !== 'fits')
+  action === 'change' || (action === 'create' && !ONE_A_JOB.includes(collection))
 
 const slice = createSlice({
   name: 'outbox',

@@ -1,8 +1,17 @@
-import { type JobFile, type ModelRecord, UNFITTED } from '@tembrix/core/records'
+import { type JobFile, type ModelRecord, UNFITTED, UNVERIFIED } from '@tembrix/core/records'
 import { type Collection, type Entry, type Fields, keyOf } from './outbox'
 
 /** The lists of a job whose records come and go. */
-const LISTS = ['modules', 'readings', 'photos', 'plans', 'quotes', 'fits'] as const
+const LISTS = [
+  'modules',
+  'readings',
+  'photos',
+  'plans',
+  'quotes',
+  'fits',
+  'verifications',
+  'measurements',
+] as const
 type List = (typeof LISTS)[number]
 
 const isList = (collection: Collection): collection is List =>
@@ -36,6 +45,8 @@ const UNSET: Record<List, Fields> = {
     document: null,
   },
   fits: { ...UNFITTED },
+  verifications: { ...UNVERIFIED },
+  measurements: { unit: '', failed: 0, bandwidth: null, note: '' },
 }
 
 interface Known {
@@ -57,6 +68,8 @@ export function overlay(file: JobFile, entries: readonly Entry[]): JobFile {
     plans: laidList(own, 'plans', file.plans),
     quotes: laidList(own, 'quotes', file.quotes),
     fits: laidList(own, 'fits', file.fits),
+    verifications: laidList(own, 'verifications', file.verifications),
+    measurements: laidList(own, 'measurements', file.measurements),
   }
 }
 

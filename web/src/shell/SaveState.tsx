@@ -36,6 +36,8 @@ const COLLECTION_NAMES: Record<Entry['collection'], string> = {
   plans: 'the plan',
   quotes: 'the quote',
   fits: 'the work at the bench',
+  verifications: 'the verification',
+  measurements: 'a measurement',
   readings: 'a reading',
   photos: 'a photo',
   models: 'a machine record',

@@ -10,8 +10,12 @@ export const ago = (iso: string) => formatDistanceToNow(parseISO(iso), { addSuff
 export const day = (iso: string) => format(parseISO(iso), 'd MMM yyyy')
 export const overdue = (iso: string) => isPast(parseISO(`${iso}T23:59:59`))
 
-const joiner = new Intl.ListFormat('en', { type: 'conjunction' })
-export const list = (words: readonly string[]) => joiner.format(words)
+const joiners = {
+  and: new Intl.ListFormat('en', { type: 'conjunction' }),
+  or: new Intl.ListFormat('en', { type: 'disjunction' }),
+}
+export const list = (words: readonly string[], join: keyof typeof joiners = 'and') =>
+  joiners[join].format(words)
 
 export const plural = (count: number, one: string, many = `${one}s`) =>
   `${count} ${count === 1 ? one : many}`

@@ -109,10 +109,16 @@ function Opened({
       if (collection === 'jobs') return stored.version
       if (collection === 'customers') return stored.customer.version
       if (collection === 'machines') return stored.machine.version
-      const { plans, modules, readings, quotes, fits } = stored
-      return [...plans, ...modules, ...readings, ...quotes, ...fits].find(
-        ({ id }) => id === recordId,
-      )?.version
+      const lists = [
+        stored.plans,
+        stored.modules,
+        stored.readings,
+        stored.quotes,
+        stored.fits,
+        stored.verifications,
+        stored.measurements,
+      ].flat()
+      return lists.find(({ id }) => id === recordId)?.version
     },
     [stored],
   )

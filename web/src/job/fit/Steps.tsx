@@ -2,8 +2,8 @@ import type { FitStep } from '@tembrix/core/fitting'
 import { Check, ChevronLeft, ListChecks, RectangleHorizontal, SkipForward } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { Button, Field, TextInput } from '../../ui'
+import { useBench } from '../bench'
 import { useJob } from '../file'
-import { useLit } from './lit'
 import { usePedal } from './pedal'
 import { StepList } from './StepList'
 import type { Fitting } from './useFit'
@@ -98,7 +98,7 @@ function Card({ fitting, step, number, onBack, onNext, onScrews }: CardProps) {
   const { title, how } = wordsOf(step, module)
   const held = tickOf(step)
   const locked = !step.caution && !cautionsRead
-  const setLit = useLit()
+  const { setLit } = useBench()
   useEffect(() => {
     setLit(step.slots)
     return () => setLit([])

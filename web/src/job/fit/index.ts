@@ -1,5 +1,4 @@
 export { Fit } from './Fit'
 export { Labels } from './Labels'
-export { LitContext } from './lit'
 export { type Fitting, useFit } from './useFit'
 export { WORK_NAMES } from './words'

@@ -15,6 +15,8 @@ const RECORDS: Record<HistoryLine['record'], string> = {
   shop: 'The shop’s settings',
   quote: 'Quote',
   fit: 'Work at the bench',
+  verification: 'Verification',
+  measurement: 'Measurement',
   'price-list': 'Price list',
   list: 'Validated list',
 }
@@ -23,6 +25,9 @@ const FIELDS: Record<string, string> = {
   found: 'what was found',
   options: 'options',
   ticks: 'steps',
+  trials: 'trials',
+  seen: 'what was seen',
+  runs: 'runs',
   screws: 'screw map',
   screwsBack: 'screws put back',
   screwsLeft: 'screws left',

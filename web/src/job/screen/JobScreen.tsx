@@ -1,11 +1,13 @@
+import type { Assignment } from '@tembrix/core/records'
 import { Redo2, Undo2 } from 'lucide-react'
-import { type ReactNode, useEffect, useState } from 'react'
+import { type ReactNode, useEffect, useMemo, useState } from 'react'
 import { Navigate, Outlet, useLocation, useNavigate, useParams } from 'react-router'
 import { BoardColumn, Desk, Legend } from '../../board'
 import { Bar } from '../../shell'
 import { Button, Message, money, plural } from '../../ui'
+import { BenchContext } from '../bench'
 import { JobProvider, type JobView, useJob } from '../file'
-import { LitContext, useFit } from '../fit'
+import { useFit } from '../fit'
 import { FoundTray } from '../identify'
 import { PlanTray } from '../plan'
 import { Rail } from './Rail'
@@ -61,7 +63,10 @@ function Opened() {
   const { pathname } = useLocation()
   const fitting = useFit()
   const [lit, setLit] = useState<readonly string[]>([])
-  const atBench = pathname.endsWith('/fit')
+  const [tried, setShown] = useState<Assignment | null>(null)
+  const bench = useMemo(() => ({ setLit, setShown }), [])
+  const fittingIt = pathname.endsWith('/fit')
+  const atBench = fittingIt || pathname.endsWith('/verify')
   const planning = atBench || /\/(plan|quote)$/.test(pathname)
   useUndoKeys(view)
 
@@ -70,10 +75,10 @@ function Opened() {
   return (
     <Desk
       machine={machine}
-      assignment={atBench ? fitting.slots : shown.assignment}
+      assignment={tried ?? (fittingIt ? fitting.slots : shown.assignment)}
       pieces={view.pieces}
       onAssignment={(assignment) => {
-        // At the bench the board follows the steps that are done.
+        // At the bench the board follows the work.
         if (atBench) return
         if (planning) edit.step('plans', plan, { placement: assignment })
         else edit.step('jobs', file, { found: assignment })
@@ -95,7 +100,7 @@ function Opened() {
         <BoardColumn
           machine={machine}
           {...shown}
-          before={planning ? now : undefined}
+          before={planning && tried === null ? now : undefined}
           lit={lit}
           bare={atBench}
           cost={planning ? costFigure(view) : undefined}
@@ -104,9 +109,9 @@ function Opened() {
           }
         />
         <main className="min-h-0 min-w-0 flex-1 overflow-auto bg-sheet p-3">
-          <LitContext value={setLit}>
+          <BenchContext value={bench}>
             <Outlet />
-          </LitContext>
+          </BenchContext>
         </main>
       </div>
       {!atBench && (planning ? <PlanTray /> : <FoundTray />)}

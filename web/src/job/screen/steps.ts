@@ -1,3 +1,4 @@
+import { differences } from '@tembrix/core/diagnose'
 import type { Stage } from '@tembrix/core/records'
 import { overdue, plural } from '../../ui'
 import type { JobView } from '../file'
@@ -26,7 +27,7 @@ export function stepsOf(
     { stage: 'plan', name: 'Plan', path: 'plan', ...plan(view) },
     { stage: 'quote', name: 'Quote', path: 'quote', ...quote(view) },
     { stage: 'fit', name: 'Fit', path: 'fit', ...fit(view) },
-    { stage: 'verify', name: 'Verify', state: 'open' },
+    { stage: 'verify', name: 'Verify', path: 'verify', ...verify(view) },
     { stage: 'handover', name: 'Hand over', state: 'open' },
   ]
 }
@@ -85,4 +86,21 @@ function fit({ file }: Pick<JobView, 'file'>): Standing {
   if (!work) return { state: 'open' }
   if (work.finishedAt) return { state: 'done' }
   return { state: 'open', why: 'at the bench' }
+}
+
+function verify({
+  file,
+  machine,
+  planned,
+}: Pick<JobView, 'file' | 'machine' | 'planned'>): Standing {
+  const [record] = file.verifications
+  if (!record) return { state: 'open' }
+  const { placement, settings } = planned
+  const wrong = differences(machine, placement, settings, record.seen).filter(
+    ({ harmless }) => !harmless,
+  )
+  if (wrong.length > 0) return { state: 'attention', why: 'what is seen is not what is expected' }
+  const errors = record.stability.reduce((sum, run) => sum + run.errors, 0)
+  if (errors > 0) return { state: 'attention', why: 'errors under test' }
+  return { state: record.stability.length > 0 && record.seen.totalGiB !== null ? 'done' : 'open' }
 }

@@ -1,0 +1,106 @@
+import { expect, newJob, saved, slot, test } from './fixtures'
+
+const AFTER = [
+  'DeviceLocator,BankLabel,Capacity,Speed,ConfiguredClockSpeed,FormFactor,SMBIOSMemoryType,PartNumber',
+  'A,BANK A,8589934592,2666,2666,12,26,found in it',
+  'B,BANK B,8589934592,3200,2666,12,26,Larkfield L4-8-3200',
+].join('\n')
+
+test('a second module is not seen: expected against seen, fault finder, seated anew, measured', async ({
+  page,
+  app,
+}) => {
+  const job = await newJob(page, app, 'Runa Thistle', 'Heron 15', { A: '8GB 1Rx8' })
+  await page.goto(`${job.address}/plan`)
+  await page
+    .getByRole('region', { name: 'Tray' })
+    .getByRole('button', { name: /^8 GiB DDR4-3200 small-outline, Larkfield.*€23/ })
+    .click()
+  await slot(page, 'B').click()
+  await page.getByRole('link', { name: 'Verify' }).click()
+
+  await page.getByLabel('Memory in all, GiB, seen').fill('8')
+  await page.getByLabel('Slot B, seen').fill('0')
+  await page.getByLabel('Rate (or clock) shown, seen').fill('1333')
+  const differences = page.getByRole('list', { name: 'Differences' })
+  await expect(differences).toContainText('8 GiB of 16 GiB: short by just what sits in A or B.')
+  await expect(differences).toContainText('B is shown empty; 8 GiB sit there.')
+  await expect(differences).toContainText('1333 is the clock: twice that is the rate, 2666 MT/s.')
+  await page.getByLabel('CL, seen').fill('fast')
+  await expect(page.getByLabel('CL, seen')).toHaveAttribute('aria-invalid', 'true')
+  await page.getByLabel('CL, seen').fill('')
+
+  await differences.getByRole('button', { name: 'Find the fault' }).first().click()
+  const outcomes = page.getByRole('group', { name: 'What came of it' })
+  await expect(page.getByRole('region', { name: 'Next trial' })).toContainText('Begin with')
+  await outcomes.getByRole('button', { name: /^Starts without B/ }).click()
+  await expect(page.getByRole('region', { name: 'Next trial' })).toContainText('seat it anew')
+  await expect(outcomes.getByRole('button', { name: /^All well/ })).toContainText(
+    'then the module in B was not home',
+  )
+  await expect(page.locator('[data-lit=true]')).toHaveCount(2)
+  await saved(page)
+  await page.reload()
+  await page.getByRole('tab', { name: /^Fault/ }).click()
+  await outcomes.getByRole('button', { name: /^All well/ }).click()
+  const verdict = page.getByRole('region', { name: 'Verdict' })
+  await expect(verdict).toContainText('The module in B was not home')
+  await expect(verdict).toContainText('It is home now.')
+
+  await page.getByRole('tab', { name: /^Seen/ }).click()
+  await page.getByText('From a readout of the machine as it is now').click()
+  await page.getByLabel('Paste it').fill('nothing like a readout')
+  await page.getByRole('button', { name: 'Fill in' }).click()
+  await expect(page.getByText('Nothing of that could be read.')).toBeVisible()
+  await page.getByLabel('Paste it').fill(AFTER)
+  await page.getByRole('button', { name: 'Fill in' }).click()
+  await expect(page.getByLabel('Memory in all, GiB, seen')).toHaveValue('16')
+  await expect(differences).toContainText('What was looked at is as expected.')
+  const stability = page.getByRole('region', { name: 'Stability' })
+  await stability.getByRole('button', { name: 'Note it' }).click()
+  await expect(stability.getByText('Whole passes.')).toBeVisible()
+  await stability.getByLabel('Passes').fill('4')
+  await stability.getByLabel('Hours').fill('6,5')
+  await stability.getByRole('button', { name: 'Note it' }).click()
+  await expect(stability).toContainText('4 passes in 6.5 h, 0 errors')
+  await expect(page.getByRole('link', { name: 'Verify' }).getByLabel('done')).toBeVisible()
+
+  await page.getByRole('tab', { name: 'Measured' }).click()
+  await expect(page.getByText(/a gain cannot be told apart between them/)).toBeVisible()
+  await page.getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(page.getByText('Name the test.')).toBeVisible()
+  await page.getByLabel('A further test').fill('Copy')
+  await page.getByLabel('It gives').selectOption({ label: 'copy bandwidth' })
+  await page.getByRole('button', { name: 'Add', exact: true }).click()
+  const copy = page.getByRole('region', { name: 'Copy' })
+  await copy.getByLabel('After', { exact: true }).fill('31.5 31.2 -3')
+  await expect(copy.getByText('Run 3 is no figure above 0.')).toBeVisible()
+  await copy.getByLabel('After', { exact: true }).fill('31.5 31.2 30.9 31.4')
+  await expect(copy).toContainText('At least 2 channels at work, beyond doubt')
+  await copy.getByLabel('Before', { exact: true }).fill('16.1 15.9')
+  await expect(copy.locator('[data-verdict=too-few]')).toContainText('1 more run at least')
+  await copy.getByLabel('Before', { exact: true }).fill('16.1 15.9 16.0 16.2')
+  await expect(copy.locator('[data-verdict=gain]')).toContainText('A gain: +')
+  await expect(page.getByRole('img', { name: /^Tests before and after/ })).toBeVisible()
+  await page.getByText('As a table').click()
+  await expect(page.getByRole('row', { name: /^Copy, GB\/s/ })).toContainText('194')
+
+  await page.getByLabel('A further test').fill('Letters')
+  await page.getByRole('button', { name: 'Add', exact: true }).click()
+  const letters = page.getByRole('region', { name: 'Letters' })
+  await letters.getByLabel('After', { exact: true }).fill('100 103 98 101')
+  await letters.getByLabel('Before', { exact: true }).fill('99 102 100 98')
+  await expect(letters.locator('[data-verdict=cannot-tell]')).toContainText(
+    'Cannot be told from noise',
+  )
+  await saved(page)
+
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Runs as CSV' }).click(),
+  ])
+  expect(download.suggestedFilename()).toBe(`job-${job.number}-runs.csv`)
+  await page.reload()
+  await page.getByRole('tab', { name: 'Measured' }).click()
+  await expect(copy.locator('[data-verdict=gain]')).toBeVisible()
+})

@@ -1,0 +1,278 @@
+import {
+  meanings,
+  minutesOfTrial,
+  type Outcome,
+  proposals,
+  type Suspicion,
+  suspects,
+  type Trial,
+  verdict,
+} from '@tembrix/core/diagnose'
+import { RotateCcw } from 'lucide-react'
+import { useEffect, useMemo, useState } from 'react'
+import { useTechnician } from '../../shell'
+import { Button, capacity, list, Select, tidy } from '../../ui'
+import { useBench } from '../bench'
+import { useJob } from '../file'
+import { assignmentOf, type Verifying } from './useVerify'
+import { outcomeWords, partsWords, trialWords } from './words'
+
+/** Which trial tells most for its minutes, what each outcome would mean, and in the end the part by its name. */
+export function FaultFinder({ verifying }: { verifying: Verifying }) {
+  const { record, suspicion, set } = verifying
+  const [technician] = useTechnician()
+  const [chosen, setChosen] = useState(0)
+  const name = useModuleNames()
+  if (!suspicion) {
+    return <p>There is nothing to look for: no module is planned, or more than eight.</p>
+  }
+
+  function note(trial: Trial, outcome: Outcome) {
+    const made = { id: crypto.randomUUID(), at: new Date().toISOString(), by: technician }
+    set({ trials: [...record.trials, { ...trial, outcome, ...made }] })
+    setChosen(0)
+  }
+
+  return (
+    <>
+      {record.trials.length > 0 && <Made verifying={verifying} suspicion={suspicion} />}
+      <Next
+        key={record.trials.length}
+        suspicion={suspicion}
+        begun={record.trials.length > 0}
+        chosen={chosen}
+        onChoose={setChosen}
+        onOutcome={note}
+        name={name}
+      />
+      <Suspects suspicion={suspicion} name={name} />
+    </>
+  )
+}
+
+/** Modules by what they are and the slot they are planned for, wherever a trial puts them. */
+function useModuleNames(): (module: string) => string {
+  const { planned, pieces } = useJob()
+  return useMemo(() => {
+    const homes = new Map(
+      Object.entries(planned.assignment).map(([slot, { moduleId, unit }]) => [
+        `${moduleId} ${unit}`,
+        slot,
+      ]),
+    )
+    return (module: string) => {
+      const piece = pieces.get(module.split(' ')[0] ?? '')
+      const size = piece ? capacity(piece.module.capacityGiB) : 'module'
+      return `the ${size} planned for ${homes.get(module) ?? '?'}`
+    }
+  }, [planned.assignment, pieces])
+}
+
+interface NextProps {
+  suspicion: Suspicion
+  begun: boolean
+  chosen: number
+  onChoose: (at: number) => void
+  onOutcome: (trial: Trial, outcome: Outcome) => void
+  name: (module: string) => string
+}
+
+function Next({ suspicion, begun, chosen, onChoose, onOutcome, name }: NextProps) {
+  const offered = useMemo(() => (verdict(suspicion) ? [] : proposals(suspicion, 4)), [suspicion])
+  const named = useMemo(() => verdict(suspicion), [suspicion])
+  const proposal = offered[chosen] ?? offered[0]
+  const { setShown, setLit } = useBench()
+  const trial = proposal?.trial
+  useEffect(() => {
+    if (!trial) return
+    setShown(assignmentOf(trial.arrangement))
+    setLit(Object.keys(trial.arrangement))
+    return () => {
+      setShown(null)
+      setLit([])
+    }
+  }, [trial, setShown, setLit])
+
+  if (named) return <Verdict parts={named.parts} chance={named.chance} name={name} />
+  if (!proposal || !trial) {
+    const [first] = suspects(suspicion)
+    return (
+      <section aria-label="Verdict" className="border-l-8 border-risk-line bg-risk-soft px-4 py-3">
+        <p className="text-lg">
+          <b className="font-semibold">No trial tells more.</b> Likeliest:{' '}
+          {partsWords(first?.parts ?? [], name)}, {percent(first?.chance ?? 0)}.
+        </p>
+      </section>
+    )
+  }
+  const minutes = minutesOfTrial(suspicion.arrangement, suspicion.profile, trial)
+  return (
+    <section aria-label="Next trial" className="border-l-8 border-act bg-sheet-2 px-4 py-3">
+      <p className="text-sm text-ink-2">
+        {begun ? 'Try next' : 'Begin with'} · about {tidy(minutes, 0)} min
+      </p>
+      {trialWords(suspicion.arrangement, suspicion.profile, trial, name).map((line) => (
+        <p key={line} className="text-lg leading-snug">
+          {line}
+        </p>
+      ))}
+      <Outcomes suspicion={suspicion} trial={trial} onOutcome={onOutcome} name={name} />
+      {offered.length > 1 && (
+        <div className="mt-2 flex items-center gap-2 text-sm">
+          or
+          <Select
+            aria-label="Another trial"
+            value={String(chosen)}
+            options={offered.map((one, at) => ({
+              value: String(at),
+              label: `${at === 0 ? 'this: ' : ''}${trialWords(suspicion.arrangement, suspicion.profile, one.trial, name)[0]} (${tidy(one.minutes, 0)} min)`,
+            }))}
+            onValue={(at) => onChoose(Number(at))}
+          />
+        </div>
+      )}
+    </section>
+  )
+}
+
+function Outcomes({
+  suspicion,
+  trial,
+  onOutcome,
+  name,
+}: Pick<NextProps, 'suspicion' | 'onOutcome' | 'name'> & { trial: Trial }) {
+  const said = useMemo(() => meanings(suspicion, trial), [suspicion, trial])
+  const filled = Object.keys(trial.arrangement)
+  const spoken = new Set(said.map(({ outcome }) => outcomeWords(outcome)))
+  const further: Outcome[] = [
+    { kind: 'PASS' as const },
+    { kind: 'NO_START' as const },
+    ...(trial.depth === 'test' ? [{ kind: 'ERRORS' as const }] : []),
+    ...filled.map((slot) => ({ kind: 'MISSING' as const, slots: [slot] })),
+  ].filter((outcome) => !spoken.has(outcomeWords(outcome)))
+  return (
+    <fieldset aria-label="What came of it" className="mt-2 flex flex-col gap-1.5">
+      {said.map(({ outcome, suspect }) => (
+        <button
+          key={outcomeWords(outcome)}
+          type="button"
+          onClick={() => onOutcome(trial, outcome)}
+          className="min-h-12 rounded-sm border border-rule-2 bg-sheet px-3 py-1 text-left hover:bg-act-soft"
+        >
+          <b className="font-semibold">{outcomeWords(outcome)}</b>
+          <span className="block text-sm text-ink-2">
+            then {partsWords(suspect.parts, name)}, {percent(suspect.chance)}
+          </span>
+        </button>
+      ))}
+      {further.length > 0 && (
+        <Select
+          aria-label="Something else came of it"
+          value=""
+          options={[
+            { value: '', label: 'something else…' },
+            ...further.map((outcome, at) => ({
+              value: String(at),
+              label: outcomeWords(outcome),
+            })),
+          ]}
+          onValue={(at) => {
+            const outcome = further[Number(at)]
+            if (at !== '' && outcome) onOutcome(trial, outcome)
+          }}
+        />
+      )}
+    </fieldset>
+  )
+}
+
+interface VerdictProps {
+  parts: readonly string[]
+  chance: number
+  name: (module: string) => string
+}
+
+function Verdict({ parts, chance, name }: VerdictProps) {
+  const seats = parts.every((part) => part.startsWith('seat '))
+  const module = parts.some((part) => part.startsWith('module '))
+  const slot = parts.some((part) => part.startsWith('slot '))
+  return (
+    <section aria-label="Verdict" className="border-l-8 border-act bg-act-soft px-4 py-3">
+      <p className="text-sm text-ink-2">Found, {percent(chance)} sure</p>
+      <h3 className="text-2xl leading-tight font-semibold">{sentence(partsWords(parts, name))}</h3>
+      <p className="mt-1 text-lg">
+        {seats && 'It is home now. Test it once more with everything in, then go on.'}
+        {module &&
+          'Exchange it under warranty. For the supplier: it fails in more than one slot, while the others work where it sat.'}
+        {slot && 'Leave the slot empty, or have the board seen to; the modules are sound.'}
+        {!seats && !module && !slot && 'Plan around it, and tell the customer why.'}
+      </p>
+    </section>
+  )
+}
+
+function Suspects({ suspicion, name }: { suspicion: Suspicion; name: (module: string) => string }) {
+  const shown = suspects(suspicion)
+    .filter(({ chance }) => chance >= 0.01)
+    .slice(0, 5)
+  return (
+    <section aria-label="Suspects">
+      <h3 className="font-semibold">What is suspected</h3>
+      <ol>
+        {shown.map(({ parts, chance }) => (
+          <li key={parts.join()} className="border-b border-rule py-1">
+            <span className="flex justify-between gap-3">
+              <span>{sentence(partsWords(parts, name))}</span>
+              <b className="font-semibold whitespace-nowrap">{percent(chance)}</b>
+            </span>
+            <span
+              aria-hidden
+              className="block h-1 bg-act"
+              style={{ width: `${Math.max(1, chance * 100)}%` }}
+            />
+          </li>
+        ))}
+      </ol>
+      <p className="text-sm text-ink-2">
+        Reckoned from how often each cause is met, and every trial made. Single faults and pairs.
+      </p>
+    </section>
+  )
+}
+
+function Made({ verifying, suspicion }: { verifying: Verifying; suspicion: Suspicion }) {
+  const { record, set } = verifying
+  const { trials } = record
+  return (
+    <section aria-label="Trials made" className="text-[0.93rem]">
+      <ol className="list-decimal pl-6">
+        {trials.map(({ id, arrangement, reseat, depth, profile, outcome }) => (
+          <li key={id}>
+            {list(Object.keys(arrangement))}
+            {Object.keys(arrangement).length < suspicion.bench.modules.length && ' only'}
+            {reseat && ', seated anew'}
+            {profile && ', profile on'}
+            {depth === 'test' && ', tested'}:{' '}
+            <b className="font-semibold">{outcomeWords(outcome)}</b>
+          </li>
+        ))}
+      </ol>
+      <div className="flex gap-3">
+        <button
+          type="button"
+          className="flex min-h-9 items-center gap-1.5 underline"
+          onClick={() => set({ trials: trials.slice(0, -1) })}
+        >
+          <RotateCcw size={14} aria-hidden /> Take the last back
+        </button>
+        <Button look="quiet" onClick={() => set({ trials: [] })}>
+          Begin anew
+        </Button>
+      </div>
+    </section>
+  )
+}
+
+const percent = (chance: number) => `${tidy(chance * 100, chance > 0.99 ? 1 : 0)} %`
+
+const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)

@@ -1,0 +1,55 @@
+import { Tabs } from 'radix-ui'
+import { useState } from 'react'
+import { useJob } from '../file'
+import { FaultFinder } from './FaultFinder'
+import { Measured } from './Measured'
+import { Seen } from './Seen'
+import { useVerify } from './useVerify'
+
+/** Did it work, what is wrong, what was gained. */
+export function Verify() {
+  const { planned } = useJob()
+  const verifying = useVerify()
+  const [tab, setTab] = useState('seen')
+  const open = verifying.found.filter(({ harmless }) => !harmless).length
+  if (!planned.evaluation.starts) {
+    return (
+      <>
+        <h2 className="mb-2 text-lg font-semibold">Verify</h2>
+        <p>As planned the machine does not start: there is nothing to compare with. Plan first.</p>
+      </>
+    )
+  }
+  return (
+    <Tabs.Root value={tab} onValueChange={setTab} className="flex flex-col gap-3">
+      <div className="flex items-end border-b-2 border-rule">
+        <h2 className="mr-auto pb-2 text-lg font-semibold">Verify</h2>
+        <Tabs.List className="flex" aria-label="Verify">
+          <Tab value="seen">Seen{open > 0 ? ` (${open})` : ''}</Tab>
+          <Tab value="fault">Fault</Tab>
+          <Tab value="measured">Measured</Tab>
+        </Tabs.List>
+      </div>
+      <Tabs.Content value="seen" className="flex flex-col gap-3">
+        <Seen verifying={verifying} onFault={() => setTab('fault')} />
+      </Tabs.Content>
+      <Tabs.Content value="fault" className="flex flex-col gap-3">
+        <FaultFinder verifying={verifying} />
+      </Tabs.Content>
+      <Tabs.Content value="measured" className="flex flex-col gap-3">
+        <Measured />
+      </Tabs.Content>
+    </Tabs.Root>
+  )
+}
+
+function Tab({ value, children }: { value: string; children: React.ReactNode }) {
+  return (
+    <Tabs.Trigger
+      value={value}
+      className="-mb-0.5 min-h-11 border-b-4 border-transparent px-3 data-[state=active]:border-act data-[state=active]:font-semibold"
+    >
+      {children}
+    </Tabs.Trigger>
+  )
+}

@@ -1,0 +1,1 @@
+export { Verify } from './Verify'

@@ -1,0 +1,112 @@
+import {
+  type Arrangement,
+  type Bench,
+  type Difference,
+  differences,
+  observed,
+  STARTING_CAUSES,
+  type Suspicion,
+  suspect,
+} from '@tembrix/core/diagnose'
+import { fillingOrder } from '@tembrix/core/plan'
+import {
+  type Assignment,
+  type TrialMade,
+  UNVERIFIED,
+  type Verification,
+  type VerificationChange,
+} from '@tembrix/core/records'
+import { useCallback, useMemo } from 'react'
+import { created, useAppDispatch } from '../../data'
+import { useJob } from '../file'
+
+export interface Verifying {
+  record: Verification
+  found: Difference[]
+  /** What is suspected by the trials made; null where nothing is placed to be suspected. */
+  suspicion: Suspicion | null
+  set: (fields: VerificationChange) => void
+}
+
+/** The job's verification: what is seen against what should be, and what the trials made so far say. */
+export function useVerify(): Verifying {
+  const { file, machine, planned, edit } = useJob()
+  const dispatch = useAppDispatch()
+  const known = file.verifications[0]
+  const record: Verification = useMemo(
+    () =>
+      known ?? {
+        ...UNVERIFIED,
+        id: file.id,
+        jobId: file.id,
+        version: 0,
+        createdAt: '',
+        updatedAt: '',
+      },
+    [known, file.id],
+  )
+  const set = useCallback(
+    (fields: VerificationChange) => {
+      if (!known) {
+        const target = { jobId: file.id, collection: 'verifications' as const, recordId: file.id }
+        dispatch(created(target, { jobId: file.id }))
+      }
+      edit.set('verifications', record, fields)
+    },
+    [known, record, file.id, dispatch, edit],
+  )
+  const { placement, settings, assignment } = planned
+  const found = useMemo(
+    () => differences(machine, placement, settings, record.seen),
+    [machine, placement, settings, record.seen],
+  )
+  const suspicion = useMemo(
+    () =>
+      suspicionOf(
+        fillingOrder(machine),
+        machine.slots,
+        assignment,
+        settings.profile,
+        record.trials,
+      ),
+    [machine, assignment, settings.profile, record.trials],
+  )
+  return { record, found, suspicion, set }
+}
+
+/** Modules by slot as the fault finder knows them: `moduleId unit`. */
+export function arrangementOf(assignment: Assignment): Arrangement {
+  return Object.fromEntries(
+    Object.entries(assignment).map(([slot, { moduleId, unit }]) => [slot, `${moduleId} ${unit}`]),
+  )
+}
+
+export function assignmentOf(arrangement: Arrangement): Assignment {
+  return Object.fromEntries(
+    Object.entries(arrangement).map(([slot, module]) => {
+      const [moduleId = '', unit = '0'] = module.split(' ')
+      return [slot, { moduleId, unit: Number(unit) }]
+    }),
+  )
+}
+
+function suspicionOf(
+  order: readonly string[],
+  slots: readonly { id: string; mustFill: boolean }[],
+  assignment: Assignment,
+  profile: boolean,
+  trials: readonly TrialMade[],
+): Suspicion | null {
+  const arrangement = arrangementOf(assignment)
+  const modules = Object.values(arrangement)
+  if (modules.length === 0 || modules.length > 8 || order.length > 8) return null
+  const bench: Bench = {
+    order,
+    mustFill: slots.filter(({ mustFill }) => mustFill).map(({ id }) => id),
+    modules,
+  }
+  return trials.reduce<Suspicion>(
+    (now, { outcome, ...trial }) => observed(now, trial, outcome),
+    suspect(bench, arrangement, profile, STARTING_CAUSES),
+  )
+}

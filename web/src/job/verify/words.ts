@@ -1,0 +1,153 @@
+import type {
+  Cause,
+  Difference,
+  DifferenceCode,
+  NextStep,
+  Outcome,
+  Trial,
+} from '@tembrix/core/diagnose'
+import type { Change } from '@tembrix/core/measure'
+import { capacity, list, plural, tidy } from '../../ui'
+
+const SAID: Record<DifferenceCode, (difference: Difference) => string> = {
+  MISSING_MODULE: ({ expected, seen, slots }) =>
+    `${capacity(seen ?? 0)} of ${capacity(expected ?? 0)}: short by just what sits in ${list(slots, 'or')}.`,
+  MISSING_MEMORY: ({ expected, seen }) =>
+    `${capacity(seen ?? 0)} of ${capacity(expected ?? 0)}, which is no single module.`,
+  MORE_MEMORY: ({ expected, seen }) =>
+    `${capacity(seen ?? 0)} where ${capacity(expected ?? 0)} are planned.`,
+  SYSTEM_KEEPS_SOME: ({ expected, seen }) =>
+    `${capacity(seen ?? 0)} of ${capacity(expected ?? 0)}: the rest is kept back, not lost.`,
+  SLOT_EMPTY: ({ slots, expected }) =>
+    `${list(slots)} is shown empty; ${capacity(expected ?? 0)} sit there.`,
+  SLOT_OTHER: ({ slots, expected, seen }) =>
+    `${list(slots)} shows ${capacity(seen ?? 0)} where ${capacity(expected ?? 0)} are planned.`,
+  CLOCK_SHOWN: ({ expected, seen }) =>
+    `${seen} is the clock: twice that is the rate, ${expected} MT/s.`,
+  BASE_RATE: ({ expected, seen }) =>
+    `${seen} is the base rate; the memory profile should bring ${expected} MT/s.`,
+  STEP_LOWER: ({ expected, seen }) => `${seen} instead of ${expected} MT/s.`,
+  RATE_HIGHER: ({ expected, seen }) => `${seen}, more than the ${expected} MT/s expected.`,
+  FEWER_CHANNELS: ({ expected, seen }) =>
+    `${plural(seen ?? 0, 'channel')} in use instead of ${expected}.`,
+  UNEQUAL_CLOCKS: ({ expected, seen }) =>
+    `A clock of ${seen} MHz beside the memory’s ${expected} MHz.`,
+  TIMING_LOOSER: ({ expected, seen }) => `CL ${seen} instead of ${expected}.`,
+  ECC_INACTIVE: () => 'Error correction is off though every module has it.',
+}
+
+export const differenceWords = (difference: Difference): string => SAID[difference.code](difference)
+
+export const CAUSE_WORDS: Record<Cause, string> = {
+  NOT_SEATED: 'a module not home in its slot (nine times in ten)',
+  MODULE_BAD: 'a bad module',
+  SLOT_BAD: 'a bad slot',
+  WRONG_SLOT: 'modules in the wrong slots',
+  BOARD_LIMIT: 'a limit of the board',
+  GRAPHICS_SHARE: 'what integrated graphics and the system keep for themselves',
+  SYSTEM_LIMIT: 'what this system can address',
+  READ_WRONG: 'a figure read or typed wrong',
+  CLOCK_FOR_RATE: 'a tool that shows the clock',
+  PROFILE_OFF: 'the profile is off in the set-up',
+  PROFILE_FELL_BACK: 'the profile failed at the start and the firmware fell back',
+  LOAD: 'the load on the controller',
+  FIRMWARE_CAP: 'a cap of the firmware',
+  SLOWEST_MODULE: 'the slowest module',
+  HALF_RATE_CLOCK: 'the controller or the fabric at half rate',
+  FIRMWARE_LOOSENED: 'the firmware trained a looser timing',
+  ECC_OFF_IN_SETUP: 'it is switched off in the set-up',
+  ECC_NOT_WIRED: 'the board does not support it',
+  PLAN_NOT_FOLLOWED: 'other modules than planned',
+}
+
+export const NEXT_WORDS: Record<NextStep, string> = {
+  FIND_FAULT: 'Find the fault',
+  NOTHING: 'Nothing to do.',
+  SWITCH_PROFILE_ON: 'Switch the profile on in the set-up and look again.',
+  STEP_PROFILE_DOWN: 'Step the profile down.',
+  CHECK_SLOTS: 'Compare the slots with the board drawn here.',
+  ACCEPT_OR_REPLAN: 'Accept it, or plan anew.',
+  LOOK_AGAIN: 'Look again, with another tool.',
+  CHECK_SETUP: 'Look in the set-up for what holds it.',
+}
+
+/** How a part is said, with `name` for modules. */
+export function partWords(part: string, name: (module: string) => string): string {
+  const [kind, ...rest] = part.split(' ')
+  switch (kind) {
+    case 'module':
+      return `${name(rest.join(' '))} is bad`
+    case 'slot':
+      return `slot ${rest.join(' ')} is bad`
+    case 'seat':
+      return `the module in ${rest.join(' ')} was not home`
+    case 'pair': {
+      const half = rest.length / 2
+      return `${name(rest.slice(0, half).join(' '))} and ${name(rest.slice(half).join(' '))} do not work together`
+    }
+    case 'profile':
+      return 'the memory profile is not stable'
+    case 'order':
+      return 'the board wants its preferred slots first'
+    default:
+      return 'the board cannot take all of it'
+  }
+}
+
+export const partsWords = (parts: readonly string[], name: (module: string) => string): string =>
+  list(
+    parts.map((part) => partWords(part, name)),
+    parts.every((part) => part.startsWith('seat ')) ? 'or' : 'and',
+  )
+
+/** What to do at the bench for a trial, from how it stands. */
+export function trialWords(
+  from: Readonly<Record<string, string>>,
+  fromProfile: boolean,
+  trial: Trial,
+  name: (module: string) => string,
+): string[] {
+  const { arrangement, reseat, profile, depth } = trial
+  const done: string[] = []
+  const same = Object.keys({ ...from, ...arrangement }).every(
+    (slot) => from[slot] === arrangement[slot],
+  )
+  if (same && reseat) done.push('Take every module out and seat it anew, till both latches click.')
+  if (same && !reseat) done.push('Leave the modules as they are.')
+  if (!same) {
+    const placed = Object.entries(arrangement).map(([slot, module]) => `${name(module)} in ${slot}`)
+    done.push(`Only these: ${list(placed)}. Everything else out.`)
+  }
+  if (profile !== fromProfile) done.push(`Switch the memory profile ${profile ? 'on' : 'off'}.`)
+  done.push(
+    depth === 'test'
+      ? 'Start it and let the memory test run a pass.'
+      : 'Start it and look at the set-up.',
+  )
+  return done
+}
+
+export function outcomeWords(outcome: Outcome): string {
+  switch (outcome.kind) {
+    case 'NO_START':
+      return 'It does not start'
+    case 'ERRORS':
+      return 'Errors under test'
+    case 'PASS':
+      return 'All well'
+    case 'MISSING':
+      return `Starts without ${list(outcome.slots)}`
+  }
+}
+
+export const CHANGE_WORDS: Record<Change, string> = {
+  capacity: 'the capacity',
+  channels: 'the channels',
+  rate: 'the rate',
+  latency: 'the time to the first word',
+}
+
+export const times = (ratio: number): string =>
+  ratio >= 2 || ratio <= 0.5
+    ? `${tidy(ratio)} times`
+    : `${ratio >= 1 ? '+' : '−'}${tidy(Math.abs(ratio - 1) * 100, 1)} %`
