@@ -103,4 +103,66 @@ test('a second module is not seen: expected against seen, fault finder, seated a
   await page.reload()
   await page.getByRole('tab', { name: 'Measured' }).click()
   await expect(copy.locator('[data-verdict=gain]')).toBeVisible()
+
+  // The probe, in its short form, on a window of a telephone's size.
+  await page.getByRole('button', { name: 'Measure with the probe' }).click()
+  const code = (await page.getByTestId('probe-code').textContent()) ?? ''
+  expect(code).toMatch(/^\d{6}$/)
+  const probe = await page.context().newPage()
+  await probe.setViewportSize({ width: 390, height: 800 })
+  await probe.goto(`${app.address}/probe?short`)
+  await probe.getByLabel('Code from the job').fill(code === '000000' ? '000001' : '000000')
+  await probe.keyboard.press('Enter')
+  await expect(probe.getByRole('alert')).toContainText('There is no such code.')
+  await probe.getByLabel('Code from the job').fill(code)
+  await probe.keyboard.press('Enter')
+  await expect(probe.getByText(`Job ${job.number}`)).toBeVisible()
+  await probe.getByRole('button', { name: 'Measure' }).click()
+  await expect(probe.getByRole('heading', { name: `Sent to job ${job.number}` })).toBeVisible()
+  await probe.close()
+  const probed = page.getByRole('region', { name: 'Probe: copy bandwidth' })
+  await expect(probed).toContainText('3 runs, mean')
+  await expect(page.getByRole('region', { name: 'Probe: latency' })).toContainText(
+    'ns, lower is better',
+  )
+})
+
+test('a log of frame times is read, its column chosen and remembered; bad logs say why', async ({
+  page,
+  app,
+}) => {
+  const job = await newJob(page, app, 'Ansel Rook', 'Heron 15', { A: '8GB 1Rx8' })
+  await page.goto(`${job.address}/plan`)
+  await page
+    .getByRole('region', { name: 'Tray' })
+    .getByRole('button', { name: /^8 GiB DDR4-3200 small-outline, Larkfield.*€23/ })
+    .click()
+  await slot(page, 'B').click()
+  await page.getByRole('link', { name: 'Verify' }).click()
+  await page.getByRole('tab', { name: 'Measured' }).click()
+  const frames = page.getByRole('region', { name: 'Frame times' })
+  const open = (name: string, text: string) =>
+    page
+      .getByLabel('Log of frame times')
+      .setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
+
+  await open('empty.csv', '')
+  await expect(frames.getByRole('alert')).toContainText('The log is empty.')
+
+  const rows = Array.from({ length: 1000 }, (_, at) => `${at};${at === 500 ? 110 : 10};n/a`)
+  await open('run.csv', ['Frame;Length;Rest', 'x;;', ...rows].join('\n'))
+  await expect(frames.getByText('This column holds no two frame times above 0.')).toBeVisible()
+  await frames.getByLabel('Column of frame times').selectOption('Length')
+  await expect(frames).toContainText('1000 frames of 1001 rows, 10.1 s; 1 left out (line 2).')
+  await expect(frames.getByRole('row', { name: /^Average rate/ })).toContainText('99')
+  await expect(frames.getByRole('row', { name: /^Stutters/ })).toContainText('1, 0.1 s')
+  await frames.getByRole('button', { name: 'Add as a run' }).click()
+  await expect(page.getByRole('region', { name: 'Frames: average rate' })).toContainText(
+    '1 run, mean 99.01',
+  )
+
+  await open('run2.csv', ['Frame;Length;Rest', ...rows].join('\n'))
+  await expect(frames.getByLabel('Column of frame times')).toHaveValue('Length')
+  await frames.getByRole('button', { name: 'Add as a run' }).click()
+  await expect(page.getByRole('region', { name: 'Frames: average rate' })).toContainText('2 runs')
 })

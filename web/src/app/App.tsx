@@ -18,6 +18,7 @@ const Plan = lazy(async () => ({ default: (await job()).Plan }))
 const Size = lazy(async () => ({ default: (await job()).Size }))
 const Machines = lazy(async () => ({ default: (await import('../machines')).Machines }))
 const MachineModel = lazy(async () => ({ default: (await import('../machines')).MachineModel }))
+const Probe = lazy(async () => ({ default: (await import('../probe')).Probe }))
 const WhatIf = lazy(async () => ({ default: (await import('../whatif')).WhatIf }))
 const Shelf = lazy(async () => ({ default: (await import('../shelf')).Shelf }))
 const Reference = lazy(async () => ({ default: (await import('../reference')).Reference }))
@@ -56,6 +57,7 @@ const router = createBrowserRouter([
       },
       { path: '/machines', element: page(<Machines />) },
       { path: '/machines/:id', element: page(<MachineModel />) },
+      { path: '/probe', element: page(<Probe />) },
       { path: '/what-if', element: page(<WhatIf />) },
       { path: '/shelf', element: page(<Shelf />) },
       { path: '/reference', element: page(<Reference />) },

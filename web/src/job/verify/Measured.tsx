@@ -4,6 +4,8 @@ import { lazy, Suspense, useMemo } from 'react'
 import { Button, list } from '../../ui'
 import { useJob } from '../file'
 import { AddTest } from './AddTest'
+import { FrameLogView } from './FrameLogView'
+import { ProbeCode } from './ProbeCode'
 import { TestView } from './TestView'
 import { csvOf, testedOf } from './tested'
 import { CHANGE_WORDS } from './words'
@@ -31,6 +33,8 @@ export function Measured() {
           <RunsChart tested={tested} />
         </Suspense>
       )}
+      <ProbeCode />
+      <FrameLogView />
       <AddTest known={tested.map(({ test }) => test)} />
       {tested.length > 0 && (
         <Button

@@ -1,0 +1,1 @@
+export { useFrameLog } from './useFrameLog'

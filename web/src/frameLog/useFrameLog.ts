@@ -1,0 +1,94 @@
+import { guessFrameColumn, type LogHead, logHead, type TimeUnit } from '@tembrix/core/measure'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import type { Analysed, Asked, FromReader } from './messages'
+
+const KEY = 'tembrix.frameColumns'
+
+export interface Column {
+  heading: string
+  unit: TimeUnit
+}
+
+export interface FrameLog {
+  name: string
+  head: LogHead | null
+  column: Column
+  share: number | null
+  analysed: Analysed | null
+  failed: string | null
+}
+
+const NOTHING: FrameLog = {
+  name: '',
+  head: null,
+  column: { heading: '', unit: 'ms' },
+  share: null,
+  analysed: null,
+  failed: null,
+}
+
+/** Reads logs of frame times in a worker; the column chosen is remembered by the headings. */
+export function useFrameLog() {
+  const [log, setLog] = useState<FrameLog>(NOTHING)
+  const text = useRef('')
+  const running = useRef<Worker | null>(null)
+  const end = useCallback(() => {
+    running.current?.terminate()
+    running.current = null
+  }, [])
+  useEffect(() => end, [end])
+
+  const analyse = useCallback(
+    (column: Column) => {
+      end()
+      const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })
+      running.current = worker
+      setLog((now) => ({ ...now, column, share: 0, analysed: null, failed: null }))
+      worker.onmessage = ({ data }: MessageEvent<FromReader>) => {
+        if (data.kind === 'progress') setLog((now) => ({ ...now, share: data.share }))
+        else if (data.kind === 'done') {
+          setLog((now) => ({ ...now, share: null, analysed: data.analysed }))
+        } else setLog((now) => ({ ...now, share: null, failed: data.why }))
+      }
+      worker.onerror = () => setLog((now) => ({ ...now, share: null, failed: 'no reader' }))
+      worker.postMessage({ text: text.current, ...column } satisfies Asked)
+    },
+    [end],
+  )
+
+  return {
+    log,
+    open: async (file: File) => {
+      text.current = await file.text()
+      const head = logHead(text.current)
+      if (!head) {
+        setLog({ ...NOTHING, name: file.name, failed: 'The log is empty.' })
+        return
+      }
+      setLog({ ...NOTHING, name: file.name, head })
+      analyse(remembered(head.headings) ?? guessFrameColumn(head.headings))
+    },
+    choose: (column: Column) => {
+      if (log.head) remember(log.head.headings, column)
+      analyse(column)
+    },
+    cancel: () => {
+      end()
+      setLog(NOTHING)
+    },
+  }
+}
+
+function all(): Record<string, Column> {
+  try {
+    return JSON.parse(localStorage.getItem(KEY) ?? '{}')
+  } catch {
+    return {}
+  }
+}
+
+const remembered = (headings: readonly string[]): Column | undefined => all()[headings.join('\n')]
+
+function remember(headings: readonly string[], column: Column): void {
+  localStorage.setItem(KEY, JSON.stringify({ ...all(), [headings.join('\n')]: column }))
+}

@@ -1,0 +1,1 @@
+export { Probe } from './Probe'
