@@ -1,4 +1,4 @@
-import { expect, newJob, saved, slot, test } from './fixtures'
+import { expect, newJob, openJob, saved, slot, test } from './fixtures'
 
 const AFTER = [
   'DeviceLocator,BankLabel,Capacity,Speed,ConfiguredClockSpeed,FormFactor,SMBIOSMemoryType,PartNumber',
@@ -165,4 +165,39 @@ test('a log of frame times is read, its column chosen and remembered; bad logs s
   await expect(frames.getByLabel('Column of frame times')).toHaveValue('Length')
   await frames.getByRole('button', { name: 'Add as a run' }).click()
   await expect(page.getByRole('region', { name: 'Frames: average rate' })).toContainText('2 runs')
+})
+
+test('a fault hidden in the simulated machine is found, by the shop’s own table of causes', async ({
+  page,
+  app,
+}) => {
+  await openJob(page, app, 'Hallow', 'verify')
+  await page.getByRole('tab', { name: /^Fault/ }).click()
+  const suspects = page.getByRole('region', { name: 'Suspects' })
+  await expect(suspects.getByRole('listitem').first()).toContainText('was not home')
+  await page.getByRole('button', { name: 'How often each cause is met' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('A bad slot, each').fill('-1')
+  await expect(dialog.getByText('Above 0.')).toBeVisible()
+  await expect(dialog.getByRole('button', { name: 'Save for the shop' })).toBeDisabled()
+  await dialog.getByLabel('A bad slot, each').fill('900')
+  await dialog.getByRole('button', { name: 'Save for the shop' }).click()
+  await expect(dialog).toBeHidden()
+  await expect(suspects.getByRole('listitem').first()).toContainText(/^Slot .* is bad/)
+  await page.getByRole('button', { name: 'How often each cause is met' }).click()
+  await dialog.getByRole('button', { name: 'The starting table' }).click()
+  await dialog.getByRole('button', { name: 'Save for the shop' }).click()
+  await expect(suspects.getByRole('listitem').first()).toContainText('was not home')
+
+  await page.getByText('On a simulated machine, to try this out').click()
+  await page.getByRole('button', { name: 'Hide a fault in it' }).click()
+  const make = page.getByRole('button', { name: 'Make the trial on it' })
+  const made = page.getByRole('region', { name: 'Trials made' }).getByRole('listitem')
+  for (let trial = 1; trial <= 12 && (await make.isVisible()); trial += 1) {
+    await make.click()
+    await expect(made).toHaveCount(trial)
+  }
+  await expect(page.getByRole('region', { name: 'Verdict' })).toBeVisible()
+  await page.getByRole('button', { name: 'What was it?' }).click()
+  await expect(page.getByText(/^Hidden was: /)).toBeVisible()
 })

@@ -11,9 +11,12 @@ const parts = [
   'core/bench/evaluate',
   'core/bench/readings',
   'core/bench/plan',
+  'core/bench/faults',
+  'core/bench/measure',
   'e2e/bench/start',
   'e2e/bench/page',
   'e2e/bench/planning',
+  'e2e/bench/probe',
 ]
 mkdirSync(join(root, '.check'), { recursive: true })
 const rows = []

@@ -1,3 +1,5 @@
+import { z } from 'zod'
+
 /** How a fault shows, the same each time: nothing starts, its slot is not seen, or errors under test. */
 export type Way = 'stops' | 'missing' | 'errors'
 
@@ -34,22 +36,24 @@ export function partOf(fault: Fault): string {
   }
 }
 
+const Weight = z.number('A figure.').min(0.01, 'Above 0.').max(10_000, 'At most 10,000.')
+
 /**
  * How often each cause is behind trouble after an upgrade, for each place it could be at, before
  * anything is tried. The shop’s to edit.
  */
-export interface CauseTable {
-  seat: number
-  moduleDead: number
-  moduleWeak: number
-  slot: number
-  pair: number
-  profile: number
-  order: number
-  limit: number
-  /** How often two causes come together, against one alone. */
-  two: number
-}
+export const CauseTable = z.object({
+  seat: Weight,
+  moduleDead: Weight,
+  moduleWeak: Weight,
+  slot: Weight,
+  pair: Weight,
+  profile: Weight,
+  order: Weight,
+  limit: Weight,
+  two: z.number().min(0, 'From 0.').max(1, 'At most 1.'),
+})
+export type CauseTable = z.infer<typeof CauseTable>
 
 /**
  * The start: nine in ten seeming failures are seating; of the rest a module that is dead on arrival or

@@ -17,7 +17,7 @@ export {
   NOTHING_SEEN,
   type Seen,
 } from './expected'
-export { type CauseTable, type Fault, partOf, STARTING_CAUSES, type Way } from './fault'
+export { CauseTable, type Fault, partOf, STARTING_CAUSES, type Way } from './fault'
 export { type Named, observed, type Suspicion, suspect, suspects } from './inference'
 export {
   type Arrangement,

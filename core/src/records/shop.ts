@@ -1,13 +1,14 @@
 import { z } from 'zod'
+import { CauseTable } from '../diagnose'
 import { Policy } from '../plan'
 import { UseTable } from '../sizing'
 import { Stored, Versioned } from './stored'
 import { Terms } from './terms'
 
-const fields = { uses: UseTable, policy: Policy, terms: Terms }
+const fields = { uses: UseTable, policy: Policy, terms: Terms, causes: CauseTable }
 
 export const ShopPatch = Versioned.extend(z.object(fields).partial().shape)
 
-/** What the shop has settled for all its jobs: its table of uses, the school it plans by, and its terms. */
+/** What the shop has settled for all its jobs: its table of uses, the school it plans by, its terms, and how often it meets each cause of trouble. */
 export const Shop = Stored.extend(fields)
 export type Shop = z.infer<typeof Shop>

@@ -1,3 +1,4 @@
+import { type CauseTable, STARTING_CAUSES } from '@tembrix/core/diagnose'
 import type { Machine, Module } from '@tembrix/core/model'
 import type { Policy } from '@tembrix/core/plan'
 import {
@@ -63,6 +64,7 @@ export const shops = pgTable('shops', {
   uses: jsonb('uses').$type<UseTable>().notNull(),
   policy: text('policy').$type<Policy>().notNull(),
   terms: jsonb('terms').$type<Terms>().notNull().default(asJson(STARTING_TERMS)),
+  causes: jsonb('causes').$type<CauseTable>().notNull().default(asJson(STARTING_CAUSES)),
 })
 
 export const customers = pgTable('customers', {

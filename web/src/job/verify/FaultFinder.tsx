@@ -2,18 +2,21 @@ import {
   meanings,
   minutesOfTrial,
   type Outcome,
+  type Proposal,
   proposals,
   type Suspicion,
   suspects,
   type Trial,
   verdict,
 } from '@tembrix/core/diagnose'
-import { RotateCcw } from 'lucide-react'
+import { RotateCcw, SlidersHorizontal } from 'lucide-react'
 import { useEffect, useMemo, useState } from 'react'
 import { useTechnician } from '../../shell'
 import { Button, capacity, list, Select, tidy } from '../../ui'
 import { useBench } from '../bench'
 import { useJob } from '../file'
+import { CausesDialog } from './CausesDialog'
+import { Simulated } from './Simulated'
 import { assignmentOf, type Verifying } from './useVerify'
 import { outcomeWords, partsWords, trialWords } from './words'
 
@@ -22,7 +25,13 @@ export function FaultFinder({ verifying }: { verifying: Verifying }) {
   const { record, suspicion, set } = verifying
   const [technician] = useTechnician()
   const [chosen, setChosen] = useState(0)
+  const [table, setTable] = useState(false)
   const name = useModuleNames()
+  const offered = useMemo(
+    () => (!suspicion || verdict(suspicion) ? [] : proposals(suspicion, 4)),
+    [suspicion],
+  )
+  const trial = (offered[chosen] ?? offered[0])?.trial
   if (!suspicion) {
     return <p>There is nothing to look for: no module is planned, or more than eight.</p>
   }
@@ -39,6 +48,7 @@ export function FaultFinder({ verifying }: { verifying: Verifying }) {
       <Next
         key={record.trials.length}
         suspicion={suspicion}
+        offered={offered}
         begun={record.trials.length > 0}
         chosen={chosen}
         onChoose={setChosen}
@@ -46,6 +56,17 @@ export function FaultFinder({ verifying }: { verifying: Verifying }) {
         name={name}
       />
       <Suspects suspicion={suspicion} name={name} />
+      <Simulated
+        suspicion={suspicion}
+        trial={trial}
+        fresh={record.trials.length === 0}
+        onOutcome={note}
+        name={name}
+      />
+      <Button look="quiet" className="self-start" onClick={() => setTable(true)}>
+        <SlidersHorizontal size={17} aria-hidden /> How often each cause is met
+      </Button>
+      {table && <CausesDialog onClose={() => setTable(false)} />}
     </>
   )
 }
@@ -70,6 +91,7 @@ function useModuleNames(): (module: string) => string {
 
 interface NextProps {
   suspicion: Suspicion
+  offered: readonly Proposal[]
   begun: boolean
   chosen: number
   onChoose: (at: number) => void
@@ -77,8 +99,7 @@ interface NextProps {
   name: (module: string) => string
 }
 
-function Next({ suspicion, begun, chosen, onChoose, onOutcome, name }: NextProps) {
-  const offered = useMemo(() => (verdict(suspicion) ? [] : proposals(suspicion, 4)), [suspicion])
+function Next({ suspicion, offered, begun, chosen, onChoose, onOutcome, name }: NextProps) {
   const named = useMemo(() => verdict(suspicion), [suspicion])
   const proposal = offered[chosen] ?? offered[0]
   const { setShown, setLit } = useBench()

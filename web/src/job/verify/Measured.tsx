@@ -5,6 +5,7 @@ import { Button, list } from '../../ui'
 import { useJob } from '../file'
 import { AddTest } from './AddTest'
 import { FrameLogView } from './FrameLogView'
+import { GridView } from './GridView'
 import { ProbeCode } from './ProbeCode'
 import { TestView } from './TestView'
 import { csvOf, testedOf } from './tested'
@@ -35,6 +36,13 @@ export function Measured() {
       )}
       <ProbeCode />
       <FrameLogView />
+      <GridView />
+      {file.sizing.log === null && (
+        <p className="text-sm text-ink-2">
+          No memory log was taken before: whether the demand fits now can only be reckoned from the
+          uses. Size takes one in.
+        </p>
+      )}
       <AddTest known={tested.map(({ test }) => test)} />
       {tested.length > 0 && (
         <Button

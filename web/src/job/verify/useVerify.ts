@@ -1,6 +1,7 @@
 import {
   type Arrangement,
   type Bench,
+  type CauseTable,
   type Difference,
   differences,
   observed,
@@ -17,7 +18,7 @@ import {
   type VerificationChange,
 } from '@tembrix/core/records'
 import { useCallback, useMemo } from 'react'
-import { created, useAppDispatch } from '../../data'
+import { created, useAppDispatch, useShopQuery } from '../../data'
 import { useJob } from '../file'
 
 export interface Verifying {
@@ -60,6 +61,8 @@ export function useVerify(): Verifying {
     () => differences(machine, placement, settings, record.seen),
     [machine, placement, settings, record.seen],
   )
+  const { data: shop } = useShopQuery()
+  const causes = shop?.causes ?? STARTING_CAUSES
   const suspicion = useMemo(
     () =>
       suspicionOf(
@@ -68,8 +71,9 @@ export function useVerify(): Verifying {
         assignment,
         settings.profile,
         record.trials,
+        causes,
       ),
-    [machine, assignment, settings.profile, record.trials],
+    [machine, assignment, settings.profile, record.trials, causes],
   )
   return { record, found, suspicion, set }
 }
@@ -96,6 +100,7 @@ function suspicionOf(
   assignment: Assignment,
   profile: boolean,
   trials: readonly TrialMade[],
+  causes: CauseTable,
 ): Suspicion | null {
   const arrangement = arrangementOf(assignment)
   const modules = Object.values(arrangement)
@@ -107,6 +112,6 @@ function suspicionOf(
   }
   return trials.reduce<Suspicion>(
     (now, { outcome, ...trial }) => observed(now, trial, outcome),
-    suspect(bench, arrangement, profile, STARTING_CAUSES),
+    suspect(bench, arrangement, profile, causes),
   )
 }

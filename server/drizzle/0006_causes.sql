@@ -1,0 +1,1 @@
+ALTER TABLE "shops" ADD COLUMN "causes" jsonb DEFAULT '{"seat":60,"moduleDead":8,"moduleWeak":5,"slot":3,"pair":1,"profile":12,"order":6,"limit":3,"two":0.02}'::jsonb NOT NULL;
