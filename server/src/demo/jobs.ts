@@ -1,5 +1,5 @@
 import type { Machine } from '@tembrix/core/model'
-import type { Sizing, Stage } from '@tembrix/core/records'
+import type { Sizing, Stage, Verification } from '@tembrix/core/records'
 import type { ChosenUse, Level } from '@tembrix/core/sizing'
 import type { ArticleName } from '../supplier'
 import { machine } from './machine'
@@ -25,6 +25,17 @@ export interface DemoJob {
   beside?: { name: string; planned: NonNullable<DemoJob['planned']>; profile?: boolean }[]
   /** What the need rests on; what is left out is not known. */
   sizing?: Partial<Sizing>
+  /** What was seen after fitting; what is left out nobody looked at. */
+  seen?: Partial<Verification['seen']>
+  /** Runs before and after, by test. */
+  measured?: {
+    test: string
+    unit: string
+    better: 'higher' | 'lower'
+    bandwidth?: 'copy'
+    before: number[]
+    after: number[]
+  }[]
   /** What was read on it, by name. */
   read?: Record<string, string>
 }
@@ -237,6 +248,7 @@ export const DEMO_JOBS: DemoJob[] = [
     changed: 0.4,
     found: { A1: 'desktop8', B1: 'desktop8' },
     planned: { A1: 'supplier:desktop16kit', B1: 'supplier:desktop16kit' },
+    seen: { totalGiB: 16, slots: { A1: 16, B1: 0 }, rate: 1333 },
   },
   {
     customer: { name: 'Saskia Thornbury', phone: '0555 0127' },
@@ -253,7 +265,31 @@ export const DEMO_JOBS: DemoJob[] = [
     customer: { name: 'Emil Farrow', phone: '0555 0170' },
     machine: machine('laptop-2', { name: 'Heron 15' }),
     serialNumber: 'H15-19044',
-    note: 'Before and after: copy bandwidth 13.9 → 26.1 GB/s, photo export 212 → 205 s, five runs each.',
+    measured: [
+      {
+        test: 'Copy bandwidth',
+        unit: 'GB/s',
+        better: 'higher',
+        bandwidth: 'copy',
+        before: [13.9, 14.1, 13.7, 13.8, 14.0],
+        after: [26.1, 25.7, 26.4, 26.0, 26.3],
+      },
+      {
+        test: 'Photo export',
+        unit: 's',
+        better: 'lower',
+        before: [212, 209, 215, 211, 214],
+        after: [205, 203, 208, 204, 206],
+      },
+      {
+        test: 'Letter opened',
+        unit: 's',
+        better: 'lower',
+        before: [1.42, 1.38, 1.45, 1.4, 1.41],
+        after: [1.4, 1.43, 1.37, 1.41, 1.39],
+      },
+    ],
+    seen: { totalGiB: 32, slots: { A: 16, B: 16 }, rate: 2666, ways: 2 },
     complaint: 'Photo export slow.',
     uses: 'Photo catalogue at night.',
     stage: 'handover',

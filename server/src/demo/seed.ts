@@ -2,11 +2,13 @@ import type { Machine, Module } from '@tembrix/core/model'
 import {
   type Assignment,
   NewJob,
+  NewMeasurement,
   NewModelRecord,
   NewReadingRecord,
   NewValidatedList,
   NOTHING_SIZED,
   type Sources,
+  UNVERIFIED,
 } from '@tembrix/core/records'
 import { addDays, formatISO, subDays, subMinutes } from 'date-fns'
 import { count, eq } from 'drizzle-orm'
@@ -18,11 +20,13 @@ import {
   create,
   jobKind,
   listKind,
+  measurementKind,
   modelKind,
   moduleKind,
   planKind,
   readingKind,
   shopKind,
+  verificationKind,
 } from '../store'
 import { ARTICLES, SUPPLIER_NAME } from '../supplier'
 import { LISTED, SHELF, SUPPLIED } from './articles'
@@ -158,6 +162,16 @@ async function seedJob(
       { ...plan, placement, profile: job.profile ?? false },
       ...kept,
     ])
+  }
+  if (job.seen) {
+    const seen = { ...UNVERIFIED.seen, ...job.seen }
+    await create(tx, verificationKind, { ...UNVERIFIED, id: row.id, jobId: row.id, seen })
+  }
+  for (const { before, after, ...test } of job.measured ?? []) {
+    for (const [moment, runs] of Object.entries({ before, after })) {
+      const measurement = NewMeasurement.parse({ ...test, jobId: row.id, moment, runs })
+      await create(tx, measurementKind, measurement)
+    }
   }
   const changed = subMinutes(today, Math.round(job.changed * 1440))
   await tx.update(jobs).set({ updatedAt: changed, createdAt: changed }).where(eq(jobs.id, row.id))

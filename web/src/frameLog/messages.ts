@@ -15,6 +15,8 @@ export interface Analysed {
   /** How many frames took so long, in bins of equal width up to `topMs`. */
   bins: number[]
   topMs: number
+  /** The longest frame time of each of as many stretches of the log, ms. */
+  line: number[]
 }
 
 export type FromReader =

@@ -4,6 +4,19 @@ import type { Asked, FromReader } from './messages'
 const say = (message: FromReader) => postMessage(message)
 
 const BINS = 40
+const STRETCHES = 240
+
+/** The longest frame of each stretch, so that no stutter is lost to the drawing. */
+function lineOf(times: Float64Array): number[] {
+  const count = Math.min(STRETCHES, times.length)
+  return Array.from({ length: count }, (_, at) => {
+    const from = Math.floor((at * times.length) / count)
+    const to = Math.floor(((at + 1) * times.length) / count)
+    let longest = 0
+    for (let n = from; n < to; n += 1) longest = Math.max(longest, times[n] as number)
+    return longest
+  })
+}
 
 /** Counts of frame times up to what all but a thousandth stay below. */
 function histogram(times: Float64Array): { bins: number[]; topMs: number } {
@@ -29,7 +42,10 @@ addEventListener('message', ({ data }: MessageEvent<Asked>) => {
       (share) => say({ kind: 'progress', share: share * 0.8 }),
     )
     const figures = frameFigures(values)
-    say({ kind: 'done', analysed: { figures, rows, bad, badLines, ...histogram(values) } })
+    say({
+      kind: 'done',
+      analysed: { figures, rows, bad, badLines, ...histogram(values), line: lineOf(values) },
+    })
   } catch (error) {
     say({ kind: 'failed', why: error instanceof Error ? error.message : String(error) })
   }

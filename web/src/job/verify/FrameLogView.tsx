@@ -160,6 +160,7 @@ export function FrameLogView() {
                   </tr>
                 </tbody>
               </table>
+              <Line line={analysed.line} seconds={figures.seconds} />
               <Distribution bins={analysed.bins} topMs={analysed.topMs} />
               <Button look="main" className="mt-2" onClick={() => keep(figures)}>
                 Add as a run
@@ -173,6 +174,35 @@ export function FrameLogView() {
         </>
       )}
     </section>
+  )
+}
+
+/** Frame times over the log: the longest of each stretch. */
+function Line({ line, seconds }: { line: readonly number[]; seconds: number }) {
+  const most = Math.max(...line)
+  const points = line.map((time, at) => `${at} ${20 - (20 * time) / most}`).join(' ')
+  return (
+    <figure className="mt-2">
+      <svg
+        viewBox={`0 0 ${Math.max(1, line.length - 1)} 20`}
+        preserveAspectRatio="none"
+        className="h-16 w-full bg-sheet-2"
+        role="img"
+        aria-label={`Frame times over ${tidy(seconds, 0)} s, up to ${tidy(most, 0)} ms`}
+      >
+        <polyline
+          points={points}
+          fill="none"
+          stroke="var(--act)"
+          strokeWidth="1.5"
+          vectorEffect="non-scaling-stroke"
+        />
+      </svg>
+      <figcaption className="flex justify-between text-xs text-ink-2">
+        <span>0 s, from 0 to {tidy(most, 0)} ms</span>
+        <span>{tidy(seconds, 0)} s</span>
+      </figcaption>
+    </figure>
   )
 }
 

@@ -30,7 +30,7 @@ export function RunsChart({ tested }: { tested: readonly Tested[] }) {
       data: {
         labels: compared.map(({ test }) => test),
         datasets: [
-          { label: 'before', data: compared.map(() => 100), backgroundColor: ink('--rule-2') },
+          { label: 'before', data: compared.map(() => 100), backgroundColor: ink('--rule') },
           {
             label: 'after',
             data: compared.map(({ comparison }) => 100 * (comparison?.ratio ?? 1)),
@@ -152,6 +152,19 @@ function intervals(compared: readonly Tested[]): Plugin<'bar'> {
         }
         ctx.stroke()
       })
+      ctx.fillStyle = ink('--ink')
+      ctx.font = '12px "Archivo Variable", sans-serif'
+      ctx.textBaseline = 'middle'
+      for (const [side, at] of [
+        ['before', 0],
+        ['after', 1],
+      ] as const) {
+        chart.getDatasetMeta(at).data.forEach((bar, n) => {
+          const mean = compared[n]?.comparison?.[side].mean ?? 0
+          ctx.fillStyle = at === 0 ? ink('--ink') : ink('--act-ink')
+          ctx.fillText(`${tidy(mean)} ${compared[n]?.unit}`, scale.getPixelForValue(0) + 6, bar.y)
+        })
+      }
       ctx.restore()
     },
   }
