@@ -18,7 +18,6 @@ const VIEWS: {
   dark?: boolean
 }[] = [
   { name: 'counter', path: '/' },
-  { name: 'new-job', path: '/jobs/new' },
   { name: 'intake', job: 'Ashby', path: '/intake' },
   { name: 'identify', job: 'Ashby', path: '/identify' },
   { name: 'size', job: 'Varga', path: '/size' },
@@ -28,7 +27,8 @@ const VIEWS: {
   { name: 'quote-sheet', job: 'Aldwin', path: '/quote-sheet', width: 900 },
   { name: 'plan-dark', job: 'Adair', path: '/plan', dark: true },
   { name: 'plan-tablet', job: 'Ketteler', path: '/plan', width: 768 },
-  { name: 'soldered', job: 'Morrow', path: '/identify' },
+  { name: 'verify', job: 'Quince', path: '/verify', tab: 'Fault' },
+  { name: 'measured', job: 'Farrow', path: '/verify', tab: 'Measured' },
   { name: 'fit', job: 'Adair', path: '/fit', press: Array(10).fill('(Done|I have read this)$') },
   {
     name: 'what-if',
@@ -61,7 +61,8 @@ for (const { name, job, path, open, tab, press = [], width = 1280, dark = false 
   }
   if (tab) {
     await page.getByRole('tab', { name: tab }).click()
-    await page.getByRole('list', { name: 'Picks' }).waitFor()
+    await page.getByRole('tabpanel', { name: tab }).waitFor()
+    await page.waitForLoadState('networkidle')
   }
   for (const begins of press) {
     await page

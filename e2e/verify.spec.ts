@@ -165,6 +165,13 @@ test('a log of frame times is read, its column chosen and remembered; bad logs s
   await expect(frames.getByLabel('Column of frame times')).toHaveValue('Length')
   await frames.getByRole('button', { name: 'Add as a run' }).click()
   await expect(page.getByRole('region', { name: 'Frames: average rate' })).toContainText('2 runs')
+
+  await open('scores.csv', 'Name,Points\na,4100\nb,4150\nc,\nd,4080\n')
+  await frames.getByLabel('It holds').selectOption({ label: 'scores, one a run; higher is better' })
+  await frames.getByLabel('Column of runs').selectOption('Points')
+  await expect(frames).toContainText('3 figures of 4 rows; 1 left out (line 4).')
+  await frames.getByRole('button', { name: 'Add 3 runs of “Points”' }).click()
+  await expect(page.getByRole('region', { name: 'Points' })).toContainText('3 runs, mean 4109')
 })
 
 test('a fault hidden in the simulated machine is found, by the shop’s own table of causes', async ({

@@ -14,13 +14,15 @@ const of = (slots: Parameters<typeof evaluate>[0]['placement']) =>
 
 describe('what a simulated machine shows', () => {
   test('all of it, where nothing is wrong: set-up and readout say the same', () => {
-    const { setup, readout } = shows(machine, placement, plain, { kind: 'PASS' })
+    const { setup, readout, contents } = shows(machine, placement, plain, { kind: 'PASS' })
     expect(setup).toEqual({
       totalGiB: 16,
       dataRate: 3200,
       slots: { A1: 0, A2: 8, B1: 0, B2: 8 },
     })
     const { format, modules } = read(readout)
+    const [own] = read(contents.A2 as Uint8Array).modules
+    expect(own).toMatchObject({ verified: true, module: { capacityGiB: 8, ranks: 1 } })
     expect(format).toBe('cim-csv')
     expect(modules.map(({ slot, module }) => [slot?.locator, module.capacityGiB])).toEqual([
       ['A2', 8],
@@ -33,7 +35,7 @@ describe('what a simulated machine shows', () => {
     expect(lost.setup).toMatchObject({ totalGiB: 8, slots: { A2: 8, B2: 0 } })
     expect(read(lost.readout).modules).toHaveLength(1)
     const dark = shows(machine, placement, plain, { kind: 'NO_START' })
-    expect(dark).toEqual({ setup: null, readout: '' })
+    expect(dark).toEqual({ setup: null, readout: '', contents: {} })
   })
 })
 

@@ -33,7 +33,12 @@ export function createApp(db: Database, webFolder?: string): Express {
   app.use(
     helmet({
       contentSecurityPolicy: {
-        directives: { 'upgrade-insecure-requests': null, 'font-src': ["'self'"] },
+        directives: {
+          'upgrade-insecure-requests': null,
+          'font-src': ["'self'"],
+          // The probe reads memory with WebAssembly; nothing else may be evaluated.
+          'script-src': ["'self'", "'wasm-unsafe-eval'"],
+        },
       },
       strictTransportSecurity: false,
     }),

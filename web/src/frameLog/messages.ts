@@ -17,6 +17,8 @@ export interface Analysed {
   topMs: number
   /** The longest frame time of each of as many stretches of the log, ms. */
   line: number[]
+  /** The figures themselves, as many as a test takes as runs. */
+  first: number[]
 }
 
 export type FromReader =

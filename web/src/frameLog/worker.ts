@@ -44,7 +44,15 @@ addEventListener('message', ({ data }: MessageEvent<Asked>) => {
     const figures = frameFigures(values)
     say({
       kind: 'done',
-      analysed: { figures, rows, bad, badLines, ...histogram(values), line: lineOf(values) },
+      analysed: {
+        figures,
+        rows,
+        bad,
+        badLines,
+        ...histogram(values),
+        line: lineOf(values),
+        first: [...values.subarray(0, 1000)],
+      },
     })
   } catch (error) {
     say({ kind: 'failed', why: error instanceof Error ? error.message : String(error) })

@@ -1,3 +1,5 @@
+import { newReader, type Reader } from './readKernel'
+
 /** What a worker of the probe does for a while: `bytes` moved, or `steps` of dependent loads, in `ms`. */
 export interface Done {
   bytes: number
@@ -8,54 +10,37 @@ export interface Done {
 export const MODES = ['copy', 'read', 'write'] as const
 export type Mode = (typeof MODES)[number]
 
-/** Two arrays to move between; their contents are written once, so that the pages are really there. */
-export function newArrays(bytes: number): { from: Float64Array; to: Float64Array } {
-  const from = new Float64Array(bytes / 8).fill(1.5)
-  return { from, to: new Float64Array(bytes / 8).fill(2.5) }
+/** Memory to move between; its contents are written once, so that the pages are really there. */
+export interface Arrays {
+  from: Reader
+  to: Float64Array
 }
 
+export const newArrays = (bytes: number): Arrays => ({
+  from: newReader(bytes),
+  to: new Float64Array(bytes / 8).fill(2.5),
+})
+
 /** Moves through the arrays for at least `ms`. Bytes read and bytes written both count. */
-export function move(
-  { from, to }: { from: Float64Array; to: Float64Array },
-  mode: Mode,
-  ms: number,
-  now: () => number,
-): Done {
+export function move({ from, to }: Arrays, mode: Mode, ms: number, now: () => number): Done {
   const begun = now()
   let bytes = 0
   let kept = 0
   do {
     if (mode === 'copy') {
-      to.set(from)
-      bytes += 2 * from.byteLength
+      to.set(from.values)
+      bytes += 2 * to.byteLength
     } else if (mode === 'write') {
       to.fill(bytes)
       bytes += to.byteLength
     } else {
-      kept += sum(from)
-      bytes += from.byteLength
+      kept += from.read()
+      bytes += to.byteLength
     }
   } while (now() - begun < ms)
   // What was read is used, so that nobody may leave the reading out.
   if (kept === -1) throw new Error('impossible')
   return { bytes, steps: 0, ms: now() - begun }
-}
-
-/** Eight sums side by side, so that adding does not wait for adding. */
-function sum(values: Float64Array): number {
-  let [a, b, c, d, e, f, g, h] = [0, 0, 0, 0, 0, 0, 0, 0]
-  const { length } = values
-  for (let at = 0; at + 8 <= length; at += 8) {
-    a += values[at] as number
-    b += values[at + 1] as number
-    c += values[at + 2] as number
-    d += values[at + 3] as number
-    e += values[at + 4] as number
-    f += values[at + 5] as number
-    g += values[at + 6] as number
-    h += values[at + 7] as number
-  }
-  return a + b + c + d + e + f + g + h
 }
 
 /** A random cycle through all places, each once (Sattolo's shuffle). */

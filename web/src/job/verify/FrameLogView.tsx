@@ -27,6 +27,7 @@ export function FrameLogView() {
   const dispatch = useAppDispatch()
   const { log, open, choose, cancel } = useFrameLog()
   const [moment, setMoment] = useState<Moment>('after')
+  const [holds, setHolds] = useState<'frames' | 'higher' | 'lower'>('frames')
   const [fault, setFault] = useState('')
   const chooser = useRef<HTMLInputElement>(null)
   const { head, column, share, analysed } = log
@@ -50,6 +51,19 @@ export function FrameLogView() {
     cancel()
   }
 
+  /** Scores: each figure of the column is a run of the test that the column names. */
+  function keepScores(better: 'higher' | 'lower', runs: number[]) {
+    const test = column.heading.slice(0, 120) || log.name
+    const known = file.measurements.find((one) => one.test === test && one.moment === moment)
+    if (known) edit.set('measurements', known, { runs: [...known.runs, ...runs].slice(0, 1000) })
+    else {
+      const fields = { jobId: file.id, test, unit: '', better, bandwidth: null, moment, runs }
+      const target = { jobId: file.id, collection: 'measurements' as const }
+      dispatch(created({ ...target, recordId: crypto.randomUUID() }, fields))
+    }
+    cancel()
+  }
+
   function add(test: string, run: number) {
     const fields: Partial<Measurement> = {
       test,
@@ -66,7 +80,7 @@ export function FrameLogView() {
   return (
     <section aria-label="Frame times" className="border-2 border-rule p-2">
       <Button onClick={() => chooser.current?.click()}>
-        <FileUp size={17} aria-hidden /> Frame times from a log (CSV)
+        <FileUp size={17} aria-hidden /> Frame times or scores from a file (CSV)
       </Button>
       <input
         ref={chooser}
@@ -94,7 +108,21 @@ export function FrameLogView() {
       )}
       {head && (
         <div className="mt-2 grid grid-cols-[2fr_1fr_1fr] gap-2">
-          <Field label="Column of frame times">
+          <Field label="It holds" className="col-span-3">
+            {(control) => (
+              <Select
+                {...control}
+                value={holds}
+                options={[
+                  { value: 'frames', label: 'frame times of one run' },
+                  { value: 'higher', label: 'scores, one a run; higher is better' },
+                  { value: 'lower', label: 'times, one a run; lower is better' },
+                ]}
+                onValue={setHolds}
+              />
+            )}
+          </Field>
+          <Field label={holds === 'frames' ? 'Column of frame times' : 'Column of runs'}>
             {(control) => (
               <Select
                 {...control}
@@ -132,13 +160,18 @@ export function FrameLogView() {
       {analysed && (
         <>
           <p className="mt-1 text-sm">
-            {plural(analysed.rows - analysed.bad, 'frame')} of {plural(analysed.rows, 'row')}
-            {figures && `, ${tidy(figures.seconds, 1)} s`}
+            {plural(analysed.rows - analysed.bad, holds === 'frames' ? 'frame' : 'figure')} of{' '}
+            {plural(analysed.rows, 'row')}
+            {figures && holds === 'frames' && `, ${tidy(figures.seconds, 1)} s`}
             {analysed.bad > 0 &&
               `; ${analysed.bad} left out (line${analysed.badLines.length === 1 ? '' : 's'} ${analysed.badLines.slice(0, 8).join(', ')}${analysed.bad > 8 ? '…' : ''})`}
             .
           </p>
-          {figures ? (
+          {holds !== 'frames' && analysed.first.length > 0 ? (
+            <Button look="main" className="mt-2" onClick={() => keepScores(holds, analysed.first)}>
+              Add {plural(analysed.first.length, 'run')} of “{column.heading}”
+            </Button>
+          ) : figures && holds === 'frames' ? (
             <>
               <table className="w-full text-[0.93rem]">
                 <tbody>
@@ -168,7 +201,8 @@ export function FrameLogView() {
             </>
           ) : (
             <p className="font-medium text-stop">
-              This column holds no two frame times above 0. Choose another.
+              This column holds no {holds === 'frames' ? 'two frame times' : 'figure'} above 0.
+              Choose another.
             </p>
           )}
         </>
