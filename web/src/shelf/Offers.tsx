@@ -4,6 +4,7 @@ import { useDeferredValue, useMemo, useState } from 'react'
 import { describeModule, organisation } from '../board'
 import { useAskSupplierMutation, usePriceListsQuery, useRemoveModuleMutation } from '../data'
 import { ago, Button, money, plural } from '../ui'
+import { HeadRow } from './HeadRow'
 import { PriceLists } from './PriceLists'
 import { SearchBox } from './SearchBox'
 import { kitOf, matching } from './words'
@@ -56,19 +57,7 @@ export function Offers({ offers }: { offers: readonly ShopModule[] }) {
       ) : (
         <div className="min-h-0 overflow-auto border border-rule-2 bg-sheet">
           <table className="w-full border-collapse text-left">
-            <thead className="sticky top-0 bg-sheet-2 text-sm">
-              <tr>
-                {HEADINGS.map((name) => (
-                  <th
-                    key={name}
-                    scope="col"
-                    className={`px-3 py-2 font-semibold ${name === 'Price' ? 'text-right' : ''}`}
-                  >
-                    {name}
-                  </th>
-                ))}
-              </tr>
-            </thead>
+            <HeadRow names={HEADINGS} />
             <tbody>
               {shown.map((offer) => (
                 <tr key={offer.id} className="h-12 border-t border-rule">

@@ -5,6 +5,7 @@ import { Link } from 'react-router'
 import { describeModule, organisation } from '../board'
 import { useJobsQuery } from '../data'
 import { Button, day, money, plural } from '../ui'
+import { HeadRow } from './HeadRow'
 import { PieceDialog } from './PieceDialog'
 import { SearchBox } from './SearchBox'
 import { TakeApart } from './TakeApart'
@@ -51,19 +52,7 @@ export function OnShelf({ pieces }: { pieces: readonly ShopModule[] }) {
       ) : (
         <div className="min-h-0 overflow-auto border border-rule-2 bg-sheet">
           <table className="w-full border-collapse text-left">
-            <thead className="sticky top-0 bg-sheet-2 text-sm">
-              <tr>
-                {HEADINGS.map((name) => (
-                  <th
-                    key={name}
-                    scope="col"
-                    className={`px-3 py-2 font-semibold ${name === 'Price' ? 'text-right' : ''}`}
-                  >
-                    {name}
-                  </th>
-                ))}
-              </tr>
-            </thead>
+            <HeadRow names={HEADINGS} />
             {shown.map((kit) => (
               <tbody key={kit.id} className="border-t border-rule">
                 {kit.pieces.map((piece, at) => (

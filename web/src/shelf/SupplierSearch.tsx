@@ -16,6 +16,7 @@ import {
   useSupplierMoodQuery,
 } from '../data'
 import { Button, Field, money, plural, Select, TextInput } from '../ui'
+import { HeadRow } from './HeadRow'
 import { Failure } from './Offers'
 import { kitOf } from './words'
 
@@ -140,19 +141,7 @@ function Answer({ supplier, offers, known }: AnswerProps) {
       {error && <Failure of={error} />}
       <div className="min-h-0 overflow-auto border border-rule-2 bg-sheet">
         <table className="w-full border-collapse text-left">
-          <thead className="sticky top-0 bg-sheet-2 text-sm">
-            <tr>
-              {HEADINGS.map((name) => (
-                <th
-                  key={name}
-                  scope="col"
-                  className={`px-3 py-2 font-semibold ${name === 'Price' ? 'text-right' : ''}`}
-                >
-                  {name}
-                </th>
-              ))}
-            </tr>
-          </thead>
+          <HeadRow names={HEADINGS} />
           <tbody>
             {offers.map((offer) => {
               const { module, price, stock, leadDays } = offer

@@ -1,6 +1,6 @@
-import { Check, Link2, Redo2, RotateCcw, Undo2 } from 'lucide-react'
-import { type ReactNode, useCallback, useEffect, useState } from 'react'
-import { BoardColumn, Desk, Legend } from '../board'
+import { Check, Link2, RotateCcw } from 'lucide-react'
+import { useCallback, useEffect, useState } from 'react'
+import { BoardColumn, Desk, Legend, UndoButtons } from '../board'
 import { FindingList } from '../findings'
 import { Judgement } from '../judgement'
 import { Bar } from '../shell'
@@ -16,8 +16,6 @@ export function WhatIf() {
   const [broken, setBroken] = useState(false)
   useAddress(useCallback(() => setBroken(true), []))
   const trying = useTrying()
-  const { undo, redo } = useTry()
-  useUndoKeys(undo, redo)
   if (!trying) {
     return (
       <div className="flex h-dvh flex-col">
@@ -48,10 +46,7 @@ function Tried({ trying }: { trying: Trying }) {
           <b className="font-semibold">What if</b>{' '}
           <span className="text-ink-2">· {machine.name}</span>
         </h1>
-        <span className="flex">
-          <IconButton label="Undo" onPress={undo} icon={<Undo2 size={19} aria-hidden />} />
-          <IconButton label="Redo" onPress={redo} icon={<Redo2 size={19} aria-hidden />} />
-        </span>
+        <UndoButtons undo={undo} redo={redo} />
         <CopyLink />
       </Bar>
       <div className="flex min-h-0 flex-1 flex-col gap-1.5 p-1.5 lg:flex-row">
@@ -87,28 +82,6 @@ function Tried({ trying }: { trying: Trying }) {
   )
 }
 
-function IconButton({
-  label,
-  onPress,
-  icon,
-}: {
-  label: string
-  onPress: (() => void) | undefined
-  icon: ReactNode
-}) {
-  return (
-    <button
-      type="button"
-      aria-label={label}
-      disabled={!onPress}
-      onClick={onPress}
-      className="grid size-11 place-items-center rounded-sm hover:bg-sheet-2 disabled:opacity-35"
-    >
-      {icon}
-    </button>
-  )
-}
-
 /** The address is the link; where the clipboard is closed it can still be copied from the address line. */
 function CopyLink() {
   const [said, setSaid] = useState('')
@@ -131,21 +104,4 @@ function CopyLink() {
       <span aria-live="polite">{said || 'Copy the link'}</span>
     </Button>
   )
-}
-
-function useUndoKeys(undo: (() => void) | undefined, redo: (() => void) | undefined): void {
-  useEffect(() => {
-    function keyed(event: KeyboardEvent) {
-      const typing = (event.target as HTMLElement).closest('input:not([type=checkbox]), textarea')
-      if (typing || !(event.ctrlKey || event.metaKey)) return
-      const key = event.key.toLowerCase()
-      const back = key === 'z' && !event.shiftKey
-      if (!back && key !== 'y' && !(key === 'z' && event.shiftKey)) return
-      event.preventDefault()
-      if (back) undo?.()
-      else redo?.()
-    }
-    window.addEventListener('keydown', keyed)
-    return () => window.removeEventListener('keydown', keyed)
-  }, [undo, redo])
 }

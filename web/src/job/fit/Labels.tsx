@@ -1,35 +1,18 @@
 import { Printer } from 'lucide-react'
 import QRCode from 'qrcode'
-import { Link, useParams } from 'react-router'
 import { describeModule, organisation } from '../../board'
-import { Bar } from '../../shell'
-import { Button, day, Message } from '../../ui'
-import { JobProvider, useJob } from '../file'
+import { Button, day } from '../../ui'
+import { useJob } from '../file'
+import { JobSheet } from '../sheet'
 import { useFit } from './useFit'
 import { DESTINATION_NAMES } from './words'
 
 /** Labels to print: the job's ticket, a bag for each removed module, one for each that goes to the shelf. */
 export function Labels() {
-  const { id = '' } = useParams()
   return (
-    <>
-      <Bar>
-        <Link to={`/jobs/${id}/fit`} className="flex min-h-11 items-center underline">
-          Back to the bench
-        </Link>
-      </Bar>
-      <JobProvider
-        id={id}
-        waiting={<p className="p-8 text-center">Opening the job…</p>}
-        failed={(retry, missing) => (
-          <Message title={missing ? 'There is no such job' : 'The job cannot be read'}>
-            {!missing && <Button onClick={retry}>Try again</Button>}
-          </Message>
-        )}
-      >
-        <Sheet />
-      </JobProvider>
-    </>
+    <JobSheet step="fit" back="Back to the bench">
+      <Sheet />
+    </JobSheet>
   )
 }
 

@@ -1,34 +1,18 @@
 import type { Quote, QuoteDocument, QuotedOption } from '@tembrix/core/records'
 import { format, parseISO } from 'date-fns'
 import { Printer } from 'lucide-react'
-import { Link, useParams } from 'react-router'
-import { Bar } from '../../shell'
+import { Link } from 'react-router'
 import { Button, day, Message, money } from '../../ui'
-import { JobProvider, useJob } from '../file'
+import { useJob } from '../file'
+import { JobSheet } from '../sheet'
 import { useQuote } from './useQuote'
 
 /** The quote on paper, in words for the customer. */
 export function QuoteSheet() {
-  const { id = '' } = useParams()
   return (
-    <>
-      <Bar>
-        <Link to={`/jobs/${id}/quote`} className="flex min-h-11 items-center underline">
-          Back to the quote
-        </Link>
-      </Bar>
-      <JobProvider
-        id={id}
-        waiting={<p className="p-8 text-center">Opening the job…</p>}
-        failed={(retry, missing) => (
-          <Message title={missing ? 'There is no such job' : 'The job cannot be read'}>
-            {!missing && <Button onClick={retry}>Try again</Button>}
-          </Message>
-        )}
-      >
-        <Sheet />
-      </JobProvider>
-    </>
+    <JobSheet step="quote" back="Back to the quote">
+      <Sheet />
+    </JobSheet>
   )
 }
 

@@ -1,8 +1,7 @@
 import type { Assignment } from '@tembrix/core/records'
-import { Redo2, Undo2 } from 'lucide-react'
-import { type ReactNode, useEffect, useMemo, useState } from 'react'
+import { type ReactNode, useMemo, useState } from 'react'
 import { Navigate, Outlet, useLocation, useNavigate, useParams } from 'react-router'
-import { BoardColumn, Desk, Legend } from '../../board'
+import { BoardColumn, Desk, Legend, UndoButtons } from '../../board'
 import { Bar } from '../../shell'
 import { Button, Message, money, plural } from '../../ui'
 import { BenchContext } from '../bench'
@@ -68,7 +67,6 @@ function Opened() {
   const fittingIt = pathname.endsWith('/fit')
   const atBench = fittingIt || pathname.endsWith('/verify')
   const planning = atBench || /\/(plan|quote)$/.test(pathname)
-  useUndoKeys(view)
 
   const { file, machine, plan, now, planned, edit } = view
   const shown = planning ? planned : now
@@ -90,10 +88,7 @@ function Opened() {
           <b className="font-mono">{file.number}</b> <b>{file.customer.name}</b>
           <span className="text-ink-2"> · {machine.name}</span>
         </h1>
-        <span className="flex">
-          <UndoButton label="Undo" onPress={edit.undo} icon={<Undo2 size={19} aria-hidden />} />
-          <UndoButton label="Redo" onPress={edit.redo} icon={<Redo2 size={19} aria-hidden />} />
-        </span>
+        <UndoButtons undo={edit.undo} redo={edit.redo} />
       </Bar>
       <div className="flex min-h-0 flex-1 flex-col gap-1.5 p-1.5 lg:flex-row">
         <Rail />
@@ -135,42 +130,4 @@ function costFigure({ cost, file }: JobView) {
     figure: money(total),
     why: `What comes from the shelf and the supplier; a kit counts once. The customer’s own modules cost nothing.${left}`,
   }
-}
-
-interface UndoProps {
-  label: string
-  onPress: (() => void) | undefined
-  icon: ReactNode
-}
-
-function UndoButton({ label, onPress, icon }: UndoProps) {
-  return (
-    <button
-      type="button"
-      aria-label={label}
-      disabled={!onPress}
-      onClick={onPress}
-      className="grid size-11 place-items-center rounded-sm hover:bg-sheet-2 disabled:opacity-35"
-    >
-      {icon}
-    </button>
-  )
-}
-
-function useUndoKeys({ edit }: JobView): void {
-  useEffect(() => {
-    function keyed(event: KeyboardEvent) {
-      const typing = (event.target as HTMLElement).closest('input:not([type=checkbox]), textarea')
-      if (typing || !(event.ctrlKey || event.metaKey)) return
-      const key = event.key.toLowerCase()
-      const back = key === 'z' && !event.shiftKey
-      const again = key === 'y' || (key === 'z' && event.shiftKey)
-      if (!back && !again) return
-      event.preventDefault()
-      if (back) edit.undo?.()
-      else edit.redo?.()
-    }
-    window.addEventListener('keydown', keyed)
-    return () => window.removeEventListener('keydown', keyed)
-  }, [edit])
 }

@@ -1,34 +1,17 @@
 import type { Module } from '@tembrix/core/model'
 import { Printer } from 'lucide-react'
-import { Link, useParams } from 'react-router'
 import { describeModule, modeWord } from '../../board'
 import { FindingList } from '../../findings'
-import { Bar } from '../../shell'
-import { Button, capacity, day, Message, money, tidy } from '../../ui'
-import { JobProvider, type Situation, useJob } from '../file'
+import { Button, capacity, day, money, tidy } from '../../ui'
+import { type Situation, useJob } from '../file'
+import { JobSheet } from './JobSheet'
 
 /** The plan on paper: what changes in which slot, what it will run at, what to mind. */
 export function PlanSheet() {
-  const { id = '' } = useParams()
   return (
-    <>
-      <Bar>
-        <Link to={`/jobs/${id}/plan`} className="flex min-h-11 items-center underline">
-          Back to the plan
-        </Link>
-      </Bar>
-      <JobProvider
-        id={id}
-        waiting={<p className="p-8 text-center">Opening the job…</p>}
-        failed={(retry, missing) => (
-          <Message title={missing ? 'There is no such job' : 'The job cannot be read'}>
-            {!missing && <Button onClick={retry}>Try again</Button>}
-          </Message>
-        )}
-      >
-        <Sheet />
-      </JobProvider>
-    </>
+    <JobSheet step="plan" back="Back to the plan">
+      <Sheet />
+    </JobSheet>
   )
 }
 

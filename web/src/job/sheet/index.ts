@@ -1,1 +1,2 @@
+export { JobSheet } from './JobSheet'
 export { PlanSheet } from './PlanSheet'
