@@ -1,5 +1,6 @@
 import { Tabs } from 'radix-ui'
-import { useState } from 'react'
+import { useLayoutEffect, useState } from 'react'
+import { useBench } from '../bench'
 import { FitBoard } from './FitBoard'
 import { Options } from './Options'
 import { Screws } from './Screws'
@@ -11,7 +12,10 @@ import { useFit } from './useFit'
 /** The work at the bench: steps for this machine and plan, the screw map, what came out and went in. */
 export function Fit() {
   const fitting = useFit()
-  const { steps, fit } = fitting
+  const { steps, fit, slots } = fitting
+  const { setShown } = useBench()
+  useLayoutEffect(() => setShown(slots), [slots, setShown])
+  useLayoutEffect(() => () => setShown(null), [setShown])
   const [tab, setTab] = useState('steps')
   if (steps.length === 0) {
     return (

@@ -6,7 +6,6 @@ import { Bar } from '../../shell'
 import { Button, Message, money, plural } from '../../ui'
 import { BenchContext } from '../bench'
 import { JobProvider, type JobView, useJob } from '../file'
-import { useFit } from '../fit'
 import { FoundTray } from '../identify'
 import { PlanTray } from '../plan'
 import { Rail } from './Rail'
@@ -60,12 +59,11 @@ function Unread({ retry, missing }: { retry: () => void; missing: boolean }) {
 function Opened() {
   const view = useJob()
   const { pathname } = useLocation()
-  const fitting = useFit()
   const [lit, setLit] = useState<readonly string[]>([])
   const [tried, setShown] = useState<Assignment | null>(null)
   const bench = useMemo(() => ({ setLit, setShown }), [])
-  const fittingIt = pathname.endsWith('/fit')
-  const atBench = fittingIt || pathname.endsWith('/verify')
+  const verifying = pathname.endsWith('/verify')
+  const atBench = verifying || pathname.endsWith('/fit')
   const planning = atBench || /\/(plan|quote)$/.test(pathname)
 
   const { file, machine, plan, now, planned, edit } = view
@@ -73,7 +71,7 @@ function Opened() {
   return (
     <Desk
       machine={machine}
-      assignment={tried ?? (fittingIt ? fitting.slots : shown.assignment)}
+      assignment={tried ?? shown.assignment}
       pieces={view.pieces}
       onAssignment={(assignment) => {
         // At the bench the board follows the work.
@@ -95,7 +93,7 @@ function Opened() {
         <BoardColumn
           machine={machine}
           {...shown}
-          before={planning && tried === null ? now : undefined}
+          before={planning && !verifying ? now : undefined}
           lit={lit}
           bare={atBench}
           cost={planning ? costFigure(view) : undefined}
