@@ -28,7 +28,9 @@ const offersOf = async (supplier: string) => {
     stock: number
     askedAt: string
   }[]
-  return all.filter((one) => one.supplier === supplier)
+  return all
+    .filter((one) => one.supplier === supplier)
+    .sort((a, b) => a.module.article.localeCompare(b.module.article) || a.price - b.price)
 }
 
 test('a list adds, changes and, where it is complete, drops', async () => {
