@@ -5,8 +5,10 @@ export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
   workers: 1,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  // Machines that check are shared: a slow minute is no fault of the program's.
+  retries: process.env.CI ? 2 : 0,
+  timeout: 120_000,
+  expect: { timeout: 25_000 },
   reporter: process.env.TEMBRIX_REPORT
     ? [['list'], ['json', { outputFile: process.env.TEMBRIX_REPORT }]]
     : [['list']],
