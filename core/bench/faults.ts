@@ -4,7 +4,6 @@ import {
   type Fault,
   minutesOfTrial,
   observed,
-  oneAtATime,
   partOf,
   proposals,
   STARTING_CAUSES,
@@ -13,6 +12,7 @@ import {
   verdict,
 } from '../src/diagnose'
 import { hide, random, tryOut } from '../src/simulate'
+import { oneAtATime } from './oneAtATime'
 
 const ORDER: Record<number, string[]> = {
   2: ['A', 'B'],

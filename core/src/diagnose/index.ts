@@ -1,4 +1,3 @@
-export { oneAtATime } from './baseline'
 export {
   type Meaning,
   meanings,

@@ -10,7 +10,7 @@ import {
   type Sources,
   UNVERIFIED,
 } from '@tembrix/core/records'
-import { addDays, formatISO, subDays, subMinutes } from 'date-fns'
+import { addDays, addSeconds, formatISO, subDays, subMinutes } from 'date-fns'
 import { count, eq } from 'drizzle-orm'
 import { type Database, jobs, plans, type Transaction } from '../database'
 import { createJob } from '../jobs'
@@ -153,9 +153,10 @@ async function seedJob(
     const kept = []
     for (const { name, planned, profile = false } of job.beside ?? []) {
       const slots = plannedSlots(planned, found, shop)
-      kept.push(
-        (await create(tx, planKind, { jobId: row.id, name, placement: slots, profile })).row,
-      )
+      // The oldest plan is the one on the board; a transaction makes all at one moment.
+      const createdAt: Date = addSeconds(today, 1 + kept.length)
+      const beside = { jobId: row.id, name, placement: slots, profile, createdAt }
+      kept.push((await create(tx, planKind, beside)).row)
     }
     await keepPieces(tx, row.id)
     await seedQuote(tx, row, found, [

@@ -39,7 +39,6 @@ export function Screws({ fitting }: { fitting: Fitting }) {
   }
 
   function remove(id: string) {
-    setPins(screws.filter((one) => one.id !== id))
     set({
       screws: screws.filter((one) => one.id !== id),
       screwsBack: fit.screwsBack.filter((one) => one !== id),

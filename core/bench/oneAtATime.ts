@@ -1,4 +1,4 @@
-import type { Arrangement, Bench, Outcome, Trial } from './trial'
+import type { Arrangement, Bench, Outcome, Trial } from '../src/diagnose'
 
 /**
  * The way most go about it, to compare with: seat everything anew; then each module alone in the first
