@@ -7,12 +7,13 @@ import { parseSync } from 'oxc-parser'
 const root = join(dirname(fileURLToPath(import.meta.url)), '..')
 const SOURCE = /\.(ts|tsx)$/
 const TEST = /\.test\.tsx?$|(^|\/)(test|bench)\//
+const BENCH = /(^|\/)bench\//
 
 /** What a workspace may import beside its own files: nothing of a sibling unless listed, any package unless restricted. */
 const ALLOWED = {
   core: {
     packages: ['zod', 'd3-dsv', 'dinero.js', 'jstat'],
-    testPackages: ['vitest', 'fast-check', 'node:fs'],
+    testPackages: ['vitest', 'fast-check'],
     siblings: [],
   },
   server: { siblings: ['core'] },
@@ -32,7 +33,7 @@ export function violationsIn(file, text, isFolder = (path) => isDirectory(join(r
   for (const specifier of importsOf(file, text)) {
     const complaint = specifier.startsWith('.')
       ? crossFolder(file, specifier, isFolder)
-      : foreign(workspace, rules, specifier, TEST.test(file))
+      : foreign(file, rules, specifier)
     if (complaint) found.push(`${file}: ${complaint}`)
   }
   if (workspace === 'core' && !TEST.test(file) && IMPURE.test(text)) {
@@ -66,14 +67,16 @@ function crossFolder(file, specifier, isFolder) {
   return `imports ${specifier} past the index.ts of its folder`
 }
 
-function foreign(workspace, rules, specifier, inTest) {
+function foreign(file, rules, specifier) {
+  const [workspace] = file.split('/')
   const sibling = specifier.match(/^@tembrix\/([^/]+)(\/[^/]+)?(\/.*)?$/)
   if (sibling) {
     if (!rules.siblings.includes(sibling[1])) return `${workspace} must not know ${specifier}`
     return sibling[3] ? `imports ${specifier} past the index.ts of its folder` : null
   }
   if (!rules.packages) return null
-  const allowed = inTest ? [...rules.packages, ...rules.testPackages] : rules.packages
+  if (BENCH.test(file) && specifier.startsWith('node:')) return null
+  const allowed = TEST.test(file) ? [...rules.packages, ...rules.testPackages] : rules.packages
   const name = specifier
     .split('/')
     .slice(0, specifier.startsWith('@') ? 2 : 1)

@@ -12,12 +12,14 @@ test.each([
   ],
   ['server/src/app/a.ts', "import fs from 'node:fs'\nimport type { M } from '@tembrix/core/model'"],
   ['core/src/evaluate/a.test.ts', "import { test } from 'vitest'"],
+  ['core/bench/a.ts', "import fs from 'node:fs'"],
 ])('%s may import what it does', (file, text) => {
   expect(check(file, text)).toEqual([])
 })
 
 test.each([
   ['core/src/evaluate/a.ts', "import fs from 'node:fs'"],
+  ['core/src/evaluate/a.test.ts', "import fs from 'node:fs'"],
   ['core/src/evaluate/a.ts', "import React from 'react'"],
   ['core/src/evaluate/a.ts', "import { test } from 'vitest'"],
   ['core/src/evaluate/a.ts', "export * from '../model/module'"],

@@ -59,3 +59,13 @@ export function inferChannels(
   const own = chances.filter(({ ways }) => ways >= expected)
   return { chances, proven, asExpected: own.reduce((sum, { chance }) => sum + chance, 0) }
 }
+
+/** Sure enough to say how many channels are at work. */
+const SURE = 0.95
+
+/** How many channels are at work, where that is sure enough to be said; null elsewhere. */
+export function surelyAtWork({ chances, proven }: ChannelInference): number | null {
+  const sure = chances.find(({ chance }) => chance >= SURE)
+  if (sure) return sure.ways
+  return proven > 1 ? proven : null
+}

@@ -20,8 +20,10 @@ export function logHead(text: string): LogHead | null {
   return headings ? { separator, headings: headings.map((one) => one.trim()) } : null
 }
 
+/** Units of a time, as so many ms. */
 const UNITS = { ms: 1, s: 1000, µs: 0.001 } as const
 export type TimeUnit = keyof typeof UNITS
+export const TIME_UNITS = Object.keys(UNITS) as TimeUnit[]
 
 /** The column of frame times that headings suggest, and its unit. */
 export function guessFrameColumn(headings: readonly string[]): { heading: string; unit: TimeUnit } {
@@ -41,53 +43,119 @@ export interface ReadColumn {
   badLines: number[]
   bad: number
   rows: number
+  /** Figures that brought a unit of their own, which was not the column’s. */
+  otherUnits: number
+  /** The last line ends before its columns do: the log was cut off, and the line is left out. */
+  cutOff: boolean
 }
 
 /** Lines told of. */
 const BAD_SHOWN = 50
 
+export interface ColumnReader {
+  /** Takes the next stretch of the log, cut anywhere. */
+  take: (text: string) => void
+  /** What was read, once all is taken. */
+  end: () => ReadColumn
+}
+
 /**
- * One column of a large log as figures above 0, without keeping its other cells. A decimal comma is
- * read where the separator is none. `onProgress` is told the share done.
+ * Reads one column of a log as figures above 0, stretch by stretch, so that a large log is never held
+ * whole. With `unit` the figures are times and come out in ms, one with a unit behind it by that unit;
+ * without, they come as they are. A decimal comma is read where the separator is none.
  */
-export function readColumn(
-  text: string,
+export function columnReader(
   { separator, headings }: LogHead,
   heading: string,
-  scale = 1,
-  onProgress: (share: number) => void = () => {},
-): ReadColumn {
+  unit: TimeUnit | null = null,
+): ColumnReader {
+  const format = dsvFormat(separator)
   const at = headings.indexOf(heading)
-  const values = new Float64Array(Math.max(16, text.length >> 1))
+  const scale = unit === null ? 1 : UNITS[unit]
   const badLines: number[] = []
-  let [count, bad, rows] = [0, 0, 0]
-  const every = 65_536
-  let seen = 0
-  dsvFormat(separator).parseRows(text, (cells, line) => {
-    if (line === 0 || (cells.length === 1 && cells[0] === '')) return null
-    rows += 1
-    seen += 1
-    if (seen === every) {
-      seen = 0
-      onProgress(Math.min(1, (rows * 20) / text.length))
+  let values = new Float64Array(4096)
+  let [count, bad, rows, line, otherUnits] = [0, 0, 0, 0, 0]
+  let rest = ''
+
+  function keep(value: number): void {
+    if (count === values.length) {
+      const larger = new Float64Array(2 * count)
+      larger.set(values)
+      values = larger
     }
-    const value = figure(cells[at])
-    if (value > 0 && Number.isFinite(value)) {
-      values[count] = value * scale
-      count += 1
+    values[count] = value
+    count += 1
+  }
+
+  function takeRow(cells: string[]): null {
+    line += 1
+    if (line === 1 || (cells.length === 1 && cells[0] === '')) return null
+    rows += 1
+    const read = figure(cells[at])
+    if (read.value > 0 && read.value < Infinity) {
+      const own = unit !== null && read.unit !== null
+      if (own && read.unit !== unit) otherUnits += 1
+      keep(read.value * (own ? UNITS[read.unit as TimeUnit] : scale))
     } else {
       bad += 1
-      if (badLines.length < BAD_SHOWN) badLines.push(line + 1)
+      if (badLines.length < BAD_SHOWN) badLines.push(line)
     }
     return null
-  })
-  return { values: values.slice(0, count), badLines, bad, rows }
+  }
+
+  return {
+    take(text) {
+      const all = rest === '' ? text : rest + text
+      const end = all.lastIndexOf('\n')
+      // Within quotes a line’s end is none: wait for the closing one.
+      if (end < 0 || insideQuotes(all, end)) {
+        rest = all
+        return
+      }
+      rest = all.slice(end + 1)
+      format.parseRows(all.slice(0, end), takeRow)
+    },
+    end() {
+      const [last = []] = format.parseRows(rest)
+      const cutOff = line > 0 && rest !== '' && last.length < headings.length
+      if (rest !== '' && !cutOff) format.parseRows(rest, takeRow)
+      rest = ''
+      return { values: values.slice(0, count), badLines, bad, rows, otherUnits, cutOff }
+    },
+  }
 }
 
-function figure(cell: string | undefined): number {
-  if (cell === undefined || cell === '') return Number.NaN
+/** One column of a whole log. */
+export function readColumn(
+  text: string,
+  head: LogHead,
+  heading: string,
+  unit: TimeUnit | null = null,
+): ReadColumn {
+  const reader = columnReader(head, heading, unit)
+  reader.take(text)
+  return reader.end()
+}
+
+function insideQuotes(text: string, end: number): boolean {
+  let inside = false
+  for (let at = text.indexOf('"'); at >= 0 && at < end; at = text.indexOf('"', at + 1)) {
+    inside = !inside
+  }
+  return inside
+}
+
+const WITH_UNIT = /^(.*\d)\s*(ms|s|µs|μs|us)$/i
+
+function figure(cell: string | undefined): { value: number; unit: TimeUnit | null } {
+  if (cell === undefined || cell === '') return { value: Number.NaN, unit: null }
   const plain = Number(cell)
-  return Number.isNaN(plain) ? (numberIn(cell) ?? Number.NaN) : plain
+  if (!Number.isNaN(plain)) return { value: plain, unit: null }
+  const [, digits = cell, name] = WITH_UNIT.exec(cell.trim()) ?? []
+  return { value: numberIn(digits) ?? Number.NaN, unit: name ? unitNamed(name) : null }
 }
 
-export const scaleOf = (unit: TimeUnit): number => UNITS[unit]
+function unitNamed(name: string): TimeUnit {
+  const small = name.toLowerCase()
+  return small === 's' || small === 'ms' ? small : 'µs'
+}

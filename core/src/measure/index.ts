@@ -5,14 +5,17 @@ export {
   type ChannelChance,
   type ChannelInference,
   inferChannels,
+  surelyAtWork,
 } from './channels'
 export {
+  type ColumnReader,
+  columnReader,
   guessFrameColumn,
   type LogHead,
   logHead,
   type ReadColumn,
   readColumn,
-  scaleOf,
+  TIME_UNITS,
   type TimeUnit,
 } from './column'
 export {
@@ -24,5 +27,24 @@ export {
   type RunVerdict,
   type Summary,
 } from './compare'
-export { type FrameFigures, frameFigures } from './frames'
-export { type Grid, type GridEffects, gridEffects } from './grid'
+export { CONFIGURATIONS, type Configuration } from './configurations'
+export {
+  type AnalysedFrames,
+  analyseFrames,
+  FRAME_EDGES,
+  FRAME_STRETCHES,
+  type FrameFigures,
+} from './frames'
+export { type Effect, type Grid, type GridEffects, gridEffects } from './grid'
+export {
+  FRAME_RATES,
+  type FrameRate,
+  type KeptFrames,
+  type KeptRuns,
+  type Logged,
+  loggedOf,
+  rowsOf,
+  type Side,
+  type Tested,
+  testedOf,
+} from './tested'

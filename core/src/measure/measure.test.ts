@@ -4,10 +4,12 @@ import { desktop, stick } from '../../test/builders'
 import { evaluate } from '../evaluate'
 import { normal, random } from '../simulate'
 import {
+  analyseFrames,
   changesBetween,
+  columnReader,
   compareFailures,
   compareRuns,
-  frameFigures,
+  FRAME_EDGES,
   gridEffects,
   guessFrameColumn,
   inferChannels,
@@ -17,12 +19,13 @@ import {
 
 describe('before and after', () => {
   test('by hand: e, e², e³ against e², e³, e⁴', () => {
-    // Logarithms 1 2 3 and 2 3 4: difference 1, variances 1, error √(2/3), 4 degrees of freedom, t 2.7764.
+    // Logarithms 1 2 3 and 2 3 4: difference 1, variances 1, error √(2/3).
+    // Degrees of freedom (1/3 + 1/3)² ÷ (1/9 ÷ 4 + 1/9 ÷ 4) − 2 = 6, t 2.4469.
     const e = Math.exp
     const got = compareRuns([e(1), e(2), e(3)], [e(2), e(3), e(4)], 'higher')
     expect(got.ratio).toBeCloseTo(Math.E, 9)
-    expect(Math.log(got.high)).toBeCloseTo(1 + 2.776445 * Math.sqrt(2 / 3), 4)
-    expect(Math.log(got.low)).toBeCloseTo(1 - 2.776445 * Math.sqrt(2 / 3), 4)
+    expect(Math.log(got.high)).toBeCloseTo(1 + 2.446912 * Math.sqrt(2 / 3), 4)
+    expect(Math.log(got.low)).toBeCloseTo(1 - 2.446912 * Math.sqrt(2 / 3), 4)
     expect(got.verdict).toBe('cannot-tell')
     // With n a side: t(2n−2) √(2/n) < 1 first at n = 9 (2.1199 × 0.4714 = 0.999).
     expect(got.moreRuns).toBe(6)
@@ -72,14 +75,16 @@ describe('before and after', () => {
 
   test('of 2,000 pairs with no true change about 5 % are called one', () => {
     const noise = normal(random(42))
-    let called = 0
-    for (let pair = 0; pair < 2000; pair += 1) {
-      const runs = () => Array.from({ length: 5 }, () => 100 * Math.exp(0.02 * noise()))
-      const { verdict } = compareRuns(runs(), runs(), 'higher')
-      if (verdict !== 'cannot-tell') called += 1
+    for (const length of [3, 5, 10]) {
+      let called = 0
+      for (let pair = 0; pair < 2000; pair += 1) {
+        const runs = () => Array.from({ length }, () => 100 * Math.exp(0.02 * noise()))
+        const { verdict } = compareRuns(runs(), runs(), 'higher')
+        if (verdict !== 'cannot-tell') called += 1
+      }
+      expect(called / 2000).toBeGreaterThan(0.04)
+      expect(called / 2000).toBeLessThan(0.06)
     }
-    expect(called / 2000).toBeGreaterThan(0.04)
-    expect(called / 2000).toBeLessThan(0.06)
   })
 
   test('crashes: 5 of 5 against 0 of 5 is 2 in 252', () => {
@@ -92,8 +97,8 @@ describe('before and after', () => {
 
 describe('frame times', () => {
   test('by hand: 99 frames of 10 ms and one of 110', () => {
-    const times = [...Array<number>(99).fill(10), 110]
-    const got = frameFigures(times)
+    const analysed = analyseFrames(Float64Array.from([...Array<number>(99).fill(10), 110]))
+    const got = analysed?.figures
     expect(got).toMatchObject({ frames: 100, stutters: 1 })
     expect(got?.seconds).toBeCloseTo(1.1, 9)
     expect(got?.averageRate).toBeCloseTo(100 / 1.1, 6)
@@ -101,6 +106,19 @@ describe('frame times', () => {
     expect(got?.rateAt99).toBeCloseTo(1000 / 11, 6)
     expect(got?.rateOfSlowest1).toBeCloseTo(1000 / 110, 6)
     expect(got?.lostSeconds).toBeCloseTo(0.1, 9)
+    // 1.05^47 = 9.91 and 1.05^48 = 10.40; 1.05^96 = 108.2 and 1.05^97 = 113.6.
+    expect(analysed?.bins.flatMap((count, at) => (count > 0 ? [[at, count]] : []))).toEqual([
+      [47, 99],
+      [96, 1],
+    ])
+    // A hundred stretches of 11 ms: the long frame, last, fills the ten it lasts.
+    expect(analysed?.line.filter((time) => time === 110)).toHaveLength(10)
+    expect(analysed?.otherUnit).toBe(0)
+  })
+
+  test('a column that holds s among its ms is told', () => {
+    const times = [...Array<number>(60).fill(16.7), 0.0167, 0.0161]
+    expect(analyseFrames(Float64Array.from(times))?.otherUnit).toBe(2)
   })
 
   test('the slowest are never quicker than the average, whatever the log', () => {
@@ -108,15 +126,20 @@ describe('frame times', () => {
       fc.property(
         fc.array(fc.double({ min: 0.5, max: 500, noNaN: true }), { minLength: 2, maxLength: 300 }),
         (times) => {
-          const got = frameFigures(times)
-          if (!got) throw new Error('no figures')
+          const analysed = analyseFrames(Float64Array.from(times))
+          if (!analysed) throw new Error('no figures')
+          const { figures: got, bins, line } = analysed
+          expect(bins).toHaveLength(FRAME_EDGES.length)
+          expect(bins.reduce((sum, count) => sum + count, 0)).toBe(times.length)
+          expect(Math.max(...line)).toBe(Math.max(...times))
+          expect(Math.min(...line)).toBeGreaterThan(0)
           expect(got.rateOfSlowest1).toBeLessThanOrEqual(got.averageRate * (1 + 1e-9))
           expect(got.rateOfSlowest01).toBeLessThanOrEqual(got.rateOfSlowest1 * (1 + 1e-9))
           expect(got.rateAt999).toBeLessThanOrEqual(got.rateAt99 * (1 + 1e-9))
         },
       ),
     )
-    expect(frameFigures([16])).toBeNull()
+    expect(analyseFrames(Float64Array.of(16))).toBeNull()
   })
 })
 
@@ -190,6 +213,31 @@ describe('a column of a log', () => {
     const got = readColumn(text, head, 'ms')
     expect([...got.values]).toEqual([16.7, 33.3])
     expect(got).toMatchObject({ bad: 4, rows: 6, badLines: [3, 4, 5, 6] })
+  })
+  test('a figure with a unit of its own counts by it; a last line cut off is left out', () => {
+    const text = 'n;t;rest\n1;16,7;a\n2;0,02 s;b\n3;18000 µs;c\n4;1'
+    const head = logHead(text)
+    if (!head) throw new Error('no head')
+    const got = readColumn(text, head, 't', 'ms')
+    expect([...got.values]).toEqual([16.7, 20, 18])
+    expect(got).toMatchObject({ bad: 0, rows: 3, otherUnits: 2, cutOff: true })
+    expect([...readColumn(text, head, 't', 's').values]).toEqual([16700, 20, 18])
+  })
+  test('cut anywhere, a log reads the same, quotes and both kinds of line ends with it', () => {
+    const text = 'name,ms\r\n"a, and ""b""",1.5\r\n"two\nlines",2\n,x\nlast,4'
+    const head = logHead(text)
+    if (!head) throw new Error('no head')
+    const whole = readColumn(text, head, 'ms')
+    expect(whole).toMatchObject({ bad: 1, rows: 4, cutOff: false })
+    expect([...whole.values]).toEqual([1.5, 2, 4])
+    fc.assert(
+      fc.property(fc.array(fc.nat(text.length)), (cuts) => {
+        const reader = columnReader(head, 'ms')
+        const at = [0, ...cuts.sort((a, b) => a - b), text.length]
+        for (let n = 1; n < at.length; n += 1) reader.take(text.slice(at[n - 1], at[n]))
+        expect(reader.end()).toEqual(whole)
+      }),
+    )
   })
   test('truncated, empty and odd logs do no harm', () => {
     for (const text of ['ms', 'ms\n', 'a;b\n1', '"ms\n1', '\0\n\0']) {

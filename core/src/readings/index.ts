@@ -21,3 +21,4 @@ export {
 } from './reading'
 export { textOfBytes } from './text'
 export { type Reported, writeCimCsv } from './writeCim'
+export { writeSmbios } from './writeSmbios'

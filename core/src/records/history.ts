@@ -16,6 +16,7 @@ export const RECORD_KINDS = [
   'fit',
   'verification',
   'measurement',
+  'frames',
 ] as const
 export const RecordKind = z.enum(RECORD_KINDS)
 export type RecordKind = z.infer<typeof RecordKind>

@@ -1,6 +1,7 @@
 export * from './assignment'
 export * from './customer'
 export * from './fit'
+export * from './frameLog'
 export * from './history'
 export * from './job'
 export * from './machineRecord'

@@ -3,6 +3,7 @@ import { Policy } from '../plan'
 import { Assignment } from './assignment'
 import { Customer, NewCustomer } from './customer'
 import { Fit } from './fit'
+import { FrameLog } from './frameLog'
 import { MachineRecord, NewMachineRecord } from './machineRecord'
 import { Measurement } from './measurement'
 import { ModuleRecord } from './moduleRecord'
@@ -88,6 +89,7 @@ export const JobFile = Job.extend({
   /** At most one. */
   verifications: z.array(Verification),
   measurements: z.array(Measurement),
+  frames: z.array(FrameLog),
 })
 export type JobFile = z.infer<typeof JobFile>
 

@@ -1,19 +1,25 @@
 import { z } from 'zod'
+import { CONFIGURATIONS } from '../measure'
 import { OwnId, ShortText, Stored, Versioned } from './stored'
 
 /** A run’s figure: above 0, since runs are compared by their ratio. */
 export const RunFigure = z.number('A run is a number.').positive('A run is above 0.').max(1e12)
 
-/** When runs were made: before the change, or after it. */
-export const MOMENTS = ['before', 'after'] as const
-export const Moment = z.enum(MOMENTS)
-export type Moment = z.infer<typeof Moment>
+export const Configuration = z.enum(CONFIGURATIONS)
+export type Configuration = z.infer<typeof Configuration>
+
+/** The two changes that an upgrade is made of, in the shop’s words. */
+export const TwoChanges = z.object({
+  first: z.string().trim().min(1, 'Name the first change.').max(80),
+  second: z.string().trim().min(1, 'Name the second change.').max(80),
+})
+export type TwoChanges = z.infer<typeof TwoChanges>
 
 const fields = {
   test: z.string().trim().min(1, 'Name the test.').max(120),
   unit: z.string().trim().max(20),
   better: z.enum(['higher', 'lower']),
-  moment: Moment,
+  configuration: Configuration,
   runs: z.array(RunFigure).max(1000),
   /** Runs that crashed or never finished. */
   failed: z.int().min(0).max(1000),
@@ -36,14 +42,14 @@ export const MeasurementChange = z.object(fields).partial()
 export type MeasurementChange = z.infer<typeof MeasurementChange>
 export const MeasurementPatch = Versioned.extend(MeasurementChange.shape)
 
-/** Runs of one test on a job’s machine, before or after. */
+/** Runs of one test on a job’s machine, in one configuration. */
 export const Measurement = Stored.extend({ jobId: z.uuid(), ...fields })
 export type Measurement = z.infer<typeof Measurement>
 
 /** What the probe sends: its runs by what was measured. */
 export const ProbeRuns = z.object({
   token: z.string().min(20).max(100),
-  moment: Moment,
+  configuration: Configuration,
   measurements: z
     .array(
       z.object({

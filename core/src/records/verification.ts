@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { TwoChanges } from './measurement'
 import { OwnId, ShortText, Stored, Versioned } from './stored'
 
 const Amount = z.number().min(0).max(100_000).nullable()
@@ -51,6 +52,8 @@ const fields = {
   seen: SeenFigures,
   trials: z.array(TrialMade).max(200),
   stability: z.array(StabilityRun).max(200),
+  /** The two changes that are measured one by one; null while only before and after are. */
+  changes: TwoChanges.nullable(),
 }
 
 export const VerificationChange = z.object(fields).partial()
@@ -62,7 +65,7 @@ export const NewVerification = OwnId.extend({ jobId: z.uuid(), ...VerificationCh
 export const Verification = Stored.extend({ jobId: z.uuid(), ...fields })
 export type Verification = z.infer<typeof Verification>
 
-export const UNVERIFIED: Pick<Verification, 'seen' | 'trials' | 'stability'> = {
+export const UNVERIFIED: Pick<Verification, keyof typeof fields> = {
   seen: {
     totalGiB: null,
     slots: {},
@@ -76,4 +79,5 @@ export const UNVERIFIED: Pick<Verification, 'seen' | 'trials' | 'stability'> = {
   },
   trials: [],
   stability: [],
+  changes: null,
 }

@@ -1,4 +1,5 @@
+export type { BenchMachine, Observation, Start } from './benchMachine'
 export { type Hidden, hide, tryOut } from './hidden'
-export { type Observation, shows } from './machine'
+export { benchMachine, type Simulated } from './machine'
 export { bandwidthRuns, frameTimes, latencyRuns } from './measure'
 export { normal, random } from './random'

@@ -1,61 +1,97 @@
-import type { Outcome } from '../diagnose'
+import type { Outcome, Trial } from '../diagnose'
 import { evaluate } from '../evaluate'
-import type { Generation, Machine, Module, Placement, Settings } from '../model'
-import { writeCimCsv, writeDdr3, writeDdr4, writeDdr5 } from '../readings'
+import type { Evaluation, Machine, Module } from '../model'
+import type { BenchMachine, Start } from './benchMachine'
+import { type Hidden, tryOut } from './hidden'
+import { bandwidthRuns, frameTimes, latencyRuns } from './measure'
+import { NOTHING_SHOWN, shown } from './shown'
 
-const WRITERS: Partial<Record<Generation, (module: Module) => Uint8Array>> = {
-  DDR3: (module) => writeDdr3(module),
-  DDR4: (module) => writeDdr4(module),
-  DDR5: (module) => writeDdr5(module),
+/** A simulated machine as it stands: what it is, what there is to fit, what is hidden in it, its last start. */
+export interface Simulated {
+  machine: Machine
+  /** What can be fitted, by the names that arrangements use. */
+  modules: Readonly<Record<string, Module>>
+  hidden: Hidden
+  last: { trial: Trial; outcome: Outcome } | null
+  /** Where its noise begins; moves on with every use. */
+  seed: number
 }
 
-/** What a machine on the bench tells, real or simulated. */
-export interface Observation {
-  /** The set-up screen: GiB in all, MT/s, and GiB by slot; null where it does not start. */
-  setup: { totalGiB: number; dataRate: number; slots: Record<string, number> } | null
-  /** CIM PhysicalMemory as the system would write it; empty where it does not start. */
-  readout: string
-  /** The identification contents of each module that is seen, by slot; none for other generations than DDR3 to DDR5. */
-  contents: Record<string, Uint8Array>
-}
-
-/** What a simulated machine shows after a start with this outcome: modules that are missing are not seen. */
-export function shows(
-  machine: Machine,
-  placement: Placement,
-  settings: Settings,
-  outcome: Outcome,
-): Observation {
-  const lost = outcome.kind === 'MISSING' ? new Set(outcome.slots) : new Set<string>()
-  const left = Object.fromEntries(
-    Object.entries(placement).map(([slot, module]) => [slot, lost.has(slot) ? null : module]),
-  )
-  const { starts, capacity, run } = evaluate({ machine, placement: left, settings })
-  if (outcome.kind === 'NO_START' || !starts || !run)
-    return { setup: null, readout: '', contents: {} }
-  const seated = machine.slots.flatMap(({ id, channel }) => {
-    const module = left[id]
-    return module ? [{ id, channel, module }] : []
-  })
-  return {
-    setup: {
-      totalGiB: capacity.installedGiB,
-      dataRate: run.dataRate,
-      slots: Object.fromEntries(machine.slots.map(({ id }) => [id, left[id]?.capacityGiB ?? 0])),
-    },
-    contents: Object.fromEntries(
-      seated.flatMap(({ id, module }) => {
-        const write = WRITERS[module.generation]
-        return write ? [[id, write(module)]] : []
-      }),
-    ),
-    readout: writeCimCsv(
-      seated.map(({ id, channel, module }) => ({
-        locator: id,
-        bank: `BANK ${channel}`,
-        module: module as Module,
-        configuredDataRate: run.dataRate,
-      })),
-    ),
+/** The simulated machine behind the interface a real one has; every change of it is given to `keep`. */
+export function benchMachine(
+  first: Simulated,
+  keep: (now: Simulated) => void = () => {},
+): BenchMachine {
+  let now = first
+  const become = (next: Simulated) => {
+    now = next
+    keep(now)
   }
+  const drawn = (): number => {
+    become({ ...now, seed: now.seed + 1 })
+    return now.seed
+  }
+  return {
+    start: async (trial) => {
+      const { start, after } = started(now, trial)
+      become(after)
+      return start
+    },
+    show: async () => {
+      const running = runningOf(now)
+      return running ? shown(now.machine, running.found, running.evaluation) : NOTHING_SHOWN
+    },
+    bandwidth: async (work, runs) => measured((one) => bandwidthRuns(one, work, runs, drawn())),
+    latency: async (runs) => measured((one) => latencyRuns(one, runs, drawn())),
+    frames: async (count) => measured((one) => frameTimes(one, count, drawn())),
+  }
+
+  function measured(of: (evaluation: Evaluation) => number[]): number[] {
+    const running = runningOf(now)
+    return running ? of(running.evaluation) : []
+  }
+}
+
+/** Minutes and restarts of a start: memory that was changed is trained first, longer where there is more. */
+const TRAINING = { plain: 0.5, changed: 1, perGiB: 0.03, newer: 2, restarts: 1, profileRestarts: 1 }
+
+function started(now: Simulated, trial: Trial): { start: Start; after: Simulated } {
+  const { outcome, after: hidden } = tryOut(now.hidden, trial)
+  const before = now.last?.trial
+  const moved =
+    !before ||
+    trial.reseat ||
+    JSON.stringify(before.arrangement) !== JSON.stringify(trial.arrangement)
+  const switched = before !== undefined && before.profile !== trial.profile
+  const gib = Object.values(fitted(now, trial)).reduce((sum, one) => sum + one.capacityGiB, 0)
+  const slow = now.machine.generation === 'DDR5' ? TRAINING.newer : 1
+  const training =
+    moved || switched
+      ? {
+          minutes: slow * (TRAINING.changed + TRAINING.perGiB * gib),
+          restarts: TRAINING.restarts + (switched ? TRAINING.profileRestarts : 0),
+        }
+      : { minutes: TRAINING.plain, restarts: 0 }
+  return { start: { outcome, training }, after: { ...now, hidden, last: { trial, outcome } } }
+}
+
+function fitted({ modules }: Simulated, { arrangement }: Trial): Record<string, Module> {
+  return Object.fromEntries(
+    Object.entries(arrangement).flatMap(([slot, name]) => {
+      const module = modules[name]
+      return module ? [[slot, module]] : []
+    }),
+  )
+}
+
+/** What it found at its last start, and what that runs at; null where it does not run. */
+function runningOf(now: Simulated) {
+  if (!now.last || now.last.outcome.kind === 'NO_START') return null
+  const { trial, outcome } = now.last
+  const lost = outcome.kind === 'MISSING' ? outcome.slots : []
+  const found = fitted(now, trial)
+  for (const slot of lost) delete found[slot]
+  const { profile } = trial
+  const evaluation = evaluate({ machine: now.machine, placement: found, settings: { profile } })
+  return evaluation.run ? { found, evaluation } : null
 }

@@ -1,19 +1,18 @@
+import type { Bandwidth } from '../measure'
 import type { Evaluation } from '../model'
 import { normal, random } from './random'
 
 /** What a benchmark reaches of the peak, and how far runs scatter about it. */
-const REACHED = { read: 0.86, copy: 0.8, write: 0.72 } as const
+const REACHED: Record<Bandwidth, number> = { read: 0.86, copy: 0.8, write: 0.72 }
 const SCATTER = 0.012
 
 /** Everything between the processor and the first word that memory does not decide, ns. */
 const WAY_NS = 48
 
-export type Work = keyof typeof REACHED
-
 /** GB/s that so many runs measure on a machine, by what its memory can do. */
 export function bandwidthRuns(
   { run }: Evaluation,
-  work: Work,
+  work: Bandwidth,
   runs: number,
   seed: number,
 ): number[] {

@@ -1,55 +1,117 @@
 import { describe, expect, test } from 'vitest'
 import { desktop, stick } from '../../test/builders'
-import type { Trial } from '../diagnose'
+import type { Arrangement, Fault, Trial } from '../diagnose'
 import { evaluate } from '../evaluate'
-import { frameFigures } from '../measure'
+import { analyseFrames } from '../measure'
 import { read } from '../readings'
-import { bandwidthRuns, frameTimes, hide, latencyRuns, shows, tryOut } from '.'
+import {
+  bandwidthRuns,
+  benchMachine,
+  frameTimes,
+  hide,
+  latencyRuns,
+  type Simulated,
+  tryOut,
+} from '.'
 
-const placement = { A2: stick(), B2: stick() }
 const machine = desktop()
-const plain = { profile: false }
-const of = (slots: Parameters<typeof evaluate>[0]['placement']) =>
-  evaluate({ machine, placement: slots, settings: plain })
+const bench = { order: ['A2', 'B2'], mustFill: [], modules: ['x', 'y'] }
+const full = { A2: 'x', B2: 'y' }
+const trial = (changes: Partial<Trial> = {}): Trial => ({
+  arrangement: full,
+  reseat: false,
+  profile: false,
+  depth: 'test',
+  ...changes,
+})
 
-describe('what a simulated machine shows', () => {
-  test('all of it, where nothing is wrong: set-up and readout say the same', () => {
-    const { setup, readout, contents } = shows(machine, placement, plain, { kind: 'PASS' })
-    expect(setup).toEqual({
-      totalGiB: 16,
-      dataRate: 3200,
-      slots: { A1: 0, A2: 8, B1: 0, B2: 8 },
-    })
-    const { format, modules } = read(readout)
-    const [own] = read(contents.A2 as Uint8Array).modules
-    expect(own).toMatchObject({ verified: true, module: { capacityGiB: 8, ranks: 1 } })
-    expect(format).toBe('cim-csv')
-    expect(modules.map(({ slot, module }) => [slot?.locator, module.capacityGiB])).toEqual([
-      ['A2', 8],
-      ['B2', 8],
-    ])
+function simulated(faults: Fault[] = []) {
+  const first: Simulated = {
+    machine,
+    modules: { x: stick(), y: stick() },
+    hidden: hide(bench, full, faults),
+    last: null,
+    seed: 1,
+  }
+  let kept = first
+  const bound = benchMachine(first, (now) => {
+    kept = now
+  })
+  return { on: bound, kept: () => kept }
+}
+
+describe('a simulated machine on the bench', () => {
+  test('shows nothing and measures nothing before its first start', async () => {
+    const { on } = simulated()
+    expect(await on.show()).toEqual({ setup: null, table: null, readout: '', contents: {} })
+    expect(await on.bandwidth('copy', 3)).toEqual([])
   })
 
-  test('less, where a slot is missing; nothing, where it does not start', () => {
-    const lost = shows(machine, placement, plain, { kind: 'MISSING', slots: ['B2'] })
-    expect(lost.setup).toMatchObject({ totalGiB: 8, slots: { A2: 8, B2: 0 } })
-    expect(read(lost.readout).modules).toHaveLength(1)
-    const dark = shows(machine, placement, plain, { kind: 'NO_START' })
-    expect(dark).toEqual({ setup: null, readout: '', contents: {} })
+  test('all well: set-up, table, readout and contents say the same', async () => {
+    const { on } = simulated()
+    expect((await on.start(trial())).outcome).toEqual({ kind: 'PASS' })
+    const { setup, table, readout, contents } = await on.show()
+    const slots = { A1: 0, A2: 8, B1: 0, B2: 8 }
+    expect(setup).toEqual({ totalGiB: 16, dataRate: 3200, cl: 22, slots })
+    const fromTable = read(table as Uint8Array)
+    expect(fromTable).toMatchObject({ format: 'smbios', problems: [] })
+    expect(fromTable.machine?.slots.map(({ locator, populated }) => [locator, populated])).toEqual([
+      ['A1', false],
+      ['A2', true],
+      ['B1', false],
+      ['B2', true],
+    ])
+    for (const { modules } of [fromTable, read(readout)]) {
+      expect(
+        modules.map(({ slot, module, observed }) => [
+          slot?.locator,
+          module.capacityGiB,
+          observed?.configuredDataRate,
+        ]),
+      ).toEqual([
+        ['A2', 8, 3200],
+        ['B2', 8, 3200],
+      ])
+    }
+    const [own] = read(contents.A2 as Uint8Array).modules
+    expect(own).toMatchObject({ verified: true, module: { capacityGiB: 8, ranks: 1 } })
+  })
+
+  test('a seat not home: half is seen and half the bandwidth; seated anew, all of it', async () => {
+    const { on } = simulated([{ kind: 'SEAT', slot: 'B2', way: 'missing' }])
+    expect((await on.start(trial())).outcome).toEqual({ kind: 'MISSING', slots: ['B2'] })
+    const { setup, readout } = await on.show()
+    expect(setup).toMatchObject({ totalGiB: 8, slots: { A2: 8, B2: 0 } })
+    expect(read(readout).modules).toHaveLength(1)
+    const [half = 0] = await on.bandwidth('copy', 1)
+    await on.start(trial({ reseat: true }))
+    const [whole = 0] = await on.bandwidth('copy', 1)
+    expect(whole / half).toBeCloseTo(2, 0)
+    expect((await on.latency(4)).every((ns) => ns > 13.75)).toBe(true)
+    expect(await on.frames(50)).toHaveLength(50)
+  })
+
+  test('no start: nothing is shown', async () => {
+    const { on } = simulated([{ kind: 'MODULE', module: 'x', way: 'stops' }])
+    expect((await on.start(trial())).outcome).toEqual({ kind: 'NO_START' })
+    expect((await on.show()).setup).toBeNull()
+    expect(await on.latency(2)).toEqual([])
+  })
+
+  test('changed memory is trained: 1 min and 0.03 for each GiB, with a restart; after it no more', async () => {
+    const { on, kept } = simulated()
+    const first = (await on.start(trial())).training
+    expect(first.minutes).toBeCloseTo(1 + 0.03 * 16, 9)
+    expect(first.restarts).toBe(1)
+    expect((await on.start(trial())).training).toEqual({ minutes: 0.5, restarts: 0 })
+    expect((await on.start(trial({ profile: true }))).training.restarts).toBe(2)
+    const one: Arrangement = { A2: 'x' }
+    expect((await on.start(trial({ arrangement: one, profile: true }))).training.restarts).toBe(1)
+    expect(kept().last?.trial.arrangement).toEqual(one)
   })
 })
 
 describe('a hidden fault', () => {
-  const bench = { order: ['A2', 'B2'], mustFill: [], modules: ['x', 'y'] }
-  const full = { A2: 'x', B2: 'y' }
-  const trial = (changes: Partial<Trial> = {}): Trial => ({
-    arrangement: full,
-    reseat: false,
-    profile: false,
-    depth: 'test',
-    ...changes,
-  })
-
   test('shows the same each time, and a loose seat is home once it is seated anew', () => {
     const hidden = hide(bench, full, [{ kind: 'SEAT', slot: 'B2', way: 'missing' }])
     const first = tryOut(hidden, trial())
@@ -70,7 +132,9 @@ describe('a hidden fault', () => {
 
 describe('what it measures', () => {
   const mean = (runs: number[]) => runs.reduce((sum, one) => sum + one, 0) / runs.length
-  const [one, two] = [of({ A2: stick() }), of(placement)]
+  const of = (placement: Parameters<typeof evaluate>[0]['placement']) =>
+    evaluate({ machine, placement, settings: { profile: false } })
+  const [one, two] = [of({ A2: stick() }), of({ A2: stick(), B2: stick() })]
 
   test('follows the evaluation: two channels copy twice as much, never more than their peak', () => {
     const [single, dual] = [bandwidthRuns(one, 'copy', 50, 1), bandwidthRuns(two, 'copy', 50, 2)]
@@ -82,7 +146,7 @@ describe('what it measures', () => {
   test('the same seed measures the same; frames are quicker with more bandwidth', () => {
     expect(bandwidthRuns(two, 'read', 5, 9)).toEqual(bandwidthRuns(two, 'read', 5, 9))
     const rate = (evaluation: typeof one) =>
-      frameFigures(frameTimes(evaluation, 4000, 5))?.averageRate ?? 0
+      analyseFrames(Float64Array.from(frameTimes(evaluation, 4000, 5)))?.figures.averageRate ?? 0
     expect(rate(two)).toBeGreaterThan(rate(one))
   })
 })

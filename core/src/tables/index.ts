@@ -7,3 +7,4 @@ export {
   readRows,
 } from './columns'
 export { columnNumbers, numberIn, parseTable, type Table } from './parse'
+export { writeCsv } from './write'

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { numberIn, parseTable } from '.'
+import { numberIn, parseTable, writeCsv } from '.'
 
 test('comma, semicolon, tab and bar are told by the first line', () => {
   for (const separator of [',', ';', '\t', '|']) {
@@ -40,4 +40,12 @@ test.each([
   ['none', null],
 ])('%s is %s', (cell, number) => {
   expect(numberIn(cell)).toBe(number)
+})
+
+test('rows are written so that they read the same', () => {
+  const rows = [
+    ['test', 'figure'],
+    ['export, "large"', 12.5],
+  ]
+  expect(writeCsv(rows)).toBe('test,figure\r\n"export, ""large""",12.5')
 })

@@ -7,9 +7,9 @@ import { evaluateRoutes } from '../evaluate'
 import { fitRoutes } from '../fits'
 import { healthRoutes } from '../health'
 import { answerError, jsonBody, ownPagesOnly, unknownRoute } from '../http'
+import { frameRoutes, measurementRoutes, readingRoutes } from '../jobRecords'
 import { jobRoutes } from '../jobs'
 import { machineRoutes } from '../machines'
-import { measurementRoutes } from '../measurements'
 import { modelRoutes } from '../models'
 import { moduleRoutes } from '../modules'
 import { photoRoutes } from '../photos'
@@ -19,7 +19,6 @@ import { priceListRoutes } from '../priceLists'
 import { probeRoutes } from '../probe'
 import { quoteRoutes } from '../quotes'
 import { readRoutes } from '../read'
-import { readingRoutes } from '../readings'
 import { shopRoutes } from '../shop'
 import { supplierRoutes } from '../supplier'
 import { validatedListRoutes } from '../validatedLists'
@@ -65,6 +64,7 @@ export function createApp(db: Database, webFolder?: string): Express {
   api.use('/fits', fitRoutes(db))
   api.use('/verifications', verificationRoutes(db))
   api.use('/measurements', measurementRoutes(db))
+  api.use('/frames', frameRoutes(db))
   api.use('/probe', probeRoutes(db))
   api.use('/quotes', quoteRoutes(db))
   api.use('/supplier', supplierRoutes(db))

@@ -7,6 +7,7 @@ import {
   type Condition,
   type Cover,
   type Fit,
+  type FrameLog,
   type Measurement,
   type ModuleSource,
   NOTHING_SIZED,
@@ -260,6 +261,7 @@ export const verifications = pgTable('verifications', {
   seen: jsonb('seen').$type<Verification['seen']>().notNull(),
   trials: jsonb('trials').$type<Verification['trials']>().notNull(),
   stability: jsonb('stability').$type<Verification['stability']>().notNull(),
+  changes: jsonb('changes').$type<Verification['changes']>(),
 })
 
 export const measurements = pgTable(
@@ -272,13 +274,31 @@ export const measurements = pgTable(
     test: text('test').notNull(),
     unit: text('unit').notNull(),
     better: text('better').$type<Measurement['better']>().notNull(),
-    moment: text('moment').$type<Measurement['moment']>().notNull(),
+    configuration: text('configuration').$type<Measurement['configuration']>().notNull(),
     runs: jsonb('runs').$type<number[]>().notNull(),
     failed: integer('failed').notNull(),
     bandwidth: text('bandwidth').$type<Measurement['bandwidth']>(),
     note: text('note').notNull(),
   },
   (table) => [index('measurements_job').on(table.jobId)],
+)
+
+/** Logs of frame times: what was worked out from their rows. */
+export const frames = pgTable(
+  'frames',
+  {
+    ...stored,
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    test: text('test').notNull(),
+    configuration: text('configuration').$type<FrameLog['configuration']>().notNull(),
+    name: text('name').notNull(),
+    figures: jsonb('figures').$type<FrameLog['figures']>().notNull(),
+    bins: jsonb('bins').$type<number[]>().notNull(),
+    line: jsonb('line').$type<number[]>().notNull(),
+  },
+  (table) => [index('frames_job').on(table.jobId)],
 )
 
 /** Short codes for the probe: each opens one job once, and its token adds measurements till it ends. */

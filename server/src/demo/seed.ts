@@ -2,7 +2,6 @@ import type { Machine, Module } from '@tembrix/core/model'
 import {
   type Assignment,
   NewJob,
-  NewMeasurement,
   NewModelRecord,
   NewReadingRecord,
   NewValidatedList,
@@ -20,7 +19,6 @@ import {
   create,
   jobKind,
   listKind,
-  measurementKind,
   modelKind,
   moduleKind,
   planKind,
@@ -31,6 +29,7 @@ import {
 import { ARTICLES, SUPPLIER_NAME } from '../supplier'
 import { LISTED, SHELF, SUPPLIED } from './articles'
 import { DEMO_JOBS, type DemoJob } from './jobs'
+import { seedMeasured } from './measured'
 import { DEMO_LIST, DEMO_MODELS } from './models'
 import { seedQuote } from './quotes'
 import { DEMO_SHOP } from './shop'
@@ -165,15 +164,11 @@ async function seedJob(
     ])
   }
   if (job.seen) {
+    const { changes = null } = job
     const seen = { ...UNVERIFIED.seen, ...job.seen }
-    await create(tx, verificationKind, { ...UNVERIFIED, id: row.id, jobId: row.id, seen })
+    await create(tx, verificationKind, { ...UNVERIFIED, id: row.id, jobId: row.id, seen, changes })
   }
-  for (const { before, after, ...test } of job.measured ?? []) {
-    for (const [moment, runs] of Object.entries({ before, after })) {
-      const measurement = NewMeasurement.parse({ ...test, jobId: row.id, moment, runs })
-      await create(tx, measurementKind, measurement)
-    }
-  }
+  await seedMeasured(tx, row.id, job)
   const changed = subMinutes(today, Math.round(job.changed * 1440))
   await tx.update(jobs).set({ updatedAt: changed, createdAt: changed }).where(eq(jobs.id, row.id))
 }

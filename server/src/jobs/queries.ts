@@ -5,6 +5,7 @@ import {
   customers,
   type Database,
   fits,
+  frames,
   history,
   jobs,
   machines,
@@ -91,6 +92,11 @@ export async function readJob(tx: Transaction, id: string) {
       .from(measurements)
       .where(eq(measurements.jobId, id))
       .orderBy(asc(measurements.createdAt)),
+    frames: await tx
+      .select()
+      .from(frames)
+      .where(eq(frames.jobId, id))
+      .orderBy(asc(frames.createdAt)),
     fits: await tx.select().from(fits).where(eq(fits.jobId, id)),
     quotes: await tx.select().from(quotes).where(eq(quotes.jobId, id)).orderBy(asc(quotes.number)),
   }

@@ -1,7 +1,7 @@
 import { randomBytes, randomInt } from 'node:crypto'
 import { addMinutes } from 'date-fns'
 import { and, eq, gt, lt } from 'drizzle-orm'
-import { type Database, probeCodes } from '../database'
+import { type Database, probeCodes, verifications } from '../database'
 import { HttpError } from '../http'
 import { find, jobKind } from '../store'
 
@@ -47,7 +47,8 @@ export class Guard {
 }
 
 /**
- * Opens a code: a token that can add measurements to the code’s job, and do nothing else.
+ * Opens a code: a token that can add measurements to the code’s job, and do nothing else; with it what
+ * the page must know to say in which configuration it measures.
  * @throws HttpError 404 `no_such_code`, 410 `code_late` or `code_used`.
  */
 export async function openCode(db: Database, guard: Guard, code: string, now = new Date()) {
@@ -67,7 +68,12 @@ export async function openCode(db: Database, guard: Guard, code: string, now = n
     const token = randomBytes(24).toString('base64url')
     await tx.update(probeCodes).set({ token }).where(eq(probeCodes.code, code))
     const job = await find(tx, jobKind, held.jobId)
-    return { token, number: job.number, until: held.until.toISOString() }
+    const [verification] = await tx
+      .select({ changes: verifications.changes })
+      .from(verifications)
+      .where(eq(verifications.jobId, held.jobId))
+    const changes = verification?.changes ?? null
+    return { token, number: job.number, until: held.until.toISOString(), changes }
   })
 }
 

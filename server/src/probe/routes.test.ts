@@ -8,7 +8,7 @@ const { get, post, db } = useServer()
 
 const runs = (token: string, changes: object = {}) => ({
   token,
-  moment: 'after',
+  configuration: 'after',
   measurements: [
     {
       test: 'Copy bandwidth',
@@ -33,6 +33,7 @@ test('a code of six digits opens its job once, and its token adds measurements t
   expect(code).toMatch(/^\d{6}$/)
   expect(open).toMatchObject({ number: job.number })
   expect(open).not.toHaveProperty('jobId')
+  expect(open.changes).toBeNull()
 
   const again = await post('/probe/open', { code })
   expect(again).toMatchObject({ status: 410, body: { error: { code: 'code_used' } } })
@@ -40,7 +41,7 @@ test('a code of six digits opens its job once, and its token adds measurements t
   expect((await post('/probe/runs', runs(open.token))).body).toEqual({ added: 1 })
   const { measurements } = (await get(`/jobs/${job.id}`)).body
   expect(measurements).toMatchObject([
-    { test: 'Copy bandwidth', moment: 'after', runs: [31.2, 30.8, 31.5], failed: 0 },
+    { test: 'Copy bandwidth', configuration: 'after', runs: [31.2, 30.8, 31.5], failed: 0 },
   ])
 })
 
@@ -64,6 +65,18 @@ test('runs that cannot be are refused where they are wrong, and none is stored',
   }
   expect((await post('/probe/runs', runs('x'.repeat(32)))).status).toBe(410)
   expect((await get(`/jobs/${job.id}`)).body.measurements).toEqual([])
+})
+
+test('what the job calls its two changes comes with the code, so that the page can ask which', async () => {
+  const { id: jobId } = (await post('/jobs', newJob)).body
+  const changes = { first: 'new modules', second: 'two of them' }
+  await post('/verifications', { jobId, changes })
+  const { code } = (await post('/probe/codes', { jobId })).body
+  const { token, ...open } = (await post('/probe/open', { code })).body
+  expect(open.changes).toEqual(changes)
+  expect((await post('/probe/runs', { ...runs(token), configuration: 'first' })).status).toBe(201)
+  const [stored] = (await get(`/jobs/${jobId}`)).body.measurements
+  expect(stored.configuration).toBe('first')
 })
 
 test('guessing is stopped after ten wrong codes', async () => {

@@ -22,14 +22,14 @@ export function probeRoutes(db: Database): Router {
   })
 
   routes.post('/runs', async (request, response) => {
-    const { token, moment, measurements } = ProbeRuns.parse(request.body)
+    const { token, configuration, measurements } = ProbeRuns.parse(request.body)
     const jobId = await jobOfToken(db, token)
     if (!jobId) {
       throw new HttpError(410, 'code_late', 'The code has run out. Make a new one in the job.')
     }
     const added = await db.transaction(async (tx) => {
       for (const one of measurements) {
-        await create(tx, measurementKind, { ...one, jobId, moment, failed: 0 })
+        await create(tx, measurementKind, { ...one, jobId, configuration, failed: 0 })
       }
       return measurements.length
     })

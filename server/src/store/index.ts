@@ -2,6 +2,7 @@ export { answerCreated, idOf, versionOf } from './answer'
 export {
   customerKind,
   fitKind,
+  framesKind,
   jobKind,
   listKind,
   machineKind,
@@ -16,4 +17,13 @@ export {
   shopKind,
   verificationKind,
 } from './kinds'
-export { type Created, change, create, find, historyOf, remove } from './store'
+export {
+  type Created,
+  change,
+  create,
+  find,
+  historyOf,
+  type Kind,
+  remove,
+  type StoredTable,
+} from './store'

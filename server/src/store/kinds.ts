@@ -1,6 +1,7 @@
 import {
   customers,
   fits,
+  frames,
   jobs,
   machines,
   measurements,
@@ -29,6 +30,7 @@ export const shopKind = kind(shops, 'shop')
 export const fitKind = kind(fits, 'fit', (row) => row.jobId)
 export const verificationKind = kind(verifications, 'verification', (row) => row.jobId)
 export const measurementKind = kind(measurements, 'measurement', (row) => row.jobId)
+export const framesKind = kind(frames, 'frames', (row) => row.jobId)
 export const quoteKind = kind(quotes, 'quote', (row) => row.jobId)
 export const priceListKind = kind(priceLists, 'price-list')
 export const photoKind = kind(photos, 'photo', (row) => row.jobId)

@@ -4,6 +4,7 @@ import { and, desc, eq, sql } from 'drizzle-orm'
 import {
   type customers,
   type fits,
+  type frames,
   history,
   type jobs,
   type machines,
@@ -22,7 +23,7 @@ import {
 } from '../database'
 import { notFound, stale } from '../http'
 
-type StoredTable =
+export type StoredTable =
   | typeof customers
   | typeof machines
   | typeof models
@@ -38,8 +39,9 @@ type StoredTable =
   | typeof fits
   | typeof verifications
   | typeof measurements
+  | typeof frames
 
-interface Kind<T extends StoredTable> {
+export interface Kind<T extends StoredTable> {
   table: T
   record: RecordKind
   /** The job whose history a write of this row belongs to. */

@@ -43,6 +43,7 @@ export {
   removed,
 } from './outbox'
 export { overlay, overlayModels } from './overlay'
+export { simulatedKept, simulatedPutAway } from './simulated'
 export { insist, openStore, type State, type Store, useAppDispatch, useAppSelector } from './store'
 export { done, redone, type Step, undone } from './undo'
 export { opened, tried, triedAgain, triedBefore, type WhatIf } from './whatIf'

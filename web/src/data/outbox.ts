@@ -10,6 +10,7 @@ export type Collection =
   | 'fits'
   | 'verifications'
   | 'measurements'
+  | 'frames'
   | 'readings'
   | 'photos'
   | 'models'

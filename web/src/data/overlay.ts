@@ -11,6 +11,7 @@ const LISTS = [
   'fits',
   'verifications',
   'measurements',
+  'frames',
 ] as const
 type List = (typeof LISTS)[number]
 
@@ -47,6 +48,7 @@ const UNSET: Record<List, Fields> = {
   fits: { ...UNFITTED },
   verifications: { ...UNVERIFIED },
   measurements: { unit: '', failed: 0, bandwidth: null, note: '' },
+  frames: {},
 }
 
 interface Known {
@@ -70,6 +72,7 @@ export function overlay(file: JobFile, entries: readonly Entry[]): JobFile {
     fits: laidList(own, 'fits', file.fits),
     verifications: laidList(own, 'verifications', file.verifications),
     measurements: laidList(own, 'measurements', file.measurements),
+    frames: laidList(own, 'frames', file.frames),
   }
 }
 

@@ -17,6 +17,7 @@ import {
   unreachable,
 } from './outbox'
 import { absorb, absorbInto } from './overlay'
+import { simulatedReducer } from './simulated'
 import { claimTab } from './tab'
 import { undoReducer } from './undo'
 import { whatIfReducer } from './whatIf'
@@ -28,6 +29,7 @@ function configure(outbox: Outbox) {
       outbox: outboxReducer,
       undo: undoReducer,
       whatIf: whatIfReducer,
+      simulated: simulatedReducer,
     },
     preloadedState: { outbox },
     middleware: (standard) => standard().concat(api.middleware),

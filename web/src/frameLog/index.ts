@@ -1,1 +1,2 @@
-export { useFrameLog } from './useFrameLog'
+export { type Analysed, type Column, MOST_RUNS } from './messages'
+export { type FrameLog, useFrameLog } from './useFrameLog'

@@ -1,24 +1,28 @@
-import type { FrameFigures, TimeUnit } from '@tembrix/core/measure'
+import type { AnalysedFrames, LogHead, ReadColumn, TimeUnit } from '@tembrix/core/measure'
 
-/** A log to be read: which column, in which unit. */
-export interface Asked {
-  text: string
+export interface Column {
   heading: string
-  unit: TimeUnit
+  /** The unit of its times; null where it holds scores, which come as they are. */
+  unit: TimeUnit | null
 }
 
-export interface Analysed {
-  figures: FrameFigures | null
-  rows: number
-  bad: number
-  badLines: number[]
-  /** How many frames took so long, in bins of equal width up to `topMs`. */
-  bins: number[]
-  topMs: number
-  /** The longest frame time of each of as many stretches of the log, ms. */
-  line: number[]
-  /** The figures themselves, as many as a test takes as runs. */
+/** A log to be read: which column. */
+export interface Asked {
+  file: File
+  head: LogHead
+  column: Column
+}
+
+/** As many figures as a test takes as runs. */
+export const MOST_RUNS = 1000
+
+export interface Analysed extends Omit<ReadColumn, 'values'> {
+  /** Figures read. */
+  count: number
+  /** The first of them, up to `MOST_RUNS`. */
   first: number[]
+  /** Null for scores, and for fewer than two frames. */
+  frames: AnalysedFrames | null
 }
 
 export type FromReader =

@@ -1,13 +1,9 @@
-import { guessFrameColumn, type LogHead, logHead, type TimeUnit } from '@tembrix/core/measure'
+import { guessFrameColumn, type LogHead, logHead } from '@tembrix/core/measure'
 import { useCallback, useEffect, useRef, useState } from 'react'
-import type { Analysed, Asked, FromReader } from './messages'
+import type { Analysed, Asked, Column, FromReader } from './messages'
+import { textOf } from './textOf'
 
 const KEY = 'tembrix.frameColumns'
-
-export interface Column {
-  heading: string
-  unit: TimeUnit
-}
 
 export interface FrameLog {
   name: string
@@ -27,10 +23,10 @@ const NOTHING: FrameLog = {
   failed: null,
 }
 
-/** Reads logs of frame times in a worker; the column chosen is remembered by the headings. */
+/** Reads logs of frame times or scores in a worker; the column chosen is remembered by the headings. */
 export function useFrameLog() {
   const [log, setLog] = useState<FrameLog>(NOTHING)
-  const text = useRef('')
+  const picked = useRef<File | null>(null)
   const running = useRef<Worker | null>(null)
   const end = useCallback(() => {
     running.current?.terminate()
@@ -39,8 +35,9 @@ export function useFrameLog() {
   useEffect(() => end, [end])
 
   const analyse = useCallback(
-    (column: Column) => {
+    (head: LogHead, column: Column) => {
       end()
+      if (!picked.current) return
       const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })
       running.current = worker
       setLog((now) => ({ ...now, column, share: 0, analysed: null, failed: null }))
@@ -51,7 +48,7 @@ export function useFrameLog() {
         } else setLog((now) => ({ ...now, share: null, failed: data.why }))
       }
       worker.onerror = () => setLog((now) => ({ ...now, share: null, failed: 'no reader' }))
-      worker.postMessage({ text: text.current, ...column } satisfies Asked)
+      worker.postMessage({ file: picked.current, head, column } satisfies Asked)
     },
     [end],
   )
@@ -59,18 +56,21 @@ export function useFrameLog() {
   return {
     log,
     open: async (file: File) => {
-      text.current = await file.text()
-      const head = logHead(text.current)
+      end()
+      picked.current = file
+      const beginning = await textOf(file).next()
+      const head = beginning.done ? null : logHead(beginning.value.text)
       if (!head) {
         setLog({ ...NOTHING, name: file.name, failed: 'The log is empty.' })
         return
       }
       setLog({ ...NOTHING, name: file.name, head })
-      analyse(remembered(head.headings) ?? guessFrameColumn(head.headings))
+      analyse(head, remembered(head.headings) ?? guessFrameColumn(head.headings))
     },
     choose: (column: Column) => {
-      if (log.head) remember(log.head.headings, column)
-      analyse(column)
+      if (!log.head) return
+      remember(log.head.headings, column)
+      analyse(log.head, column)
     },
     cancel: () => {
       end()

@@ -11,6 +11,12 @@ export interface Plan {
   mostWorkers: number
 }
 
+/** As it was measured: smaller than planned where the browser gave no more memory. */
+export interface Taken {
+  plan: Plan
+  measured: Measured[]
+}
+
 export interface Measured {
   mode: Mode | 'latency'
   /** GB/s, or ns for latency, round by round. */
@@ -19,6 +25,11 @@ export interface Measured {
 }
 
 const MIB = 2 ** 20
+
+/** Arrays smaller than this may lie in a cache: what is measured with them proves nothing of the memory. */
+const BEYOND_CACHES = 48 * MIB
+
+export const beyondCaches = ({ bytes }: Plan): boolean => bytes >= BEYOND_CACHES
 
 /** Far beyond any cache, but no more than a part of the memory that the browser admits to. */
 export function planFor(memoryGiB: number, processors: number, short: boolean): Plan {
@@ -31,12 +42,18 @@ export function planFor(memoryGiB: number, processors: number, short: boolean): 
 class Crew {
   private readonly workers: Worker[] = []
 
-  async grow(count: number, asked: Asked): Promise<void> {
+  /** False where a further worker gets no memory. */
+  async grow(count: number, asked: Asked): Promise<boolean> {
     while (this.workers.length < count) {
       const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })
+      const { kind } = await ask(worker, asked)
+      if (kind === 'no-memory') {
+        worker.terminate()
+        return false
+      }
       this.workers.push(worker)
-      await ask(worker, asked)
     }
+    return true
   }
 
   async all(count: number, asked: Asked): Promise<Done[]> {
@@ -71,11 +88,11 @@ const rateOf = (done: readonly Done[]) =>
  * an error when `signal` aborts; tells the share done.
  */
 export async function measureAll(
-  plan: Plan,
+  wanted: Plan,
   signal: AbortSignal,
   onProgress: (share: number) => void,
-): Promise<Measured[]> {
-  const crew = new Crew()
+): Promise<Taken> {
+  const [crew, plan] = await crewFor(wanted)
   const steps = MODES.length * plan.rounds + plan.rounds + 3
   let step = 0
   const next = () => {
@@ -84,9 +101,7 @@ export async function measureAll(
     onProgress(Math.min(1, step / steps))
   }
   try {
-    const ready: Asked = { kind: 'ready', bytes: plan.bytes, cycle: 0 }
-    await crew.grow(1, ready)
-    const helpful = await workersThatHelp(crew, plan, ready, next)
+    const helpful = await workersThatHelp(crew, plan, next)
     const measured: Measured[] = []
     for (const mode of MODES) {
       const runs: number[] = []
@@ -98,7 +113,9 @@ export async function measureAll(
     }
     const chaser = new Crew()
     try {
-      await chaser.grow(1, { kind: 'ready', bytes: 0, cycle: plan.cycle })
+      if (!(await chaser.grow(1, { kind: 'ready', bytes: 0, cycle: plan.cycle }))) {
+        return { plan, measured }
+      }
       const runs: number[] = []
       for (let round = 0; round < plan.rounds; round += 1) {
         next()
@@ -110,27 +127,39 @@ export async function measureAll(
       chaser.end()
     }
     onProgress(1)
-    return measured
+    return { plan, measured }
   } finally {
     crew.end()
   }
 }
 
+const readyFor = ({ bytes }: Plan): Asked => ({ kind: 'ready', bytes, cycle: 0 })
+
+/** Arrays smaller than this are not worth measuring with. */
+const LEAST = 8 * MIB
+
+/** A crew of one with the arrays wanted, or half of that as often as it takes. */
+async function crewFor(wanted: Plan): Promise<[Crew, Plan]> {
+  const crew = new Crew()
+  let plan = wanted
+  while (!(await crew.grow(1, readyFor(plan)))) {
+    plan = { ...plan, bytes: plan.bytes / 2, cycle: plan.cycle / 2 }
+    if (plan.bytes < LEAST) throw new Error('The browser gives no memory to measure with.')
+  }
+  return [crew, plan]
+}
+
 /** A further worker helps while copying becomes a twentieth quicker. */
 const HELPS = 1.05
 
-async function workersThatHelp(
-  crew: Crew,
-  plan: Plan,
-  ready: Asked,
-  next: () => void,
-): Promise<number> {
+async function workersThatHelp(crew: Crew, plan: Plan, next: () => void): Promise<number> {
   const trial: Asked = { kind: 'move', mode: 'copy', ms: plan.ms / 2 }
   await crew.all(1, trial)
   let best = { workers: 1, rate: rateOf(await crew.all(1, trial)) }
   for (let workers = 2; workers <= plan.mostWorkers; workers += 1) {
     next()
-    await crew.grow(workers, ready)
+    // A worker that gets no memory is one too many.
+    if (!(await crew.grow(workers, readyFor(plan)))) break
     const rate = rateOf(await crew.all(workers, trial))
     if (rate < best.rate * HELPS) break
     best = { workers, rate }

@@ -8,6 +8,7 @@ export type Asked =
 
 export type Answered =
   | { kind: 'ready' }
+  | { kind: 'no-memory' }
   | ({ kind: 'done' } & Done)
   | { kind: 'failed'; why: string }
 
@@ -28,6 +29,8 @@ addEventListener('message', ({ data }: MessageEvent<Asked>) => {
       say({ kind: 'done', ...chase(cycle, data.ms, now) })
     }
   } catch (error) {
-    say({ kind: 'failed', why: String(error) })
+    // What cannot be reserved is a range error, of arrays and of WebAssembly's memory alike.
+    if (error instanceof RangeError) say({ kind: 'no-memory' })
+    else say({ kind: 'failed', why: String(error) })
   }
 })

@@ -38,6 +38,7 @@ const COLLECTION_NAMES: Record<Entry['collection'], string> = {
   fits: 'the work at the bench',
   verifications: 'the verification',
   measurements: 'a measurement',
+  frames: 'a log of frame times',
   readings: 'a reading',
   photos: 'a photo',
   models: 'a machine record',

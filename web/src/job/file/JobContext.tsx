@@ -117,6 +117,7 @@ function Opened({
         stored.fits,
         stored.verifications,
         stored.measurements,
+        stored.frames,
       ].flat()
       return lists.find(({ id }) => id === recordId)?.version
     },

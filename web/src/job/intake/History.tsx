@@ -17,6 +17,7 @@ const RECORDS: Record<HistoryLine['record'], string> = {
   fit: 'Work at the bench',
   verification: 'Verification',
   measurement: 'Measurement',
+  frames: 'Log of frame times',
   'price-list': 'Price list',
   list: 'Validated list',
 }

@@ -1,14 +1,16 @@
 import type { Option } from '@tembrix/core/plan'
 import {
   Chart,
+  type ChartConfiguration,
   type ChartDataset,
   LinearScale,
   PointElement,
   ScatterController,
   Tooltip,
 } from 'chart.js'
-import { useEffect, useRef } from 'react'
+import { useCallback, useRef } from 'react'
 import { modeWord } from '../../board'
+import { axis, ChartCanvas, type Ink } from '../../chart'
 import { capacity, list, money, tidy } from '../../ui'
 
 Chart.register(LinearScale, PointElement, ScatterController, Tooltip)
@@ -35,60 +37,47 @@ function shapeOf(mode: string | null): Shape {
 
 /** Cost against usable capacity; a press on a point puts that plan on the board. */
 export function TradeOffs({ options, current, onChoose }: Props) {
-  const canvas = useRef<HTMLCanvasElement>(null)
   const chosen = useRef(onChoose)
   chosen.current = onChoose
-
-  useEffect(() => {
-    if (!canvas.current) return
-    const ink = (name: string) =>
-      getComputedStyle(document.documentElement).getPropertyValue(name).trim()
-    const chart = new Chart(canvas.current, {
-      type: 'scatter',
-      data: { datasets: [dataset(options, current, ink)] },
-      options: {
-        animation: false,
-        maintainAspectRatio: false,
-        layout: { padding: { right: 8, top: 8 } },
-        scales: {
-          x: {
-            title: { display: true, text: 'to buy', color: ink('--ink-2') },
-            ticks: { color: ink('--ink-2'), callback: (value) => money(Number(value)) },
-            grid: { color: ink('--rule') },
-            beginAtZero: true,
+  const config = useCallback(
+    (ink: Ink): ChartConfiguration<'scatter'> => {
+      const costs = axis(ink, 'to buy')
+      return {
+        type: 'scatter',
+        data: { datasets: [dataset(options, current, ink)] },
+        options: {
+          animation: false,
+          maintainAspectRatio: false,
+          layout: { padding: { right: 8, top: 8 } },
+          scales: {
+            x: { ...costs, ticks: { ...costs.ticks, callback: (value) => money(Number(value)) } },
+            y: axis(ink, 'usable GiB'),
           },
-          y: {
-            title: { display: true, text: 'usable GiB', color: ink('--ink-2') },
-            ticks: { color: ink('--ink-2') },
-            grid: { color: ink('--rule') },
-            beginAtZero: true,
+          plugins: {
+            legend: { display: false },
+            tooltip: {
+              displayColors: false,
+              callbacks: { label: ({ dataIndex }) => tip(options[dataIndex] as Option) },
+            },
           },
-        },
-        plugins: {
-          tooltip: {
-            displayColors: false,
-            callbacks: { label: ({ dataIndex }) => tip(options[dataIndex] as Option) },
+          onClick: (_event, elements) => {
+            const option = options[elements[0]?.index ?? -1]
+            if (option) chosen.current(option)
           },
         },
-        onClick: (_event, elements) => {
-          const option = options[elements[0]?.index ?? -1]
-          if (option) chosen.current(option)
-        },
-      },
-    })
-    return () => chart.destroy()
-  }, [options, current])
+      }
+    },
+    [options, current],
+  )
 
   const modes = [...new Set(options.map(({ evaluation }) => evaluation.mode))]
   return (
     <figure>
-      <div className="relative h-52">
-        <canvas
-          ref={canvas}
-          role="img"
-          aria-label="Cost against usable capacity; the table beneath holds the same"
-        />
-      </div>
+      <ChartCanvas
+        config={config}
+        height={208}
+        label="Cost against usable capacity; the table beneath holds the same"
+      />
       <figcaption className="mb-1 text-sm text-ink-2">
         {list(modes.map((mode) => `${SIGNS[shapeOf(mode)]} ${modeWord(mode)}`))}; the gold one is on
         the board
@@ -109,7 +98,7 @@ const SIGNS: Record<Shape, string> = {
 function dataset(
   options: readonly Option[],
   current: Option | undefined,
-  ink: (name: string) => string,
+  ink: Ink,
 ): ChartDataset<'scatter'> {
   const by = <T,>(yes: T, no: T) => options.map((one) => (one === current ? yes : no))
   return {

@@ -41,7 +41,7 @@ export function AddTest({ known }: { known: readonly string[] }) {
       unit,
       better,
       bandwidth,
-      moment: 'after',
+      configuration: 'after',
       runs: [],
     }
     const target = { jobId: file.id, collection: 'measurements' as const }

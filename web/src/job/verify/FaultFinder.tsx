@@ -12,11 +12,12 @@ import {
 import { RotateCcw, SlidersHorizontal } from 'lucide-react'
 import { useEffect, useMemo, useState } from 'react'
 import { useTechnician } from '../../shell'
-import { Button, capacity, list, Select, tidy } from '../../ui'
+import { Button, list, Select, tidy } from '../../ui'
 import { useBench } from '../bench'
-import { useJob } from '../file'
 import { CausesDialog } from './CausesDialog'
 import { Simulated } from './Simulated'
+import { useModuleNames } from './useModuleNames'
+import { trainingWords, useSimulated } from './useSimulated'
 import { assignmentOf, type Verifying } from './useVerify'
 import { outcomeWords, partsWords, trialWords } from './words'
 
@@ -26,6 +27,8 @@ export function FaultFinder({ verifying }: { verifying: Verifying }) {
   const [technician] = useTechnician()
   const [chosen, setChosen] = useState(0)
   const [table, setTable] = useState(false)
+  const [said, setSaid] = useState('')
+  const bench = useSimulated()
   const name = useModuleNames()
   const offered = useMemo(
     () => (!suspicion || verdict(suspicion) ? [] : proposals(suspicion, 4)),
@@ -40,6 +43,13 @@ export function FaultFinder({ verifying }: { verifying: Verifying }) {
     const made = { id: crypto.randomUUID(), at: new Date().toISOString(), by: technician }
     set({ trials: [...record.trials, { ...trial, outcome, ...made }] })
     setChosen(0)
+  }
+
+  async function makeOn(trial: Trial) {
+    const start = await bench.machine?.start(trial)
+    if (!start) return
+    setSaid(`${outcomeWords(start.outcome)}.${trainingWords(start)}`)
+    note(trial, start.outcome)
   }
 
   return (
@@ -57,36 +67,20 @@ export function FaultFinder({ verifying }: { verifying: Verifying }) {
       />
       <Suspects suspicion={suspicion} name={name} />
       <Simulated
+        bench={bench}
         suspicion={suspicion}
-        trial={trial}
-        fresh={record.trials.length === 0}
-        onOutcome={note}
         name={name}
-      />
+        fresh={record.trials.length === 0}
+        said={said}
+      >
+        {trial && <Button onClick={() => makeOn(trial)}>Make the trial on it</Button>}
+      </Simulated>
       <Button look="quiet" className="self-start" onClick={() => setTable(true)}>
         <SlidersHorizontal size={17} aria-hidden /> How often each cause is met
       </Button>
       {table && <CausesDialog onClose={() => setTable(false)} />}
     </>
   )
-}
-
-/** Modules by what they are and the slot they are planned for, wherever a trial puts them. */
-function useModuleNames(): (module: string) => string {
-  const { planned, pieces } = useJob()
-  return useMemo(() => {
-    const homes = new Map(
-      Object.entries(planned.assignment).map(([slot, { moduleId, unit }]) => [
-        `${moduleId} ${unit}`,
-        slot,
-      ]),
-    )
-    return (module: string) => {
-      const piece = pieces.get(module.split(' ')[0] ?? '')
-      const size = piece ? capacity(piece.module.capacityGiB) : 'module'
-      return `the ${size} planned for ${homes.get(module) ?? '?'}`
-    }
-  }, [planned.assignment, pieces])
 }
 
 interface NextProps {

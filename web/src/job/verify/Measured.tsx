@@ -1,53 +1,70 @@
-import { changesBetween } from '@tembrix/core/measure'
+import { changesBetween, loggedOf, rowsOf, testedOf } from '@tembrix/core/measure'
+import { writeCsv } from '@tembrix/core/tables'
 import { Download } from 'lucide-react'
 import { lazy, Suspense, useMemo } from 'react'
 import { Button, list } from '../../ui'
 import { useJob } from '../file'
 import { AddTest } from './AddTest'
-import { FrameLogView } from './FrameLogView'
-import { GridView } from './GridView'
+import { FrameLogIn } from './FrameLogIn'
+import { LoggedView } from './LoggedView'
 import { ProbeCode } from './ProbeCode'
+import { SimulatedRuns } from './SimulatedRuns'
 import { TestView } from './TestView'
-import { csvOf, testedOf } from './tested'
-import { CHANGE_WORDS } from './words'
+import { TwoChangesView } from './TwoChangesView'
+import type { Verifying } from './useVerify'
+import { CHANGE_WORDS, COMPARED_RATES, rateTestName } from './words'
 
 const RunsChart = lazy(async () => ({ default: (await import('./RunsChart')).RunsChart }))
 
 /** What was gained, honestly: runs before and after, compared with their scatter. */
-export function Measured() {
+export function Measured({ verifying }: { verifying: Verifying }) {
   const { file, now, planned } = useJob()
+  const { changes } = verifying.record
   const tested = useMemo(() => testedOf(file.measurements), [file.measurements])
-  const changes = changesBetween(now.evaluation, planned.evaluation)
+  const logged = useMemo(() => loggedOf(file.frames, rateTestName), [file.frames])
+  const all = useMemo(
+    () => [...tested, ...logged.flatMap(({ rates }) => COMPARED_RATES.map((rate) => rates[rate]))],
+    [tested, logged],
+  )
+  const compared = useMemo(
+    () => all.filter(({ against }) => Object.keys(against).length > 0),
+    [all],
+  )
+  const altered = changesBetween(now.evaluation, planned.evaluation)
   return (
     <>
-      {changes.length > 1 && (
+      {altered.length > 1 && !changes && (
         <p className="border-l-4 border-rule-2 bg-note-soft px-3 py-2 text-[0.93rem]">
-          This change alters {list(changes.map((change) => CHANGE_WORDS[change]))} at once: a gain
-          cannot be told apart between them. To know, test one and two modules, the old and the new.
+          This change alters {list(altered.map((change) => CHANGE_WORDS[change]))} at once: a gain
+          cannot be told apart between them.
         </p>
       )}
-      {tested.map((one) => (
-        <TestView key={one.test} tested={one} />
-      ))}
-      {tested.some(({ comparison }) => comparison) && (
+      <TwoChangesView verifying={verifying} />
+      {compared.length > 0 && (
         <Suspense fallback={<div className="h-64" />}>
-          <RunsChart tested={tested} />
+          <RunsChart tested={compared} changes={changes} />
         </Suspense>
       )}
+      {tested.map((one) => (
+        <TestView key={one.test} tested={one} changes={changes} />
+      ))}
+      {logged.map((one) => (
+        <LoggedView key={one.test} logged={one} changes={changes} />
+      ))}
+      <AddTest known={tested.map(({ test }) => test)} />
+      <FrameLogIn changes={changes} />
       <ProbeCode />
-      <FrameLogView />
-      <GridView />
+      <SimulatedRuns verifying={verifying} />
       {file.sizing.log === null && (
         <p className="text-sm text-ink-2">
           No memory log was taken before: whether the demand fits now can only be reckoned from the
           uses. Size takes one in.
         </p>
       )}
-      <AddTest known={tested.map(({ test }) => test)} />
-      {tested.length > 0 && (
+      {all.length > 0 && (
         <Button
           className="self-start"
-          onClick={() => download(csvOf(tested), `job-${file.number}-runs.csv`)}
+          onClick={() => download(writeCsv(rowsOf(all)), `job-${file.number}-runs.csv`)}
         >
           <Download size={17} aria-hidden /> Runs as CSV
         </Button>

@@ -44,7 +44,7 @@ export function ProbeCode() {
   }
 
   return (
-    <section aria-label="Probe" className="border-2 border-rule p-2">
+    <section aria-label="Probe" className="border-t border-rule pt-2">
       {code ? (
         <p>
           On the machine open{' '}

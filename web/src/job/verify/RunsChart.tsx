@@ -1,171 +1,253 @@
+import type { Configuration, Tested } from '@tembrix/core/measure'
+import type { TwoChanges } from '@tembrix/core/records'
 import {
   BarController,
   BarElement,
   CategoryScale,
   Chart,
+  type ChartConfiguration,
   LinearScale,
   type Plugin,
   Tooltip,
 } from 'chart.js'
 import { Download } from 'lucide-react'
-import { useEffect, useMemo, useRef } from 'react'
+import { useCallback, useMemo, useRef } from 'react'
+import { axis, ChartCanvas, type Ink, savePng } from '../../chart'
+import { configurationsOf } from '../../configurations'
 import { Button, tidy } from '../../ui'
-import type { Tested } from './tested'
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip)
 
-const ink = (name: string) =>
-  getComputedStyle(document.documentElement).getPropertyValue(name).trim()
+type Compared = Tested<unknown>
 
-/** Bars of each test before and after in per cent of before, to scale from zero, with the interval of the ratio. */
-export function RunsChart({ tested }: { tested: readonly Tested[] }) {
-  const canvas = useRef<HTMLCanvasElement>(null)
+interface Props {
+  /** Tests that have a before. */
+  tested: readonly Compared[]
+  changes: TwoChanges | null
+}
+
+const FILLS: Record<Configuration, string> = {
+  before: '--rule',
+  first: '--ch-soft-1',
+  second: '--ch-soft-2',
+  after: '--act',
+}
+
+/** Height of a bar and of the name above each test’s bars, and of what surrounds them all, px. */
+const ROW = 26
+const AROUND = 40
+
+/** A line of the chart: the name of a test (no configuration), or a bar of it. */
+interface Row {
+  one: Compared
+  bar: { configuration: Configuration; label: string; share: number } | null
+}
+
+/** Each test’s bars by configuration, in per cent of before, to scale from zero, with the interval of the ratio. */
+export function RunsChart({ tested, changes }: Props) {
   const chart = useRef<Chart | null>(null)
-  const compared = useMemo(() => tested.filter(({ comparison }) => comparison), [tested])
-
-  useEffect(() => {
-    if (!canvas.current) return
-    chart.current = new Chart(canvas.current, {
-      type: 'bar',
-      data: {
-        labels: compared.map(({ test }) => test),
-        datasets: [
-          { label: 'before', data: compared.map(() => 100), backgroundColor: ink('--rule') },
-          {
-            label: 'after',
-            data: compared.map(({ comparison }) => 100 * (comparison?.ratio ?? 1)),
-            backgroundColor: ink('--act'),
-          },
-        ],
-      },
-      options: {
-        indexAxis: 'y',
-        animation: false,
-        maintainAspectRatio: false,
-        scales: {
-          x: {
-            beginAtZero: true,
-            title: { display: true, text: 'per cent of before', color: ink('--ink-2') },
-            ticks: { color: ink('--ink-2') },
-            grid: { color: ink('--rule') },
-          },
-          y: { ticks: { color: ink('--ink') }, grid: { display: false } },
-        },
-        plugins: {
-          tooltip: {
-            displayColors: false,
-            callbacks: {
-              label: ({ datasetIndex, dataIndex }) => {
-                const one = compared[dataIndex]
-                const side = datasetIndex === 0 ? 'before' : 'after'
-                const { mean = 0, count = 0 } = one?.comparison?.[side] ?? {}
-                return `${tidy(mean ?? 0)} ${one?.unit}, ${count} runs`
-              },
-            },
-          },
-        },
-      },
-      plugins: [intervals(compared)],
-    })
-    return () => chart.current?.destroy()
-  }, [compared])
-
-  function save() {
-    const link = document.createElement('a')
-    link.href = chart.current?.toBase64Image() ?? ''
-    link.download = 'before-and-after.png'
-    link.click()
-  }
-
+  const rows = useMemo(() => rowsOf(tested, changes), [tested, changes])
+  const config = useCallback((ink: Ink) => barsOf(ink, rows), [rows])
   return (
     <figure>
-      <div className="relative" style={{ height: `${80 + compared.length * 56}px` }}>
-        <canvas
-          ref={canvas}
-          role="img"
-          aria-label="Tests before and after, in per cent of before; the table beneath holds the same"
-        />
-      </div>
+      <ChartCanvas
+        config={config}
+        chart={chart}
+        height={AROUND + ROW * rows.length}
+        label="Tests by configuration, in per cent of before; the table beneath holds the same"
+      />
       <figcaption className="text-sm text-ink-2">
-        Upper bar before, lower bar after; longer is better. The stroke is the 95 % interval.
+        Per cent of before; longer is better. The stroke is the 95 % interval.
       </figcaption>
-      <details>
-        <summary className="flex min-h-9 cursor-pointer items-center text-sm">As a table</summary>
-        <table className="w-full text-right text-sm">
-          <thead className="text-ink-2">
-            <tr>
-              {['Test', 'before', 'after', 'of before', 'interval'].map((name) => (
-                <th key={name} className={`font-normal ${name === 'Test' ? 'text-left' : ''}`}>
-                  {name}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {compared.map(({ test, unit, comparison }) => (
-              <tr key={test} className="border-t border-rule">
-                <td className="text-left">
-                  {test}, {unit}
-                </td>
-                <td>{tidy(comparison?.before.mean ?? 0)}</td>
-                <td>{tidy(comparison?.after.mean ?? 0)}</td>
-                <td>{tidy(100 * (comparison?.ratio ?? 1), 1)} %</td>
-                <td>
-                  {comparison && Number.isFinite(comparison.high)
-                    ? `${tidy(100 * comparison.low, 1)} to ${tidy(100 * comparison.high, 1)} %`
-                    : '–'}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </details>
-      <Button look="quiet" onClick={save}>
-        <Download size={17} aria-hidden /> Chart as PNG
-      </Button>
+      <div className="flex flex-wrap items-start gap-x-3">
+        <details className="min-w-0 flex-1">
+          <summary className="flex min-h-11 cursor-pointer items-center text-sm">
+            As a table
+          </summary>
+          <FiguresTable rows={rows} />
+        </details>
+        <Button look="quiet" onClick={() => savePng(chart.current, 'before-and-after.png')}>
+          <Download size={17} aria-hidden /> Chart as PNG
+        </Button>
+      </div>
     </figure>
   )
 }
 
-/** Draws the interval of each ratio over its bar, to scale. */
-function intervals(compared: readonly Tested[]): Plugin<'bar'> {
+function rowsOf(tested: readonly Compared[], changes: TwoChanges | null): Row[] {
+  return tested.flatMap((one) => {
+    const bars = configurationsOf(changes).flatMap(({ value: configuration, label }) => {
+      const share = shareOf(one, configuration)
+      return share === null ? [] : [{ one, bar: { configuration, label, share } }]
+    })
+    return [{ one, bar: null }, ...bars]
+  })
+}
+
+function FiguresTable({ rows }: { rows: readonly Row[] }) {
+  return (
+    <table className="w-full text-right text-sm">
+      <thead className="text-ink-2">
+        <tr>
+          {['Test', 'mean', 'of before', '95 % interval'].map((name) => (
+            <th key={name} className={`font-normal ${name === 'Test' ? 'text-left' : ''}`}>
+              {name}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(({ one, bar }) => {
+          if (!bar) return null
+          const { configuration, label, share } = bar
+          const interval = intervalOf(one, configuration)
+          return (
+            <tr key={`${one.test} ${configuration}`} className="border-t border-rule align-top">
+              <td className="text-left">
+                {one.test}, {label}
+              </td>
+              <td className="pl-2 whitespace-nowrap">
+                {tidy(meanOf(one, configuration) ?? 0)} {one.unit}
+              </td>
+              <td className="pl-2 whitespace-nowrap">{tidy(share, 1)} %</td>
+              <td className="pl-2 whitespace-nowrap">
+                {interval ? `${tidy(interval.low, 1)} to ${tidy(interval.high, 1)}` : '–'}
+              </td>
+            </tr>
+          )
+        })}
+      </tbody>
+    </table>
+  )
+}
+
+function meanOf({ against, sides }: Compared, configuration: Configuration): number | null {
+  if (configuration !== 'before') return against[configuration]?.after.mean ?? null
+  return sides.before ? (Object.values(against)[0]?.before.mean ?? null) : null
+}
+
+/** Before is the whole; of others the ratio, and nothing where they were not measured. */
+function shareOf(one: Compared, configuration: Configuration): number | null {
+  if (configuration === 'before') return meanOf(one, 'before') === null ? null : 100
+  const compared = one.against[configuration]
+  return compared && compared.before.count > 0 && compared.after.count > 0
+    ? 100 * compared.ratio
+    : null
+}
+
+/** The 95 % interval in per cent of before; null for before itself, and where there are too few runs. */
+function intervalOf({ against }: Compared, configuration: Configuration) {
+  const compared = against[configuration]
+  if (!compared || !Number.isFinite(compared.high)) return null
+  return { low: 100 * compared.low, high: 100 * compared.high }
+}
+
+/** How far beyond its bar an interval may stretch the chart. */
+const STRETCH = 1.5
+
+function barsOf(ink: Ink, rows: readonly Row[]): ChartConfiguration<'bar'> {
+  const shares = axis(ink, '')
+  const ends = rows.map(({ one, bar }) => {
+    const high = bar ? (intervalOf(one, bar.configuration)?.high ?? bar.share) : 0
+    return Math.min(high, STRETCH * (bar?.share ?? 0))
+  })
   return {
-    id: 'intervals',
+    type: 'bar',
+    data: {
+      labels: rows.map(({ one, bar }) => (bar ? `${one.test}, ${bar.label}` : '')),
+      datasets: [
+        {
+          data: rows.map(({ bar }) => bar?.share ?? null),
+          backgroundColor: rows.map(({ bar }) => ink(bar ? FILLS[bar.configuration] : '--sheet')),
+          barPercentage: 0.92,
+          categoryPercentage: 1,
+        },
+      ],
+    },
+    options: {
+      indexAxis: 'y',
+      animation: false,
+      maintainAspectRatio: false,
+      scales: {
+        x: {
+          ...shares,
+          suggestedMax: Math.max(100, ...ends),
+          title: { display: false },
+          ticks: { ...shares.ticks, callback: (at) => `${at} %` },
+        },
+        y: { display: false },
+      },
+      plugins: {
+        legend: { display: false },
+        tooltip: {
+          displayColors: false,
+          callbacks: {
+            label: ({ dataIndex }) => {
+              const { one, bar } = rows[dataIndex] as Row
+              if (!bar) return ''
+              const { runs = [] } = one.sides[bar.configuration] ?? {}
+              return `${figureOf(one, bar.configuration)}, ${runs.length} runs`
+            },
+          },
+        },
+      },
+    },
+    plugins: [writing(ink, rows)],
+  }
+}
+
+const figureOf = (one: Compared, configuration: Configuration) =>
+  `${tidy(meanOf(one, configuration) ?? 0)} ${one.unit}`
+
+/** Writes each test’s name above its bars and each figure on its bar, and draws the intervals, to scale. */
+function writing(ink: Ink, rows: readonly Row[]): Plugin<'bar'> {
+  return {
+    id: 'writing',
     afterDatasetsDraw: (chart) => {
       const { ctx, scales } = chart
-      const scale = scales.x
-      if (!scale) return
+      const { x, y } = scales
+      if (!x || !y) return
+      const zero = x.getPixelForValue(0)
       ctx.save()
-      ctx.strokeStyle = ink('--ink')
-      ctx.lineWidth = 2
-      compared.forEach(({ comparison }, at) => {
-        const bar = chart.getDatasetMeta(1).data[at]
-        if (!bar || !comparison || !Number.isFinite(comparison.high)) return
-        const low = scale.getPixelForValue(100 * comparison.low)
-        const high = scale.getPixelForValue(100 * comparison.high)
-        ctx.beginPath()
-        ctx.moveTo(low, bar.y)
-        ctx.lineTo(high, bar.y)
-        for (const x of [low, high]) {
-          ctx.moveTo(x, bar.y - 5)
-          ctx.lineTo(x, bar.y + 5)
-        }
-        ctx.stroke()
-      })
-      ctx.fillStyle = ink('--ink')
-      ctx.font = '12px "Archivo Variable", sans-serif'
       ctx.textBaseline = 'middle'
-      for (const [side, at] of [
-        ['before', 0],
-        ['after', 1],
-      ] as const) {
-        chart.getDatasetMeta(at).data.forEach((bar, n) => {
-          const mean = compared[n]?.comparison?.[side].mean ?? 0
-          ctx.fillStyle = at === 0 ? ink('--ink') : ink('--act-ink')
-          ctx.fillText(`${tidy(mean)} ${compared[n]?.unit}`, scale.getPixelForValue(0) + 6, bar.y)
-        })
-      }
+      ctx.lineWidth = 2
+      rows.forEach(({ one, bar }, at) => {
+        const middle = y.getPixelForValue(at)
+        if (!bar) {
+          ctx.font = '600 13px "Archivo Variable", sans-serif'
+          ctx.fillStyle = ink('--ink')
+          ctx.fillText(one.test, zero, middle + 3)
+          return
+        }
+        const { configuration, label, share } = bar
+        const { low, high } = intervalOf(one, configuration) ?? { low: share, high: share }
+        if (high > low) {
+          ctx.strokeStyle = ink('--ink')
+          stroke(ctx, middle, x.getPixelForValue(low), x.getPixelForValue(high))
+        }
+        ctx.font = '12px "Archivo Variable", sans-serif'
+        const text = `${label} ${figureOf(one, configuration)}`
+        const inside =
+          ctx.measureText(text).width <= x.getPixelForValue(Math.min(share, low)) - zero - 12
+        ctx.fillStyle = ink(inside && configuration === 'after' ? '--act-ink' : '--ink')
+        ctx.fillText(
+          text,
+          inside ? zero + 6 : x.getPixelForValue(Math.max(share, high)) + 6,
+          middle,
+        )
+      })
       ctx.restore()
     },
   }
+}
+
+function stroke(ctx: CanvasRenderingContext2D, y: number, low: number, high: number): void {
+  ctx.beginPath()
+  ctx.moveTo(low, y)
+  ctx.lineTo(high, y)
+  for (const x of [low, high]) {
+    ctx.moveTo(x, y - 5)
+    ctx.lineTo(x, y + 5)
+  }
+  ctx.stroke()
 }

@@ -1,9 +1,10 @@
-import { read } from '@tembrix/core/readings'
 import type { Verification } from '@tembrix/core/records'
 import { CircleCheck, Search, TriangleAlert } from 'lucide-react'
 import { useState } from 'react'
-import { Button, Field, list, numberFrom, Select, TextInput, tidy } from '../../ui'
+import { Button, list, numberFrom, Select, TextInput, tidy } from '../../ui'
 import { useJob } from '../file'
+import { FromReadout } from './FromReadout'
+import { SimulatedStart } from './SimulatedStart'
 import { Stability } from './Stability'
 import type { Verifying } from './useVerify'
 import { CAUSE_WORDS, differenceWords, NEXT_WORDS } from './words'
@@ -26,7 +27,7 @@ type Figure =
 /** Expected against seen, each difference with its causes and what to do next. */
 export function Seen({ verifying, onFault }: Props) {
   const { machine, planned } = useJob()
-  const { record, found, set } = verifying
+  const { record, found, measuredWays, set } = verifying
   const { seen } = record
   const { run, capacity, zones } = planned.evaluation
   const change = (changes: Partial<SeenRecord>) => set({ seen: { ...seen, ...changes } })
@@ -53,6 +54,7 @@ export function Seen({ verifying, onFault }: Props) {
     expected: planned.placement[id]?.capacityGiB ?? 0,
   }))
   const looked =
+    measuredWays !== null ||
     Object.keys(seen.slots).length > 0 ||
     Object.values(seen).some((value) => typeof value === 'number' || typeof value === 'boolean')
   return (
@@ -72,7 +74,12 @@ export function Seen({ verifying, onFault }: Props) {
               <th scope="row" className="py-0.5 font-normal">
                 {name}
               </th>
-              <td>{expected}</td>
+              <td>
+                {expected}
+                {figure === 'ways' && measuredWays !== null && (
+                  <span className="block text-sm text-ink-2">by bandwidth: {measuredWays}</span>
+                )}
+              </td>
               <td className="py-0.5">
                 <NumberCell
                   label={`${name}, seen`}
@@ -163,6 +170,7 @@ export function Seen({ verifying, onFault }: Props) {
         )}
       </ul>
       <Stability verifying={verifying} />
+      <SimulatedStart verifying={verifying} onSeen={change} />
     </>
   )
 }
@@ -194,61 +202,5 @@ function NumberCell({ label, value, onValue }: CellProps) {
         if (fits) onValue(figure as number | null)
       }}
     />
-  )
-}
-
-/** Fills in what a readout of the machine as it is now says. */
-function FromReadout({ onSeen }: { onSeen: (changes: Partial<SeenRecord>) => void }) {
-  const { machine } = useJob()
-  const [text, setText] = useState('')
-  const [said, setSaid] = useState('')
-
-  function take() {
-    const { modules, machine: board, format } = read(text)
-    const ids = new Map(machine.slots.map(({ id }) => [id.toLowerCase(), id]))
-    const slots: Record<string, number> = {}
-    for (const { locator } of board?.slots ?? []) {
-      const id = ids.get(locator.toLowerCase())
-      if (id) slots[id] = 0
-    }
-    let total = 0
-    let rate: number | null = null
-    for (const { slot, module, observed } of modules) {
-      total += module.capacityGiB ?? 0
-      rate = observed?.printed ?? rate
-      const id = ids.get(slot?.locator.toLowerCase() ?? '')
-      if (id) slots[id] = module.capacityGiB ?? 0
-    }
-    if (format === 'unknown' || modules.length === 0) {
-      setSaid('Nothing of that could be read. Paste a listing, CIM CSV or JSON of the memory.')
-      return
-    }
-    setSaid(`${modules.length} modules read.`)
-    setText('')
-    onSeen({ totalGiB: total, slots, ...(rate === null ? {} : { rate }) })
-  }
-
-  return (
-    <details className="border-b border-rule">
-      <summary className="flex min-h-11 cursor-pointer items-center font-semibold">
-        From a readout of the machine as it is now
-      </summary>
-      <div className="flex flex-col gap-2 pb-2">
-        <Field label="Paste it" hint={said || 'A listing, or CIM CSV or JSON.'}>
-          {(control) => (
-            <TextInput
-              {...control}
-              lines={3}
-              className="font-mono text-sm"
-              value={text}
-              onValue={(typed) => setText(typed.slice(0, 200_000))}
-            />
-          )}
-        </Field>
-        <Button className="self-start" disabled={text.trim() === ''} onClick={take}>
-          Fill in
-        </Button>
-      </div>
-    </details>
   )
 }

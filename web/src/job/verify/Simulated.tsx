@@ -1,83 +1,65 @@
-import {
-  type Fault,
-  type Outcome,
-  partOf,
-  type Suspicion,
-  type Trial,
-} from '@tembrix/core/diagnose'
-import { type Hidden, hide, random, tryOut } from '@tembrix/core/simulate'
+import type { Suspicion } from '@tembrix/core/diagnose'
 import { Cpu } from 'lucide-react'
-import { useState } from 'react'
-import { Button } from '../../ui'
-import { outcomeWords, partWords } from './words'
+import { type ReactNode, useState } from 'react'
+import { Button, list } from '../../ui'
+import type { SimulatedBench } from './useSimulated'
+import { partWords } from './words'
 
 interface Props {
+  bench: SimulatedBench
   suspicion: Suspicion
-  trial: Trial | undefined
-  /** No trial is noted yet: a fault can be hidden. */
-  fresh: boolean
-  onOutcome: (trial: Trial, outcome: Outcome) => void
   name: (module: string) => string
+  /** Whether one may be put on the bench now. */
+  fresh?: boolean
+  /** What it said last. */
+  said: string
+  /** What can be done with it here. */
+  children: ReactNode
 }
 
-/** A simulated machine in place of a real one: a fault is hidden in it, and it does what that fault would do. */
-export function Simulated({ suspicion, trial, fresh, onOutcome, name }: Props) {
-  const [machine, setMachine] = useState<Hidden | null>(null)
-  const [said, setSaid] = useState('')
-  const { bench, arrangement } = suspicion
-
-  function begin() {
-    setMachine(hide(bench, arrangement, [someFault(suspicion, Date.now())]))
-    setSaid('A fault is hidden. Make the trial on it.')
+/** A simulated machine in place of the real one: to try Tembrix out, and to learn. */
+export function Simulated({ bench, suspicion, name, fresh = true, said, children }: Props) {
+  const [shown, setShown] = useState(false)
+  const { machine, hidden, begin, putAway } = bench
+  const start = (faulty: boolean) => {
+    setShown(false)
+    begin(suspicion, faulty)
   }
-
-  function make() {
-    if (!machine || !trial) return
-    const { outcome, after } = tryOut(machine, trial)
-    setMachine(after)
-    setSaid(`${outcomeWords(outcome)}.`)
-    onOutcome(trial, outcome)
-  }
-
   return (
-    <details className="border-y border-rule">
+    <details className="border-t border-rule" open={machine !== null}>
       <summary className="flex min-h-11 cursor-pointer items-center gap-2 text-sm">
         <Cpu size={16} aria-hidden /> On a simulated machine, to try this out
       </summary>
       <div className="flex flex-wrap items-center gap-2 pb-2">
-        {!machine || fresh ? (
-          <Button onClick={begin} disabled={!fresh}>
-            Hide a fault in it
-          </Button>
-        ) : null}
-        {machine && trial && <Button onClick={make}>Make the trial on it</Button>}
-        {machine && !trial && (
-          <Button
-            onClick={() =>
-              setSaid(
-                `Hidden was: ${machine.faults.map((one) => partWords(partOf(one), name)).join(', ')}.`,
-              )
-            }
-          >
-            What was it?
-          </Button>
+        {machine ? (
+          <>
+            {children}
+            <Button look="quiet" onClick={() => setShown(true)}>
+              What is hidden in it?
+            </Button>
+            <Button look="quiet" onClick={putAway}>
+              Put it away
+            </Button>
+          </>
+        ) : fresh ? (
+          <>
+            <Button onClick={() => start(true)}>One with a hidden fault</Button>
+            <Button onClick={() => start(false)}>A sound one</Button>
+          </>
+        ) : (
+          <span className="text-sm">Begin anew to put one on the bench.</span>
         )}
-        <span className="text-sm" aria-live="polite">
-          {said || (fresh ? '' : 'Begin anew to hide a fault.')}
-        </span>
+        <p className="w-full text-sm" aria-live="polite">
+          {said}{' '}
+          {machine && shown && (
+            <b className="font-semibold">
+              {hidden.length === 0
+                ? 'Hidden: nothing, it is sound.'
+                : `Hidden: ${list(hidden.map((part) => partWords(part, name)))}.`}
+            </b>
+          )}
+        </p>
       </div>
     </details>
   )
-}
-
-/** One of the faults that could be, as often as the table has them. */
-function someFault({ bench, arrangement, faults }: Suspicion, seed: number): Fault {
-  const next = random(seed)
-  const could = faults.filter(
-    (fault) =>
-      fault.kind !== 'SEAT_CURED' &&
-      !(fault.kind === 'SLOT' && arrangement[fault.slot] === undefined) &&
-      !(fault.kind === 'ORDER' || (fault.kind === 'PAIR' && bench.modules.length < 3)),
-  )
-  return could[Math.floor(next() * could.length)] as Fault
 }

@@ -1,68 +1,67 @@
-import { type Comparison, compareFailures, inferChannels } from '@tembrix/core/measure'
-import { type Measurement, MeasurementChange, type Moment, RunFigure } from '@tembrix/core/records'
+import type * as measure from '@tembrix/core/measure'
+import { compareFailures, inferChannels } from '@tembrix/core/measure'
+import {
+  type Configuration,
+  type Measurement,
+  MeasurementChange,
+  RunFigure,
+  type TwoChanges,
+} from '@tembrix/core/records'
 import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
+import { configurationsOf } from '../../configurations'
 import { created, removed, useAppDispatch } from '../../data'
 import { Field, numberFrom, plural, TextInput, tidy } from '../../ui'
 import { useJob } from '../file'
-import type { Tested } from './tested'
-import { times } from './words'
+import { Effects } from './Effects'
+import { Verdict } from './Verdict'
 
-/** One test: its runs before and after, and what they say. */
-export function TestView({ tested }: { tested: Tested }) {
-  const { test, unit, better, before, after, comparison } = tested
+type Tested = measure.Tested<Measurement>
+type Side = measure.Side<Measurement>
+
+interface Props {
+  tested: Tested
+  changes: TwoChanges | null
+}
+
+/** One test: what its runs say, and the runs themselves. */
+export function TestView({ tested, changes }: Props) {
+  const { test, unit, better, sides, against, effects } = tested
+  const [open] = useState(() => (against.after?.verdict ?? 'too-few') === 'too-few')
   return (
-    <section aria-label={test} className="border-2 border-rule p-2">
-      <h3 className="font-semibold">
-        {test}{' '}
+    <section aria-label={test} className="border-t-2 border-rule pt-2">
+      <h3 className="flex flex-wrap items-baseline gap-x-2 font-semibold">
+        {test}
         <span className="text-sm font-normal text-ink-2">
-          {unit}, {better} is better
+          {unit}
+          {unit && ', '}
+          {better} is better
         </span>
       </h3>
-      <div className="grid grid-cols-2 gap-3">
-        <Runs tested={tested} moment="before" record={before} />
-        <Runs tested={tested} moment="after" record={after} />
-      </div>
-      {comparison && <Verdict comparison={comparison} />}
-      <Failures tested={tested} />
+      {against.after && <Verdict comparison={against.after} unit={unit} />}
+      <Failures sides={sides} />
       <Channels tested={tested} />
+      {changes && effects && <Effects effects={effects} changes={changes} />}
+      <details open={open}>
+        <summary className="flex min-h-9 cursor-pointer items-center text-sm">
+          Runs, {plural(countOf(sides), 'in all', 'in all')}
+        </summary>
+        <div className="grid grid-cols-2 gap-3">
+          {configurationsOf(changes).map(({ value, label }) => (
+            <Runs key={value} tested={tested} configuration={value} label={label} />
+          ))}
+        </div>
+      </details>
     </section>
   )
 }
 
-const LOOKS = {
-  gain: 'border-act bg-act-soft',
-  loss: 'border-stop bg-stop-soft',
-  'cannot-tell': 'border-rule-2 bg-note-soft',
-  'too-few': 'border-rule-2 bg-note-soft',
-}
+const countOf = (sides: Tested['sides']) =>
+  Object.values(sides).reduce((sum, { runs }) => sum + runs.length, 0)
 
-function Verdict({
-  comparison: { verdict, ratio, low, high, moreRuns },
-}: {
-  comparison: Comparison
-}) {
-  const range = `95 % interval ${times(low)} to ${times(high)}.`
-  const more = plural(moreRuns ?? 0, 'more run')
-  const said = {
-    gain: [`A gain: ${times(ratio)}.`, range],
-    loss: [`A loss: ${times(ratio)}.`, range],
-    'cannot-tell': [
-      'Cannot be told from noise.',
-      `${range} ${moreRuns === null ? 'More runs would hardly settle it.' : `About ${more} on each side would settle a difference of this size.`}`,
-    ],
-    'too-few': ['Too few runs.', `${more} at least, so that their scatter is known.`],
-  }[verdict]
-  return (
-    <p data-verdict={verdict} className={`mt-1 border-l-4 px-3 py-1.5 ${LOOKS[verdict]}`}>
-      <b className="font-semibold">{said[0]}</b> {said[1]}
-    </p>
-  )
-}
-
-function Failures({ tested: { before, after } }: { tested: Tested }) {
+function Failures({ sides: { before, after } }: Pick<Tested, 'sides'>) {
   if (!before || !after || before.failed + after.failed === 0) return null
-  const of = ({ failed, runs }: Measurement) => ({ failed, runs: failed + runs.length })
+  const of = ({ failed, runs }: Side) => ({ failed, runs: failed + runs.length })
   const [was, is] = [of(before), of(after)]
   const { fewer, more } = compareFailures(was, is)
   const end = fewer
@@ -78,12 +77,13 @@ function Failures({ tested: { before, after } }: { tested: Tested }) {
   )
 }
 
-function Channels({ tested: { bandwidth, after } }: { tested: Tested }) {
+function Channels({ tested: { bandwidth, sides } }: { tested: Tested }) {
   const { machine, planned } = useJob()
   const { run, zones } = planned.evaluation
+  const runs = sides.after?.runs ?? []
   const most = machine.channels.length
-  if (!bandwidth || !after || after.runs.length === 0 || !run || most < 2) return null
-  const best = Math.max(...after.runs)
+  if (!bandwidth || runs.length === 0 || !run || most < 2) return null
+  const best = Math.max(...runs)
   const expected = zones[0]?.ways ?? 1
   const { proven, asExpected, chances } = inferChannels(
     best,
@@ -107,17 +107,20 @@ function Channels({ tested: { bandwidth, after } }: { tested: Tested }) {
 
 interface RunsProps {
   tested: Tested
-  moment: Moment
-  record: Measurement | undefined
+  configuration: Configuration
+  label: string
 }
 
 /** Runs as typed or pasted, with blanks, semicolons or lines between. */
-function Runs({ tested, moment, record }: RunsProps) {
+function Runs({ tested, configuration, label }: RunsProps) {
   const { file, edit } = useJob()
   const dispatch = useAppDispatch()
   const [typed, setTyped] = useState<string | null>(null)
   const [fault, setFault] = useState<string>()
-  const { test, unit, better, bandwidth } = tested
+  const { test, unit, better, bandwidth, sides } = tested
+  const side = sides[configuration]
+  const record = side?.record
+  const target = { jobId: file.id, collection: 'measurements' as const }
 
   function set(text: string) {
     setTyped(text)
@@ -131,8 +134,7 @@ function Runs({ tested, moment, record }: RunsProps) {
     const runs = read.map((one) => one.data as number)
     if (record) edit.set('measurements', record, { runs })
     else if (runs.length > 0) {
-      const target = { jobId: file.id, collection: 'measurements' as const }
-      const fields = { jobId: file.id, test, unit, better, bandwidth, moment, runs }
+      const fields = { jobId: file.id, test, unit, better, bandwidth, configuration, runs }
       dispatch(created({ ...target, recordId: crypto.randomUUID() }, fields))
     }
   }
@@ -140,21 +142,21 @@ function Runs({ tested, moment, record }: RunsProps) {
   return (
     <div>
       <Field
-        label={moment === 'before' ? 'Before' : 'After'}
+        label={capital(label)}
         error={fault}
-        hint={record && record.runs.length > 0 ? summary(record) : 'Runs with blanks between.'}
+        hint={side && side.runs.length > 0 ? summary(side) : 'Runs with blanks between.'}
       >
         {(control) => (
           <TextInput
             {...control}
             lines={2}
-            value={typed ?? record?.runs.join(' ') ?? ''}
+            value={typed ?? side?.runs.join(' ') ?? ''}
             onValue={set}
           />
         )}
       </Field>
       {record && (
-        <div className="flex items-center gap-2">
+        <div className="flex items-end gap-2">
           <Field label="Failed" className="w-20">
             {(control) => (
               <TextInput
@@ -170,13 +172,12 @@ function Runs({ tested, moment, record }: RunsProps) {
           </Field>
           <button
             type="button"
-            aria-label={`Remove ${test}, ${moment}`}
+            aria-label={`Remove ${test}, ${label}`}
             onClick={() => {
-              const { id: recordId, version } = record
-              const target = { jobId: file.id, collection: 'measurements' as const }
-              dispatch(removed({ ...target, recordId, version }))
+              setTyped(null)
+              dispatch(removed({ ...target, recordId: record.id, version: record.version }))
             }}
-            className="mt-6 ml-auto grid size-11 place-items-center rounded-sm hover:bg-stop-soft"
+            className="ml-auto grid size-11 place-items-center rounded-sm hover:bg-stop-soft"
           >
             <Trash2 size={16} aria-hidden />
           </button>
@@ -186,7 +187,9 @@ function Runs({ tested, moment, record }: RunsProps) {
   )
 }
 
-function summary({ runs, note }: Measurement): string {
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
+
+function summary({ runs, record }: Side): string {
   const mean = Math.exp(runs.reduce((sum, run) => sum + Math.log(run), 0) / runs.length)
-  return `${plural(runs.length, 'run')}, mean ${tidy(mean)}${note ? `, ${note}` : ''}`
+  return `${plural(runs.length, 'run')}, mean ${tidy(mean)}${record?.note ? `, ${record.note}` : ''}`
 }

@@ -37,7 +37,7 @@ export function Verify() {
         <FaultFinder verifying={verifying} />
       </Tabs.Content>
       <Tabs.Content value="measured" className="flex flex-col gap-3">
-        <Measured />
+        <Measured verifying={verifying} />
       </Tabs.Content>
     </Tabs.Root>
   )

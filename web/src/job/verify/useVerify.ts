@@ -9,9 +9,11 @@ import {
   type Suspicion,
   suspect,
 } from '@tembrix/core/diagnose'
+import { inferChannels, surelyAtWork } from '@tembrix/core/measure'
 import { fillingOrder } from '@tembrix/core/plan'
 import {
   type Assignment,
+  type Measurement,
   type TrialMade,
   UNVERIFIED,
   type Verification,
@@ -24,6 +26,8 @@ import { useJob } from '../file'
 export interface Verifying {
   record: Verification
   found: Difference[]
+  /** Channels at work as the bandwidths measured after the change tell; null where they do not. */
+  measuredWays: number | null
   /** What is suspected by the trials made; null where nothing is placed to be suspected. */
   suspicion: Suspicion | null
   set: (fields: VerificationChange) => void
@@ -57,10 +61,17 @@ export function useVerify(): Verifying {
     [known, record, file.id, dispatch, edit],
   )
   const { placement, settings, assignment } = planned
-  const found = useMemo(
-    () => differences(machine, placement, settings, record.seen),
-    [machine, placement, settings, record.seen],
-  )
+  const measuredWays = useMemo(() => {
+    const { run, zones } = planned.evaluation
+    const most = machine.channels.length
+    return run && most > 1
+      ? waysMeasured(file.measurements, run.dataRate, most, zones[0]?.ways ?? 1)
+      : null
+  }, [file.measurements, planned.evaluation, machine])
+  const found = useMemo(() => {
+    const ways = record.seen.ways ?? measuredWays
+    return differences(machine, placement, settings, { ...record.seen, ways })
+  }, [machine, placement, settings, record.seen, measuredWays])
   const { data: shop } = useShopQuery()
   const causes = shop?.causes ?? STARTING_CAUSES
   const suspicion = useMemo(
@@ -75,7 +86,22 @@ export function useVerify(): Verifying {
       ),
     [machine, assignment, settings.profile, record.trials, causes],
   )
-  return { record, found, suspicion, set }
+  return { record, found, measuredWays, suspicion, set }
+}
+
+/** The most channels that any bandwidth measured after the change tells of. */
+function waysMeasured(
+  measurements: readonly Measurement[],
+  dataRate: number,
+  most: number,
+  expected: number,
+): number | null {
+  const told = measurements.flatMap(({ bandwidth, configuration, runs }) => {
+    if (!bandwidth || configuration !== 'after' || runs.length === 0) return []
+    const best = Math.max(...runs)
+    return surelyAtWork(inferChannels(best, bandwidth, dataRate, most, expected)) ?? []
+  })
+  return told.length > 0 ? Math.max(...told) : null
 }
 
 /** Modules by slot as the fault finder knows them: `moduleId unit`. */

@@ -6,7 +6,7 @@ import type {
   Outcome,
   Trial,
 } from '@tembrix/core/diagnose'
-import type { Change } from '@tembrix/core/measure'
+import type { Change, FrameRate } from '@tembrix/core/measure'
 import { capacity, list, plural, tidy } from '../../ui'
 
 const SAID: Record<DifferenceCode, (difference: Difference) => string> = {
@@ -151,3 +151,17 @@ export const times = (ratio: number): string =>
   ratio >= 2 || ratio <= 0.5
     ? `${tidy(ratio)} times`
     : `${ratio >= 1 ? '+' : '−'}${tidy(Math.abs(ratio - 1) * 100, 1)} %`
+
+/** The figures of a log of frame times, each under its own name, since the ways to say “slowest” differ. */
+export const RATE_WORDS: Record<FrameRate, string> = {
+  averageRate: 'average rate',
+  rateAt99: 'rate at the 99th percentile frame time',
+  rateOfSlowest1: 'rate of the mean of the slowest 1 %',
+  rateAt999: 'rate at the 99.9th percentile frame time',
+  rateOfSlowest01: 'rate of the mean of the slowest 0.1 %',
+}
+
+/** Those compared as tests of their own. */
+export const COMPARED_RATES = ['averageRate', 'rateAt99', 'rateOfSlowest1'] as const
+
+export const rateTestName = (test: string, rate: FrameRate) => `${test}: ${RATE_WORDS[rate]}`

@@ -1,0 +1,43 @@
+import { z } from 'zod'
+import { FRAME_EDGES, FRAME_STRETCHES } from '../measure'
+import { Configuration } from './measurement'
+import { OwnId, Stored, Versioned } from './stored'
+
+const Rate = z.number().positive().max(1e9)
+const Count = z.int().min(0)
+
+/** Figures of a log, as `analyseFrames` has them. */
+export const FrameFigures = z.object({
+  frames: Count,
+  seconds: z.number().positive(),
+  averageRate: Rate,
+  rateAt99: Rate,
+  rateAt999: Rate,
+  rateOfSlowest1: Rate,
+  rateOfSlowest01: Rate,
+  stutters: Count,
+  lostSeconds: z.number().min(0),
+})
+
+const fields = {
+  /** What was run: logs of one name are compared. */
+  test: z.string().trim().min(1, 'Name what was run.').max(100),
+  configuration: Configuration,
+  /** The file’s name. */
+  name: z.string().trim().max(200),
+  figures: FrameFigures,
+  bins: z.array(Count).length(FRAME_EDGES.length),
+  line: z.array(z.number().positive()).min(1).max(FRAME_STRETCHES),
+}
+
+export const NewFrameLog = OwnId.extend({ jobId: z.uuid(), ...fields })
+export type NewFrameLog = z.input<typeof NewFrameLog>
+
+export const FrameLogChange = z
+  .object({ test: fields.test, configuration: fields.configuration })
+  .partial()
+export const FrameLogPatch = Versioned.extend(FrameLogChange.shape)
+
+/** A log of frame times of one run on a job’s machine: its figures and what is drawn of it, not its rows. */
+export const FrameLog = Stored.extend({ jobId: z.uuid(), ...fields })
+export type FrameLog = z.infer<typeof FrameLog>

@@ -1,0 +1,48 @@
+import type { Evaluation, Generation, Machine, Module } from '../model'
+import {
+  type Reported,
+  writeCimCsv,
+  writeDdr3,
+  writeDdr4,
+  writeDdr5,
+  writeSmbios,
+} from '../readings'
+import type { Observation } from './benchMachine'
+
+const WRITERS: Partial<Record<Generation, (module: Module) => Uint8Array>> = {
+  DDR3: (module) => writeDdr3(module),
+  DDR4: (module) => writeDdr4(module),
+  DDR5: (module) => writeDdr5(module),
+}
+
+export const NOTHING_SHOWN: Observation = { setup: null, table: null, readout: '', contents: {} }
+
+/** What a running machine shows with these modules found in its slots. */
+export function shown(
+  machine: Machine,
+  found: Readonly<Record<string, Module>>,
+  { capacity, run }: Evaluation,
+): Observation {
+  if (!run) return NOTHING_SHOWN
+  const reported: Reported[] = machine.slots.flatMap(({ id, channel }) => {
+    const module = found[id]
+    const configuredDataRate = run.dataRate
+    return module ? [{ locator: id, bank: `BANK ${channel}`, module, configuredDataRate }] : []
+  })
+  return {
+    setup: {
+      totalGiB: capacity.installedGiB,
+      dataRate: run.dataRate,
+      cl: run.cl,
+      slots: Object.fromEntries(machine.slots.map(({ id }) => [id, found[id]?.capacityGiB ?? 0])),
+    },
+    table: writeSmbios(machine, reported),
+    readout: writeCimCsv(reported),
+    contents: Object.fromEntries(
+      reported.flatMap(({ locator, module }) => {
+        const write = WRITERS[module.generation]
+        return write ? [[locator, write(module)]] : []
+      }),
+    ),
+  }
+}

@@ -1,0 +1,54 @@
+import { evaluate } from '@tembrix/core/evaluate'
+import { analyseFrames } from '@tembrix/core/measure'
+import type { Placement } from '@tembrix/core/model'
+import { NewFrameLog, NewMeasurement } from '@tembrix/core/records'
+import { frameTimes } from '@tembrix/core/simulate'
+import type { Transaction } from '../database'
+import { create, framesKind, measurementKind } from '../store'
+import { ARTICLES, type ArticleName } from '../supplier'
+import type { DemoJob } from './jobs'
+
+/** Frames in each log of the demonstration. */
+const FRAMES = 4000
+
+/** The runs of a job, and logs of frame times as the simulated machine makes them. */
+export async function seedMeasured(tx: Transaction, jobId: string, job: DemoJob): Promise<void> {
+  for (const { runs: all, ...test } of job.measured ?? []) {
+    for (const [configuration, runs] of Object.entries(all)) {
+      const measurement = NewMeasurement.parse({ ...test, jobId, configuration, runs })
+      await create(tx, measurementKind, measurement)
+    }
+  }
+  if (!job.frames) return
+  const { test, logs } = job.frames
+  const placements = { before: job.found, after: job.planned ?? job.found }
+  for (const [configuration, slots] of Object.entries(placements)) {
+    const evaluation = evaluate({
+      machine: job.machine,
+      placement: placed(slots, job.found),
+      settings: { profile: job.profile ?? false },
+    })
+    for (let at = 1; at <= logs; at += 1) {
+      const times = frameTimes(evaluation, FRAMES, at + (configuration === 'after' ? logs : 0))
+      const analysed = analyseFrames(Float64Array.from(times))
+      if (!analysed) throw new Error('a log of the demonstration has frames')
+      const name = `wall-${configuration}-${at}.csv`
+      await create(
+        tx,
+        framesKind,
+        NewFrameLog.parse({ jobId, test, configuration, name, ...analysed }),
+      )
+    }
+  }
+}
+
+/** Modules by slot, from article names; behind `own:` stands the slot where one sat. */
+function placed(slots: Readonly<Record<string, string>>, found: DemoJob['found']): Placement {
+  return Object.fromEntries(
+    Object.entries(slots).map(([slot, wanted]) => {
+      const [source, name] = wanted.split(':') as [string, string | undefined]
+      const article = source === 'own' ? found[name ?? ''] : ((name ?? source) as ArticleName)
+      return [slot, article ? ARTICLES[article] : null]
+    }),
+  )
+}

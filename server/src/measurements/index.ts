@@ -1,1 +1,0 @@
-export { measurementRoutes } from './routes'

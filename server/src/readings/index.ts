@@ -1,1 +1,0 @@
-export { readingRoutes } from './routes'

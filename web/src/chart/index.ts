@@ -1,0 +1,3 @@
+export { axis } from './axes'
+export { ChartCanvas, type Ink } from './ChartCanvas'
+export { savePng } from './save'

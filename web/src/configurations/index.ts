@@ -1,0 +1,18 @@
+import type { Configuration, TwoChanges } from '@tembrix/core/records'
+
+/** The configurations a job is measured in, the plain two or all four, each in words. */
+export function configurationsOf(
+  changes: TwoChanges | null,
+): { value: Configuration; label: string }[] {
+  const between = changes
+    ? [
+        { value: 'first' as const, label: `only ${changes.first}` },
+        { value: 'second' as const, label: `only ${changes.second}` },
+      ]
+    : []
+  return [{ value: 'before', label: 'before' }, ...between, { value: 'after', label: 'after' }]
+}
+
+/** What a machine was when it was measured. */
+export const configurationWords = (configuration: Configuration, changes: TwoChanges | null) =>
+  configurationsOf(changes).find(({ value }) => value === configuration)?.label ?? configuration

@@ -1,0 +1,220 @@
+import { TIME_UNITS } from '@tembrix/core/measure'
+import { type Configuration, FrameLogChange, type TwoChanges } from '@tembrix/core/records'
+import { FileUp } from 'lucide-react'
+import { useRef, useState } from 'react'
+import { configurationsOf } from '../../configurations'
+import { created, useAppDispatch } from '../../data'
+import { type Analysed, MOST_RUNS, useFrameLog } from '../../frameLog'
+import { Button, Field, list, plural, Select, TextInput, tidy } from '../../ui'
+import { useJob } from '../file'
+
+const LARGEST = 200_000_000
+
+type Holds = 'frames' | 'higher' | 'lower'
+
+/** Takes in a log of frame times as one run, or scores as runs. */
+export function FrameLogIn({ changes }: { changes: TwoChanges | null }) {
+  const { file, edit } = useJob()
+  const dispatch = useAppDispatch()
+  const { log, open, choose, cancel } = useFrameLog()
+  const [configuration, setConfiguration] = useState<Configuration>('after')
+  const [better, setBetter] = useState<'higher' | 'lower'>('higher')
+  const [typed, setTyped] = useState<string | null>(null)
+  const [fault, setFault] = useState('')
+  const chooser = useRef<HTMLInputElement>(null)
+  const { head, column, share, analysed } = log
+  const holds: Holds = column.unit === null ? better : 'frames'
+  const usual = holds === 'frames' ? (file.frames.at(-1)?.test ?? 'Frames') : column.heading
+  const test = (typed ?? usual).trim().slice(0, 100)
+  const unnamed = FrameLogChange.shape.test.safeParse(test).error?.issues[0]?.message
+
+  function take(picked: File | undefined) {
+    setFault('')
+    setTyped(null)
+    if (!picked) return
+    if (picked.size > LARGEST) setFault(`${picked.name} is larger than ${LARGEST / 1e6} MB.`)
+    else void open(picked)
+  }
+
+  function keepFrames({ frames }: Analysed) {
+    if (!frames || unnamed) return
+    const { figures, bins, line } = frames
+    const name = log.name.slice(0, 200)
+    const fields = { jobId: file.id, test, configuration, name, figures, bins, line }
+    const target = { jobId: file.id, collection: 'frames' as const }
+    dispatch(created({ ...target, recordId: crypto.randomUUID() }, fields))
+    cancel()
+  }
+
+  /** Each figure of the column is a run. */
+  function keepScores({ first }: Analysed) {
+    if (unnamed) return
+    const known = file.measurements.find(
+      (one) => one.test === test && one.configuration === configuration,
+    )
+    if (known) {
+      edit.set('measurements', known, { runs: [...known.runs, ...first].slice(0, MOST_RUNS) })
+    } else {
+      const about = { unit: '', better, bandwidth: null, configuration }
+      const target = { jobId: file.id, collection: 'measurements' as const }
+      const fields = { jobId: file.id, test, ...about, runs: first }
+      dispatch(created({ ...target, recordId: crypto.randomUUID() }, fields))
+    }
+    cancel()
+  }
+
+  return (
+    <section aria-label="From a file" className="border-t border-rule pt-2">
+      <Button onClick={() => chooser.current?.click()}>
+        <FileUp size={17} aria-hidden /> Frame times or scores from a file (CSV)
+      </Button>
+      <input
+        ref={chooser}
+        type="file"
+        accept=".csv,.tsv,.txt,text/csv"
+        aria-label="Log of frame times"
+        className="hidden"
+        onChange={({ target }) => {
+          take(target.files?.[0])
+          target.value = ''
+        }}
+      />
+      {(fault || log.failed) && (
+        <p role="alert" className="mt-1 font-medium text-stop">
+          {fault || `${log.name}: ${log.failed}`}
+        </p>
+      )}
+      {share !== null && (
+        <p className="mt-1 flex items-center gap-3 text-sm" role="status">
+          <progress className="h-2 flex-1 accent-act" value={share} aria-label="Reading the log" />
+          <Button look="quiet" onClick={cancel}>
+            Stop
+          </Button>
+        </p>
+      )}
+      {head && (
+        <div className="mt-2 grid grid-cols-2 gap-2">
+          <Field label="It holds" className="col-span-2">
+            {(control) => (
+              <Select
+                {...control}
+                value={holds}
+                options={[
+                  { value: 'frames', label: 'frame times of one run' },
+                  { value: 'higher', label: 'scores, one a run; higher is better' },
+                  { value: 'lower', label: 'times, one a run; lower is better' },
+                ]}
+                onValue={(next) => {
+                  if (next !== 'frames') setBetter(next)
+                  const unit = next === 'frames' ? 'ms' : null
+                  if ((column.unit === null) !== (unit === null)) choose({ ...column, unit })
+                }}
+              />
+            )}
+          </Field>
+          <Field label={holds === 'frames' ? 'Column of frame times' : 'Column of runs'}>
+            {(control) => (
+              <Select
+                {...control}
+                value={column.heading}
+                options={head.headings.map((value) => ({ value, label: value || '(no name)' }))}
+                onValue={(heading) => choose({ ...column, heading })}
+              />
+            )}
+          </Field>
+          {column.unit !== null && (
+            <Field label="Unit">
+              {(control) => (
+                <Select
+                  {...control}
+                  value={column.unit ?? 'ms'}
+                  options={TIME_UNITS.map((value) => ({ value, label: value }))}
+                  onValue={(unit) => choose({ ...column, unit })}
+                />
+              )}
+            </Field>
+          )}
+          <Field
+            label="What was run"
+            error={unnamed}
+            hint="Logs of one name are compared."
+            className={column.unit === null ? '' : 'col-span-2'}
+          >
+            {(control) => <TextInput {...control} value={typed ?? usual} onValue={setTyped} />}
+          </Field>
+          <Field label="The machine was" className="col-span-2">
+            {(control) => (
+              <Select
+                {...control}
+                value={configuration}
+                options={configurationsOf(changes)}
+                onValue={setConfiguration}
+              />
+            )}
+          </Field>
+        </div>
+      )}
+      {analysed && (
+        <Read
+          analysed={analysed}
+          holds={holds}
+          onKeep={() => (holds === 'frames' ? keepFrames(analysed) : keepScores(analysed))}
+        />
+      )}
+    </section>
+  )
+}
+
+interface ReadProps {
+  analysed: Analysed
+  holds: Holds
+  onKeep: () => void
+}
+
+/** What was read and what was not, before it is kept. */
+function Read({ analysed, holds, onKeep }: ReadProps) {
+  const { count, rows, bad, badLines, otherUnits, cutOff, frames, first } = analysed
+  const enough = holds === 'frames' ? frames !== null : first.length > 0
+  const doubts = [
+    ...(cutOff ? ['The last line is cut off and left out: the log may not be whole.'] : []),
+    ...(otherUnits > 0
+      ? [
+          `${plural(otherUnits, 'figure')} came with another unit, and ${otherUnits === 1 ? 'counts' : 'count'} by it.`,
+        ]
+      : []),
+    ...((frames?.otherUnit ?? 0) > 0
+      ? [
+          `${plural(frames?.otherUnit ?? 0, 'frame')} more than 200 times shorter than the middle one: two units in one column?`,
+        ]
+      : []),
+  ]
+  return (
+    <>
+      <p className="mt-1 text-sm">
+        {plural(count, holds === 'frames' ? 'frame' : 'figure')} of {plural(rows, 'row')}
+        {frames && `, ${tidy(frames.figures.seconds, 1)} s`}
+        {bad > 0 &&
+          `; ${bad} left out (${bad === 1 ? 'line' : 'lines'} ${list(badLines.slice(0, 8).map(String))}${bad > 8 ? ' and more' : ''})`}
+        .
+      </p>
+      {doubts.map((doubt) => (
+        <p key={doubt} className="border-l-4 border-risk-line bg-risk-soft px-3 py-1 text-sm">
+          {doubt}
+        </p>
+      ))}
+      {!enough && (
+        <p className="font-medium text-stop">
+          This column holds no {holds === 'frames' ? 'two frame times' : 'figure'} above 0. Choose
+          another.
+        </p>
+      )}
+      {enough && (
+        <Button look="main" className="mt-2" onClick={onKeep}>
+          {frames
+            ? `Add as a run: ${tidy(frames.figures.averageRate, 1)} frames/s`
+            : `Add ${plural(first.length, 'run')}`}
+        </Button>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,90 @@
+import { type Fault, partOf, type Suspicion, type Trial } from '@tembrix/core/diagnose'
+import type { Configuration } from '@tembrix/core/measure'
+import {
+  type BenchMachine,
+  benchMachine,
+  hide,
+  random,
+  type Simulated,
+  type Start,
+} from '@tembrix/core/simulate'
+import { useMemo } from 'react'
+import { simulatedKept, simulatedPutAway, useAppDispatch, useAppSelector } from '../../data'
+import { type Situation, useJob } from '../file'
+import { arrangementOf } from './useVerify'
+
+export interface SimulatedBench {
+  /** Null while none stands on the bench. */
+  machine: BenchMachine | null
+  /** What is hidden in it, part by part. */
+  hidden: string[]
+  begin: (suspicion: Suspicion, faulty: boolean) => void
+  putAway: () => void
+  /** The job's own machine as it was before: sound, with what was found in it. */
+  machineIn: (configuration: Extract<Configuration, 'before' | 'after'>) => BenchMachine | null
+  /** All modules where they are planned, or were found. */
+  whole: (configuration: Extract<Configuration, 'before' | 'after'>) => Trial
+}
+
+/** Seeds of the machine as it was lie so far from those of the one on the bench. */
+const APART = 1_000_000
+
+/** A simulated machine in place of the job's, with a fault hidden in it or none. */
+export function useSimulated(): SimulatedBench {
+  const { file, machine, now, planned } = useJob()
+  const dispatch = useAppDispatch()
+  const kept = useAppSelector((state) => state.simulated[file.id])
+  return useMemo(() => {
+    const keep = (next: Simulated) => dispatch(simulatedKept({ jobId: file.id, machine: next }))
+    const bound = kept ? benchMachine(kept, keep) : null
+    const modulesOf = ({ assignment, placement }: Situation) =>
+      Object.fromEntries(
+        Object.entries(arrangementOf(assignment)).flatMap(([slot, name]) => {
+          const module = placement[slot]
+          return module ? [[name, module]] : []
+        }),
+      )
+    const modules = { ...modulesOf(now), ...modulesOf(planned) }
+    const asFound = (): BenchMachine => {
+      const arrangement = arrangementOf(now.assignment)
+      const bench = { order: [], mustFill: [], modules: Object.values(arrangement) }
+      const hidden = hide(bench, arrangement, [])
+      return benchMachine({ machine, modules, hidden, last: null, seed: (kept?.seed ?? 0) + APART })
+    }
+    return {
+      machine: bound,
+      hidden: kept?.hidden.faults.map(partOf) ?? [],
+      begin: (suspicion, faulty) => {
+        const { bench, arrangement } = suspicion
+        const seed = Date.now() % 2 ** 31
+        const faults = faulty ? [someFault(suspicion, seed)] : []
+        keep({ machine, modules, hidden: hide(bench, arrangement, faults), last: null, seed })
+      },
+      putAway: () => dispatch(simulatedPutAway(file.id)),
+      machineIn: (configuration) => (configuration === 'before' ? asFound() : bound),
+      whole: (configuration) => {
+        const { assignment, settings } = configuration === 'before' ? now : planned
+        const arrangement = arrangementOf(assignment)
+        return { arrangement, reseat: false, profile: settings.profile, depth: 'start' }
+      },
+    }
+  }, [file.id, machine, now, planned, kept, dispatch])
+}
+
+/** How a start went, in words, behind its outcome. */
+export const trainingWords = ({ training: { minutes, restarts } }: Start): string =>
+  restarts === 0
+    ? ''
+    : ` The memory trained for ${minutes.toFixed(1)} min, with ${restarts === 1 ? 'a restart' : `${restarts} restarts`}.`
+
+/** One of the faults that could be. */
+function someFault({ bench, arrangement, faults }: Suspicion, seed: number): Fault {
+  const next = random(seed)
+  const could = faults.filter(
+    (fault) =>
+      fault.kind !== 'SEAT_CURED' &&
+      !(fault.kind === 'SLOT' && arrangement[fault.slot] === undefined) &&
+      !(fault.kind === 'ORDER' || (fault.kind === 'PAIR' && bench.modules.length < 3)),
+  )
+  return could[Math.floor(next() * could.length)] as Fault
+}
