@@ -53,8 +53,10 @@ test('a second module is not seen: expected against seen, fault finder, seated a
 
   await differences.getByRole('button', { name: 'Find the fault' }).first().click()
   const outcomes = page.getByRole('group', { name: 'What came of it' })
-  await expect(page.getByRole('region', { name: 'Next trial' })).toContainText('Begin with')
-  await outcomes.getByRole('button', { name: /^Starts without B/ }).click()
+  // What was seen is the first trial already.
+  await expect(page.getByRole('region', { name: 'Trials made' })).toContainText(
+    'A and B: Starts without B',
+  )
   await expect(page.getByRole('region', { name: 'Next trial' })).toContainText('seat it anew')
   await expect(outcomes.getByRole('button', { name: /^All well/ })).toContainText(
     'then the module in B was not home',
@@ -353,4 +355,49 @@ test('a fault hidden in the simulated machine is found, by the shop’s own tabl
   await expect(page.getByRole('region', { name: 'Verdict' })).toBeVisible()
   await page.getByRole('button', { name: 'What is hidden in it?' }).click()
   await expect(page.getByText(/Hidden: /)).toBeVisible()
+})
+
+test('trials of the technician’s own, to a module that is named for the supplier', async ({
+  page,
+  app,
+}) => {
+  await secondModule(page, app, 'Ottilie Grange')
+  await page.getByRole('tab', { name: /^Fault/ }).click()
+  const made = page.getByRole('region', { name: 'Trials made' })
+  const own = page.getByRole('group', { name: 'My own trial' })
+  const outcomes = page.getByRole('group', { name: 'What came of it' })
+
+  async function tryOut(slots: { A: RegExp; B: RegExp }, outcome: string, nth: number) {
+    await page.getByLabel('Another trial').selectOption({ label: 'my own: I put them otherwise' })
+    for (const [id, module] of Object.entries(slots)) {
+      const select = own.getByLabel(`In ${id}`)
+      const label = (await select.getByRole('option').allTextContents()).find((one) =>
+        module.test(one),
+      )
+      await select.selectOption({ label: label ?? '' })
+    }
+    await own.getByLabel('What stays is seated anew too').click()
+    const spoken = outcomes.getByRole('button', { name: new RegExp(`^${outcome}`) })
+    if (await spoken.isVisible()) await spoken.click()
+    else await outcomes.getByLabel('Something else came of it').selectOption({ label: outcome })
+    await expect(made.getByRole('listitem')).toHaveCount(nth)
+  }
+
+  const [first, second, empty] = [/planned for A/, /planned for B/, /^empty/]
+  await page.getByLabel('Another trial').selectOption({ label: 'my own: I put them otherwise' })
+  await own.getByLabel('In A').selectOption({ label: 'empty' })
+  await own.getByLabel('In B').selectOption({ label: 'empty' })
+  await expect(page.getByText('Put a module in at least.')).toBeVisible()
+  await page.getByLabel('Another trial').selectOption('0')
+  await tryOut({ A: first, B: second }, 'It does not start', 1)
+  await tryOut({ A: second, B: empty }, 'It does not start', 2)
+  await tryOut({ A: first, B: empty }, 'All well', 3)
+  const verdict = page.getByRole('region', { name: 'Verdict' })
+  await expect(verdict).toContainText('The 8 GiB planned for B is bad')
+  const note = verdict.getByRole('region', { name: 'For the supplier' })
+  await expect(note).toContainText('Returned as faulty: 8 GiB')
+  await expect(note).toContainText('With it, in B: it does not start and in A: it does not start.')
+  await expect(note).toContainText('Another module works in A.')
+  await expect(note).toContainText('Without it all is well (1 trial).')
+  await saved(page)
 })

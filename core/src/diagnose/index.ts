@@ -7,6 +7,7 @@ export {
   trialsFrom,
   verdict,
 } from './choose'
+export { type Case, caseAgainst, type Made } from './evidence'
 export {
   type Cause,
   type Difference,

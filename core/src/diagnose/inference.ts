@@ -29,7 +29,10 @@ export interface Suspicion {
 /** A seat is home after it was seated anew, this often. */
 const RESEAT_CURES = 0.97
 
-/** What is suspected before anything is tried, by the table of causes. */
+/**
+ * What is suspected before anything is tried, by the table of causes: whatever would show as the machine
+ * stands, since it is in trouble. What does not bear on it may only come beside something that does.
+ */
 export function suspect(
   bench: Bench,
   arrangement: Arrangement,
@@ -62,13 +65,16 @@ export function suspect(
 
   const faults = weighted.map(([fault]) => fault)
   const total = weighted.reduce((sum, [, weight]) => sum + weight, 0)
+  const now: Trial = { arrangement, reseat: false, profile, depth: 'test' }
+  const bears = faults.map((fault) => effectOf(bench, now, fault) !== null)
   const pairs: number[] = []
   const chances: number[] = []
   weighted.forEach(([, weight], at) => {
     pairs.push(at, -1)
-    chances.push(weight / total)
+    chances.push(bears[at] ? weight / total : 0)
     for (let other = at + 1; other < weighted.length; other += 1) {
-      const both = weight * (weighted[other] as [Fault, number])[1]
+      const shows = bears[at] || bears[other]
+      const both = shows ? weight * (weighted[other] as [Fault, number])[1] : 0
       pairs.push(at, other)
       chances.push((both / total ** 2) * causes.two)
     }

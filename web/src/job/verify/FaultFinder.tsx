@@ -9,23 +9,28 @@ import {
   type Trial,
   verdict,
 } from '@tembrix/core/diagnose'
-import { RotateCcw, SlidersHorizontal } from 'lucide-react'
+import type { TrialMade } from '@tembrix/core/records'
+import { Eye, RotateCcw, SlidersHorizontal } from 'lucide-react'
 import { useEffect, useMemo, useState } from 'react'
 import { useTechnician } from '../../shell'
 import { Button, list, Select, tidy } from '../../ui'
 import { useBench } from '../bench'
 import { CausesDialog } from './CausesDialog'
+import { made } from './made'
+import { OwnTrial } from './OwnTrial'
 import { Simulated } from './Simulated'
+import { SupplierNote } from './SupplierNote'
 import { useModuleNames } from './useModuleNames'
 import { trainingWords, useSimulated } from './useSimulated'
 import { assignmentOf, type Verifying } from './useVerify'
-import { outcomeWords, partsWords, trialWords } from './words'
+import { capital, outcomeWords, partsWords, trialWords, uncapital } from './words'
 
 /** Which trial tells most for its minutes, what each outcome would mean, and in the end the part by its name. */
 export function FaultFinder({ verifying }: { verifying: Verifying }) {
-  const { record, suspicion, set } = verifying
+  const { record, firstSeen, suspicion, set } = verifying
   const [technician] = useTechnician()
   const [chosen, setChosen] = useState(0)
+  const [own, setOwn] = useState<Trial | null>(null)
   const [table, setTable] = useState(false)
   const [said, setSaid] = useState('')
   const bench = useSimulated()
@@ -34,15 +39,15 @@ export function FaultFinder({ verifying }: { verifying: Verifying }) {
     () => (!suspicion || verdict(suspicion) ? [] : proposals(suspicion, 4)),
     [suspicion],
   )
-  const trial = (offered[chosen] ?? offered[0])?.trial
+  const trial = own ?? (offered[chosen] ?? offered[0])?.trial
   if (!suspicion) {
     return <p>There is nothing to look for: no module is planned, or more than eight.</p>
   }
 
   function note(trial: Trial, outcome: Outcome) {
-    const made = { id: crypto.randomUUID(), at: new Date().toISOString(), by: technician }
-    set({ trials: [...record.trials, { ...trial, outcome, ...made }] })
+    set({ trials: [...record.trials, made({ trial, outcome }, technician)] })
     setChosen(0)
+    setOwn(null)
   }
 
   async function makeOn(trial: Trial) {
@@ -54,6 +59,11 @@ export function FaultFinder({ verifying }: { verifying: Verifying }) {
 
   return (
     <>
+      {firstSeen && (
+        <Button className="self-start" onClick={() => note(firstSeen.trial, firstSeen.outcome)}>
+          <Eye size={17} aria-hidden /> As seen: {uncapital(outcomeWords(firstSeen.outcome))}
+        </Button>
+      )}
       {record.trials.length > 0 && <Made verifying={verifying} suspicion={suspicion} />}
       <Next
         key={record.trials.length}
@@ -62,7 +72,10 @@ export function FaultFinder({ verifying }: { verifying: Verifying }) {
         begun={record.trials.length > 0}
         chosen={chosen}
         onChoose={setChosen}
+        own={own}
+        onOwn={setOwn}
         onOutcome={note}
+        trials={record.trials}
         name={name}
       />
       <Suspects suspicion={suspicion} name={name} />
@@ -89,15 +102,19 @@ interface NextProps {
   begun: boolean
   chosen: number
   onChoose: (at: number) => void
+  /** A trial of the technician's own in place of those offered. */
+  own: Trial | null
+  onOwn: (trial: Trial | null) => void
+  trials: readonly TrialMade[]
   onOutcome: (trial: Trial, outcome: Outcome) => void
   name: (module: string) => string
 }
 
-function Next({ suspicion, offered, begun, chosen, onChoose, onOutcome, name }: NextProps) {
+function Next(props: NextProps) {
+  const { suspicion, offered, begun, chosen, own, onOwn, onOutcome, trials, name } = props
   const named = useMemo(() => verdict(suspicion), [suspicion])
-  const proposal = offered[chosen] ?? offered[0]
   const { setShown, setLit } = useBench()
-  const trial = proposal?.trial
+  const trial = own ?? (offered[chosen] ?? offered[0])?.trial
   useEffect(() => {
     if (!trial) return
     setShown(assignmentOf(trial.arrangement))
@@ -108,45 +125,80 @@ function Next({ suspicion, offered, begun, chosen, onChoose, onOutcome, name }: 
     }
   }, [trial, setShown, setLit])
 
-  if (named) return <Verdict parts={named.parts} chance={named.chance} name={name} />
-  if (!proposal || !trial) {
-    const [first] = suspects(suspicion)
-    return (
-      <section aria-label="Verdict" className="border-l-8 border-risk-line bg-risk-soft px-4 py-3">
-        <p className="text-lg">
-          <b className="font-semibold">No trial tells more.</b> Likeliest:{' '}
-          {partsWords(first?.parts ?? [], name)}, {percent(first?.chance ?? 0)}.
-        </p>
-      </section>
-    )
+  if (named) {
+    return <Verdict parts={named.parts} chance={named.chance} trials={trials} name={name} />
   }
-  const minutes = minutesOfTrial(suspicion.arrangement, suspicion.profile, trial)
+  const { arrangement, profile } = suspicion
   return (
-    <section aria-label="Next trial" className="border-l-8 border-act bg-sheet-2 px-4 py-3">
-      <p className="text-sm text-ink-2">
-        {begun ? 'Try next' : 'Begin with'} · about {tidy(minutes, 0)} min
-      </p>
-      {trialWords(suspicion.arrangement, suspicion.profile, trial, name).map((line) => (
-        <p key={line} className="text-lg leading-snug">
-          {line}
-        </p>
-      ))}
-      <Outcomes suspicion={suspicion} trial={trial} onOutcome={onOutcome} name={name} />
-      {offered.length > 1 && (
-        <div className="mt-2 flex items-center gap-2 text-sm">
-          or
-          <Select
-            aria-label="Another trial"
-            value={String(chosen)}
-            options={offered.map((one, at) => ({
-              value: String(at),
-              label: `${at === 0 ? 'this: ' : ''}${trialWords(suspicion.arrangement, suspicion.profile, one.trial, name)[0]} (${tidy(one.minutes, 0)} min)`,
-            }))}
-            onValue={(at) => onChoose(Number(at))}
-          />
-        </div>
+    <>
+      {offered.length === 0 && <NoneTellsMore suspicion={suspicion} name={name} />}
+      {trial && (
+        <section aria-label="Next trial" className="border-l-8 border-act bg-sheet-2 px-4 py-3">
+          <p className="text-sm text-ink-2">
+            {own ? 'My own' : begun ? 'Try next' : 'Begin with'} · about{' '}
+            {tidy(minutesOfTrial(arrangement, profile, trial), 0)} min
+          </p>
+          {own ? (
+            <OwnTrial suspicion={suspicion} trial={own} onTrial={onOwn} name={name} />
+          ) : (
+            trialWords(arrangement, profile, trial, name).map((line) => (
+              <p key={line} className="text-lg leading-snug">
+                {line}
+              </p>
+            ))
+          )}
+          {Object.keys(trial.arrangement).length > 0 ? (
+            <Outcomes suspicion={suspicion} trial={trial} onOutcome={onOutcome} name={name} />
+          ) : (
+            <p className="font-medium text-stop">Put a module in at least.</p>
+          )}
+        </section>
       )}
+      <OtherTrials {...props} />
+    </>
+  )
+}
+
+function NoneTellsMore({ suspicion, name }: Pick<NextProps, 'suspicion' | 'name'>) {
+  const [first] = suspects(suspicion)
+  return (
+    <section aria-label="Verdict" className="border-l-8 border-risk-line bg-risk-soft px-4 py-3">
+      <p className="text-lg">
+        <b className="font-semibold">No trial tells more.</b> Likeliest:{' '}
+        {partsWords(first?.parts ?? [], name)}, {percent(first?.chance ?? 0)}.
+      </p>
     </section>
+  )
+}
+
+const OWN = 'own'
+
+/** The other trials worth making, and one of the technician's own. */
+function OtherTrials({ suspicion, offered, chosen, onChoose, own, onOwn, name }: NextProps) {
+  const { arrangement, profile } = suspicion
+  return (
+    <div className="flex items-center gap-2 text-sm">
+      or
+      <Select
+        aria-label="Another trial"
+        value={own ? OWN : String(chosen)}
+        options={[
+          ...offered.map(({ trial, minutes }, at) => ({
+            value: String(at),
+            label: `${at === 0 ? 'this: ' : ''}${trialWords(arrangement, profile, trial, name)[0]} (${tidy(minutes, 0)} min)`,
+          })),
+          ...(offered.length === 0 && !own ? [{ value: '0', label: '–' }] : []),
+          { value: OWN, label: 'my own: I put them otherwise' },
+        ]}
+        onValue={(at) => {
+          if (at === OWN) onOwn({ arrangement, reseat: false, profile, depth: 'start' })
+          else {
+            onOwn(null)
+            onChoose(Number(at))
+          }
+        }}
+      />
+    </div>
   )
 }
 
@@ -204,24 +256,27 @@ function Outcomes({
 interface VerdictProps {
   parts: readonly string[]
   chance: number
+  trials: readonly TrialMade[]
   name: (module: string) => string
 }
 
-function Verdict({ parts, chance, name }: VerdictProps) {
+function Verdict({ parts, chance, trials, name }: VerdictProps) {
   const seats = parts.every((part) => part.startsWith('seat '))
-  const module = parts.some((part) => part.startsWith('module '))
+  const bad = parts.filter((part) => part.startsWith('module ')).map((part) => part.slice(7))
   const slot = parts.some((part) => part.startsWith('slot '))
   return (
     <section aria-label="Verdict" className="border-l-8 border-act bg-act-soft px-4 py-3">
       <p className="text-sm text-ink-2">Found, {percent(chance)} sure</p>
-      <h3 className="text-2xl leading-tight font-semibold">{sentence(partsWords(parts, name))}</h3>
+      <h3 className="text-2xl leading-tight font-semibold">{capital(partsWords(parts, name))}</h3>
       <p className="mt-1 text-lg">
         {seats && 'It is home now. Test it once more with everything in, then go on.'}
-        {module &&
-          'Exchange it under warranty. For the supplier: it fails in more than one slot, while the others work where it sat.'}
+        {bad.length > 0 && 'Exchange it under warranty. For the supplier:'}
         {slot && 'Leave the slot empty, or have the board seen to; the modules are sound.'}
-        {!seats && !module && !slot && 'Plan around it, and tell the customer why.'}
+        {!seats && bad.length === 0 && !slot && 'Plan around it, and tell the customer why.'}
       </p>
+      {bad.map((module) => (
+        <SupplierNote key={module} module={module} trials={trials} />
+      ))}
     </section>
   )
 }
@@ -237,7 +292,7 @@ function Suspects({ suspicion, name }: { suspicion: Suspicion; name: (module: st
         {shown.map(({ parts, chance }) => (
           <li key={parts.join()} className="border-b border-rule py-1">
             <span className="flex justify-between gap-3">
-              <span>{sentence(partsWords(parts, name))}</span>
+              <span>{capital(partsWords(parts, name))}</span>
               <b className="font-semibold whitespace-nowrap">{percent(chance)}</b>
             </span>
             <span
@@ -289,5 +344,3 @@ function Made({ verifying, suspicion }: { verifying: Verifying; suspicion: Suspi
 }
 
 const percent = (chance: number) => `${tidy(chance * 100, chance > 0.99 ? 1 : 0)} %`
-
-const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)

@@ -9,7 +9,7 @@ import { plural, tidy } from '../../ui'
 import { useJob } from '../file'
 import { Effects } from './Effects'
 import { Verdict } from './Verdict'
-import { COMPARED_RATES, RATE_WORDS } from './words'
+import { COMPARED_RATES, capital, RATE_WORDS } from './words'
 
 const FrameCharts = lazy(async () => ({ default: (await import('./FrameCharts')).FrameCharts }))
 
@@ -47,8 +47,6 @@ export function LoggedView({ logged, changes }: Props) {
     </section>
   )
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 
 function FiguresTable({ logged: { logs }, changes }: Props) {
   const measured = configurationsOf(changes).filter(({ value }) => logs[value])

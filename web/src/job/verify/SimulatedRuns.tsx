@@ -7,7 +7,7 @@ import { Simulated } from './Simulated'
 import { useModuleNames } from './useModuleNames'
 import { useSimulated } from './useSimulated'
 import type { Verifying } from './useVerify'
-import { outcomeWords } from './words'
+import { outcomeWords, uncapital } from './words'
 
 const RUNS = 5
 const LOGS = 3
@@ -28,7 +28,7 @@ export function SimulatedRuns({ verifying: { suspicion } }: { verifying: Verifyi
     const { outcome } = await machine.start(bench.whole(configuration))
     const copy = await machine.bandwidth('copy', RUNS)
     if (copy.length === 0) {
-      setSaid(`Nothing to measure: ${outcomeWords(outcome).toLowerCase()}.`)
+      setSaid(`Nothing to measure: ${uncapital(outcomeWords(outcome))}.`)
       return
     }
     const shared = { configuration, note: 'simulated' }
@@ -42,7 +42,7 @@ export function SimulatedRuns({ verifying: { suspicion } }: { verifying: Verifyi
       const frames = analyseFrames(Float64Array.from(await machine.frames(FRAMES)))
       if (frames) keepLog(configuration, at, frames)
     }
-    setSaid(`Measured ${configuration}: ${outcomeWords(outcome).toLowerCase()}.`)
+    setSaid(`Measured ${configuration}: ${uncapital(outcomeWords(outcome))}.`)
   }
 
   function keep({ runs, ...fields }: Omit<KeptRuns, 'failed'>) {

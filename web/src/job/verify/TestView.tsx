@@ -15,6 +15,7 @@ import { Field, numberFrom, plural, TextInput, tidy } from '../../ui'
 import { useJob } from '../file'
 import { Effects } from './Effects'
 import { Verdict } from './Verdict'
+import { capital } from './words'
 
 type Tested = measure.Tested<Measurement>
 type Side = measure.Side<Measurement>
@@ -186,8 +187,6 @@ function Runs({ tested, configuration, label }: RunsProps) {
     </div>
   )
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 
 function summary({ runs, record }: Side): string {
   const mean = Math.exp(runs.reduce((sum, run) => sum + Math.log(run), 0) / runs.length)

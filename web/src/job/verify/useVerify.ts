@@ -4,10 +4,12 @@ import {
   type CauseTable,
   type Difference,
   differences,
+  type Outcome,
   observed,
   STARTING_CAUSES,
   type Suspicion,
   suspect,
+  type Trial,
 } from '@tembrix/core/diagnose'
 import { inferChannels, surelyAtWork } from '@tembrix/core/measure'
 import { fillingOrder } from '@tembrix/core/plan'
@@ -28,6 +30,8 @@ export interface Verifying {
   found: Difference[]
   /** Channels at work as the bandwidths measured after the change tell; null where they do not. */
   measuredWays: number | null
+  /** What was seen, as the first trial: a start with everything in, without these slots; null where it is none. */
+  firstSeen: { trial: Trial; outcome: Outcome } | null
   /** What is suspected by the trials made; null where nothing is placed to be suspected. */
   suspicion: Suspicion | null
   set: (fields: VerificationChange) => void
@@ -86,7 +90,15 @@ export function useVerify(): Verifying {
       ),
     [machine, assignment, settings.profile, record.trials, causes],
   )
-  return { record, found, measuredWays, suspicion, set }
+  const firstSeen = useMemo(() => {
+    const slots = slotsMissing(found)
+    if (slots.length === 0 || record.trials.length > 0) return null
+    const arrangement = arrangementOf(assignment)
+    const { profile } = settings
+    const trial: Trial = { arrangement, reseat: false, profile, depth: 'start' }
+    return { trial, outcome: { kind: 'MISSING' as const, slots } }
+  }, [found, record.trials, assignment, settings])
+  return { record, found, measuredWays, firstSeen, suspicion, set }
 }
 
 /** The most channels that any bandwidth measured after the change tells of. */
@@ -102,6 +114,14 @@ function waysMeasured(
     return surelyAtWork(inferChannels(best, bandwidth, dataRate, most, expected)) ?? []
   })
   return told.length > 0 ? Math.max(...told) : null
+}
+
+/** Slots whose module is not seen: shown empty, or the only one that the missing capacity can be. */
+function slotsMissing(found: readonly Difference[]): string[] {
+  const empty = found.filter(({ code }) => code === 'SLOT_EMPTY').flatMap(({ slots }) => slots)
+  if (empty.length > 0) return empty
+  const short = found.find(({ code }) => code === 'MISSING_MODULE')?.slots ?? []
+  return short.length === 1 ? short : []
 }
 
 /** Modules by slot as the fault finder knows them: `moduleId unit`. */

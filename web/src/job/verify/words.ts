@@ -165,3 +165,6 @@ export const RATE_WORDS: Record<FrameRate, string> = {
 export const COMPARED_RATES = ['averageRate', 'rateAt99', 'rateOfSlowest1'] as const
 
 export const rateTestName = (test: string, rate: FrameRate) => `${test}: ${RATE_WORDS[rate]}`
+
+export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
+export const uncapital = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)

@@ -1,0 +1,61 @@
+import { caseAgainst } from '@tembrix/core/diagnose'
+import type { TrialMade } from '@tembrix/core/records'
+import { Copy } from 'lucide-react'
+import { useState } from 'react'
+import { Button, capacity, list, plural } from '../../ui'
+import { useJob } from '../file'
+import { outcomeWords, uncapital } from './words'
+
+interface Props {
+  /** The module at fault, as `moduleId unit`. */
+  module: string
+  trials: readonly TrialMade[]
+}
+
+/** What to tell the supplier of a bad module, ready to be sent. */
+export function SupplierNote({ module, trials }: Props) {
+  const text = useNote(module, trials)
+  const [copied, setCopied] = useState('')
+
+  async function copy() {
+    try {
+      await navigator.clipboard.writeText(text)
+      setCopied('Copied.')
+    } catch {
+      setCopied('The clipboard is closed here: mark the text and copy it.')
+    }
+  }
+
+  return (
+    <section aria-label="For the supplier" className="mt-2 bg-sheet p-2">
+      <p className="text-[0.93rem] whitespace-pre-line select-all">{text}</p>
+      <Button look="quiet" onClick={copy}>
+        <Copy size={17} aria-hidden /> Copy
+      </Button>
+      <span aria-live="polite" className="text-sm">
+        {copied}
+      </span>
+    </section>
+  )
+}
+
+function useNote(module: string, trials: readonly TrialMade[]): string {
+  const { file, machine, pieces } = useJob()
+  const [moduleId = ''] = module.split(' ')
+  const piece = pieces.get(moduleId)
+  const serial =
+    file.fits[0]?.serials[module] || file.modules.find(({ id }) => id === moduleId)?.serialNumber
+  const { wrong, soundSlots, wellWithout, testedWithout } = caseAgainst(module, trials)
+  const said = wrong.map(({ slot, outcome }) => `in ${slot}: ${uncapital(outcomeWords(outcome))}`)
+  return [
+    `Returned as faulty: ${capacity(piece?.module.capacityGiB ?? 0)} ${piece?.module.article ?? ''}${serial ? `, serial number ${serial}` : ''}.`,
+    `Tried in ${machine.name}, seated anew, job ${file.number}.`,
+    said.length > 0 ? `With it, ${list(said)}.` : '',
+    soundSlots.length > 0 ? `Another module works in ${list(soundSlots)}.` : '',
+    wellWithout > 0
+      ? `Without it all is well (${plural(wellWithout, 'trial')}${testedWithout > 0 ? `, ${testedWithout} with a memory test` : ''}).`
+      : '',
+  ]
+    .filter(Boolean)
+    .join('\n')
+}
