@@ -141,7 +141,7 @@ test('a second module is not seen: expected against seen, fault finder, seated a
   await probe.keyboard.type(code)
   await probe.keyboard.press('Enter')
   await expect(probe.getByText(`Job ${job.number}`)).toBeVisible()
-  for (const label of ['The machine is as it was', 'Length']) {
+  for (const label of ['Measured', 'Length']) {
     await probe.keyboard.press('Tab')
     await expect(probe.getByLabel(label)).toBeFocused()
   }
@@ -177,7 +177,7 @@ test('a probe that is stopped, put away or cut off midway loses nothing and send
   expect(await measurements()).toEqual([])
 
   // The server goes away while it measures: what was measured waits on the page.
-  await probe.getByLabel('The machine is as it was').selectOption('before')
+  await probe.getByLabel('Measured').selectOption('before')
   await probe.getByLabel('Length').selectOption('short')
   await app.stop('SIGKILL')
   await probe.getByRole('button', { name: 'Measure' }).click()

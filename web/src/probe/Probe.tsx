@@ -1,7 +1,7 @@
 import type { Configuration } from '@tembrix/core/measure'
 import { type FormEvent, useEffect, useRef, useState } from 'react'
 import { configurationsOf } from '../configurations'
-import { Button, Field, Message, Select, TextInput, tidy } from '../ui'
+import { Button, Field, Select, TextInput, tidy } from '../ui'
 import { measureAll, planFor, type Taken } from './measure'
 import { NAMES, type Opened, openCode, sendRuns } from './send'
 
@@ -88,17 +88,19 @@ export function Probe() {
         </div>
       )}
       {state.kind === 'unsent' && (
-        <Message title="Measured, but not sent">
+        <div className="border-l-4 border-risk-line bg-risk-soft px-3 py-2">
+          <h2 className="text-lg font-semibold">Measured, but not sent</h2>
           <p>The runs are kept here while this page stays open.</p>
           <Button look="main" className="mt-2" onClick={() => send(state.opened, state.taken)}>
             Send again
           </Button>
-        </Message>
+        </div>
       )}
       {state.kind === 'sent' && (
-        <Message title={`Sent to job ${state.opened.number}`}>
+        <div className="border-l-4 border-act bg-act-soft px-3 py-2" role="status">
+          <h2 className="text-lg font-semibold">Sent to job {state.opened.number}</h2>
           <p>This page can be closed.</p>
-        </Message>
+        </div>
       )}
       {(state.kind === 'sent' || state.kind === 'unsent') && <Figures taken={state.taken} />}
       <p className="mt-auto text-sm text-ink-2">
@@ -149,6 +151,8 @@ function CodeForm({ onOpened, onFault }: CodeProps) {
   )
 }
 
+const WHEN = { before: 'before the change', after: 'after the change' }
+
 interface BeginProps {
   opened: Opened
   configuration: Configuration
@@ -171,12 +175,15 @@ function Begin({ opened, configuration, onConfiguration, onMeasure }: BeginProps
           in the cache.
         </p>
       )}
-      <Field label="The machine is as it was">
+      <Field label="Measured">
         {(control) => (
           <Select
             {...control}
             value={configuration}
-            options={configurationsOf(opened.changes)}
+            options={configurationsOf(opened.changes).map(({ value, label }) => ({
+              value,
+              label: value in WHEN ? WHEN[value as keyof typeof WHEN] : `with ${label}`,
+            }))}
             onValue={onConfiguration}
           />
         )}

@@ -1,4 +1,4 @@
-import { type Configuration, FRAME_EDGES, type Logged } from '@tembrix/core/measure'
+import { CONFIGURATIONS, type Configuration, FRAME_EDGES, type Logged } from '@tembrix/core/measure'
 import type { FrameLog, TwoChanges } from '@tembrix/core/records'
 import {
   Chart,
@@ -106,6 +106,8 @@ function drawn(ink: Ink, configuration: Configuration, label: string, data: Poin
     borderDash: dash,
     borderWidth: width,
     pointRadius: 0,
+    // What comes later in time lies above.
+    order: -CONFIGURATIONS.indexOf(configuration),
     pointHitRadius: 6,
   }
   return set

@@ -46,7 +46,9 @@ function useNote(module: string, trials: readonly TrialMade[]): string {
   const serial =
     file.fits[0]?.serials[module] || file.modules.find(({ id }) => id === moduleId)?.serialNumber
   const { wrong, soundSlots, wellWithout, testedWithout } = caseAgainst(module, trials)
-  const said = wrong.map(({ slot, outcome }) => `in ${slot}: ${uncapital(outcomeWords(outcome))}`)
+  const said = counted(
+    wrong.map(({ slot, outcome }) => `in ${slot}: ${uncapital(outcomeWords(outcome))}`),
+  )
   return [
     `Returned as faulty: ${capacity(piece?.module.capacityGiB ?? 0)} ${piece?.module.article ?? ''}${serial ? `, serial number ${serial}` : ''}.`,
     `Tried in ${machine.name}, seated anew, job ${file.number}.`,
@@ -58,4 +60,12 @@ function useNote(module: string, trials: readonly TrialMade[]): string {
   ]
     .filter(Boolean)
     .join('\n')
+}
+
+/** Each once, with how often it came where it came more than once. */
+function counted(words: readonly string[]): string[] {
+  return [...new Set(words)].map((word) => {
+    const times = words.filter((one) => one === word).length
+    return times > 1 ? `${word} (${times} times)` : word
+  })
 }
