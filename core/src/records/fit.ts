@@ -65,20 +65,3 @@ export const Fit = Stored.extend({
   finishedAt: z.iso.datetime().nullable(),
 })
 export type Fit = z.infer<typeof Fit>
-
-/** A fitting nobody has begun. */
-export const UNFITTED: Omit<Fit, 'id' | 'version' | 'createdAt' | 'updatedAt' | 'jobId'> = {
-  static: 'strap',
-  hatch: true,
-  ticks: {},
-  note: '',
-  seconds: 0,
-  runningSince: null,
-  screws: [],
-  screwPhotoId: null,
-  screwsBack: [],
-  screwsLeft: null,
-  serials: {},
-  removed: {},
-  finishedAt: null,
-}

@@ -13,20 +13,10 @@ import { Quote } from './quote'
 import { ReadingRecord } from './readingRecord'
 import { NOTHING_SIZED, Sizing } from './sizing'
 import { Rulings } from './sources'
+import { STAGES } from './stages'
 import { LongText, Money, OwnId, Stored, Versioned } from './stored'
 import { Verification } from './verification'
 
-export const STAGES = [
-  'intake',
-  'identify',
-  'size',
-  'plan',
-  'quote',
-  'fit',
-  'verify',
-  'handover',
-  'closed',
-] as const
 export const Stage = z.enum(STAGES)
 export type Stage = z.infer<typeof Stage>
 

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { Assignment } from './assignment'
 import { LongText, Money, OwnId, ShortText, Stored, Versioned } from './stored'
-import { Currency } from './terms'
+import { CurrencyCode } from './terms'
 
 /** The most options a quote offers. */
 export const OPTIONS_AT_MOST = 3
@@ -60,7 +60,7 @@ export const QuoteDocument = z.object({
   address: z.string().max(500),
   customerName: ShortText,
   machineName: ShortText,
-  currency: Currency,
+  currency: CurrencyCode,
   taxPercent: z.number(),
   pricesIncludeTax: z.boolean(),
   validUntil: z.iso.date(),

@@ -1,27 +1,9 @@
 import { z } from 'zod'
 import { MACHINE_KINDS } from '../model'
+import { CURRENCIES, type Currency } from './currencies'
 import { LongText, Money } from './stored'
 
-/** Currencies a shop can reckon in (ISO 4217), with the decimals of their minor unit. */
-export const CURRENCIES = {
-  AUD: 2,
-  CAD: 2,
-  CHF: 2,
-  CZK: 2,
-  DKK: 2,
-  EUR: 2,
-  GBP: 2,
-  HUF: 2,
-  ISK: 0,
-  JPY: 0,
-  NOK: 2,
-  NZD: 2,
-  PLN: 2,
-  SEK: 2,
-  USD: 2,
-} as const
-export type Currency = keyof typeof CURRENCIES
-export const Currency = z.enum(Object.keys(CURRENCIES) as [Currency, ...Currency[]])
+export const CurrencyCode = z.enum(Object.keys(CURRENCIES) as [Currency, ...Currency[]])
 
 const Minutes = z.int('Whole minutes.').min(0).max(1440)
 const Percent = z.number().min(0, 'Not below 0.').max(100, 'Not over 100.')
@@ -41,7 +23,7 @@ export type LabourTable = z.infer<typeof LabourTable>
 export const Terms = z.object({
   shopName: z.string().trim().max(120),
   address: z.string().max(500),
-  currency: Currency,
+  currency: CurrencyCode,
   hourlyRate: Money,
   taxPercent: Percent,
   /** Whether prices and the hourly rate hold the tax already. */

@@ -64,20 +64,3 @@ export const NewVerification = OwnId.extend({ jobId: z.uuid(), ...VerificationCh
 /** Whether a job’s upgrade works: what was seen, how a fault was looked for, stability. One a job, under its id. */
 export const Verification = Stored.extend({ jobId: z.uuid(), ...fields })
 export type Verification = z.infer<typeof Verification>
-
-export const UNVERIFIED: Pick<Verification, keyof typeof fields> = {
-  seen: {
-    totalGiB: null,
-    slots: {},
-    rate: null,
-    ways: null,
-    cl: null,
-    memoryClock: null,
-    controllerClock: null,
-    fabricClock: null,
-    eccActive: null,
-  },
-  trials: [],
-  stability: [],
-  changes: null,
-}

@@ -6,7 +6,7 @@ import { type Store, useShopQuery } from '../data'
 import { Bar } from '../shell'
 import { Message, reckonIn } from '../ui'
 
-const NewJob = lazy(async () => ({ default: (await import('../counter')).NewJob }))
+const NewJob = lazy(async () => ({ default: (await import('../newJob')).NewJob }))
 
 /** All of a job's screens come as one, so that its steps open while the server is away. */
 const job = () => import('../job')

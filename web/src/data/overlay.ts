@@ -1,4 +1,10 @@
-import { type JobFile, type ModelRecord, UNFITTED, UNVERIFIED } from '@tembrix/core/records'
+import {
+  type JobFile,
+  type ModelRecord,
+  UNFITTED,
+  UNKNOWN_PIECE,
+  UNVERIFIED,
+} from '@tembrix/core/records'
 import { type Collection, type Entry, type Fields, keyOf } from './outbox'
 
 /** The lists of a job whose records come and go. */
@@ -20,19 +26,7 @@ const isList = (collection: Collection): collection is List =>
 
 /** What a record just made holds until the server has said more. */
 const UNSET: Record<List, Fields> = {
-  modules: {
-    price: null,
-    note: '',
-    condition: null,
-    testedOn: null,
-    serialNumber: '',
-    fromJobId: null,
-    supplier: '',
-    stock: null,
-    leadDays: null,
-    askedAt: null,
-    fittedJobId: null,
-  },
+  modules: { ...UNKNOWN_PIECE },
   readings: { by: '', text: null, base64: null, seats: {} },
   photos: {},
   plans: { placement: null, profile: false },

@@ -1,4 +1,4 @@
-import type { ModuleRecord } from '@tembrix/core/records'
+import { type ModuleRecord, UNKNOWN_PIECE } from '@tembrix/core/records'
 import { Trash2 } from 'lucide-react'
 import { useMemo } from 'react'
 import { Tray } from '../board'
@@ -89,21 +89,11 @@ function FromShelf({ kinds }: { kinds: readonly ModuleRecord[] }) {
 }
 
 const recordOf = (id: string, module: ModuleRecord['module']): ModuleRecord => ({
+  ...UNKNOWN_PIECE,
   id,
   module,
   source: 'supplier',
   jobId: null,
-  price: null,
-  note: '',
-  condition: null,
-  testedOn: null,
-  serialNumber: '',
-  fromJobId: null,
-  supplier: '',
-  stock: null,
-  leadDays: null,
-  askedAt: null,
-  fittedJobId: null,
   version: 1,
   createdAt: '',
   updatedAt: '',

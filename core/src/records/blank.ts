@@ -1,0 +1,56 @@
+import type { Fit } from './fit'
+import type { ModuleRecord } from './moduleRecord'
+import type { Stored } from './stored'
+import type { Verification } from './verification'
+
+type Blank<T> = Omit<T, keyof Stored | 'jobId'>
+
+/** A module of which nothing but itself is known. */
+export const UNKNOWN_PIECE: Omit<Blank<ModuleRecord>, 'module' | 'source'> = {
+  price: null,
+  note: '',
+  condition: null,
+  testedOn: null,
+  serialNumber: '',
+  fromJobId: null,
+  supplier: '',
+  stock: null,
+  leadDays: null,
+  askedAt: null,
+  fittedJobId: null,
+}
+
+/** A fitting nobody has begun. */
+export const UNFITTED: Blank<Fit> = {
+  static: 'strap',
+  hatch: true,
+  ticks: {},
+  note: '',
+  seconds: 0,
+  runningSince: null,
+  screws: [],
+  screwPhotoId: null,
+  screwsBack: [],
+  screwsLeft: null,
+  serials: {},
+  removed: {},
+  finishedAt: null,
+}
+
+/** A machine nobody has looked at since it was fitted. */
+export const UNVERIFIED: Blank<Verification> = {
+  seen: {
+    totalGiB: null,
+    slots: {},
+    rate: null,
+    ways: null,
+    cl: null,
+    memoryClock: null,
+    controllerClock: null,
+    fabricClock: null,
+    eccActive: null,
+  },
+  trials: [],
+  stability: [],
+  changes: null,
+}

@@ -1,0 +1,1 @@
+export { NewJob } from './NewJob'
