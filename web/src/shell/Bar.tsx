@@ -1,5 +1,5 @@
 import { BookOpen, ClipboardList, FlaskConical, HardDrive, Layers, Moon, Sun } from 'lucide-react'
-import type { ReactNode } from 'react'
+import { memo, type ReactNode } from 'react'
 import { Link, NavLink } from 'react-router'
 import { SaveState } from './SaveState'
 import { Technician } from './Technician'
@@ -18,6 +18,26 @@ export function Bar({ children }: { children?: ReactNode }) {
   const [theme, toggle] = useTheme()
   return (
     <header className="screen-only flex min-h-12 items-center gap-4 border-b-2 border-ink bg-sheet pr-2 pl-3">
+      <Places />
+      <div className="flex min-w-0 flex-1 items-center gap-3">{children}</div>
+      <SaveState />
+      <Technician />
+      <button
+        type="button"
+        onClick={toggle}
+        aria-label={theme === 'dark' ? 'Daylight colours' : 'Dark bench colours'}
+        className="grid size-11 place-items-center rounded-sm hover:bg-sheet-2"
+      >
+        {theme === 'dark' ? <Sun size={20} aria-hidden /> : <Moon size={20} aria-hidden />}
+      </button>
+    </header>
+  )
+}
+
+/** Does not change while a screen is worked at. */
+const Places = memo(function Places() {
+  return (
+    <>
       <Link
         to="/"
         className="flex min-h-11 items-center gap-2 text-lg font-bold tracking-tight"
@@ -42,20 +62,9 @@ export function Bar({ children }: { children?: ReactNode }) {
           </NavLink>
         ))}
       </nav>
-      <div className="flex min-w-0 flex-1 items-center gap-3">{children}</div>
-      <SaveState />
-      <Technician />
-      <button
-        type="button"
-        onClick={toggle}
-        aria-label={theme === 'dark' ? 'Daylight colours' : 'Dark bench colours'}
-        className="grid size-11 place-items-center rounded-sm hover:bg-sheet-2"
-      >
-        {theme === 'dark' ? <Sun size={20} aria-hidden /> : <Moon size={20} aria-hidden />}
-      </button>
-    </header>
+    </>
   )
-}
+})
 
 function Mark() {
   return (

@@ -13,7 +13,14 @@ import {
   prune,
   type ShopModule,
 } from '@tembrix/core/records'
-import { createContext, type ReactNode, useCallback, useContext, useMemo } from 'react'
+import {
+  createContext,
+  type ReactNode,
+  useCallback,
+  useContext,
+  useDeferredValue,
+  useMemo,
+} from 'react'
 import {
   type Collection,
   overlay,
@@ -52,6 +59,15 @@ export function useJob(): JobView {
   const view = useContext(Context)
   if (!view) throw new Error('useJob outside a job')
   return view
+}
+
+/**
+ * What is inside reads the job a moment later than the board: a move at the board is drawn first. Only
+ * for what is read there and not typed into.
+ */
+export function Later({ children }: { children: ReactNode }) {
+  const later = useDeferredValue(useJob())
+  return <Context value={later}>{children}</Context>
 }
 
 interface Props {

@@ -1,4 +1,4 @@
-export { JobProvider, type JobView, type Situation, situationOf, useJob } from './JobContext'
+export { JobProvider, type JobView, Later, type Situation, situationOf, useJob } from './JobContext'
 export type { Edit } from './useEdit'
 export { inputOf, readingOf } from './useEvidence'
 export { useJobForm } from './useJobForm'

@@ -4,7 +4,7 @@ import { Link } from 'react-router'
 import { FindingList } from '../../findings'
 import { Judgement } from '../../judgement'
 import { Button, capacity } from '../../ui'
-import { useJob, useNeed } from '../file'
+import { Later, useJob, useNeed } from '../file'
 import { Compare } from './Compare'
 import { Gains } from './Gains'
 import { Options } from './Options'
@@ -60,22 +60,35 @@ export function Plan() {
           </p>
         )}
         <FindingList machine={machine} evaluation={planned.evaluation} />
-        <Gains need={need} />
-        {planned.evaluation.starts && (
-          <Judgement
-            machine={machine}
-            placement={planned.placement}
-            settings={planned.settings}
-            policy={need.policy}
-          />
-        )}
-        <Validated />
+        <Later>
+          <Weighed />
+        </Later>
         <WhyNot />
       </Tabs.Content>
       <Tabs.Content value="options">
         <Options need={need} />
       </Tabs.Content>
     </Tabs.Root>
+  )
+}
+
+/** What the plan is worth, and who would accept it. */
+function Weighed() {
+  const { machine, planned } = useJob()
+  const need = useNeed()
+  return (
+    <>
+      <Gains need={need} />
+      {planned.evaluation.starts && (
+        <Judgement
+          machine={machine}
+          placement={planned.placement}
+          settings={planned.settings}
+          policy={need.policy}
+        />
+      )}
+      <Validated />
+    </>
   )
 }
 

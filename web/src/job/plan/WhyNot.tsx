@@ -6,8 +6,23 @@ import { wordingOf } from '../../findings'
 import { capacity, Field, list, Select, tidy } from '../../ui'
 import { useJob } from '../file'
 
-/** “Why not this one, there?”: what one module in one slot would do to the plan. */
+/** “Why not this one, there?”: what one module in one slot would do to the plan; worked out while it is open. */
 export function WhyNot() {
+  const [open, setOpen] = useState(false)
+  return (
+    <details
+      className="border-y border-rule"
+      onToggle={({ currentTarget }) => setOpen(currentTarget.open)}
+    >
+      <summary className="flex min-h-11 cursor-pointer items-center font-semibold">
+        Why not this one, there?
+      </summary>
+      {open && <Question />}
+    </details>
+  )
+}
+
+function Question() {
   const { machine, file, shop, planned, pieces } = useJob()
   const offered = useMemo(() => {
     const free = shop.filter((one) => isFreeFor(one, file.id))
@@ -21,10 +36,7 @@ export function WhyNot() {
     [machine, planned.placement, planned.settings, slot, module],
   )
   return (
-    <details className="border-y border-rule">
-      <summary className="flex min-h-11 cursor-pointer items-center font-semibold">
-        Why not this one, there?
-      </summary>
+    <>
       <div className="grid grid-cols-[1fr_5.5rem] gap-2">
         <Field label="Module">
           {(control) => (
@@ -79,7 +91,7 @@ export function WhyNot() {
           </p>
         )}
       </div>
-    </details>
+    </>
   )
 }
 
