@@ -1,7 +1,7 @@
 import { expect, figure, newJob, saved, slot, test } from './fixtures'
 
 test('from the demand to an approved quote', async ({ page, app }) => {
-  const { address } = await newJob(page, app, 'Hedda Lorimer', 'Heron 15', { A: '8GB 1Rx8' })
+  const { address, id } = await newJob(page, app, 'Hedda Lorimer', 'Heron 15', { A: '8GB 1Rx8' })
   await page.goto(`${address}/size`)
   await page.getByRole('button', { name: 'Photos' }).click()
   await page.getByRole('button', { name: 'Browsing' }).click()
@@ -13,6 +13,11 @@ test('from the demand to an approved quote', async ({ page, app }) => {
   await expect(page.getByRole('list', { name: 'Picks' })).toBeVisible()
   await page.getByRole('button', { name: 'Keep these, to quote from' }).click()
   await expect(slot(page, 'B')).toContainText('new')
+  await page.getByRole('button', { name: 'Keep these, to quote from' }).click()
+  await saved(page)
+  const plans = await (await page.request.get(`${app.address}/api/v1/plans?jobId=${id}`)).json()
+  const placements = plans.map(({ placement }: { placement: object }) => JSON.stringify(placement))
+  expect(new Set(placements).size).toBe(plans.length)
 
   await page.getByRole('link', { name: 'Quote' }).click()
   await page.getByRole('button', { name: /Quote \d plans to choose from/ }).click()

@@ -29,6 +29,11 @@ test('from nothing to an answer in a few presses, and a link that holds all of i
   await expect(answer).toContainText('No.')
   await expect.poll(() => page.url()).toContain('#')
 
+  await page.getByRole('button', { name: 'Another machine' }).click()
+  await expect(answer).toBeHidden()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(answer).toContainText('No.')
+
   const elsewhere = await browser.newPage()
   await elsewhere.goto(page.url())
   await expect(slot(elsewhere, 'A1')).toContainText('8 GiB')

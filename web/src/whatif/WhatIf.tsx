@@ -16,11 +16,13 @@ export function WhatIf() {
   const [broken, setBroken] = useState(false)
   useAddress(useCallback(() => setBroken(true), []))
   const trying = useTrying()
+  const { undo, redo } = useTry()
   if (!trying) {
     return (
       <div className="flex h-dvh flex-col">
         <Bar>
           <h1 className="font-semibold">What if</h1>
+          <UndoButtons undo={undo} redo={redo} />
         </Bar>
         <Begin broken={broken} />
       </div>

@@ -1,3 +1,4 @@
+import { same } from '@tembrix/core/model'
 import { type Option, type PlanRequest, picks, verdicts } from '@tembrix/core/plan'
 import { type Assignment, isFreeFor, planSupply, staying } from '@tembrix/core/records'
 import { Pin } from 'lucide-react'
@@ -51,6 +52,9 @@ export function Options({ need }: { need: Need }) {
     edit.step('plans', plan, { placement: assignmentOf(option) })
   }
 
+  const isKept = (option: Option) =>
+    file.plans.some(({ id, placement }) => id !== plan.id && same(placement, assignmentOf(option)))
+
   /** The first pick on the board, the others kept beside it under their names. */
   function keepPicks() {
     const distinct = named.filter(
@@ -58,7 +62,8 @@ export function Options({ need }: { need: Need }) {
     )
     const [first, ...others] = distinct
     if (first) choose(first.option)
-    for (const { name, option } of others.slice(0, PLANS_KEPT - file.plans.length + 1)) {
+    const fresh = others.filter(({ option }) => !isKept(option))
+    for (const { name, option } of fresh.slice(0, PLANS_KEPT - file.plans.length + 1)) {
       const target = { jobId: file.id, collection: 'plans' as const }
       const fields = { name: PICK_NAMES[name], placement: assignmentOf(option) }
       dispatch(
