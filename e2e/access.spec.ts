@@ -53,6 +53,9 @@ for (const colorScheme of ['light', 'dark'] as const) {
       async () => {
         await openJob(page, app, 'Quince', 'verify')
         await page.getByRole('tab', { name: /^Fault/ }).click()
+        await page
+          .getByLabel('Another trial')
+          .selectOption({ label: 'my own: I put them otherwise' })
       },
       async () => {
         await openJob(page, app, 'Farrow', 'verify')
@@ -67,6 +70,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
         await page.goto(`${app.address}/shelf`)
         await page.getByRole('button', { name: 'Put on the shelf' }).click()
       },
+      () => page.goto(`${app.address}/probe`),
       () => page.goto(`${app.address}/what-if`),
       async () => {
         await page.goto(`${app.address}/what-if`)
@@ -76,7 +80,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     ]
     for (const open of screens) {
       await open()
-      await expect(page.getByRole('banner')).toBeVisible()
+      await expect(page.getByRole('heading').first()).toBeVisible()
       await page.waitForLoadState('networkidle')
       await page.evaluate(axe)
       const violations = await page.evaluate(async () => {
@@ -107,6 +111,7 @@ test('nothing is cut off sideways on a tablet', async ({ page, app }) => {
     '/machines',
     '/reference',
     '/jobs/new',
+    '/probe',
   ]) {
     if (step.startsWith('/')) await page.goto(app.address + step)
     else await openJob(page, app, 'Adair', step)

@@ -14,6 +14,8 @@ const VIEWS: {
   tab?: string
   /** Buttons by how they begin, one after the other. */
   press?: string[]
+  /** A picture within the page to wait for, by how its name begins. */
+  drawn?: string
   width?: number
   dark?: boolean
 }[] = [
@@ -28,7 +30,7 @@ const VIEWS: {
   { name: 'plan-dark', job: 'Adair', path: '/plan', dark: true },
   { name: 'plan-tablet', job: 'Ketteler', path: '/plan', width: 768 },
   { name: 'verify', job: 'Quince', path: '/verify', tab: 'Fault' },
-  { name: 'measured', job: 'Farrow', path: '/verify', tab: 'Measured' },
+  { name: 'measured', job: 'Farrow', path: '/verify', tab: 'Measured', drawn: 'Tests by' },
   { name: 'fit', job: 'Adair', path: '/fit', press: Array(10).fill('(Done|I have read this)$') },
   {
     name: 'what-if',
@@ -44,7 +46,7 @@ const VIEWS: {
 
 const app = await startApplication()
 const browser = await chromium.launch(launchOptions)
-for (const { name, job, path, open, tab, press = [], width = 1280, dark = false } of VIEWS) {
+for (const { name, job, path, open, tab, drawn, press = [], width = 1280, dark = false } of VIEWS) {
   const page = await browser.newPage({
     viewport: { width, height: width < 1000 ? 1024 : 800 },
     colorScheme: dark ? 'dark' : 'light',
@@ -70,6 +72,7 @@ for (const { name, job, path, open, tab, press = [], width = 1280, dark = false 
       .first()
       .click()
   }
+  if (drawn) await page.getByRole('img', { name: new RegExp(`^${drawn}`) }).waitFor()
   await page.screenshot({ path: `${folder}/${name}.png` })
   await page.close()
 }

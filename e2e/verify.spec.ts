@@ -79,6 +79,7 @@ test('a second module is not seen: expected against seen, fault finder, seated a
   await page.getByRole('button', { name: 'Fill in' }).click()
   await expect(page.getByLabel('Memory in all, GiB, seen')).toHaveValue('16')
   await expect(differences).toContainText('What was looked at is as expected.')
+  await expect(page.getByText('Before it is handed over: a stability test.')).toBeVisible()
   const stability = page.getByRole('region', { name: 'Stability' })
   await stability.getByRole('button', { name: 'Note it' }).click()
   await expect(stability.getByText('Whole passes.')).toBeVisible()
@@ -87,6 +88,10 @@ test('a second module is not seen: expected against seen, fault finder, seated a
   await stability.getByRole('button', { name: 'Note it' }).click()
   await expect(stability).toContainText('4 passes in 6.5 h, 0 errors')
   await expect(page.getByRole('link', { name: 'Verify' }).getByLabel('done')).toBeVisible()
+  await page.getByRole('button', { name: 'Verified: ready to hand over' }).click()
+  await saved(page)
+  const file = await (await page.request.get(`${app.address}/api/v1/jobs/${job.id}`)).json()
+  expect(file.stage).toBe('handover')
 
   await page.getByRole('tab', { name: 'Measured' }).click()
   await expect(page.getByText(/a gain cannot be told apart between them/)).toBeVisible()

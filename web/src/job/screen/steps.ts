@@ -1,8 +1,8 @@
-import { differences } from '@tembrix/core/diagnose'
 import type { Stage } from '@tembrix/core/records'
 import { overdue, plural } from '../../ui'
 import type { JobView } from '../file'
 import { isOnBoard } from '../quote'
+import { standingOf } from '../verify'
 
 export type StepState = 'open' | 'done' | 'attention' | 'blocked'
 
@@ -88,19 +88,15 @@ function fit({ file }: Pick<JobView, 'file'>): Standing {
   return { state: 'open', why: 'at the bench' }
 }
 
-function verify({
-  file,
-  machine,
-  planned,
-}: Pick<JobView, 'file' | 'machine' | 'planned'>): Standing {
-  const [record] = file.verifications
-  if (!record) return { state: 'open' }
-  const { placement, settings } = planned
-  const wrong = differences(machine, placement, settings, record.seen).filter(
-    ({ harmless }) => !harmless,
-  )
-  if (wrong.length > 0) return { state: 'attention', why: 'what is seen is not what is expected' }
-  const errors = record.stability.reduce((sum, run) => sum + run.errors, 0)
-  if (errors > 0) return { state: 'attention', why: 'errors under test' }
-  return { state: record.stability.length > 0 && record.seen.totalGiB !== null ? 'done' : 'open' }
+function verify(view: Pick<JobView, 'file' | 'machine' | 'planned'>): Standing {
+  switch (standingOf(view).kind) {
+    case 'wrong':
+      return { state: 'attention', why: 'what is seen is not what is expected' }
+    case 'errors':
+      return { state: 'attention', why: 'errors under test' }
+    case 'verified':
+      return { state: 'done' }
+    default:
+      return { state: 'open' }
+  }
 }

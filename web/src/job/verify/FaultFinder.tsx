@@ -1,4 +1,5 @@
 import {
+  type Made,
   meanings,
   minutesOfTrial,
   type Outcome,
@@ -9,25 +10,24 @@ import {
   type Trial,
   verdict,
 } from '@tembrix/core/diagnose'
-import type { TrialMade } from '@tembrix/core/records'
-import { Eye, RotateCcw, SlidersHorizontal } from 'lucide-react'
+import { RotateCcw, SlidersHorizontal } from 'lucide-react'
 import { useEffect, useMemo, useState } from 'react'
 import { useTechnician } from '../../shell'
 import { Button, list, Select, tidy } from '../../ui'
 import { useBench } from '../bench'
 import { CausesDialog } from './CausesDialog'
-import { made } from './made'
+import { kept } from './kept'
 import { OwnTrial } from './OwnTrial'
 import { Simulated } from './Simulated'
 import { SupplierNote } from './SupplierNote'
 import { useModuleNames } from './useModuleNames'
 import { trainingWords, useSimulated } from './useSimulated'
 import { assignmentOf, type Verifying } from './useVerify'
-import { capital, outcomeWords, partsWords, trialWords, uncapital } from './words'
+import { capital, outcomeWords, partsWords, trialWords } from './words'
 
 /** Which trial tells most for its minutes, what each outcome would mean, and in the end the part by its name. */
 export function FaultFinder({ verifying }: { verifying: Verifying }) {
-  const { record, firstSeen, suspicion, set } = verifying
+  const { record, trials, suspicion, set } = verifying
   const [technician] = useTechnician()
   const [chosen, setChosen] = useState(0)
   const [own, setOwn] = useState<Trial | null>(null)
@@ -45,7 +45,7 @@ export function FaultFinder({ verifying }: { verifying: Verifying }) {
   }
 
   function note(trial: Trial, outcome: Outcome) {
-    set({ trials: [...record.trials, made({ trial, outcome }, technician)] })
+    set({ trials: [...trials, { ...trial, outcome }].map((one) => kept(one, technician)) })
     setChosen(0)
     setOwn(null)
   }
@@ -59,23 +59,18 @@ export function FaultFinder({ verifying }: { verifying: Verifying }) {
 
   return (
     <>
-      {firstSeen && (
-        <Button className="self-start" onClick={() => note(firstSeen.trial, firstSeen.outcome)}>
-          <Eye size={17} aria-hidden /> As seen: {uncapital(outcomeWords(firstSeen.outcome))}
-        </Button>
-      )}
-      {record.trials.length > 0 && <Made verifying={verifying} suspicion={suspicion} />}
+      {trials.length > 0 && <TrialList verifying={verifying} suspicion={suspicion} />}
       <Next
-        key={record.trials.length}
+        key={trials.length}
         suspicion={suspicion}
         offered={offered}
-        begun={record.trials.length > 0}
+        begun={trials.length > 0}
         chosen={chosen}
         onChoose={setChosen}
         own={own}
         onOwn={setOwn}
         onOutcome={note}
-        trials={record.trials}
+        trials={trials}
         name={name}
       />
       <Suspects suspicion={suspicion} name={name} />
@@ -105,7 +100,7 @@ interface NextProps {
   /** A trial of the technician's own in place of those offered. */
   own: Trial | null
   onOwn: (trial: Trial | null) => void
-  trials: readonly TrialMade[]
+  trials: readonly Made[]
   onOutcome: (trial: Trial, outcome: Outcome) => void
   name: (module: string) => string
 }
@@ -256,7 +251,7 @@ function Outcomes({
 interface VerdictProps {
   parts: readonly string[]
   chance: number
-  trials: readonly TrialMade[]
+  trials: readonly Made[]
   name: (module: string) => string
 }
 
@@ -310,35 +305,39 @@ function Suspects({ suspicion, name }: { suspicion: Suspicion; name: (module: st
   )
 }
 
-function Made({ verifying, suspicion }: { verifying: Verifying; suspicion: Suspicion }) {
-  const { record, set } = verifying
-  const { trials } = record
+function TrialList({ verifying, suspicion }: { verifying: Verifying; suspicion: Suspicion }) {
+  const { record, trials, set } = verifying
+  const begun = record.trials.length > 0
   return (
     <section aria-label="Trials made" className="text-[0.93rem]">
       <ol className="list-decimal pl-6">
-        {trials.map(({ id, arrangement, reseat, depth, profile, outcome }) => (
-          <li key={id}>
-            {list(Object.keys(arrangement))}
-            {Object.keys(arrangement).length < suspicion.bench.modules.length && ' only'}
-            {reseat && ', seated anew'}
-            {profile && ', profile on'}
-            {depth === 'test' && ', tested'}:{' '}
-            <b className="font-semibold">{outcomeWords(outcome)}</b>
+        {trials.map((trial, at) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: trials keep their places
+          <li key={at}>
+            {list(Object.keys(trial.arrangement))}
+            {Object.keys(trial.arrangement).length < suspicion.bench.modules.length && ' only'}
+            {trial.reseat && ', seated anew'}
+            {trial.profile && ', profile on'}
+            {trial.depth === 'test' && ', tested'}:{' '}
+            <b className="font-semibold">{outcomeWords(trial.outcome)}</b>
+            {!begun && <span className="text-ink-2">, as was seen</span>}
           </li>
         ))}
       </ol>
-      <div className="flex gap-3">
-        <button
-          type="button"
-          className="flex min-h-9 items-center gap-1.5 underline"
-          onClick={() => set({ trials: trials.slice(0, -1) })}
-        >
-          <RotateCcw size={14} aria-hidden /> Take the last back
-        </button>
-        <Button look="quiet" onClick={() => set({ trials: [] })}>
-          Begin anew
-        </Button>
-      </div>
+      {begun && (
+        <div className="flex gap-3">
+          <button
+            type="button"
+            className="flex min-h-9 items-center gap-1.5 underline"
+            onClick={() => set({ trials: record.trials.slice(0, -1) })}
+          >
+            <RotateCcw size={14} aria-hidden /> Take the last back
+          </button>
+          <Button look="quiet" onClick={() => set({ trials: [] })}>
+            Begin anew
+          </Button>
+        </div>
+      )}
     </section>
   )
 }

@@ -7,6 +7,7 @@ import { FromReadout } from './FromReadout'
 import { SimulatedStart } from './SimulatedStart'
 import { Stability } from './Stability'
 import type { Verifying } from './useVerify'
+import { Verified } from './Verified'
 import { CAUSE_WORDS, differenceWords, NEXT_WORDS } from './words'
 
 interface Props {
@@ -170,6 +171,7 @@ export function Seen({ verifying, onFault }: Props) {
         )}
       </ul>
       <Stability verifying={verifying} />
+      <Verified />
       <SimulatedStart verifying={verifying} onSeen={change} />
     </>
   )

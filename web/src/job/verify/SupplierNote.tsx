@@ -1,5 +1,4 @@
-import { caseAgainst } from '@tembrix/core/diagnose'
-import type { TrialMade } from '@tembrix/core/records'
+import { caseAgainst, type Made } from '@tembrix/core/diagnose'
 import { Copy } from 'lucide-react'
 import { useState } from 'react'
 import { Button, capacity, list, plural } from '../../ui'
@@ -9,7 +8,7 @@ import { outcomeWords, uncapital } from './words'
 interface Props {
   /** The module at fault, as `moduleId unit`. */
   module: string
-  trials: readonly TrialMade[]
+  trials: readonly Made[]
 }
 
 /** What to tell the supplier of a bad module, ready to be sent. */
@@ -39,7 +38,7 @@ export function SupplierNote({ module, trials }: Props) {
   )
 }
 
-function useNote(module: string, trials: readonly TrialMade[]): string {
+function useNote(module: string, trials: readonly Made[]): string {
   const { file, machine, pieces } = useJob()
   const [moduleId = ''] = module.split(' ')
   const piece = pieces.get(moduleId)

@@ -1,10 +1,8 @@
 import { Tabs } from 'radix-ui'
 import { useState } from 'react'
-import { useTechnician } from '../../shell'
 import { useJob } from '../file'
 import { FaultFinder } from './FaultFinder'
 import { Measured } from './Measured'
-import { made } from './made'
 import { Seen } from './Seen'
 import { useVerify } from './useVerify'
 
@@ -12,17 +10,8 @@ import { useVerify } from './useVerify'
 export function Verify() {
   const { planned } = useJob()
   const verifying = useVerify()
-  const [technician] = useTechnician()
   const [tab, setTab] = useState('seen')
   const open = verifying.found.filter(({ harmless }) => !harmless).length
-  const { firstSeen, set } = verifying
-
-  /** Begins with what was seen, so that it need not be said twice. */
-  function findFault() {
-    if (firstSeen) set({ trials: [made(firstSeen, technician)] })
-    setTab('fault')
-  }
-
   if (!planned.evaluation.starts) {
     return (
       <>
@@ -42,7 +31,7 @@ export function Verify() {
         </Tabs.List>
       </div>
       <Tabs.Content value="seen" className="flex flex-col gap-3">
-        <Seen verifying={verifying} onFault={findFault} />
+        <Seen verifying={verifying} onFault={() => setTab('fault')} />
       </Tabs.Content>
       <Tabs.Content value="fault" className="flex flex-col gap-3">
         <FaultFinder verifying={verifying} />

@@ -1,1 +1,2 @@
+export { standingOf } from './standing'
 export { Verify } from './Verify'

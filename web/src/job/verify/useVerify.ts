@@ -3,20 +3,15 @@ import {
   type Bench,
   type CauseTable,
   type Difference,
-  differences,
-  type Outcome,
+  type Made,
   observed,
   STARTING_CAUSES,
   type Suspicion,
   suspect,
-  type Trial,
 } from '@tembrix/core/diagnose'
-import { inferChannels, surelyAtWork } from '@tembrix/core/measure'
 import { fillingOrder } from '@tembrix/core/plan'
 import {
   type Assignment,
-  type Measurement,
-  type TrialMade,
   UNVERIFIED,
   type Verification,
   type VerificationChange,
@@ -24,14 +19,15 @@ import {
 import { useCallback, useMemo } from 'react'
 import { created, useAppDispatch, useShopQuery } from '../../data'
 import { useJob } from '../file'
+import { differencesFound, waysMeasured } from './standing'
 
 export interface Verifying {
   record: Verification
   found: Difference[]
   /** Channels at work as the bandwidths measured after the change tell; null where they do not. */
   measuredWays: number | null
-  /** What was seen, as the first trial: a start with everything in, without these slots; null where it is none. */
-  firstSeen: { trial: Trial; outcome: Outcome } | null
+  /** Trials made, with what came of each; before there is one, what was seen counts as the first. */
+  trials: readonly Made[]
   /** What is suspected by the trials made; null where nothing is placed to be suspected. */
   suspicion: Suspicion | null
   set: (fields: VerificationChange) => void
@@ -64,18 +60,24 @@ export function useVerify(): Verifying {
     },
     [known, record, file.id, dispatch, edit],
   )
-  const { placement, settings, assignment } = planned
-  const measuredWays = useMemo(() => {
-    const { run, zones } = planned.evaluation
-    const most = machine.channels.length
-    return run && most > 1
-      ? waysMeasured(file.measurements, run.dataRate, most, zones[0]?.ways ?? 1)
-      : null
-  }, [file.measurements, planned.evaluation, machine])
-  const found = useMemo(() => {
-    const ways = record.seen.ways ?? measuredWays
-    return differences(machine, placement, settings, { ...record.seen, ways })
-  }, [machine, placement, settings, record.seen, measuredWays])
+  const { settings, assignment } = planned
+  const measuredWays = useMemo(
+    () => waysMeasured({ file, machine, planned }),
+    [file, machine, planned],
+  )
+  const found = useMemo(
+    () => differencesFound({ file, machine, planned }),
+    [file, machine, planned],
+  )
+  const trials = useMemo((): readonly Made[] => {
+    const slots = slotsMissing(found)
+    if (slots.length === 0 || record.trials.length > 0) return record.trials
+    const arrangement = arrangementOf(assignment)
+    const { profile } = settings
+    return [
+      { arrangement, reseat: false, profile, depth: 'start', outcome: { kind: 'MISSING', slots } },
+    ]
+  }, [found, record.trials, assignment, settings])
   const { data: shop } = useShopQuery()
   const causes = shop?.causes ?? STARTING_CAUSES
   const suspicion = useMemo(
@@ -85,35 +87,12 @@ export function useVerify(): Verifying {
         machine.slots,
         assignment,
         settings.profile,
-        record.trials,
+        trials,
         causes,
       ),
-    [machine, assignment, settings.profile, record.trials, causes],
+    [machine, assignment, settings.profile, trials, causes],
   )
-  const firstSeen = useMemo(() => {
-    const slots = slotsMissing(found)
-    if (slots.length === 0 || record.trials.length > 0) return null
-    const arrangement = arrangementOf(assignment)
-    const { profile } = settings
-    const trial: Trial = { arrangement, reseat: false, profile, depth: 'start' }
-    return { trial, outcome: { kind: 'MISSING' as const, slots } }
-  }, [found, record.trials, assignment, settings])
-  return { record, found, measuredWays, firstSeen, suspicion, set }
-}
-
-/** The most channels that any bandwidth measured after the change tells of. */
-function waysMeasured(
-  measurements: readonly Measurement[],
-  dataRate: number,
-  most: number,
-  expected: number,
-): number | null {
-  const told = measurements.flatMap(({ bandwidth, configuration, runs }) => {
-    if (!bandwidth || configuration !== 'after' || runs.length === 0) return []
-    const best = Math.max(...runs)
-    return surelyAtWork(inferChannels(best, bandwidth, dataRate, most, expected)) ?? []
-  })
-  return told.length > 0 ? Math.max(...told) : null
+  return { record, found, measuredWays, trials, suspicion, set }
 }
 
 /** Slots whose module is not seen: shown empty, or the only one that the missing capacity can be. */
@@ -145,7 +124,7 @@ function suspicionOf(
   slots: readonly { id: string; mustFill: boolean }[],
   assignment: Assignment,
   profile: boolean,
-  trials: readonly TrialMade[],
+  trials: readonly Made[],
   causes: CauseTable,
 ): Suspicion | null {
   const arrangement = arrangementOf(assignment)

@@ -1,0 +1,37 @@
+import { STAGES } from '@tembrix/core/records'
+import { CircleCheck } from 'lucide-react'
+import { Button, list } from '../../ui'
+import { useJob } from '../file'
+import { standingOf } from './standing'
+
+const MISSING = { seen: 'the memory in all as seen', stability: 'a stability test' }
+
+/** What is still to do, and the word that it is done. */
+export function Verified() {
+  const view = useJob()
+  const { file, edit } = view
+  const standing = standingOf(view)
+  const past = STAGES.indexOf(file.stage) >= STAGES.indexOf('handover')
+  if (standing.kind === 'open') {
+    return (
+      <p className="text-sm text-ink-2">
+        Before it is handed over: {list(standing.missing.map((one) => MISSING[one]))}.
+      </p>
+    )
+  }
+  if (standing.kind !== 'verified') return null
+  return past ? (
+    <p className="flex gap-2 font-medium">
+      <CircleCheck size={18} className="mt-0.5 shrink-0 text-act" aria-hidden />
+      Verified: ready to hand over.
+    </p>
+  ) : (
+    <Button
+      look="main"
+      className="self-start"
+      onClick={() => edit.step('jobs', file, { stage: 'handover' })}
+    >
+      <CircleCheck size={18} aria-hidden /> Verified: ready to hand over
+    </Button>
+  )
+}

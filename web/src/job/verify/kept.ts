@@ -1,0 +1,10 @@
+import type { Made } from '@tembrix/core/diagnose'
+import type { TrialMade } from '@tembrix/core/records'
+
+/** A trial as it is kept: made now, by whom; one that is kept already stays as it is. */
+export const kept = (trial: Made | TrialMade, by: string): TrialMade => ({
+  id: crypto.randomUUID(),
+  at: new Date().toISOString(),
+  by,
+  ...trial,
+})
