@@ -46,6 +46,14 @@ test('tapping a module and then a slot puts it there; dragging it to the tray ta
   await drag(page, slot(page, 'SLOT'), tray)
   await expect(slot(page, 'SLOT')).toContainText('taken out')
   await expect(figure(page, 'Capacity')).toContainText('8 GiB')
+
+  // Also where it is let go over a piece that is another job's, and cannot be pressed.
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(slot(page, 'SLOT')).toContainText('32 GiB')
+  const kept = tray.getByRole('button', { disabled: true }).first()
+  await kept.scrollIntoViewIfNeeded()
+  await drag(page, slot(page, 'SLOT'), kept)
+  await expect(slot(page, 'SLOT')).toContainText('taken out')
 })
 
 test('what cannot work is stopped in plain words, at its slot', async ({ page, app }) => {

@@ -75,7 +75,7 @@ export function Desk({ className = '', children, ...given }: Props) {
         }}
       >
         {/* biome-ignore lint/a11y/noStaticElementInteractions: keys of the pieces and slots inside, heard once */}
-        <div className={className} onKeyDown={keyed}>
+        <div className={`${className} ${dragged ? 'dragging' : ''}`} onKeyDown={keyed}>
           {children}
           <LastDone />
         </div>

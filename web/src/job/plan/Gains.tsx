@@ -32,8 +32,8 @@ export function Gains({ need }: { need: Need }) {
           </p>
           {mix.by.map(({ profile, forecast }) => (
             <details key={profile.id} className="border-b border-rule">
-              <summary className="flex min-h-11 cursor-pointer items-center justify-between gap-3">
-                <span>{profile.name}</span>
+              <summary className="flex min-h-11 cursor-pointer items-center gap-1">
+                <span className="flex-1">{profile.name}</span>
                 <b className="font-semibold whitespace-nowrap">{range(forecast)}</b>
               </summary>
               <p className="text-sm text-ink-2">{profile.because}</p>
