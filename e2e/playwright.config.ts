@@ -4,7 +4,8 @@ import { launchOptions } from './browser'
 export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
-  workers: 1,
+  // Each has a server and data of its own.
+  workers: 2,
   // Machines that check are shared: a slow minute is no fault of the program's.
   retries: process.env.CI ? 2 : 0,
   timeout: 120_000,

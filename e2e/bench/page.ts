@@ -24,6 +24,7 @@ const firstRoute = (await Promise.all(scripts)).reduce((sum, bytes) => sum + byt
 
 const [job] = await (await page.request.get(`${app.address}/api/v1/jobs?search=Adair`)).json()
 await page.goto(`${app.address}/jobs/${job.id}/plan`, { waitUntil: 'networkidle' })
+await page.getByRole('tab', { name: 'Trade-offs' }).waitFor()
 const client = await page.context().newCDPSession(page)
 await client.send('Emulation.setCPUThrottlingRate', { rate: SLOWDOWN })
 

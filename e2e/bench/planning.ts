@@ -54,6 +54,7 @@ await page.request.patch(`${api}/jobs/${job.id}`, {
   },
 })
 await page.goto(`${app.address}/jobs/${job.id}/plan`, { waitUntil: 'networkidle' })
+await page.getByRole('tab', { name: 'Trade-offs' }).waitFor()
 
 /** Frames from the press that starts planning until its answer is shown. */
 const { gaps, ms } = await page.evaluate(async () => {

@@ -75,18 +75,16 @@ export function Seen({ verifying, onFault }: Props) {
               <th scope="row" className="py-0.5 font-normal">
                 {name}
               </th>
-              <td>
-                {expected}
-                {figure === 'ways' && measuredWays !== null && (
-                  <span className="block text-sm text-ink-2">by bandwidth: {measuredWays}</span>
-                )}
-              </td>
+              <td>{expected}</td>
               <td className="py-0.5">
                 <NumberCell
                   label={`${name}, seen`}
                   value={seen[figure]}
                   onValue={(value) => change({ [figure]: value })}
                 />
+                {figure === 'ways' && measuredWays !== null && (
+                  <span className="block text-sm text-ink-2">by bandwidth: {measuredWays}</span>
+                )}
               </td>
             </tr>
           ))}
