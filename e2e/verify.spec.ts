@@ -181,6 +181,15 @@ test('a probe that is stopped, put away or cut off midway loses nothing and send
   await expect(probe.getByRole('alert')).toContainText('Stopped. Nothing was sent.')
   expect(await measurements()).toEqual([])
 
+  await probe.getByRole('button', { name: 'Measure' }).click()
+  await expect(probe.getByText('Measuring, ', { exact: false })).toBeVisible()
+  await probe.evaluate(() => {
+    Object.defineProperty(document, 'visibilityState', { value: 'hidden', configurable: true })
+    document.dispatchEvent(new Event('visibilitychange'))
+  })
+  await expect(probe.getByRole('alert')).toContainText('The page was put away')
+  expect(await measurements()).toEqual([])
+
   // The server goes away while it measures: what was measured waits on the page.
   await probe.getByLabel('Measured').selectOption('before')
   await probe.getByLabel('Length').selectOption('short')

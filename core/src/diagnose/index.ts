@@ -19,6 +19,8 @@ export {
 } from './expected'
 export { CauseTable, type Fault, partOf, STARTING_CAUSES, type Way } from './fault'
 export { type Named, observed, type Suspicion, suspect, suspects } from './inference'
+export { type ReadOut, seenIn } from './seenIn'
+export { type Standing, standing } from './standing'
 export {
   type Arrangement,
   type Bench,

@@ -1,4 +1,5 @@
 import { channelPeakGBs } from '../model'
+import type { Configuration } from './configurations'
 
 export const BANDWIDTHS = ['read', 'copy', 'write'] as const
 export type Bandwidth = (typeof BANDWIDTHS)[number]
@@ -68,4 +69,26 @@ export function surelyAtWork({ chances, proven }: ChannelInference): number | nu
   const sure = chances.find(({ chance }) => chance >= SURE)
   if (sure) return sure.ways
   return proven > 1 ? proven : null
+}
+
+/**
+ * The most channels that any bandwidth measured after the change surely tells of, of `most` with
+ * `expected` at work, at a data rate in MT/s; null where none tells.
+ */
+export function waysMeasured(
+  measured: readonly {
+    bandwidth: Bandwidth | null
+    configuration: Configuration
+    runs: readonly number[]
+  }[],
+  dataRate: number,
+  most: number,
+  expected: number,
+): number | null {
+  const told = measured.flatMap(({ bandwidth, configuration, runs }) => {
+    if (!bandwidth || configuration !== 'after' || runs.length === 0) return []
+    const best = Math.max(...runs)
+    return surelyAtWork(inferChannels(best, bandwidth, dataRate, most, expected)) ?? []
+  })
+  return told.length > 0 ? Math.max(...told) : null
 }

@@ -6,6 +6,7 @@ export {
   type ChannelInference,
   inferChannels,
   surelyAtWork,
+  waysMeasured,
 } from './channels'
 export {
   type ColumnReader,

@@ -89,7 +89,7 @@ function fit({ file }: Pick<JobView, 'file'>): Standing {
 }
 
 function verify(view: Pick<JobView, 'file' | 'machine' | 'planned'>): Standing {
-  switch (standingOf(view).kind) {
+  switch (standingOf(view)?.kind) {
     case 'wrong':
       return { state: 'attention', why: 'what is seen is not what is expected' }
     case 'errors':

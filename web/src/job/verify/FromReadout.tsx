@@ -1,10 +1,10 @@
+import { seenIn } from '@tembrix/core/diagnose'
 import { type Reading, read } from '@tembrix/core/readings'
 import type { Verification } from '@tembrix/core/records'
 import { FileUp } from 'lucide-react'
 import { useRef, useState } from 'react'
 import { Button, Field, plural, TextInput } from '../../ui'
 import { useJob } from '../file'
-import { seenIn } from './seenIn'
 
 interface Props {
   onSeen: (changes: Partial<Verification['seen']>) => void

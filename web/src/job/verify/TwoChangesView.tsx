@@ -53,7 +53,7 @@ export function TwoChangesView({ verifying }: { verifying: Verifying }) {
   )
   return (
     <details className="bg-note-soft px-2" open={begun}>
-      <summary className="min-h-11 cursor-pointer">
+      <summary className="flex min-h-11 cursor-pointer items-center">
         <span>
           Two changes told apart: <b className="font-semibold">{changes.first}</b> and{' '}
           <b className="font-semibold">{changes.second}</b>

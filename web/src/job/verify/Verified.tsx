@@ -12,14 +12,14 @@ export function Verified() {
   const { file, edit } = view
   const standing = standingOf(view)
   const past = STAGES.indexOf(file.stage) >= STAGES.indexOf('handover')
-  if (standing.kind === 'open') {
+  if (standing?.kind === 'open') {
     return (
       <p className="text-sm text-ink-2">
         Before it is handed over: {list(standing.missing.map((one) => MISSING[one]))}.
       </p>
     )
   }
-  if (standing.kind !== 'verified') return null
+  if (standing?.kind !== 'verified') return null
   return past ? (
     <p className="flex gap-2 font-medium">
       <CircleCheck size={18} className="mt-0.5 shrink-0 text-act" aria-hidden />

@@ -19,7 +19,7 @@ import {
 import { useCallback, useMemo } from 'react'
 import { created, useAppDispatch, useShopQuery } from '../../data'
 import { useJob } from '../file'
-import { differencesFound, waysMeasured } from './standing'
+import { channelsMeasured, differencesFound } from './standing'
 
 export interface Verifying {
   record: Verification
@@ -62,7 +62,7 @@ export function useVerify(): Verifying {
   )
   const { settings, assignment } = planned
   const measuredWays = useMemo(
-    () => waysMeasured({ file, machine, planned }),
+    () => channelsMeasured({ file, machine, planned }),
     [file, machine, planned],
   )
   const found = useMemo(

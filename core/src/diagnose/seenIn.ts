@@ -1,14 +1,15 @@
-import type { Machine } from '@tembrix/core/model'
-import type { Reading } from '@tembrix/core/readings'
-import type { Verification } from '@tembrix/core/records'
+import type { Machine } from '../model'
+import type { Reading } from '../readings'
+import type { Seen } from './expected'
 
-type Seen = Verification['seen']
+/** What a readout shows of the memory as it is now: GiB in all and by slot, and the rate as printed where it has one. */
+export type ReadOut = Pick<Seen, 'totalGiB' | 'slots'> & Partial<Pick<Seen, 'rate'>>
 
-/** What a readout of the machine as it is now shows of its memory; null where it shows none. */
+/** Takes it from a readout; null where that shows no memory. Slots go by their names, however they are spelt. */
 export function seenIn(
   { format, modules, machine: board }: Reading,
-  { slots }: Machine,
-): (Pick<Seen, 'totalGiB' | 'slots'> & Partial<Pick<Seen, 'rate'>>) | null {
+  { slots }: Pick<Machine, 'slots'>,
+): ReadOut | null {
   if (format === 'unknown' || modules.length === 0) return null
   const ids = new Map(slots.map(({ id }) => [id.toLowerCase(), id]))
   const shown: Record<string, number> = {}

@@ -1,0 +1,59 @@
+import { describe, expect, test } from 'vitest'
+import { desktop, stick } from '../../test/builders'
+import { read, writeSmbios } from '../readings'
+import { type Difference, differences, NOTHING_SEEN, seenIn, standing } from '.'
+
+const machine = desktop()
+const placement = { A2: stick(), B2: stick() }
+const found = (changes: Partial<typeof NOTHING_SEEN>): Difference[] =>
+  differences(machine, placement, { profile: false }, { ...NOTHING_SEEN, ...changes })
+
+describe('how far the proof is', () => {
+  const passed = { passes: 4, errors: 0 }
+
+  test('both a look and a stability test are needed, and nothing wrong', () => {
+    expect(standing([], { totalGiB: null }, [])).toEqual({
+      kind: 'open',
+      missing: ['seen', 'stability'],
+    })
+    expect(standing([], { totalGiB: 16 }, [{ passes: 0, errors: 0 }])).toEqual({
+      kind: 'open',
+      missing: ['stability'],
+    })
+    expect(standing([], { totalGiB: 16 }, [passed])).toEqual({ kind: 'verified' })
+  })
+
+  test('one error in any test, or one difference that is none of the harmless, stands against it', () => {
+    const tests = [passed, { passes: 1, errors: 2 }]
+    expect(standing([], { totalGiB: 16 }, tests)).toEqual({ kind: 'errors' })
+    expect(standing(found({ totalGiB: 8 }), { totalGiB: 8 }, tests)).toEqual({ kind: 'wrong' })
+    // Half the rate is the clock: nothing is wrong.
+    expect(found({ rate: 1600 })).toHaveLength(1)
+    expect(standing(found({ rate: 1600 }), { totalGiB: 16 }, [passed])).toEqual({
+      kind: 'verified',
+    })
+  })
+})
+
+describe('what a readout shows', () => {
+  const reported = [{ locator: 'A2', bank: 'BANK A', module: stick(), configuredDataRate: 2933 }]
+
+  test('memory in all, by slot with the empty ones, and the rate', () => {
+    expect(seenIn(read(writeSmbios(machine, reported)), machine)).toEqual({
+      totalGiB: 8,
+      slots: { A1: 0, A2: 8, B1: 0, B2: 0 },
+      rate: 2933,
+    })
+  })
+
+  test('slots by name in any case; unknown slots count in all', () => {
+    const odd = { slots: [{ ...machine.slots[1], id: 'a2' }] as typeof machine.slots }
+    const table = writeSmbios(machine, [...reported, { ...reported[0], locator: 'B1' } as never])
+    expect(seenIn(read(table), odd)).toEqual({ totalGiB: 16, slots: { a2: 8 }, rate: 2933 })
+  })
+
+  test('nothing where there is no memory in it', () => {
+    expect(seenIn(read('nothing like a readout'), machine)).toBeNull()
+    expect(seenIn(read(writeSmbios(machine, [])), machine)).toBeNull()
+  })
+})
