@@ -1,0 +1,46 @@
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { PGlite } from '@electric-sql/pglite'
+import { drizzle } from 'drizzle-orm/pglite'
+import { migrate } from 'drizzle-orm/pglite/migrator'
+import { afterAll, expect, test } from 'vitest'
+import { MIGRATIONS } from '../paths'
+
+const folder = mkdtempSync(join(tmpdir(), 'tembrix-upgrade-'))
+afterAll(() => rmSync(folder, { recursive: true, force: true }))
+
+/** The migrations up to one, as a version before had them. */
+function migrationsUpTo(tag: string): string {
+  const path = join(folder, tag)
+  cpSync(MIGRATIONS, path, { recursive: true })
+  const file = join(path, 'meta', '_journal.json')
+  const journal = JSON.parse(readFileSync(file, 'utf8'))
+  const last = journal.entries.findIndex((entry: { tag: string }) => entry.tag === tag)
+  writeFileSync(file, JSON.stringify({ ...journal, entries: journal.entries.slice(0, last + 1) }))
+  return path
+}
+
+test('runs made before and after are kept when configurations come', async () => {
+  const client = await PGlite.create()
+  const db = drizzle(client)
+  await migrate(db, { migrationsFolder: migrationsUpTo('0006_causes') })
+  await client.exec(`
+    with customer as (insert into customers (name, phone, email, note) values ('Runa', '', '', '') returning id),
+      machine as (insert into machines (customer_id, serial_number, note, machine)
+        select id, '', '', '{}' from customer returning id, customer_id),
+      job as (insert into jobs (customer_id, machine_id, complaint, uses, stage)
+        select customer_id, id, '', '', 'verify' from machine returning id)
+    insert into measurements (job_id, test, unit, better, moment, runs, failed, note)
+      select id, 'Export', 's', 'lower', moment, '[3, 4]', 0, '' from job, (values ('before'), ('after')) as m (moment)
+  `)
+  await migrate(db, { migrationsFolder: MIGRATIONS })
+  const { rows } = await client.query(
+    'select configuration, runs from measurements order by configuration',
+  )
+  expect(rows).toEqual([
+    { configuration: 'after', runs: [3, 4] },
+    { configuration: 'before', runs: [3, 4] },
+  ])
+  await client.close()
+})
