@@ -168,3 +168,5 @@ export const rateTestName = (test: string, rate: FrameRate) => `${test}: ${RATE_
 
 export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 export const uncapital = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)
+
+export const percent = (chance: number) => `${tidy(chance * 100, chance > 0.99 ? 1 : 0)} %`
