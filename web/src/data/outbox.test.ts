@@ -36,6 +36,40 @@ describe('writes on their way', () => {
     expect(sentOff.entries.map(({ fields }) => fields.name)).toEqual(['B', 'C'])
   })
 
+  test('a write whose answer was lost goes again as it was; what is changed since goes by itself', () => {
+    const one = after(changed(plan, { name: 'B' }))
+    const lost = [sending(idOf(one)), unreachable()].reduce(outboxReducer, one)
+    const more = [changed(plan, { name: 'C' }), changed(plan, { profile: true })].reduce(
+      outboxReducer,
+      lost,
+    )
+    expect(more.entries.map(({ fields }) => fields)).toEqual([
+      { name: 'B' },
+      { name: 'C', profile: true },
+    ])
+    // The same for one that was made: the server answers with what it has, and the change follows.
+    const reading = { jobId: 'j', collection: 'readings', recordId: 'r' } as const
+    const made = after(created(reading, { name: 'pasted' }))
+    const both = [
+      sending(idOf(made)),
+      unreachable(),
+      changed({ ...reading, version: 0 }, { name: 'typed' }),
+      sent({ id: idOf(made), version: 1 }),
+    ].reduce(outboxReducer, made)
+    expect(both.entries).toMatchObject([
+      { action: 'change', version: 1, fields: { name: 'typed' } },
+    ])
+  })
+
+  test('one that was refused, or met a conflict, takes a better value into itself', () => {
+    const one = after(changed(plan, { name: '' }))
+    const id = idOf(one)
+    for (const answer of [refused({ id, why: 'no name' }), conflicted(id)]) {
+      const better = [sending(id), answer, changed(plan, { name: 'B' })].reduce(outboxReducer, one)
+      expect(better.entries).toMatchObject([{ fields: { name: 'B' } }])
+    }
+  })
+
   test('a later change goes out against the version the earlier one made', () => {
     const first = after(changed(plan, { name: 'B' }))
     const both = [sending(idOf(first)), changed(plan, { name: 'C' })].reduce(outboxReducer, first)

@@ -28,6 +28,11 @@ export interface Entry {
   /** The version the write was made against; unknown for a create. */
   version: number
   fields: Fields
+  /**
+   * It was on its way and no answer came: the server may have it. It is sent again just as it was, so
+   * that it can be told from what others changed; what is changed since goes by itself.
+   */
+  tried?: boolean
   /** Why the server would not take it, in its own words; it waits for a better value. */
   refused?: string
 }
@@ -64,6 +69,14 @@ const ONE_A_JOB: readonly Collection[] = ['fits', 'verifications']
 const mayJoin = ({ action, collection }: Entry): boolean =>
   action === 'change' || (action === 'create' && !ONE_A_JOB.includes(collection))
 
+/** Whether the server may have an entry without our knowing. */
+function mark(state: Outbox, id: string, tried: boolean): void {
+  const entry = state.entries.find((one) => one.id === id)
+  if (!entry) return
+  if (tried) entry.tried = true
+  else delete entry.tried
+}
+
 const slice = createSlice({
   name: 'outbox',
   initialState: emptyOutbox,
@@ -74,7 +87,7 @@ const slice = createSlice({
       reducer(state, { payload }: PayloadAction<{ target: Target; fields: Fields; id: string }>) {
         const { target, fields, id } = payload
         const last = state.entries.findLast((entry) => keyOf(entry) === keyOf(target))
-        if (last && mayJoin(last) && last.id !== state.sending) {
+        if (last && mayJoin(last) && !last.tried) {
           Object.assign(last.fields, fields)
           delete last.refused
         } else {
@@ -100,6 +113,7 @@ const slice = createSlice({
     },
     sending(state, { payload }: PayloadAction<string>) {
       state.sending = payload
+      mark(state, payload, true)
     },
     /** The server has it; later writes of the same record go out against its new version. */
     sent(state, { payload }: PayloadAction<{ id: string; version: number | null }>) {
@@ -121,10 +135,12 @@ const slice = createSlice({
     refused(state, { payload }: PayloadAction<{ id: string; why: string }>) {
       const entry = state.entries.find(({ id }) => id === payload.id)
       if (entry) entry.refused = payload.why
+      mark(state, payload.id, false)
       state.sending = null
       state.reachable = true
     },
     conflicted(state, { payload }: PayloadAction<string>) {
+      mark(state, payload, false)
       state.sending = null
       state.reachable = true
       state.conflict = payload
