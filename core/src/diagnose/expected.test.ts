@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest'
 import { desktop, profiled, stick } from '../../test/builders'
 import type { Placement, Settings } from '../model'
-import { type DifferenceCode, differences, NOTHING_SEEN, type Seen } from '.'
+import { UNVERIFIED } from '../records'
+import { type DifferenceCode, differences, type Seen } from '.'
 
 const pair: Placement = { A2: stick(), B2: stick() }
 const plain: Settings = { profile: false }
@@ -12,7 +13,7 @@ function seen(
   settings = plain,
   machine = desktop(),
 ): DifferenceCode[] {
-  return differences(machine, placement, settings, { ...NOTHING_SEEN, ...changes }).map(
+  return differences(machine, placement, settings, { ...UNVERIFIED.seen, ...changes }).map(
     ({ code }) => code,
   )
 }
@@ -26,7 +27,7 @@ test('all as expected, or nothing looked at: no difference', () => {
 
 describe('memory', () => {
   test('short by just one module names the slots it may be', () => {
-    const [first] = differences(desktop(), pair, plain, { ...NOTHING_SEEN, totalGiB: 8 })
+    const [first] = differences(desktop(), pair, plain, { ...UNVERIFIED.seen, totalGiB: 8 })
     expect(first).toMatchObject({
       code: 'MISSING_MODULE',
       slots: ['A2', 'B2'],
@@ -61,7 +62,7 @@ describe('rate', () => {
   })
   test('a step lower: what lies nearest is the likeliest to hold it', () => {
     const limited = desktop({ limits: { ...desktop().limits, firmwareDataRate: 3200 } })
-    const [first] = differences(limited, pair, plain, { ...NOTHING_SEEN, rate: 2933 })
+    const [first] = differences(limited, pair, plain, { ...UNVERIFIED.seen, rate: 2933 })
     expect(first).toMatchObject({ code: 'STEP_LOWER', expected: 3200, seen: 2933 })
     expect(first?.causes).toHaveLength(3)
     expect(seen({ rate: 3600 })).toEqual(['RATE_HIGHER'])

@@ -18,18 +18,6 @@ export interface Seen {
   eccActive: boolean | null
 }
 
-export const NOTHING_SEEN: Seen = {
-  totalGiB: null,
-  slots: {},
-  rate: null,
-  ways: null,
-  cl: null,
-  memoryClock: null,
-  controllerClock: null,
-  fabricClock: null,
-  eccActive: null,
-}
-
 export const DIFFERENCES = [
   'MISSING_MODULE',
   'MISSING_MEMORY',

@@ -14,7 +14,6 @@ export {
   type DifferenceCode,
   differences,
   type NextStep,
-  NOTHING_SEEN,
   type Seen,
 } from './expected'
 export { CauseTable, type Fault, partOf, STARTING_CAUSES, type Way } from './fault'

@@ -1,12 +1,13 @@
 import { describe, expect, test } from 'vitest'
 import { desktop, stick } from '../../test/builders'
 import { read, writeSmbios } from '../readings'
-import { type Difference, differences, NOTHING_SEEN, seenIn, standing } from '.'
+import { UNVERIFIED } from '../records'
+import { type Difference, differences, type Seen, seenIn, standing } from '.'
 
 const machine = desktop()
 const placement = { A2: stick(), B2: stick() }
-const found = (changes: Partial<typeof NOTHING_SEEN>): Difference[] =>
-  differences(machine, placement, { profile: false }, { ...NOTHING_SEEN, ...changes })
+const found = (changes: Partial<Seen>): Difference[] =>
+  differences(machine, placement, { profile: false }, { ...UNVERIFIED.seen, ...changes })
 
 describe('how far the proof is', () => {
   const passed = { passes: 4, errors: 0 }

@@ -1,5 +1,5 @@
-import { channelPeakGBs } from '../model'
-import type { Configuration } from './configurations'
+import { channelPeakGBs, type Evaluation } from '../model'
+import type { Tested } from './tested'
 
 export const BANDWIDTHS = ['read', 'copy', 'write'] as const
 export type Bandwidth = (typeof BANDWIDTHS)[number]
@@ -61,34 +61,39 @@ export function inferChannels(
   return { chances, proven, asExpected: own.reduce((sum, { chance }) => sum + chance, 0) }
 }
 
-/** Sure enough to say how many channels are at work. */
-const SURE = 0.95
-
-/** How many channels are at work, where that is sure enough to be said; null elsewhere. */
-export function surelyAtWork({ chances, proven }: ChannelInference): number | null {
-  const sure = chances.find(({ chance }) => chance >= SURE)
-  if (sure) return sure.ways
-  return proven > 1 ? proven : null
+/** What bandwidths measured tell of the channels at work. */
+export interface ChannelsTold {
+  /** So many at least, beyond doubt: the limit of fewer was passed. */
+  proven: number
+  /** The same test, before and after, rose far less than what the channels added should bring. */
+  stayed: boolean
 }
 
 /**
- * The most channels that any bandwidth measured after the change surely tells of, of `most` with
- * `expected` at work, at a data rate in MT/s; null where none tells.
+ * What tests of bandwidth tell after a change from one evaluation to another. A low figure alone tells
+ * nothing, since a browser or other work may hold it back; only that it did not rise where it should.
  */
-export function waysMeasured(
-  measured: readonly {
-    bandwidth: Bandwidth | null
-    configuration: Configuration
-    runs: readonly number[]
-  }[],
-  dataRate: number,
-  most: number,
-  expected: number,
-): number | null {
-  const told = measured.flatMap(({ bandwidth, configuration, runs }) => {
-    if (!bandwidth || configuration !== 'after' || runs.length === 0) return []
-    const best = Math.max(...runs)
-    return surelyAtWork(inferChannels(best, bandwidth, dataRate, most, expected)) ?? []
-  })
-  return told.length > 0 ? Math.max(...told) : null
+export function channelsTold(
+  tested: readonly Pick<Tested<unknown>, 'bandwidth' | 'sides' | 'against'>[],
+  before: Evaluation,
+  after: Evaluation,
+): ChannelsTold {
+  const [peakBefore, peakAfter] = [before.zones[0]?.peakGBs ?? 0, after.zones[0]?.peakGBs ?? 0]
+  const runs = tested.flatMap(({ bandwidth, sides }) =>
+    bandwidth ? (sides.after?.runs ?? []) : [],
+  )
+  const each = after.run ? channelPeakGBs(after.run.dataRate) : Infinity
+  const best = Math.max(0, ...runs)
+  const more = waysOf(after) > waysOf(before) && peakBefore > 0
+  // Halfway, by ratio, between nothing gained and all of it.
+  const halfway = Math.sqrt(peakAfter / peakBefore)
+  const stayed =
+    more &&
+    tested.some(({ bandwidth, against }) => {
+      const compared = against.after
+      return bandwidth !== null && compared !== undefined && compared.high < halfway
+    })
+  return { proven: Math.ceil(best / each), stayed: stayed && best <= each * waysOf(before) }
 }
+
+const waysOf = ({ zones }: Evaluation): number => zones[0]?.ways ?? 0

@@ -76,8 +76,12 @@ function logsOf(runs: readonly number[], better: 'higher' | 'lower'): number[] {
 
 function summary(runs: readonly number[]): Summary {
   const count = runs.length
-  return { count, mean: count === 0 ? null : Math.exp(mean(runs.map((run) => Math.log(run)))) }
+  return { count, mean: count === 0 ? null : geometricMean(runs) }
 }
+
+/** Of figures above 0, one at least. */
+export const geometricMean = (figures: readonly number[]): number =>
+  Math.exp(mean(figures.map((figure) => Math.log(figure))))
 
 const mean = (values: readonly number[]) =>
   values.reduce((sum, value) => sum + value, 0) / values.length

@@ -4,9 +4,9 @@ export {
   type Bandwidth,
   type ChannelChance,
   type ChannelInference,
+  type ChannelsTold,
+  channelsTold,
   inferChannels,
-  surelyAtWork,
-  waysMeasured,
 } from './channels'
 export {
   type ColumnReader,
@@ -25,6 +25,7 @@ export {
   compareRuns,
   type FailureComparison,
   FEWEST_RUNS,
+  geometricMean,
   type RunVerdict,
   type Summary,
 } from './compare'

@@ -1,13 +1,14 @@
 import { describe, expect, test } from 'vitest'
+import { desktop, stick } from '../../test/builders'
+import { evaluate } from '../evaluate'
 import {
   analyseFrames,
   type Configuration,
+  channelsTold,
   FRAME_RATES,
-  inferChannels,
   type KeptRuns,
   loggedOf,
   rowsOf,
-  surelyAtWork,
   testedOf,
 } from '.'
 
@@ -80,10 +81,31 @@ test('logs of frame times are runs: one for each figure', () => {
   expect(logged?.logs.before).toEqual([logs[0], logs[2]])
 })
 
-test('channels are said only where it is sure', () => {
+describe('channels told by bandwidths', () => {
+  const machine = desktop()
+  const of = (placement: Parameters<typeof evaluate>[0]['placement']) =>
+    evaluate({ machine, placement, settings: { profile: false } })
   // One channel at 3200 gives 25.6 GB/s at most.
-  expect(surelyAtWork(inferChannels(26, 'copy', 3200, 2, 2))).toBe(2)
-  expect(surelyAtWork(inferChannels(19, 'copy', 3200, 2, 2))).toBe(1)
-  // 25 of 51.2 is too little for two, and nearly all of one.
-  expect(surelyAtWork(inferChannels(25.4, 'write', 3200, 2, 2))).toBeNull()
+  const [one, two] = [of({ A2: stick() }), of({ A2: stick(), B2: stick() })]
+  const copy = { unit: 'GB/s', better: 'higher', bandwidth: 'copy' } as const
+  const told = (before: number[], after: number[]) =>
+    channelsTold(testedOf([kept('before', before, copy), kept('after', after, copy)]), one, two)
+
+  test('above one channel’s limit two are proven, whatever was before', () => {
+    expect(told([], [26])).toEqual({ proven: 2, stayed: false })
+    expect(told([25.9, 26, 26.1], [26, 26.1, 25.9])).toEqual({ proven: 2, stayed: false })
+  })
+
+  test('a low figure alone tells nothing; that it did not rise tells that the channels stayed', () => {
+    expect(told([], [12, 12.1, 11.9])).toEqual({ proven: 1, stayed: false })
+    expect(told([11.9, 12, 12.1], [12.1, 12.2, 12])).toEqual({ proven: 1, stayed: true })
+    // Half as much again: more than √2, which lies halfway to double.
+    expect(told([11.9, 12, 12.1], [18, 18.2, 17.9])).toEqual({ proven: 1, stayed: false })
+  })
+
+  test('where no channel was added nothing is missed', () => {
+    const tests = testedOf([kept('before', [20, 21, 20], copy), kept('after', [20, 21, 20], copy)])
+    expect(channelsTold(tests, one, one).stayed).toBe(false)
+    expect(channelsTold([], one, two)).toEqual({ proven: 0, stayed: false })
+  })
 })

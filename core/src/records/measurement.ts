@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { CONFIGURATIONS } from '../measure'
+import { BANDWIDTHS, CONFIGURATIONS } from '../measure'
 import { OwnId, ShortText, Stored, Versioned } from './stored'
 
 /** A run’s figure: above 0, since runs are compared by their ratio. */
@@ -24,7 +24,7 @@ const fields = {
   /** Runs that crashed or never finished. */
   failed: z.int().min(0).max(1000),
   /** A bandwidth, which tells of channels; null for anything else. */
-  bandwidth: z.enum(['read', 'copy', 'write']).nullable(),
+  bandwidth: z.enum(BANDWIDTHS).nullable(),
   note: ShortText,
 }
 

@@ -1,4 +1,5 @@
 import type { Chart } from 'chart.js'
+import { saveAs } from '../ui'
 
 /** Saves a chart as a PNG on the sheet it lies on, so that it can be read anywhere. */
 export function savePng(chart: Chart | null, name: string): void {
@@ -11,8 +12,5 @@ export function savePng(chart: Chart | null, name: string): void {
   brush.fillStyle = getComputedStyle(document.documentElement).getPropertyValue('--sheet')
   brush.fillRect(0, 0, width, height)
   brush.drawImage(chart.canvas, 0, 0)
-  const link = document.createElement('a')
-  link.href = sheet.toDataURL('image/png')
-  link.download = name
-  link.click()
+  saveAs(sheet.toDataURL('image/png'), name)
 }

@@ -12,7 +12,3 @@ export function configurationsOf(
     : []
   return [{ value: 'before', label: 'before' }, ...between, { value: 'after', label: 'after' }]
 }
-
-/** What a machine was when it was measured. */
-export const configurationWords = (configuration: Configuration, changes: TwoChanges | null) =>
-  configurationsOf(changes).find(({ value }) => value === configuration)?.label ?? configuration

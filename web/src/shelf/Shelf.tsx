@@ -2,7 +2,7 @@ import { Tabs } from 'radix-ui'
 import { useMemo } from 'react'
 import { useShopModulesQuery } from '../data'
 import { Bar } from '../shell'
-import { Button, Message } from '../ui'
+import { Button, Message, Tab } from '../ui'
 import { Offers } from './Offers'
 import { OnShelf } from './OnShelf'
 import { SupplierSearch } from './SupplierSearch'
@@ -47,16 +47,5 @@ export function Shelf() {
         </main>
       )}
     </div>
-  )
-}
-
-function Tab({ value, children }: { value: string; children: string }) {
-  return (
-    <Tabs.Trigger
-      value={value}
-      className="-mb-0.5 min-h-11 border-b-4 border-transparent px-4 data-[state=active]:border-act data-[state=active]:font-semibold"
-    >
-      {children}
-    </Tabs.Trigger>
   )
 }

@@ -1,5 +1,6 @@
 import { Tabs } from 'radix-ui'
 import { useLayoutEffect, useState } from 'react'
+import { Tab } from '../../ui'
 import { useBench } from '../bench'
 import { FitBoard } from './FitBoard'
 import { Options } from './Options'
@@ -54,16 +55,5 @@ export function Fit() {
         <TrayTab fitting={fitting} />
       </Tabs.Content>
     </Tabs.Root>
-  )
-}
-
-function Tab({ value, children }: { value: string; children: React.ReactNode }) {
-  return (
-    <Tabs.Trigger
-      value={value}
-      className="-mb-0.5 min-h-11 border-b-4 border-transparent px-3 data-[state=active]:border-act data-[state=active]:font-semibold"
-    >
-      {children}
-    </Tabs.Trigger>
   )
 }

@@ -3,7 +3,7 @@ import { Tabs } from 'radix-ui'
 import { Link } from 'react-router'
 import { FindingList } from '../../findings'
 import { Judgement } from '../../judgement'
-import { Button, capacity } from '../../ui'
+import { Button, capacity, Tab } from '../../ui'
 import { Later, useJob, useNeed } from '../file'
 import { Compare } from './Compare'
 import { Gains } from './Gains'
@@ -89,16 +89,5 @@ function Weighed() {
       )}
       <Validated />
     </>
-  )
-}
-
-function Tab({ value, children }: { value: string; children: string }) {
-  return (
-    <Tabs.Trigger
-      value={value}
-      className="-mb-0.5 min-h-11 border-b-4 border-transparent px-3 data-[state=active]:border-act data-[state=active]:font-semibold"
-    >
-      {children}
-    </Tabs.Trigger>
   )
 }

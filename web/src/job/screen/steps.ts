@@ -88,7 +88,7 @@ function fit({ file }: Pick<JobView, 'file'>): Standing {
   return { state: 'open', why: 'at the bench' }
 }
 
-function verify(view: Pick<JobView, 'file' | 'machine' | 'planned'>): Standing {
+function verify(view: Pick<JobView, 'file' | 'machine' | 'now' | 'planned'>): Standing {
   switch (standingOf(view)?.kind) {
     case 'wrong':
       return { state: 'attention', why: 'what is seen is not what is expected' }

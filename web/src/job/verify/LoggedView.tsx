@@ -1,5 +1,10 @@
-import type { Configuration, FrameFigures, Logged } from '@tembrix/core/measure'
-import { FRAME_RATES } from '@tembrix/core/measure'
+import {
+  type Configuration,
+  FRAME_RATES,
+  type FrameFigures,
+  geometricMean,
+  type Logged,
+} from '@tembrix/core/measure'
 import type { FrameLog, TwoChanges } from '@tembrix/core/records'
 import { Trash2 } from 'lucide-react'
 import { lazy, Suspense } from 'react'
@@ -77,7 +82,7 @@ function FiguresTable({ logged: { logs }, changes }: Props) {
       <tbody>
         {FRAME_RATES.map((rate) =>
           row(capital(RATE_WORDS[rate]), (figures) =>
-            tidy(mean(figures.map((one) => one[rate])), 1),
+            tidy(geometricMean(figures.map((one) => one[rate])), 1),
           ),
         )}
         {row('Stutters a minute', (figures) =>
@@ -96,10 +101,6 @@ function FiguresTable({ logged: { logs }, changes }: Props) {
     </table>
   )
 }
-
-/** Geometric, as they are compared. */
-const mean = (values: readonly number[]) =>
-  Math.exp(values.reduce((sum, value) => sum + Math.log(value), 0) / values.length)
 
 function perMinute(figures: readonly FrameFigures[], of: (one: FrameFigures) => number): number {
   const seconds = figures.reduce((sum, one) => sum + one.seconds, 0)

@@ -2,7 +2,7 @@ import { changesBetween, loggedOf, rowsOf, testedOf } from '@tembrix/core/measur
 import { writeCsv } from '@tembrix/core/tables'
 import { Download } from 'lucide-react'
 import { lazy, Suspense, useMemo } from 'react'
-import { Button, list } from '../../ui'
+import { Button, list, saveAs } from '../../ui'
 import { useJob } from '../file'
 import { AddTest } from './AddTest'
 import { FrameLogIn } from './FrameLogIn'
@@ -74,9 +74,7 @@ export function Measured({ verifying }: { verifying: Verifying }) {
 }
 
 function download(text: string, name: string): void {
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([text], { type: 'text/csv' }))
-  link.download = name
-  link.click()
-  URL.revokeObjectURL(link.href)
+  const address = URL.createObjectURL(new Blob([text], { type: 'text/csv' }))
+  saveAs(address, name)
+  URL.revokeObjectURL(address)
 }

@@ -28,7 +28,7 @@ type Figure =
 /** Expected against seen, each difference with its causes and what to do next. */
 export function Seen({ verifying, onFault }: Props) {
   const { machine, planned } = useJob()
-  const { record, found, measuredWays, set } = verifying
+  const { record, found, channels, set } = verifying
   const { seen } = record
   const { run, capacity, zones } = planned.evaluation
   const change = (changes: Partial<SeenRecord>) => set({ seen: { ...seen, ...changes } })
@@ -55,7 +55,7 @@ export function Seen({ verifying, onFault }: Props) {
     expected: planned.placement[id]?.capacityGiB ?? 0,
   }))
   const looked =
-    measuredWays !== null ||
+    channels.proven > 1 ||
     Object.keys(seen.slots).length > 0 ||
     Object.values(seen).some((value) => typeof value === 'number' || typeof value === 'boolean')
   return (
@@ -82,8 +82,10 @@ export function Seen({ verifying, onFault }: Props) {
                   value={seen[figure]}
                   onValue={(value) => change({ [figure]: value })}
                 />
-                {figure === 'ways' && measuredWays !== null && (
-                  <span className="block text-sm text-ink-2">by bandwidth: {measuredWays}</span>
+                {figure === 'ways' && (channels.proven > 1 || channels.stayed) && (
+                  <span className="block text-sm text-ink-2">
+                    by bandwidth: {channels.stayed ? 'as before' : `at least ${channels.proven}`}
+                  </span>
                 )}
               </td>
             </tr>

@@ -1,6 +1,6 @@
 import { analyseFrames, type KeptRuns } from '@tembrix/core/measure'
 import { useState } from 'react'
-import { created, useAppDispatch } from '../../data'
+import { created, removed, useAppDispatch } from '../../data'
 import { Button } from '../../ui'
 import { useJob } from '../file'
 import { Simulated } from './Simulated'
@@ -12,8 +12,12 @@ import { outcomeWords, uncapital } from './words'
 const RUNS = 5
 const LOGS = 3
 const FRAMES = 4000
+const FRAMES_TEST = 'Simulated: frames'
 
-/** Measures on the simulated machine what would be measured on the real one, before or after. */
+/**
+ * Measures on the simulated machine what would be measured on the real one, before or after; what was
+ * measured so earlier gives way.
+ */
 export function SimulatedRuns({ verifying: { suspicion } }: { verifying: Verifying }) {
   const { file, edit } = useJob()
   const dispatch = useAppDispatch()
@@ -38,6 +42,12 @@ export function SimulatedRuns({ verifying: { suspicion } }: { verifying: Verifyi
     const reads = await machine.bandwidth('read', RUNS)
     keep({ test: 'Simulated: read', bandwidth: 'read', runs: reads, ...bandwidth })
     keep({ test: 'Simulated: latency', runs: await machine.latency(RUNS), ...latency })
+    for (const log of file.frames) {
+      if (log.test === FRAMES_TEST && log.configuration === configuration) {
+        const target = { jobId: file.id, collection: 'frames' as const, recordId: log.id }
+        dispatch(removed({ ...target, version: log.version }))
+      }
+    }
     for (let at = 1; at <= LOGS; at += 1) {
       const frames = analyseFrames(Float64Array.from(await machine.frames(FRAMES)))
       if (frames) keepLog(configuration, at, frames)
@@ -64,7 +74,7 @@ export function SimulatedRuns({ verifying: { suspicion } }: { verifying: Verifyi
     at: number,
     { figures, bins, line }: NonNullable<ReturnType<typeof analyseFrames>>,
   ) {
-    const about = { test: 'Simulated: frames', configuration, name: `simulated ${at}` }
+    const about = { test: FRAMES_TEST, configuration, name: `simulated ${at}` }
     const target = { jobId: file.id, collection: 'frames' as const }
     const recordId = crypto.randomUUID()
     dispatch(created({ ...target, recordId }, { jobId: file.id, ...about, figures, bins, line }))

@@ -1,5 +1,5 @@
 import type * as measure from '@tembrix/core/measure'
-import { compareFailures, inferChannels } from '@tembrix/core/measure'
+import { compareFailures, geometricMean, inferChannels } from '@tembrix/core/measure'
 import {
   type Configuration,
   type Measurement,
@@ -102,6 +102,7 @@ function Channels({ tested: { bandwidth, sides } }: { tested: Tested }) {
           : `${plural(expected, 'channel')} at work: ${tidy(asExpected * 100, 0)} % sure`}
       </b>
       : one channel gives {tidy(one, 1)} GB/s at most, {tidy(best, 1)} were measured.
+      {proven <= 1 && ' A browser, or other work on the machine, may hold it back.'}
     </p>
   )
 }
@@ -189,6 +190,5 @@ function Runs({ tested, configuration, label }: RunsProps) {
 }
 
 function summary({ runs, record }: Side): string {
-  const mean = Math.exp(runs.reduce((sum, run) => sum + Math.log(run), 0) / runs.length)
-  return `${plural(runs.length, 'run')}, mean ${tidy(mean)}${record?.note ? `, ${record.note}` : ''}`
+  return `${plural(runs.length, 'run')}, mean ${tidy(geometricMean(runs))}${record?.note ? `, ${record.note}` : ''}`
 }

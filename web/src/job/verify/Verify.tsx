@@ -1,5 +1,6 @@
 import { Tabs } from 'radix-ui'
 import { useState } from 'react'
+import { Tab } from '../../ui'
 import { useJob } from '../file'
 import { FaultFinder } from './FaultFinder'
 import { Measured } from './Measured'
@@ -40,16 +41,5 @@ export function Verify() {
         <Measured verifying={verifying} />
       </Tabs.Content>
     </Tabs.Root>
-  )
-}
-
-function Tab({ value, children }: { value: string; children: React.ReactNode }) {
-  return (
-    <Tabs.Trigger
-      value={value}
-      className="-mb-0.5 min-h-11 border-b-4 border-transparent px-3 data-[state=active]:border-act data-[state=active]:font-semibold"
-    >
-      {children}
-    </Tabs.Trigger>
   )
 }

@@ -1,23 +1,20 @@
 import { type Difference, differences, type Standing, standing } from '@tembrix/core/diagnose'
-import { waysMeasured } from '@tembrix/core/measure'
+import { type ChannelsTold, channelsTold, testedOf } from '@tembrix/core/measure'
 import { UNVERIFIED } from '@tembrix/core/records'
 import type { JobView } from '../file'
 
-type View = Pick<JobView, 'file' | 'machine' | 'planned'>
+type View = Pick<JobView, 'file' | 'machine' | 'now' | 'planned'>
 
-/** Channels at work as the bandwidths measured after the change tell; null where they do not. */
-export function channelsMeasured({ file, machine, planned }: View): number | null {
-  const { run, zones } = planned.evaluation
-  const most = machine.channels.length
-  if (!run || most < 2) return null
-  return waysMeasured(file.measurements, run.dataRate, most, zones[0]?.ways ?? 1)
-}
+/** What bandwidths measured tell of the channels at work after the change. */
+export const channelsMeasured = ({ file, now, planned }: View): ChannelsTold =>
+  channelsTold(testedOf(file.measurements), now.evaluation, planned.evaluation)
 
 /** In what the machine as it is seen, and measured, differs from what the plan should give. */
 export function differencesFound(view: View): Difference[] {
-  const { file, machine, planned } = view
+  const { file, machine, now, planned } = view
   const { seen } = file.verifications[0] ?? UNVERIFIED
-  const ways = seen.ways ?? channelsMeasured(view)
+  const asBefore = channelsMeasured(view).stayed ? (now.evaluation.zones[0]?.ways ?? null) : null
+  const ways = seen.ways ?? asBefore
   return differences(machine, planned.placement, planned.settings, { ...seen, ways })
 }
 

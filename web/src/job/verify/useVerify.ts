@@ -9,6 +9,7 @@ import {
   type Suspicion,
   suspect,
 } from '@tembrix/core/diagnose'
+import type { ChannelsTold } from '@tembrix/core/measure'
 import { fillingOrder } from '@tembrix/core/plan'
 import {
   type Assignment,
@@ -24,8 +25,8 @@ import { channelsMeasured, differencesFound } from './standing'
 export interface Verifying {
   record: Verification
   found: Difference[]
-  /** Channels at work as the bandwidths measured after the change tell; null where they do not. */
-  measuredWays: number | null
+  /** What bandwidths measured tell of the channels at work. */
+  channels: ChannelsTold
   /** Trials made, with what came of each; before there is one, what was seen counts as the first. */
   trials: readonly Made[]
   /** What is suspected by the trials made; null where nothing is placed to be suspected. */
@@ -35,7 +36,7 @@ export interface Verifying {
 
 /** The job's verification: what is seen against what should be, and what the trials made so far say. */
 export function useVerify(): Verifying {
-  const { file, machine, planned, edit } = useJob()
+  const { file, machine, now, planned, edit } = useJob()
   const dispatch = useAppDispatch()
   const known = file.verifications[0]
   const record: Verification = useMemo(
@@ -61,14 +62,9 @@ export function useVerify(): Verifying {
     [known, record, file.id, dispatch, edit],
   )
   const { settings, assignment } = planned
-  const measuredWays = useMemo(
-    () => channelsMeasured({ file, machine, planned }),
-    [file, machine, planned],
-  )
-  const found = useMemo(
-    () => differencesFound({ file, machine, planned }),
-    [file, machine, planned],
-  )
+  const view = useMemo(() => ({ file, machine, now, planned }), [file, machine, now, planned])
+  const channels = useMemo(() => channelsMeasured(view), [view])
+  const found = useMemo(() => differencesFound(view), [view])
   const trials = useMemo((): readonly Made[] => {
     const slots = slotsMissing(found)
     if (slots.length === 0 || record.trials.length > 0) return record.trials
@@ -92,7 +88,7 @@ export function useVerify(): Verifying {
       ),
     [machine, assignment, settings.profile, trials, causes],
   )
-  return { record, found, measuredWays, trials, suspicion, set }
+  return { record, found, channels, trials, suspicion, set }
 }
 
 /** Slots whose module is not seen: shown empty, or the only one that the missing capacity can be. */
