@@ -284,6 +284,32 @@ test('a simulated machine stands in: started, read out, measured before and afte
   await saved(page)
 })
 
+test('a bandwidth that did not rise with the second module says that its channel is not at work', async ({
+  page,
+  app,
+}) => {
+  await secondModule(page, app, 'Fenna Oakes')
+  await page.getByRole('tab', { name: 'Measured' }).click()
+  await page.getByLabel('A further test').fill('Copy')
+  await page.getByLabel('It gives').selectOption({ label: 'copy bandwidth' })
+  await page.getByRole('button', { name: 'Add', exact: true }).click()
+  const copy = page.getByRole('region', { name: 'Copy' })
+  await copy.getByLabel('After', { exact: true }).fill('12.0 12.2 11.9')
+  await expect(copy).toContainText('A browser, or other work on the machine, may hold it back.')
+  await page.getByRole('tab', { name: /^Seen/ }).click()
+  await expect(page.getByText('by bandwidth:')).toBeHidden()
+  await page.getByRole('tab', { name: 'Measured' }).click()
+  await copy.getByLabel('Before', { exact: true }).fill('12.1 11.9 12.0')
+  await page.getByRole('tab', { name: /^Seen/ }).click()
+  await expect(page.getByText('by bandwidth: as before')).toBeVisible()
+  const differences = page.getByRole('list', { name: 'Differences' })
+  await expect(differences).toContainText('1 channel in use instead of 2.')
+  // What the system itself shows counts for more.
+  await page.getByLabel('Channels in use, seen').fill('2')
+  await expect(differences).toContainText('What was looked at is as expected.')
+  await saved(page)
+})
+
 test('a log of frame times is read, its column chosen and remembered; bad logs say why', async ({
   page,
   app,
