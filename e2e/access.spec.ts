@@ -62,7 +62,7 @@ test('screens meet the accessibility rules, in daylight and on the dark bench', 
     },
     async () => {
       await openJob(page, app, 'Quince', 'verify')
-      await page.getByLabel('Memory in all, GiB, seen').fill('16')
+      await page.getByLabel('Memory in all, GB, seen').fill('16')
     },
     async () => {
       await openJob(page, app, 'Quince', 'verify')
@@ -87,7 +87,7 @@ test('screens meet the accessibility rules, in daylight and on the dark bench', 
     async () => {
       await page.goto(`${app.address}/what-if`)
       await page.getByRole('button', { name: /^Desktop, 4 slots/ }).click()
-      await page.getByRole('button', { name: 'Put in 16 GiB' }).click()
+      await page.getByRole('button', { name: 'Put in 16 GB' }).click()
     },
   ]
   for (const open of screens) {

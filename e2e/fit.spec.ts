@@ -10,7 +10,7 @@ test('a laptop is fitted: screw map, reload in the middle, the server away for a
     const job = await newJob(page, own, 'Linnea Crake', 'Heron 15', { A: '8GB 1Rx8' })
     await page.goto(`${job.address}/plan`)
     const tray = page.getByRole('region', { name: 'Tray' })
-    await tray.getByRole('button', { name: /^16 GiB DDR4-3200.*Larkfield.*€26/ }).click()
+    await tray.getByRole('button', { name: /^16 GB DDR4-3200.*Larkfield.*€26/ }).click()
     await slot(page, 'A').click()
     await saved(page)
 
@@ -94,11 +94,11 @@ test('a laptop is fitted: screw map, reload in the middle, the server away for a
     await expect(heading).toHaveText('Into slot A')
     await expect(step).toContainText('at an angle')
     await main.click()
-    await expect(slot(page, 'A')).toContainText('16 GiB')
+    await expect(slot(page, 'A')).toContainText('16 GB')
     await own.start()
     await page.reload()
     await saved(page)
-    await expect(slot(page, 'A')).toContainText('16 GiB')
+    await expect(slot(page, 'A')).toContainText('16 GB')
     await expect(heading).toHaveText('Both ends down, both latches shut')
     while (!/^Screws in/.test((await heading.textContent()) ?? '')) await main.click()
 
@@ -158,7 +158,7 @@ test('a laptop is fitted: screw map, reload in the middle, the server away for a
     const next = await newJob(page, own, 'Otto Vane', 'Heron 15', { A: '8GB 1Rx8' })
     await page.goto(`${next.address}/plan`)
     await tray
-      .getByRole('button', { name: /^8 GiB DDR4-3200.*€14/ })
+      .getByRole('button', { name: /^8 GB DDR4-3200.*€14/ })
       .first()
       .click()
     await slot(page, 'B').click()

@@ -34,7 +34,7 @@ export async function openJob(page: Page, app: Application, search: string, step
 
 /**
  * A job of its own for a test: a customer, one of the shop's models, and what its slots hold. What
- * stands before the rate on a small-outline DDR4-2666 label says what is in a slot.
+ * stands before the rate on a SO-DIMM DDR4-2666 label says what is in a slot.
  */
 export async function newJob(
   page: Page,

@@ -64,7 +64,7 @@ test('a messy listing of a laptop with two slots that claims four is settled', a
   const readings = page.getByRole('list', { name: 'Readings' })
   await expect(readings).toContainText('SMBIOS listing: 1 module, 4 slots claimed')
   // Nothing was on the board, so what was read is there at once, in the slot of channel B.
-  await expect(slot(page, 'B')).toContainText('8 GiB')
+  await expect(slot(page, 'B')).toContainText('8 GB')
   await expect(slot(page, 'A')).toContainText('empty')
 
   const disputes = page.getByRole('region', { name: 'To settle' })
@@ -84,7 +84,7 @@ test('a messy listing of a laptop with two slots that claims four is settled', a
 
   await saved(page)
   await page.reload()
-  await expect(slot(page, 'B')).toContainText('8 GiB')
+  await expect(slot(page, 'B')).toContainText('8 GB')
   await expect(page.getByRole('button', { name: /^Slot / })).toHaveCount(2)
   await expect(page.getByRole('heading', { name: 'How many slots are there?' })).toBeHidden()
 
@@ -116,14 +116,14 @@ test('a label without a slot is asked about, and corrects what is on the board',
   await page.getByRole('button', { name: 'Read it' }).click()
   await page.getByRole('button', { name: /is from slot A$/ }).click()
   const proposal = page.getByRole('region', { name: 'Read, not on the board' })
-  await expect(proposal).toContainText('A: 16 GiB DDR4-3200 2R×8')
+  await expect(proposal).toContainText('A: 16 GB DDR4-3200 2R×8')
   await proposal.getByRole('button', { name: /Take 1 module over/ }).click()
-  await expect(slot(page, 'A')).toContainText('16 GiB')
+  await expect(slot(page, 'A')).toContainText('16 GB')
   await expect(proposal).toBeHidden()
 
   await area.fill('8GB 1Rx8 PC4-3200AA-SA2-11')
   await page.getByRole('button', { name: 'Read it' }).click()
-  await page.getByRole('button', { name: /8 GiB.* is from slot A$/ }).click()
+  await page.getByRole('button', { name: /8 GB.* is from slot A$/ }).click()
   await expect(page.getByRole('heading', { name: 'Slot A: capacity?' })).toBeVisible()
 })
 

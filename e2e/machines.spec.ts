@@ -13,9 +13,9 @@ test('what a job found becomes a record, is corrected, and starts the next job',
   await expect(page.getByText('These are no minutes.')).toBeVisible()
   await page.getByLabel('Minutes to open and close').fill('25')
   await page.getByRole('button', { name: 'Caution', exact: true }).click()
-  await page.getByRole('textbox', { name: 'In all, GiB', exact: true }).fill('24')
-  await expect(page.getByLabel('Source of In all, GiB', { exact: true })).toHaveValue('typed')
-  await page.getByLabel('Source of In all, GiB', { exact: true }).selectOption('manual')
+  await page.getByRole('textbox', { name: 'In all, GB', exact: true }).fill('24')
+  await expect(page.getByLabel('Source of In all, GB', { exact: true })).toHaveValue('typed')
+  await page.getByLabel('Source of In all, GB', { exact: true }).selectOption('manual')
 
   const handle = page.getByRole('button', { name: /^Slot SLOT, drawn at/ })
   const before = await handle.getAttribute('aria-label')
@@ -24,7 +24,7 @@ test('what a job found becomes a record, is corrected, and starts the next job',
   await saved(page)
   await page.reload()
   await expect(page.getByLabel('Minutes to open and close')).toHaveValue('25')
-  await expect(page.getByLabel('Source of In all, GiB', { exact: true })).toHaveValue('manual')
+  await expect(page.getByLabel('Source of In all, GB', { exact: true })).toHaveValue('manual')
   await page.getByText('History', { exact: true }).click()
   await expect(page.getByRole('list', { name: 'History' })).toContainText('opening time')
 
@@ -39,14 +39,14 @@ test('what a job found becomes a record, is corrected, and starts the next job',
   await expect(slot(page, 'SLOT')).toContainText('empty')
 
   await page.getByText('Limits', { exact: true }).click()
-  await page.getByRole('textbox', { name: 'In all, GiB', exact: true }).fill('40')
+  await page.getByRole('textbox', { name: 'In all, GB', exact: true }).fill('40')
   await page.getByRole('button', { name: /^Merge 1 back/ }).click()
   const dialog = page.getByRole('dialog')
-  await expect(dialog.getByRole('row', { name: /Limit in all/ })).toContainText('24 GiB')
+  await expect(dialog.getByRole('row', { name: /Limit in all/ })).toContainText('24 GB')
   await dialog.getByRole('button', { name: 'Merge', exact: true }).click()
   await saved(page)
   await page.getByRole('link', { name: 'Swift 13 Slim' }).click()
-  await expect(page.getByRole('textbox', { name: 'In all, GiB', exact: true })).toHaveValue('40')
+  await expect(page.getByRole('textbox', { name: 'In all, GB', exact: true })).toHaveValue('40')
 })
 
 test('a slot is dragged to where it sits, and the job’s board shows it there', async ({

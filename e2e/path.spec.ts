@@ -19,14 +19,14 @@ test('from a new customer to a printed plan', async ({ page, app }) => {
   await expect(page.getByRole('heading', { name: 'Identify' })).toBeVisible()
   await page.getByRole('button', { name: 'Add a module' }).click()
   const dialog = page.getByRole('dialog')
-  await dialog.getByLabel('Capacity in GiB').fill('3')
+  await dialog.getByLabel('Capacity in GB').fill('3')
   await dialog.getByRole('button', { name: 'Add', exact: true }).click()
   await expect(dialog.getByText('No memory of this capacity is made')).toBeVisible()
-  await expect(dialog.getByLabel('Capacity in GiB')).toHaveValue('3')
+  await expect(dialog.getByLabel('Capacity in GB')).toHaveValue('3')
   await dialog.getByRole('button', { name: '8', exact: true }).click()
   await dialog.getByRole('button', { name: 'Add', exact: true }).click()
 
-  await expect(slot(page, 'A')).toContainText('8 GiB')
+  await expect(slot(page, 'A')).toContainText('8 GB')
   await expect(page.getByText('Runs on a single channel')).toBeVisible()
   await expect(page.getByText(/21\.3 GB\/s at most, where two would give 42\.7/)).toBeVisible()
   await expect(page.getByText(/Put an equal amount on a second channel/)).toBeVisible()
@@ -35,7 +35,7 @@ test('from a new customer to a printed plan', async ({ page, app }) => {
   await expect(page.getByText('The board shows what was found')).toBeVisible()
   const shelf = page
     .getByRole('region', { name: 'Tray' })
-    .getByRole('button', { name: /^8 GiB DDR4-3200 small-outline.*€14/ })
+    .getByRole('button', { name: /^8 GB DDR4-3200 SO-DIMM.*€14/ })
     .first()
   await drag(page, shelf, slot(page, 'B'))
 
@@ -50,7 +50,7 @@ test('from a new customer to a printed plan', async ({ page, app }) => {
     .filter({ hasText: 'holds it' })
   await expect(held).toContainText('Firmware')
   await expect(page.getByRole('figure', { name: 'Memory across channels' })).toContainText(
-    '16 GiB over A and B · 42.7 GB/s',
+    '16 GB over A and B · 42.7 GB/s',
   )
   await figure(page, 'Rate').click()
   await expect(page.getByText(/Held by the firmware/)).toBeVisible()

@@ -20,7 +20,7 @@ test('from the demand to a plan on the board, compared with another', async ({ p
   await page.getByRole('checkbox', { name: 'Photos runs with the others' }).click()
   const demand = page.getByRole('region', { name: 'Demand' })
   // System 3, reserve 1.5, browsing 3 and photos 6 at once.
-  await expect(demand).toContainText('13.5 GiB')
+  await expect(demand).toContainText('13.5 GB')
   await expect(demand).toContainText('16 GiB, equal on all channels')
 
   await page.getByLabel('Memory log').setInputFiles({
@@ -29,10 +29,10 @@ test('from the demand to a plan on the board, compared with another', async ({ p
     buffer: Buffer.from(LOG),
   })
   const dialog = page.getByRole('dialog')
-  await expect(dialog).toContainText('239 samples: peak 3.98 GiB')
+  await expect(dialog).toContainText('239 samples: peak 3.98 GB')
   await expect(dialog).toContainText('1 line could not be read: 19')
   await dialog.getByRole('button', { name: 'Take it' }).click()
-  await expect(demand).toContainText('at least 13.5 GiB')
+  await expect(demand).toContainText('at least 13.5 GB')
   await expect(page.getByRole('region', { name: 'Memory or something else' })).toContainText(
     'Memory is the right first spend',
   )
@@ -46,22 +46,22 @@ test('from the demand to a plan on the board, compared with another', async ({ p
     'aria-pressed',
     'true',
   )
-  await expect(figure(page, 'Capacity')).toContainText('16 GiB')
+  await expect(figure(page, 'Capacity')).toContainText('16 GB')
   await expect(figure(page, 'Channels')).toContainText('dual channel')
   await page.getByRole('button', { name: 'Keep', exact: true }).click()
 
   await picks.getByRole('button', { name: /Room to grow/ }).click()
-  await expect(figure(page, 'Capacity')).not.toContainText(/^Capacity, why\?16 GiB/)
+  await expect(figure(page, 'Capacity')).not.toContainText(/^Capacity, why\?16 GB/)
   await page.getByRole('button', { name: 'Compare 1' }).click()
   const table = page.getByRole('dialog', { name: 'Plans side by side' })
-  await expect(table.getByRole('row', { name: /^Usable/ })).toContainText('16 GiB')
+  await expect(table.getByRole('row', { name: /^Usable/ })).toContainText('16 GB')
   await table.getByRole('button', { name: 'Put on the board' }).click()
   await page.keyboard.press('Escape')
-  await expect(figure(page, 'Capacity')).toContainText('16 GiB')
+  await expect(figure(page, 'Capacity')).toContainText('16 GB')
   await saved(page)
 
   await page.reload()
-  await expect(figure(page, 'Capacity')).toContainText('16 GiB')
+  await expect(figure(page, 'Capacity')).toContainText('16 GB')
   await expect(page.getByRole('button', { name: 'Compare 1' })).toBeVisible()
 })
 
@@ -72,10 +72,10 @@ test('a need nothing meets names what stands in the way, and the nearest', async
   await openJob(page, app, 'Quince', 'plan')
   await page.getByRole('tab', { name: 'Trade-offs' }).click()
   await expect(page.getByRole('list', { name: 'Picks' })).toBeVisible()
-  await page.getByLabel('At least, GiB usable').fill('500')
+  await page.getByLabel('At least, GB usable').fill('500')
   const blockers = page.getByRole('region', { name: 'Blockers' })
-  await expect(blockers).toContainText('32 GiB is the most to be had')
-  await page.getByLabel('At least, GiB usable').fill('20')
+  await expect(blockers).toContainText('32 GB is the most to be had')
+  await page.getByLabel('At least, GB usable').fill('20')
   await expect(blockers).toBeHidden()
   await page.getByLabel('School').selectOption({ label: 'Matched kit or nothing' })
   await page.getByRole('list', { name: 'Picks' }).getByRole('button').first().click()
@@ -92,7 +92,7 @@ test('“why not this one, there?” answers before anything is moved', async ({
   await page.getByLabel('Slot', { exact: true }).selectOption('B1')
   await expect(page.getByText('It would work, but:')).toBeVisible()
   await expect(page.getByText('Runs on a single channel.')).toBeVisible()
-  await expect(slot(page, 'B1')).toContainText('16 GiB')
+  await expect(slot(page, 'B1')).toContainText('16 GB')
 })
 
 test('the shop’s table of uses changes what every job is reckoned to need', async ({
@@ -110,5 +110,5 @@ test('the shop’s table of uses changes what every job is reckoned to need', as
   await dialog.getByRole('button', { name: 'Save for the shop' }).click()
   await expect(dialog).toBeHidden()
   // System 3, reserve 1.5, letters 2 and browsing 1 at once.
-  await expect(page.getByText('What the uses add up to: 7.5 GiB')).toBeVisible()
+  await expect(page.getByText('What the uses add up to: 7.5 GB')).toBeVisible()
 })

@@ -35,7 +35,7 @@ const VIEWS: {
   {
     name: 'what-if',
     path: '/what-if',
-    press: ['Desktop, 4 slots', 'Put in 16 GiB', 'Put in 16 GiB'],
+    press: ['Desktop, 4 slots', 'Put in 16 GB', 'Put in 16 GB'],
   },
   { name: 'shelf', path: '/shelf' },
   { name: 'machines', path: '/machines' },

@@ -10,7 +10,7 @@ test('a kit is put on the shelf by its label, kept together, and taken apart onl
   await dialog.getByRole('button', { name: 'Put it there' }).click()
   await expect(dialog.getByText('Not said yet what it is.')).toBeVisible()
   await dialog.getByLabel('Its label').fill('4gb 1rx16 pc4-2400t-sc0-10')
-  await expect(dialog.getByText('4 GiB DDR4-2400 small-outline')).toBeVisible()
+  await expect(dialog.getByText('4 GB DDR4-2400 SO-DIMM')).toBeVisible()
   await dialog.getByLabel('Pieces').fill('2')
   await dialog.getByLabel('Price of each, €').fill('cheap')
   await dialog.getByLabel('Serial numbers').fill('ZZ-1, ZZ-2')
@@ -54,7 +54,7 @@ test('a piece that one job plans on is kept from the next', async ({ page, app, 
   const used = (of: typeof page) =>
     of
       .getByRole('region', { name: 'Tray' })
-      .getByRole('button', { name: /^16 GiB DDR4-3200 small-outline, Larkfield.*€26/ })
+      .getByRole('button', { name: /^16 GB DDR4-3200 SO-DIMM, Larkfield.*€26/ })
   await expect(used(other)).toBeEnabled()
 
   await page.goto(`${first.address}/plan`)

@@ -8,17 +8,17 @@ test('from nothing to an answer in a few presses, and a link that holds all of i
   await page.goto(app.address)
   await page.getByRole('link', { name: 'What if' }).click()
   await page.getByRole('button', { name: /^Desktop, 2 slots, DDR4/ }).click()
-  await page.getByRole('button', { name: 'Put in 8 GiB' }).click()
+  await page.getByRole('button', { name: 'Put in 8 GB' }).click()
   const answer = page.getByRole('status', { name: 'Answer' })
   await expect(answer).toContainText('Yes, but. 8 GiB, single channel, 2666 MT/s')
-  await page.getByRole('button', { name: 'Put in 16 GiB' }).click()
-  await expect(figure(page, 'Capacity')).toContainText('24 GiB')
+  await page.getByRole('button', { name: 'Put in 16 GB' }).click()
+  await expect(figure(page, 'Capacity')).toContainText('24 GB')
   await expect(page.getByText('Channels hold different amounts')).toBeVisible()
   await expect(page.getByText(/Risk of mixing:/)).toBeVisible()
 
   await page.keyboard.press('Control+z')
   await expect(slot(page, 'B1')).toContainText('empty')
-  await page.getByRole('button', { name: 'Put in 8 GiB' }).click()
+  await page.getByRole('button', { name: 'Put in 8 GB' }).click()
   await expect(answer).toContainText('Yes. 16 GiB, dual channel')
 
   await page.getByLabel('or by its label').fill('8GB 1Rx8 PC3-12800U-11')
@@ -36,7 +36,7 @@ test('from nothing to an answer in a few presses, and a link that holds all of i
 
   const elsewhere = await browser.newPage()
   await elsewhere.goto(page.url())
-  await expect(slot(elsewhere, 'A1')).toContainText('8 GiB')
+  await expect(slot(elsewhere, 'A1')).toContainText('8 GB')
   await expect(elsewhere.getByRole('status', { name: 'Answer' })).toContainText('No.')
   await elsewhere.close()
 

@@ -92,6 +92,14 @@ const NOTES: [FindingCode, Rule][] = [
       always(machine.ecc === 'ignored' && fitted.every(({ module }) => module.ecc)),
   ],
   ['MIXED_RANKS', ({ fitted }) => always(distinct(fitted.map(({ module }) => module.ranks)) > 1)],
+  [
+    'CLOCK_BYPASSED',
+    ({ machine, fitted }) => {
+      const clocked = fitted.filter(({ module }) => module.buffering === 'clocked')
+      const all = machine.buffering.includes('clocked') && clocked.length === fitted.length
+      return clocked.length > 0 && !all ? slotsOf(clocked) : null
+    },
+  ],
   ['KIT_SPLIT', ({ fitted }) => kitSlots(fitted, (kit, held) => held < kit.size)],
 ]
 

@@ -1,9 +1,9 @@
-import type { Machine, Module, Placement } from '../model'
+import { type Machine, type Module, type Placement, slotChannels } from '../model'
 
-/** A module where it sits; `slot` is null for a soldered bank. */
+/** A module where it sits: `slot` is null for a soldered bank; one may fill several channels. */
 export interface Fitted {
   slot: string | null
-  channel: string
+  channels: readonly string[]
   module: Module
 }
 
@@ -11,22 +11,24 @@ export interface Fitted {
 export function fittedModules(machine: Machine, placement: Placement): Fitted[] {
   const fitted: Fitted[] = machine.soldered.map(({ channel, module }) => ({
     slot: null,
-    channel,
+    channels: [channel],
     module,
   }))
   for (const slot of machine.slots) {
     const module = Object.hasOwn(placement, slot.id) ? placement[slot.id] : null
-    if (module) fitted.push({ slot: slot.id, channel: slot.channel, module })
+    if (module) fitted.push({ slot: slot.id, channels: slotChannels(slot), module })
   }
   return fitted
 }
 
 export function byChannel(fitted: readonly Fitted[]): Map<string, Module[]> {
   const channels = new Map<string, Module[]>()
-  for (const { channel, module } of fitted) {
-    const modules = channels.get(channel)
-    if (modules) modules.push(module)
-    else channels.set(channel, [module])
+  for (const { channels: own, module } of fitted) {
+    for (const channel of own) {
+      const modules = channels.get(channel)
+      if (modules) modules.push(module)
+      else channels.set(channel, [module])
+    }
   }
   return channels
 }
@@ -34,8 +36,11 @@ export function byChannel(fitted: readonly Fitted[]): Map<string, Module[]> {
 /** GiB on each populated channel. */
 export function channelCapacities(fitted: readonly Fitted[]): Map<string, number> {
   const capacities = new Map<string, number>()
-  for (const { channel, module } of fitted) {
-    capacities.set(channel, (capacities.get(channel) ?? 0) + module.capacityGiB)
+  for (const { channels, module } of fitted) {
+    for (const channel of channels) {
+      const part = module.capacityGiB / channels.length
+      capacities.set(channel, (capacities.get(channel) ?? 0) + part)
+    }
   }
   return capacities
 }

@@ -2,6 +2,7 @@ import {
   clocksToNs,
   type Generation,
   type Module,
+  type ModuleTimes,
   nsToClocks,
   type Speed,
   type SpeedKind,
@@ -31,7 +32,7 @@ export function systemTimings(
 
 /**
  * A module's timings at a running rate no higher than its top: as they stand where it lists that
- * rate, else carried over as times from the next higher one.
+ * rate, else from its own times where they are known, else carried over as times from the next higher rate.
  */
 export function moduleTimings(
   module: Module,
@@ -41,6 +42,7 @@ export function moduleTimings(
 ): Timings {
   const entry = nextEntry(module, kind, dataRate)
   if (entry.dataRate === dataRate) return entry
+  if (kind === 'standard' && module.times) return timesAt(module.times, dataRate, generation)
   const carry = (clocks: number) =>
     nsToClocks(clocksToNs(clocks, entry.dataRate), dataRate, generation)
   return {
@@ -48,6 +50,25 @@ export function moduleTimings(
     trcd: carry(entry.trcd),
     trp: carry(entry.trp),
     tras: carry(entry.tras),
+  }
+}
+
+/**
+ * What times in ns are in clocks at a data rate (MT/s), by the standard's rounding; CL is the smallest
+ * that is long enough among those supported (any, where none that long is listed).
+ */
+export function timesAt(
+  { taa, trcd, trp, tras, cls }: ModuleTimes,
+  dataRate: number,
+  generation: Generation,
+): Timings {
+  const clocks = (ns: number) => nsToClocks(ns, dataRate, generation)
+  const least = settableCl(clocks(taa), generation)
+  return {
+    cl: cls.find((cl) => cl >= least) ?? least,
+    trcd: clocks(trcd),
+    trp: clocks(trp),
+    tras: clocks(tras),
   }
 }
 

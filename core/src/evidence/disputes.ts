@@ -1,38 +1,7 @@
 import type { Source } from '../model'
-import type { Where } from '../readings'
-import type { Rulings } from '../records'
-import { type Claim, type Entry, plainValue } from './claims'
-import type { Input, SlotEvidence } from './weigh'
-
-export const DISPUTE_CODES = [
-  'SLOT_COUNT',
-  'SOLDERED',
-  'MAXIMUM',
-  'MODULE_NOT_OF_MACHINE',
-  'MODULE_FIGURE',
-  'RATE_OR_CLOCK',
-  'RATED_AGAINST_CONFIGURED',
-  'LABEL_DENSITY',
-] as const
-export type DisputeCode = (typeof DISPUTE_CODES)[number]
-
-/** One possible truth, and who says so. */
-export interface Option {
-  value: string | number | boolean
-  claims: Claim[]
-}
-
-/** A contradiction to settle: what may be true, and the ways to find out, the best first. */
-export interface Dispute {
-  code: DisputeCode
-  /** What a ruling on it is kept under. */
-  key: string
-  subject: string
-  what: string
-  options: Option[]
-  ways: Source[]
-  where: { input: string; where: Where | null } | null
-}
+import type { Case, Dispute, DisputeCode, Input, Option, SlotEvidence } from './case'
+import type { Claim, Entry } from './claims'
+import { plainValue } from './meaning'
 
 const WAYS: Record<DisputeCode, Source[]> = {
   SLOT_COUNT: ['opened', 'manual', 'lettering'],
@@ -56,23 +25,22 @@ const OF_MACHINE: Record<string, DisputeCode> = {
 /** Figures that follow from others, or are only names of one thing, are no contradictions of their own. */
 const SECONDARY = ['dieGbit', 'maker', 'makerCode', 'heightMm', 'madeWeek']
 
-interface Given {
-  machine: readonly Entry[]
+interface Known {
+  given: Pick<Case, 'inputs' | 'rulings' | 'runsAt'>
+  entries: readonly Entry[]
   slots: readonly SlotEvidence[]
-  inputs: readonly Input[]
-  rulings: Rulings
-  runsAt: number | null
 }
 
 /** Everything that contradicts and is not settled yet, the costliest mistakes first. */
-export function disputesIn({ machine, slots, inputs, rulings, runsAt }: Given): Dispute[] {
+export function disputesIn({ given, entries, slots }: Known): Dispute[] {
+  const { inputs, rulings, runsAt } = given
   const open = ({ key }: { key: string }) => !Object.hasOwn(rulings, key)
   return [
-    ...machine
+    ...entries
       .filter((entry) => !entry.agreed)
       .map((entry) => ofEntry(OF_MACHINE[entry.what] ?? 'MODULE_FIGURE', entry)),
-    ...slots.flatMap(({ entries }) =>
-      entries
+    ...slots.flatMap(({ entries: own }) =>
+      own
         .filter(({ agreed, what }) => !agreed && !SECONDARY.includes(what))
         .map((entry) => ofEntry('MODULE_FIGURE', entry)),
     ),
@@ -94,7 +62,7 @@ function ofEntry(code: DisputeCode, { key, subject, what, claims }: Entry): Disp
 }
 
 /** The distinct values, the better trusted first. */
-function optionsOf(what: string, claims: readonly Claim[]): Option[] {
+function optionsOf(what: Entry['what'], claims: readonly Claim[]): Option[] {
   const options: Option[] = []
   for (const claim of claims) {
     const value = plainValue(what, claim.value)
@@ -106,29 +74,32 @@ function optionsOf(what: string, claims: readonly Claim[]): Option[] {
 }
 
 function ofRate({ slot, entries, observed }: SlotEvidence, runsAt: number | null): Dispute[] {
-  if (!observed) return []
+  const rate = observed?.rate
+  if (!observed || !rate) return []
   const key = `slot.${slot}.configured`
   const about = {
     key,
     subject: slot,
-    what: 'configured',
+    what: 'configured' as const,
     where: { input: observed.input, where: null },
   }
-  if (observed.clockOrRate === 'ambiguous') {
-    const options = observed.readings.map((value) => ({ value, claims: [] }))
+  if (rate.clockOrRate === 'ambiguous') {
+    const options = rate.readings.map((value) => ({ value, claims: [] }))
     return [{ ...about, code: 'RATE_OR_CLOCK', options, ways: WAYS.RATE_OR_CLOCK }]
   }
   const rated = entries.find(({ what }) => what === 'speeds')
-  const rate = rated && plainValue('speeds', rated.value)
-  const configured = observed.configuredDataRate
-  if (typeof rate !== 'number' || rate === configured || configured === runsAt) return []
+  const configured = rate.configuredDataRate
+  if (!rated || configured === runsAt) return []
+  const own = (rated.value as Entry<'speeds'>['value']).map(({ dataRate }) => dataRate)
+  if (own.length === 0 || own.includes(configured)) return []
+  const [top] = own
   return [
     {
       ...about,
       code: 'RATED_AGAINST_CONFIGURED',
       options: [
         { value: configured, claims: [] },
-        { value: rate, claims: rated?.claims ?? [] },
+        { value: top as number, claims: rated.claims },
       ],
       ways: WAYS.RATED_AGAINST_CONFIGURED,
     },
@@ -139,10 +110,10 @@ function ofLabels({ id, reading }: Input): Dispute[] {
   return reading.problems
     .filter(({ code }) => code === 'DENSITY_NOT_MADE')
     .map(({ where }) => ({
-      code: 'LABEL_DENSITY',
+      code: 'LABEL_DENSITY' as const,
       key: `reading.${id}.${where && 'line' in where ? where.line : 0}`,
       subject: 'label',
-      what: 'dieGbit',
+      what: 'dieGbit' as const,
       options: [],
       ways: WAYS.LABEL_DENSITY,
       where: { input: id, where },

@@ -1,14 +1,10 @@
-export { agree, type Claim, type Entry, isKept, plainValue } from './claims'
-export { type Completed, complete } from './complete'
-export { DISPUTE_CODES, type Dispute, type DisputeCode, type Option } from './disputes'
-export { seatsOf } from './seats'
+export * from './case'
+export { type Claim, type Entry, isKept } from './claims'
+export { type Assumed, type Completed, complete, missingIn, type Surroundings } from './complete'
+export { type Difference, differencesOf, isHeld } from './differences'
+export { type FromLabel, fromLabels } from './fromLabel'
+export { type Identified, identify } from './identify'
+export { agree, plainValue } from './meaning'
+export { type Seating, seatingOf } from './seats'
 export { isOfMachine, settled } from './settle'
-export { UNKNOWN_CODES, type Unknown, type UnknownCode } from './unknown'
-export {
-  type Case,
-  type Evidence,
-  type Input,
-  type Loose,
-  type SlotEvidence,
-  weigh,
-} from './weigh'
+export { emptyKey, weigh } from './weigh'

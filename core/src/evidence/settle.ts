@@ -1,8 +1,8 @@
 import { type Recorded, withSlotCount } from '../machines'
 import { type Generation, type Machine, STANDARD_STEPS, USUAL_VOLTAGE } from '../model'
 import type { Origin, Ruling, Sourced } from '../records'
+import type { Evidence } from './case'
 import { complete } from './complete'
-import type { Evidence } from './weigh'
 
 const SOURCED: Record<string, Sourced> = {
   'machine.slotCount': 'slots',
@@ -83,7 +83,7 @@ function banksOf(machine: Machine, total: number, read: Evidence['soldered']): M
   const recorded = machine.soldered.reduce((sum, { module }) => sum + module.capacityGiB, 0)
   if (recorded === total) return machine.soldered
   return read.flatMap(({ module, slot }, at) => {
-    const completed = complete({ ...module, formFactor: 'soldered' }, machine)
+    const completed = complete({ ...module, formFactor: 'soldered' }, { machine, inMachine: true })
     const named = machine.channels.find((channel) => channel === slot?.channel)
     const channel = named ?? machine.channels[at % machine.channels.length]
     return completed && channel ? [{ channel, module: completed.module }] : []

@@ -1,44 +1,25 @@
 import { TRUSTS } from '../model'
 import type { Sourced } from '../records'
+import type { Case, Loose, SlotEvidence, SlotState, Unknown, UnknownCode } from './case'
 import type { Entry } from './claims'
-import type { Case, Loose, SlotEvidence } from './weigh'
+import { missingIn } from './complete'
 
-export const UNKNOWN_CODES = [
-  'GENERATION',
-  'SLOT_COUNT',
-  'SOLDERED',
-  'CONTENT_OF_SLOTS',
-  'LOOSE_MODULE',
-  'MODULE_FIGURES',
-  'TOTAL_LIMIT',
-  'SLOT_LIMIT',
-  'RATES',
-  'FILLING_ORDER',
-  'FIRMWARE',
-] as const
-export type UnknownCode = (typeof UNKNOWN_CODES)[number]
-
-/** Something the plan needs and nobody has made sure of; `what` names the figures or slots. */
-export interface Unknown {
-  code: UnknownCode
-  what: string[]
-}
-
-interface Given {
+interface Known {
   given: Case
   entries: readonly Entry[]
   slots: readonly SlotEvidence[]
   loose: readonly Loose[]
+  states: Readonly<Record<string, SlotState>>
 }
 
 /** Figures of a module that decide whether it may stay beside another. */
-const DECIDING = ['capacityGiB', 'ranks', 'deviceWidth', 'speeds']
+const DECIDING = ['capacityGiB', 'ranks', 'deviceWidth', 'speeds'] as const
 
 /**
  * What is still unknown, in the order worth finding out: what rules the whole upgrade out comes before
  * what only limits its size, and that before what only limits its speed.
  */
-export function unknownIn({ given, entries, slots, loose }: Given): Unknown[] {
+export function unknownIn({ given, entries, slots, loose, states }: Known): Unknown[] {
   const { machine, sources } = given
   const guessed = (what: string) => {
     const entry = entries.find((one) => one.what === what)
@@ -57,9 +38,18 @@ export function unknownIn({ given, entries, slots, loose }: Given): Unknown[] {
   add(guessed('slotCount'), 'SLOT_COUNT')
   add(guessed('solderedGiB') && machine.kind !== 'desktop', 'SOLDERED')
   if (allSoldered) return found
-  const nothing = slots.length === 0
-  add(nothing, 'CONTENT_OF_SLOTS')
+  const unseen = machine.slots.flatMap(({ id }) => (states[id] === 'unknown' ? [id] : []))
+  add(unseen.length > 0, 'CONTENT_OF_SLOTS', unseen)
   add(loose.length > 0, 'LOOSE_MODULE')
+  const lacking = loose.flatMap(({ reading }) =>
+    missingIn(reading.module, { inMachine: reading.source === 'readout' }),
+  )
+  add(lacking.includes('formFactor'), 'MODULE_FORM')
+  add(
+    lacking.includes('capacityGiB') || slots.some(({ completed }) => !completed),
+    'MODULE_CAPACITY',
+    slots.flatMap(({ slot, completed }) => (completed ? [] : [slot])),
+  )
   const vague = slots.filter(({ completed }) =>
     DECIDING.some((what) => !completed || completed.assumed.includes(what)),
   )
@@ -67,6 +57,12 @@ export function unknownIn({ given, entries, slots, loose }: Given): Unknown[] {
     vague.length > 0,
     'MODULE_FIGURES',
     vague.map(({ slot }) => slot),
+  )
+  const profiled = slots.filter(({ completed }) => completed?.assumed.includes('standardSpeed'))
+  add(
+    profiled.length > 0 || loose.some((one) => one.completed?.assumed.includes('standardSpeed')),
+    'STANDARD_SPEED',
+    profiled.map(({ slot }) => slot),
   )
   add(unsure('totalGiB') && weak(entries, 'maximumGiB'), 'TOTAL_LIMIT')
   add(unsure('slotGiB'), 'SLOT_LIMIT')

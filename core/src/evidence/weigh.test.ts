@@ -292,9 +292,11 @@ describe('what is still unknown', () => {
       order: manual,
       firmwareDataRate: manual,
     }
-    expect(codes(caseOf([input(device('DIMM A', FITTED))], { sources }))).toEqual([
-      'MODULE_FIGURES',
-    ])
+    // of the other slot the listing says nothing
+    const listed = [input(device('DIMM A', FITTED))]
+    expect(codes(caseOf(listed, { sources }))).toEqual(['CONTENT_OF_SLOTS', 'MODULE_FIGURES'])
+    const rulings = { 'slot.B.empty': ruling(true) }
+    expect(codes(caseOf(listed, { sources, rulings }))).toEqual(['MODULE_FIGURES'])
   })
 
   test('where all is soldered, the slots’ contents and limits do not matter', () => {

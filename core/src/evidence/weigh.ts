@@ -1,121 +1,140 @@
-import { type Machine, type Trust, trustIn } from '../model'
+import { type Machine, standardStep, type Trust, trustIn } from '../model'
 import {
+  type Fact,
   factsOf,
   isSoldered,
   type ModuleFigures,
   type ModuleReading,
   type Observed,
+  plausibleRate,
   type Reading,
+  type SystemReading,
 } from '../readings'
-import type { Rulings, Sourced, Sources } from '../records'
+import type { Sourced } from '../records'
+import type {
+  Case,
+  Evidence,
+  Input,
+  Loose,
+  Seen,
+  SlotEvidence,
+  SlotQuestion,
+  SlotState,
+} from './case'
 import { type Claim, type Entry, entryOf } from './claims'
 import { type Completed, complete } from './complete'
-import { type Dispute, disputesIn } from './disputes'
-import { seatsOf } from './seats'
-import { type Unknown, unknownIn } from './unknown'
+import { disputesIn } from './disputes'
+import { likeness, seatingOf } from './seats'
+import { unknownIn } from './unknown'
 
-/** A reading of the job: what it gave, by whom and when, and the slots a person gave its modules. */
-export interface Input {
-  id: string
-  name: string
-  by: string
-  at: string
-  reading: Reading
-  seats: Readonly<Record<string, string | null>>
-}
-
-/** All that is known on a job: the record with its sources, what was read, and what was settled. */
-export interface Case {
-  machine: Machine
-  sources: Sources
-  inputs: readonly Input[]
-  rulings: Rulings
-  /** What the machine as found should run at (MT/s), so that a lower rate that this explains is no contradiction. */
-  runsAt: number | null
-}
-
-export interface SlotEvidence {
-  slot: string
-  entries: Entry[]
-  /** The module as all of it together says; null where that makes none yet. */
-  completed: Completed | null
-  observed: (Observed & { input: string }) | null
-  verified: boolean
-}
-
-/** A module that was read without saying which slot it is in. */
-export interface Loose {
-  input: string
-  index: number
-  reading: ModuleReading
-}
-
-export interface Evidence {
-  machine: Entry[]
-  slots: SlotEvidence[]
-  loose: Loose[]
-  soldered: ModuleReading[]
-  disputes: Dispute[]
-  unknown: Unknown[]
-}
-
-interface Seated {
+/** A piece of a reading: one module, or one of a kit's. */
+interface Piece {
   input: Input
-  index: number
+  key: string
   reading: ModuleReading
+  candidates: string[]
+}
+
+interface Seats {
+  seated: Map<string, Piece[]>
+  loose: Piece[]
+  /** Slots that a reading says are empty. */
+  empty: Set<string>
 }
 
 /**
  * Merges everything said about a machine and its modules. For each thing the best trusted source
  * counts and the others stay visible; what contradicts is a dispute with the ways to settle it; what
- * is still unknown is listed in the order worth finding out.
+ * cannot be told is a question; what is still unknown is listed in the order worth finding out.
  */
 export function weigh(given: Case): Evidence {
-  const { machine, inputs, rulings } = given
-  const { seated, loose } = seatAll(inputs, machine)
+  const { machine, inputs } = given
+  const seats = seatAll(inputs, machine)
   const soldered = solderedIn(inputs)
   const slots = machine.slots.flatMap(({ id }) => {
-    const own = seated.get(id)
+    const own = seats.seated.get(id)
     return own ? [slotEvidence(id, own, given)] : []
   })
-  const entries = machineEntries(given, seated)
-  const disputes = disputesIn({ machine: entries, slots, inputs, rulings, runsAt: given.runsAt })
-  const unknown = unknownIn({ given, entries, slots, loose })
-  return { machine: entries, slots, loose, soldered, disputes, unknown }
+  const states = statesOf(given, seats)
+  const loose = seats.loose.map((one) => looseOf(one, given, states))
+  // What a running machine reports is in it, whichever slot it is in.
+  const fitted = [
+    ...[...seats.seated.values()].flat(),
+    ...seats.loose.filter(({ reading }) => reading.source === 'readout'),
+  ]
+  const entries = machineEntries(given, fitted)
+  const known = { given, entries, slots, loose, states }
+  return {
+    machine: entries,
+    slots,
+    states,
+    loose,
+    questions: questionsOf(loose),
+    soldered,
+    system: systemIn(inputs),
+    disputes: disputesIn(known),
+    unknown: unknownIn(known),
+  }
 }
 
-function seatAll(inputs: readonly Input[], machine: Machine) {
-  const seated = new Map<string, Seated[]>()
-  const unseated: Seated[] = []
+/** The key of the ruling that says a slot is empty. */
+export const emptyKey = (slot: string): string => `slot.${slot}.empty`
+
+function statesOf({ machine, rulings, filled }: Case, { seated, empty }: Seats) {
+  const stateOf = (id: string): SlotState => {
+    if (seated.has(id) || filled?.includes(id)) return 'filled'
+    const said = Object.hasOwn(rulings, emptyKey(id)) && rulings[emptyKey(id)]?.value === true
+    return said || empty.has(id) ? 'empty' : 'unknown'
+  }
+  return Object.fromEntries(machine.slots.map(({ id }) => [id, stateOf(id)]))
+}
+
+function seatAll(inputs: readonly Input[], machine: Machine): Seats {
+  const seated = new Map<string, Piece[]>()
+  const empty = new Set<string>()
+  const unseated: Piece[] = []
+  const seat = (id: string, piece: Piece) => seated.set(id, [...(seated.get(id) ?? []), piece])
   for (const input of inputs) {
-    const seats = seatsOf(input.reading, machine)
-    for (const [index, reading] of input.reading.modules.entries()) {
-      if (isSoldered(reading)) continue
-      const said = input.seats[String(index)]
-      if (said === null) continue
-      const seat = said ?? seats[index]
-      const one = { input, index, reading }
-      if (seat && machine.slots.some(({ id }) => id === seat)) {
-        seated.set(seat, [...(seated.get(seat) ?? []), one])
-      } else unseated.push(one)
-    }
+    const seating = seatingOf(input.reading, machine)
+    for (const id of seating.empty) empty.add(id)
+    input.reading.modules.forEach((reading, index) => {
+      if (isSoldered(reading)) return
+      for (const key of keysOf(reading, index)) {
+        const said = input.seats[key]
+        if (said === null) continue
+        const id = said ?? (key === String(index) ? seating.seats[index] : null)
+        const candidates = seating.candidates[index] ?? []
+        const piece = { input, key, reading, candidates }
+        if (id && machine.slots.some((slot) => slot.id === id)) seat(id, piece)
+        else unseated.push(piece)
+      }
+    })
   }
-  const loose: Loose[] = []
-  for (const one of unseated) {
-    const seat = likelySeat(one, seated, machine)
-    if (seat) seated.set(seat, [...(seated.get(seat) ?? []), one])
-    else loose.push({ input: one.input.id, index: one.index, reading: one.reading })
+  const loose: Piece[] = []
+  for (const piece of unseated) {
+    const id = likelySeat(piece, seated, machine)
+    if (id) seat(id, piece)
+    else loose.push(piece)
   }
-  return { seated, loose }
+  return { seated, loose, empty }
+}
+
+/** What the pieces of a module's reading are kept under: a kit of two has two. */
+function keysOf({ module }: ModuleReading, index: number): string[] {
+  const pieces = Math.min(module.kit?.size ?? 1, 8)
+  return Array.from({ length: pieces }, (_, n) => (n === 0 ? String(index) : `${index}.${n}`))
 }
 
 /** The slot of the module that has the same serial number, else of the only one with the same part number; the only slot there is. */
 function likelySeat(
-  { input, reading }: Seated,
-  seated: ReadonlyMap<string, Seated[]>,
+  { input, reading }: Piece,
+  seated: ReadonlyMap<string, Piece[]>,
   machine: Machine,
 ): string | null {
-  const free = [...seated].filter(([, own]) => own.every((other) => other.input !== input))
+  // Two modules of one report are two; contents or a label beside it may be of one of them.
+  const free = [...seated].filter(([, own]) =>
+    own.every((other) => other.input !== input || other.reading.source !== reading.source),
+  )
   const alike = (what: 'serial' | 'partNumber') => {
     const value = reading.module[what]
     if (value === undefined) return []
@@ -126,7 +145,8 @@ function likelySeat(
   const part = alike('partNumber')
   if (part.length === 1) return part[0]?.[0] ?? null
   const only = machine.slots.length === 1 ? machine.slots[0]?.id : undefined
-  return only !== undefined && input.reading.modules.length === 1 ? only : null
+  const fitting = reading.source !== 'readout' || reading.module.formFactor !== undefined
+  return only !== undefined && input.reading.modules.length === 1 && fitting ? only : null
 }
 
 function solderedIn(inputs: readonly Input[]): ModuleReading[] {
@@ -137,41 +157,126 @@ function solderedIn(inputs: readonly Input[]): ModuleReading[] {
   return []
 }
 
-function claim(
-  { id, name, by, at }: Input,
-  value: unknown,
-  of: Pick<Claim, 'source' | 'trust' | 'where'>,
-): Claim {
-  return { value, source: of.source, trust: of.trust, where: of.where, input: id, name, by, at }
+/** The latest word on the system's memory in use. */
+function systemIn(inputs: readonly Input[]): SystemReading | null {
+  return inputs.findLast(({ reading }) => reading.system)?.reading.system ?? null
 }
 
-function slotEvidence(slot: string, own: readonly Seated[], given: Case): SlotEvidence {
-  const claims = new Map<string, Claim[]>()
-  for (const { input, reading } of own) {
+function claimOf({ id, name, by, at }: Input, fact: Fact): Claim {
+  return { ...fact, input: id, name, by, at }
+}
+
+/** Everything said about one module, figure by figure. */
+function entriesOf(subject: string, pieces: readonly Piece[], { rulings }: Case): Entry[] {
+  const claims = new Map<keyof ModuleFigures, [Claim, ...Claim[]]>()
+  for (const { input, reading } of pieces) {
     for (const fact of factsOf(reading)) {
-      claims.set(fact.what, [...(claims.get(fact.what) ?? []), claim(input, fact.value, fact)])
+      const what = fact.what as keyof ModuleFigures
+      const known = claims.get(what)
+      if (known) known.push(claimOf(input, fact))
+      else claims.set(what, [claimOf(input, fact)])
     }
   }
-  const entries = [...claims].map(([what, all]) => entryOf(slot, what, all, given.rulings))
+  return [...claims].map(([what, all]) => entryOf(subject, what, all, rulings))
+}
+
+function completedOf(
+  entries: readonly Entry[],
+  machine: Machine,
+  inMachine: boolean,
+): Completed | null {
   const figures = Object.fromEntries(entries.map(({ what, value }) => [what, value]))
-  const seen = own.find(({ reading }) => reading.observed)
+  return complete(figures as Partial<ModuleFigures>, { machine, inMachine })
+}
+
+function slotEvidence(slot: string, own: readonly Piece[], given: Case): SlotEvidence {
+  const entries = entriesOf(slot, own, given)
+  const completed = completedOf(entries, given.machine, true)
   return {
     slot,
     entries,
-    completed: complete(figures as Partial<ModuleFigures>, given.machine),
-    observed: seen?.reading.observed ? { ...seen.reading.observed, input: seen.input.id } : null,
+    completed,
+    observed: seenIn(own, completed, given.machine),
     verified: own.some(({ reading }) => reading.verified),
   }
 }
 
+function looseOf(piece: Piece, given: Case, states: Readonly<Record<string, SlotState>>): Loose {
+  const { input, key, reading, candidates } = piece
+  const entries = entriesOf(`${input.id} ${key}`, [piece], given)
+  const completed = completedOf(entries, given.machine, reading.source === 'readout')
+  const slots = candidates.filter((id) => states[id] === 'unknown')
+  return {
+    input: input.id,
+    key,
+    reading,
+    completed,
+    observed: seenIn([piece], completed, given.machine),
+    slots: slots.length > 0 ? slots : candidates.filter((id) => states[id] !== 'filled'),
+  }
+}
+
+function seenIn(own: readonly Piece[], completed: Completed | null, machine: Machine): Seen | null {
+  const rated = own.find(({ reading }) => reading.observed)
+  const powered = own.find(({ reading }) => reading.observedVolts !== null)
+  const from = rated ?? powered
+  if (!from) return null
+  const rate = rated?.reading.observed ?? null
+  return {
+    input: from.input.id,
+    rate: rate && decided(rate, completed, machine),
+    volts: powered?.reading.observedVolts ?? null,
+  }
+}
+
+/** A printed rate that may be the clock, decided by what this machine's generation and the module's own rates allow. */
+function decided(rate: Observed, completed: Completed | null, machine: Machine): Observed {
+  if (rate.clockOrRate !== 'ambiguous') return rate
+  const generation = completed?.module.generation ?? machine.generation
+  const assumed = completed?.assumed ?? []
+  const top = assumed.includes('speeds')
+    ? Number.POSITIVE_INFINITY
+    : Math.max(...(completed?.module.speeds ?? []).map(({ dataRate }) => dataRate * 1.01))
+  const possible = rate.readings.filter((one) => plausibleRate(generation, one) && one <= top)
+  const [only] = possible
+  if (possible.length !== 1 || only === undefined) return rate
+  const neat = standardStep(generation, only) ?? only
+  const clockOrRate = only === rate.readings[0] ? 'rate' : 'clock'
+  return { ...rate, configuredDataRate: neat, clockOrRate, readings: [neat] }
+}
+
+/** Modules of one reading that may be in the same slots are asked for together. */
+function questionsOf(loose: readonly Loose[]): SlotQuestion[] {
+  const questions = new Map<string, SlotQuestion & { likes: Set<string> }>()
+  for (const { input, key, reading, slots } of loose) {
+    const name = `${input} ${slots.join(' ')}`
+    const known = questions.get(name)
+    const like = likeness(reading)
+    if (known) {
+      known.keys.push(key)
+      known.likes.add(like)
+    } else questions.set(name, { input, keys: [key], slots, alike: true, likes: new Set([like]) })
+  }
+  return [...questions.values()].map(({ likes, ...question }) => ({
+    ...question,
+    alike: likes.size === 1,
+  }))
+}
+
 function machineEntries(
   { machine, sources, inputs, rulings }: Case,
-  seated: ReadonlyMap<string, Seated[]>,
+  fitted: readonly Piece[],
 ): Entry[] {
-  const recorded = (what: Sourced, value: unknown): Claim => {
-    const origin = sources[what]
+  type Of = 'slotCount' | 'solderedGiB' | 'maximumGiB' | 'generation' | 'formFactor'
+  const recorded = <W extends Of>(
+    what: W,
+    sourced: Sourced,
+    value: Claim<W>['value'],
+  ): Claim<W> => {
+    const origin = sources[sourced]
     const source = origin?.source ?? 'start'
     return {
+      what,
       value,
       source,
       trust: trustIn(source, 'machine'),
@@ -182,41 +287,62 @@ function machineEntries(
       at: origin?.at ?? null,
     }
   }
-  const read = (of: (input: Input) => { value: unknown; where: Claim['where']; trust?: Trust }[]) =>
+  const read = <W extends Of>(
+    what: W,
+    of: (input: Input) => { value: Claim<W>['value']; where: Claim['where']; trust?: Trust }[],
+  ): Claim<W>[] =>
     inputs.flatMap((input) =>
-      of(input).map(({ value, where, trust = trustIn('readout', 'machine') }) =>
-        claim(input, value, { source: 'readout', trust, where }),
+      of(input).map(({ value, where, trust = trustIn('readout', 'machine') }) => {
+        const fact = { what, value, source: 'readout', trust, where } as Fact
+        return claimOf(input, fact) as Claim<W>
+      }),
+    )
+  const ofModules = <W extends 'generation' | 'formFactor'>(what: W): Claim<W>[] =>
+    fitted.flatMap(({ input, reading }) =>
+      factsOf(reading).flatMap((fact) =>
+        fact.what === what ? [claimOf(input, fact) as Claim<W>] : [],
       ),
     )
   const maximum = ({ reading: { machine: of } }: Input) =>
     of?.maximumGiB === undefined
       ? []
       : [{ value: of.maximumGiB, where: of.places.maximumGiB ?? null }]
-  const fitted = [...seated.values()].flat()
-  const ofModules = (what: 'generation' | 'formFactor') =>
-    fitted.flatMap(({ input, reading }) =>
-      factsOf(reading).flatMap((fact) =>
-        fact.what === what ? [claim(input, fact.value, fact)] : [],
-      ),
-    )
-  const solderedClaims = read(({ reading }) => {
+  const soldered = ({ reading }: Input) => {
     const banks = reading.modules.filter(isSoldered)
     // A table lists what is soldered as well, so one without any says that there is nothing.
     if (banks.length === 0 && !reading.machine?.slots.length) return []
     const value = banks.reduce((sum, { module }) => sum + (module.capacityGiB ?? 0), 0)
     return [{ value, where: banks[0]?.where ?? null, trust: trustIn('readout', 'module') }]
-  })
+  }
   const recordedSoldered = machine.soldered.reduce((sum, { module }) => sum + module.capacityGiB, 0)
-  const entry = (what: string, claims: Claim[]) => entryOf('machine', what, claims, rulings)
+  const entry = <W extends Of>(what: W, first: Claim<W>, more: Claim<W>[]): Entry =>
+    entryOf('machine', what, [first, ...more], rulings) as unknown as Entry
   return [
-    entry('slotCount', [
-      recorded('slots', machine.slots.length),
-      ...read(({ reading }) => slotCounts(reading)),
-    ]),
-    entry('solderedGiB', [recorded('soldered', recordedSoldered), ...solderedClaims]),
-    entry('maximumGiB', [recorded('totalGiB', machine.limits.totalGiB), ...read(maximum)]),
-    entry('generation', [recorded('generation', machine.generation), ...ofModules('generation')]),
-    entry('formFactor', [recorded('formFactor', machine.formFactor), ...ofModules('formFactor')]),
+    entry(
+      'slotCount',
+      recorded('slotCount', 'slots', machine.slots.length),
+      read('slotCount', ({ reading }) => slotCounts(reading)),
+    ),
+    entry(
+      'solderedGiB',
+      recorded('solderedGiB', 'soldered', recordedSoldered),
+      read('solderedGiB', soldered),
+    ),
+    entry(
+      'maximumGiB',
+      recorded('maximumGiB', 'totalGiB', machine.limits.totalGiB),
+      read('maximumGiB', maximum),
+    ),
+    entry(
+      'generation',
+      recorded('generation', 'generation', machine.generation),
+      ofModules('generation'),
+    ),
+    entry(
+      'formFactor',
+      recorded('formFactor', 'formFactor', machine.formFactor),
+      ofModules('formFactor'),
+    ),
   ]
 }
 

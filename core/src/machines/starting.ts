@@ -106,7 +106,7 @@ const laptop2: Machine = {
 
 const laptopSolderedAndSlot: Machine = {
   ...UNBUFFERED,
-  name: 'Laptop, 8 GiB soldered and 1 slot, DDR4',
+  name: 'Laptop, 8 GB soldered and 1 slot, DDR4',
   kind: 'laptop',
   generation: 'DDR4',
   formFactor: 'SODIMM',
@@ -116,7 +116,7 @@ const laptopSolderedAndSlot: Machine = {
     {
       channel: 'A',
       module: bank(
-        { article: 'soldered 8 GiB', generation: 'DDR4', capacityGiB: 8, deviceWidth: 16 },
+        { article: 'soldered 8 GB', generation: 'DDR4', capacityGiB: 8, deviceWidth: 16 },
         1.2,
         3200,
         [22, 22, 22, 52],
@@ -138,7 +138,7 @@ const slimSoldered: Machine = {
   soldered: ['A', 'B'].map((channel) => ({
     channel,
     module: bank(
-      { article: 'soldered 8 GiB', generation: 'LPDDR5', capacityGiB: 8, deviceWidth: 32 },
+      { article: 'soldered 8 GB', generation: 'LPDDR5', capacityGiB: 8, deviceWidth: 32 },
       1.05,
       6400,
       [36, 39, 39, 90],

@@ -18,6 +18,7 @@ export const FINDING_CODES = {
     'ECC_REQUIRED',
     'SLOT_CAPACITY',
     'DIE_DENSITY',
+    'VOLTAGES_APART',
     'BUFFERING_MIXED',
     'NO_MEMORY',
     'TOTAL_CAPACITY',
@@ -43,6 +44,7 @@ export const FINDING_CODES = {
     'ECC_INACTIVE',
     'MIXED_RANKS',
     'KIT_SPLIT',
+    'CLOCK_BYPASSED',
   ],
 } as const
 

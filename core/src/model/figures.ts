@@ -25,6 +25,9 @@ export const Volts = z.number().positive().max(5)
 /** An amount of memory a machine or system can take, GiB; not necessarily a size that is sold. */
 export const LimitGiB = z.number().positive().max(65_536)
 
+/** A time in ns. */
+export const Nanoseconds = z.number().positive().max(1000)
+
 export const Count = z.int().positive().max(64)
 
 /** A name people read: an article, a machine, a kit. */

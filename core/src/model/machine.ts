@@ -21,18 +21,31 @@ export type Place = z.infer<typeof Place>
 
 /**
  * `order` is the maker's filling order (1 first), null where unknown; `color` is what the board shows;
- * `place` where it sits on the drawing, left out where the drawing places it by itself.
+ * `place` where it sits on the drawing, left out where the drawing places it by itself. A slot whose
+ * module fills several channels names them in `channels`; `channel` is then the first of them.
  */
-export const Slot = z.object({
+const PlainSlot = z.object({
   id: Lettering,
   channel: Lettering,
+  channels: z.array(Lettering).min(2).max(8).optional(),
   position: Count,
   order: Count.nullable().default(null),
   mustFill: z.boolean().default(false),
   color: z.string().trim().max(24).nullable().default(null),
   place: Place.optional(),
 })
+export const Slot = z.preprocess(withFirstChannel, PlainSlot)
 export type Slot = z.infer<typeof Slot>
+
+function withFirstChannel(slot: unknown): unknown {
+  if (typeof slot !== 'object' || slot === null || !('channels' in slot)) return slot
+  const { channels } = slot
+  return Array.isArray(channels) ? { ...slot, channel: channels[0] } : slot
+}
+
+/** The channels a slot's module sits on. */
+export const slotChannels = ({ channel, channels }: Pick<Slot, 'channel' | 'channels'>): string[] =>
+  channels ?? [channel]
 
 export const SolderedBank = z.object({ channel: Lettering, module: Module })
 export type SolderedBank = z.infer<typeof SolderedBank>
@@ -87,8 +100,9 @@ export const Machine = MachineShape.superRefine((machine, context) => {
     complain(['slots', at, 'id'], `Slot ${ids[at]} is listed twice.`)
   })
   for (const list of ['slots', 'soldered'] as const) {
-    machine[list].forEach(({ channel }, at) => {
-      if (!machine.channels.includes(channel)) {
+    machine[list].forEach((one, at) => {
+      for (const channel of slotChannels(one)) {
+        if (machine.channels.includes(channel)) continue
         complain([list, at, 'channel'], `The machine has no channel ${channel}.`)
       }
     })

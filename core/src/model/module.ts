@@ -6,6 +6,7 @@ import {
   isModuleCapacity,
   isSolderedCapacity,
   Name,
+  Nanoseconds,
   Volts,
 } from './figures'
 import { Generation } from './generation'
@@ -33,6 +34,19 @@ export const Speed = z.object({
   voltage: Volts.optional(),
 })
 export type Speed = z.infer<typeof Speed>
+
+/**
+ * The times behind a module's standard speed, in ns as its contents hold them, and the CAS latencies
+ * it supports, rising.
+ */
+export const ModuleTimes = z.object({
+  taa: Nanoseconds,
+  trcd: Nanoseconds,
+  trp: Nanoseconds,
+  tras: Nanoseconds,
+  cls: z.array(Clocks).max(80),
+})
+export type ModuleTimes = z.infer<typeof ModuleTimes>
 
 /** Modules packaged and tested together; `size` is how many. */
 export const Kit = z.object({ id: Name, size: Count })
@@ -67,11 +81,13 @@ export const Module = z
       .refine((speeds) => speeds.some((speed) => speed.kind === 'standard'), {
         error: 'A module needs at least one standard speed.',
       }),
+    /** Where they are known, timings below the rated speed follow from them. */
+    times: ModuleTimes.optional(),
     kit: Kit.nullable().default(null),
   })
   .refine(hasMadeCapacity, {
     path: ['capacityGiB'],
-    error: 'No memory of this capacity is made: 8, 16, 24, 32 and 48 GiB are usual.',
+    error: 'No memory of this capacity is made: 8, 16, 24, 32 and 48 GB are usual.',
     // Said also where other figures are wrong, so that all faults show at once.
     when: ({ value }) => typeof (value as { capacityGiB?: unknown }).capacityGiB === 'number',
   })
@@ -83,13 +99,47 @@ export function dieGbit(module: Pick<Module, 'capacityGiB' | 'ranks' | 'deviceWi
   return (module.capacityGiB * 8) / devices
 }
 
+type SoldBy = Pick<Module, 'capacityGiB' | 'generation'> & {
+  speeds: readonly Pick<Speed, 'kind' | 'dataRate'>[]
+}
+
+const topOf = <S extends Pick<Speed, 'kind' | 'dataRate'>>(
+  speeds: readonly S[],
+  kind: SpeedKind,
+): S | undefined =>
+  speeds
+    .filter((speed) => speed.kind === kind)
+    .reduce<S | undefined>(
+      (top, one) => (top && top.dataRate >= one.dataRate ? top : one),
+      undefined,
+    )
+
+/** The speed a module is sold by: its fastest memory profile, else its highest standard one. */
+export function soldSpeedOf<S extends Pick<Speed, 'kind' | 'dataRate'>>({
+  speeds,
+}: {
+  speeds: readonly S[]
+}): S | undefined {
+  return topOf(speeds, 'profile') ?? topOf(speeds, 'standard')
+}
+
+/**
+ * What a module is sold as: `DDR4-3600 CL18 kit, 2 × 16 GB (2666 without its profile)`,
+ * `16 GB DDR4-3200`. A CL is named where it belongs to a profile.
+ */
+export function soldAs({ capacityGiB, generation, speeds, kit }: Module): string {
+  const profile = topOf(speeds, 'profile')
+  const standard = topOf(speeds, 'standard')
+  const speed = profile ?? standard
+  const name = `${generation}-${speed?.dataRate}${profile ? ` CL${profile.cl}` : ''}`
+  const size = capacityGiB < 1 ? `${capacityGiB * 1024} MB` : `${capacityGiB} GB`
+  const whole = kit && kit.size > 1 ? `${name} kit, ${kit.size} × ${size}` : `${size} ${name}`
+  return profile && standard ? `${whole} (${standard.dataRate} without its profile)` : whole
+}
+
 /** What a module without an article is called, after what it is. */
-export function plainName(
-  module: Pick<Module, 'capacityGiB' | 'generation' | 'ranks'> & {
-    deviceWidth: number
-    speeds: readonly Pick<Speed, 'dataRate'>[]
-  },
-): string {
-  const { capacityGiB, generation, speeds, ranks, deviceWidth } = module
-  return `${capacityGiB} GiB ${generation}-${speeds[0]?.dataRate} ${ranks}R×${deviceWidth}`
+export function plainName(module: SoldBy & { ranks: number; deviceWidth: number }): string {
+  const { capacityGiB, generation, ranks, deviceWidth } = module
+  const rate = soldSpeedOf(module)?.dataRate
+  return `${capacityGiB} GB ${generation}-${rate} ${ranks}R×${deviceWidth}`
 }

@@ -2,26 +2,22 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { stick } from '../../test/builders'
 import { hex, table } from '../../test/tables'
+import { readDdr3, readDdr4, readDdr5 } from '../contents'
+import { nothingRead, type PartReading } from '../facts'
+import { readLabels } from '../labels'
+import { PRINT_FORMS, readBytes } from '../printouts'
+import { readSmbios } from '../printouts/smbios'
 import {
   FORMATS,
   factsOf,
   PROBLEM_CODES,
   read,
+  readRateName,
   writeCimCsv,
   writeDdr3,
   writeDdr4,
   writeDdr5,
 } from '.'
-import { readCimCsv, readCimJson } from './cim'
-import { readDdr3 } from './contentsDdr3'
-import { readDdr4 } from './contentsDdr4'
-import { readDdr5 } from './contentsDdr5'
-import { bytesFromHex } from './hex'
-import { readLabels } from './labels'
-import { readListing } from './listing'
-import { readRateName } from './rateNames'
-import type { Reading } from './reading'
-import { readSmbios } from './smbios'
 
 const ddr5 = stick({
   generation: 'DDR5',
@@ -51,7 +47,7 @@ const json = '[{"DeviceLocator":"A1","Capacity":8589934592,"Speed":3200}]'
 const BINARY = [writeDdr3(ddr3), writeDdr4(stick()), writeDdr5(ddr5), smbios]
 const TEXTS = ['8GB 1Rx8 PC4-2666V-SA1-11', listing, csv, json, hex(BINARY[1] as Uint8Array)]
 
-function sound(reading: Reading): void {
+function sound(reading: PartReading): void {
   expect(FORMATS).toContain(reading.format)
   for (const { code } of reading.problems) expect(PROBLEM_CODES).toContain(code)
   for (const about of reading.modules) {
@@ -73,24 +69,29 @@ const anyText = fc.oneof(
 )
 
 describe('never throws, whatever comes', () => {
-  test.each<[string, (input: Uint8Array) => Reading]>([
+  test.each<[string, (input: Uint8Array) => PartReading | null]>([
     ['DDR3 contents', readDdr3],
     ['DDR4 contents', readDdr4],
     ['DDR5 contents', readDdr5],
     ['SMBIOS', readSmbios],
+    ['contents or a table', readBytes],
     ['anything', read],
   ])('%s from bytes', (_, decode) => {
     fc.assert(
-      fc.property(bytes, (input) => sound(decode(input))),
+      fc.property(bytes, (input) => sound(decode(input) ?? nothingRead('unknown'))),
       { numRuns: 300 },
     )
   })
 
-  test.each<[string, (input: string) => Reading | null]>([
-    ['labels', readLabels],
-    ['a listing', readListing],
-    ['CSV', readCimCsv],
-    ['JSON', readCimJson],
+  test.each<[string, (input: string) => PartReading | null]>([
+    ['labels', (text) => readLabels(text.split('\n'))],
+    ...PRINT_FORMS.map(
+      (form) =>
+        [form.name, (text: string) => form(text.split('\n'), 0)?.part ?? null] as [
+          string,
+          (input: string) => PartReading | null,
+        ],
+    ),
     ['anything', read],
   ])('%s from text', (_, decode) => {
     fc.assert(
@@ -102,11 +103,10 @@ describe('never throws, whatever comes', () => {
     )
   })
 
-  test('names and hexadecimal text', () => {
+  test('names', () => {
     fc.assert(
       fc.property(anyText, (input) => {
         readRateName(input)
-        bytesFromHex(input)
       }),
     )
   })

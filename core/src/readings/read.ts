@@ -1,57 +1,163 @@
-import { isCimCsv, readCimCsv, readCimJson } from './cim'
-import { readDdr3 } from './contentsDdr3'
-import { readDdr4 } from './contentsDdr4'
-import { readDdr5 } from './contentsDdr5'
-import { bytesFromHex } from './hex'
-import { readLabels } from './labels'
-import { isListing, readListing } from './listing'
-import { nothingRead, type Reading } from './reading'
-import { isSmbios, readSmbios } from './smbios'
+import {
+  type Format,
+  nothingRead,
+  type Part,
+  type PartReading,
+  type Problem,
+  type Reading,
+  whole,
+} from '../facts'
+import { readLabels } from '../labels'
+import { isPrompt, PRINT_FORMS, readBytes } from '../printouts'
+import { combined } from './combine'
 import { textOfBytes } from './text'
-
-/** The byte that names the memory type, and who reads its contents. */
-const CONTENTS: Readonly<Record<number, (bytes: Uint8Array) => Reading>> = {
-  11: readDdr3,
-  12: readDdr4,
-  18: readDdr5,
-}
 
 /** Fewer bytes than these say nothing. */
 const LEAST_BYTES = 16
 
 /**
- * Reads whatever was pasted or dropped: label lines, a module's identification contents (binary or
- * as hexadecimal text), an SMBIOS table (binary or as a text listing), CIM PhysicalMemory in CSV or
- * JSON. Never throws; what it does not know is format `unknown` with a problem. Time grows with the
- * size of the input.
+ * Reads whatever was pasted or dropped: label lines and shops' lines, a module's identification
+ * contents (binary, or as consoles list bytes), an SMBIOS table (binary or listed), CIM instances in
+ * any print form, a hardware tree, memory in use; or a whole terminal session with several of them,
+ * part by part. Never throws; what it does not know is format `unknown` with a problem. Time grows
+ * with the size of the input.
  */
 export function read(input: string | Uint8Array): Reading {
   if (typeof input === 'string') return readText(input)
-  const asBytes = readBytes(input)
-  if (asBytes) return asBytes
+  const asBytes = isText(input) ? null : readBytes(input)
+  if (asBytes) return whole(asBytes)
   const text = textOfBytes(input)
   if (text !== null) return readText(text)
   const code = input.length >= LEAST_BYTES ? 'MEMORY_TYPE_UNKNOWN' : 'NOTHING_READ'
   return nothingRead('unknown', { code, where: input.length > 2 ? { byte: 2, length: 1 } : null })
 }
 
-function readBytes(bytes: Uint8Array): Reading | null {
-  if (bytes.length < LEAST_BYTES) return null
-  if (isSmbios(bytes)) return readSmbios(bytes)
-  return CONTENTS[bytes[2] as number]?.(bytes) ?? null
+/** Bytes without a control character that text does not have; contents and tables have them from the start. */
+function isText(bytes: Uint8Array): boolean {
+  for (const byte of bytes.subarray(0, 64)) {
+    if (byte < 32 && !(byte >= 9 && byte <= 13) && byte !== 27) return false
+  }
+  return true
+}
+
+interface Read {
+  part: PartReading
+  from: number
+  to: number
 }
 
 function readText(text: string): Reading {
-  const plain = text.charCodeAt(0) === 0xfeff ? text.slice(1) : text
-  if (/^\s*[[{]/.test(plain)) return readCimJson(plain)
-  if (isCimCsv(plain)) return readCimCsv(plain)
-  if (isListing(plain)) return readListing(plain)
-  const bytes = bytesFromHex(plain)
-  if (bytes && bytes.length >= LEAST_BYTES) {
-    return (
-      readBytes(bytes) ??
-      nothingRead('unknown', { code: 'MEMORY_TYPE_UNKNOWN', where: { byte: 2, length: 1 } })
-    )
+  const lines = linesOf(text)
+  const { found, rest } = split(lines)
+  const labels = readRest(lines, rest, found.length > 0)
+  const parts = partsOf(lines, found, labels)
+  if (found.length === 0 && !labels) {
+    return whole(nothingRead('unknown', ...notUnderstood(lines)), parts)
   }
-  return readLabels(plain) ?? nothingRead('unknown', { code: 'NOTHING_READ', where: null })
+  const all = [...found.map(({ part }) => part), ...(labels ? [labels] : [])]
+  return whole(combined(all), parts)
+}
+
+/** Lines by any line end, without colour codes; an end may be `\r\r\n`. */
+function linesOf(text: string): string[] {
+  const plain = text.charCodeAt(0) === 0xfeff ? text.slice(1) : text
+  // biome-ignore lint/suspicious/noControlCharactersInRegex: terminals put escape codes between
+  const bare = plain.includes('\u001b') ? plain.replace(/\u001b\[[0-9;?]*[A-Za-z]/g, '') : plain
+  return bare.includes('\r') ? bare.split(/\r*\n|\r(?!\n)/) : bare.split('\n')
+}
+
+/** The stretches that a print form knows, and the lines (indexes) that none does. */
+function split(lines: readonly string[]): { found: Read[]; rest: number[] } {
+  const found: Read[] = []
+  const rest: number[] = []
+  for (let at = 0; at < lines.length; ) {
+    const line = lines[at] as string
+    if (line.trim() === '') {
+      at += 1
+      continue
+    }
+    const stretch = mayBegin(line) ? stretchAt(lines, at) : null
+    if (stretch && stretch.end > at) {
+      found.push({ part: stretch.part, from: at, to: stretch.end - 1 })
+      at = stretch.end
+    } else {
+      rest.push(at)
+      at += 1
+    }
+  }
+  return { found, rest }
+}
+
+/** What every print form begins with one of; most lines of a session have none. */
+const mayBegin = (line: string): boolean =>
+  /[:=,;\t[{]|\*-|\S {2,}\S|^\s*(?:0x)?[0-9a-fA-F]{2}|Memory/.test(line)
+
+function stretchAt(lines: readonly string[], at: number) {
+  if (isPrompt(lines[at] as string)) return null
+  for (const form of PRINT_FORMS) {
+    const stretch = form(lines, at)
+    if (stretch) return stretch
+  }
+  return null
+}
+
+/** Labels in what no print form knows; beside printouts, only lines that are plainly labels. */
+function readRest(
+  lines: readonly string[],
+  rest: readonly number[],
+  beside: boolean,
+): PartReading | null {
+  const own = rest.filter((at) => !isPrompt(lines[at] as string))
+  const likely = beside ? own.filter((at) => LABEL.test(lines[at] as string)) : own
+  return readLabels(
+    likely.map((at) => lines[at] as string),
+    likely.map((at) => at + 1),
+  )
+}
+
+/** A capacity, or ranks and width, beside a rate's name. */
+const LABEL = /(?=.*(?:\d\s?GB|\dRx\d))(?=.*(?:PC[2-5]|DDR[2-5]))/i
+
+/** The text's parts in the order of its lines: what each was taken for, and what nothing was read from. */
+function partsOf(
+  lines: readonly string[],
+  found: readonly Read[],
+  labels: PartReading | null,
+): Part[] {
+  const formats = new Map<number, Format>()
+  for (const { part, from, to } of found) {
+    for (let at = from; at <= to; at += 1) formats.set(at, part.format)
+  }
+  const unread = new Set(
+    (labels?.problems ?? []).flatMap(({ code, where }) =>
+      code === 'NOT_A_LABEL' && where && 'line' in where ? [where.line] : [],
+    ),
+  )
+  const labelled = new Set(
+    (labels?.modules ?? []).flatMap(({ where }) => ('line' in where ? [where.line] : [])),
+  )
+  const parts: Part[] = []
+  lines.forEach((line, at) => {
+    const known = formats.get(at)
+    if (line.trim() === '' && known === undefined) return
+    const isLabel = labelled.has(at + 1) && !unread.has(at + 1)
+    const format = known ?? (isLabel ? 'label' : 'unknown')
+    const last = parts.at(-1)
+    if (last?.format === format && last.to === at) last.to = at + 1
+    else parts.push({ format, from: at + 1, to: at + 1 })
+  })
+  return parts
+}
+
+const MOST_NAMED = 40
+
+/** Of a text nothing was read from: lines that look like figures of a report in words not known here. */
+function notUnderstood(lines: readonly string[]): Problem[] {
+  const problems: Problem[] = [{ code: 'NOTHING_READ', where: null }]
+  lines.forEach((line, at) => {
+    if (problems.length > MOST_NAMED || !/^\s*[\p{L}][\p{L}\d ./()-]{1,40}\s*[:=]\s*\S/u.test(line))
+      return
+    problems.push({ code: 'LINE_NOT_UNDERSTOOD', where: { line: at + 1 } })
+  })
+  return problems
 }

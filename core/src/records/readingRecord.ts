@@ -10,7 +10,7 @@ const fields = {
   by: z.string().trim().max(80),
   text: z.string().max(READING_LIMIT).nullable(),
   base64: z.base64().max(READING_LIMIT).nullable(),
-  seats: z.record(z.string().regex(/^\d{1,4}$/), Lettering.nullable()),
+  seats: z.record(z.string().regex(/^\d{1,4}(?:\.\d)?$/), Lettering.nullable()),
 }
 
 export const NewReadingRecord = OwnId.extend({

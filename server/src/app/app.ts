@@ -18,7 +18,7 @@ import { planRoutes } from '../plans'
 import { priceListRoutes } from '../priceLists'
 import { probeRoutes } from '../probe'
 import { quoteRoutes } from '../quotes'
-import { readRoutes } from '../read'
+import { identifyRoutes, readRoutes } from '../read'
 import { shopRoutes } from '../shop'
 import { supplierRoutes } from '../supplier'
 import { validatedListRoutes } from '../validatedLists'
@@ -48,6 +48,7 @@ export function createApp(db: Database, webFolder?: string): Express {
   const api = express.Router()
   api.use('/photos', photoRoutes(db))
   api.use('/read', jsonBody('2mb'), readRoutes())
+  api.use('/identify', jsonBody('8mb'), identifyRoutes())
   api.use('/readings', jsonBody('2mb'), readingRoutes(db))
   api.use('/validated-lists', jsonBody('8mb'), validatedListRoutes(db))
   api.use('/plan', jsonBody('16mb'), plannerRoutes())

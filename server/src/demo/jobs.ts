@@ -212,8 +212,8 @@ export const DEMO_JOBS: DemoJob[] = [
   {
     customer: { name: 'Petra Lindgard', phone: '0555 0185' },
     machine: machine('desktop-2', { name: 'Wagtail Mini Tower' }),
-    note: 'Spinning disk. Peak use over two days: 3.1 GiB of 8. A solid-state disk is the better spend.',
-    complaint: 'Takes ages to start. Asked for 32 GiB.',
+    note: 'Spinning disk. Peak use over two days: 3.1 GB of 8. A solid-state disk is the better spend.',
+    complaint: 'Takes ages to start. Asked for 32 GB.',
     uses: 'Letters, browser, photos of the grandchildren.',
     budget: 12000,
     stage: 'size',
@@ -243,7 +243,7 @@ export const DEMO_JOBS: DemoJob[] = [
   {
     customer: { name: 'Marlo Quince', phone: '0555 0151' },
     machine: machine('desktop-2', { name: 'Wagtail Mini Tower' }),
-    note: 'After the upgrade 16 of 32 GiB are seen. Seat, slot or stick still to be told apart.',
+    note: 'After the upgrade 16 of 32 GB are seen. Seat, slot or stick still to be told apart.',
     complaint: 'Beehive records and cameras; upgrade done, half of it missing.',
     uses: 'Four cameras recording, spreadsheets.',
     stage: 'verify',
@@ -256,7 +256,7 @@ export const DEMO_JOBS: DemoJob[] = [
   {
     customer: { name: 'Saskia Thornbury', phone: '0555 0127' },
     machine: oldLaptop,
-    note: '32-bit system: it uses about 4 GiB, whatever is fitted.',
+    note: '32-bit system: it uses about 4 GB, whatever is fitted.',
     complaint: 'Would like to keep the old machine for the archive scanner.',
     uses: 'Scanner software from long ago.',
     stage: 'intake',

@@ -1,1 +1,1 @@
-export { readRoutes } from './routes'
+export { identifyRoutes, readRoutes } from './routes'

@@ -13,11 +13,14 @@ test('reads a label from text', async () => {
         slot: null,
         module: expect.objectContaining({ capacityGiB: 8, formFactor: 'SODIMM', dieGbit: 8 }),
         observed: null,
+        observedVolts: null,
         verified: false,
       },
     ],
     machine: null,
+    system: null,
     problems: [],
+    parts: [{ format: 'label', from: 1, to: 1 }],
   })
 })
 

@@ -1,3 +1,5 @@
+import { identify } from '@tembrix/core/evidence'
+import { Machine } from '@tembrix/core/model'
 import { read } from '@tembrix/core/readings'
 import { READING_LIMIT } from '@tembrix/core/records'
 import { Router } from 'express'
@@ -8,29 +10,48 @@ const Input = z.union([
   z.object({ base64: z.base64().max(READING_LIMIT) }).strict(),
 ])
 
+type Input = z.infer<typeof Input>
+
+const readInput = (input: Input) =>
+  read('text' in input ? input.text : new Uint8Array(Buffer.from(input.base64, 'base64')))
+
+const Identification = z.object({ machine: Machine, readings: z.array(Input).max(64) }).strict()
+
+/** What Identify shows of a machine and what was read of it; nothing is stored. */
+export function identifyRoutes(): Router {
+  const routes = Router()
+  routes.post('/', (request, response) => {
+    const { machine, readings } = Identification.parse(request.body)
+    response.json(identify(machine, readings.map(readInput)))
+  })
+  return routes
+}
+
 /** What a readout, a label or a module's contents say; nothing is stored. */
 export function readRoutes(): Router {
   const routes = Router()
   routes.post('/', (request, response) => {
-    const input = Input.parse(request.body)
-    const { format, modules, machine, problems } = read(
-      'text' in input ? input.text : new Uint8Array(Buffer.from(input.base64, 'base64')),
+    const { format, modules, machine, system, problems, parts } = readInput(
+      Input.parse(request.body),
     )
     response.json({
       format,
-      modules: modules.map(({ slot, module, observed, verified }) => ({
+      modules: modules.map(({ slot, module, observed, observedVolts, verified }) => ({
         slot,
         module,
         observed,
+        observedVolts,
         verified,
       })),
       machine: machine && {
         slotCount: machine.slotCount ?? null,
         maximumGiB: machine.maximumGiB ?? null,
-        ecc: machine.ecc ?? null,
+        ecc: machine.errorCorrection ?? null,
         slots: machine.slots,
       },
+      system,
       problems,
+      parts,
     })
   })
   return routes

@@ -8,7 +8,14 @@ import {
   type Piece,
   slotHolding,
 } from '@tembrix/core/records'
-import { createContext, useContext, useLayoutEffect, useState, useSyncExternalStore } from 'react'
+import {
+  createContext,
+  useContext,
+  useEffect,
+  useLayoutEffect,
+  useState,
+  useSyncExternalStore,
+} from 'react'
 
 /** A piece in the hand: from the tray, or out of a slot. */
 export interface Held {
@@ -22,10 +29,19 @@ export interface Given {
   assignment: Assignment
   pieces: ReadonlyMap<string, Piece>
   onAssignment: (assignment: Assignment) => void
+  /** Slots nobody has looked into, which are not drawn as empty. */
+  unseen?: readonly string[] | undefined
+}
+
+/** A question that is answered by pressing one of these slots. */
+export interface Asking {
+  slots: readonly string[]
+  answer: (slot: string) => void
 }
 
 export interface DeskState extends Given {
   held: Held | null
+  asking: Asking | null
   /** The last thing done, for those who listen. */
   said: string
 }
@@ -65,14 +81,23 @@ export function useDesk<T>(select: (state: DeskState) => T): T {
   return useSyncExternalStore(subscribe, () => select(state()))
 }
 
+/** Lets the board's slots answer a question while it stands; null asks nothing. */
+export function useAskBoard(asking: Asking | null): void {
+  const store = useDeskStore()
+  useEffect(() => {
+    store.set({ asking })
+    return () => store.set({ asking: null })
+  }, [store, asking])
+}
+
 /** The desk's store, kept to what it is given. */
 export function useNewDesk(given: Given): DeskStore {
-  const [store] = useState(() => newDesk({ ...given, held: null, said: '' }))
+  const [store] = useState(() => newDesk({ ...given, held: null, asking: null, said: '' }))
   useLayoutEffect(() => store.set(given))
   return store
 }
 
-const nameOf = ({ piece }: Held) => `${piece.module.capacityGiB} GiB ${piece.module.article}`
+const nameOf = ({ piece }: Held) => `${piece.module.capacityGiB} GB ${piece.module.article}`
 
 function newDesk(initial: DeskState): DeskStore {
   let current = initial
@@ -116,7 +141,12 @@ function newDesk(initial: DeskState): DeskStore {
       current.onAssignment(clear(current.assignment, slot))
     },
     press(slot) {
-      const { assignment, held } = current
+      const { assignment, held, asking } = current
+      if (!held && asking?.slots.includes(slot)) {
+        set({ asking: null })
+        asking.answer(slot)
+        return
+      }
       const there = assignment[slot]
       const own = held && slotHolding(assignment, held.assigned) === slot
       if (own) store.drop()

@@ -1,5 +1,5 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core'
-import type { Module, Slot } from '@tembrix/core/model'
+import { type Module, type Slot, slotChannels } from '@tembrix/core/model'
 import type { Assigned } from '@tembrix/core/records'
 import { type KeyboardEvent, memo } from 'react'
 import { ChannelMark } from './ChannelMark'
@@ -49,6 +49,8 @@ export const SlotView = memo(function SlotView(props: Props) {
     data: { moduleId, slot: slot.id } satisfies Partial<Dragged>,
     disabled: !module,
   })
+  const isAsked = useDesk(({ asking, held }) => !held && (asking?.slots.includes(slot.id) ?? false))
+  const unseen = useDesk((desk) => desk.unseen?.includes(slot.id) ?? false)
   const isHeld = hand === 'holds this'
   const mark = markOf(before, key)
   return (
@@ -67,7 +69,8 @@ export const SlotView = memo(function SlotView(props: Props) {
         upright={upright}
         chosen={isHeld || mark === 'new'}
         mark={mark}
-        edge={edgeOf(stopped, target.isOver || isHeld, hand !== 'free', lit)}
+        edge={edgeOf(stopped, target.isOver || isHeld, hand !== 'free' || isAsked, lit)}
+        nothing={isAsked ? 'tap: here' : unseen ? 'not seen yet' : 'empty'}
         setNode={source.setNodeRef}
         listeners={source.listeners}
         press={press}
@@ -94,6 +97,8 @@ interface ButtonProps {
   chosen: boolean
   mark: string | undefined
   edge: string
+  /** What stands where no module is. */
+  nothing: string
   setNode: (node: HTMLElement | null) => void
   listeners: ReturnType<typeof useDraggable>['listeners']
   press: (slot: string) => void
@@ -101,7 +106,8 @@ interface ButtonProps {
 }
 
 const SlotButton = memo(function SlotButton(props: ButtonProps) {
-  const { slot, module, channel, number, upright, chosen, mark, edge, press, takeOut } = props
+  const { slot, module, channel, number, upright, chosen, mark, edge, nothing } = props
+  const { press, takeOut } = props
 
   function keyed(event: KeyboardEvent) {
     if (event.key !== 'Delete' && event.key !== 'Backspace') return
@@ -114,7 +120,7 @@ const SlotButton = memo(function SlotButton(props: ButtonProps) {
       type="button"
       ref={props.setNode}
       {...props.listeners}
-      aria-label={`Slot ${slot.id}, channel ${slot.channel}: ${module ? describeModule(module) : 'empty'}`}
+      aria-label={`Slot ${slot.id}, ${slotChannels(slot).length > 1 ? 'channels' : 'channel'} ${slotChannels(slot).join(' and ')}: ${module ? describeModule(module) : nothing}`}
       onClick={() => press(slot.id)}
       onKeyDown={keyed}
       className={`flex h-full w-full touch-manipulation overflow-hidden rounded-sm border-2 ${upright ? 'flex-col' : 'flex-row'} ${edge} ${channel}`}
@@ -130,8 +136,10 @@ const SlotButton = memo(function SlotButton(props: ButtonProps) {
             mark={mark}
           />
         ) : (
-          <span className="grid h-full place-items-center rounded-xs border border-dashed border-pcb-line text-sm">
-            {mark ?? 'empty'}
+          <span
+            className={`grid h-full place-items-center rounded-xs border border-dashed text-center text-sm ${nothing === 'tap: here' ? 'border-gold-line bg-gold-soft font-semibold text-gold' : 'border-pcb-line'}`}
+          >
+            {mark ?? nothing}
           </span>
         )}
       </span>
@@ -149,7 +157,7 @@ interface HeadProps {
 function SlotHead({ slot, number, upright }: HeadProps) {
   return (
     <span className={`flex shrink-0 items-stretch ${upright ? 'flex-col' : 'w-24 flex-row'}`}>
-      <ChannelMark channel={slot.channel} />
+      <ChannelMark channel={slotChannels(slot).join('')} />
       <span className="flex flex-1 flex-col items-center justify-center py-0.5 leading-tight">
         <b className="font-mono text-[1.05rem] font-semibold">{slot.id}</b>
         {number !== null ? (

@@ -1,6 +1,7 @@
 export { BoardColumn } from './BoardColumn'
 export { channelClass } from './channels'
 export { Desk } from './Desk'
+export { type Asking, useAskBoard } from './DeskContext'
 export { modeWord } from './Figures'
 export { Legend } from './Legend'
 export { at, layoutOf, type Rect } from './layout'

@@ -1,6 +1,5 @@
 import { topRate } from '@tembrix/core/evaluate'
-import type { Module } from '@tembrix/core/model'
-import { capacity } from '../ui'
+import { type Module, soldAs } from '@tembrix/core/model'
 
 export const rateOf = (module: Module) => topRate(module, 'standard')
 export const profileRateOf = (module: Module) => topRate(module, 'profile')
@@ -9,14 +8,14 @@ export const profileRateOf = (module: Module) => topRate(module, 'profile')
 export const organisation = ({ ranks, deviceWidth }: Module) => `${ranks}R×${deviceWidth}`
 
 const FORMS: Record<Module['formFactor'], string> = {
-  DIMM: 'full-size',
-  SODIMM: 'small-outline',
-  CAMM2: 'compression-attached',
+  DIMM: 'DIMM',
+  SODIMM: 'SO-DIMM',
+  CAMM2: 'CAMM2',
   soldered: 'soldered',
 }
 export const formOf = ({ formFactor }: Pick<Module, 'formFactor'>) => FORMS[formFactor]
 
-/** A module in a line: capacity, generation, rate, form. */
+/** A module in a line, by what it is sold as, and its form factor. */
 export function describeModule(module: Module): string {
-  return `${capacity(module.capacityGiB)} ${module.generation}-${rateOf(module)} ${formOf(module)}`
+  return `${soldAs(module)} ${formOf(module)}`
 }

@@ -1,5 +1,6 @@
 export { FactTable } from './FactTable'
 export {
+  assumedName,
   FORMAT_NAMES,
   figureName,
   figureValue,

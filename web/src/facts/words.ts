@@ -1,4 +1,4 @@
-import type { FormFactor, Source, Trust } from '@tembrix/core/model'
+import type { FormFactor, ModuleTimes, Source, Trust } from '@tembrix/core/model'
 import type { Format, ProblemCode, ReadSpeed, Where } from '@tembrix/core/readings'
 import { formOf } from '../board'
 import { capacity, plural } from '../ui'
@@ -12,6 +12,11 @@ export const FORMAT_NAMES: Record<Format, string> = {
   'smbios-text': 'SMBIOS listing',
   'cim-csv': 'CIM instances, CSV',
   'cim-json': 'CIM instances, JSON',
+  'cim-list': 'CIM instances, a list',
+  'cim-table': 'CIM instances, a table',
+  'hardware-tree': 'hardware tree',
+  system: 'memory in use',
+  mixed: 'several reports',
   unknown: 'not understood',
 }
 
@@ -33,7 +38,7 @@ const FIGURE_NAMES: Record<string, string> = {
   buffering: 'Buffering',
   ecc: 'ECC',
   ranks: 'Ranks',
-  deviceWidth: 'Chip width',
+  deviceWidth: 'Device width',
   voltages: 'Voltage',
   speeds: 'Rated speed',
   dieGbit: 'Chip density',
@@ -44,18 +49,28 @@ const FIGURE_NAMES: Record<string, string> = {
   madeWeek: 'Made in',
   heightMm: 'Height',
   configured: 'Runs at',
+  kit: 'Kit',
+  times: 'Times',
+  errorCorrection: 'Error correction',
 }
+
+const ASSUMED_NAMES: Record<string, string> = {
+  standardSpeed: 'the standard speed, assumed low',
+  timings: 'timings',
+  profileTimings: 'the profile’s tRCD, tRP and tRAS',
+}
+
+/** What was taken as usual, to be read in a list. */
+export const assumedName = (what: string) => ASSUMED_NAMES[what] ?? figureName(what).toLowerCase()
 
 export const figureName = (what: string) => FIGURE_NAMES[what] ?? what
 
 /** A figure's value as people say it. */
 export function figureValue(what: string, value: unknown): string {
   if (what === 'speeds') {
-    const [speed] = Array.isArray(value) ? (value as ReadSpeed[]) : []
-    if (!speed) return `${value} MT/s`
-    const { dataRate, cl, trcd, trp, tras } = speed
-    const timings = [cl, trcd, trp, tras].filter((one) => one !== undefined)
-    return `${dataRate} MT/s${timings.length > 0 ? `, ${timings.join('-')}` : ''}`
+    return Array.isArray(value)
+      ? (value as ReadSpeed[]).map(speedValue).join('; ')
+      : `${value} MT/s`
   }
   if (what === 'voltages') return `${[value].flat().join(' or ')} V`
   if (what === 'capacityGiB' || what === 'maximumGiB') return capacity(Number(value))
@@ -67,14 +82,28 @@ export function figureValue(what: string, value: unknown): string {
   if (what === 'heightMm') return `${value} mm`
   if (what === 'configured') return `${value} MT/s`
   if (what === 'slotCount') return plural(Number(value), 'slot')
+  if (what === 'kit') return `${(value as { size: number }).size} modules`
+  if (what === 'times') {
+    const { taa, trcd, trp, tras } = value as ModuleTimes
+    return `tAA ${taa}, tRCD ${trcd}, tRP ${trp}, tRAS ${tras} ns`
+  }
   return String(value)
+}
+
+function speedValue({ kind, dataRate, cl, trcd, trp, tras, voltage }: ReadSpeed): string {
+  const timings = [cl, trcd, trp, tras].filter((one) => one !== undefined)
+  const figures = [
+    `${dataRate} MT/s`,
+    timings.length > 1 ? timings.join('-') : timings.length === 1 ? `CL ${timings[0]}` : '',
+    voltage === undefined ? '' : `${voltage} V`,
+  ].filter((one) => one !== '')
+  return `${kind === 'profile' ? 'memory profile ' : ''}${figures.join(', ')}`
 }
 
 /** Where in a reading something stands. */
 export function placeOf(where: Where | null): string {
   if (!where) return ''
   if ('line' in where) return `line ${where.line}`
-  if ('item' in where) return `entry ${where.item + 1}`
   return where.length > 1
     ? `bytes ${where.byte}–${where.byte + where.length - 1}`
     : `byte ${where.byte}`
@@ -84,9 +113,9 @@ export const PROBLEMS: Record<ProblemCode, string> = {
   NOTHING_READ: 'Nothing in it could be read. Is it a label, a readout or a module’s contents?',
   NOT_A_LABEL: 'This line is no label.',
   CAPACITY_MISSING: 'The capacity is not on it.',
-  ORGANISATION_MISSING: 'Ranks and chip width (such as 1Rx8) are not on it.',
+  ORGANISATION_MISSING: 'Ranks and device width (such as 1Rx8) are not on it.',
   RATE_MISSING: 'The rate is not on it.',
-  FORM_MISSING: 'The letter that tells the module’s form is not on it.',
+  FORM_MISSING: 'The form factor (DIMM, SO-DIMM, CAMM2) is not on it: look at the module.',
   RATE_AMBIGUOUS: 'This figure may be the rate or the clock (half of it).',
   RATE_UNKNOWN: 'No rate of this generation is called so.',
   BIN_UNKNOWN: 'The letters behind the rate are no known speed bin; timings are not known.',
@@ -102,7 +131,21 @@ export const PROBLEMS: Record<ProblemCode, string> = {
   NO_MEMORY_IN_TABLE: 'There is no memory in it.',
   FIELD_NOT_UNDERSTOOD: 'This value is not understood.',
   SUBCHANNELS_SEPARATE: 'Two halves of one module were listed apart and taken together.',
-  MALFORMED_JSON: 'This is not well-formed JSON.',
+  MALFORMED_JSON: 'This JSON is cut off or damaged; whole entries in it were read.',
+  CUT_SHORT: 'The console cut a value off here: it is left open. A wider window shows it.',
+  ROWS_MISSING: 'Rows are missing here; what follows from them is not verified.',
+  LINE_NOT_UNDERSTOOD: 'This line is not understood.',
+  STANDARD_SPEED_OPEN:
+    'This is the memory profile’s speed. The standard speed is not on it: only the module’s contents tell.',
+  KIT_SIZE_UNCLEAR: 'A kit, but whether this is the capacity of one module or of all is not clear.',
+  PROFILE_FROM_EXTENSION:
+    'The memory profile is from a maker’s extension: compare it with the sticker.',
+  PROFILE_UNREADABLE: 'It carries a memory profile that cannot be read: enter it from the sticker.',
+  SECOND_CHECKSUM_WRONG: 'The checksum of the second block is wrong: its figures are not verified.',
+  UNEVEN_RANKS:
+    'The ranks differ from each other, so the capacity does not follow from one of them.',
+  LETTERS_MENDED:
+    'Letters were taken for digits or the other way round: compare it with the label.',
 }
 
 /** Where a fact comes from, to be read after “by”. */

@@ -1,4 +1,5 @@
 import type { Evaluation, Finding, FindingCode, Machine } from '@tembrix/core/model'
+import { formOf } from '../board'
 import { capacity, list, tidy } from '../ui'
 
 export interface Wording {
@@ -27,9 +28,9 @@ const CATALOGUE: Record<FindingCode, Word> = {
     todo: `Take a ${machine.generation} module.`,
   }),
   WRONG_FORM_FACTOR: ({ finding, machine }) => ({
-    title: `Wrong form in ${list(finding.slots)}`,
-    means: `The slots take ${machine.formFactor === 'SODIMM' ? 'small-outline (laptop-size)' : machine.formFactor === 'DIMM' ? 'full-size' : machine.formFactor} modules.`,
-    todo: 'Take a module of that form.',
+    title: `Wrong form factor in ${list(finding.slots)}`,
+    means: `The slots take ${formOf(machine)} modules.`,
+    todo: 'Take a module of that form factor.',
   }),
   WRONG_BUFFERING: ({ finding, machine }) => ({
     title: `Wrong kind of buffering in ${list(finding.slots)}`,
@@ -60,6 +61,19 @@ const CATALOGUE: Record<FindingCode, Word> = {
     title: `Chips too dense in ${list(finding.slots)}`,
     means: `This older controller cannot address chips above ${machine.limits.dieGbit} Gbit: it would see half the module, or none.`,
     todo: 'Take a module of the same capacity with more, smaller chips.',
+  }),
+  VOLTAGES_APART: ({ machine }) => ({
+    title: 'No voltage suits all modules',
+    means: `The machine supplies ${list(
+      machine.voltages.map((v) => `${v} V`),
+      'or',
+    )}, one for all slots, and no one of these suits every module here.`,
+    todo: 'Use modules of one voltage throughout.',
+  }),
+  CLOCK_BYPASSED: ({ finding }) => ({
+    title: `Clock driver bypassed${inSlots(finding)}`,
+    means: 'Clocked modules work here as plain ones do, at a plain module’s speeds.',
+    todo: 'The machine may need a firmware update first. For this machine a plain module does as well.',
   }),
   BUFFERING_MIXED: {
     title: 'Buffered and unbuffered together',
@@ -106,7 +120,7 @@ const CATALOGUE: Record<FindingCode, Word> = {
   }),
   OS_LIMIT: ({ machine, evaluation }) => ({
     title: 'The operating system cannot use it all',
-    means: `It uses ${capacity(machine.limits.osGiB ?? 0)} of ${capacity(evaluation.capacity.installedGiB)}; a 32-bit system stops near 4 GiB.`,
+    means: `It uses ${capacity(machine.limits.osGiB ?? 0)} of ${capacity(evaluation.capacity.installedGiB)}; a 32-bit system stops near 4 GB.`,
     todo: 'Ask about a 64-bit system before selling more memory.',
   }),
   ECC_MIXED: {

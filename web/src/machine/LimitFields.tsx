@@ -53,9 +53,9 @@ export function LimitFields({ form, sourcing }: Props) {
   return (
     <div className="flex flex-col gap-3">
       <div className="grid grid-cols-2 gap-3">
-        {number('In all, GiB', 'totalGiB')}
-        {number('One slot, GiB', 'slotGiB')}
-        {number('System uses, GiB', 'osGiB', '32-bit: about 4. Empty: all.')}
+        {number('In all, GB', 'totalGiB')}
+        {number('One slot, GB', 'slotGiB')}
+        {number('System uses, GB', 'osGiB', '32-bit: about 4. Empty: all.')}
         {number('Chip density, Gbit', 'dieGbit', 'Old controllers. Empty: any.')}
       </div>
       <table className="w-full border-collapse text-left text-sm">

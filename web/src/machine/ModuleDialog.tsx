@@ -91,7 +91,7 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
             <div className="w-28">
               <TextInput
                 id="capacity"
-                aria-label="Capacity in GiB"
+                aria-label="Capacity in GB"
                 aria-invalid={fault('capacityGiB') !== undefined}
                 aria-describedby="capacity-fault"
                 inputMode="decimal"
@@ -99,7 +99,7 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
                 onValue={(text) => set(numberFrom(text), 'capacityGiB')}
               />
             </div>
-            <span className="self-center">GiB</span>
+            <span className="self-center">GB</span>
           </div>
           <p id="capacity-fault" className="text-sm font-medium text-stop">
             {fault('capacityGiB')}

@@ -93,7 +93,7 @@ export function SlotFields({ form, machine, sourcing }: Props) {
         // biome-ignore lint/suspicious/noArrayIndexKey: banks have no name and keep their places
         <div key={at} className="flex items-center gap-2 text-sm">
           <span className="flex-1">
-            Soldered: {module.capacityGiB} GiB {module.generation} on
+            Soldered: {module.capacityGiB} GB {module.generation} on
           </span>
           <ChannelSelect
             channels={machine.channels}

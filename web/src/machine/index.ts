@@ -1,4 +1,5 @@
 export { ControllerFields } from './ControllerFields'
+export { FormFactorField } from './FormFactorField'
 export { LimitFields } from './LimitFields'
 export { ModuleDialog } from './ModuleDialog'
 export { draftOf, likelyModule, moduleOf } from './moduleForm'

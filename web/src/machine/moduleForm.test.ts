@@ -42,7 +42,7 @@ test('what cannot be is refused at its place, and what was typed stays', () => {
 test('a module without an article is named by its figures', () => {
   const machine = STARTING_MACHINES[0]?.machine
   if (!machine) throw new Error('no machine')
-  expect(check(likelyModule(machine)).module?.article).toBe('8 GiB DDR4-3200 1R×8')
+  expect(check(likelyModule(machine)).module?.article).toBe('8 GB DDR4-3200 1R×8')
   const again = check(likelyModule(machine)).module
   expect(again && check(draftOf(again)).module).toEqual(again)
 })

@@ -100,7 +100,7 @@ export function Machines() {
                       {machine.slots.length}
                       {machine.soldered.length > 0 ? ' and soldered' : ''}
                     </td>
-                    <td className="px-3 whitespace-nowrap">{machine.limits.totalGiB} GiB</td>
+                    <td className="px-3 whitespace-nowrap">{machine.limits.totalGiB} GB</td>
                     <td className="px-3 whitespace-nowrap">
                       {openingMinutes === null ? '' : `${openingMinutes} min`}
                     </td>

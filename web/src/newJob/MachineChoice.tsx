@@ -67,7 +67,7 @@ function Choice({ point: { id, machine }, chosen, onChoose }: ChoiceProps) {
         <b className="font-semibold">{machine.name}</b>
         <span className="block text-sm text-ink-2">
           {machine.generation}, {plural(machine.channels.length, 'channel')}, at most{' '}
-          {machine.limits.totalGiB} GiB{machine.slots.length === 0 ? ', nothing can be added' : ''}
+          {machine.limits.totalGiB} GB{machine.slots.length === 0 ? ', nothing can be added' : ''}
         </span>
       </span>
     </label>

@@ -30,7 +30,7 @@ export const NAMES: Record<Measured['mode'], { test: string; unit: string }> = {
 /** A bandwidth that a cache may have given is none that tells of channels. */
 function runsOf({ plan, measured }: Taken): ProbeRuns['measurements'] {
   const sure = beyondCaches(plan)
-  const size = `${Math.round(plan.bytes / 2 ** 20)} MiB`
+  const size = `${Math.round(plan.bytes / 2 ** 20)} MB`
   return measured.map(({ mode, runs, workers }) => ({
     ...NAMES[mode],
     better: mode === 'latency' ? 'lower' : 'higher',

@@ -1,7 +1,6 @@
-import { complete } from '@tembrix/core/evidence'
+import { fromLabels } from '@tembrix/core/evidence'
 import { usualMachineFor } from '@tembrix/core/machines'
-import type { Module } from '@tembrix/core/model'
-import { read } from '@tembrix/core/readings'
+import type { FormFactor, Module } from '@tembrix/core/model'
 import { CONDITIONS, ModuleChange, type ShopModule } from '@tembrix/core/records'
 import { formatISO } from 'date-fns'
 import { type FormEvent, useState } from 'react'
@@ -12,7 +11,7 @@ import {
   useJobsQuery,
   useRemoveModuleMutation,
 } from '../data'
-import { draftOf, likelyModule, ModuleDialog } from '../machine'
+import { draftOf, FormFactorField, likelyModule, ModuleDialog } from '../machine'
 import {
   Button,
   currencySign,
@@ -36,6 +35,9 @@ interface Props {
 interface Draft {
   module: Module | null
   label: string
+  /** The form factor, where the label does not print it. */
+  form: FormFactor | null
+  asksForm: boolean
   price: unknown
   condition: string
   testedOn: string
@@ -49,6 +51,8 @@ function start(piece: ShopModule | undefined): Draft {
   return {
     module: piece?.module ?? null,
     label: '',
+    form: null,
+    asksForm: false,
     price: piece?.price ?? null,
     condition: piece?.condition ?? (piece ? '' : 'used'),
     testedOn: piece?.testedOn ?? '',
@@ -84,10 +88,14 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
   const countable = Number.isInteger(pieces) && pieces >= 1 && pieces <= 8
   const failed = creating.error ?? changing.error ?? removing.error
 
-  function readLabel(label: string) {
-    const [found] = label.trim() === '' ? [] : read(label).modules
-    const done = found && complete(found.module, usualMachineFor(found.module))
-    set({ label, ...(done ? { module: done.module } : {}) })
+  function readLabel(label: string, form: FormFactor | null) {
+    const [found] = fromLabels(label, form)
+    set({
+      label,
+      form,
+      asksForm: found?.asksForm ?? false,
+      ...(found?.module ? { module: found.module, pieces: found.pieces } : {}),
+    })
   }
 
   async function submit(event: FormEvent) {
@@ -152,10 +160,13 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
                 autoFocus
                 className="font-mono"
                 value={draft.label}
-                onValue={readLabel}
+                onValue={(label) => readLabel(label, draft.form)}
               />
             )}
           </Field>
+        )}
+        {draft.asksForm && (
+          <FormFactorField value={draft.form} onValue={(form) => readLabel(draft.label, form)} />
         )}
         <div className="flex items-center gap-3 border-l-4 border-rule-2 bg-sheet-2 px-3 py-1.5">
           <span className="flex-1" aria-live="polite">

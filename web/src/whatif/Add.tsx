@@ -1,9 +1,14 @@
-import { complete } from '@tembrix/core/evidence'
-import { type Machine, type Module, plainName, STANDARD_STEPS } from '@tembrix/core/model'
-import { read } from '@tembrix/core/readings'
+import { fromLabels } from '@tembrix/core/evidence'
+import {
+  type FormFactor,
+  type Machine,
+  type Module,
+  plainName,
+  STANDARD_STEPS,
+} from '@tembrix/core/model'
 import { SlidersHorizontal } from 'lucide-react'
 import { useState } from 'react'
-import { draftOf, likelyModule, ModuleDialog, moduleOf } from '../machine'
+import { draftOf, FormFactorField, likelyModule, ModuleDialog, moduleOf } from '../machine'
 import { Button, Field, Select, TextInput } from '../ui'
 import { useTry } from './useWhatIf'
 
@@ -16,6 +21,7 @@ export function Add({ machine }: { machine: Machine }) {
   const steps = STANDARD_STEPS[machine.generation]
   const [rate, setRate] = useState(String(usual.speeds[0]?.dataRate ?? steps[0]))
   const [label, setLabel] = useState('')
+  const [form, setForm] = useState<FormFactor | null>(null)
   const [dialog, setDialog] = useState(false)
   const sizes = SIZES.filter((gib) => gib <= machine.limits.slotGiB)
 
@@ -25,19 +31,22 @@ export function Add({ machine }: { machine: Machine }) {
     if (module) add({ ...module, article: plainName(module) })
   }
 
-  const found = label.trim() === '' ? [] : read(label).modules
-  const modules = found.flatMap((one) => complete(one.module, machine)?.module ?? [])
+  const found = label.trim() === '' ? [] : fromLabels(label, form, machine)
+  const modules = found.flatMap(({ module, pieces }) =>
+    module ? Array.from({ length: pieces }, () => module) : [],
+  )
+  const asksForm = found.some((one) => one.asksForm)
   return (
     <section aria-label="Modules">
       <div className="grid grid-cols-[1fr_6.5rem] gap-x-2">
         <div>
-          <h2 className="text-sm font-semibold">Into the next slot, GiB</h2>
+          <h2 className="text-sm font-semibold">Into the next slot, GB</h2>
           <div className="mt-1 flex flex-wrap gap-1.5">
             {sizes.map((gib) => (
               <Button
                 key={gib}
                 className="min-w-11 px-2"
-                aria-label={`Put in ${gib} GiB`}
+                aria-label={`Put in ${gib} GB`}
                 onClick={() => put(gib)}
               >
                 {gib}
@@ -68,7 +77,7 @@ export function Add({ machine }: { machine: Machine }) {
           label="or by its label"
           className="flex-1"
           error={
-            label.trim().length > 8 && modules.length === 0 ? 'This is no label yet.' : undefined
+            label.trim().length > 8 && found.length === 0 ? 'This is no label yet.' : undefined
           }
         >
           {(control) => (
@@ -92,6 +101,7 @@ export function Add({ machine }: { machine: Machine }) {
           <SlidersHorizontal size={18} aria-hidden />
         </Button>
       </form>
+      {asksForm && <FormFactorField value={form} onValue={setForm} />}
       {dialog && (
         <ModuleDialog
           title="A module"

@@ -6,7 +6,7 @@ import { linkTextOf, whatIfFrom } from './link'
 
 const machine = STARTING_MACHINES.find(({ id }) => id === 'workstation-8')?.machine as Machine
 const module: Module = {
-  article: '16 GiB “odd” name',
+  article: '16 GB “odd” name',
   generation: 'DDR4',
   formFactor: 'DIMM',
   buffering: 'registered',

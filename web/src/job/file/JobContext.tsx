@@ -1,7 +1,6 @@
 import { skipToken } from '@reduxjs/toolkit/query'
-import { evaluate } from '@tembrix/core/evaluate'
 import type { Evidence } from '@tembrix/core/evidence'
-import type { Evaluation, Machine, Placement, Settings } from '@tembrix/core/model'
+import type { Machine } from '@tembrix/core/model'
 import {
   type Assignment,
   costOf,
@@ -9,8 +8,6 @@ import {
   type Piece,
   type Plan,
   piecesById,
-  placementOf,
-  prune,
   type ShopModule,
 } from '@tembrix/core/records'
 import {
@@ -29,16 +26,9 @@ import {
   useJobQuery,
   useShopModulesQuery,
 } from '../../data'
+import { type Situation, situationOf } from './situation'
 import { type Edit, useEdit } from './useEdit'
 import { useEvidence } from './useEvidence'
-
-/** One state of the slots, as found or as planned, and what it does. */
-export interface Situation {
-  assignment: Assignment
-  placement: Placement
-  settings: Settings
-  evaluation: Evaluation
-}
 
 export interface JobView {
   file: JobFile
@@ -144,7 +134,7 @@ function Opened({
   const now = useSituation(machine, file.found, pieces, false)
   const planned = useSituation(machine, plan.placement ?? file.found, pieces, plan.profile)
   const cost = useMemo(() => costOf(planned.assignment, pieces), [planned.assignment, pieces])
-  const evidence = useEvidence(file, machine, now.evaluation.run?.dataRate ?? null)
+  const evidence = useEvidence(file, now)
   const view = useMemo(
     () => ({ file, machine, plan, shop, pieces, now, planned, cost, evidence, edit }),
     [file, machine, plan, shop, pieces, now, planned, cost, evidence, edit],
@@ -162,18 +152,4 @@ function useSituation(
     () => situationOf(machine, stored, pieces, profile),
     [machine, stored, pieces, profile],
   )
-}
-
-/** What an assignment comes to in a machine, as far as its slots and these pieces go. */
-export function situationOf(
-  machine: Machine,
-  stored: Assignment,
-  pieces: ReadonlyMap<string, Piece>,
-  profile: boolean,
-): Situation {
-  const assignment = prune(machine, stored, pieces)
-  const placement = placementOf(machine, assignment, pieces)
-  const settings = { profile }
-  const evaluation = evaluate({ machine, placement, settings })
-  return { assignment, placement, settings, evaluation }
 }

@@ -1,5 +1,6 @@
-export { JobProvider, type JobView, Later, type Situation, situationOf, useJob } from './JobContext'
+export { JobProvider, type JobView, Later, useJob } from './JobContext'
+export { type Situation, situationOf } from './situation'
 export type { Edit } from './useEdit'
-export { inputOf, readingOf } from './useEvidence'
+export { readingOf, remember } from './useEvidence'
 export { useJobForm } from './useJobForm'
 export { type Need, useNeed } from './useNeed'

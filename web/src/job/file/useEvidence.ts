@@ -1,8 +1,8 @@
 import { type Evidence, type Input, weigh } from '@tembrix/core/evidence'
-import type { Machine } from '@tembrix/core/model'
 import { type Reading, read } from '@tembrix/core/readings'
 import type { JobFile, ReadingRecord } from '@tembrix/core/records'
 import { useMemo } from 'react'
+import type { Situation } from './situation'
 
 const decoded = new Map<string, Reading>()
 
@@ -19,22 +19,28 @@ function bytesOf(base64: string): Uint8Array {
   return Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0))
 }
 
-/** Everything known about the job's machine, weighed; `runsAt` is the rate it should run at as found. */
+/** Keeps what was read of a text that is about to be stored, so that it is not read again. */
+export function remember(id: string, reading: Reading): void {
+  decoded.set(id, reading)
+}
+
+/** Everything known about the job’s machine, weighed against the board as found. */
 export function useEvidence(
   { readings, machine, rulings }: JobFile,
-  record: Machine,
-  runsAt: number | null,
+  { assignment, evaluation }: Pick<Situation, 'assignment' | 'evaluation'>,
 ): Evidence {
   const inputs = useMemo(() => readings.map(inputOf), [readings])
-  const { sources } = machine
+  const { sources, machine: record } = machine
+  const runsAt = evaluation.run?.dataRate ?? null
+  const filled = useMemo(() => Object.keys(assignment), [assignment])
   return useMemo(
-    () => weigh({ machine: record, sources, inputs, rulings, runsAt }),
-    [record, sources, inputs, rulings, runsAt],
+    () => weigh({ machine: record, sources, inputs, rulings, filled, runsAt }),
+    [record, sources, inputs, rulings, filled, runsAt],
   )
 }
 
 /** A stored reading as the evidence weighs it. */
-export function inputOf(record: ReadingRecord): Input {
+function inputOf(record: ReadingRecord): Input {
   const { id, name, by, createdAt, seats } = record
   return { id, name, by, at: createdAt, seats, reading: readingOf(record) }
 }

@@ -16,10 +16,10 @@ export function Disputes() {
   const { disputes } = evidence
   if (disputes.length === 0) return null
   return (
-    <section aria-label="To settle" className="flex flex-col gap-2">
+    <section aria-label="Conflicts" className="flex flex-col gap-2">
       <h3 className="flex items-center gap-2 font-semibold">
         <Scale size={18} aria-hidden className="text-risk" />
-        To settle: {disputes.length}
+        {disputes.length === 1 ? '1 conflict' : `${disputes.length} conflicts`} to resolve
       </h3>
       {disputes.map((dispute, at) => (
         <DisputeView
@@ -42,12 +42,18 @@ interface Props {
 function DisputeView({ dispute, first, onSettle }: Props) {
   const { title, means } = disputeWords(dispute)
   const { options, ways, what, key } = dispute
-  const [way, setWay] = useState<Source>(ways[0] ?? 'guess')
+  const [way, setWay] = useState<Source | null>(null)
+  const [asked, setAsked] = useState(false)
   const [other, setOther] = useState('')
   const numeric = typeof options[0]?.value === 'number'
+  /** One press must not record proof that is not there: first how it is known, then the value. */
+  const choose = (value: Ruling['value']) => {
+    if (way === null) setAsked(true)
+    else onSettle(value, way)
+  }
   useOptionKeys(first, options.length, (at) => {
     const option = options[at]
-    if (option) onSettle(option.value, way)
+    if (option) choose(option.value)
   })
   const typed = numeric ? numberFrom(other) : null
   return (
@@ -59,26 +65,30 @@ function DisputeView({ dispute, first, onSettle }: Props) {
         <h4 className="font-semibold">{title}</h4>
         <p className="text-[0.93rem]">{means}</p>
       </div>
-      <label className="flex items-center gap-2 text-sm">
-        <span className="shrink-0">How I know:</span>
-        <select
-          value={way}
-          onChange={({ target }) => setWay(target.value as Source)}
-          className={`${inputLook} min-h-9 py-0`}
-        >
+      <fieldset className="text-sm">
+        <legend className={`font-semibold ${asked && way === null ? 'text-stop' : ''}`}>
+          How do you know?{asked && way === null ? ' Choose one first.' : ''}
+        </legend>
+        <div className="mt-1 flex flex-wrap gap-1.5">
           {ways.map((one) => (
-            <option key={one} value={one}>
+            <Button
+              key={one}
+              look={way === one ? 'main' : 'plain'}
+              aria-pressed={way === one}
+              className="px-2.5"
+              onClick={() => setWay(one)}
+            >
               {WAY_NAMES[one] ?? one}
-            </option>
+            </Button>
           ))}
-        </select>
-      </label>
+        </div>
+      </fieldset>
       <div className="flex flex-wrap items-stretch gap-2">
         {options.map(({ value, claims }, at) => (
           <Button
             key={String(value)}
             className="flex-col items-start gap-0 py-1"
-            onClick={() => onSettle(value, way)}
+            onClick={() => choose(value)}
           >
             <span className="flex items-center gap-2">
               {first && (
@@ -95,15 +105,13 @@ function DisputeView({ dispute, first, onSettle }: Props) {
             )}
           </Button>
         ))}
-        {options.length === 0 && (
-          <Button onClick={() => onSettle(true, way)}>Set the figure aside</Button>
-        )}
+        {options.length === 0 && <Button onClick={() => choose(true)}>Ignore this value</Button>}
         {numeric && (
           <form
             className="flex gap-1"
             onSubmit={(event) => {
               event.preventDefault()
-              if (typeof typed === 'number' && typed >= 0) onSettle(typed, way)
+              if (typeof typed === 'number' && typed >= 0) choose(typed)
             }}
           >
             <input
@@ -120,7 +128,7 @@ function DisputeView({ dispute, first, onSettle }: Props) {
               className="whitespace-nowrap"
               disabled={typeof typed !== 'number' || typed < 0}
             >
-              Is it
+              Use this value
             </Button>
           </form>
         )}

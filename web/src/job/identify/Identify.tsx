@@ -11,11 +11,15 @@ import { ModelRecord } from './ModelRecord'
 import { Photos } from './Photos'
 import { Proposals } from './Proposals'
 import { ReadArea } from './ReadArea'
+import { RunningNow } from './RunningNow'
+import { SlotQuestions } from './SlotQuestions'
 import { Unknowns } from './Unknowns'
+import { useFillFromReadings } from './useIdentify'
 
 /** What the machine is and what is in its slots, as found. Saves itself. */
 export function Identify() {
   const { file, machine, now, edit } = useJob()
+  useFillFromReadings()
   const form = useJobForm('machines', file.machine, MachineChange.shape)
   const sourcing = useSourcing(file.machine.sources, (sources) =>
     edit.set('machines', file.machine, { sources }),
@@ -41,8 +45,10 @@ export function Identify() {
         </p>
       )}
       <ReadArea />
+      <SlotQuestions />
       <Disputes />
       <Proposals />
+      <RunningNow />
       <Unknowns />
       <ModelRecord />
       <Ledger />

@@ -4,6 +4,7 @@ import { figureName, figureValue, placeOf, SOURCE_NAMES, TRUST_NAMES } from '../
 import { ago, plural } from '../../ui'
 import { useJob } from '../file'
 import { useIdentify } from './useIdentify'
+import { seenInWords } from './words'
 
 /** Every fact with its sources: which one counts, which are overruled, who said so and when. */
 export function Ledger() {
@@ -20,14 +21,7 @@ export function Ledger() {
         <Facts
           key={slot}
           title={`Slot ${slot}`}
-          note={[
-            verified ? 'contents verified' : '',
-            observed
-              ? observed.clockOrRate === 'ambiguous'
-                ? `runs at ${observed.readings.join(' or ')} MT/s, printed ${observed.printed}`
-                : `runs at ${observed.configuredDataRate} MT/s${observed.clockOrRate === 'clock' ? `, printed as its clock ${observed.printed}` : ''}`
-              : '',
-          ]
+          note={[verified ? 'contents verified' : '', observed ? seenInWords(observed) : '']
             .filter(Boolean)
             .join('; ')}
           entries={entries}

@@ -1,41 +1,53 @@
-import type { Problem, Reading } from '@tembrix/core/readings'
+import type { Reading } from '@tembrix/core/readings'
 import { PHOTO_LIMIT, PHOTO_TYPES } from '@tembrix/core/records'
-import { FileUp, Trash2 } from 'lucide-react'
-import { type ClipboardEvent, type DragEvent, useRef, useState } from 'react'
+import { Camera, FileUp } from 'lucide-react'
+import { type ClipboardEvent, type DragEvent, type KeyboardEvent, useRef, useState } from 'react'
 import { useAddPhotoMutation } from '../../data'
 import { PROBLEMS, placeOf } from '../../facts'
-import { ago, Button, inputLook } from '../../ui'
-import { readingOf, useJob } from '../file'
+import { Button, inputLook } from '../../ui'
+import { useJob } from '../file'
+import { GetReport } from './GetReport'
+import { LabelPhoto } from './LabelPhoto'
+import { ReadingList } from './ReadingList'
+import { useDraft } from './useDraft'
 import { useIdentify } from './useIdentify'
-import { gist } from './words'
 
-/** The largest file that is opened as a readout, bytes. */
-const LARGEST = 600_000
+/** The largest text or file that is opened as a report, characters or bytes. */
+const LARGEST = 1_500_000
 
-const isPhoto = (file: File) => (PHOTO_TYPES as readonly string[]).includes(file.type)
+const isPhoto = (file: File) =>
+  (PHOTO_TYPES as readonly string[]).includes(file.type) || file.type.startsWith('image/')
 
-/** One place for everything that can be read: pasted, dropped or chosen, several at once. */
+/** One place for everything that can be read: pasted, dropped, chosen or photographed, several at once. */
 export function ReadArea() {
-  const { file: job } = useJob()
+  const { file: job, machine, evidence } = useJob()
   const { readText, readBytes } = useIdentify()
   const [addPhoto, { isLoading: uploading }] = useAddPhotoMutation()
-  const [text, setText] = useState('')
+  const [text, setText] = useDraft(job.id)
+  const [slot, setSlot] = useState<string | null>(null)
   const [over, setOver] = useState(false)
   const [said, setSaid] = useState<string[]>([])
+  const [pictures, setPictures] = useState<{ id: string; file: File }[]>([])
   const chooser = useRef<HTMLInputElement>(null)
+  const camera = useRef<HTMLInputElement>(null)
   const area = useRef<HTMLElement>(null)
+  const free = machine.slots.filter(({ id }) => evidence.states[id] !== 'filled')
 
   function take(name: string, typed: string) {
     if (typed.trim() === '') return
     if (typed.length > LARGEST) {
-      setSaid([`${name}: too long. A readout is at most ${LARGEST / 1000} thousand characters.`])
+      setSaid([`${name}: too long. A report is at most ${LARGEST / 1000} thousand characters.`])
+      setText(typed)
       return
     }
-    const reading = readText(name, typed)
+    const reading = readText(name, typed, slot)
     setSaid(faultsOf(name, reading))
+    // What cannot be read stays here: nothing is lost.
     setText(reading.format === 'unknown' ? typed : '')
+    if (reading.format === 'unknown') return
+    setSlot(null)
     // What was read is settled by keys next, so the focus leaves the text.
-    if (reading.format !== 'unknown') area.current?.focus()
+    area.current?.focus()
   }
 
   async function takeFiles(files: readonly File[]) {
@@ -44,7 +56,7 @@ export function ReadArea() {
       if (isPhoto(file)) faults.push(...(await takePhoto(file)))
       else if (file.size > LARGEST) {
         faults.push(
-          `${file.name} is ${Math.ceil(file.size / 1_000_000)} MB: no readout is that large, so it was not opened.`,
+          `${file.name} is ${Math.ceil(file.size / 1_000_000)} MB: no report is that large, so it was not opened.`,
         )
       } else {
         const bytes = new Uint8Array(await file.arrayBuffer())
@@ -54,18 +66,21 @@ export function ReadArea() {
     setSaid(faults)
   }
 
+  /** A picture is kept with the job, and what is printed on it is read on the spot. */
   async function takePhoto(file: File): Promise<string[]> {
     if (file.size > PHOTO_LIMIT) {
-      return [`${file.name} is larger than ${PHOTO_LIMIT / 1_000_000} MB, so it was not sent.`]
+      return [`${file.name} is larger than ${PHOTO_LIMIT / 1_000_000} MB, so it was not opened.`]
     }
+    const id = crypto.randomUUID()
+    setPictures((now) => [...now, { id, file }])
     const caption = file.name.slice(0, 200)
-    const answer = await addPhoto({ jobId: job.id, id: crypto.randomUUID(), caption, file })
+    const answer = await addPhoto({ jobId: job.id, id, caption, file })
     if (!answer.error) return []
     const refused = 'status' in answer.error && answer.error.status === 400
     return [
       refused
         ? `${file.name} is no picture that can be read.`
-        : `${file.name}: the server does not answer. Drop it again later.`,
+        : `${file.name}: the server does not answer, so it is not kept with the job. Drop it again later.`,
     ]
   }
 
@@ -84,7 +99,15 @@ export function ReadArea() {
   function dropped(event: DragEvent) {
     event.preventDefault()
     setOver(false)
-    void takeFiles([...event.dataTransfer.files])
+    const files = [...event.dataTransfer.files]
+    if (files.length > 0) void takeFiles(files)
+    else take('dropped', event.dataTransfer.getData('text'))
+  }
+
+  function keyed(event: KeyboardEvent) {
+    if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey)) return
+    event.preventDefault()
+    take('typed', text)
   }
 
   return (
@@ -100,45 +123,58 @@ export function ReadArea() {
       onDrop={dropped}
       className={`flex flex-col gap-2 rounded-sm border-2 border-dashed p-2 ${over ? 'border-gold-line bg-gold-soft' : 'border-rule-2'}`}
     >
-      <label className="flex flex-col gap-1 text-sm">
+      <label className="flex flex-col gap-1">
         <span className="font-semibold">
-          Paste or drop what the hardware says
-          <span className="block font-normal text-ink-2">
-            Labels, module contents, an SMBIOS table or listing, CIM in CSV or JSON, photos.
+          Paste, drop or photograph what the hardware says
+          <span className="block text-sm font-normal text-ink-2">
+            A whole console session, a label, a shop’s line, bytes, a file. What cannot be read
+            stays here.
           </span>
         </span>
         <textarea
-          rows={2}
+          rows={job.readings.length === 0 ? 10 : 5}
           value={text}
           onChange={({ target }) => setText(target.value)}
           onPaste={pasted}
-          placeholder="8GB 1Rx8 PC4-3200AA-SA2-11"
+          onKeyDown={keyed}
+          spellCheck={false}
+          aria-keyshortcuts="Control+Enter"
+          placeholder={'8GB 1Rx8 PC4-3200AA-SA2-11\n32GB kit (2 x 16GB) DDR5-6000 CL36 1.35V UDIMM'}
           className={`${inputLook} font-mono text-sm`}
         />
       </label>
+      {text.trim() !== '' && free.length > 0 && (
+        <fieldset className="flex flex-wrap items-center gap-1.5 text-sm">
+          <legend className="float-left mr-1.5">A label of the module in</legend>
+          {free.map(({ id }) => (
+            <Button
+              key={id}
+              look={slot === id ? 'main' : 'plain'}
+              aria-pressed={slot === id}
+              className="min-w-11 px-2.5 font-mono"
+              onClick={() => setSlot(slot === id ? null : id)}
+            >
+              {id}
+            </Button>
+          ))}
+        </fieldset>
+      )}
       <div className="flex flex-wrap gap-2">
         <Button
-          className="min-h-9"
           look={text.trim() === '' ? 'plain' : 'main'}
           disabled={text.trim() === ''}
           onClick={() => take('typed', text)}
         >
-          Read it
+          Read it <kbd className="font-mono text-[0.8rem] font-normal opacity-80">Ctrl Enter</kbd>
         </Button>
-        <Button className="min-h-9" onClick={() => chooser.current?.click()}>
-          <FileUp size={16} aria-hidden /> Choose files
+        <Button onClick={() => camera.current?.click()}>
+          <Camera size={17} aria-hidden /> Photograph a label
         </Button>
-        <input
-          ref={chooser}
-          type="file"
-          multiple
-          aria-label="Files to read"
-          className="hidden"
-          onChange={({ target }) => {
-            void takeFiles([...(target.files ?? [])])
-            target.value = ''
-          }}
-        />
+        <Button onClick={() => chooser.current?.click()}>
+          <FileUp size={17} aria-hidden /> Choose files
+        </Button>
+        <FileInput input={chooser} label="Files to read" onFiles={takeFiles} />
+        <FileInput input={camera} label="Photo of a label" onFiles={takeFiles} photograph />
         {uploading && <span className="self-center text-sm text-ink-2">Sending the photo…</span>}
       </div>
       {said.length > 0 && (
@@ -148,88 +184,53 @@ export function ReadArea() {
           ))}
         </ul>
       )}
+      {pictures.map(({ id, file }) => (
+        <LabelPhoto
+          key={id}
+          file={file}
+          onRead={(typed) => take(file.name, typed)}
+          onClose={() => setPictures((now) => now.filter((one) => one.id !== id))}
+        />
+      ))}
+      <GetReport />
       <ReadingList />
     </section>
   )
 }
 
+interface FileInputProps {
+  input: React.RefObject<HTMLInputElement | null>
+  label: string
+  photograph?: boolean
+  onFiles: (files: readonly File[]) => Promise<void>
+}
+
+function FileInput({ input, label, photograph = false, onFiles }: FileInputProps) {
+  return (
+    <input
+      ref={input}
+      type="file"
+      multiple={!photograph}
+      {...(photograph ? { accept: 'image/*', capture: 'environment' as const } : {})}
+      aria-label={label}
+      className="hidden"
+      onChange={({ target }) => {
+        void onFiles([...(target.files ?? [])])
+        target.value = ''
+      }}
+    />
+  )
+}
+
+/** The most faults of one input that are told beside it. */
+const TOLD = 4
+
 function faultsOf(name: string, { format, problems }: Reading): string[] {
-  return format === 'unknown' ? problems.map(({ code }) => `${name}: ${PROBLEMS[code]}`) : []
-}
-
-/** What has been read on this job, each as it came. */
-function ReadingList() {
-  const { file } = useJob()
-  const { drop } = useIdentify()
-  if (file.readings.length === 0) return null
-  return (
-    <ul aria-label="Readings" className="flex flex-col">
-      {file.readings.map((record) => {
-        const reading = readingOf(record)
-        return (
-          <li key={record.id} className="border-t border-rule py-1 text-sm">
-            <div className="flex items-start gap-2">
-              <details className="min-w-0 flex-1">
-                <summary className="cursor-pointer py-1">
-                  <b className="font-semibold">{record.name}</b> · {gist(reading)}
-                  <span className="text-ink-2">
-                    {' '}
-                    {record.by}
-                    {record.createdAt ? ` ${ago(record.createdAt)}` : ''}
-                  </span>
-                </summary>
-                <Source text={record.text} />
-              </details>
-              <button
-                type="button"
-                aria-label={`Remove the reading ${record.name}`}
-                onClick={() => drop(record.id, record.version)}
-                className="grid size-9 shrink-0 place-items-center rounded-sm hover:bg-stop-soft"
-              >
-                <Trash2 size={15} aria-hidden />
-              </button>
-            </div>
-            <ProblemList problems={reading.problems} />
-          </li>
-        )
-      })}
-    </ul>
-  )
-}
-
-const SHOWN = 4
-
-function ProblemList({ problems }: { problems: readonly Problem[] }) {
-  if (problems.length === 0) return null
-  return (
-    <ul className="text-risk">
-      {problems.slice(0, SHOWN).map(({ code, where }, at) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: problems have no name and keep their order
-        <li key={at}>
-          {where ? `${placeOf(where)}: ` : ''}
-          {PROBLEMS[code]}
-        </li>
-      ))}
-      {problems.length > SHOWN && <li>and {problems.length - SHOWN} more of this kind.</li>}
-    </ul>
-  )
-}
-
-const LINES = 400
-
-function Source({ text }: { text: string | null }) {
-  if (text === null) return <p className="text-ink-2">Bytes; kept as they came.</p>
-  const lines = text.split('\n')
-  return (
-    <ol className="max-h-56 overflow-auto bg-sheet-2 p-2 font-mono text-[0.8rem]">
-      {lines.slice(0, LINES).map((line, at) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: lines are their numbers
-        <li key={at} className="flex gap-2 whitespace-pre">
-          <span className="w-8 shrink-0 text-right text-ink-2">{at + 1}</span>
-          {line}
-        </li>
-      ))}
-      {lines.length > LINES && <li>… {lines.length - LINES} more lines</li>}
-    </ol>
-  )
+  if (format !== 'unknown') return []
+  const lines = problems.slice(0, TOLD).map(({ code, where }) => {
+    const place = where ? `, ${placeOf(where)}` : ''
+    return `${name}${place}: ${PROBLEMS[code]}`
+  })
+  const more = problems.length - TOLD
+  return more > 0 ? [...lines, `and ${more} more lines.`] : lines
 }

@@ -1,9 +1,12 @@
+import { Button, list } from '../../ui'
 import { useJob } from '../file'
+import { useIdentify } from './useIdentify'
 import { unknownWords } from './words'
 
 /** What nobody has made sure of yet, in the order worth finding out. */
 export function Unknowns() {
   const { unknown } = useJob().evidence
+  const { sayEmpty } = useIdentify()
   if (unknown.length === 0) return null
   return (
     <section aria-label="Still to find out">
@@ -14,6 +17,11 @@ export function Unknowns() {
           return (
             <li key={one.code} className="py-0.5 pl-1">
               {what}. <span className="text-ink-2">{how}</span>
+              {one.code === 'CONTENT_OF_SLOTS' && (
+                <Button className="my-1 ml-2 min-h-9 text-sm" onClick={() => sayEmpty(one.what)}>
+                  I looked: {list(one.what)} {one.what.length === 1 ? 'is' : 'are'} empty
+                </Button>
+              )}
             </li>
           )
         })}

@@ -1,63 +1,22 @@
 import {
-  agree,
+  type Difference,
   type Dispute,
-  type Evidence,
+  differencesOf,
+  emptyKey,
+  isHeld,
   isOfMachine,
-  type SlotEvidence,
   settled,
-  weigh,
 } from '@tembrix/core/evidence'
-import type { Module, Source } from '@tembrix/core/model'
+import type { Source } from '@tembrix/core/model'
 import { type Reading, read, textOfBytes } from '@tembrix/core/readings'
-import { type Assignment, assign, type ModuleRecord, type Ruling } from '@tembrix/core/records'
+import { assign, type Ruling } from '@tembrix/core/records'
+import { useEffect } from 'react'
 import { created, removed, useAppDispatch } from '../../data'
 import { useTechnician } from '../../shell'
-import { inputOf, type JobView, useJob } from '../file'
+import { remember, useJob } from '../file'
 
-/** A module that the evidence makes otherwise than the record has it. */
-export interface Difference {
-  slot: string
-  module: Module
-  assumed: string[]
-  /** The record's piece in that slot; none where it is empty. */
-  record: ModuleRecord | null
-  /** The figures that differ. */
-  what: string[]
-}
-
-const COMPARED = [
-  'capacityGiB',
-  'generation',
-  'formFactor',
-  'buffering',
-  'ecc',
-  'ranks',
-  'deviceWidth',
-  'voltages',
-  'speeds',
-] as const
-
-/** What the evidence would change on the board. */
-export function differencesOf({ evidence, file, now }: JobView): Difference[] {
-  return differing(evidence, file.modules, now.assignment)
-}
-
-function differing(
-  { slots }: Pick<Evidence, 'slots'>,
-  modules: readonly ModuleRecord[],
-  found: Assignment,
-): Difference[] {
-  return slots.flatMap(({ slot, completed }: SlotEvidence) => {
-    if (!completed) return []
-    const record = modules.find(({ id }) => id === found[slot]?.moduleId) ?? null
-    const { module, assumed } = completed
-    const what = COMPARED.filter(
-      (name) =>
-        !record || (!assumed.includes(name) && !agree(name, record.module[name], module[name])),
-    )
-    return what.length > 0 ? [{ slot, module, assumed, record, what: [...what] }] : []
-  })
-}
+/** Jobs in which something was just read, so that what it says goes into slots that nothing is in. */
+const justRead = new Set<string>()
 
 /** What a person can do in Identify: read something, settle a contradiction, take over what was read. */
 export function useIdentify() {
@@ -77,8 +36,9 @@ export function useIdentify() {
 
   function place(differences: readonly Difference[]): void {
     let found = now.assignment
-    for (const { slot, module, record } of differences) {
-      if (record) {
+    for (const { slot, module, isNew } of differences) {
+      const record = file.modules.find(({ id }) => id === now.assignment[slot]?.moduleId)
+      if (!isNew && record) {
         edit.step('modules', record, { module: { ...module, kit: record.module.kit } })
         continue
       }
@@ -94,44 +54,56 @@ export function useIdentify() {
     if (found !== now.assignment) edit.step('jobs', file, { found })
   }
 
-  /** Keeps a reading; where nothing is on the board yet, what it says goes there at once. */
-  function keep(name: string, content: { text: string } | { base64: string }, reading: Reading) {
+  /** Keeps a reading as it came; `slot` is where its first module is, if somebody said so. */
+  function keep(
+    name: string,
+    content: { text: string } | { base64: string },
+    reading: Reading,
+    slot: string | null,
+  ): void {
     const id = crypto.randomUUID()
-    dispatch(created(target(id), { jobId: file.id, name, by: technician, ...content }))
-    if (Object.keys(now.assignment).length > 0) return
-    const fresh = { id, name, by: technician, at: '', seats: {}, reading }
-    const inputs = [...file.readings.map(inputOf), fresh]
-    const { sources } = file.machine
-    const weighed = weigh({ machine, sources, inputs, rulings: file.rulings, runsAt: null })
-    const held = weighed.disputes.some(({ code }) => code === 'MODULE_NOT_OF_MACHINE')
-    if (!held) place(differing(weighed, [], {}))
+    remember(id, reading)
+    justRead.add(file.id)
+    const seats = slot === null ? {} : { 0: slot }
+    dispatch(created(target(id), { jobId: file.id, name, by: technician, seats, ...content }))
   }
 
   /** Reads a text; returns what it gave, kept where that is anything. */
-  function readText(name: string, text: string): Reading {
+  function readText(name: string, text: string, slot: string | null = null): Reading {
     const reading = read(text)
-    if (reading.format !== 'unknown') keep(name, { text }, reading)
+    if (reading.format !== 'unknown') {
+      keep(name, { text }, reading, reading.modules.length === 1 ? slot : null)
+    }
     return reading
   }
 
   function readBytes(name: string, bytes: Uint8Array): Reading {
     const reading = read(bytes)
-    const binary = reading.format === 'smbios' || reading.format.startsWith('spd')
-    const text = binary ? null : textOfBytes(bytes)
+    const text = reading.parts.length > 0 ? textOfBytes(bytes) : null
     if (reading.format !== 'unknown') {
-      keep(name, text === null ? { base64: base64Of(bytes) } : { text }, reading)
+      keep(name, text === null ? { base64: base64Of(bytes) } : { text }, reading, null)
     }
     return reading
+  }
+
+  /** Says which slots modules of a reading are in; null is none of this machine's. */
+  function seat(input: string, seats: Readonly<Record<string, string | null>>): void {
+    const record = file.readings.find((one) => one.id === input)
+    if (!record) return
+    justRead.add(file.id)
+    edit.step('readings', record, { seats: { ...record.seats, ...seats } })
   }
 
   return {
     readText,
     readBytes,
     place,
+    seat,
+    differences: differencesOf(evidence, now.placement),
     drop: (id: string, version: number) => void dispatch(removed({ ...target(id), version })),
-    seat: (id: string, index: number, slot: string | null) => {
-      const record = file.readings.find((one) => one.id === id)
-      if (record) edit.step('readings', record, { seats: { ...record.seats, [index]: slot } })
+    sayEmpty: (slots: readonly string[]) => {
+      const said = slots.map((slot) => [emptyKey(slot), ruling(true, 'opened')])
+      edit.step('jobs', file, { rulings: { ...file.rulings, ...Object.fromEntries(said) } })
     },
     settle: ({ key }: Pick<Dispute, 'key'>, value: Ruling['value'], source: Source) => {
       const made = ruling(value, source)
@@ -145,6 +117,16 @@ export function useIdentify() {
       edit.step('jobs', file, { rulings })
     },
   }
+}
+
+/** Puts what was just read into the slots that nothing is in, as soon as it has been weighed. */
+export function useFillFromReadings(): void {
+  const { file, evidence } = useJob()
+  const { place, differences } = useIdentify()
+  useEffect(() => {
+    if (!justRead.delete(file.id) || isHeld(evidence)) return
+    place(differences.filter(({ isNew }) => isNew))
+  })
 }
 
 function base64Of(bytes: Uint8Array): string {

@@ -1,8 +1,8 @@
-import type { Dispute, DisputeCode, Unknown, UnknownCode } from '@tembrix/core/evidence'
+import type { Dispute, DisputeCode, Seen, Unknown, UnknownCode } from '@tembrix/core/evidence'
 import type { Source } from '@tembrix/core/model'
 import type { Reading } from '@tembrix/core/readings'
 import { FORMAT_NAMES, figureName, PROBLEMS, placeOf } from '../../facts'
-import { list, plural } from '../../ui'
+import { list, plural, tidy } from '../../ui'
 
 /** What a way of settling asks one to do. */
 export const WAY_NAMES: Partial<Record<Source, string>> = {
@@ -16,12 +16,13 @@ export const WAY_NAMES: Partial<Record<Source, string>> = {
 }
 
 /** What a reading gave, in a few words. */
-export function gist({ format, modules, machine }: Reading): string {
-  const parts = [plural(modules.length, 'module')]
+export function gist({ format, modules, machine, system }: Reading): string {
+  const parts = modules.length > 0 || !system ? [plural(modules.length, 'module')] : []
   if (machine?.slotCount) parts.push(`${plural(machine.slotCount, 'slot')} claimed`)
   if (format.startsWith('spd')) {
     parts.push(modules[0]?.verified ? 'checksum holds' : 'not verified')
   }
+  if (system?.totalGiB !== undefined) parts.push(`${tidy(system.totalGiB, 1)} GB in the system`)
   return `${FORMAT_NAMES[format]}: ${parts.join(', ')}`
 }
 
@@ -42,7 +43,7 @@ const DISPUTES: Record<DisputeCode, (dispute: Dispute) => { title: string; means
     title:
       what === 'generation'
         ? 'Which generation is this machine?'
-        : 'Which form of module does it take?',
+        : 'Which form factor does it take?',
     means: 'A module read from the machine does not fit its record: one of the two is wrong.',
   }),
   MODULE_FIGURE: ({ subject, what }) => ({
@@ -66,22 +67,51 @@ const DISPUTES: Record<DisputeCode, (dispute: Dispute) => { title: string; means
 export const disputeWords = (dispute: Dispute) => DISPUTES[dispute.code](dispute)
 
 const UNKNOWNS: Record<UnknownCode, (what: string[]) => [string, string]> = {
-  GENERATION: () => ['Generation and form', 'Read a module, or look at one.'],
+  GENERATION: () => ['Generation and form factor', 'Read a module, or look at one.'],
   SLOT_COUNT: () => ['How many slots there are', 'Open it, or find the manual.'],
   SOLDERED: () => ['Whether anything is soldered', 'A readout tells; looking is surer.'],
-  CONTENT_OF_SLOTS: () => ['What is in the slots', 'Paste a readout, or read the labels.'],
+  CONTENT_OF_SLOTS: (slots) => [
+    `What is in ${list(slots)}`,
+    'Paste a system report, read the labels, or look.',
+  ],
   LOOSE_MODULE: () => ['Which slot a module is from', 'Say so above.'],
+  MODULE_FORM: () => [
+    'The form factor of a module: DIMM, SO-DIMM or CAMM2',
+    'It is not printed: look at the module, and enter it.',
+  ],
+  MODULE_CAPACITY: (slots) => [
+    slots.length > 0 ? `The capacity of the module in ${list(slots)}` : 'The capacity of a module',
+    'The label says, or a system report.',
+  ],
+  STANDARD_SPEED: (slots) => [
+    `What ${slots.length > 0 ? `the module in ${list(slots)}` : 'a module'} runs at without its memory profile`,
+    'Assumed low. Its contents tell, or the setup with the profile off.',
+  ],
   MODULE_FIGURES: (slots) => [
-    `Ranks, chip width or speed of the module in ${list(slots)}`,
+    `Ranks, device width or speed of the module in ${list(slots)}`,
     'Read the label: 1Rx8 and the rate stand on it.',
   ],
   TOTAL_LIMIT: () => ['How much the machine takes in all', 'The manual says.'],
   SLOT_LIMIT: () => ['How much one slot takes', 'The manual says.'],
   RATES: () => ['Which rates the controller allows', 'The spec sheet of the processor.'],
-  FILLING_ORDER: () => ['Which slots to fill first', 'The manual, or the lettering.'],
+  FILLING_ORDER: () => [
+    'Which slots to fill first',
+    'The page of the manual that shows the slots, or the lettering on the board.',
+  ],
   FIRMWARE: () => ['A rate limit of the firmware', 'The spec sheet of the machine.'],
 }
 
 export function unknownWords({ code, what }: Unknown): [string, string] {
   return UNKNOWNS[code](what)
+}
+
+/** How a module was seen to run, which is not what it is made for. */
+export function seenInWords({ rate, volts }: Seen): string {
+  const at = rate
+    ? rate.clockOrRate === 'ambiguous'
+      ? `${rate.readings.join(' or ')} MT/s now (printed ${rate.printed})`
+      : `${rate.configuredDataRate} MT/s now${rate.clockOrRate === 'clock' ? ` (printed as its clock, ${rate.printed})` : ''}`
+    : ''
+  const on = volts === null ? '' : `${at === '' ? '' : ', '}on ${volts} V`
+  return `runs ${at === '' ? '' : `at ${at}`}${on}`
 }

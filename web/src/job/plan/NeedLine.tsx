@@ -13,7 +13,7 @@ export function NeedLine({ need }: { need: Need }) {
   return (
     <div className="grid grid-cols-[2fr_3fr] gap-x-3 gap-y-2">
       <Field
-        label="At least, GiB usable"
+        label="At least, GB usable"
         error={form.error('sizing', 'wantedGiB') && 'This is no amount of memory.'}
         aside={
           <p className="text-sm text-ink-2">
@@ -28,7 +28,7 @@ export function NeedLine({ need }: { need: Need }) {
             ) : (
               <Link to="../size" className="underline">
                 {demand
-                  ? `${demand.atLeast ? 'at least ' : ''}${tidy(demand.likely, 1)} GiB by Size`
+                  ? `${demand.atLeast ? 'at least ' : ''}${tidy(demand.likely, 1)} GB by Size`
                   : 'As found: say in Size what it is for'}
               </Link>
             )}

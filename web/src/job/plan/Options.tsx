@@ -125,7 +125,7 @@ function whyAbsent({ file, machine, planned, cost }: JobView, { minGiB, policy }
   const { evaluation, placement } = planned
   const its = (why: string) => `The plan on the board is not among them: ${why}.`
   if (!evaluation.starts) return its('the machine would not start')
-  if (evaluation.capacity.usableGiB < minGiB) return its(`it has less than ${tidy(minGiB, 1)} GiB`)
+  if (evaluation.capacity.usableGiB < minGiB) return its(`it has less than ${tidy(minGiB, 1)} GB`)
   if (file.budget !== null && cost.total > file.budget) return its('it is over the budget')
   const objections = verdicts(machine, placement)[policy]
   if (objections.length === 0) return its('another brings as much for no more money')

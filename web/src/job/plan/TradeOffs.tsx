@@ -51,7 +51,7 @@ export function TradeOffs({ options, current, onChoose }: Props) {
           layout: { padding: { right: 8, top: 8 } },
           scales: {
             x: { ...costs, ticks: { ...costs.ticks, callback: (value) => money(Number(value)) } },
-            y: axis(ink, 'usable GiB'),
+            y: axis(ink, 'usable GB'),
           },
           plugins: {
             legend: { display: false },

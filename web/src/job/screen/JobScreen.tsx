@@ -66,13 +66,15 @@ function Opened() {
   const atBench = verifying || pathname.endsWith('/fit')
   const planning = atBench || /\/(plan|quote)$/.test(pathname)
 
-  const { file, machine, plan, now, planned, edit } = view
+  const { file, machine, plan, now, planned, evidence, edit } = view
+  const unseen = useMemo(() => unseenSlots(evidence), [evidence])
   const shown = planning ? planned : now
   return (
     <Desk
       machine={machine}
       assignment={tried ?? shown.assignment}
       pieces={view.pieces}
+      unseen={planning ? undefined : unseen}
       onAssignment={(assignment) => {
         // At the bench the board follows the work.
         if (atBench) return
@@ -111,6 +113,11 @@ function Opened() {
       {!atBench && <Legend />}
     </Desk>
   )
+}
+
+/** Slots that nobody has looked into: they may be empty or not. */
+function unseenSlots({ states }: JobView['evidence']): string[] {
+  return Object.keys(states).filter((id) => states[id] === 'unknown')
 }
 
 /** Opens the step the job is at: Identify until something is known to be in it, then Plan. */

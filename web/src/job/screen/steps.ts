@@ -1,5 +1,5 @@
 import type { Stage } from '@tembrix/core/records'
-import { overdue, plural } from '../../ui'
+import { list, overdue, plural } from '../../ui'
 import type { JobView } from '../file'
 import { isOnBoard } from '../quote'
 import { standingOf } from '../verify'
@@ -35,7 +35,13 @@ export function stepsOf(
 type Standing = Pick<Step, 'state' | 'why'>
 
 function intake({ file }: Pick<JobView, 'file'>): Standing {
-  return { state: file.complaint.trim() === '' ? 'open' : 'done' }
+  const missing = [
+    file.complaint.trim() === '' && 'the complaint',
+    file.uses.trim() === '' && 'what it is used for',
+  ].filter((one) => one !== false)
+  return missing.length === 0
+    ? { state: 'done' }
+    : { state: 'open', why: `still to ask: ${list(missing)}` }
 }
 
 function identify({
@@ -45,8 +51,16 @@ function identify({
   evidence,
 }: Pick<JobView, 'now' | 'machine' | 'file' | 'evidence'>): Standing {
   const open = evidence.disputes.length
-  if (open > 0) return { state: 'attention', why: `${plural(open, 'contradiction')} to settle` }
-  if (now.evaluation.starts) return { state: 'done' }
+  if (open > 0) return { state: 'attention', why: `${plural(open, 'conflict')} to resolve` }
+  if (evidence.questions.length > 0) {
+    return { state: 'attention', why: 'which slots the modules are in' }
+  }
+  if (now.evaluation.starts) {
+    const unknown = evidence.unknown.length
+    return unknown === 0
+      ? { state: 'done' }
+      : { state: 'open', why: `${plural(unknown, 'thing')} still to find out` }
+  }
   const nothing = machine.soldered.length === 0 && Object.keys(file.found).length === 0
   return nothing
     ? { state: 'open' }

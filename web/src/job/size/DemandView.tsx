@@ -42,7 +42,7 @@ export function DemandView({ need, installedGiB }: Props) {
       <p>
         <b className="mr-2 text-2xl font-semibold whitespace-nowrap">
           {atLeast ? 'at least ' : ''}
-          {tidy(likely, 1)} GiB
+          {tidy(likely, 1)} GB
         </b>
         <span className="text-ink-2">
           {tidy(low, 1)} to {tidy(high, 1)}, {BASIS[basis]}
@@ -61,8 +61,8 @@ export function DemandView({ need, installedGiB }: Props) {
         />
       </div>
       <p className="text-sm text-ink-2">
-        The bar is the range, the stroke what is likely, the dashed line the {tidy(installedGiB)}{' '}
-        GiB fitted.
+        The bar is the range, the stroke what is likely, the dashed line the {tidy(installedGiB)} GB
+        fitted.
       </p>
       {atLeast && (
         <p className="text-sm">
@@ -73,20 +73,20 @@ export function DemandView({ need, installedGiB }: Props) {
       <p className="mt-1">
         {next ? (
           <>
-            Next total this machine can have: <b className="font-semibold">{tidy(next.gib)} GiB</b>
+            Next total this machine can have: <b className="font-semibold">{tidy(next.gib)} GB</b>
             {next.even ? ', equal on all channels' : ', unequal channels'}
-            {after && `; the one after it is ${tidy(after.gib)} GiB`}.
+            {after && `; the one after it is ${tidy(after.gib)} GB`}.
           </>
         ) : (
           <b className="font-semibold text-stop">
-            More than this machine can have: its most is {tidy(most)} GiB.
+            More than this machine can have: its most is {tidy(most)} GB.
           </b>
         )}
       </p>
       {uses && (
         <details>
           <summary className="flex min-h-11 cursor-pointer items-center text-sm underline">
-            What the uses add up to: {tidy(uses.likely, 1)} GiB
+            What the uses add up to: {tidy(uses.likely, 1)} GB
           </summary>
           <ul className="text-sm">
             {uses.parts.map(({ what, use, gib }) => (
@@ -96,7 +96,7 @@ export function DemandView({ need, installedGiB }: Props) {
                     ? PART_NAMES[what]
                     : (table.uses.find(({ id }) => id === use)?.name ?? use)}
                 </span>
-                <span>{tidy(gib, 1)} GiB</span>
+                <span>{tidy(gib, 1)} GB</span>
               </li>
             ))}
           </ul>

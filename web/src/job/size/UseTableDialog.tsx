@@ -56,13 +56,13 @@ export function UseTableDialog({ table, onClose }: Props) {
       onOpen={onClose}
       wide
       title="The shop’s table of uses"
-      intro="GiB each use adds to the system. Every job’s demand is reckoned from it."
+      intro="GB each use adds to the system. Every job’s demand is reckoned from it."
     >
       <div className="mb-3 grid grid-cols-3 gap-3">
         {BASE.map(([key, name]) => (
           <div key={key}>
-            <p className="text-sm font-semibold">{name}, GiB</p>
-            {cell(`${name}, GiB`, draft[key], fault(key) !== undefined, (text) =>
+            <p className="text-sm font-semibold">{name}, GB</p>
+            {cell(`${name}, GB`, draft[key], fault(key) !== undefined, (text) =>
               setDraft({ ...draft, [key]: numberFrom(text) }),
             )}
           </div>

@@ -34,7 +34,7 @@ export function Seen({ verifying, onFault }: Props) {
   const change = (changes: Partial<SeenRecord>) => set({ seen: { ...seen, ...changes } })
   const ecc = Object.values(planned.placement).some((module) => module?.ecc)
   const rows: { name: string; figure: Figure; expected: string }[] = [
-    { name: 'Memory in all, GiB', figure: 'totalGiB', expected: tidy(capacity.installedGiB) },
+    { name: 'Memory in all, GB', figure: 'totalGiB', expected: tidy(capacity.installedGiB) },
     { name: 'Rate (or clock) shown', figure: 'rate', expected: `${run?.dataRate ?? '–'}` },
     { name: 'Channels in use', figure: 'ways', expected: `${zones[0]?.ways ?? 1}` },
     { name: 'CL', figure: 'cl', expected: `${run?.cl ?? '–'}` },
@@ -93,7 +93,7 @@ export function Seen({ verifying, onFault }: Props) {
           {slots.map(({ id, expected }) => (
             <tr key={id} className="border-b border-rule">
               <th scope="row" className="py-0.5 font-normal">
-                Slot <b className="font-mono font-semibold">{id}</b>, GiB
+                Slot <b className="font-mono font-semibold">{id}</b>, GB
               </th>
               <td>{expected === 0 ? 'empty' : tidy(expected)}</td>
               <td className="py-0.5">

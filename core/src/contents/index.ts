@@ -1,0 +1,6 @@
+export { crc16 } from './checksum'
+export { readDdr3, writeDdr3 } from './ddr3'
+export { readDdr4, writeDdr4 } from './ddr4'
+export { readDdr5, writeDdr5 } from './ddr5'
+export { contentsLikelihood } from './likelihood'
+export { type Identity, topSpeed } from './shared'

@@ -1,0 +1,8 @@
+export { isMadeDensity } from './density'
+export * from './facts'
+export { slotName } from './locator'
+export { observe, type Printed, ratedReadings } from './observed'
+export * from './rateNames'
+export * from './reading'
+export { isStandardBin, speedKind } from './speedKind'
+export { makerCodeIn, meaningful } from './words'

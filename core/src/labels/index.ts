@@ -1,0 +1,1 @@
+export { readLabels } from './labels'

@@ -1,0 +1,113 @@
+import type { ModuleReading, PartReading, Problem } from '../facts'
+import { type LabelLine, moduleOf, readLine } from './label'
+
+/** A line longer than this is no label. */
+const LONGEST = 400
+
+/**
+ * Reads label lines, one or many: `8GB 1Rx8 PC4-2666V-SA1-11`, `4GB 2Rx8 PC3L-12800S-11-13-B4`,
+ * `32GB Kit (2x16GB) DDR5-6000 CL36-36-36-96 1.35V UDIMM`, and what people make of them. Lines that
+ * follow each other without a blank one may describe one stick. Lines that say nothing are named.
+ * `numbers` gives each row's line; without it they count from 1. Null where no line is a label.
+ * Layouts: the label annexes of the JEDEC module standards.
+ */
+export function readLabels(
+  rows: readonly string[],
+  numbers?: readonly number[],
+): PartReading | null {
+  const modules: ModuleReading[] = []
+  const problems: Problem[] = []
+  let stick: LabelLine[] = []
+  let before = 0
+  const finish = () => {
+    const unread = stick.map(({ line }) => line)
+    const module = moduleOf(stick, problems)
+    if (module) modules.push(module)
+    else for (const line of new Set(unread)) problems.push({ code: 'NOT_A_LABEL', where: { line } })
+    stick = []
+  }
+  rows.forEach((row, at) => {
+    const line = numbers?.[at] ?? at + 1
+    const blank = row.trim() === ''
+    if (blank || line !== before + 1) finish()
+    if (!blank) before = line
+    if (blank) return
+    const parts = row.length > LONGEST ? [] : partsOf(tidy(row))
+    let read = false
+    for (const part of parts) {
+      const found = readLine(part, line)
+      if (!found) continue
+      read = true
+      if (!describesSame(stick, found)) finish()
+      stick.push(found)
+    }
+    if (!read) problems.push({ code: 'NOT_A_LABEL', where: { line } })
+  })
+  finish()
+  return modules.length > 0 ? { format: 'label', modules, machine: null, problems } : null
+}
+
+/** The labels on one line: parted by semicolons, bars or tabs, or a new one where a capacity starts over. */
+function partsOf(row: string): string[] {
+  const single = (part: string) => part.indexOf('PC') === part.lastIndexOf('PC')
+  if (!/[;|\t]/.test(row) && single(row)) return [row]
+  return row
+    .split(/[;|\t]/)
+    .flatMap((part) => (single(part) ? [part] : part.split(/(?=(?:^| )\d{1,3} ?GB\b)/)))
+    .filter((part) => part.trim() !== '')
+}
+
+/** Upper case, one kind of dash and multiplication sign, O for 0 mended, no commas, no doubled spaces. */
+export function tidy(text: string): string {
+  let plain = text.toUpperCase()
+  if (/[^ -~]|[_*,"']/.test(plain)) {
+    plain = plain
+      .replace(/[\u2010-\u2015\u2212_]/g, '-')
+      .replace(/[\u00d7*]/g, 'X')
+      .replace(/(?<=\b\d),(?=\d{1,3} ?V)/g, '.')
+      .replace(/[,"'\r\f\v\u00a0]/g, ' ')
+  }
+  if (plain.includes('O')) {
+    plain = plain.replace(/(?<=\d)O+|O+(?=\d)/g, (letters) => '0'.repeat(letters.length))
+  }
+  if (plain.includes('  ')) plain = plain.replace(/ {2,}/g, ' ')
+  return plain.includes('-') ? plain.replace(/ - ?|- /g, '-') : plain
+}
+
+/** Whether a further line describes the stick that the lines before it do. */
+function describesSame(stick: readonly LabelLine[], next: LabelLine): boolean {
+  const last = stick.at(-1)
+  if (!last) return true
+  // On one line, parts that are labels of their own are sticks of their own.
+  if (last.line === next.line && isWhole(next)) return false
+  return stick.every((one) => {
+    if (isWhole(one) && isWhole(next) && isLabelForm(one) === isLabelForm(next)) return false
+    return agree(one, next)
+  })
+}
+
+const isLabelForm = ({ rate }: LabelLine): boolean => rate?.labelForm ?? false
+
+/** Whether a line alone is enough for a stick. */
+const isWhole = ({ size, rate }: LabelLine): boolean =>
+  size.capacityGiB !== undefined && rate?.dataRate !== undefined
+
+/** Whether nothing in two lines contradicts: what both say is the same. */
+function agree(a: LabelLine, b: LabelLine): boolean {
+  const same = <T>(of: (line: LabelLine) => T | null | undefined) => {
+    const [x, y] = [of(a), of(b)]
+    return x === null || x === undefined || y === null || y === undefined || x === y
+  }
+  const wholeKit = (kit: LabelLine, other: LabelLine) =>
+    (kit.size.capacityGiB ?? 0) * (kit.size.pieces ?? 0) === other.size.capacityGiB
+  return (
+    (same(({ size }) => size.capacityGiB) || wholeKit(a, b) || wholeKit(b, a)) &&
+    same(({ organisation }) => organisation?.ranks) &&
+    same(({ organisation }) => organisation?.deviceWidth) &&
+    same(({ rate }) => rate?.generation) &&
+    same(({ rate }) => rate?.dataRate) &&
+    same(({ kind }) => kind.formFactor) &&
+    same(({ serial }) => serial) &&
+    same(({ partNumber }) => partNumber)
+  )
+}

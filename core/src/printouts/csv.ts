@@ -1,0 +1,32 @@
+import { dsvFormat } from 'd3-dsv'
+import { type Instance, isKnown, isTelling, plainName } from './fields'
+import { isBlank, isPrompt, type Lines } from './form'
+
+const SEPARATORS = [',', ';', '\t']
+
+/** Instances in separated values, from their headings on; null where none of a memory listing begin there. */
+export function readCsv(lines: Lines, at: number): { instances: Instance[]; end: number } | null {
+  const heading = lines[at] as string
+  if (!/[,;\t]/.test(heading) || /^[^A-Za-z#"]/.test(heading)) return null
+  const count = (one: string) => heading.split(one).length
+  const separator = SEPARATORS.reduce((best, one) => (count(one) > count(best) ? one : best))
+  const format = dsvFormat(separator)
+  const names = (format.parseRows(heading)[0] ?? []).map((name) => plainName(name))
+  if (names.filter(isTelling).length === 0 || names.length < 2) return null
+  const columns = names.flatMap((name, n) => (isKnown(name) ? [[name, n] as const] : []))
+  let end = at + 1
+  const instances: Instance[] = []
+  while (end < lines.length) {
+    const line = lines[end] as string
+    if (isBlank(line) || isPrompt(line) || !line.includes(separator)) break
+    const [cells = []] = format.parseRows(line)
+    const fields: Instance['fields'] = new Map()
+    for (const [name, n] of columns) {
+      const value = cells[n]?.trim() ?? ''
+      if (value !== '') fields.set(name, { value, line: end + 1 })
+    }
+    if (fields.size > 0) instances.push({ line: end + 1, fields })
+    end += 1
+  }
+  return { instances, end }
+}

@@ -1,0 +1,26 @@
+import type { PartReading } from '../facts'
+
+/** The lines of a text, without their ends. */
+export type Lines = readonly string[]
+
+/** What was read from a stretch of lines: from the one asked about up to `end` (an index, not included). */
+export interface Stretch {
+  part: PartReading
+  end: number
+}
+
+/**
+ * One way in which consoles and tools print. Answers what begins at a line (an index from 0), or null
+ * where its form does not; asked about every line, so it must be quick to say no.
+ */
+export type PrintForm = (lines: Lines, at: number) => Stretch | null
+
+export const isBlank = (line: string | undefined): boolean =>
+  line === undefined || line.trim() === ''
+
+/** Whether a line is a prompt with a command behind it, which is no output. */
+export function isPrompt(line: string): boolean {
+  return /^(?:PS )?[A-Za-z]:\\[^<>|]*>|^\S+@\S+[:~ ].*[$#%](?: |$)|^(?:[$#%]|>>?) \S|^PS ?>/.test(
+    line.slice(0, 300),
+  )
+}

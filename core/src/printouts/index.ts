@@ -1,0 +1,24 @@
+import { bytesListed } from './bytesListed'
+import { cimCsv, cimJson, cimList, cimTable } from './cim'
+import type { PrintForm } from './form'
+import { smbiosListing } from './listing'
+import { memoryInUse } from './system'
+import { hardwareTree } from './tree'
+
+/** Every form that is read, in the order they are asked: the one that says yes first has the lines. */
+export const PRINT_FORMS: readonly PrintForm[] = [
+  cimJson,
+  hardwareTree,
+  smbiosListing,
+  memoryInUse,
+  bytesListed,
+  cimList,
+  cimTable,
+  cimCsv,
+]
+
+export { readBytes } from './bytesListed'
+export { isSoldered } from './device'
+export { isPrompt } from './form'
+export { type Reported, writeCimCsv } from './writeCim'
+export { writeSmbios } from './writeSmbios'

@@ -1,0 +1,3 @@
+export function LabelPhoto(_: { file: File; onRead: (text: string) => void; onClose: () => void }) {
+  return null
+}
