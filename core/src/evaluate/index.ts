@@ -1,3 +1,4 @@
+export { asFarAsSeen } from './asFarAsSeen'
 export { evaluate } from './evaluate'
 export { byChannel, channelCapacities, type Fitted, fittedModules } from './fitted'
 export { type Span, spans } from './layout'

@@ -77,14 +77,24 @@ export function weigh(given: Case): Evidence {
   }
 }
 
+/** Slots that nobody has looked into. */
+export function unseenSlots({ states }: Pick<Evidence, 'states'>): string[] {
+  return Object.keys(states).filter((id) => states[id] === 'unknown')
+}
+
 /** The key of the ruling that says a slot is empty. */
 export const emptyKey = (slot: string): string => `slot.${slot}.empty`
 
-function statesOf({ machine, rulings, filled }: Case, { seated, empty }: Seats) {
+/**
+ * What is known of each slot. Where nothing was read, the board as somebody drew it is what was found,
+ * empty slots too; a report that does not mention a slot says nothing of it.
+ */
+function statesOf({ machine, rulings, filled = [] }: Case, { seated, loose, empty }: Seats) {
+  const drawn = filled.length > 0 && seated.size === 0 && loose.length === 0
   const stateOf = (id: string): SlotState => {
-    if (seated.has(id) || filled?.includes(id)) return 'filled'
+    if (seated.has(id) || filled.includes(id)) return 'filled'
     const said = Object.hasOwn(rulings, emptyKey(id)) && rulings[emptyKey(id)]?.value === true
-    return said || empty.has(id) ? 'empty' : 'unknown'
+    return said || drawn || empty.has(id) ? 'empty' : 'unknown'
   }
   return Object.fromEntries(machine.slots.map(({ id }) => [id, stateOf(id)]))
 }

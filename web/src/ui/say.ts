@@ -1,7 +1,8 @@
 import { format, formatDistanceToNow, isPast, parseISO } from 'date-fns'
 
 /** A capacity in GiB, or MiB where it is less than one. */
-export const capacity = (gib: number) => (gib < 1 ? `${gib * 1024} MB` : `${tidy(gib)} GB`)
+export const capacity = (gib: number) =>
+  gib > 0 && gib < 1 ? `${gib * 1024} MB` : `${tidy(gib)} GB`
 
 /** A figure with at most this many decimals and no idle zeros. */
 export const tidy = (value: number, decimals = 2) => String(Number(value.toFixed(decimals)))

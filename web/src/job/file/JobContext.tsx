@@ -1,5 +1,5 @@
 import { skipToken } from '@reduxjs/toolkit/query'
-import type { Evidence } from '@tembrix/core/evidence'
+import { type Evidence, unseenSlots } from '@tembrix/core/evidence'
 import type { Machine } from '@tembrix/core/model'
 import {
   type Assignment,
@@ -40,6 +40,8 @@ export interface JobView {
   planned: Situation
   cost: { total: number; unpriced: number }
   evidence: Evidence
+  /** Slots that nobody has looked into: they may be empty or not. */
+  unseen: string[]
   edit: Edit
 }
 
@@ -135,9 +137,10 @@ function Opened({
   const planned = useSituation(machine, plan.placement ?? file.found, pieces, plan.profile)
   const cost = useMemo(() => costOf(planned.assignment, pieces), [planned.assignment, pieces])
   const evidence = useEvidence(file, now)
+  const unseen = useMemo(() => unseenSlots(evidence), [evidence])
   const view = useMemo(
-    () => ({ file, machine, plan, shop, pieces, now, planned, cost, evidence, edit }),
-    [file, machine, plan, shop, pieces, now, planned, cost, evidence, edit],
+    () => ({ file, machine, plan, shop, pieces, now, planned, cost, evidence, unseen, edit }),
+    [file, machine, plan, shop, pieces, now, planned, cost, evidence, unseen, edit],
   )
   return <Context value={view}>{children}</Context>
 }

@@ -37,7 +37,7 @@ export interface Need {
 }
 
 export function useNeed(): Need {
-  const { file, machine, now } = useJob()
+  const { file, machine, now, unseen } = useJob()
   const { data: shop } = useShopQuery()
   const table = shop?.uses ?? STARTING_USES
   const { sizing } = file
@@ -49,7 +49,8 @@ export function useNeed(): Need {
     const wanted = demand(uses, log, table.reserveGiB)
     const likely = wanted && Math.round(wanted.likely * 10) / 10
     const mix = workOf(table, sizing.uses, integratedGraphics)
-    const before = memoryState(found)
+    // What is in the machine now is not known while a slot was not looked into.
+    const before = unseen.length > 0 ? null : memoryState(found)
     const shopPolicy = shop?.policy ?? 'balanced'
     const likelyNeed = wanted && { low: wanted.likely, likely: wanted.likely, high: wanted.likely }
     const gain = (evaluation: Evaluation, wants: typeof likelyNeed) => {
@@ -72,7 +73,7 @@ export function useNeed(): Need {
         return likelyMix ? likelyGain(likelyMix) : 1
       },
     }
-  }, [table, sizing, machine, found, file.policy, shop?.policy])
+  }, [table, sizing, machine, found, unseen, file.policy, shop?.policy])
 }
 
 function memoryState({ run, capacity }: Evaluation): MemoryState | null {

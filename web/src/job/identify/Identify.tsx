@@ -18,7 +18,7 @@ import { useFillFromReadings } from './useIdentify'
 
 /** What the machine is and what is in its slots, as found. Saves itself. */
 export function Identify() {
-  const { file, machine, now, edit } = useJob()
+  const { file, machine, now, unseen, edit } = useJob()
   useFillFromReadings()
   const form = useJobForm('machines', file.machine, MachineChange.shape)
   const sourcing = useSourcing(file.machine.sources, (sources) =>
@@ -44,8 +44,8 @@ export function Identify() {
           change, and what the slot takes counts, not the total.
         </p>
       )}
-      <ReadArea />
       <SlotQuestions />
+      <ReadArea />
       <Disputes />
       <Proposals />
       <RunningNow />
@@ -104,7 +104,13 @@ export function Identify() {
         )}
       </Field>
       <h3 className="font-semibold">As found</h3>
-      <FindingList machine={machine} evaluation={now.evaluation} />
+      {unseen.length > 0 ? (
+        <p className="border-l-4 border-rule-2 bg-note-soft px-3 py-2">
+          What is in {list(unseen)} is not known yet, so nothing is said of channels and order.
+        </p>
+      ) : (
+        <FindingList machine={machine} evaluation={now.evaluation} />
+      )}
     </div>
   )
 }

@@ -132,7 +132,7 @@ export function ReadArea() {
           </span>
         </span>
         <textarea
-          rows={job.readings.length === 0 ? 10 : 5}
+          rows={job.readings.length === 0 ? 10 : 4}
           value={text}
           onChange={({ target }) => setText(target.value)}
           onPaste={pasted}
@@ -159,19 +159,20 @@ export function ReadArea() {
           ))}
         </fieldset>
       )}
-      <div className="flex flex-wrap gap-2">
+      <div className="flex flex-wrap gap-1.5">
         <Button
+          className="px-2.5"
           look={text.trim() === '' ? 'plain' : 'main'}
           disabled={text.trim() === ''}
           onClick={() => take('typed', text)}
         >
           Read it <kbd className="font-mono text-[0.8rem] font-normal opacity-80">Ctrl Enter</kbd>
         </Button>
-        <Button onClick={() => camera.current?.click()}>
-          <Camera size={17} aria-hidden /> Photograph a label
+        <Button className="px-2.5" onClick={() => camera.current?.click()}>
+          <Camera size={17} aria-hidden /> Photo of a label
         </Button>
-        <Button onClick={() => chooser.current?.click()}>
-          <FileUp size={17} aria-hidden /> Choose files
+        <Button className="px-2.5" onClick={() => chooser.current?.click()}>
+          <FileUp size={17} aria-hidden /> Files
         </Button>
         <FileInput input={chooser} label="Files to read" onFiles={takeFiles} />
         <FileInput input={camera} label="Photo of a label" onFiles={takeFiles} photograph />

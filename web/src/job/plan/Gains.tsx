@@ -1,5 +1,6 @@
 import type { Forecast, TermName } from '@tembrix/core/forecast'
 import { Link } from 'react-router'
+import { list } from '../../ui'
 import { type Need, useJob } from '../file'
 import { gainFigure, percent } from './words'
 
@@ -12,18 +13,30 @@ const TERM_NAMES: Record<TermName, string> = {
 
 /** What the plan should bring for each use, as a range that can be unfolded into its terms. */
 export function Gains({ need }: { need: Need }) {
-  const { planned } = useJob()
+  const { planned, unseen } = useJob()
   const mix = need.gainOf(planned.evaluation)
   return (
     <section aria-label="Expected gain">
       <h3 className="font-semibold">What it should bring</h3>
       {mix === null ? (
         <p className="text-[0.93rem]">
-          Nothing can be said before{' '}
-          <Link to="../size" className="underline">
-            Size
-          </Link>{' '}
-          says what the machine is used for.
+          {unseen.length > 0 ? (
+            <>
+              Nothing can be said before{' '}
+              <Link to="../identify" className="underline">
+                Identify
+              </Link>{' '}
+              knows what is in {list(unseen)} now.
+            </>
+          ) : (
+            <>
+              Nothing can be said before{' '}
+              <Link to="../size" className="underline">
+                Size
+              </Link>{' '}
+              says what the machine is used for.
+            </>
+          )}
         </p>
       ) : (
         <>

@@ -55,6 +55,8 @@ function Unread({ retry, missing }: { retry: () => void; missing: boolean }) {
   )
 }
 
+const NONE: readonly string[] = []
+
 /** The job's frame: the board always in view, the step beside it, the tray under the free hand. */
 function Opened() {
   const view = useJob()
@@ -66,8 +68,7 @@ function Opened() {
   const atBench = verifying || pathname.endsWith('/fit')
   const planning = atBench || /\/(plan|quote)$/.test(pathname)
 
-  const { file, machine, plan, now, planned, evidence, edit } = view
-  const unseen = useMemo(() => unseenSlots(evidence), [evidence])
+  const { file, machine, plan, now, planned, unseen, edit } = view
   const shown = planning ? planned : now
   return (
     <Desk
@@ -96,6 +97,7 @@ function Opened() {
           machine={machine}
           {...shown}
           before={planning && !verifying ? now : undefined}
+          unseen={planning ? NONE : unseen}
           lit={lit}
           bare={atBench}
           cost={planning ? costFigure(view) : undefined}
@@ -113,11 +115,6 @@ function Opened() {
       {!atBench && <Legend />}
     </Desk>
   )
-}
-
-/** Slots that nobody has looked into: they may be empty or not. */
-function unseenSlots({ states }: JobView['evidence']): string[] {
-  return Object.keys(states).filter((id) => states[id] === 'unknown')
 }
 
 /** Opens the step the job is at: Identify until something is known to be in it, then Plan. */
