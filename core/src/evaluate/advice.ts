@@ -100,6 +100,7 @@ const NOTES: [FindingCode, Rule][] = [
       return clocked.length > 0 && !all ? slotsOf(clocked) : null
     },
   ],
+  ['SLOT_ORDER_OPEN', ({ machine, fitted }) => always(isOrderOpen(machine, slotsOf(fitted)))],
   ['KIT_SPLIT', ({ fitted }) => kitSlots(fitted, (kit, held) => held < kit.size)],
 ]
 
@@ -123,6 +124,12 @@ function outOfOrder({ machine, fitted }: Outcome): string[] | null {
   const last = (orders as number[]).sort((a, b) => a - b)[filled.size - 1] ?? 0
   const late = machine.slots.filter((slot) => filled.has(slot.id) && (slot.order as number) > last)
   return late.length > 0 ? late.map((slot) => slot.id) : null
+}
+
+/** Whether it matters which slots are filled and the maker's order is not known: several to a channel, some of them empty. */
+function isOrderOpen({ slots, channels }: Machine, filled: readonly string[]): boolean {
+  const open = slots.some(({ order }) => order === null)
+  return open && slots.length > channels.length && filled.length > 0 && filled.length < slots.length
 }
 
 function kits(fitted: readonly Fitted[]): Map<string, { kit: Kit; members: Fitted[] }> {

@@ -78,11 +78,14 @@ describe('risks and notes beyond the worked cases', () => {
     expect(findingsOf(paired, { B1: stick() })).toEqual(['SINGLE_CHANNEL', 'SLOT_ORDER B1'])
   })
 
-  test('an unknown order of one slot silences the rule', () => {
+  test('an unknown order of one slot silences the rule, and is said', () => {
     const slots = desktop().slots.map((known) =>
       known.id === 'A1' ? { ...known, order: null } : known,
     )
-    expect(findingsOf(desktop({ slots }), { B1: stick() })).toEqual(['SINGLE_CHANNEL'])
+    expect(findingsOf(desktop({ slots }), { B1: stick() })).toEqual([
+      'SINGLE_CHANNEL',
+      'SLOT_ORDER_OPEN',
+    ])
   })
 
   test('the module that blocks a profile is named, and so is each that is held back', () => {

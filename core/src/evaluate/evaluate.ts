@@ -1,4 +1,4 @@
-import { clocksToNs, type Evaluation, type EvaluationRequest, type Run } from '../model'
+import { type Evaluation, type EvaluationRequest, firstWordNs, type Run } from '../model'
 import { advice } from './advice'
 import { channelCapacities, fittedModules, totalGiB } from './fitted'
 import { modeOf, spans, wholePeakGBs, zonesAt } from './layout'
@@ -41,7 +41,7 @@ export function evaluate({ machine, placement, settings }: EvaluationRequest): E
     controllerRating: controller,
     ...timings,
     clocking: halfRate ? 'half-rate' : 'synchronous',
-    firstWordNs: clocksToNs(timings.cl, dataRate) * (halfRate ? 1 + machine.desyncPenalty : 1),
+    firstWordNs: firstWordNs(timings.cl, dataRate, halfRate ? machine.desyncPenalty : 0),
     wholePeakGBs: wholePeakGBs(zones),
   }
   return {

@@ -127,6 +127,8 @@ export interface Evidence {
   loose: Loose[]
   questions: SlotQuestion[]
   soldered: ModuleReading[]
+  /** The letter and number of every slot, where a report that lists them all has such names. */
+  lettering: string[]
   system: SystemReading | null
   disputes: Dispute[]
   unknown: Unknown[]

@@ -28,7 +28,7 @@ export interface Surroundings {
 const WIDTHS = [4, 8, 16, 32, 64]
 
 /** The standard speed of parts sold by a profile, where it is not known: as low as they come, MT/s. */
-const LOW_STANDARD: Partial<Record<Generation, number>> = {
+export const LOW_STANDARD: Partial<Record<Generation, number>> = {
   DDR2: 667,
   DDR3: 1333,
   DDR4: 2133,

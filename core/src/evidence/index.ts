@@ -1,6 +1,13 @@
 export * from './case'
 export { type Claim, type Entry, isKept } from './claims'
-export { type Assumed, type Completed, complete, missingIn, type Surroundings } from './complete'
+export {
+  type Assumed,
+  type Completed,
+  complete,
+  LOW_STANDARD,
+  missingIn,
+  type Surroundings,
+} from './complete'
 export { type Difference, differencesOf, isHeld } from './differences'
 export { type FromLabel, fromLabels } from './fromLabel'
 export { type Identified, identify } from './identify'

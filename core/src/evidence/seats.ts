@@ -104,7 +104,7 @@ function letteredSlot(
 }
 
 /** `DIMM_A2`, `DIMMA2`, `CPU1_DIMM_D2`, `A2`: the letter and number as they are printed at a slot. */
-function letterAndNumber(locator: string): string | null {
+export function letterAndNumber(locator: string): string | null {
   const match = /(?:^|DIMM|SLOT|DDR\d?|[^A-Z0-9])[-_ ]?([A-P])[-_ ]?(\d)$/i.exec(locator.trim())
   return match ? `${match[1]?.toUpperCase()}${match[2]}` : null
 }

@@ -1,4 +1,4 @@
-import { type Recorded, withSlotCount } from '../machines'
+import { type Recorded, withLettering, withSlotCount } from '../machines'
 import { type Generation, type Machine, STANDARD_STEPS, USUAL_VOLTAGE } from '../model'
 import type { Origin, Ruling, Sourced } from '../records'
 import type { Evidence } from './case'
@@ -11,6 +11,8 @@ const SOURCED: Record<string, Sourced> = {
   'machine.generation': 'generation',
   'machine.formFactor': 'formFactor',
 }
+
+type Known = Pick<Evidence, 'slots' | 'soldered' | 'lettering'>
 
 /** Whether a ruling on this changes the machine's record. */
 export function isOfMachine(key: string): boolean {
@@ -25,7 +27,7 @@ export function settled(
   { machine, sources }: Recorded,
   key: string,
   ruling: Ruling,
-  evidence: Pick<Evidence, 'slots' | 'soldered'>,
+  evidence: Known,
 ): Recorded {
   const what = SOURCED[key]
   if (!what) return { machine, sources }
@@ -41,11 +43,11 @@ function changed(
   machine: Machine,
   what: Sourced,
   value: Ruling['value'],
-  { slots, soldered }: Pick<Evidence, 'slots' | 'soldered'>,
+  { slots, soldered, lettering }: Known,
 ): Machine {
   switch (what) {
     case 'slots':
-      return withSlotCount(machine, Number(value), new Set(slots.map(({ slot }) => slot)))
+      return withSlots(machine, Number(value), slots, lettering)
     case 'totalGiB':
       return { ...machine, limits: { ...machine.limits, totalGiB: Number(value) } }
     case 'generation':
@@ -57,6 +59,18 @@ function changed(
     default:
       return machine
   }
+}
+
+/** As many slots as were counted; lettered as a report has them, where nothing is in any yet. */
+function withSlots(
+  machine: Machine,
+  count: number,
+  slots: Known['slots'],
+  lettering: readonly string[],
+): Machine {
+  const lettered =
+    slots.length === 0 && lettering.length === count ? withLettering(machine, lettering) : null
+  return lettered ?? withSlotCount(machine, count, new Set(slots.map(({ slot }) => slot)))
 }
 
 /** Another generation brings its voltage, and its rates until they are known. */

@@ -103,6 +103,7 @@ describe('a readout that claims four slots on a laptop of two', () => {
     const { machine } = settled({ machine: laptop, sources: {} }, 'machine.slotCount', ruling(1), {
       slots: [{ ...evidence.slots[0], slot: 'B' } as never],
       soldered: [],
+      lettering: [],
     })
     expect(machine.slots.map(({ id }) => id)).toEqual(['B'])
   })
@@ -114,7 +115,9 @@ describe('a readout that claims four slots on a laptop of two', () => {
       ruling(3),
       evidence,
     )
-    expect(machine.slots.map(({ channel }) => channel)).toEqual(['A', 'B', 'A'])
+    expect(machine.slots.map(({ channel }) => channel)).toEqual(['A', 'A', 'B'])
+    // of a board that was counted otherwise nobody knows which to fill first
+    expect(machine.slots.every(({ order }) => order === null)).toBe(true)
   })
 })
 
@@ -193,7 +196,7 @@ describe('what contradicts', () => {
       { machine: laptop, sources: {} },
       'machine.generation',
       ruling('DDR3'),
-      { slots: [], soldered: [] },
+      { slots: [], soldered: [], lettering: [] },
     )
     expect(machine).toMatchObject({ generation: 'DDR3', voltages: [1.5] })
     expect(machine.limits.dataRates[0]?.dataRate).toBe(1600)
@@ -260,6 +263,7 @@ test('a readout of which everything is soldered claims no slot', () => {
   const none = settled({ machine: laptop, sources: {} }, 'machine.slotCount', ruling(0), {
     slots: [],
     soldered: [],
+    lettering: [],
   })
   expect(none.machine.slots).toEqual([])
 })

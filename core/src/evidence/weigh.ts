@@ -24,7 +24,7 @@ import type {
 import { type Claim, type Entry, entryOf } from './claims'
 import { type Completed, complete } from './complete'
 import { disputesIn } from './disputes'
-import { likeness, seatingOf } from './seats'
+import { letterAndNumber, likeness, seatingOf } from './seats'
 import { unknownIn } from './unknown'
 
 /** A piece of a reading: one module, or one of a kit's. */
@@ -71,6 +71,7 @@ export function weigh(given: Case): Evidence {
     loose,
     questions: questionsOf(loose),
     soldered,
+    lettering: letteringIn(inputs),
     system: systemIn(inputs),
     disputes: disputesIn(known),
     unknown: unknownIn(known),
@@ -163,6 +164,19 @@ function solderedIn(inputs: readonly Input[]): ModuleReading[] {
   for (const { reading } of inputs) {
     const found = reading.modules.filter(isSoldered)
     if (found.length > 0) return found
+  }
+  return []
+}
+
+/** The printed names of all slots, by a report that lists empty ones as well. */
+function letteringIn(inputs: readonly Input[]): string[] {
+  for (const { reading } of inputs) {
+    const listed = reading.machine?.slots ?? []
+    const names = listed.map(({ locator }) => letterAndNumber(locator))
+    if (listed.length > 0 && names.every((name) => name !== null)) {
+      const distinct = [...new Set(names)]
+      if (distinct.length === names.length) return distinct.sort()
+    }
   }
   return []
 }

@@ -93,7 +93,7 @@ const laptop2: Machine = {
   generation: 'DDR4',
   formFactor: 'SODIMM',
   channels: ['A', 'B'],
-  slots: [{ ...slot('A', 'A', 1, 1, null), mustFill: true }, slot('B', 'B', 1, 2, null)],
+  slots: [slot('A', 'A', 1, 1, null), slot('B', 'B', 1, 2, null)],
   voltages: [1.2],
   limits: {
     ...NO_LIMIT,
@@ -150,7 +150,7 @@ const slimSoldered: Machine = {
 
 const allInOne4: Machine = {
   ...UNBUFFERED,
-  name: 'All-in-one, 4 small-outline slots, DDR4',
+  name: 'All-in-one, 4 SO-DIMM slots, DDR4',
   kind: 'all-in-one',
   generation: 'DDR4',
   formFactor: 'SODIMM',
@@ -198,12 +198,148 @@ const workstation8: Machine = {
   },
 }
 
+/** Four slots as most boards have them: lettered along, the second slot of each channel first. */
+const FOUR_SLOTS = [
+  slot('A1', 'A', 1, 3, null),
+  slot('A2', 'A', 2, 1, null),
+  slot('B1', 'B', 1, 4, null),
+  slot('B2', 'B', 2, 2, null),
+]
+const TWO_SLOTS = [slot('A', 'A', 1, 1, null), slot('B', 'B', 1, 2, null)]
+
+const desktop4Ddr4: Machine = {
+  ...desktop2,
+  name: 'Desktop with DDR4, 4 slots',
+  slots: FOUR_SLOTS,
+  profiles: true,
+  limits: {
+    ...NO_LIMIT,
+    totalGiB: 128,
+    slotGiB: 32,
+    dataRates: ratings([3200, 3200], [3200, 2933]),
+  },
+}
+
+const desktop4Ddr3: Machine = {
+  ...desktop2,
+  name: 'Desktop with DDR3, 4 slots',
+  generation: 'DDR3',
+  slots: FOUR_SLOTS,
+  voltages: [1.5],
+  limits: {
+    ...NO_LIMIT,
+    totalGiB: 32,
+    slotGiB: 8,
+    dieGbit: 4,
+    dataRates: ratings([1600, 1600], [1600, 1600]),
+  },
+}
+
+const laptop2Ddr3: Machine = {
+  ...laptop2,
+  name: 'Laptop with DDR3L, 2 slots',
+  generation: 'DDR3',
+  slots: TWO_SLOTS,
+  voltages: [1.35],
+  limits: { ...NO_LIMIT, totalGiB: 16, slotGiB: 8, dieGbit: 4, dataRates: ratings([1600, 1600]) },
+}
+
+const laptop2Ddr5: Machine = {
+  ...laptop2,
+  name: 'Laptop with DDR5, 2 slots',
+  generation: 'DDR5',
+  slots: TWO_SLOTS,
+  voltages: [1.1],
+  limits: { ...NO_LIMIT, totalGiB: 96, slotGiB: 48, dataRates: ratings([5600, 5600]) },
+}
+
+/** A laptop with one bank soldered on channel A and a slot on B. */
+function solderedAndSlot(
+  name: string,
+  from: Machine,
+  bankGiB: number,
+  slotGiB: number,
+  speed: [number, [number, number, number, number]],
+): Machine {
+  const [volts] = from.voltages as [number]
+  const { generation } = from
+  const article = `soldered ${bankGiB} GB`
+  const about = { article, generation, capacityGiB: bankGiB, deviceWidth: 16 as const }
+  return {
+    ...from,
+    name,
+    slots: [slot('SLOT', 'B', 1, 1, null)],
+    soldered: [{ channel: 'A', module: bank(about, volts, ...speed) }],
+    limits: { ...from.limits, totalGiB: bankGiB + slotGiB, slotGiB },
+  }
+}
+
+const laptopSolderedDdr3 = solderedAndSlot(
+  'Laptop with DDR3L, 4 GB soldered and 1 slot',
+  laptop2Ddr3,
+  4,
+  8,
+  [1600, [11, 11, 11, 28]],
+)
+const laptopSolderedDdr5 = solderedAndSlot(
+  'Laptop with DDR5, 16 GB soldered and 1 slot',
+  laptop2Ddr5,
+  16,
+  48,
+  [5600, [46, 45, 45, 90]],
+)
+
+/** One module over both channels, screwed down: there is nothing beside it. */
+const laptopCamm: Machine = {
+  ...laptop2Ddr5,
+  name: 'Laptop with CAMM2, DDR5, one module',
+  formFactor: 'CAMM2',
+  slots: [{ ...slot('M1', 'A', 1, 1, null), channels: ['A', 'B'] }],
+  limits: { ...NO_LIMIT, totalGiB: 128, slotGiB: 128, dataRates: ratings([5600, 5600]) },
+}
+const laptopLpcamm: Machine = {
+  ...laptopCamm,
+  name: 'Laptop with LPCAMM2, LPDDR5X, one module',
+  generation: 'LPDDR5X',
+  voltages: [1.05],
+  limits: { ...NO_LIMIT, totalGiB: 64, slotGiB: 64, dataRates: ratings([7500, 7500]) },
+}
+
+const smallDdr4: Machine = {
+  ...laptop2,
+  name: 'Small desktop with DDR4, 2 SO-DIMM slots',
+  kind: 'small-form-factor',
+  slots: TWO_SLOTS,
+  limits: { ...NO_LIMIT, totalGiB: 64, slotGiB: 32, dataRates: ratings([3200, 3200]) },
+}
+const smallDdr3: Machine = {
+  ...laptop2Ddr3,
+  name: 'Small desktop with DDR3L, 2 SO-DIMM slots',
+  kind: 'small-form-factor',
+}
+const smallDdr5: Machine = {
+  ...laptop2Ddr5,
+  name: 'Small desktop with DDR5, 2 SO-DIMM slots',
+  kind: 'small-form-factor',
+}
+
 export const STARTING_MACHINES: readonly StartingMachine[] = [
   { id: 'laptop-2', machine: laptop2 },
   { id: 'laptop-soldered-1', machine: laptopSolderedAndSlot },
   { id: 'laptop-soldered', machine: slimSoldered },
   { id: 'desktop-2', machine: desktop2 },
   { id: 'desktop-4', machine: desktop4 },
+  { id: 'desktop-4-ddr4', machine: desktop4Ddr4 },
+  { id: 'desktop-4-ddr3', machine: desktop4Ddr3 },
+  { id: 'laptop-2-ddr3', machine: laptop2Ddr3 },
+  { id: 'laptop-2-ddr5', machine: laptop2Ddr5 },
+  { id: 'laptop-soldered-1-ddr3', machine: laptopSolderedDdr3 },
+  { id: 'laptop-soldered-1-ddr5', machine: laptopSolderedDdr5 },
+  { id: 'laptop-camm2', machine: laptopCamm },
+  { id: 'laptop-lpcamm2', machine: laptopLpcamm },
+  { id: 'small-2-ddr3', machine: smallDdr3 },
+  { id: 'small-2-ddr4', machine: smallDdr4 },
+  { id: 'small-2-ddr5', machine: smallDdr5 },
   { id: 'all-in-one-4', machine: allInOne4 },
   { id: 'workstation-8', machine: workstation8 },
 ]

@@ -1,23 +1,23 @@
 import { dsvFormat } from 'd3-dsv'
-import { numberIn } from '../tables'
+import { headingOf, numberIn } from '../tables'
 
 export interface LogHead {
   separator: string
   headings: string[]
+  /** How many lines stand before the headings: comments, titles, blank ones. */
+  skip: number
 }
 
 const SEPARATORS = [';', '\t', ',']
 
 /** The headings of a log, and what parts its columns; null where there is nothing to read. */
 export function logHead(text: string): LogHead | null {
-  const end = text.indexOf('\n')
-  const first = (end < 0 ? text : text.slice(0, end)).replace(/^\ufeff/, '').trim()
-  if (first === '') return null
-  const separator = SEPARATORS.reduce((best, one) =>
-    first.split(one).length > first.split(best).length ? one : best,
-  )
-  const [headings] = dsvFormat(separator).parseRows(first)
-  return headings ? { separator, headings: headings.map((one) => one.trim()) } : null
+  const lines = text.replace(/^\ufeff/, '').split(/\r?\n/, 40)
+  const heading = headingOf(lines, SEPARATORS)
+  if (!heading) return null
+  const { separator, line } = heading
+  const [headings] = dsvFormat(separator).parseRows((lines[line] as string).trim())
+  return headings ? { separator, headings: headings.map((one) => one.trim()), skip: line } : null
 }
 
 /** Units of a time, as so many ms. */
@@ -65,7 +65,7 @@ export interface ColumnReader {
  * without, they come as they are. A decimal comma is read where the separator is none.
  */
 export function columnReader(
-  { separator, headings }: LogHead,
+  { separator, headings, skip }: LogHead,
   heading: string,
   unit: TimeUnit | null = null,
 ): ColumnReader {
@@ -89,7 +89,7 @@ export function columnReader(
 
   function takeRow(cells: string[]): null {
     line += 1
-    if (line === 1 || (cells.length === 1 && cells[0] === '')) return null
+    if (line <= skip + 1 || (cells.length === 1 && cells[0] === '')) return null
     rows += 1
     const read = figure(cells[at])
     if (read.value > 0 && read.value < Infinity) {

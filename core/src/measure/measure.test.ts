@@ -199,7 +199,11 @@ describe('channels from a bandwidth', () => {
 describe('a column of a log', () => {
   test('is told by its heading, with its unit', () => {
     const head = logHead('Time (s);FrameTime (ms);Note\n0;16,7;a\n')
-    expect(head).toEqual({ separator: ';', headings: ['Time (s)', 'FrameTime (ms)', 'Note'] })
+    expect(head).toEqual({
+      separator: ';',
+      headings: ['Time (s)', 'FrameTime (ms)', 'Note'],
+      skip: 0,
+    })
     expect(guessFrameColumn(head?.headings ?? [])).toEqual({
       heading: 'FrameTime (ms)',
       unit: 'ms',

@@ -45,6 +45,7 @@ export const FINDING_CODES = {
     'MIXED_RANKS',
     'KIT_SPLIT',
     'CLOCK_BYPASSED',
+    'SLOT_ORDER_OPEN',
   ],
 } as const
 

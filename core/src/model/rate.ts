@@ -19,6 +19,17 @@ export function clocksToNs(clocks: number, dataRate: number): number {
   return (clocks * 2000) / exactRate(dataRate)
 }
 
+/** The whole way from the processor to memory and back, ns, of which CL is a part. */
+const WHOLE_WAY_NS = 65
+
+/**
+ * How long the first word takes by CL alone, ns; where the controller runs at half rate, longer by a
+ * share (0.15 is the 10 ns that are measured) of the whole way to memory.
+ */
+export function firstWordNs(cl: number, dataRate: number, penalty: number): number {
+  return clocksToNs(cl, dataRate) + penalty * WHOLE_WAY_NS
+}
+
 /**
  * The clocks a time (ns) takes at a data rate as printed (MT/s), rounded as JEDEC's identification
  * standards do: a guard band of 2.6 % of a clock up to DDR4 (JESD79-4 and its annexes), of 0.3 % of

@@ -1,5 +1,5 @@
 import { hasProfile, highestStep, moduleTimings, topRate } from '../evaluate'
-import { channelPeakGBs, clocksToNs, type Machine, type Module, type SpeedKind } from '../model'
+import { channelPeakGBs, firstWordNs, type Machine, type Module, type SpeedKind } from '../model'
 import type { Lot } from './lots'
 
 /** What the loads on the channels must be rated for, MT/s: all at least `least`, one exactly where it decides. */
@@ -80,7 +80,7 @@ function conditions(
         way: firstWay + at,
         dataRate,
         channelPeakGBs: channelPeakGBs(dataRate),
-        firstWordNs: clocksToNs(cl, dataRate) * (halfRate ? 1 + machine.desyncPenalty : 1),
+        firstWordNs: firstWordNs(cl, dataRate, halfRate ? machine.desyncPenalty : 0),
         load,
         admits: cls.map((own) => own <= cl),
         meets: tops.map(

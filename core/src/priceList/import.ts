@@ -1,3 +1,4 @@
+import { LOW_STANDARD } from '../evidence'
 import {
   type Buffering,
   type FormFactor,
@@ -9,13 +10,17 @@ import {
   USUAL_VOLTAGE,
   usualSpeed,
 } from '../model'
-import { type ModuleFigures, read, readRateName } from '../readings'
+import { type ModuleFigures, type ReadSpeed, read, readRateName, speedKind } from '../readings'
 import { Offered, offeredKey, type PriceColumn } from '../records'
 import { type Columns, type ColumnWords, numberIn, readRows, type Table } from '../tables'
 
 /** Words that headings of price lists have in them. */
 export const PRICE_WORDS: ColumnWords<PriceColumn> = {
-  price: [/price|net|gross|eur|usd|gbp|€|\$|£|cost/i],
+  price: [
+    /\b(?:your|dealer|trade|purchase|buying|net)\b|^cost/i,
+    /^(?!.*(?:\brrp\b|recommended|suggested|retail|m?srp\b|list price|\bold\b|before|street)).*(?:price|gross|eur|usd|gbp|€|\$|£|cost)/i,
+    /price|gross|eur|usd|gbp|€|\$|£|cost/i,
+  ],
   stock: [/stock|available|avail|qty|quantity|on hand/i],
   leadDays: [/lead|delivery|days/i],
   article: [/article|part ?(no|number)|order ?code|\bsku\b/i, /part|code|item|model|name/i],
@@ -36,6 +41,8 @@ export interface PriceTerms {
   markUpPercent: number
   /** Minor units to a unit of money: 100, or 1 where there are none. */
   minorUnits: number
+  /** What the capacity of a kit's row is, where the row itself does not tell: of one module, or of all. */
+  kitCapacity?: 'each' | 'whole' | null
 }
 
 /**
@@ -61,7 +68,8 @@ function offerOf(cell: (column: PriceColumn) => string, terms: PriceTerms): Offe
   const asked = numberIn(cell('price'))
   if (asked === null) return 'The price is missing, or no amount.'
   if (asked < 0) return 'The price is below nothing.'
-  const module = moduleOf(article, cell)
+  if (asked === 0) return 'The price is 0, so there is none yet.'
+  const module = moduleOf(article, cell, terms.kitCapacity ?? null)
   if (typeof module === 'string') return module
   const amount = asked * (1 + terms.markUpPercent / 100) * terms.minorUnits
   const offer = Offered.safeParse({
@@ -73,30 +81,41 @@ function offerOf(cell: (column: PriceColumn) => string, terms: PriceTerms): Offe
   return offer.success ? offer.data : (offer.error.issues[0]?.message ?? 'It makes no offer.')
 }
 
-function moduleOf(article: string, cell: (column: PriceColumn) => string): Module | string {
-  const said = labelled(cell('label'))
+function moduleOf(
+  article: string,
+  cell: (column: PriceColumn) => string,
+  kitCapacity: PriceTerms['kitCapacity'],
+): Module | string {
+  const said = labelled(article, cell)
   const generation = generationIn(cell('generation')) ?? said.generation
   if (!generation) return 'The generation is not said.'
   const formFactor = formIn(cell('form')) ?? said.formFactor
-  if (!formFactor) return 'The form (full-size or small-outline) is not said.'
-  const sizes = /(\d+)\s*[x×]\s*(\d.*)/i.exec(cell('capacityGiB'))
-  const capacityGiB = capacityIn(sizes?.[2] ?? cell('capacityGiB')) ?? said.capacityGiB
-  if (capacityGiB === undefined) return 'The capacity is not said.'
-  const dataRate = rateIn(cell('dataRate'), generation) ?? said.speeds?.[0]?.dataRate
+  if (!formFactor) return 'The form factor (DIMM, SO-DIMM, CAMM2) is not said.'
+  const size = sizeOf(cell, said, kitCapacity)
+  if (typeof size === 'string') return size
+  const rated = rateIn(cell('dataRate'), generation)
+  const [printed] = said.speeds ?? []
+  const dataRate = rated ?? printed?.dataRate
   if (dataRate === undefined) return 'The rate is not said.'
-  const pieces = wholeIn(cell('pieces')) ?? wholeIn(sizes?.[1] ?? '') ?? 1
+  const buffering = said.buffering ?? bufferingIn(cell('form'))
+  const cl = wholeIn(cell('cl')) ?? printed?.cl
+  const volts = printed?.voltage ?? null
+  const printing = { cl: cl ?? null, volts, buffering, labelForm: false }
+  const kind =
+    printed?.dataRate === dataRate ? printed.kind : speedKind(generation, dataRate, printing)
+  const speed = { ...(printed?.dataRate === dataRate ? printed : {}), kind, dataRate }
   const module = {
     article,
     generation,
     formFactor,
-    buffering: said.buffering ?? bufferingIn(cell('form')),
+    buffering,
     ecc: /^(y|yes|true|1|ecc|x)$/i.test(cell('ecc').trim()) || (said.ecc ?? false),
-    capacityGiB,
+    capacityGiB: size.capacityGiB,
     ranks: wholeIn(cell('ranks')) ?? said.ranks ?? 1,
     deviceWidth: wholeIn(cell('width').replace(/^.*[x×]/i, '')) ?? said.deviceWidth ?? 8,
     voltages: said.voltages ?? [USUAL_VOLTAGE[generation]],
-    speeds: speedsOf(generation, dataRate, wholeIn(cell('cl')) ?? said.speeds?.[0]?.cl),
-    kit: pieces > 1 ? { id: article, size: pieces } : null,
+    speeds: speedsOf(generation, cl === undefined ? speed : { ...speed, cl }),
+    kit: size.pieces > 1 ? { id: article, size: size.pieces } : null,
   }
   const parsed = Module.safeParse(module)
   if (parsed.success) return parsed.data
@@ -104,19 +123,70 @@ function moduleOf(article: string, cell: (column: PriceColumn) => string): Modul
   return `${String(issue?.path[0])}: ${issue?.message}`
 }
 
-function labelled(text: string): Partial<ModuleFigures> {
-  const [module] = text === '' ? [] : read(text).modules
+/** What the row says in words: its label, or its article where there is none; with its columns where it leaves out the generation. */
+function labelled(article: string, cell: (column: PriceColumn) => string): Partial<ModuleFigures> {
+  const words = cell('label') || article
+  const alone = figuresIn(words)
+  if (alone.generation) return alone
+  const [generation, rate, cl] = [cell('generation'), cell('dataRate'), cell('cl')].map((one) =>
+    one.trim(),
+  )
+  const named = generation && rate ? `${generation}-${/\d{3,5}/.exec(rate)?.[0] ?? ''}` : generation
+  const latency = cl && /^\d+$/.test(cl) ? `CL${cl}` : (cl ?? '')
+  return figuresIn([named, latency, cell('form'), words].join(' '))
+}
+
+function figuresIn(text: string): Partial<ModuleFigures> {
+  const [module] = text.trim() === '' ? [] : read(text).modules
   return module?.module ?? {}
 }
 
-/** The rate it is sold for, and the standard steps beneath it that such modules carry as well. */
-function speedsOf(generation: Generation, dataRate: number, cl: number | undefined): Speed[] {
-  const top = usualSpeed(generation, dataRate)
+/** The capacity of one module, and how many a purchase is. A capacity beside a count may be of one or of all: then it is asked. */
+function sizeOf(
+  cell: (column: PriceColumn) => string,
+  said: Partial<ModuleFigures>,
+  kitCapacity: PriceTerms['kitCapacity'],
+): { capacityGiB: number; pieces: number } | string {
+  const sizes = /(\d+)\s*[x×]\s*(\d.*)/i.exec(cell('capacityGiB'))
+  const each = sizes ? capacityIn(sizes[2] as string) : undefined
+  const own = sizes ? undefined : capacityIn(cell('capacityGiB'))
+  const counted = wholeIn(cell('pieces'))
+  const pieces = counted ?? wholeIn(sizes?.[1] ?? '') ?? said.kit?.size ?? 1
+  const labelPieces = said.kit?.size
+  if (labelPieces !== undefined && counted !== undefined && labelPieces !== counted) {
+    return `The label says a kit of ${labelPieces}, the column ${counted}.`
+  }
+  if (each !== undefined) return { capacityGiB: each, pieces }
+  if (own === undefined) {
+    return said.capacityGiB === undefined
+      ? 'The capacity is not said.'
+      : { capacityGiB: said.capacityGiB, pieces }
+  }
+  if (pieces === 1) return { capacityGiB: own, pieces }
+  if (
+    said.capacityGiB !== undefined &&
+    [said.capacityGiB, said.capacityGiB * pieces].includes(own)
+  ) {
+    return { capacityGiB: said.capacityGiB, pieces }
+  }
+  if (!kitCapacity) {
+    return `Is ${own} GB one module or the whole kit of ${pieces}? Say so above, or write ${pieces}x${own / pieces}GB.`
+  }
+  return { capacityGiB: kitCapacity === 'whole' ? own / pieces : own, pieces }
+}
+
+/** The speed it is sold for, and the standard steps beneath it that such modules carry as well. */
+function speedsOf(generation: Generation, speed: ReadSpeed): Speed[] {
+  const { kind, dataRate, cl } = speed
+  const usual = usualSpeed(generation, dataRate)
+  if (kind === 'profile') {
+    const latency = cl ?? usual.cl
+    const guessed = { ...usual, cl: latency, trcd: latency, trp: latency, tras: 2 * latency }
+    const low = LOW_STANDARD[generation] ?? (STANDARD_STEPS[generation][0] as number)
+    return [usualSpeed(generation, low), { ...guessed, ...speed }]
+  }
   const lower = STANDARD_STEPS[generation].filter((step) => step < dataRate).slice(-2)
-  return [
-    cl === undefined ? top : { ...top, cl },
-    ...lower.map((step) => usualSpeed(generation, step)),
-  ]
+  return [{ ...usual, ...speed }, ...lower.map((step) => usualSpeed(generation, step))]
 }
 
 function generationIn(text: string): Generation | undefined {

@@ -94,8 +94,80 @@ test('10,000 rows of which 37 are bad: the 37 are named, the rest is there', () 
       : `X-${at};;DDR4;UDIMM;${[4, 8, 16, 32][at % 4]}GB;${1 + (at % 2)};3200;22;${10 + at / 100};5;1`,
   )
   const long = parseTable([LIST.split('\n')[0], ...rows].join('\n')) as Table
-  const { made, faults } = importPrices(long, columns, terms)
+  const { made, faults } = importPrices(long, columns, { ...terms, kitCapacity: 'each' })
   expect(faults).toHaveLength(37)
   expect(faults[0]).toEqual({ line: 102, message: 'The price is missing, or no amount.' })
   expect(made).toHaveLength(9963)
+})
+
+describe('lists as shops send them', () => {
+  const importing = (text: string, kitCapacity: 'each' | 'whole' | null = null) => {
+    const list = parseTable(text) as Table
+    return importPrices(list, guessColumns(list.headings, PRICE_WORDS), { ...terms, kitCapacity })
+  }
+
+  test('a kit in the description is a kit, at its one price', () => {
+    const { made } = importing(
+      'Part no;Description;Price\nK-1;Kit 2x16GB DDR4-3600 CL18-22-22-42 1.35V UDIMM;119.00',
+    )
+    expect(made[0]).toMatchObject({
+      price: 11_900,
+      module: {
+        capacityGiB: 16,
+        formFactor: 'DIMM',
+        kit: { id: 'K-1', size: 2 },
+        // the profile has its own voltage; the module's stays the standard's
+        voltages: [1.2],
+        speeds: [
+          { kind: 'standard', dataRate: 2133 },
+          { kind: 'profile', dataRate: 3600, cl: 18, trcd: 22, trp: 22, tras: 42, voltage: 1.35 },
+        ],
+      },
+    })
+  })
+
+  test('a capacity beside a count is of one or of all: it is asked, unless the label tells', () => {
+    const list = 'Part no;Type;Form;Size;Kit;Speed;Price\nK-2;DDR5;UDIMM;64 GB;2;5600;190'
+    expect(importing(list).faults[0]?.message).toContain(
+      'Is 64 GB one module or the whole kit of 2?',
+    )
+    expect(importing(list, 'whole').made[0]?.module.capacityGiB).toBe(32)
+    expect(importing(list, 'each').made[0]?.module.capacityGiB).toBe(64)
+    const told = importing(
+      'Part no;Text;Size;Kit;Price\nK-3;2x32GB DDR5-5600 CL46 UDIMM;64 GB;2;190',
+    )
+    expect(told.made[0]?.module).toMatchObject({ capacityGiB: 32, kit: { size: 2 } })
+  })
+
+  test('a voltage beside the form is the profile’s', () => {
+    const { made, faults } = importing(
+      'Part no;Type;Form;Size;Speed;CL;Price\nK-4;DDR4;DIMM 1.35V;8GB;3600;18;30',
+    )
+    expect(faults).toEqual([])
+    expect(made[0]?.module).toMatchObject({ formFactor: 'DIMM', voltages: [1.2] })
+    expect(made[0]?.module.speeds[1]).toMatchObject({
+      kind: 'profile',
+      dataRate: 3600,
+      voltage: 1.35,
+    })
+  })
+
+  test('your price counts, not the recommended one, whichever comes first', () => {
+    const rows = '\nK-5;8GB DDR4-3200 SO-DIMM;29.90;19.90'
+    expect(importing(`Part no;Text;Recommended price;Your price${rows}`).made[0]?.price).toBe(1990)
+    expect(importing(`Part no;Text;RRP EUR;Price EUR${rows}`).made[0]?.price).toBe(1990)
+  })
+
+  test.each(['0,00', '12.5.3', '1.2.3,4', 'on request'])('%s is no price', (price) => {
+    const { made, faults } = importing(`Part no;Text;Price\nK-6;8GB DDR4-3200 SO-DIMM;${price}`)
+    expect(made).toEqual([])
+    expect(faults[0]?.message).toMatch(/^The price is/)
+  })
+
+  test('comments and a title before the headings are passed over, lines counted from the first', () => {
+    const list = '# offers, of this week\nPrices for the trade\n\nPart no;Text;Price\nK-7;x;y'
+    expect(importing(list).faults).toEqual([
+      { line: 5, message: 'The price is missing, or no amount.' },
+    ])
+  })
 })

@@ -6,6 +6,8 @@ import { OwnId, Stored } from './stored'
 /** An article the maker tested: `kitSize` pieces to a kit, in as many as `slotsTested` slots, at `dataRate` MT/s. */
 export const ValidatedEntry = z.object({
   article: z.string().trim().min(1, 'The article is missing.').max(120),
+  /** Who makes it, where the list has that in a column of its own. */
+  maker: z.string().trim().max(120).optional(),
   kitSize: z.int().min(1).max(64).nullable(),
   capacityGiB: z
     .number()
@@ -18,6 +20,7 @@ export type ValidatedEntry = z.infer<typeof ValidatedEntry>
 
 export const VALIDATED_COLUMNS = [
   'article',
+  'maker',
   'kitSize',
   'capacityGiB',
   'slotsTested',

@@ -6,5 +6,6 @@ export {
   type RowFault,
   readRows,
 } from './columns'
+export { type Heading, headingOf } from './heading'
 export { columnNumbers, numberIn, parseTable, type Table } from './parse'
 export { writeCsv } from './write'

@@ -1,4 +1,5 @@
 import { dsvFormat } from 'd3-dsv'
+import { headingOf } from './heading'
 
 /** A table of text: its headings, and its rows with the line each begins on (from 1). */
 export interface Table {
@@ -7,20 +8,20 @@ export interface Table {
   rows: { line: number; cells: string[] }[]
 }
 
-const SEPARATORS = [',', ';', '\t', '|']
-
 /**
- * Reads separated values: comma, semicolon, tab or bar, whichever the first line has most of, quoted
- * or not. Null where there is no heading and no row.
+ * Reads separated values: comma, semicolon, tab or bar, whichever its headings have most of, quoted or
+ * not; comments and titles before the headings are passed over. Null where there is no heading and no row.
  */
 export function parseTable(text: string): Table | null {
-  const plain = text.charCodeAt(0) === 0xfeff ? text.slice(1) : text
-  const first = plain.trimStart().split('\n', 1)[0] ?? ''
-  const count = (one: string) => first.split(one).length
-  const separator = SEPARATORS.reduce((best, one) => (count(one) > count(best) ? one : best))
-  let line = 1 + (plain.length - plain.trimStart().length > 0 ? leadingLines(plain) : 0)
+  const plain = (text.charCodeAt(0) === 0xfeff ? text.slice(1) : text).replace(/\r\n/g, '\n')
+  const heading = headingOf(plain.split('\n', 40))
+  if (!heading) return null
+  const { separator } = heading
+  let line = 1 + heading.line
+  let from = 0
+  for (let n = 0; n < heading.line; n += 1) from = plain.indexOf('\n', from) + 1
   const [headings, ...rows] = dsvFormat(separator)
-    .parseRows(plain.trimStart())
+    .parseRows(plain.slice(from))
     .map((cells) => {
       const at = line
       line += 1 + cells.reduce((lines, cell) => lines + (cell.split('\n').length - 1), 0)
@@ -30,11 +31,7 @@ export function parseTable(text: string): Table | null {
   return headings && rows.length > 0 ? { separator, headings: headings.cells, rows } : null
 }
 
-function leadingLines(text: string): number {
-  return text.slice(0, text.length - text.trimStart().length).split('\n').length - 1
-}
-
-/** A number as tables write it: with a decimal comma or point, thousands apart, a unit behind. */
+/** A number as tables write it: with a decimal comma or point, thousands apart, a unit behind; null for what is none, as `12.5.3`. */
 export function numberIn(cell: string): number | null {
   const match = /-?\d[\d.,' \u00a0]*/.exec(cell)
   if (!match) return null
@@ -46,6 +43,10 @@ export function numberIn(cell: string): number | null {
   // One mark with three digits behind it parts thousands; a mark that comes twice does too.
   const last = parts.at(-1) ?? ''
   const isDecimal = parts.length === 2 && (last.length !== 3 || comma >= 0 === point >= 0)
+  const whole = isDecimal ? (parts[0] as string) : digits
+  if (!/^-?(?:\d+|\d{1,3}(?:[.,]\d{3})+)$/.test(whole) || (isDecimal && !/^\d+$/.test(last))) {
+    return null
+  }
   const plain = isDecimal
     ? `${parts[0]?.replace(/[.,]/g, '')}.${last}`
     : digits.replace(/[.,]/g, '')

@@ -3,7 +3,8 @@ import { type Columns, type ColumnWords, numberIn, readRows, type Table } from '
 
 /** Words that headings of such lists have in them. */
 export const VALIDATED_WORDS: ColumnWords<ValidatedColumn> = {
-  article: [/article|part ?(no|number)|order ?code|^module$|^model$/i, /part|code|name/i],
+  article: [/article|part ?\.?(no|num|#)|p\/n|order ?code|^module$|^model$/i, /part|code|name/i],
+  maker: [/vendor|maker|brand|manufacturer(?! ?(?:part|p\/?n))/i],
   kitSize: [/kit|pieces|pcs|pack/i],
   capacityGiB: [/capacity|^size|module size|\bgi?b\b/i],
   slotsTested: [/slots?|sockets?|dimm support|tested/i],
@@ -15,6 +16,7 @@ export function importValidated(table: Table, columns: Columns<ValidatedColumn>)
   return readRows(table, columns, (cell: (column: ValidatedColumn) => string) => {
     const parsed = ValidatedEntry.safeParse({
       article: cell('article'),
+      ...(cell('maker') === '' ? {} : { maker: cell('maker') }),
       kitSize: countIn(cell('kitSize')),
       capacityGiB: capacityIn(cell('capacityGiB')),
       slotsTested: countIn(cell('slotsTested')),

@@ -20,12 +20,21 @@ export type ValidatedIndex = ReadonlyMap<string, ValidatedEntry[]>
 export function indexed(entries: readonly ValidatedEntry[]): ValidatedIndex {
   const index = new Map<string, ValidatedEntry[]>()
   for (const entry of entries) {
-    const key = articleKey(entry.article)
-    const known = index.get(key)
-    if (known) known.push(entry)
-    else index.set(key, [entry])
+    const { article, maker } = entry
+    // An article may be called with its maker's name before it.
+    for (const key of new Set([articleKey(article), articleKey(`${maker ?? ''}${article}`)])) {
+      const known = index.get(key)
+      if (known) known.push(entry)
+      else index.set(key, [entry])
+    }
   }
   return index
+}
+
+/** The key of what stands behind the first word, where that is a name and the rest has figures. */
+function withoutMaker(article: string): string {
+  const [, name = '', rest = ''] = /^(\S+)\s+(\S.*)$/.exec(article.trim()) ?? []
+  return /^[\p{L}]+$/u.test(name) && /\d/.test(rest) ? articleKey(rest) : ''
 }
 
 /**
@@ -33,7 +42,7 @@ export function indexed(entries: readonly ValidatedEntry[]): ValidatedIndex {
  * many slots it was tested counts for its kit, or for one module.
  */
 export function lookUp(index: ValidatedIndex, article: string, modules: number): Standing {
-  const entries = index.get(articleKey(article)) ?? []
+  const entries = index.get(articleKey(article)) ?? index.get(withoutMaker(article)) ?? []
   const slots = (entry: ValidatedEntry) => entry.slotsTested ?? entry.kitSize ?? 1
   const best = entries.reduce<ValidatedEntry | null>(
     (most, one) => (most === null || slots(one) > slots(most) ? one : most),

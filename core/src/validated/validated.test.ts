@@ -14,6 +14,7 @@ const columns = guessColumns(table.headings, VALIDATED_WORDS)
 test('columns are told by their headings', () => {
   expect(columns).toEqual({
     article: 'Part Number',
+    maker: 'Vendor',
     kitSize: 'Kit',
     capacityGiB: 'Module Size',
     slotsTested: 'Slots tested',
@@ -24,8 +25,22 @@ test('columns are told by their headings', () => {
 test('rows become entries; those that cannot are named by line', () => {
   const { made, faults } = importValidated(table, columns)
   expect(made).toEqual([
-    { article: 'Q4-8-3200', kitSize: 1, capacityGiB: 8, slotsTested: 2, dataRate: 3200 },
-    { article: 'Q4 16 3200', kitSize: 2, capacityGiB: 16, slotsTested: 2, dataRate: 3200 },
+    {
+      article: 'Q4-8-3200',
+      maker: 'Alder',
+      kitSize: 1,
+      capacityGiB: 8,
+      slotsTested: 2,
+      dataRate: 3200,
+    },
+    {
+      article: 'Q4 16 3200',
+      maker: 'Alder',
+      kitSize: 2,
+      capacityGiB: 16,
+      slotsTested: 2,
+      dataRate: 3200,
+    },
   ])
   expect(faults).toEqual([
     { line: 4, message: 'article: The article is missing.' },
@@ -43,6 +58,14 @@ describe('looking up', () => {
       kind: 'listed-for-fewer',
       slotsTested: 2,
     })
+  })
+  test('with its maker’s name before it, as a job’s record has it', () => {
+    expect(lookUp(index, 'Alder Q4-8-3200', 1).kind).toBe('listed')
+    const plain = indexed([
+      { article: 'Q4-8', kitSize: 1, capacityGiB: 8, slotsTested: 1, dataRate: null },
+    ])
+    expect(lookUp(plain, 'Alder Q4-8', 1).kind).toBe('listed')
+    expect(lookUp(plain, '2 Q4-8', 1).kind).toBe('not-listed')
   })
   test('not on the list', () => {
     expect(lookUp(index, 'Q4-8', 1)).toEqual({ kind: 'not-listed' })

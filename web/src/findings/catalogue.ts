@@ -70,6 +70,11 @@ const CATALOGUE: Record<FindingCode, Word> = {
     )}, one for all slots, and no one of these suits every module here.`,
     todo: 'Use modules of one voltage throughout.',
   }),
+  SLOT_ORDER_OPEN: {
+    title: 'Which slots to fill first is not known',
+    means: 'With several slots to a channel the order matters, and boards differ.',
+    todo: 'Find the page of the manual that shows the slots, and enter the order in Identify.',
+  },
   CLOCK_BYPASSED: ({ finding }) => ({
     title: `Clock driver bypassed${inSlots(finding)}`,
     means: 'Clocked modules work here as plain ones do, at a plain module’s speeds.',

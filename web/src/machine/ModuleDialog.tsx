@@ -7,6 +7,7 @@ import {
   STANDARD_STEPS,
 } from '@tembrix/core/model'
 import { type FormEvent, type ReactNode, useState } from 'react'
+import { formOf } from '../board'
 import { withValue } from '../form'
 import { Button, Check, Dialog, Field, numberFrom, Select, TextInput } from '../ui'
 import {
@@ -128,7 +129,7 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
             )}
           </Field>
           {number('Ranks', 'ranks')}
-          <Field label="Chip width" error={fault('deviceWidth')}>
+          <Field label="Device width" error={fault('deviceWidth')}>
             {(control) => (
               <Select
                 {...control}
@@ -148,7 +149,7 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
 
         <details>
           <summary className="min-h-9 cursor-pointer font-semibold">
-            Article, form, ECC, voltage, profile
+            Article, form factor, ECC, voltage, profile
           </summary>
           <div className="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-3">
             <Field
@@ -165,12 +166,15 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
                 />
               )}
             </Field>
-            <Field label="Form">
+            <Field label="Form factor">
               {(control) => (
                 <Select
                   {...control}
                   value={String(draft.formFactor)}
-                  options={sameWords(FORM_FACTORS)}
+                  options={FORM_FACTORS.map((value) => ({
+                    value,
+                    label: formOf({ formFactor: value }),
+                  }))}
                   onValue={(value) => set(value, 'formFactor')}
                 />
               )}
@@ -185,7 +189,7 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
                 />
               )}
             </Field>
-            {number('Voltage', 'voltages', 0)}
+            {number('Voltage without profile', 'voltages', 0)}
             <Check label="ECC" checked={draft.ecc === true} onChecked={(ecc) => set(ecc, 'ecc')} />
             <Check
               label="Carries a memory profile"
@@ -195,6 +199,7 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
             {profile && (
               <>
                 {number('Profile rate, MT/s', 'speeds', profileAt, 'dataRate')}
+                {number('Profile voltage', 'speeds', profileAt, 'voltage')}
                 {TIMINGS.map((timing) => (
                   <div key={timing}>
                     {number(`Profile ${TIMING_NAMES[timing]}`, 'speeds', profileAt, timing)}

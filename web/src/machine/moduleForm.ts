@@ -25,9 +25,9 @@ export function likelyModule(machine: Machine): ModuleDraft {
     buffering: machine.buffering[0] ?? 'unbuffered',
     ecc: machine.ecc === 'required',
     capacityGiB: 8,
-    ranks: 1,
+    ranks: limits.dieGbit !== null && limits.dieGbit < 8 ? 2 : 1,
     deviceWidth: 8,
-    voltages: [USUAL_VOLTAGE[generation]],
+    voltages: [...machine.voltages],
     speeds: [{ ...usualSpeed(generation, rate) }],
     kit: null,
   }
@@ -73,8 +73,25 @@ export interface Checked {
   faults: Record<string, string>
 }
 
+/**
+ * A voltage above the generation's standard is the memory profile's: the module itself keeps the
+ * standard one. Empty profile voltages are left out.
+ */
+export function withOwnVoltages(draft: ModuleDraft): ModuleDraft {
+  const usual = USUAL_VOLTAGE[draft.generation as Generation]
+  const [first] = draft.voltages as unknown[]
+  const fixed = draft.generation === 'DDR4' || draft.generation === 'DDR5'
+  const moves =
+    fixed && typeof first === 'number' && first > usual + 0.04 && profilesOf(draft).length > 0
+  const speeds = draft.speeds.map(({ voltage, ...speed }) => {
+    const own = moves && speed.kind === 'profile' ? (voltage ?? first) : voltage
+    return own === undefined || own === null || own === '' ? speed : { ...speed, voltage: own }
+  })
+  return moves ? { ...draft, voltages: [usual], speeds } : { ...draft, speeds }
+}
+
 export function check(draft: ModuleDraft): Checked {
-  const parsed = Module.safeParse(named(draft))
+  const parsed = Module.safeParse(named(withOwnVoltages(draft)))
   if (parsed.success) return { module: parsed.data, faults: {} }
   const faults = parsed.error.issues.map(({ path, message }): [string, string] => [
     path.join('.'),

@@ -77,6 +77,7 @@ export function ValidatedLists({ model }: { model: ModelRecord }) {
 }
 
 const COLUMN_NAMES: Record<ValidatedColumn, string> = {
+  maker: 'Maker',
   article: 'Article',
   kitSize: 'Pieces in the kit',
   capacityGiB: 'Size of a module',

@@ -11,7 +11,7 @@ import { useCallback, useState } from 'react'
 import { describeModule } from '../board'
 import { useTakeInPriceListMutation } from '../data'
 import { ImportTable, type OpenedTable, TableFile } from '../tableFile'
-import { Check, Field, minorUnits, money, numberFrom, plural, TextInput } from '../ui'
+import { Check, Field, minorUnits, money, numberFrom, plural, Select, TextInput } from '../ui'
 import { kitOf } from './words'
 
 /** The largest list that is opened, bytes. */
@@ -22,13 +22,13 @@ const NAMES: Record<PriceColumn, string> = {
   price: 'Price',
   label: 'Label or description',
   generation: 'Generation',
-  form: 'Form',
-  capacityGiB: 'Size of a module',
+  form: 'Form factor',
+  capacityGiB: 'Capacity',
   pieces: 'Pieces in the kit',
   dataRate: 'Rate',
   cl: 'CL',
   ranks: 'Ranks',
-  width: 'Chip width',
+  width: 'Device width',
   ecc: 'ECC',
   stock: 'In stock',
   leadDays: 'Days to come',
@@ -95,6 +95,7 @@ function ImportDialog({ opened, lists, suppliers, onDone, onClose }: ImportProps
   const [supplier, setSupplier] = useState(lists[0]?.supplier ?? '')
   const [markUp, setMarkUp] = useState<unknown>(0)
   const [complete, setComplete] = useState(false)
+  const [kitCapacity, setKitCapacity] = useState<'each' | 'whole' | null>(null)
   const markUpPercent =
     typeof markUp === 'number' && markUp > -100 && markUp <= 1000 ? markUp : null
   const { table } = opened
@@ -103,8 +104,9 @@ function ImportDialog({ opened, lists, suppliers, onDone, onClose }: ImportProps
       importPrices(table, columns, {
         markUpPercent: markUpPercent ?? 0,
         minorUnits: minorUnits(),
+        kitCapacity,
       }),
-    [table, markUpPercent],
+    [table, markUpPercent, kitCapacity],
   )
   const hindrance =
     supplier.trim() === ''
@@ -145,6 +147,20 @@ function ImportDialog({ opened, lists, suppliers, onDone, onClose }: ImportProps
       }}
       onClose={onClose}
     >
+      <Field label="Where a row is a kit, its capacity is" className="mb-2">
+        {(control) => (
+          <Select
+            {...control}
+            value={kitCapacity ?? ''}
+            options={[
+              { value: '', label: 'not said: rows that do not tell are left out' },
+              { value: 'each', label: 'that of one module' },
+              { value: 'whole', label: 'that of the whole kit' },
+            ]}
+            onValue={(value) => setKitCapacity(value === '' ? null : (value as 'each' | 'whole'))}
+          />
+        )}
+      </Field>
       <div className="mb-3 grid grid-cols-[2fr_1fr_2fr] items-end gap-3 border-y border-rule py-2">
         <Field label="Supplier">
           {(control) => (
