@@ -1,8 +1,6 @@
 import { channelPeakGBs, type Evaluation } from '../model'
+import type { Bandwidth } from './bandwidths'
 import type { Tested } from './tested'
-
-export const BANDWIDTHS = ['read', 'copy', 'write'] as const
-export type Bandwidth = (typeof BANDWIDTHS)[number]
 
 /**
  * What share of the peak such a measurement reaches on machines that work well: middle and spread of

@@ -1,7 +1,6 @@
+export { BANDWIDTHS, type Bandwidth } from './bandwidths'
 export { CHANGES, type Change, changesBetween } from './changed'
 export {
-  BANDWIDTHS,
-  type Bandwidth,
   type ChannelChance,
   type ChannelInference,
   type ChannelsTold,

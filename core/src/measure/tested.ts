@@ -1,4 +1,4 @@
-import type { Bandwidth } from './channels'
+import type { Bandwidth } from './bandwidths'
 import { type Comparison, compareRuns } from './compare'
 import { CONFIGURATIONS, type Configuration } from './configurations'
 import type { FrameFigures } from './frames'

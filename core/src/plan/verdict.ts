@@ -1,5 +1,5 @@
 import { channelCapacities, evaluate, type Fitted, fittedModules } from '../evaluate'
-import type { FindingCode, Machine, Module, Placement } from '../model'
+import { type FindingCode, type Machine, type Module, type Placement, slotChannels } from '../model'
 import { POLICIES, type Policy } from './request'
 
 export const OBJECTIONS = [
@@ -23,7 +23,7 @@ export function verdicts(machine: Machine, placement: Placement): Record<Policy,
   const { findings } = evaluate({ machine, placement, settings: { profile: false } })
   const found = (code: FindingCode) => findings.some((one) => one.code === code)
   const capacities = channelCapacities(fitted)
-  const populatable = new Set([...machine.slots, ...machine.soldered].map((one) => one.channel))
+  const populatable = new Set([...machine.slots, ...machine.soldered].flatMap(slotChannels))
   const applies: Record<Objection, boolean> = {
     CHANNEL_EMPTY: capacities.size < populatable.size,
     CHANNELS_UNEVEN: new Set(capacities.values()).size > 1,

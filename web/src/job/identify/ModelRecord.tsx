@@ -1,4 +1,4 @@
-import { differingParts, merged, partOf } from '@tembrix/core/machines'
+import { differingParts, merged, partOf, STARTING_MACHINES } from '@tembrix/core/machines'
 import type { ModelRecord as Model, Sourced } from '@tembrix/core/records'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -11,7 +11,7 @@ import {
   useModelsQuery,
 } from '../../data'
 import { PART_NAMES, partInWords } from '../../machine'
-import { Button, Check, Dialog } from '../../ui'
+import { Button, Check, Dialog, Field, TextInput } from '../../ui'
 import { useJob } from '../file'
 
 /** Which of the shop's models this machine is, and what the job found that its record does not say. */
@@ -20,27 +20,34 @@ export function ModelRecord() {
   const { data } = useModelsQuery()
   const entries = useAppSelector((state) => state.outbox.entries)
   const [create, { isLoading, error }] = useCreateModelMutation()
-  const [open, setOpen] = useState(false)
+  const [open, setOpen] = useState<'name' | 'merge' | 'take' | null>(null)
   if (!data) return null
   const model = overlayModels(data, entries).find(({ id }) => id === file.machine.modelId)
 
-  async function keepNew() {
+  async function keepNew(name: string) {
     const { sources } = file.machine
-    const answer = await create({ id: crypto.randomUUID(), machine, sources })
-    if (answer.data) edit.step('machines', file.machine, { modelId: answer.data.id })
+    const named = { ...machine, name }
+    const answer = await create({ id: crypto.randomUUID(), machine: named, sources })
+    if (!answer.data) return
+    setOpen(null)
+    edit.step('machines', file.machine, { modelId: answer.data.id, machine: named })
   }
 
   if (!model) {
     return (
       <section aria-label="Model" className="flex flex-wrap items-center gap-2 text-sm">
         <p className="flex-1">Not one of the shop’s machine records yet.</p>
-        <Button className="min-h-9" disabled={isLoading} onClick={keepNew}>
-          Keep it as a record
+        <Button className="min-h-9" onClick={() => setOpen('name')}>
+          Keep it as a record…
         </Button>
-        {error && (
-          <p role="alert" className="w-full text-stop">
-            The server did not take it.
-          </p>
+        {open === 'name' && (
+          <NameDialog
+            start={isGeneral(machine.name) ? '' : machine.name}
+            busy={isLoading}
+            failed={error !== undefined}
+            onName={keepNew}
+            onClose={() => setOpen(null)}
+          />
         )}
       </section>
     )
@@ -56,9 +63,14 @@ export function ModelRecord() {
         {model.openingMinutes !== null && `, opens in about ${model.openingMinutes} minutes`}
       </p>
       {parts.length > 0 && (
-        <Button className="min-h-9" onClick={() => setOpen(true)}>
-          Merge {parts.length} back
-        </Button>
+        <>
+          <Button className="min-h-9" onClick={() => setOpen('take')}>
+            Take over from the record…
+          </Button>
+          <Button className="min-h-9" onClick={() => setOpen('merge')}>
+            Merge {parts.length} back…
+          </Button>
+        </>
       )}
       {model.cautions.length > 0 && (
         <ul className="w-full list-disc border-l-4 border-risk-line bg-risk-soft py-1 pr-2 pl-7">
@@ -67,7 +79,14 @@ export function ModelRecord() {
           ))}
         </ul>
       )}
-      {open && <MergeDialog model={model} parts={parts} onClose={() => setOpen(false)} />}
+      {(open === 'merge' || open === 'take') && (
+        <MergeDialog
+          model={model}
+          parts={parts}
+          into={open === 'merge' ? 'record' : 'job'}
+          onClose={() => setOpen(null)}
+        />
+      )}
     </section>
   )
 }
@@ -75,18 +94,25 @@ export function ModelRecord() {
 interface MergeProps {
   model: Model
   parts: Sourced[]
+  /** Whether what the job found goes into the record, or what the record says now comes into the job. */
+  into: 'record' | 'job'
   onClose: () => void
 }
 
-/** Chooses what of the job goes into the shop's record. */
-function MergeDialog({ model, parts, onClose }: MergeProps) {
-  const { file, machine } = useJob()
+/** Chooses what goes from the job into the shop’s record, or from the record into the job. */
+function MergeDialog({ model, parts, into, onClose }: MergeProps) {
+  const { file, machine, edit } = useJob()
   const dispatch = useAppDispatch()
-  const [chosen, setChosen] = useState<Sourced[]>(parts)
+  const [chosen, setChosen] = useState<Sourced[]>(into === 'record' ? parts : [])
   const { sources } = file.machine
 
   function merge() {
     const { id, version } = model
+    if (into === 'job') {
+      edit.step('machines', file.machine, merged({ machine, sources }, model, chosen))
+      onClose()
+      return
+    }
     const next = merged(model, { machine, sources }, chosen)
     const fields = { machine: next.machine, sources: next.sources }
     dispatch(changed({ jobId: '', collection: 'models', recordId: id, version }, fields))
@@ -97,8 +123,16 @@ function MergeDialog({ model, parts, onClose }: MergeProps) {
     <Dialog
       open
       onOpen={onClose}
-      title={`Merge into ${model.machine.name}`}
-      intro="The next job on this model starts from it."
+      title={
+        into === 'record'
+          ? `Merge into ${model.machine.name}`
+          : `Take over from ${model.machine.name}`
+      }
+      intro={
+        into === 'record'
+          ? 'The next job on this model starts from it.'
+          : 'What the record says now goes into this job. Undo brings it back.'
+      }
     >
       <table className="mb-3 w-full border-collapse text-left text-sm">
         <thead>
@@ -129,9 +163,55 @@ function MergeDialog({ model, parts, onClose }: MergeProps) {
       <div className="flex justify-end gap-3">
         <Button onClick={onClose}>Cancel</Button>
         <Button look="main" disabled={chosen.length === 0} onClick={merge}>
-          Merge
+          {into === 'record' ? 'Merge' : 'Take over'}
         </Button>
       </div>
+    </Dialog>
+  )
+}
+
+/** The name of a general kind is no model's name. */
+const isGeneral = (name: string): boolean =>
+  STARTING_MACHINES.some(({ machine }) => machine.name === name)
+
+interface NameProps {
+  start: string
+  busy: boolean
+  failed: boolean
+  onName: (name: string) => void
+  onClose: () => void
+}
+
+/** Asks what the model is called: by that name the next job finds it. */
+function NameDialog({ start, busy, failed, onName, onClose }: NameProps) {
+  const [name, setName] = useState(start)
+  const [tried, setTried] = useState(false)
+  const missing = name.trim() === '' ? 'Name the model.' : undefined
+  return (
+    <Dialog open onOpen={onClose} title="Keep this machine as a record">
+      <form
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault()
+          setTried(true)
+          if (!missing) onName(name.trim())
+        }}
+        className="flex flex-col gap-3"
+      >
+        <Field
+          label="Model"
+          hint="As it stands on the machine; the next job finds it by this name."
+          error={tried ? missing : failed ? 'The server did not take it. Try again.' : undefined}
+        >
+          {(control) => <TextInput {...control} autoFocus value={name} onValue={setName} />}
+        </Field>
+        <div className="flex justify-end gap-3">
+          <Button onClick={onClose}>Cancel</Button>
+          <Button look="main" type="submit" disabled={busy}>
+            Keep it
+          </Button>
+        </div>
+      </form>
     </Dialog>
   )
 }

@@ -1,0 +1,2 @@
+export const BANDWIDTHS = ['read', 'copy', 'write'] as const
+export type Bandwidth = (typeof BANDWIDTHS)[number]
