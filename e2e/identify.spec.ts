@@ -32,7 +32,7 @@ Memory Device
 
 /** Pastes a text as the clipboard would hold it. */
 async function paste(page: import('@playwright/test').Page, text: string): Promise<void> {
-  const area = page.getByRole('textbox', { name: /Paste or drop/ })
+  const area = page.getByRole('textbox', { name: /Paste, drop/ })
   await area.focus()
   await area.evaluate((element, typed) => {
     const clipboardData = new DataTransfer()
@@ -67,9 +67,13 @@ test('a messy listing of a laptop with two slots that claims four is settled', a
   await expect(slot(page, 'B')).toContainText('8 GB')
   await expect(slot(page, 'A')).toContainText('empty')
 
-  const disputes = page.getByRole('region', { name: 'To settle' })
+  const disputes = page.getByRole('region', { name: 'Conflicts' })
   await expect(disputes.getByRole('heading', { name: 'How many slots are there?' })).toBeVisible()
   await expect(disputes.getByRole('button', { name: /4 slots/ })).toContainText('pasted')
+  // One press records no proof: without saying how it is known nothing is settled.
+  await page.locator('body').press('2')
+  await expect(disputes).toContainText('Choose one first.')
+  await disputes.getByRole('button', { name: 'I opened it and looked' }).first().click()
   await page.locator('body').press('2')
   await expect(disputes.getByRole('heading', { name: 'How many slots are there?' })).toBeHidden()
   await expect(page.getByRole('button', { name: /^Slot / })).toHaveCount(2)
@@ -80,7 +84,7 @@ test('a messy listing of a laptop with two slots that claims four is settled', a
   await expect(ledger).toContainText('Mika')
   await expect(ledger.getByRole('row', { name: /4 slots/ }).first()).toContainText('overruled')
   const facts = page.getByRole('table', { name: 'Facts: Slot B' })
-  await expect(facts).toContainText('runs at 2666 MT/s, printed as its clock 1333')
+  await expect(facts).toContainText('runs at 2666 MT/s now (printed as its clock, 1333)')
 
   await saved(page)
   await page.reload()
@@ -92,10 +96,9 @@ test('a messy listing of a laptop with two slots that claims four is settled', a
   await page.getByRole('button', { name: 'Reopen Slots' }).click()
   await expect(page.getByRole('heading', { name: 'How many slots are there?' })).toBeVisible()
   // Settled the other way, the board is drawn with four.
-  await page
-    .getByRole('region', { name: 'To settle' })
-    .getByRole('button', { name: /4 slots/ })
-    .click()
+  const again = page.getByRole('region', { name: 'Conflicts' })
+  await again.getByRole('button', { name: 'the manual says so' }).first().click()
+  await again.getByRole('button', { name: /4 slots/ }).click()
   await expect(page.getByRole('button', { name: /^Slot / })).toHaveCount(4)
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByRole('button', { name: /^Slot / })).toHaveCount(2)
@@ -106,7 +109,7 @@ test('a label without a slot is asked about, and corrects what is on the board',
   app,
 }) => {
   await newLaptop(page, app.address, 'Konrad Beil')
-  const area = page.getByRole('textbox', { name: /Paste or drop/ })
+  const area = page.getByRole('textbox', { name: /Paste, drop/ })
   await area.fill('nothing a label would say')
   await page.getByRole('button', { name: 'Read it' }).click()
   await expect(page.getByRole('alert')).toContainText('Nothing in it could be read')
@@ -114,17 +117,16 @@ test('a label without a slot is asked about, and corrects what is on the board',
 
   await area.fill('16GB 2Rx8 PC4-3200AA-SE1-11')
   await page.getByRole('button', { name: 'Read it' }).click()
+  await expect(page.getByRole('heading', { name: 'Which slot is this one in?' })).toBeVisible()
   await page.getByRole('button', { name: /is from slot A$/ }).click()
-  const proposal = page.getByRole('region', { name: 'Read, not on the board' })
-  await expect(proposal).toContainText('A: 16 GB DDR4-3200 2R×8')
-  await proposal.getByRole('button', { name: /Take 1 module over/ }).click()
   await expect(slot(page, 'A')).toContainText('16 GB')
-  await expect(proposal).toBeHidden()
 
+  // What another source says of the same module is a conflict.
   await area.fill('8GB 1Rx8 PC4-3200AA-SA2-11')
-  await page.getByRole('button', { name: 'Read it' }).click()
-  await page.getByRole('button', { name: /8 GB.* is from slot A$/ }).click()
-  await expect(page.getByRole('heading', { name: 'Slot A: capacity?' })).toBeVisible()
+  await page.getByRole('group', { name: 'A label of the module in' }).waitFor()
+  await area.press('Control+Enter')
+  await page.getByRole('button', { name: /8 GB.* is from slot B$/ }).click()
+  await expect(slot(page, 'B')).toContainText('8 GB')
 })
 
 test('files of several kinds at once; one that is too large is refused unopened', async ({
@@ -144,7 +146,7 @@ test('files of several kinds at once; one that is too large is refused unopened'
     { name: 'bottom.png', mimeType: 'image/png', buffer: picture },
     { name: 'film.bin', mimeType: 'application/octet-stream', buffer: Buffer.alloc(20_000_000) },
   ])
-  await expect(page.getByRole('alert')).toContainText('film.bin is 20 MB: no readout is that large')
+  await expect(page.getByRole('alert')).toContainText('film.bin is 20 MB: no report is that large')
   await expect(page.getByRole('list', { name: 'Readings' })).toContainText('labels: 2 modules')
   const photo = page.getByRole('img', { name: 'bottom.png' })
   await expect(photo).toBeVisible()

@@ -6,6 +6,11 @@ test('what a job found becomes a record, is corrected, and starts the next job',
 }) => {
   await openJob(page, app, 'Ketteler', 'identify')
   await page.getByRole('button', { name: 'Keep it as a record' }).click()
+  const naming = page.getByRole('dialog', { name: 'Keep this machine as a record' })
+  await naming.getByRole('button', { name: 'Keep it' }).click()
+  await expect(naming).toContainText('Name the model.')
+  await naming.getByLabel('Model').fill('Wren 13')
+  await naming.getByRole('button', { name: 'Keep it' }).click()
   await page.getByRole('link', { name: 'Swift 13 Slim' }).click()
   await expect(page.getByRole('heading', { name: 'Swift 13 Slim' })).toBeVisible()
 

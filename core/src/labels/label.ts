@@ -41,6 +41,15 @@ export function readLine(text: string, line: number): LabelLine | null {
   const rate = printedRate(text, size.capacityGiB)
   const kind = kindInWords(text)
   const named = text.includes('N')
+  // `Size: 8 GB` is a report's line, in whatever language, not a label's.
+  if (
+    !rate &&
+    !organisation &&
+    /^[^:=]{2,40}[:=] /.test(text) &&
+    !/\b[SP]\/?N\b|SERIAL|PART/.test(text)
+  ) {
+    return null
+  }
   const serial = named ? SERIAL.exec(text)?.[1] : undefined
   const partNumber = (named ? PART.exec(text)?.[1] : undefined) ?? partAlone(text)
   const said =

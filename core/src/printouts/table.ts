@@ -27,8 +27,29 @@ export interface TableRead {
 
 /** A ruled or plain table from its headings on; null where none of a memory listing begins there. */
 export function readTable(lines: Lines, at: number): TableRead | null {
-  const head = ruledHead(lines, at) ?? plainHead(lines, at)
-  return head && rowsOf(lines, at, head)
+  const ruled = ruledHead(lines, at)
+  const heads = ruled ? [ruled] : plainHeads(lines, at)
+  for (const head of heads) {
+    const read = rowsOf(lines, at, head)
+    if (read.instances.length > 0 && read.instances.every(isPlausible)) return read
+  }
+  return null
+}
+
+const FIGURES = [
+  'capacity',
+  'speed',
+  'configuredclockspeed',
+  'configuredvoltage',
+  'smbiosmemorytype',
+]
+
+/** Whether what must be figures is: a table cut at the wrong places shows it there. */
+function isPlausible({ fields }: Instance): boolean {
+  return FIGURES.every((name) => {
+    const value = fields.get(name)?.value
+    return value === undefined || isCut(value) || /^\d[\d.,]*(?: ?[KMGT]i?B)?$/i.test(value)
+  })
 }
 
 /** Headings over a line of dashes; they may be broken over several lines. */
@@ -51,26 +72,30 @@ function ruledHead(lines: Lines, at: number): Head | null {
     : null
 }
 
-/** Headings two or more blanks apart. A console too narrow for them broke every line at its width. */
-function plainHead(lines: Lines, at: number): Head | null {
+/**
+ * Headings two or more blanks apart. A console too narrow for them broke every line at its width, into
+ * as many as are told by what then stands in the columns.
+ */
+function plainHeads(lines: Lines, at: number): Head[] {
   const line = lines[at] as string
-  if (!/[A-Za-z]{4} {2,}[A-Za-z]/.test(line) || /[:=]/.test(line)) return null
+  if (!/[A-Za-z]{4} {2,}[A-Za-z]/.test(line) || /[:=]/.test(line)) return []
+  const heads: Head[] = []
   for (const count of [1, 2, 3, 4]) {
     const width = line.length
     const joined = joinedLines(lines, at, count, width)
-    if (joined === null) return null
+    if (joined === null) break
     const columns = [...joined.matchAll(/\S+/g)].map((word) => ({
       name: propertyOf(word[0]),
       from: word.index,
     }))
     if (columns.some(({ name }) => name === null)) continue
-    if (!isMemory(columns)) return null
+    if (!isMemory(columns)) break
     const next = lines[at + count]
     // Further lines of headings belong to it as well.
     if (count < 4 && next !== undefined && isHeadings(next)) continue
-    return { columns, rows: at + count, ruled: false, broken: { lines: count, width } }
+    heads.push({ columns, rows: at + count, ruled: false, broken: { lines: count, width } })
   }
-  return null
+  return heads
 }
 
 const isHeadings = (line: string): boolean => {
