@@ -1,4 +1,5 @@
 import { expect, openJob, saved, slot, test } from './fixtures'
+import { labelPicture } from './labelPicture'
 
 const FOUR_CLAIMED = `# what the system says
 physical memory array
@@ -158,4 +159,179 @@ test('files of several kinds at once; one that is too large is refused unopened'
   await expect(page.getByRole('list', { name: 'Readings' })).toContainText('labels.txt')
   await page.getByRole('button', { name: 'Remove the photo bottom.png' }).click()
   await expect(photo).toBeHidden()
+})
+
+const SESSION = `bench@orchard:~$ uptime
+ 09:12:44 up 3 days,  2:11,  1 user,  load average: 0.31, 0.22, 0.18
+bench@orchard:~$ sudo table-as-text
+Handle 0x0010, DMI type 16, 23 bytes
+Physical Memory Array
+\tUse: System Memory
+\tMaximum Capacity: 64 GB
+\tNumber Of Devices: 2
+
+Handle 0x0011, DMI type 17, 84 bytes
+Memory Device
+\tArray Handle: 0x0010
+\tSize: 8 GB
+\tForm Factor: SODIMM
+\tLocator: ChannelA-DIMM0
+\tBank Locator: BANK 0
+\tType: DDR4
+\tSpeed: 3200 MT/s
+\tSerial Number: 0A1B2C3D
+\tPart Number: LRK4-8-3200
+\tConfigured Memory Speed: 2400 MT/s
+\tConfigured Voltage: 1.35 V
+
+Handle 0x0012, DMI type 17, 84 bytes
+Memory Device
+\tArray Handle: 0x0010
+\tSize: No Module Installed
+\tLocator: ChannelB-DIMM0
+
+bench@orchard:~$ cat /proc/meminfo
+MemTotal:        8029000 kB
+MemAvailable:    1200000 kB
+SwapTotal:       2097148 kB
+SwapFree:         997148 kB
+bench@orchard:~$ `
+
+test('a whole terminal session becomes a settled machine', async ({ page, app }) => {
+  await newLaptop(page, app.address, 'Ottilie Farn')
+  await expect(slot(page, 'A')).toContainText('not seen yet')
+  await paste(page, SESSION)
+  await expect(slot(page, 'A')).toContainText('8 GB')
+  await expect(slot(page, 'B')).toContainText('empty')
+  // How it runs now is an observation: the machine starts, and its module is no 1.35 V one.
+  const now = page.getByRole('region', { name: 'As it runs now' })
+  await expect(now).toContainText('runs at 2400 MT/s now, on 1.35 V')
+  await expect(now).toContainText('The system has 7.7 GB')
+  await expect(page.getByRole('region', { name: 'Slot not known' })).toBeHidden()
+  await page.getByText('Ledger of facts').click()
+  await expect(page.getByRole('table', { name: 'Facts: Slot A' })).not.toContainText('Voltage')
+
+  const readings = page.getByRole('list', { name: 'Readings' })
+  await readings.getByText('pasted').click()
+  await expect(readings.getByText('not read').first()).toBeVisible()
+  await expect(readings.getByText('read as SMBIOS listing')).toBeVisible()
+  await expect(readings.getByText('read as memory in use')).toBeVisible()
+
+  // An unexplained lower speed is the one conflict.
+  const conflicts = page.getByRole('region', { name: 'Conflicts' })
+  await conflicts.getByRole('button', { name: 'I read the label' }).click()
+  await conflicts.getByRole('button', { name: /^(1 )?2400 MT\/s/ }).click()
+  await expect(conflicts).toBeHidden()
+  await saved(page)
+  await page.reload()
+  await expect(slot(page, 'A')).toContainText('8 GB')
+  await expect(conflicts).toBeHidden()
+})
+
+test('two modules are seated by tapping the board', async ({ page, app }) => {
+  await newLaptop(page, app.address, 'Gernot Lind')
+  const block = (locator: string, gib: number, serial: string) =>
+    `DeviceLocator : ${locator}\nCapacity : ${gib * 1024 ** 3}\nFormFactor : 12\nSMBIOSMemoryType : 26\nSpeed : 3200\nSerialNumber : ${serial}`
+  await paste(page, `${block('Slot 1', 8, '0000AAAA')}\n\n${block('Slot 2', 16, '0000BBBB')}`)
+  await expect(page.getByRole('heading', { name: 'Which slots are these two in?' })).toBeVisible()
+  await expect(slot(page, 'A')).toContainText('tap: here')
+  // While it is not known, nothing is said of channels.
+  await expect(page.getByText('nothing is said of channels, order and start')).toBeVisible()
+  await expect(page.getByRole('link', { name: /Identify/ })).toHaveAttribute('title', /which slots/)
+  await slot(page, 'B').click()
+  await expect(slot(page, 'B')).toContainText('8 GB')
+  await expect(page.getByRole('heading', { name: 'Which slot is this one in?' })).toBeVisible()
+  await slot(page, 'A').click()
+  await expect(slot(page, 'A')).toContainText('16 GB')
+  await expect(page.getByRole('region', { name: 'Slot not known' })).toBeHidden()
+  await saved(page)
+  await page.reload()
+  await expect(slot(page, 'A')).toContainText('16 GB')
+})
+
+test('two alike for two free slots are offered as a pair, a typed label goes to its slot in one step', async ({
+  page,
+  app,
+}) => {
+  await newLaptop(page, app.address, 'Runa Tillmann')
+  const area = page.getByRole('textbox', { name: /Paste, drop/ })
+  await area.fill('16GB (2x8GB) DDR4-3200 CL22 SO-DIMM')
+  await area.press('Control+Enter')
+  await page.getByRole('button', { name: 'They are alike: one in A and B' }).click()
+  await expect(slot(page, 'A')).toContainText('8 GB')
+  await expect(slot(page, 'B')).toContainText('8 GB')
+
+  await newLaptop(page, app.address, 'Runa Tillmann, the second')
+  await area.fill('8GB 1Rx8 PC4-3200AA-SA2-11')
+  await page
+    .getByRole('group', { name: 'A label of the module in' })
+    .getByRole('button', { name: 'B' })
+    .click()
+  await area.press('Control+Enter')
+  await expect(slot(page, 'B')).toContainText('8 GB')
+  // Nobody has looked into the other one.
+  await expect(slot(page, 'A')).toContainText('not seen yet')
+  await page.getByRole('button', { name: 'I looked: A is empty' }).click()
+  await expect(slot(page, 'A')).toContainText('empty')
+})
+
+test('what cannot be read stays, through a reload too', async ({ page, app }) => {
+  await newLaptop(page, app.address, 'Ansel Moor')
+  await paste(page, 'Größe: acht\nnichts davon')
+  const area = page.getByRole('textbox', { name: /Paste, drop/ })
+  await expect(area).toHaveValue('Größe: acht\nnichts davon')
+  await expect(page.getByRole('alert')).toContainText('line 1: This line is not understood')
+  await page.reload()
+  await expect(area).toHaveValue('Größe: acht\nnichts davon')
+})
+
+test('a photographed label becomes a module on the board', async ({ page, app }) => {
+  await newLaptop(page, app.address, 'Jorun Weil')
+  const lines = ['LARKFIELD', '16GB 2Rx8 PC4-3200AA-SE1-11', 'S/N 0A1B2C3D']
+  const photo = await labelPicture(page, { lines, tilt: 4, blur: 0.8, noise: 40, turned: 1 })
+  await page
+    .getByLabel('Photo of a label')
+    .setInputFiles({ name: 'stick.png', mimeType: 'image/png', buffer: photo })
+  const panel = page.getByRole('region', { name: 'Photo stick.png' })
+  await expect(panel.getByRole('progressbar')).toBeVisible()
+  await expect(panel).toContainText('Read: 16GB 2Rx8 PC4-3200AA-SE1-11', { timeout: 60_000 })
+  await expect(panel.getByRole('img', { name: /what was read marked/ })).toBeVisible()
+  await slot(page, 'A').click()
+  await expect(slot(page, 'A')).toContainText('16 GB')
+  await expect(slot(page, 'A')).toContainText('2R×8')
+  await page.getByRole('button', { name: 'Close the photo stick.png' }).click()
+  await expect(page.getByRole('img', { name: 'stick.png' })).toBeVisible()
+})
+
+test('pictures that are none, or show nothing, say so; reading can be cancelled', async ({
+  page,
+  app,
+}) => {
+  await newLaptop(page, app.address, 'Merle Ost')
+  const pick = page.getByLabel('Photo of a label')
+  const torn = Buffer.from(`\u0089PNG\r\n\u001a\n${'x'.repeat(500)}`, 'latin1')
+  await pick.setInputFiles({ name: 'torn.png', mimeType: 'image/png', buffer: torn })
+  await expect(page.getByRole('region', { name: 'Photo torn.png' })).toContainText(
+    'This is no picture that can be read.',
+  )
+  const blank = await labelPicture(page, { lines: [], tilt: 0, blur: 0, noise: 0 })
+  await pick.setInputFiles({ name: 'blank.png', mimeType: 'image/png', buffer: blank })
+  const empty = page.getByRole('region', { name: 'Photo blank.png' })
+  await expect(empty).toContainText('No label was found', { timeout: 60_000 })
+
+  await pick.setInputFiles({ name: 'again.png', mimeType: 'image/png', buffer: blank })
+  const again = page.getByRole('region', { name: 'Photo again.png' })
+  await again.getByRole('button', { name: 'Cancel' }).click()
+  await expect(again).toBeHidden()
+})
+
+test('commands to get the report, and scripts that print it all', async ({ page, app }) => {
+  await newLaptop(page, app.address, 'Tilo Brand')
+  await page.getByText('Get the report from the machine').click()
+  for (const name of ['collect.sh', 'collect.ps1']) {
+    const link = page.getByRole('link', { name })
+    const answer = await page.request.get(app.address + (await link.getAttribute('href')))
+    expect(await answer.text()).toContain('memory in use')
+  }
+  await expect(page.getByRole('button', { name: /^Copy: sudo od/ })).toBeVisible()
 })

@@ -1,6 +1,6 @@
 import { expect, figure, openJob, saved, slot, test } from './fixtures'
 
-/** Four hours of a machine with 4 GiB that was full half of the time, in MB; one line is broken. */
+/** Four hours of a machine with 4 GB that was full half of the time, in MB; one line is broken. */
 const LOG = [
   'Time;Memory used (MB);Free (MB)',
   ...Array.from({ length: 240 }, (_, minute) => {
@@ -21,7 +21,7 @@ test('from the demand to a plan on the board, compared with another', async ({ p
   const demand = page.getByRole('region', { name: 'Demand' })
   // System 3, reserve 1.5, browsing 3 and photos 6 at once.
   await expect(demand).toContainText('13.5 GB')
-  await expect(demand).toContainText('16 GiB, equal on all channels')
+  await expect(demand).toContainText('16 GB, equal on all channels')
 
   await page.getByLabel('Memory log').setInputFiles({
     name: 'village.csv',

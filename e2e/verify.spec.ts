@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test'
 import type { Application } from './application'
 import { expect, newJob, openJob, saved, slot, test } from './fixtures'
 
-/** A laptop with 8 GiB, to which 8 GiB are planned beside, at its Verify step. */
+/** A laptop with 8 GB, to which 8 GB are planned beside, at its Verify step. */
 async function secondModule(page: Page, app: Application, customer: string) {
   const job = await newJob(page, app, customer, 'Heron 15', { A: '8GB 1Rx8' })
   await page.goto(`${job.address}/plan`)
@@ -44,7 +44,7 @@ test('a second module is not seen: expected against seen, fault finder, seated a
   await page.getByLabel('Slot B, seen').fill('0')
   await page.getByLabel('Rate (or clock) shown, seen').fill('1333')
   const differences = page.getByRole('list', { name: 'Differences' })
-  await expect(differences).toContainText('8 GB of 16 GiB: short by just what sits in A or B.')
+  await expect(differences).toContainText('8 GB of 16 GB: short by just what sits in A or B.')
   await expect(differences).toContainText('B is shown empty; 8 GB sit there.')
   await expect(differences).toContainText('1333 is the clock: twice that is the rate, 2666 MT/s.')
   await page.getByLabel('CL, seen').fill('fast')

@@ -10,7 +10,7 @@ test('from nothing to an answer in a few presses, and a link that holds all of i
   await page.getByRole('button', { name: /^Desktop, 2 slots, DDR4/ }).click()
   await page.getByRole('button', { name: 'Put in 8 GB' }).click()
   const answer = page.getByRole('status', { name: 'Answer' })
-  await expect(answer).toContainText('Yes, but. 8 GiB, single channel, 2666 MT/s')
+  await expect(answer).toContainText('Yes, but. 8 GB, single channel, 2666 MT/s')
   await page.getByRole('button', { name: 'Put in 16 GB' }).click()
   await expect(figure(page, 'Capacity')).toContainText('24 GB')
   await expect(page.getByText('Channels hold different amounts')).toBeVisible()
@@ -19,7 +19,7 @@ test('from nothing to an answer in a few presses, and a link that holds all of i
   await page.keyboard.press('Control+z')
   await expect(slot(page, 'B1')).toContainText('empty')
   await page.getByRole('button', { name: 'Put in 8 GB' }).click()
-  await expect(answer).toContainText('Yes. 16 GiB, dual channel')
+  await expect(answer).toContainText('Yes. 16 GB, dual channel')
 
   await page.getByLabel('or by its label').fill('8GB 1Rx8 PC3-12800U-11')
   await page.getByRole('button', { name: 'Put in', exact: true }).click()

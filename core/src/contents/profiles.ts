@@ -8,6 +8,9 @@ const MARKER = [0x0c, 0x4a]
 /** A profile's tAA may miss the CAS latency it means by so many clocks. */
 const CL_SLACK = 0.3
 
+/** tRAS is kept in whole 125 ps, as much as half of which may be too long: so much of a clock. */
+const COARSE = 0.13
+
 /** A profile as its bytes have it: times in ns, voltage in V, the CAS latencies it names. */
 interface Raw {
   volts: number
@@ -140,7 +143,8 @@ function speedOf({ volts, tCK, tAA, tRCD, tRP, tRAS, cls }: Raw, generation: Gen
   const cl = cls.find((one) => Math.abs(one - needed) <= CL_SLACK)
   if (cl === undefined) return null
   const clocks = (ns: number) => nsToClocks(ns, dataRate, generation)
-  const [trcd, trp, tras] = [clocks(tRCD), clocks(tRP), clocks(tRAS)]
+  const [trcd, trp] = [clocks(tRCD), clocks(tRP)]
+  const tras = Math.ceil(tRAS / tCK - COARSE)
   const plausible =
     [trcd, trp].every((one) => one >= cl * 0.6 && one <= cl * 2) &&
     tras >= trcd &&

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { desktop, profiled, slot, stick } from '../../test/builders'
-import type { Machine, Placement } from '../model'
+import type { Machine, Module, Placement } from '../model'
+import { asFarAsSeen } from './asFarAsSeen'
 import { evaluate } from './evaluate'
 
 function findingsOf(machine: Machine, placement: Placement, profile = false): string[] {
@@ -130,4 +131,34 @@ describe('what it runs at', () => {
     const placement = Object.fromEntries(channels.map((name) => [name, stick()]))
     expect(evaluate({ machine, placement, settings: { profile: false } }).mode).toBe('5-channel')
   })
+})
+
+describe('a module’s own times', () => {
+  // DDR4-2666V: 13.75 ns, but its clocks of 0.75 ns are 19, which are 14.25 ns
+  const speeds = [
+    { kind: 'standard' as const, dataRate: 2666, cl: 19, trcd: 19, trp: 19, tras: 43 },
+  ]
+  const times = { taa: 13.75, trcd: 13.75, trp: 13.75, tras: 32, cls: [13, 14, 15, 16, 17, 18, 19] }
+  const slow = desktop({ limits: { ...desktop().limits, firmwareDataRate: 2133 } })
+  const clAt2133 = (module: Module) =>
+    evaluate({ machine: slow, placement: { A2: module }, settings: { profile: false } }).run?.cl
+
+  test('decide below the rated speed: at 2133, 13.75 ns are 14.67 clocks, 15; by clocks alone it would be 16', () => {
+    expect(clAt2133(stick({ speeds }))).toBe(16)
+    expect(clAt2133(stick({ speeds, times }))).toBe(15)
+  })
+  test('with a mask that leaves 15 out, the next that is allowed', () => {
+    expect(clAt2133(stick({ speeds, times: { ...times, cls: [16, 19] } }))).toBe(16)
+  })
+})
+
+test('findings that rest on empty slots wait until all slots were looked into', () => {
+  const { findings } = evaluate({
+    machine: desktop(),
+    placement: { A2: stick() },
+    settings: { profile: false },
+  })
+  expect(findings.map(({ code }) => code)).toContain('SINGLE_CHANNEL')
+  expect(asFarAsSeen(findings, ['B2']).map(({ code }) => code)).not.toContain('SINGLE_CHANNEL')
+  expect(asFarAsSeen(findings, [])).toEqual(findings)
 })

@@ -1,3 +1,4 @@
+import { STARTING_MACHINES } from '@tembrix/core/machines'
 import { expect, test } from 'vitest'
 import { useServer } from '../../test/server'
 
@@ -65,4 +66,31 @@ test('20 MB are refused before they are read', async () => {
     body: JSON.stringify({ text: 'x'.repeat(20_000_000) }),
   })
   expect(answer).toMatchObject({ status: 413, body: { error: { code: 'too_large' } } })
+})
+
+test('identifies a machine from what was read of it', async () => {
+  const machine = STARTING_MACHINES.find(({ id }) => id === 'desktop-4-ddr4')?.machine
+  const text = ['DIMM_A2', 'DIMM_B2']
+    .map(
+      (locator) =>
+        `DeviceLocator : ${locator}\nCapacity : 8589934592\nFormFactor : 8\nSMBIOSMemoryType : 26\nSpeed : 3200\nConfiguredClockSpeed : 2400\nConfiguredVoltage : 1200`,
+    )
+    .join('\n\n')
+  const base64 = Buffer.from('16GB DDR4-3200 CL22').toString('base64')
+  const { status, body } = await post('/identify', { machine, readings: [{ text }, { base64 }] })
+  expect(status).toBe(200)
+  expect(Object.keys(body.placement)).toEqual(['A2', 'B2'])
+  expect(body.placement.A2).toMatchObject({ capacityGiB: 8, speeds: [{ dataRate: 3200 }] })
+  expect(body.facts).toContainEqual(
+    expect.objectContaining({ subject: 'A2', what: 'runsAt', value: 2400 }),
+  )
+  const codes = body.questions.map(({ code }: { code: string }) => code)
+  expect(codes).toEqual(expect.arrayContaining(['WHICH_SLOTS', 'MODULE_FORM', 'CONTENT_OF_SLOTS']))
+})
+
+test.each<[string, unknown]>([
+  ['no machine', { readings: [] }],
+  ['a reading of neither kind', { machine: STARTING_MACHINES[0]?.machine, readings: [{}] }],
+])('refuses to identify with %s', async (_, body) => {
+  expect((await post('/identify', body)).status).toBe(400)
 })

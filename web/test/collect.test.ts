@@ -1,0 +1,68 @@
+import { execFileSync } from 'node:child_process'
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { STARTING_MACHINES } from '@tembrix/core/machines'
+import type { Module } from '@tembrix/core/model'
+import { read, writeDdr4, writeSmbios } from '@tembrix/core/readings'
+import { afterAll, expect, test } from 'vitest'
+
+const SCRIPT = fileURLToPath(new URL('../public/collect.sh', import.meta.url))
+const root = mkdtempSync(join(tmpdir(), 'tembrix-collect-'))
+afterAll(() => rmSync(root, { recursive: true, force: true }))
+
+const put = (path: string, content: string | Uint8Array) => {
+  const file = join(root, path)
+  mkdirSync(join(file, '..'), { recursive: true })
+  writeFileSync(file, content)
+}
+const collected = () =>
+  execFileSync('sh', [SCRIPT], { env: { ...process.env, TEMBRIX_ROOT: root }, encoding: 'utf8' })
+
+const module: Module = {
+  article: 'LRK4-8-3200',
+  generation: 'DDR4',
+  formFactor: 'SODIMM',
+  buffering: 'unbuffered',
+  ecc: false,
+  capacityGiB: 8,
+  ranks: 1,
+  deviceWidth: 8,
+  voltages: [1.2],
+  speeds: [{ kind: 'standard', dataRate: 3200, cl: 22, trcd: 22, trp: 22, tras: 52 }],
+  kit: null,
+}
+const identity = { serial: '0A1B2C3D', partNumber: 'LRK4-8-3200', makerCode: '7F98' }
+
+test('a machine that shows nothing: the script says so and ends well', () => {
+  expect(collected()).toContain('cannot be read: run this as root')
+})
+
+test('what the script prints is read as one report: devices, contents, memory in use', () => {
+  const laptop = STARTING_MACHINES.find(({ id }) => id === 'laptop-2')?.machine
+  if (!laptop) throw new Error('no laptop')
+  put(
+    'sys/firmware/dmi/tables/DMI',
+    writeSmbios(laptop, [
+      { locator: 'B', bank: 'BANK 2', module, identity, configuredDataRate: 2666 },
+    ]),
+  )
+  put('sys/bus/i2c/drivers/ee1004/0-0050/eeprom', writeDdr4(module, identity))
+  put(
+    'proc/meminfo',
+    'MemTotal:        8129000 kB\nMemFree:  100 kB\nMemAvailable:    2000000 kB\nSwapTotal:  2097148 kB\nSwapFree: 97148 kB\n',
+  )
+  put('proc/swaps', 'Filename Type Size Used Priority\n/swapfile file 2097148 2000000 -2\n')
+
+  const { modules, machine, system, problems } = read(collected())
+  expect(problems).toEqual([])
+  expect(machine).toMatchObject({ slotCount: 2, maximumGiB: 64 })
+  expect(modules.map(({ source, module: { serial } }) => [source, serial])).toEqual([
+    ['readout', '0A1B2C3D'],
+    ['contents', '0A1B2C3D'],
+  ])
+  expect(modules[0]?.observed?.configuredDataRate).toBe(2666)
+  expect(modules[1]?.verified).toBe(true)
+  expect(system?.pageFileUsedGiB).toBeCloseTo(1.9, 1)
+})
