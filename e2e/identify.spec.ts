@@ -314,6 +314,16 @@ test('pictures that are none, or show nothing, say so; reading can be cancelled'
   await expect(page.getByRole('region', { name: 'Photo torn.png' })).toContainText(
     'This is no picture that can be read.',
   )
+  // 60,000 by 60,000 by its header: refused before it is opened.
+  const huge = Buffer.from('89504e470d0a1a0a0000000d494844520000ea600000ea60', 'hex')
+  await pick.setInputFiles({ name: 'huge.png', mimeType: 'image/png', buffer: huge })
+  await expect(page.getByRole('region', { name: 'Photo huge.png' })).toContainText('megapixels')
+  const moving = Buffer.from(
+    'R0lGODlhAQABAPAAAP///wAAACH/C05FVFNDQVBFMi4wAwEAAAAh+QQAAAAAACwAAAAAAQABAAACAkQBADs=',
+    'base64',
+  )
+  await pick.setInputFiles({ name: 'moving.gif', mimeType: 'image/gif', buffer: moving })
+  await expect(page.getByRole('region', { name: 'Photo moving.gif' })).toContainText('too small')
   const blank = await labelPicture(page, { lines: [], tilt: 0, blur: 0, noise: 0 })
   await pick.setInputFiles({ name: 'blank.png', mimeType: 'image/png', buffer: blank })
   const empty = page.getByRole('region', { name: 'Photo blank.png' })

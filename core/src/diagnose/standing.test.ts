@@ -48,7 +48,8 @@ describe('what a readout shows', () => {
   })
 
   test('slots by name in any case; unknown slots count in all', () => {
-    const odd = { slots: [{ ...machine.slots[1], id: 'a2' }] as typeof machine.slots }
+    const slots = [{ ...machine.slots[1], id: 'a2' }] as typeof machine.slots
+    const odd = { ...machine, slots }
     const table = writeSmbios(machine, [...reported, { ...reported[0], locator: 'B1' } as never])
     expect(seenIn(read(table), odd)).toEqual({ totalGiB: 16, slots: { a2: 8 }, rate: 2933 })
   })

@@ -3,7 +3,8 @@ import { PRINTERS, type Reported, RIGS } from '../../test/consoles'
 import { STARTING_MACHINES } from '../machines'
 import type { Machine } from '../model'
 import { read } from '../readings'
-import { identify, seatingOf } from '.'
+import { seatingOf } from '../seats'
+import { identify } from '.'
 
 const machine = (id: string) => STARTING_MACHINES.find((one) => one.id === id)?.machine as Machine
 const four = machine('desktop-4')

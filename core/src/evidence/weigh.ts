@@ -11,6 +11,7 @@ import {
   type SystemReading,
 } from '../readings'
 import type { Sourced } from '../records'
+import { letterAndNumber, likeness, seatingOf } from '../seats'
 import type {
   Case,
   Evidence,
@@ -24,7 +25,6 @@ import type {
 import { type Claim, type Entry, entryOf } from './claims'
 import { type Completed, complete } from './complete'
 import { disputesIn } from './disputes'
-import { letterAndNumber, likeness, seatingOf } from './seats'
 import { unknownIn } from './unknown'
 
 /** A piece of a reading: one module, or one of a kit's. */

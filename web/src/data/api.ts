@@ -146,7 +146,9 @@ export const api = createApi({
         body: file,
       }),
       async onQueryStarted({ jobId }, { dispatch, queryFulfilled }) {
-        const { data } = await queryFulfilled
+        const answer = await queryFulfilled.catch(() => null)
+        if (!answer) return
+        const { data } = answer
         dispatch(api.util.updateQueryData('job', jobId, (job) => void job.photos.push(data)))
       },
     }),

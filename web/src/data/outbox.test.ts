@@ -36,6 +36,20 @@ describe('writes on their way', () => {
     expect(sentOff.entries.map(({ fields }) => fields.name)).toEqual(['B', 'C'])
   })
 
+  test('a change goes out behind what was created meanwhile, which it may name', () => {
+    const module = { jobId: 'j', collection: 'modules', recordId: 'm' } as const
+    const { entries } = after(
+      changed(job, { found: { B: 'n' } }),
+      created(module, { source: 'customer' }),
+      changed(job, { found: { B: 'n', A: 'm' } }),
+    )
+    expect(entries.map(({ action, fields }) => [action, fields.found])).toEqual([
+      ['change', { B: 'n' }],
+      ['create', undefined],
+      ['change', { B: 'n', A: 'm' }],
+    ])
+  })
+
   test('a write whose answer was lost goes again as it was; what is changed since goes by itself', () => {
     const one = after(changed(plan, { name: 'B' }))
     const lost = [sending(idOf(one)), unreachable()].reduce(outboxReducer, one)

@@ -86,8 +86,11 @@ const slice = createSlice({
       prepare: (target: Target, fields: Fields) => ({ payload: { target, fields, id: nanoid() } }),
       reducer(state, { payload }: PayloadAction<{ target: Target; fields: Fields; id: string }>) {
         const { target, fields, id } = payload
-        const last = state.entries.findLast((entry) => keyOf(entry) === keyOf(target))
-        if (last && mayJoin(last) && !last.tried) {
+        const at = state.entries.findLastIndex((entry) => keyOf(entry) === keyOf(target))
+        const last = state.entries[at]
+        // What was created or removed since may be what the change names: it goes out behind that.
+        const inOrder = state.entries.slice(at + 1).every(({ action }) => action === 'change')
+        if (last && mayJoin(last) && !last.tried && (inOrder || last.refused)) {
           Object.assign(last.fields, fields)
           delete last.refused
         } else {

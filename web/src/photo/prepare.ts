@@ -7,6 +7,7 @@ export class NoPicture extends Error {}
 
 /** A picture brought to a size that can be read. @throws NoPicture where it is none, or too large. */
 export async function openPicture(file: Blob): Promise<ImageBitmap> {
+  await refuseHuge(file)
   let bitmap: ImageBitmap
   try {
     bitmap = await createImageBitmap(file)
@@ -16,7 +17,7 @@ export async function openPicture(file: Blob): Promise<ImageBitmap> {
   const { width, height } = bitmap
   if (width * height > MOST_MEGAPIXELS * 1e6) {
     bitmap.close()
-    throw new NoPicture(`This picture has more than ${MOST_MEGAPIXELS} megapixels.`)
+    throw tooLarge()
   }
   if (width < 16 || height < 16) {
     bitmap.close()
@@ -24,6 +25,20 @@ export async function openPicture(file: Blob): Promise<ImageBitmap> {
   }
   return bitmap
 }
+
+const PNG = [0x89, 0x50, 0x4e, 0x47]
+/** `IHDR`: behind it stand width and height. */
+const HEADER = 0x49484452
+
+/** A small file may hold a picture that fills the memory: its size stands at its beginning. */
+async function refuseHuge(file: Blob): Promise<void> {
+  const head = new DataView(await file.slice(0, 24).arrayBuffer())
+  if (head.byteLength < 24 || !PNG.every((byte, at) => head.getUint8(at) === byte)) return
+  if (head.getUint32(12) !== HEADER) return
+  if (head.getUint32(16) * head.getUint32(20) > MOST_MEGAPIXELS * 1e6) throw tooLarge()
+}
+
+const tooLarge = () => new NoPicture(`This picture has more than ${MOST_MEGAPIXELS} megapixels.`)
 
 /** A drawing of a picture, grey and with its contrast stretched, turned by so many degrees. */
 export function greyTurned(bitmap: ImageBitmap, degrees: number): OffscreenCanvas {

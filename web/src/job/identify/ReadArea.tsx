@@ -15,8 +15,7 @@ import { useIdentify } from './useIdentify'
 /** The largest text or file that is opened as a report, characters or bytes. */
 const LARGEST = 1_500_000
 
-const isPhoto = (file: File) =>
-  (PHOTO_TYPES as readonly string[]).includes(file.type) || file.type.startsWith('image/')
+const isPhoto = (file: File) => file.type.startsWith('image/')
 
 /** One place for everything that can be read: pasted, dropped, chosen or photographed, several at once. */
 export function ReadArea() {
@@ -73,6 +72,9 @@ export function ReadArea() {
     }
     const id = crypto.randomUUID()
     setPictures((now) => [...now, { id, file }])
+    if (!(PHOTO_TYPES as readonly string[]).includes(file.type)) {
+      return [`${file.name} is read, but not kept: photos are kept as JPEG, PNG or WebP.`]
+    }
     const caption = file.name.slice(0, 200)
     const answer = await addPhoto({ jobId: job.id, id, caption, file })
     if (!answer.error) return []

@@ -1,0 +1,1 @@
+export { letterAndNumber, likeness, type Seating, seatingOf } from './seats'
