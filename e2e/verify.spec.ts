@@ -158,7 +158,7 @@ test('a second module is not seen: expected against seen, fault finder, seated a
   const probed = page.getByRole('region', { name: 'Probe: copy bandwidth' })
   await expect(probed).toContainText('3 runs, mean')
   // With arrays this small it may have been the cache: nothing is said of channels.
-  await expect(probed).toContainText('16 MiB only, partly in the cache')
+  await expect(probed).toContainText('16 MB only, partly in the cache')
   await expect(probed).not.toContainText('at work')
   await expect(page.getByRole('region', { name: 'Probe: latency' })).toContainText(
     'ns, lower is better',

@@ -1,5 +1,6 @@
 import { writeFileSync } from 'node:fs'
 import { read } from '../src/readings'
+import { PRINTERS, RIGS } from '../test/consoles'
 import { table } from '../test/tables'
 
 const LABELS = [
@@ -54,6 +55,39 @@ for (const [what, make] of [
     what: `${what}, read; then 10× and 100× as much`,
     measured: `${one.toFixed(1)} ms; ${ratio(ten)}, ${ratio(hundred)}`,
     aim: 'under 16.7 ms; growing no faster than the input',
+  })
+}
+/** A console session of this many bytes: ordinary output, with a report of every kind in between. */
+function session(bytes: number): string {
+  const rig = RIGS.four ?? []
+  const reports = Object.values(PRINTERS).map((print) => print(rig))
+  const noise = Array.from(
+    { length: 60 },
+    (_, at) =>
+      `[ ${at}.48${at}] usb 1-${at}: new device found, idVendor=0000, idProduct=00${at}: ok`,
+  ).join('\n')
+  const parts: string[] = []
+  for (let length = 0, at = 0; length < bytes; at += 1) {
+    const part = at % 3 === 0 ? (reports[(at / 3) % reports.length] as string) : noise
+    parts.push(part)
+    length += part.length
+  }
+  return parts.join('\n')
+}
+
+const SMBIOS_64K = structures(820)
+for (const [what, input] of [
+  ['a terminal session of 1 MB', session(1_000_000)],
+  ['500 labels', labelList(500)],
+  [`an SMBIOS table of ${Math.round(SMBIOS_64K.length / 1024)} kB`, SMBIOS_64K],
+] as const) {
+  const time = median(() => read(input), 15)
+  const lines = typeof input === 'string' ? input : labelList(SMBIOS_64K.length / 27)
+  const split = median(() => lines.split('\n').map((line) => line.trim()), 15)
+  rows.push({
+    what: `${what}, read; against splitting as much text into lines`,
+    measured: `${time.toFixed(1)} ms; ${(time / split).toFixed(0)}×`,
+    aim: 'under 50 ms',
   })
 }
 writeFileSync(process.argv[2] as string, JSON.stringify(rows))

@@ -23,10 +23,10 @@ const COUNTED = new RegExp(
 
 /** What a line in upper case says of capacity and kit. */
 export function sizeIn(text: string): Size {
-  const each = EACH.exec(text)
+  const each = /\d ?X ?\d/.test(text) ? EACH.exec(text) : null
   if (each) return { capacityGiB: inGiB(each[2], each[3]), pieces: Number(each[1]), unclear: false }
   const kit = /KIT|PACK/.test(text)
-  const times = TIMES.exec(text)
+  const times = /B ?X ?\d/.test(text) ? TIMES.exec(text) : null
   if (times && (times[3] === 'X' || kit)) {
     return { capacityGiB: inGiB(times[1], times[2]), pieces: Number(times[4]), unclear: false }
   }

@@ -20,6 +20,8 @@ export function readCsv(lines: Lines, at: number): { instances: Instance[]; end:
     const line = lines[end] as string
     if (isBlank(line) || isPrompt(line) || !line.includes(separator)) break
     const [cells = []] = format.parseRows(line)
+    // A row of another length is no row of this table.
+    if (cells.length !== names.length) break
     const fields: Instance['fields'] = new Map()
     for (const [name, n] of columns) {
       const value = cells[n]?.trim() ?? ''

@@ -1,7 +1,7 @@
-import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
 import { stick } from '../../test/builders'
 import { DUMPS, PRINTERS, type Reported, RIGS } from '../../test/consoles'
+import printouts from '../../test/printouts.json'
 import { table } from '../../test/tables'
 import { writeDdr3, writeDdr4, writeDdr5 } from '../contents'
 import { read } from '../readings'
@@ -42,8 +42,7 @@ describe.each(Object.entries(PRINTERS))('printed as %s', (name, print) => {
 })
 
 describe('the printouts that came with the contract', () => {
-  const printout = (name: string) =>
-    read(readFileSync(new URL(`../../test/printouts/${name}`, import.meta.url), 'utf8'))
+  const printout = (name: keyof typeof printouts) => read(printouts[name])
 
   test.each([
     'cim-json-in-session.txt',
@@ -52,7 +51,7 @@ describe('the printouts that came with the contract', () => {
     'cim-plain-table.txt',
     'cim-ruled-table.txt',
     'cim-narrow-table.txt',
-  ])('%s: two of 16 GB, of part PLV5-16-5600', (name) => {
+  ] as const)('%s: two of 16 GB, of part PLV5-16-5600', (name) => {
     const { modules } = printout(name)
     expect(modules.map(({ module }) => [module.capacityGiB, module.partNumber])).toEqual([
       [16, 'PLV5-16-5600'],
@@ -83,7 +82,7 @@ describe('the printouts that came with the contract', () => {
     expect(machine?.slots.filter(({ populated }) => !populated)).toHaveLength(1)
   })
 
-  test.each(['bytes-column-heading.txt', 'bytes-with-text.txt'])('%s', (name) => {
+  test.each(['bytes-column-heading.txt', 'bytes-with-text.txt'] as const)('%s', (name) => {
     const { format, modules, problems } = printout(name)
     expect({ format, problems }).toEqual({ format: 'spd-ddr3', problems: [] })
     expect(modules[0]).toMatchObject({

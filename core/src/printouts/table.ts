@@ -29,11 +29,12 @@ export interface TableRead {
 export function readTable(lines: Lines, at: number): TableRead | null {
   const ruled = ruledHead(lines, at)
   const heads = ruled ? [ruled] : plainHeads(lines, at)
+  let best: TableRead | null = null
   for (const head of heads) {
     const read = rowsOf(lines, at, head)
-    if (read.instances.length > 0 && read.instances.every(isPlausible)) return read
+    if (read.instances.length > (best?.instances.length ?? 0)) best = read
   }
-  return null
+  return best
 }
 
 const FIGURES = [
@@ -44,7 +45,7 @@ const FIGURES = [
   'smbiosmemorytype',
 ]
 
-/** Whether what must be figures is: a table cut at the wrong places shows it there. */
+/** Whether what must be figures is: what follows a table, or one cut at the wrong places, shows it there. */
 function isPlausible({ fields }: Instance): boolean {
   return FIGURES.every((name) => {
     const value = fields.get(name)?.value
@@ -54,6 +55,12 @@ function isPlausible({ fields }: Instance): boolean {
 
 /** Headings over a line of dashes; they may be broken over several lines. */
 function ruledHead(lines: Lines, at: number): Head | null {
+  if (
+    !/^\s*[A-Za-z]{2}[A-Za-z ]*/.test(lines[at] as string) ||
+    (lines[at] as string).includes(':')
+  ) {
+    return null
+  }
   let rule = at + 1
   while (rule < lines.length && rule <= at + 6 && !isBlank(lines[rule])) {
     if (RULE.test(lines[rule] as string)) break
@@ -79,6 +86,7 @@ function ruledHead(lines: Lines, at: number): Head | null {
 function plainHeads(lines: Lines, at: number): Head[] {
   const line = lines[at] as string
   if (!/[A-Za-z]{4} {2,}[A-Za-z]/.test(line) || /[:=]/.test(line)) return []
+  if (propertyOf(/^\s*(\S+)/.exec(line)?.[1] ?? '') === null) return []
   const heads: Head[] = []
   for (const count of [1, 2, 3, 4]) {
     const width = line.length
@@ -142,6 +150,7 @@ function rowsOf(lines: Lines, at: number, { columns, rows, ruled, broken }: Head
         instance.fields.set(name, { value, line: n + 1 })
         if (isCut(value) && !cut.includes(n + 1)) cut.push(n + 1)
       })
+      if (instance.fields.size === 0 || !isPlausible(instance)) break
       instances.push(instance)
       before = { ends: [], last: instance }
     }

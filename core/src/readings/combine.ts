@@ -84,10 +84,12 @@ function inPlace(
   return readouts && part && !told && !contradict(other, one) ? other : undefined
 }
 
+const TELLING = ['capacityGiB', 'generation', 'partNumber'] as const
+
 function contradict({ module: a }: ModuleReading, { module: b }: ModuleReading): boolean {
-  const differ = (what: 'capacityGiB' | 'generation' | 'partNumber') =>
-    a[what] !== undefined && b[what] !== undefined && a[what] !== b[what]
-  return differ('capacityGiB') || differ('generation') || differ('partNumber')
+  return TELLING.some(
+    (what) => a[what] !== undefined && b[what] !== undefined && a[what] !== b[what],
+  )
 }
 
 function fill(into: ModuleReading, from: ModuleReading): void {

@@ -107,8 +107,9 @@ function readRest(
   rest: readonly number[],
   beside: boolean,
 ): PartReading | null {
-  const own = rest.filter((at) => !isPrompt(lines[at] as string))
-  const likely = beside ? own.filter((at) => LABEL.test(lines[at] as string)) : own
+  const likely = (beside ? rest.filter((at) => isLabel(lines[at] as string)) : rest).filter(
+    (at) => !isPrompt(lines[at] as string),
+  )
   return readLabels(
     likely.map((at) => lines[at] as string),
     likely.map((at) => at + 1),
@@ -116,7 +117,8 @@ function readRest(
 }
 
 /** A capacity, or ranks and width, beside a rate's name. */
-const LABEL = /(?=.*(?:\d\s?GB|\dRx\d))(?=.*(?:PC[2-5]|DDR[2-5]))/i
+const isLabel = (line: string): boolean =>
+  line.length <= 400 && /(?:PC|DDR)[2-5]/i.test(line) && /\d ?GB|\dRx\d/i.test(line)
 
 /** The text's parts in the order of its lines: what each was taken for, and what nothing was read from. */
 function partsOf(

@@ -3,7 +3,7 @@ import { Lettering } from '../model'
 import { OwnId, Stored, Versioned } from './stored'
 
 /** The most a reading may hold, in characters of text or of base64. */
-export const READING_LIMIT = 900_000
+export const READING_LIMIT = 2_100_000
 
 const fields = {
   name: z.string().trim().min(1).max(200),

@@ -47,9 +47,9 @@ export function createApp(db: Database, webFolder?: string): Express {
 
   const api = express.Router()
   api.use('/photos', photoRoutes(db))
-  api.use('/read', jsonBody('2mb'), readRoutes())
+  api.use('/read', jsonBody('6mb'), readRoutes())
   api.use('/identify', jsonBody('8mb'), identifyRoutes())
-  api.use('/readings', jsonBody('2mb'), readingRoutes(db))
+  api.use('/readings', jsonBody('6mb'), readingRoutes(db))
   api.use('/validated-lists', jsonBody('8mb'), validatedListRoutes(db))
   api.use('/plan', jsonBody('16mb'), plannerRoutes())
   api.use('/price-lists', jsonBody('16mb'), priceListRoutes(db))

@@ -20,7 +20,7 @@ export const GLOSSARY: readonly { word: string; means: string }[] = [
     word: 'Chip density',
     means: 'How much one memory die holds, in Gbit. Old controllers cannot address dense ones.',
   },
-  { word: 'Chip width', means: 'How many bits one chip gives at a time: ×4, ×8 or ×16.' },
+  { word: 'Device width', means: 'How many bits one chip gives at a time: ×4, ×8 or ×16.' },
   {
     word: 'CL, CAS latency',
     means:

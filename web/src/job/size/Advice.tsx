@@ -37,7 +37,7 @@ export function Advice({ advice, log, installedGiB }: Props) {
     CUT_OFF: 'The measured peak reached what is fitted.',
     TIGHT_FOR_LONG: `More than 90 % was in use for ${percent(log?.tightShare ?? 0)} of the time.`,
     DEMAND_OVER_INSTALLED: `The demand is above the ${tidy(installedGiB)} GB fitted.`,
-    PEAK_FAR_BELOW: `The measured peak, ${tidy(log?.peakGiB ?? 0, 1)} GiB, stays far below what is fitted.`,
+    PEAK_FAR_BELOW: `The measured peak, ${tidy(log?.peakGiB ?? 0, 1)} GB, stays far below what is fitted.`,
     SPINNING_DISK: 'The disk is a spinning one: starting and opening wait for it.',
     SLOWS_DOWN_WARM: 'It slows down after a while, which is how heat shows itself.',
     WORK_NOT_BOUND_BY_MEMORY: 'What is slow is work that memory hardly speeds up.',

@@ -42,7 +42,7 @@ export function LogView({ form, installedGiB }: Props) {
               {log.cutOff ? 'at least ' : ''}
               {tidy(log.peakGiB, 1)} GB
             </b>
-            , 99 % of the time within {tidy(log.p99GiB, 1)} GiB, above 90 % of{' '}
+            , 99 % of the time within {tidy(log.p99GiB, 1)} GB, above 90 % of{' '}
             {tidy(log.installedGiB)} GB for {percent(log.tightShare)} of the time.{' '}
             {plural(log.count, 'sample')}
             {log.spanSeconds !== null && ` over ${span(log.spanSeconds)}`}.
@@ -146,7 +146,7 @@ function LogDialog({ opened: { name, table }, fitted, onClose, onTake }: LogDial
       </div>
       <p aria-live="polite" className="my-3 border-l-4 border-rule-2 bg-note-soft px-3 py-2">
         {summary
-          ? `${plural(summary.count, 'sample')}: peak ${tidy(summary.peakGiB, 2)} GiB, 99 % within ${tidy(summary.p99GiB, 2)} GB.`
+          ? `${plural(summary.count, 'sample')}: peak ${tidy(summary.peakGiB, 2)} GB, 99 % within ${tidy(summary.p99GiB, 2)} GB.`
           : 'No line of this column can be read as memory in use.'}
         {summary?.cutOff && ' The peak reaches what was fitted: it is a lower bound.'}
       </p>
