@@ -198,6 +198,7 @@ function pairsSwapped(bytes: Uint8Array): Uint8Array {
 
 /** Pairs or longer groups without offsets, with or without `0x` and commas. */
 function bare(lines: Lines, at: number): BytesRead | null {
+  if (!/^[\s{[(]*(?:0x)?[0-9a-f]{2}(?:[\s,;]|[0-9a-f]{2}|$)/i.test(lines[at] as string)) return null
   const bytes: number[] = []
   let n = at
   for (; n < lines.length && bytes.length < LONGEST; n += 1) {

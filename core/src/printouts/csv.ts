@@ -2,12 +2,15 @@ import { dsvFormat } from 'd3-dsv'
 import { type Instance, isKnown, isTelling, plainName } from './fields'
 import { isBlank, isPrompt, type Lines } from './form'
 
+/** Every telling name has one of these in it. */
+const MAYBE = /locator|bank|capacity|width|factor|type|configured|number|devices|memory|file|size/i
+
 const SEPARATORS = [',', ';', '\t']
 
 /** Instances in separated values, from their headings on; null where none of a memory listing begin there. */
 export function readCsv(lines: Lines, at: number): { instances: Instance[]; end: number } | null {
   const heading = lines[at] as string
-  if (!/[,;\t]/.test(heading) || /^[^A-Za-z#"]/.test(heading)) return null
+  if (!/[,;\t]/.test(heading) || !MAYBE.test(heading)) return null
   const count = (one: string) => heading.split(one).length
   const separator = SEPARATORS.reduce((best, one) => (count(one) > count(best) ? one : best))
   const format = dsvFormat(separator)

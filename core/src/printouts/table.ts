@@ -85,8 +85,8 @@ function ruledHead(lines: Lines, at: number): Head | null {
  */
 function plainHeads(lines: Lines, at: number): Head[] {
   const line = lines[at] as string
-  if (!/[A-Za-z]{4} {2,}[A-Za-z]/.test(line) || /[:=]/.test(line)) return []
   if (propertyOf(/^\s*(\S+)/.exec(line)?.[1] ?? '') === null) return []
+  if (!/[A-Za-z]{4} {2,}[A-Za-z]/.test(line) || /[:=]/.test(line)) return []
   const heads: Head[] = []
   for (const count of [1, 2, 3, 4]) {
     const width = line.length
