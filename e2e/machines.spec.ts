@@ -10,10 +10,10 @@ test('what a job found becomes a record, is corrected, and starts the next job',
   await naming.getByLabel('Model').fill('')
   await naming.getByRole('button', { name: 'Keep it' }).click()
   await expect(naming).toContainText('Name the model.')
-  await naming.getByLabel('Model').fill('Swift 13 Slim')
+  await naming.getByLabel('Model').fill('Dunlin 13 Slim')
   await naming.getByRole('button', { name: 'Keep it' }).click()
-  await page.getByRole('link', { name: 'Swift 13 Slim' }).click()
-  await expect(page.getByRole('heading', { name: 'Swift 13 Slim' })).toBeVisible()
+  await page.getByRole('link', { name: 'Dunlin 13 Slim' }).click()
+  await expect(page.getByRole('heading', { name: 'Dunlin 13 Slim' })).toBeVisible()
 
   await page.getByLabel('Minutes to open and close').fill('soon')
   await expect(page.getByText('These are no minutes.')).toBeVisible()
@@ -36,8 +36,8 @@ test('what a job found becomes a record, is corrected, and starts the next job',
 
   await page.goto(`${app.address}/jobs/new`)
   await page.getByLabel('Name').fill('Rupert Sommer')
-  await page.getByLabel('Find a machine').fill('swift')
-  await page.getByRole('radio', { name: /Swift 13 Slim/ }).check()
+  await page.getByLabel('Find a machine').fill('dunlin')
+  await page.getByRole('radio', { name: /Dunlin 13 Slim/ }).check()
   await page.getByRole('button', { name: 'Start the job' }).click()
   await expect(page.getByRole('heading', { name: 'Identify', exact: true })).toBeVisible()
   await expect(page.getByText('opens in about 25 minutes')).toBeVisible()
@@ -51,7 +51,7 @@ test('what a job found becomes a record, is corrected, and starts the next job',
   await expect(dialog.getByRole('row', { name: /Limit in all/ })).toContainText('24 GB')
   await dialog.getByRole('button', { name: 'Merge', exact: true }).click()
   await saved(page)
-  await page.getByRole('link', { name: 'Swift 13 Slim' }).click()
+  await page.getByRole('link', { name: 'Dunlin 13 Slim' }).click()
   await expect(page.getByRole('textbox', { name: 'In all, GB', exact: true })).toHaveValue('40')
 })
 

@@ -134,7 +134,7 @@ export const DEMO_JOBS: DemoJob[] = [
   },
   {
     customer: { name: 'Bram Ketteler', phone: '0555 0119' },
-    machine: machine('laptop-soldered-1', { name: 'Swift 13 Slim' }),
+    machine: machine('laptop-soldered-1', { name: 'Dunlin 13 Slim' }),
     complaint: 'Wants “the most that goes in”.',
     uses: 'Tailor’s pattern cutting, a cutting-table program, e-mail.',
     budget: 8000,

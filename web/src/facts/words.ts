@@ -110,7 +110,8 @@ export function placeOf(where: Where | null): string {
 }
 
 export const PROBLEMS: Record<ProblemCode, string> = {
-  NOTHING_READ: 'Nothing in it could be read. Is it a label, a readout or a module’s contents?',
+  NOTHING_READ:
+    'Nothing in it could be read. Is it a label, a system report or a module’s contents?',
   NOT_A_LABEL: 'This line is no label.',
   CAPACITY_MISSING: 'The capacity is not on it.',
   ORGANISATION_MISSING: 'Ranks and device width (such as 1Rx8) are not on it.',
@@ -156,7 +157,7 @@ export const SOURCE_NAMES: Record<Source, string> = {
   label: 'the label',
   lettering: 'the lettering',
   manual: 'the manual',
-  readout: 'a readout',
+  readout: 'a system report',
   typed: 'being typed in',
   record: 'the shop’s record',
   start: 'a general guess',

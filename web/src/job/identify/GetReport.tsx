@@ -47,7 +47,7 @@ export function GetReport() {
       <summary className="min-h-9 cursor-pointer py-1.5 font-semibold">
         Get the report from the machine
       </summary>
-      <div className="grid gap-3 pb-2 xl:grid-cols-2">
+      <div className="grid gap-4 pb-2">
         {FAMILIES.map((family) => (
           <FamilyView key={family.name} {...family} />
         ))}

@@ -129,8 +129,8 @@ export function ReadArea() {
         <span className="font-semibold">
           Paste, drop or photograph what the hardware says
           <span className="block text-sm font-normal text-ink-2">
-            A whole console session, a label, a shop’s line, bytes, a file. What cannot be read
-            stays here.
+            A whole console session, a label, a shop’s line, bytes, a file. Ctrl+Enter reads; what
+            cannot be read stays here.
           </span>
         </span>
         <textarea
@@ -168,7 +168,7 @@ export function ReadArea() {
           disabled={text.trim() === ''}
           onClick={() => take('typed', text)}
         >
-          Read it <kbd className="font-mono text-[0.8rem] font-normal opacity-80">Ctrl Enter</kbd>
+          Read it
         </Button>
         <Button className="px-2.5" onClick={() => camera.current?.click()}>
           <Camera size={17} aria-hidden /> Photo of a label

@@ -19,8 +19,10 @@ export function RunningNow() {
           {seen.map(({ key, place, completed, observed }) => (
             <li key={key} className="flex gap-2 border-t border-rule py-0.5">
               <b className="w-9 shrink-0 font-mono font-semibold">{place}</b>
-              <span className="flex-1">{completed && soldAs(completed.module)}</span>
-              <span>{observed && seenInWords(observed)}</span>
+              <span>
+                {completed && soldAs(completed.module)}
+                <span className="block text-ink-2">{observed && seenInWords(observed)}</span>
+              </span>
             </li>
           ))}
         </ul>

@@ -11,7 +11,7 @@ export const WAY_NAMES: Partial<Record<Source, string>> = {
   lettering: 'by the lettering on the board',
   label: 'I read the label',
   contents: 'by the module’s contents',
-  readout: 'I trust the readout',
+  readout: 'I trust the report',
   guess: 'my guess',
 }
 
@@ -29,7 +29,7 @@ export function gist({ format, modules, machine, system }: Reading): string {
 const DISPUTES: Record<DisputeCode, (dispute: Dispute) => { title: string; means: string }> = {
   SLOT_COUNT: () => ({
     title: 'How many slots are there?',
-    means: 'Readouts often report slots that the board does not have. Open it and count.',
+    means: 'System reports often list slots that the board does not have. Open it and count.',
   }),
   SOLDERED: () => ({
     title: 'How much is soldered?',
@@ -37,7 +37,7 @@ const DISPUTES: Record<DisputeCode, (dispute: Dispute) => { title: string; means
   }),
   MAXIMUM: () => ({
     title: 'How much does the machine take?',
-    means: 'The maximum a readout gives is often the firmware’s default. The manual decides.',
+    means: 'The maximum a system report gives is often the firmware’s default. The manual decides.',
   }),
   MODULE_NOT_OF_MACHINE: ({ what }) => ({
     title:
@@ -69,7 +69,7 @@ export const disputeWords = (dispute: Dispute) => DISPUTES[dispute.code](dispute
 const UNKNOWNS: Record<UnknownCode, (what: string[]) => [string, string]> = {
   GENERATION: () => ['Generation and form factor', 'Read a module, or look at one.'],
   SLOT_COUNT: () => ['How many slots there are', 'Open it, or find the manual.'],
-  SOLDERED: () => ['Whether anything is soldered', 'A readout tells; looking is surer.'],
+  SOLDERED: () => ['Whether anything is soldered', 'A system report tells; looking is surer.'],
   CONTENT_OF_SLOTS: (slots) => [
     `What is in ${list(slots)}`,
     'Paste a system report, read the labels, or look.',
