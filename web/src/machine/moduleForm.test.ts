@@ -46,3 +46,15 @@ test('a module without an article is named by its figures', () => {
   const again = check(likelyModule(machine)).module
   expect(again && check(draftOf(again)).module).toEqual(again)
 })
+
+test('a voltage above the standard’s is the memory profile’s; the module keeps its own', () => {
+  const machine = STARTING_MACHINES.find(({ id }) => id === 'desktop-4-ddr4')?.machine
+  const draft = withProfile(likelyModule(machine as never), true)
+  const typed = { ...draft, voltages: [1.35] }
+  const { module } = check(typed)
+  expect(module?.voltages).toEqual([1.2])
+  expect(module?.speeds.find(({ kind }) => kind === 'profile')?.voltage).toBe(1.35)
+  const placement = { A2: module as never }
+  const settings = { profile: false }
+  expect(evaluate({ machine: machine as never, placement, settings }).starts).toBe(true)
+})

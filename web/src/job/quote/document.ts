@@ -1,6 +1,6 @@
 import { fittingSteps } from '@tembrix/core/fitting'
 import type { MixForecast } from '@tembrix/core/forecast'
-import type { Evaluation, Module } from '@tembrix/core/model'
+import { type Evaluation, type Module, soldSpeedOf } from '@tembrix/core/model'
 import { mixingRisk } from '@tembrix/core/plan'
 import { type LabourPart, labourOf, minutesOf, priced } from '@tembrix/core/quote'
 import {
@@ -172,7 +172,11 @@ function partLine({ piece, times, price }: Purchase): QuotedOption['lines'][numb
   const size = `${tidy(module.capacityGiB)} GB`
   const what = kit ? `Memory kit, ${kit.size} modules of ${size}` : `Memory module, ${size}`
   const used = condition === 'used' ? `, used${testedOn ? ', tested' : ''}` : ''
-  const text = `${what}, ${module.generation}-${rateOf(module)} ${formOf(module)}${used} (${module.article})`
+  const standard = rateOf(module)
+  const sold = soldSpeedOf(module)?.dataRate ?? standard
+  const without = sold === standard ? '' : ` (${standard} without its memory profile)`
+  const speed = `${module.generation}-${sold}${without}`
+  const text = `${what}, ${speed} ${formOf(module)}${used} (${module.article})`
   return { kind: 'part', text: text.slice(0, 200), quantity: times, amount: times * (price ?? 0) }
 }
 
