@@ -1,5 +1,5 @@
 import { dsvFormat } from 'd3-dsv'
-import { type Instance, isKnown, isTelling, plainName } from './fields'
+import { areTelling, type Instance, isKnown, plainName } from './fields'
 import { isBlank, isPrompt, type Lines } from './form'
 
 /** Every telling name has one of these in it. */
@@ -15,7 +15,7 @@ export function readCsv(lines: Lines, at: number): { instances: Instance[]; end:
   const separator = SEPARATORS.reduce((best, one) => (count(one) > count(best) ? one : best))
   const format = dsvFormat(separator)
   const names = (format.parseRows(heading)[0] ?? []).map((name) => plainName(name))
-  if (names.filter(isTelling).length === 0 || names.length < 2) return null
+  if (!areTelling(names) || names.length < 2) return null
   const columns = names.flatMap((name, n) => (isKnown(name) ? [[name, n] as const] : []))
   let end = at + 1
   const instances: Instance[] = []

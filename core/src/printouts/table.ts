@@ -1,4 +1,4 @@
-import { type Instance, isCut, isTelling, propertyOf } from './fields'
+import { areTelling, type Instance, isCut, propertyOf } from './fields'
 import { isBlank, isPrompt, type Lines } from './form'
 
 interface Column {
@@ -122,7 +122,7 @@ function joinedLines(lines: Lines, at: number, count: number, width: number): st
 
 const isMemory = (columns: readonly Column[]): boolean => {
   const names = columns.flatMap(({ name }) => name ?? [])
-  return names.length >= 2 && names.some(isTelling)
+  return names.length >= 2 && areTelling(names)
 }
 
 function rowsOf(lines: Lines, at: number, { columns, rows, ruled, broken }: Head): TableRead {
