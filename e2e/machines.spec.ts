@@ -1,4 +1,4 @@
-import { expect, openJob, saved, slot, test } from './fixtures'
+import { expect, newJob, openJob, saved, slot, test } from './fixtures'
 
 test('what a job found becomes a record, is corrected, and starts the next job', async ({
   page,
@@ -137,4 +137,32 @@ test('the desk reference answers as one types', async ({ page, app }) => {
   )
   await page.getByLabel('Search the words').fill('half')
   await expect(page.getByRole('term').filter({ hasText: 'Clock' })).toBeVisible()
+})
+
+test('a record that was corrected later is taken over by a job begun before', async ({
+  page,
+  app,
+}) => {
+  const { address } = await newJob(page, app, 'Late Ruling', 'Heron 15', {})
+  await page.goto(`${address}/identify`)
+  const models = await (await page.request.get(`${app.address}/api/v1/models`)).json()
+  const record = models.find(
+    (one: { machine: { name: string } }) => one.machine.name === 'Heron 15',
+  )
+  const machine = { ...record.machine, limits: { ...record.machine.limits, totalGiB: 48 } }
+  const data = { version: record.version, machine }
+  expect(
+    (await page.request.patch(`${app.address}/api/v1/models/${record.id}`, { data })).ok(),
+  ).toBe(true)
+  await page.reload()
+  await page.getByRole('button', { name: /^Take over from the record/ }).click()
+  const dialog = page.getByRole('dialog', { name: 'Take over from Heron 15' })
+  await dialog.getByRole('checkbox', { name: /Limit in all/ }).check()
+  await dialog.getByRole('button', { name: 'Take over' }).click()
+  await saved(page)
+  await page.getByText('Limits', { exact: true }).click()
+  await expect(page.getByRole('textbox', { name: 'In all, GB', exact: true })).toHaveValue('48')
+  // Put back, since tests share the shop.
+  const back = { version: record.version + 1, machine: record.machine }
+  await page.request.patch(`${app.address}/api/v1/models/${record.id}`, { data: back })
 })
