@@ -20,8 +20,6 @@ say 'memory devices'
 table="$root/sys/firmware/dmi/tables/DMI"
 if [ -r "$table" ]; then
   bytes "$table"
-elif [ -z "$root" ] && have dmidecode && [ "$(id -u)" = 0 ]; then
-  dmidecode --type memory
 elif [ -z "$root" ] && have lshw; then
   lshw -C memory 2>/dev/null
 else

@@ -1,7 +1,7 @@
 import type { ModuleReading, PartReading, Problem } from '../facts'
 import { type LabelLine, moduleOf, readLine } from './label'
 
-/** A line longer than this is no label. */
+/** A line longer than this is not a label. */
 const LONGEST = 400
 
 /**

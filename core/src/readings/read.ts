@@ -88,9 +88,12 @@ function split(lines: readonly string[]): { found: Read[]; rest: number[] } {
   return { found, rest }
 }
 
-/** What every print form begins with one of; most lines of a session have none. */
-const mayBegin = (line: string): boolean =>
-  /[:=,;\t[{]|\*-|\S {2,}\S|^\s*(?:0x)?[0-9a-fA-F]{2}|Memory/.test(line)
+/** A word of what a report names, the beginning of bytes, of JSON or of a tree: most lines of a session have none. */
+const WORDS =
+  /locat|bank|capac|width|factor|type|configured|number|devices|mem|file|size|total|swap|usage|\buse\b|caption|attributes|speed|voltage/i
+const OPENING = /^\s*(?:[{(*]|\[\s*(?:$|[[{])|[[(]*(?:0x)?[0-9a-f]{2}[^g-z])/i
+
+const mayBegin = (line: string): boolean => OPENING.test(line) || WORDS.test(line)
 
 function stretchAt(lines: readonly string[], at: number) {
   if (isPrompt(lines[at] as string)) return null

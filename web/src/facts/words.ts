@@ -112,7 +112,7 @@ export function placeOf(where: Where | null): string {
 export const PROBLEMS: Record<ProblemCode, string> = {
   NOTHING_READ:
     'Nothing in it could be read. Is it a label, a system report or a module’s contents?',
-  NOT_A_LABEL: 'This line is no label.',
+  NOT_A_LABEL: 'This line is not a label.',
   CAPACITY_MISSING: 'The capacity is not on it.',
   ORGANISATION_MISSING: 'Ranks and device width (such as 1Rx8) are not on it.',
   RATE_MISSING: 'The rate is not on it.',

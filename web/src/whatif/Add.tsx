@@ -76,9 +76,7 @@ export function Add({ machine }: { machine: Machine }) {
         <Field
           label="or by its label"
           className="flex-1"
-          error={
-            label.trim().length > 8 && found.length === 0 ? 'This is no label yet.' : undefined
-          }
+          error={label.trim().length > 8 && found.length === 0 ? 'Not a label yet.' : undefined}
         >
           {(control) => (
             <TextInput

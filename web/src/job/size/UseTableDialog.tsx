@@ -56,7 +56,7 @@ export function UseTableDialog({ table, onClose }: Props) {
       onOpen={onClose}
       wide
       title="The shop’s table of uses"
-      intro="GB each use adds to the system. Every job’s demand is reckoned from it."
+      intro="GB each use adds to the system. Every job’s demand is calculated from it."
     >
       <div className="mb-3 grid grid-cols-3 gap-3">
         {BASE.map(([key, name]) => (
