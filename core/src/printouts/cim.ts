@@ -3,7 +3,6 @@ import {
   type Format,
   learnMachine,
   type MachineReading,
-  type ModuleReading,
   nothingRead,
   type PartReading,
   type Printed,
@@ -12,19 +11,13 @@ import {
 } from '../facts'
 import { GENERATIONS, type Generation } from '../model'
 import { readCsv } from './csv'
-import {
-  bufferingOf,
-  type Device,
-  GENERATION_CODES,
-  joinSubChannels,
-  NO_DEVICE,
-  takeDevice,
-} from './device'
+import { bufferingOf, type Device, devices, GENERATION_CODES, NO_DEVICE } from './device'
 import { type Instance, isCut } from './fields'
 import type { PrintForm } from './form'
 import { readJson } from './json'
 import { readPairs } from './pairs'
 import { readTable } from './table'
+import { inGiB } from './units'
 
 export const cimCsv: PrintForm = (lines, at) => {
   const read = readCsv(lines, at)
@@ -93,18 +86,13 @@ const isArray = ({ fields }: Instance): boolean =>
 
 /** What the instances of CIM classes say: modules, the array they are in, the system's memory in use. */
 function instancesRead(format: Format, instances: readonly Instance[]): PartReading {
-  const modules: ModuleReading[] = []
-  const problems: Problem[] = []
-  const listed = emptyMachine()
+  const found = devices()
+  const { problems } = found
   const arrays = instances.filter((one) => isArray(one) && !isModule(one))
-  const widths: (number | null)[] = []
   for (const instance of instances.filter(isModule)) {
-    const device = deviceIn(instance, problems)
-    const before = modules.length
-    const whereOf = () => ({ line: instance.line })
-    takeDevice(device, whereOf, { modules, machine: listed, problems })
-    if (modules.length > before) widths.push(device.dataWidth)
+    found.take(deviceIn(instance, problems), () => ({ line: instance.line }))
   }
+  const modules = found.modules()
   const machine = machineIn(arrays)
   const system = systemIn(instances.filter((one) => !isModule(one) && !isArray(one)))
   if (modules.length === 0 && !machine && !system) {
@@ -112,7 +100,7 @@ function instancesRead(format: Format, instances: readonly Instance[]): PartRead
   }
   return {
     format,
-    modules: joinSubChannels(modules, widths, problems),
+    modules,
     // Only fitted modules are instances, so of the slots nothing is known but from an array.
     machine,
     system,
@@ -167,10 +155,7 @@ function capacityIn(value: string | null, line: number, problems: Problem[]): nu
     problems.push({ code: 'FIELD_NOT_UNDERSTOOD', where: { line } })
     return null
   }
-  const figure = Number(match[1])
-  const unit = match[2]?.toUpperCase()
-  if (unit) return figure * ({ K: 1 / 1024 ** 2, M: 1 / 1024, G: 1, T: 1024 }[unit] as number)
-  return figure / 1024 ** 3
+  return inGiB(Number(match[1]), match[2])
 }
 
 function formIn(value: string | null): Device['form'] {

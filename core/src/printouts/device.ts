@@ -1,4 +1,5 @@
 import {
+  emptyMachine,
   emptyModule,
   learn,
   type MachineReading,
@@ -94,11 +95,39 @@ function isFixed({ form, generation, locator }: Device): boolean {
   return (generation?.startsWith('LP') ?? false) && form !== 'CAMM2'
 }
 
-/**
- * Takes a device into a readout: its slot into the machine's list, and what is fitted as a module.
- * `whereOf` gives the place of a field in the input.
- */
-export function takeDevice(
+/** What a list of devices gives, device by device. */
+export interface Devices {
+  machine: MachineReading
+  problems: Problem[]
+  /**
+   * Takes a device: its slot into the machine's list, and what is fitted as a module. `whereOf` gives
+   * the place of a field in the input.
+   */
+  take: (device: Device, whereOf: (field: DeviceField) => Where) => void
+  /** The modules taken, the sub-channels of one joined. */
+  modules: () => ModuleReading[]
+}
+
+export function devices(): Devices {
+  const into = {
+    modules: [] as ModuleReading[],
+    machine: emptyMachine(),
+    problems: [] as Problem[],
+  }
+  const widths: (number | null)[] = []
+  return {
+    machine: into.machine,
+    problems: into.problems,
+    take(device, whereOf) {
+      const before = into.modules.length
+      takeDevice(device, whereOf, into)
+      if (into.modules.length > before) widths.push(device.dataWidth)
+    },
+    modules: () => joinSubChannels(into.modules, widths, into.problems),
+  }
+}
+
+function takeDevice(
   device: Device,
   whereOf: (field: DeviceField) => Where,
   into: { modules: ModuleReading[]; machine: MachineReading; problems: Problem[] },
@@ -169,7 +198,7 @@ function takeRates(
  * Two entries of 32 bits with one serial number are the sub-channels of one DDR5 module: they
  * become one, with the capacity of both.
  */
-export function joinSubChannels(
+function joinSubChannels(
   modules: ModuleReading[],
   widths: readonly (number | null)[],
   problems: Problem[],

@@ -94,11 +94,12 @@ const TELLING = new Set<string>([
 ])
 const KNOWN = new Set<string>([...MEMORY, ...ARRAY, ...SYSTEM, ...BESIDE])
 
+const isTelling = (name: string): boolean => TELLING.has(name)
+
 /** Whether headings are a memory listing's: by a name that is in no other, or a capacity beside a speed. */
 export const areTelling = (names: readonly string[]): boolean =>
   names.some(isTelling) || (names.includes('capacity') && names.includes('speed'))
 
-export const isTelling = (name: string): boolean => TELLING.has(name)
 export const isKnown = (name: string): boolean => KNOWN.has(name)
 
 /** The property a heading stands for; one cut short stands for the only one that begins so. */

@@ -1,5 +1,4 @@
-import type { Instance } from './fields'
-import { isTelling, plainName } from './fields'
+import { areTelling, type Instance, plainName } from './fields'
 import type { Lines } from './form'
 
 /** JSON longer than this is not looked through. */
@@ -79,7 +78,7 @@ function countLines(text: string, to: number): number {
   return lines
 }
 
-/** Finds the lines of objects in the order they are met: each begins at the next brace that holds a telling name. */
+/** Finds the lines of objects in the order they are met: each begins at the next brace. */
 function lineFinder(text: string, at: number): () => number {
   let from = -1
   let line = at + 1
@@ -108,7 +107,7 @@ function collect(
   }
   const line = lineOf()
   const names = Object.keys(value)
-  if (names.some((name) => isTelling(plainName(name)))) into.push({ value, line })
+  if (areTelling(names.map(plainName))) into.push({ value, line })
   for (const one of Object.values(value)) collect(one, depth + 1, into, lineOf)
 }
 

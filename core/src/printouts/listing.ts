@@ -1,9 +1,7 @@
 import {
   type EccKind,
-  emptyMachine,
   learnMachine,
   type MachineReading,
-  type ModuleReading,
   meaningful,
   type Printed,
   type Problem,
@@ -14,12 +12,12 @@ import {
   bufferingInWords,
   type Device,
   type DeviceField,
+  devices,
   isSoldered,
-  joinSubChannels,
   NO_DEVICE,
-  takeDevice,
 } from './device'
 import { isBlank, isPrompt, type Lines, type PrintForm } from './form'
+import { inGiB } from './units'
 
 type Block = 'array' | 'device' | 'other'
 
@@ -68,12 +66,8 @@ interface Open {
  */
 export const smbiosListing: PrintForm = (lines, at) => {
   if (!beginsListing(lines, at)) return null
-  const into = {
-    modules: [] as ModuleReading[],
-    machine: emptyMachine() as MachineReading,
-    problems: [] as Problem[],
-  }
-  const widths: (number | null)[] = []
+  const found = devices()
+  const { machine, problems } = found
   const otherArrays = new Set<string>()
   const handles = new Set<string>()
   let handle: string | null = null
@@ -92,15 +86,13 @@ export const smbiosListing: PrintForm = (lines, at) => {
         return
       }
       for (const { key, value, line } of open.keys) {
-        takeArrayKey(key, value, { line }, into.machine, into.problems)
+        takeArrayKey(key, value, { line }, machine, problems)
       }
     }
     if (open.block !== 'device' || Object.keys(open.lines).length === 0) return
     if (open.array !== null && otherArrays.has(open.array)) return
     const { device, lines: places, line } = open
-    const before = into.modules.length
-    takeDevice(device, (field) => ({ line: places[field] ?? line }), into)
-    if (into.modules.length > before) widths.push(device.dataWidth)
+    found.take(device, (field) => ({ line: places[field] ?? line }))
   }
 
   for (let n = at; n < lines.length; n += 1) {
@@ -135,7 +127,7 @@ export const smbiosListing: PrintForm = (lines, at) => {
       const field = DEVICE_KEYS[key]
       if (!field) {
         if (!PASSED.has(key)) {
-          into.problems.push({ code: 'LINE_NOT_UNDERSTOOD', where: { line } })
+          problems.push({ code: 'LINE_NOT_UNDERSTOOD', where: { line } })
         }
         continue
       }
@@ -143,19 +135,18 @@ export const smbiosListing: PrintForm = (lines, at) => {
         close()
         open = begin('device', line, null)
       }
-      takeDeviceKey(field, value, line, open, into.problems)
+      takeDeviceKey(field, value, line, open, problems)
     }
   }
   close()
-  const { machine, problems } = into
-  const devices = machine.slots.length + into.modules.filter(isSoldered).length
-  if (machine.slotCount === undefined && devices > 0) {
-    learnMachine(machine, 'slotCount', devices, { line: at + 1 })
+  const modules = found.modules()
+  const listed = machine.slots.length + modules.filter(isSoldered).length
+  if (machine.slotCount === undefined && listed > 0) {
+    learnMachine(machine, 'slotCount', listed, { line: at + 1 })
   }
-  if (into.modules.length === 0 && machine.slots.length === 0) {
+  if (listed === 0 && modules.length === 0) {
     problems.push({ code: 'NO_MEMORY_IN_TABLE', where: null })
   }
-  const modules = joinSubChannels(into.modules, widths, problems)
   return { part: { format: 'smbios-text', modules, machine, problems }, end }
 }
 
@@ -288,15 +279,7 @@ function capacityIn(value: string): number | null | undefined {
   if (/no module|not installed|^empty|^\[empty\]|^none$/i.test(value)) return 0
   const match = /^(\d+(?:[.,]\d+)?) ?(k|m|g|t)i?b(?:ytes)?/i.exec(value)
   if (!match) return meaningful(value) === null ? null : undefined
-  const figure = Number(match[1]?.replace(',', '.'))
-  const unit = match[2]?.toLowerCase()
-  return unit === 'k'
-    ? figure / 1024 ** 2
-    : unit === 'm'
-      ? figure / 1024
-      : unit === 't'
-        ? figure * 1024
-        : figure
+  return inGiB(Number(match[1]?.replace(',', '.')), match[2])
 }
 
 function bitsIn(value: string): number | null {

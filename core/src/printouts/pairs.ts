@@ -1,4 +1,4 @@
-import { type Instance, isKnown, isTelling, plainName } from './fields'
+import { areTelling, type Instance, isKnown, plainName } from './fields'
 import { isBlank, isPrompt, type Lines } from './form'
 
 const PAIR = /^\s*([A-Za-z][\w ()-]{0,40}?)\s*([:=])\s?(.*)$/
@@ -16,7 +16,6 @@ export function readPairs(lines: Lines, at: number): { instances: Instance[]; en
   let open: Instance | null = null
   let last: { value: string } | null = null
   let end = at
-  let telling = false
   for (let n = at; n < lines.length; n += 1) {
     const line = lines[n] as string
     if (isBlank(line)) {
@@ -33,7 +32,6 @@ export function readPairs(lines: Lines, at: number): { instances: Instance[]; en
         open = { line: n + 1, fields: new Map() }
         instances.push(open)
       }
-      telling ||= isTelling(name)
       last = { value: (match[3] as string).trim() }
       open.fields.set(name, Object.assign(last, { line: n + 1 }))
     } else if (last && /^\s{4,}\S/.test(line) && !isPrompt(line)) {
@@ -41,6 +39,7 @@ export function readPairs(lines: Lines, at: number): { instances: Instance[]; en
     } else break
     end = n + 1
   }
+  const telling = instances.some(({ fields }) => areTelling([...fields.keys()]))
   return telling ? { instances, end } : null
 }
 

@@ -1,21 +1,12 @@
 import {
   type EccKind,
-  emptyMachine,
+  type emptyMachine,
   learnMachine,
-  type ModuleReading,
   type PartReading,
   type Printed,
-  type Problem,
   type Where,
 } from '../facts'
-import {
-  bufferingOf,
-  type Device,
-  GENERATION_CODES,
-  joinSubChannels,
-  NO_DEVICE,
-  takeDevice,
-} from './device'
+import { bufferingOf, type Device, devices, GENERATION_CODES, NO_DEVICE } from './device'
 
 const ARRAY = 16
 const DEVICE = 17
@@ -86,19 +77,14 @@ function isPlausible(bytes: Uint8Array, { type, at, strings }: Structure): boole
 /** Reads an SMBIOS table, with its entry point before it or without (DMTF DSP0134). */
 export function readSmbios(bytes: Uint8Array): PartReading {
   const { structures, brokenAt } = walk(bytes, tableStart(bytes) ?? 0)
-  const machine = emptyMachine()
-  const modules: ModuleReading[] = []
-  const problems: Problem[] = []
-  const widths: (number | null)[] = []
+  const found = devices()
+  const { machine, problems } = found
   takeArrays(bytes, structures, machine)
   const others = otherArrays(bytes, structures)
   for (const structure of structures) {
     if (structure.type !== DEVICE || structure.length < 21) continue
     if (others.has(word(bytes, structure.at + 4))) continue
-    const device = deviceIn(bytes, structure)
-    const before = modules.length
-    takeDevice(device, whereIn(structure), { modules, machine, problems })
-    if (modules.length > before) widths.push(device.dataWidth)
+    found.take(deviceIn(bytes, structure), whereIn(structure))
   }
   if (brokenAt !== null) {
     problems.push({
@@ -106,15 +92,11 @@ export function readSmbios(bytes: Uint8Array): PartReading {
       where: { byte: brokenAt, length: bytes.length - brokenAt },
     })
   }
+  const modules = found.modules()
   if (modules.length === 0 && machine.slots.length === 0) {
     problems.push({ code: 'NO_MEMORY_IN_TABLE', where: null })
   }
-  return {
-    format: 'smbios',
-    modules: joinSubChannels(modules, widths, problems),
-    machine,
-    problems,
-  }
+  return { format: 'smbios', modules, machine, problems }
 }
 
 /** Where the structures begin: behind an entry point, behind the length some systems put first, or at once. */

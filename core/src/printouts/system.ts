@@ -1,5 +1,6 @@
 import type { SystemReading } from '../facts'
 import { isBlank, type PrintForm } from './form'
+import { inGiB } from './units'
 
 const MEMINFO = /^\s*(MemTotal|MemAvailable|MemFree|SwapTotal|SwapFree):\s+(\d+) kB\s*$/i
 const FREE_HEAD = /^\s+total\s+used\s+free\b.*$/
@@ -68,6 +69,6 @@ function sizeIn(text: string): number | null {
   if (!match) return null
   const figure = Number((match[1] as string).replace(',', '.'))
   const unit = match[2] as string
-  if (unit === '') return figure > 2 ** 33 ? figure / 1024 ** 3 : figure / 1024 ** 2
-  return figure * ({ K: 1 / 1024 ** 2, M: 1 / 1024, G: 1, T: 1024 }[unit] as number)
+  if (unit === '') return inGiB(figure, figure > 2 ** 33 ? '' : 'K')
+  return inGiB(figure, unit)
 }

@@ -1,7 +1,8 @@
-import { emptyMachine, type MachineReading, type ModuleReading, type Problem } from '../facts'
+import type { Problem } from '../facts'
 import { GENERATIONS } from '../model'
-import { bufferingInWords, type Device, joinSubChannels, NO_DEVICE, takeDevice } from './device'
+import { bufferingInWords, type Device, devices, NO_DEVICE } from './device'
 import { isBlank, isPrompt, type PrintForm } from './form'
+import { inGiB } from './units'
 
 const NODE = /^(\s*)\*-([a-z]+)(?::(\d+))?(?:\s+(?:UNCLAIMED|DISABLED))?\s*$/
 const PROPERTY = /^(\s*)([a-z ]+): ?(.*)$/
@@ -47,21 +48,13 @@ export const hardwareTree: PrintForm = (lines, at) => {
   }
   const banks = nodes.filter(({ name }) => name === 'bank')
   if (banks.length === 0) return null
-  const into = {
-    modules: [] as ModuleReading[],
-    machine: emptyMachine() as MachineReading,
-    problems: [] as Problem[],
-  }
-  const widths: (number | null)[] = []
+  const found = devices()
+  const { machine, problems } = found
   for (const bank of banks) {
-    const device = deviceIn(bank, into.problems)
-    const before = into.modules.length
     const line = (name: string) => bank.fields.get(name)?.line ?? bank.line
-    takeDevice(device, (field) => ({ line: line(FIELD_NAMES[field] ?? '') }), into)
-    if (into.modules.length > before) widths.push(device.dataWidth)
+    found.take(deviceIn(bank, problems), (field) => ({ line: line(FIELD_NAMES[field] ?? '') }))
   }
-  const { machine, problems } = into
-  const modules = joinSubChannels(into.modules, widths, problems)
+  const modules = found.modules()
   return { part: { format: 'hardware-tree', modules, machine, problems }, end }
 }
 
@@ -112,11 +105,7 @@ function deviceIn({ fields, line }: Node, problems: Problem[]): Device {
 
 function sizeIn(value: string): number | null | undefined {
   const match = /^(\d+(?:\.\d+)?) ?([KMGT])i?B/i.exec(value)
-  if (!match) return undefined
-  return (
-    Number(match[1]) *
-    ({ K: 1 / 1024 ** 2, M: 1 / 1024, G: 1, T: 1024 }[match[2]?.toUpperCase() as 'K'] as number)
-  )
+  return match ? inGiB(Number(match[1]), match[2]) : undefined
 }
 
 function formIn(description: string): Device['form'] {
