@@ -7,6 +7,7 @@ import {
   type Speed,
   STANDARD_STEPS,
   USUAL_VOLTAGE,
+  usualOrganisation,
   usualSpeed,
 } from '../model'
 
@@ -68,6 +69,7 @@ export function complete(
   const generation = or('generation', figures.generation, machine.generation)
   const width = WIDTHS.find((one) => one === figures.deviceWidth)
   const speeds = speedsOf(figures.speeds ?? [], generation, machine, assumed)
+  const usual = usualOrganisation(generation, capacityGiB)
   const ecc = figures.buffering === 'registered' || figures.buffering === 'load-reduced'
   const draft = {
     article: '',
@@ -76,8 +78,8 @@ export function complete(
     buffering: or('buffering', figures.buffering, machine.buffering[0] ?? 'unbuffered'),
     ecc: or('ecc', figures.ecc, ecc || machine.ecc === 'required'),
     capacityGiB,
-    ranks: or('ranks', figures.ranks, 1),
-    deviceWidth: or('deviceWidth', width, 8),
+    ranks: or('ranks', figures.ranks, usual.ranks),
+    deviceWidth: or('deviceWidth', width, usual.deviceWidth),
     voltages: voltagesOf(figures, generation, machine, assumed),
     speeds,
     ...(figures.times && figures.speeds?.some(({ kind }) => kind === 'standard')

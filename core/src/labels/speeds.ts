@@ -1,5 +1,5 @@
 import { type RateReading, type ReadSpeed, rateOfFigure, readRateName, speedKind } from '../facts'
-import { type Buffering, GENERATIONS, type Generation, USUAL_VOLTAGE } from '../model'
+import { type Buffering, GENERATIONS, type Generation, USUAL_VOLTAGE, usualVoltages } from '../model'
 
 /** A rate as printed, and what stands behind it in the line. */
 export interface PrintedRate {
@@ -127,10 +127,10 @@ const LOW_VOLTAGES: Readonly<Record<string, number[]>> = { L: [1.35, 1.5], U: [1
  * above the standard's is the profile's, not the module's.
  */
 export function voltagesOf(
-  { generation, low, labelForm }: PrintedRate,
+  { generation, dataRate, low, labelForm }: PrintedRate,
   volts: readonly number[],
 ): number[] | undefined {
-  if (generation !== 'DDR3') return [USUAL_VOLTAGE[generation]]
+  if (generation !== 'DDR3') return usualVoltages(generation, dataRate ?? 0)
   const lower = LOW_VOLTAGES[low]
   if (lower) return lower
   const standard = volts.filter((one) => one <= 1.5)

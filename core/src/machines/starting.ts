@@ -1,4 +1,4 @@
-import type { Machine, Module, RatingRow, Slot } from '../model'
+import { type Machine, type Module, type RatingRow, type Slot, usualSpeed } from '../model'
 
 /** A machine record to start from: a layout everybody in the trade knows, to be corrected by what is found. */
 export interface StartingMachine {
@@ -21,9 +21,7 @@ function bank(
   module: Pick<Module, 'article' | 'generation' | 'capacityGiB' | 'deviceWidth'>,
   volts: number,
   dataRate: number,
-  clocks: [number, number, number, number],
 ): Module {
-  const [cl, trcd, trp, tras] = clocks
   return {
     ...module,
     formFactor: 'soldered',
@@ -31,7 +29,7 @@ function bank(
     ecc: false,
     ranks: 1,
     voltages: [volts],
-    speeds: [{ kind: 'standard', dataRate, cl, trcd, trp, tras }],
+    speeds: [usualSpeed(module.generation, dataRate)],
     kit: null,
   }
 }
@@ -40,7 +38,7 @@ const UNBUFFERED = {
   soldered: [],
   interleave: 'flex',
   buffering: ['unbuffered'],
-  ecc: 'refused',
+  ecc: 'ignored',
   profiles: false,
   syncCeiling: null,
   desyncPenalty: 0.15,
@@ -57,7 +55,7 @@ const desktop2: Machine = {
   channels: ['A', 'B'],
   slots: [slot('A1', 'A', 1, 1, 'black'), slot('B1', 'B', 1, 2, 'black')],
   voltages: [1.2],
-  ecc: 'ignored',
+  fastening: 'latches',
   limits: { ...NO_LIMIT, totalGiB: 64, slotGiB: 32, dataRates: ratings([2666, 2666]) },
 }
 
@@ -75,9 +73,8 @@ const desktop4: Machine = {
     slot('B2', 'B', 2, 2, 'black'),
   ],
   voltages: [1.1],
-  ecc: 'ignored',
   profiles: true,
-  syncCeiling: 6000,
+  fastening: 'latches',
   limits: {
     ...NO_LIMIT,
     totalGiB: 192,
@@ -89,6 +86,7 @@ const desktop4: Machine = {
 const laptop2: Machine = {
   ...UNBUFFERED,
   name: 'Laptop, 2 slots, DDR4',
+  fastening: 'side-clips',
   kind: 'laptop',
   generation: 'DDR4',
   formFactor: 'SODIMM',
@@ -99,7 +97,6 @@ const laptop2: Machine = {
     ...NO_LIMIT,
     totalGiB: 64,
     slotGiB: 32,
-    firmwareDataRate: 2666,
     dataRates: ratings([3200, 3200]),
   },
 }
@@ -107,6 +104,7 @@ const laptop2: Machine = {
 const laptopSolderedAndSlot: Machine = {
   ...UNBUFFERED,
   name: 'Laptop, 8 GB soldered and 1 slot, DDR4',
+  fastening: 'side-clips',
   kind: 'laptop',
   generation: 'DDR4',
   formFactor: 'SODIMM',
@@ -119,7 +117,6 @@ const laptopSolderedAndSlot: Machine = {
         { article: 'soldered 8 GB', generation: 'DDR4', capacityGiB: 8, deviceWidth: 16 },
         1.2,
         3200,
-        [22, 22, 22, 52],
       ),
     },
   ],
@@ -141,7 +138,6 @@ const slimSoldered: Machine = {
       { article: 'soldered 8 GB', generation: 'LPDDR5', capacityGiB: 8, deviceWidth: 32 },
       1.05,
       6400,
-      [36, 39, 39, 90],
     ),
   })),
   voltages: [1.05],
@@ -151,6 +147,7 @@ const slimSoldered: Machine = {
 const allInOne4: Machine = {
   ...UNBUFFERED,
   name: 'All-in-one, 4 SO-DIMM slots, DDR4',
+  fastening: 'side-clips',
   kind: 'all-in-one',
   generation: 'DDR4',
   formFactor: 'SODIMM',
@@ -174,6 +171,7 @@ const workstation8: Machine = {
   ...UNBUFFERED,
   name: 'Workstation, 8 slots, four channels, DDR4',
   kind: 'workstation',
+  fastening: 'latches',
   generation: 'DDR4',
   formFactor: 'DIMM',
   channels: ['A', 'B', 'C', 'D'],
@@ -235,6 +233,25 @@ const desktop4Ddr3: Machine = {
   },
 }
 
+/** Of this kind the fabric runs at the memory clock, up to a ceiling above which the controller halves. */
+const desktop4Tied: Machine = {
+  ...desktop4Ddr4,
+  name: 'Desktop with DDR4, 4 slots, fabric at the memory clock',
+  syncCeiling: 3600,
+  clocks: 'fabric-with-memory',
+}
+const desktop4Apart: Machine = {
+  ...desktop4,
+  name: 'Desktop with DDR5, 4 slots, controller at the memory clock',
+  clocks: 'fabric-apart',
+}
+const desktop4Half: Machine = {
+  ...desktop4,
+  name: 'Desktop with DDR5, 4 slots, controller at half the memory clock',
+  clocks: 'controller-half',
+  limits: { ...desktop4.limits, dataRates: ratings([5600, 5600], [4800, 4400]) },
+}
+
 const laptop2Ddr3: Machine = {
   ...laptop2,
   name: 'Laptop with DDR3L, 2 slots',
@@ -259,7 +276,7 @@ function solderedAndSlot(
   from: Machine,
   bankGiB: number,
   slotGiB: number,
-  speed: [number, [number, number, number, number]],
+  dataRate: number,
 ): Machine {
   const [volts] = from.voltages as [number]
   const { generation } = from
@@ -269,7 +286,7 @@ function solderedAndSlot(
     ...from,
     name,
     slots: [slot('SLOT', 'B', 1, 1, null)],
-    soldered: [{ channel: 'A', module: bank(about, volts, ...speed) }],
+    soldered: [{ channel: 'A', module: bank(about, volts, dataRate) }],
     limits: { ...from.limits, totalGiB: bankGiB + slotGiB, slotGiB },
   }
 }
@@ -279,14 +296,14 @@ const laptopSolderedDdr3 = solderedAndSlot(
   laptop2Ddr3,
   4,
   8,
-  [1600, [11, 11, 11, 28]],
+  1600,
 )
 const laptopSolderedDdr5 = solderedAndSlot(
   'Laptop with DDR5, 16 GB soldered and 1 slot',
   laptop2Ddr5,
   16,
   48,
-  [5600, [46, 45, 45, 90]],
+  5600,
 )
 
 /** One module over both channels, screwed down: there is nothing beside it. */
@@ -294,6 +311,7 @@ const laptopCamm: Machine = {
   ...laptop2Ddr5,
   name: 'Laptop with CAMM2, DDR5, one module',
   formFactor: 'CAMM2',
+  fastening: 'screws',
   slots: [{ ...slot('M1', 'A', 1, 1, null), channels: ['A', 'B'] }],
   limits: { ...NO_LIMIT, totalGiB: 128, slotGiB: 128, dataRates: ratings([5600, 5600]) },
 }
@@ -303,6 +321,46 @@ const laptopLpcamm: Machine = {
   generation: 'LPDDR5X',
   voltages: [1.05],
   limits: { ...NO_LIMIT, totalGiB: 64, slotGiB: 64, dataRates: ratings([7500, 7500]) },
+}
+
+/** One slot and one channel: nothing can be paired. */
+const laptop1: Machine = {
+  ...laptop2,
+  name: 'Laptop with DDR4, 1 slot, single channel',
+  channels: ['A'],
+  slots: [slot('SLOT', 'A', 1, 1, null)],
+  limits: { ...NO_LIMIT, totalGiB: 32, slotGiB: 32, dataRates: ratings([3200, 3200]) },
+}
+
+const allInOne2: Machine = {
+  ...laptop2,
+  name: 'All-in-one, 2 SO-DIMM slots, DDR4',
+  kind: 'all-in-one',
+  slots: TWO_SLOTS,
+}
+
+const workstationEcc: Machine = {
+  ...desktop4,
+  name: 'Workstation with DDR5, 4 slots, ECC unbuffered',
+  kind: 'workstation',
+  ecc: 'supported',
+  profiles: false,
+  limits: { ...desktop4.limits, dataRates: ratings([5200, 5200], [4800, 3600]) },
+}
+
+/** Registered DDR5 has another notch and supply than unbuffered. Which slot comes first differs by board. */
+const workstationRegistered: Machine = {
+  ...workstation8,
+  name: 'Workstation with DDR5 registered, 8 slots, eight channels',
+  generation: 'DDR5',
+  channels: [...'ABCDEFGH'],
+  slots: [...'ABCDEFGH'].map((channel) => ({
+    ...slot(`${channel}1`, channel, 1, 1, null),
+    order: null,
+  })),
+  voltages: [1.1],
+  buffering: ['registered'],
+  limits: { ...NO_LIMIT, totalGiB: 2048, slotGiB: 256, dataRates: ratings([4800, 4800]) },
 }
 
 const smallDdr4: Machine = {
@@ -330,7 +388,11 @@ export const STARTING_MACHINES: readonly StartingMachine[] = [
   { id: 'desktop-2', machine: desktop2 },
   { id: 'desktop-4', machine: desktop4 },
   { id: 'desktop-4-ddr4', machine: desktop4Ddr4 },
+  { id: 'desktop-4-ddr4-tied', machine: desktop4Tied },
+  { id: 'desktop-4-apart', machine: desktop4Apart },
+  { id: 'desktop-4-half', machine: desktop4Half },
   { id: 'desktop-4-ddr3', machine: desktop4Ddr3 },
+  { id: 'laptop-1', machine: laptop1 },
   { id: 'laptop-2-ddr3', machine: laptop2Ddr3 },
   { id: 'laptop-2-ddr5', machine: laptop2Ddr5 },
   { id: 'laptop-soldered-1-ddr3', machine: laptopSolderedDdr3 },
@@ -341,7 +403,10 @@ export const STARTING_MACHINES: readonly StartingMachine[] = [
   { id: 'small-2-ddr4', machine: smallDdr4 },
   { id: 'small-2-ddr5', machine: smallDdr5 },
   { id: 'all-in-one-4', machine: allInOne4 },
+  { id: 'all-in-one-2', machine: allInOne2 },
   { id: 'workstation-8', machine: workstation8 },
+  { id: 'workstation-4-ddr5', machine: workstationEcc },
+  { id: 'workstation-8-ddr5', machine: workstationRegistered },
 ]
 
 /** The machine to start from that takes such modules; the first where none does. */

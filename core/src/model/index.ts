@@ -1,6 +1,7 @@
 export * from './evaluation'
 export * from './figures'
 export * from './generation'
+export * from './known'
 export * from './machine'
 export * from './module'
 export * from './placement'

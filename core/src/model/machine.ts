@@ -64,6 +64,20 @@ export const Limits = z.object({
 })
 export type Limits = z.infer<typeof Limits>
 
+/** What holds a module in its slot. */
+export const FASTENINGS = ['latches', 'latch-one-end', 'side-clips', 'screws'] as const
+export const Fastening = z.enum(FASTENINGS)
+export type Fastening = z.infer<typeof Fastening>
+
+/**
+ * How the clocks of a platform hang together: the fabric runs at the memory clock; the fabric has a
+ * clock of its own while controller and memory are equal; or the controller always runs at half the
+ * memory clock.
+ */
+export const CLOCKINGS = ['fabric-with-memory', 'fabric-apart', 'controller-half'] as const
+export const PlatformClocks = z.enum(CLOCKINGS)
+export type PlatformClocks = z.infer<typeof PlatformClocks>
+
 export const INTERLEAVES = ['flex', 'matched'] as const
 export const ECC_POLICIES = ['required', 'supported', 'ignored', 'refused'] as const
 
@@ -85,6 +99,10 @@ const MachineShape = z.object({
   desyncPenalty: z.number().min(0).max(10).default(0.15),
   /** Known to freeze or crash with mixed modules more often than others. */
   touchy: z.boolean().optional(),
+  /** What holds its modules; left out, it follows from the form factor. */
+  fastening: Fastening.optional(),
+  /** Left out where it is not known. */
+  clocks: PlatformClocks.optional(),
 })
 
 /** A machine's memory side: channels, slots, what is soldered, and every limit that decides. */
@@ -109,6 +127,16 @@ export const Machine = MachineShape.superRefine((machine, context) => {
   }
 })
 export type Machine = z.infer<typeof Machine>
+
+/** What holds this machine's modules, as recorded or as its form factor has it; DIMM slots have one latch or two. */
+export function fasteningOf({
+  formFactor,
+  fastening,
+}: Pick<Machine, 'formFactor' | 'fastening'>): Fastening {
+  if (formFactor === 'CAMM2') return 'screws'
+  if (formFactor === 'SODIMM') return 'side-clips'
+  return fastening ?? 'latches'
+}
 
 function repeated(names: string[]): number[] {
   return names.flatMap((name, at) => (names.indexOf(name) < at ? [at] : []))

@@ -1,9 +1,11 @@
-import type { Generation } from './generation'
+import { GENERATIONS, type Generation, STANDARD_STEPS } from './generation'
+import { known } from './known'
 import type { Speed } from './module'
 import { exactRate } from './rate'
 
-/** Usual CL-tRCD-tRP of standard modules, by rate (bins of the JEDEC module standards). */
-const USUAL: Partial<Record<Generation, Record<number, [number, number, number]>>> = {
+/** Usual CL-tRCD-tRP of standard modules, by speed (MT/s). */
+const BINS: Partial<Record<Generation, Record<number, [number, number, number]>>> = {
+  DDR2: { 800: [6, 6, 6] },
   DDR3: { 1066: [7, 7, 7], 1333: [9, 9, 9], 1600: [11, 11, 11], 1866: [13, 13, 13] },
   DDR4: {
     2133: [15, 15, 15],
@@ -21,11 +23,36 @@ const USUAL: Partial<Record<Generation, Record<number, [number, number, number]>
   },
 }
 
-/** Where no bin is listed: about 14 ns for a first access up to DDR4, 16 ns for DDR5 and low-power memory. */
-const ACCESS_NS = { early: 13.75, late: 16 }
-const ACTIVE_NS = 32
+/** Usual CL where no bin is listed, ns: low-power memory answers later. */
+const ACCESS_NS = { early: 13.75, DDR5: 16, lowPower: 18.75 }
 
-/** The voltage standard modules of a generation run at. */
+/** Usual tRAS, ns, up to a speed (MT/s); the last row of a generation holds for all above. */
+const ACTIVE_NS: Record<'DDR' | 'DDR2' | 'DDR3' | 'DDR4' | 'DDR5' | 'low-power', [number, number][]> =
+  {
+    DDR: [
+      [266, 45],
+      [333, 42],
+      [Infinity, 40],
+    ],
+    DDR2: [[Infinity, 45]],
+    DDR3: [
+      [1066, 37.5],
+      [1333, 36],
+      [1600, 35],
+      [1866, 34],
+      [Infinity, 33],
+    ],
+    DDR4: [
+      [1600, 35],
+      [1866, 34],
+      [2133, 33],
+      [Infinity, 32],
+    ],
+    DDR5: [[Infinity, 32]],
+    'low-power': [[Infinity, 42]],
+  }
+
+/** The voltage standard modules of a generation run at; first-generation ones at 400 MT/s need 2.6 V. */
 export const USUAL_VOLTAGE: Readonly<Record<Generation, number>> = {
   DDR: 2.5,
   DDR2: 1.8,
@@ -39,12 +66,66 @@ export const USUAL_VOLTAGE: Readonly<Record<Generation, number>> = {
   LPDDR5X: 1.05,
 }
 
-/** The timings to expect of a standard module at a data rate (MT/s) until its own are known. */
+/**
+ * The voltages a standard module of this speed (MT/s) works at, its own first: the ranges of the first
+ * generation overlap (JESD79: 2.5 V ± 0.2 V up to 333 MT/s, 2.6 V ± 0.1 V at 400).
+ */
+export function usualVoltages(generation: Generation, dataRate: number): number[] {
+  if (generation !== 'DDR') return [USUAL_VOLTAGE[generation]]
+  return dataRate >= 400 ? [2.6, 2.5] : [2.5, 2.6]
+}
+
+const isLowPower = (generation: Generation) => generation.startsWith('LP')
+
+/** The timings to expect of a standard module at a speed (MT/s) until its own are known. */
 export function usualSpeed(generation: Generation, dataRate: number): Speed {
   const clocks = (ns: number) => Math.ceil((ns * exactRate(dataRate)) / 2000 - 0.01)
-  const late = generation === 'DDR5' || generation.startsWith('LP')
-  const access = clocks(late ? ACCESS_NS.late : ACCESS_NS.early)
-  const listed = USUAL[generation]?.[dataRate]
-  const [cl, trcd, trp] = listed ?? [late ? access + (access % 2) : access, access, access]
-  return { kind: 'standard', dataRate, cl, trcd, trp, tras: clocks(ACTIVE_NS) }
+  const lowPower = isLowPower(generation)
+  const even = lowPower || generation === 'DDR5'
+  const { early, lowPower: slow, DDR5 } = ACCESS_NS
+  const access = clocks(lowPower ? slow : generation === 'DDR5' ? DDR5 : early)
+  const listed = BINS[generation]?.[dataRate]
+  const [cl, trcd, trp] = listed ?? [even ? access + (access % 2) : access, access, access]
+  const rows = ACTIVE_NS[lowPower ? 'low-power' : (generation as keyof typeof ACTIVE_NS)]
+  const [, active] = rows.find(([upTo]) => dataRate <= upTo) as [number, number]
+  return { kind: 'standard', dataRate, cl, trcd, trp, tras: clocks(active) }
 }
+
+/** The densest dies that modules of a generation are commonly made of, Gbit. */
+const COMMON_DIE: Partial<Record<Generation, number>> = { DDR: 0.5, DDR2: 2, DDR3: 4, DDR4: 16, DDR5: 24 }
+
+/**
+ * Ranks and device width to expect of a plain module of a capacity (GiB) until its label is read. DDR5
+ * of 8 GB is made of half as many chips, twice as wide; nobody sells it otherwise.
+ */
+export function usualOrganisation(
+  generation: Generation,
+  capacityGiB: number,
+): { ranks: number; deviceWidth: 8 | 16 } {
+  if (generation === 'DDR5' && capacityGiB < 16) return { ranks: 1, deviceWidth: 16 }
+  const most = COMMON_DIE[generation] ?? Infinity
+  return { ranks: capacityGiB > most ? 2 : 1, deviceWidth: 8 }
+}
+
+/** The capacity (GiB) and speed (MT/s) to begin with when a module of a generation is typed in. */
+export const USUAL_DRAFT: Partial<Record<Generation, { capacityGiB: number; dataRate: number }>> = {
+  DDR5: { capacityGiB: 16, dataRate: 5600 },
+}
+
+export interface UsualRow {
+  generation: Generation
+  volts: number
+  speed: Speed
+}
+
+/** Every standard speed with the timings and the voltage usual for it. */
+export const USUAL_SPEEDS = known<UsualRow[]>(
+  GENERATIONS.flatMap((generation) =>
+    STANDARD_STEPS[generation].map((dataRate) => ({
+      generation,
+      volts: usualVoltages(generation, dataRate)[0] as number,
+      speed: usualSpeed(generation, dataRate),
+    })),
+  ),
+  'From the speed bins of the JEDEC module standards. A module’s own figures come from its label or its contents.',
+)

@@ -7,8 +7,9 @@ import {
   Module,
   type Speed,
   STANDARD_STEPS,
-  USUAL_VOLTAGE,
+  usualOrganisation,
   usualSpeed,
+  usualVoltages,
 } from '../model'
 import { type ModuleFigures, type ReadSpeed, read, readRateName, speedKind } from '../readings'
 import { Offered, offeredKey, type PriceColumn } from '../records'
@@ -104,6 +105,7 @@ function moduleOf(
   const kind =
     printed?.dataRate === dataRate ? printed.kind : speedKind(generation, dataRate, printing)
   const speed = { ...(printed?.dataRate === dataRate ? printed : {}), kind, dataRate }
+  const usual = usualOrganisation(generation, size.capacityGiB)
   const module = {
     article,
     generation,
@@ -111,9 +113,9 @@ function moduleOf(
     buffering,
     ecc: /^(y|yes|true|1|ecc|x)$/i.test(cell('ecc').trim()) || (said.ecc ?? false),
     capacityGiB: size.capacityGiB,
-    ranks: wholeIn(cell('ranks')) ?? said.ranks ?? 1,
-    deviceWidth: wholeIn(cell('width').replace(/^.*[x×]/i, '')) ?? said.deviceWidth ?? 8,
-    voltages: said.voltages ?? [USUAL_VOLTAGE[generation]],
+    ranks: wholeIn(cell('ranks')) ?? said.ranks ?? usual.ranks,
+    deviceWidth: wholeIn(cell('width').replace(/^.*[x×]/i, '')) ?? said.deviceWidth ?? usual.deviceWidth,
+    voltages: said.voltages ?? usualVoltages(generation, dataRate),
     speeds: speedsOf(generation, cl === undefined ? speed : { ...speed, cl }),
     kit: size.pieces > 1 ? { id: article, size: size.pieces } : null,
   }

@@ -2,7 +2,7 @@ import type { Machine } from '@tembrix/core/model'
 import type { Configuration, Sizing, Stage, TwoChanges, Verification } from '@tembrix/core/records'
 import type { ChosenUse, Level } from '@tembrix/core/sizing'
 import type { ArticleName } from '../supplier'
-import { machine } from './machine'
+import { heron, kestrel, machine } from './machine'
 import { ALL_IN_ONE, LAPTOP, OLD_LAPTOP_LABEL } from './readouts'
 
 /** A job of the demonstration. Slots name the customer's modules, or the shop's as `shelf:` or `supplier:`. */
@@ -51,7 +51,7 @@ const use = (id: string, level: Level, weight: number, atOnce = true): ChosenUse
 })
 
 const oldLaptop: Machine = (() => {
-  const base = machine('laptop-2', { name: 'Heron 14, third series' })
+  const base = heron('Heron 14, third series')
   return {
     ...base,
     generation: 'DDR3',
@@ -71,7 +71,7 @@ const oldLaptop: Machine = (() => {
 export const DEMO_JOBS: DemoJob[] = [
   {
     customer: { name: 'Ottoline Varga', phone: '0555 0142', email: 'ottoline@orchard.example' },
-    machine: machine('laptop-2', { name: 'Heron 15' }),
+    machine: heron('Heron 15'),
     serialNumber: 'H15-20817',
     complaint: 'Stutters as soon as the map of the orchard and the photos are open together.',
     uses: 'Orchard maps with aerial photos, spreadsheets, browser. Should serve four more years.',
@@ -101,7 +101,7 @@ export const DEMO_JOBS: DemoJob[] = [
   },
   {
     customer: { name: 'Choir of Saint Aldwin', phone: '0555 0177', note: 'Ask for the librarian.' },
-    machine: machine('desktop-4', { name: 'Kestrel Tower' }),
+    machine: kestrel(),
     complaint: 'Loading the audio library takes minutes; sometimes a project does not open at all.',
     uses: 'Recording and cutting the choir, large sample libraries, two programs at once.',
     budget: 26000,
@@ -151,7 +151,7 @@ export const DEMO_JOBS: DemoJob[] = [
   },
   {
     customer: { name: 'Ines Morrow', phone: '0555 0108' },
-    machine: machine('laptop-soldered', { name: 'Tern 12 Air' }),
+    machine: machine('laptop-soldered', { name: 'Tern 12' }),
     complaint: 'Too slow with many browser tabs. Hopes for more memory.',
     uses: 'Browsing, video calls.',
     stage: 'identify',
@@ -160,7 +160,7 @@ export const DEMO_JOBS: DemoJob[] = [
   },
   {
     customer: { name: 'Tobias Wren', phone: '0555 0163' },
-    machine: machine('desktop-4', { name: 'Kestrel Tower' }),
+    machine: kestrel(),
     note: 'Brought a third stick along and fitted it himself.',
     complaint: 'Slower since a third module went in.',
     uses: 'Games, some video cutting.',
@@ -266,7 +266,7 @@ export const DEMO_JOBS: DemoJob[] = [
   },
   {
     customer: { name: 'Emil Farrow', phone: '0555 0170' },
-    machine: machine('laptop-2', { name: 'Heron 15' }),
+    machine: heron('Heron 15'),
     serialNumber: 'H15-19044',
     changes: { first: 'larger modules', second: 'two instead of one' },
     frames: { test: 'Photo wall scrolled', logs: 3 },
@@ -315,7 +315,7 @@ export const DEMO_JOBS: DemoJob[] = [
   },
   {
     customer: { name: 'Greta Hallow', phone: '0555 0114' },
-    machine: machine('desktop-4', { name: 'Kestrel Tower' }),
+    machine: kestrel(),
     complaint: 'Profile on, but the rate is the base rate.',
     uses: 'Compiling.',
     stage: 'closed',
@@ -326,7 +326,7 @@ export const DEMO_JOBS: DemoJob[] = [
   },
   {
     customer: { name: 'Anselm Doyley', phone: '0555 0196' },
-    machine: machine('laptop-2', { name: 'Heron 14' }),
+    machine: heron('Heron 14'),
     complaint: 'Two tabs and it stops.',
     uses: 'Village newsletter.',
     stage: 'closed',

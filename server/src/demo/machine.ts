@@ -7,3 +7,13 @@ export function machine(id: string, changes: Partial<Machine> & Pick<Machine, 'n
   if (!start) throw new Error(`no starting machine ${id}`)
   return { ...start.machine, ...changes }
 }
+
+/** A laptop of the neighbourhood whose firmware stops below what its processor is rated for. */
+export function heron(name: string): Machine {
+  const made = machine('laptop-2', { name })
+  return { ...made, limits: { ...made.limits, firmwareDataRate: 2666 } }
+}
+
+/** A tower whose controller follows the memory clock up to 6000 MT/s. */
+export const kestrel = (): Machine =>
+  machine('desktop-4-apart', { name: 'Kestrel Tower', syncCeiling: 6000 })
