@@ -1,5 +1,11 @@
 import { type RateReading, type ReadSpeed, rateOfFigure, readRateName, speedKind } from '../facts'
-import { type Buffering, GENERATIONS, type Generation, USUAL_VOLTAGE, usualVoltages } from '../model'
+import {
+  type Buffering,
+  GENERATIONS,
+  type Generation,
+  USUAL_VOLTAGE,
+  usualVoltages,
+} from '../model'
 
 /** A rate as printed, and what stands behind it in the line. */
 export interface PrintedRate {

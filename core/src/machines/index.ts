@@ -1,3 +1,4 @@
+export * from './choose'
 export * from './parts'
 export * from './slots'
 export * from './starting'

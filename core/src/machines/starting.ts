@@ -1,4 +1,11 @@
-import { type Machine, type Module, type RatingRow, type Slot, usualSpeed } from '../model'
+import {
+  fasteningOf,
+  type Machine,
+  type Module,
+  type RatingRow,
+  type Slot,
+  usualSpeed,
+} from '../model'
 
 /** A machine record to start from: a layout everybody in the trade knows, to be corrected by what is found. */
 export interface StartingMachine {
@@ -55,7 +62,6 @@ const desktop2: Machine = {
   channels: ['A', 'B'],
   slots: [slot('A1', 'A', 1, 1, 'black'), slot('B1', 'B', 1, 2, 'black')],
   voltages: [1.2],
-  fastening: 'latches',
   limits: { ...NO_LIMIT, totalGiB: 64, slotGiB: 32, dataRates: ratings([2666, 2666]) },
 }
 
@@ -74,7 +80,6 @@ const desktop4: Machine = {
   ],
   voltages: [1.1],
   profiles: true,
-  fastening: 'latches',
   limits: {
     ...NO_LIMIT,
     totalGiB: 192,
@@ -86,7 +91,6 @@ const desktop4: Machine = {
 const laptop2: Machine = {
   ...UNBUFFERED,
   name: 'Laptop, 2 slots, DDR4',
-  fastening: 'side-clips',
   kind: 'laptop',
   generation: 'DDR4',
   formFactor: 'SODIMM',
@@ -104,7 +108,6 @@ const laptop2: Machine = {
 const laptopSolderedAndSlot: Machine = {
   ...UNBUFFERED,
   name: 'Laptop, 8 GB soldered and 1 slot, DDR4',
-  fastening: 'side-clips',
   kind: 'laptop',
   generation: 'DDR4',
   formFactor: 'SODIMM',
@@ -147,7 +150,6 @@ const slimSoldered: Machine = {
 const allInOne4: Machine = {
   ...UNBUFFERED,
   name: 'All-in-one, 4 SO-DIMM slots, DDR4',
-  fastening: 'side-clips',
   kind: 'all-in-one',
   generation: 'DDR4',
   formFactor: 'SODIMM',
@@ -171,7 +173,6 @@ const workstation8: Machine = {
   ...UNBUFFERED,
   name: 'Workstation, 8 slots, four channels, DDR4',
   kind: 'workstation',
-  fastening: 'latches',
   generation: 'DDR4',
   formFactor: 'DIMM',
   channels: ['A', 'B', 'C', 'D'],
@@ -311,7 +312,6 @@ const laptopCamm: Machine = {
   ...laptop2Ddr5,
   name: 'Laptop with CAMM2, DDR5, one module',
   formFactor: 'CAMM2',
-  fastening: 'screws',
   slots: [{ ...slot('M1', 'A', 1, 1, null), channels: ['A', 'B'] }],
   limits: { ...NO_LIMIT, totalGiB: 128, slotGiB: 128, dataRates: ratings([5600, 5600]) },
 }
@@ -381,7 +381,7 @@ const smallDdr5: Machine = {
   kind: 'small-form-factor',
 }
 
-export const STARTING_MACHINES: readonly StartingMachine[] = [
+const KINDS: readonly StartingMachine[] = [
   { id: 'laptop-2', machine: laptop2 },
   { id: 'laptop-soldered-1', machine: laptopSolderedAndSlot },
   { id: 'laptop-soldered', machine: slimSoldered },
@@ -408,6 +408,12 @@ export const STARTING_MACHINES: readonly StartingMachine[] = [
   { id: 'workstation-4-ddr5', machine: workstationEcc },
   { id: 'workstation-8-ddr5', machine: workstationRegistered },
 ]
+
+/** Every usual kind, each with what its form factor says of how modules are held. */
+export const STARTING_MACHINES: readonly StartingMachine[] = KINDS.map(({ id, machine }) => ({
+  id,
+  machine: machine.slots.length > 0 ? { ...machine, fastening: fasteningOf(machine) } : machine,
+}))
 
 /** The machine to start from that takes such modules; the first where none does. */
 export function usualMachineFor({

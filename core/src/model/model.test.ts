@@ -5,11 +5,14 @@ import {
   EvaluationRequest,
   exactRate,
   GENERATIONS,
+  type Generation,
   isModuleCapacity,
   Module,
   Speed,
   STANDARD_STEPS,
+  usualOrganisation,
   usualSpeed,
+  usualVoltages,
 } from '.'
 
 function faults(request: unknown): string[] {
@@ -119,6 +122,39 @@ test('die density: 16 GiB of 2 ranks by 8 has 16 dies of 8 Gbit', () => {
 })
 
 describe('usual timings', () => {
+  test('active time by generation and speed, in clocks', () => {
+    // 45 ns, 35 ns, 33 ns and 32 ns, in clocks of 2.5, 1.25, 0.9375 and 0.833 ns.
+    const tras = (generation: Generation, rate: number) => usualSpeed(generation, rate).tras
+    expect(tras('DDR2', 800)).toBe(18)
+    expect(tras('DDR3', 1600)).toBe(28)
+    expect(tras('DDR4', 2133)).toBe(36)
+    expect(tras('DDR4', 2400)).toBe(39)
+  })
+
+  test('low-power memory answers after 18 to 20 ns', () => {
+    for (const generation of ['LPDDR4', 'LPDDR4X', 'LPDDR5', 'LPDDR5X'] as const) {
+      for (const rate of STANDARD_STEPS[generation].filter((step) => step >= 3200)) {
+        const ns = (usualSpeed(generation, rate).cl * 2000) / exactRate(rate)
+        expect(ns).toBeGreaterThanOrEqual(18)
+        expect(ns).toBeLessThanOrEqual(20)
+      }
+    }
+  })
+
+  test('first-generation memory of 400 MT/s runs at 2.6 V, and the ranges overlap', () => {
+    expect(usualVoltages('DDR', 400)[0]).toBe(2.6)
+    expect(usualVoltages('DDR', 333)[0]).toBe(2.5)
+    expect(usualVoltages('DDR4', 3200)).toEqual([1.2])
+  })
+
+  test('a plain module of a capacity is made as they are sold', () => {
+    expect(usualOrganisation('DDR5', 8)).toEqual({ ranks: 1, deviceWidth: 16 })
+    expect(usualOrganisation('DDR5', 16)).toEqual({ ranks: 1, deviceWidth: 8 })
+    expect(usualOrganisation('DDR5', 64)).toEqual({ ranks: 2, deviceWidth: 8 })
+    expect(usualOrganisation('DDR3', 8)).toEqual({ ranks: 2, deviceWidth: 8 })
+    expect(usualOrganisation('DDR4', 32)).toEqual({ ranks: 2, deviceWidth: 8 })
+  })
+
   test('follow the bins that are listed; active time is 32 ns', () => {
     // 32 ns at 3200 MT/s are 51.2 clocks of 0.625 ns, so 52.
     expect(usualSpeed('DDR4', 3200)).toMatchObject({ cl: 22, trcd: 22, trp: 22, tras: 52 })

@@ -27,30 +27,32 @@ const BINS: Partial<Record<Generation, Record<number, [number, number, number]>>
 const ACCESS_NS = { early: 13.75, DDR5: 16, lowPower: 18.75 }
 
 /** Usual tRAS, ns, up to a speed (MT/s); the last row of a generation holds for all above. */
-const ACTIVE_NS: Record<'DDR' | 'DDR2' | 'DDR3' | 'DDR4' | 'DDR5' | 'low-power', [number, number][]> =
-  {
-    DDR: [
-      [266, 45],
-      [333, 42],
-      [Infinity, 40],
-    ],
-    DDR2: [[Infinity, 45]],
-    DDR3: [
-      [1066, 37.5],
-      [1333, 36],
-      [1600, 35],
-      [1866, 34],
-      [Infinity, 33],
-    ],
-    DDR4: [
-      [1600, 35],
-      [1866, 34],
-      [2133, 33],
-      [Infinity, 32],
-    ],
-    DDR5: [[Infinity, 32]],
-    'low-power': [[Infinity, 42]],
-  }
+const ACTIVE_NS: Record<
+  'DDR' | 'DDR2' | 'DDR3' | 'DDR4' | 'DDR5' | 'low-power',
+  [number, number][]
+> = {
+  DDR: [
+    [266, 45],
+    [333, 42],
+    [Infinity, 40],
+  ],
+  DDR2: [[Infinity, 45]],
+  DDR3: [
+    [1066, 37.5],
+    [1333, 36],
+    [1600, 35],
+    [1866, 34],
+    [Infinity, 33],
+  ],
+  DDR4: [
+    [1600, 35],
+    [1866, 34],
+    [2133, 33],
+    [Infinity, 32],
+  ],
+  DDR5: [[Infinity, 32]],
+  'low-power': [[Infinity, 42]],
+}
 
 /** The voltage standard modules of a generation run at; first-generation ones at 400 MT/s need 2.6 V. */
 export const USUAL_VOLTAGE: Readonly<Record<Generation, number>> = {
@@ -92,7 +94,13 @@ export function usualSpeed(generation: Generation, dataRate: number): Speed {
 }
 
 /** The densest dies that modules of a generation are commonly made of, Gbit. */
-const COMMON_DIE: Partial<Record<Generation, number>> = { DDR: 0.5, DDR2: 2, DDR3: 4, DDR4: 16, DDR5: 24 }
+const COMMON_DIE: Partial<Record<Generation, number>> = {
+  DDR: 0.5,
+  DDR2: 2,
+  DDR3: 4,
+  DDR4: 16,
+  DDR5: 24,
+}
 
 /**
  * Ranks and device width to expect of a plain module of a capacity (GiB) until its label is read. DDR5

@@ -114,7 +114,8 @@ function moduleOf(
     ecc: /^(y|yes|true|1|ecc|x)$/i.test(cell('ecc').trim()) || (said.ecc ?? false),
     capacityGiB: size.capacityGiB,
     ranks: wholeIn(cell('ranks')) ?? said.ranks ?? usual.ranks,
-    deviceWidth: wholeIn(cell('width').replace(/^.*[x×]/i, '')) ?? said.deviceWidth ?? usual.deviceWidth,
+    deviceWidth:
+      wholeIn(cell('width').replace(/^.*[x×]/i, '')) ?? said.deviceWidth ?? usual.deviceWidth,
     voltages: said.voltages ?? usualVoltages(generation, dataRate),
     speeds: speedsOf(generation, cl === undefined ? speed : { ...speed, cl }),
     kit: size.pieces > 1 ? { id: article, size: size.pieces } : null,
