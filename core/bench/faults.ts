@@ -96,7 +96,7 @@ function baseline(bench: Bench, faults: Fault[]): Result {
   let next = going.next()
   while (!next.done) {
     const trial = next.value
-    minutes += minutesOfTrial(from, profile, trial)
+    minutes += minutesOfTrial(bench, from, profile, trial)
     trials += 1
     const made = tryOut(machine, trial)
     machine = made.after

@@ -57,7 +57,12 @@ function curedChance({ faults, pairs, chances }: Suspicion): number {
 export function proposals(suspicion: Suspicion, most = 4): Proposal[] {
   return trialsFrom(suspicion)
     .map((trial) => {
-      const minutes = minutesOfTrial(suspicion.arrangement, suspicion.profile, trial)
+      const minutes = minutesOfTrial(
+        suspicion.bench,
+        suspicion.arrangement,
+        suspicion.profile,
+        trial,
+      )
       return { trial, minutes, bits: information(suspicion, trial) }
     })
     .filter(({ bits }) => bits > 0.01)

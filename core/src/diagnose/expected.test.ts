@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { desktop, profiled, stick } from '../../test/builders'
-import type { Placement, Settings } from '../model'
+import type { Machine, Placement, Settings } from '../model'
 import { UNVERIFIED } from '../records'
 import { type DifferenceCode, differences, type Seen } from '.'
 
@@ -31,7 +31,7 @@ describe('memory', () => {
     expect(first).toMatchObject({
       code: 'MISSING_MODULE',
       slots: ['A2', 'B2'],
-      next: 'FIND_FAULT',
+      next: 'LOOK_AT_SLOTS',
       harmless: false,
     })
     expect(first?.causes[0]).toBe('NOT_SEATED')
@@ -46,6 +46,49 @@ describe('memory', () => {
     expect(seen({ totalGiB: 3.3 }, pair, plain, old)).toEqual(['SYSTEM_KEEPS_SOME'])
     expect(seen({ totalGiB: 11 })).toEqual(['MISSING_MEMORY'])
     expect(seen({ totalGiB: 24 })).toEqual(['MORE_MEMORY'])
+  })
+
+  test('every slot seen and 4 of 16 GB gone: kept back, and nothing for the fault finder', () => {
+    const all = { A2: 8, B2: 8 }
+    const [first, ...rest] = differences(desktop(), pair, plain, {
+      ...UNVERIFIED.seen,
+      totalGiB: 12,
+      slots: all,
+    })
+    expect(rest).toEqual([])
+    expect(first).toMatchObject({ code: 'MEMORY_RESERVED', next: 'CHECK_RESERVED' })
+    expect(first?.causes).toEqual(['GRAPHICS_SHARE', 'REMAP_OFF', 'BOOT_LIMIT', 'SYSTEM_LIMIT'])
+    // More than graphics can be given.
+    expect(
+      differences(desktop(), pair, plain, { ...UNVERIFIED.seen, totalGiB: 4, slots: all })[0]
+        ?.causes,
+    ).toEqual(['REMAP_OFF', 'BOOT_LIMIT', 'SYSTEM_LIMIT'])
+  })
+
+  test('only a slot that is not seen leads to the fault finder', () => {
+    const next = (slots: Record<string, number>, totalGiB = 8) =>
+      differences(desktop(), pair, plain, { ...UNVERIFIED.seen, totalGiB, slots }).map(
+        (one) => one.next,
+      )
+    expect(next({})).toEqual(['LOOK_AT_SLOTS'])
+    expect(next({ A2: 8 })).toEqual(['LOOK_AT_SLOTS'])
+    expect(next({}, 12)).toEqual(['LOOK_AT_SLOTS'])
+    expect(next({ A2: 8, B2: 0 })).toEqual(['FIND_FAULT', 'FIND_FAULT'])
+  })
+
+  test('a whole channel gone: the socket before the slots', () => {
+    const four: Placement = { A1: stick(), A2: stick(), B1: stick(), B2: stick() }
+    const gone = { A1: 8, A2: 8, B1: 0, B2: 0 }
+    const found = differences(desktop(), four, plain, { ...UNVERIFIED.seen, slots: gone })
+    expect(found).toMatchObject([
+      { code: 'CHANNEL_GONE', slots: ['B1', 'B2'], next: 'CHECK_SOCKET' },
+    ])
+    expect(found[0]?.causes[0]).toBe('SOCKET')
+    // A soldered processor has no socket.
+    const laptop = desktop({ kind: 'laptop' })
+    expect(seen({ slots: gone }, four, plain, laptop)).toEqual(['SLOT_EMPTY', 'SLOT_EMPTY'])
+    // One slot of the channel is seen: it is no channel that is gone.
+    expect(seen({ slots: { ...gone, B1: 8 } }, four)).toEqual(['SLOT_EMPTY'])
   })
 })
 
@@ -71,14 +114,49 @@ describe('rate', () => {
 
 test('channels, clocks, timings and ECC', () => {
   expect(seen({ ways: 1 })).toEqual(['FEWER_CHANNELS'])
-  expect(seen({ memoryClock: 1600, controllerClock: 800, fabricClock: 1600 })).toEqual([
-    'UNEQUAL_CLOCKS',
-  ])
-  expect(seen({ memoryClock: 1600, controllerClock: 1603, fabricClock: 1598 })).toEqual([])
   expect(seen({ cl: 24 })).toEqual(['TIMING_LOOSER'])
   expect(seen({ cl: 20 })).toEqual([])
   const withEcc: Placement = { A2: stick({ ecc: true }), B2: stick({ ecc: true }) }
   const server = desktop({ ecc: 'supported' })
   expect(seen({ eccActive: false }, withEcc, plain, server)).toEqual(['ECC_INACTIVE'])
   expect(seen({ eccActive: false }, pair, plain, server)).toEqual([])
+})
+
+describe('clocks beside the memory clock', () => {
+  const five = { generation: 'DDR5' as const }
+  const clocks = (
+    machine: Partial<Machine>,
+    memoryClock: number,
+    controllerClock: number | null,
+    fabricClock: number | null,
+  ) =>
+    seen({ memoryClock, controllerClock, fabricClock }, {}, plain, {
+      ...desktop({ soldered: [{ channel: 'A', module: stick() }] }),
+      ...machine,
+    })
+
+  test('a fabric that runs with the memory: all three are equal', () => {
+    const tied = { clocks: 'fabric-with-memory' as const }
+    expect(clocks(tied, 1600, 1603, 1598)).toEqual([])
+    expect(clocks(tied, 1600, 800, 1600)).toEqual(['UNEQUAL_CLOCKS'])
+    expect(clocks(tied, 1600, 1600, 1800)).toEqual(['UNEQUAL_CLOCKS'])
+  })
+
+  test('a fabric of its own near 2,000 MHz is right; the controller follows', () => {
+    const apart = { ...five, clocks: 'fabric-apart' as const }
+    expect(clocks(apart, 3000, 3000, 2000)).toEqual([])
+    expect(clocks(apart, 3000, 1500, 2000)).toEqual(['UNEQUAL_CLOCKS'])
+    expect(clocks({ ...five, syncCeiling: 6000 }, 3000, 3000, 2000)).toEqual([])
+  })
+
+  test('a controller that always runs at half is right at half', () => {
+    const half = { ...five, clocks: 'controller-half' as const }
+    expect(clocks(half, 2800, 1400, null)).toEqual([])
+    expect(clocks(half, 2800, 2800, null)).toEqual(['UNEQUAL_CLOCKS'])
+  })
+
+  test('of a platform nobody has named, nothing is called wrong', () => {
+    expect(clocks(five, 2800, 1400, 2000)).toEqual(['CLOCKS_OPEN'])
+    expect(clocks(five, 2800, 2800, 2000)).toEqual([])
+  })
 })

@@ -23,7 +23,9 @@ export const DIFFERENCES = [
   'MISSING_MEMORY',
   'MORE_MEMORY',
   'SYSTEM_KEEPS_SOME',
+  'MEMORY_RESERVED',
   'SLOT_EMPTY',
+  'CHANNEL_GONE',
   'SLOT_OTHER',
   'CLOCK_SHOWN',
   'BASE_RATE',
@@ -31,6 +33,7 @@ export const DIFFERENCES = [
   'RATE_HIGHER',
   'FEWER_CHANNELS',
   'UNEQUAL_CLOCKS',
+  'CLOCKS_OPEN',
   'TIMING_LOOSER',
   'ECC_INACTIVE',
 ] as const
@@ -42,7 +45,10 @@ export const CAUSES = [
   'SLOT_BAD',
   'WRONG_SLOT',
   'BOARD_LIMIT',
+  'SOCKET',
   'GRAPHICS_SHARE',
+  'REMAP_OFF',
+  'BOOT_LIMIT',
   'SYSTEM_LIMIT',
   'READ_WRONG',
   'CLOCK_FOR_RATE',
@@ -52,6 +58,7 @@ export const CAUSES = [
   'FIRMWARE_CAP',
   'SLOWEST_MODULE',
   'HALF_RATE_CLOCK',
+  'PLATFORM_OPEN',
   'FIRMWARE_LOOSENED',
   'ECC_OFF_IN_SETUP',
   'ECC_NOT_WIRED',
@@ -61,6 +68,10 @@ export type Cause = (typeof CAUSES)[number]
 
 export const NEXT_STEPS = [
   'FIND_FAULT',
+  'LOOK_AT_SLOTS',
+  'CHECK_SOCKET',
+  'CHECK_RESERVED',
+  'FIND_PLATFORM',
   'NOTHING',
   'SWITCH_PROFILE_ON',
   'STEP_PROFILE_DOWN',
@@ -83,9 +94,14 @@ export interface Difference {
   next: NextStep
 }
 
-/** Of what is fitted, a system may keep back so much for graphics and itself: GiB, and a share. */
+/** Of what is fitted, a system usually keeps back no more than this for graphics and itself: GiB, and a share. */
 const KEPT_BACK_GIB = 2.5
 const KEPT_BACK_SHARE = 0.15
+/** Integrated graphics can be given up to this share in the setup. */
+const GRAPHICS_MOST = 0.5
+
+/** Capacities within so many GiB are the same. */
+const SLACK_GIB = 0.25
 
 /** How far a shown rate may lie from a nominal one, MT/s: readouts round. */
 const RATE_SLACK = 8
@@ -101,10 +117,10 @@ export function differences(
   if (!expected.run) return []
   return [
     ...memory(machine, placement, expected, seen),
-    ...slots(placement, seen),
+    ...slots(machine, placement, seen),
     ...rate(machine, placement, settings, expected, seen),
     ...channels(machine, expected, seen),
-    ...clocks(expected, seen),
+    ...clocks(machine, expected, seen),
     ...timing(expected, seen),
     ...ecc(machine, placement, seen),
   ]
@@ -121,58 +137,90 @@ function difference(
   return { code, harmless: false, slots: [], expected, seen, causes, next, ...more }
 }
 
+/**
+ * Less than was fitted: where every filled slot is seen, something keeps it back; a slot that is not
+ * seen leads to the fault finder by itself (`slots`); and before anybody has looked, that is what to do.
+ */
 function memory(
   machine: Machine,
   placement: Placement,
   { capacity }: Evaluation,
-  { totalGiB }: Seen,
+  { totalGiB, slots: shown }: Seen,
 ): Difference[] {
   if (totalGiB === null) return []
   const { installedGiB } = capacity
   const short = installedGiB - totalGiB
   const pair = [installedGiB, totalGiB] as const
-  if (short < -0.25) {
+  if (short < -SLACK_GIB) {
     return [difference('MORE_MEMORY', ...pair, ['PLAN_NOT_FOLLOWED', 'READ_WRONG'], 'CHECK_SLOTS')]
   }
-  const placed = Object.entries(placement).filter(([, module]) => module !== null)
-  const alike = placed.filter(([, module]) => Math.abs((module?.capacityGiB ?? 0) - short) < 0.25)
-  if (alike.length > 0) {
-    return [
-      difference(
-        'MISSING_MODULE',
-        ...pair,
-        ['NOT_SEATED', 'MODULE_BAD', 'SLOT_BAD', 'BOARD_LIMIT'],
-        'FIND_FAULT',
-        { slots: alike.map(([slot]) => slot) },
-      ),
-    ]
-  }
-  if (short < 0.25) return []
+  if (short < SLACK_GIB) return []
   const { osGiB } = machine.limits
   if (osGiB !== null && totalGiB <= osGiB && installedGiB > osGiB) {
     return [
       difference('SYSTEM_KEEPS_SOME', ...pair, ['SYSTEM_LIMIT'], 'NOTHING', { harmless: true }),
     ]
   }
-  if (short <= Math.min(KEPT_BACK_GIB, installedGiB * KEPT_BACK_SHARE)) {
+  const filled = Object.entries(placement).flatMap(([slot, module]) =>
+    module ? [{ slot, gib: module.capacityGiB }] : [],
+  )
+  const little = short <= Math.min(KEPT_BACK_GIB, installedGiB * KEPT_BACK_SHARE)
+  const alike = filled.filter(({ gib }) => Math.abs(gib - short) < SLACK_GIB).map((one) => one.slot)
+  const allSeen = filled.every(({ slot, gib }) => Math.abs((shown[slot] ?? 0) - gib) < SLACK_GIB)
+  if (little && (allSeen || alike.length === 0)) {
     return [
       difference('SYSTEM_KEEPS_SOME', ...pair, ['GRAPHICS_SHARE'], 'NOTHING', { harmless: true }),
     ]
   }
-  const causes: Cause[] = ['NOT_SEATED', 'BOARD_LIMIT', 'MODULE_BAD', 'SLOT_BAD', 'READ_WRONG']
-  return [difference('MISSING_MEMORY', ...pair, causes, 'FIND_FAULT')]
+  const graphics: Cause[] = short <= installedGiB * GRAPHICS_MOST ? ['GRAPHICS_SHARE'] : []
+  if (allSeen) {
+    const causes: Cause[] = [...graphics, 'REMAP_OFF', 'BOOT_LIMIT', 'SYSTEM_LIMIT']
+    return [difference('MEMORY_RESERVED', ...pair, causes, 'CHECK_RESERVED')]
+  }
+  const empty = filled.filter(({ slot }) => shown[slot] === 0).map(({ slot }) => slot)
+  const next: NextStep = empty.length > 0 ? 'FIND_FAULT' : 'LOOK_AT_SLOTS'
+  const faults: Cause[] = ['NOT_SEATED', 'MODULE_BAD', 'SLOT_BAD', 'BOARD_LIMIT']
+  if (alike.length > 0) {
+    const where = empty.length > 0 ? empty : alike
+    const causes: Cause[] = [...faults, ...graphics]
+    return [difference('MISSING_MODULE', ...pair, causes, next, { slots: where })]
+  }
+  const causes: Cause[] = [...graphics, ...faults, 'READ_WRONG']
+  return [difference('MISSING_MEMORY', ...pair, causes, next, { slots: empty })]
 }
 
-function slots(placement: Placement, { slots: shown }: Seen): Difference[] {
-  return Object.entries(shown).flatMap(([slot, gib]): Difference[] => {
+function slots(machine: Machine, placement: Placement, seen: Seen): Difference[] {
+  const shown = seen.slots
+  const gone = channelsGone(machine, placement, shown)
+  const lost = new Set(gone.flatMap(({ slots: where }) => where))
+  const single = Object.entries(shown).flatMap(([slot, gib]): Difference[] => {
     const wanted = placement[slot]?.capacityGiB ?? 0
-    if (Math.abs(wanted - gib) < 0.25) return []
+    if (lost.has(slot) || Math.abs(wanted - gib) < SLACK_GIB) return []
     if (gib === 0) {
-      const causes: Cause[] = ['NOT_SEATED', 'MODULE_BAD', 'SLOT_BAD']
+      const socket: Cause[] = hasSocket(machine) ? ['SOCKET'] : []
+      const causes: Cause[] = ['NOT_SEATED', 'MODULE_BAD', ...socket, 'SLOT_BAD']
       return [difference('SLOT_EMPTY', wanted, 0, causes, 'FIND_FAULT', { slots: [slot] })]
     }
     const causes: Cause[] = ['WRONG_SLOT', 'PLAN_NOT_FOLLOWED', 'READ_WRONG']
     return [difference('SLOT_OTHER', wanted, gib, causes, 'CHECK_SLOTS', { slots: [slot] })]
+  })
+  return [...gone, ...single]
+}
+
+/** Whether the processor sits in a socket, whose pins carry the channels. */
+const hasSocket = ({ kind }: Machine) => kind === 'desktop' || kind === 'workstation'
+
+/** Channels of which several filled slots are shown and all of them empty, while another channel is seen. */
+function channelsGone(machine: Machine, placement: Placement, shown: Seen['slots']): Difference[] {
+  if (!hasSocket(machine)) return []
+  const filled = machine.slots.filter(({ id }) => placement[id] && shown[id] !== undefined)
+  if (filled.every(({ id }) => shown[id] === 0)) return []
+  return machine.channels.flatMap((channel): Difference[] => {
+    const own = filled.filter((slot) => slot.channel === channel).map(({ id }) => id)
+    if (own.length < 2 || own.some((id) => shown[id] !== 0)) return []
+    const wanted = own.reduce((sum, id) => sum + (placement[id]?.capacityGiB ?? 0), 0)
+    const causes: Cause[] = ['SOCKET', 'NOT_SEATED', 'SLOT_BAD']
+    return [difference('CHANNEL_GONE', wanted, 0, causes, 'CHECK_SOCKET', { slots: own })]
   })
 }
 
@@ -220,22 +268,59 @@ function rate(
 function channels(machine: Machine, { zones }: Evaluation, { ways }: Seen): Difference[] {
   const wanted = zones[0]?.ways ?? 1
   if (ways === null || ways >= wanted || machine.channels.length < 2) return []
-  const causes: Cause[] = ['NOT_SEATED', 'WRONG_SLOT', 'MODULE_BAD', 'SLOT_BAD', 'READ_WRONG']
+  const socket: Cause[] = hasSocket(machine) ? ['SOCKET'] : []
+  const causes: Cause[] = [
+    'NOT_SEATED',
+    'WRONG_SLOT',
+    'MODULE_BAD',
+    ...socket,
+    'SLOT_BAD',
+    'READ_WRONG',
+  ]
   return [difference('FEWER_CHANNELS', wanted, ways, causes, 'CHECK_SLOTS')]
 }
 
 /** Clocks within so many MHz are the same: they wander. */
 const CLOCK_SLACK = 12
 
-function clocks({ run }: Evaluation, seen: Seen): Difference[] {
+/** How the controller and the fabric should run beside the memory, as shares of its clock; null where that is not known, or they are apart. */
+export function clocksExpected({
+  clocks: kind,
+  syncCeiling,
+  generation,
+}: Pick<Machine, 'clocks' | 'syncCeiling' | 'generation'>): {
+  controller: number | null
+  fabric: number | null
+} {
+  if (kind === 'controller-half') return { controller: 0.5, fabric: null }
+  if (kind === 'fabric-with-memory') return { controller: 1, fabric: 1 }
+  if (kind === 'fabric-apart') return { controller: 1, fabric: null }
+  // A ceiling says that the controller follows; that the fabric does too is the older generation's.
+  if (syncCeiling === null) return { controller: null, fabric: null }
+  return { controller: 1, fabric: generation === 'DDR4' ? 1 : null }
+}
+
+function clocks(machine: Machine, { run }: Evaluation, seen: Seen): Difference[] {
   const { memoryClock, controllerClock, fabricClock } = seen
   if (memoryClock === null || run?.clocking === 'half-rate') return []
-  const other = [controllerClock, fabricClock].find(
-    (clock) => clock !== null && Math.abs(clock - memoryClock) > CLOCK_SLACK,
-  )
-  if (other === undefined || other === null) return []
-  const causes: Cause[] = ['HALF_RATE_CLOCK', 'READ_WRONG']
-  return [difference('UNEQUAL_CLOCKS', memoryClock, other, causes, 'CHECK_SETUP')]
+  const shares = clocksExpected(machine)
+  const apart = (clock: number | null, share: number | null) =>
+    clock !== null && share !== null && Math.abs(clock - memoryClock * share) > CLOCK_SLACK
+  const wrong = apart(controllerClock, shares.controller)
+    ? { clock: controllerClock, wanted: memoryClock * (shares.controller ?? 1) }
+    : apart(fabricClock, shares.fabric)
+      ? { clock: fabricClock, wanted: memoryClock }
+      : null
+  if (wrong) {
+    const causes: Cause[] = ['HALF_RATE_CLOCK', 'READ_WRONG']
+    return [difference('UNEQUAL_CLOCKS', wrong.wanted, wrong.clock, causes, 'CHECK_SETUP')]
+  }
+  if (shares.controller === null && apart(controllerClock, 1)) {
+    const open: Cause[] = ['PLATFORM_OPEN']
+    const about = [memoryClock, controllerClock] as const
+    return [difference('CLOCKS_OPEN', ...about, open, 'FIND_PLATFORM', { harmless: true })]
+  }
+  return []
 }
 
 function timing({ run }: Evaluation, { cl }: Seen): Difference[] {

@@ -111,11 +111,22 @@ describe('what a trial shows', () => {
   })
 
   test('takes minutes by moves, seats, start and test', () => {
-    expect(minutesOfTrial(full, false, trial())).toBe(3)
-    // Four seats at 0.5 and a test of 20.
-    expect(minutesOfTrial(full, false, trial({ reseat: true, depth: 'test' }))).toBe(25)
+    expect(minutesOfTrial(bench, full, false, trial())).toBe(1)
+    // Made safe 2, four seats at 0.5, a first start of 0.5 to 3, and 1 to 2 minutes for each of 32 GB.
+    const seated = trial({ reseat: true, depth: 'test' })
+    expect(minutesOfTrial(bench, full, false, seated)).toBe(2 + 2 + 1.75 + 48)
     // Three modules out.
-    expect(minutesOfTrial(full, true, trial({ arrangement: { A2: 'm1' } }))).toBe(3 + 2 + 4.5)
+    const alone = trial({ arrangement: { A2: 'm1' } })
+    expect(minutesOfTrial(bench, full, true, alone)).toBe(2 + 4.5 + 1.75 + 2)
+  })
+
+  test('larger modules take longer to test, and DDR5 longer to train', () => {
+    const sizes = { m1: 32, m2: 32, m3: 32, m4: 32 }
+    const large: Bench = { ...bench, sizes, generation: 'DDR5' }
+    const tested = trial({ depth: 'test' })
+    expect(minutesOfTrial(large, full, false, tested)).toBe(1 + 192)
+    // Four large ones train for 10 to 20 minutes.
+    expect(minutesOfTrial(large, full, false, trial({ reseat: true }))).toBe(2 + 2 + 15)
   })
 })
 

@@ -10,6 +10,7 @@ export {
 export { type Case, caseAgainst, type Made } from './evidence'
 export {
   type Cause,
+  clocksExpected,
   type Difference,
   type DifferenceCode,
   differences,

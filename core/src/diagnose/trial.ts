@@ -1,3 +1,5 @@
+import { firstStart, middle, testPass } from '../knowledge'
+import type { Generation } from '../model'
 import type { Fault, Way } from './fault'
 
 /** Which module is in which slot, by slot. */
@@ -41,6 +43,9 @@ export interface Bench {
   mustFill: readonly string[]
   /** All modules there are. */
   modules: readonly string[]
+  /** Their capacities, GiB; one not named counts as 8. */
+  sizes?: Readonly<Record<string, number>>
+  generation?: Generation
 }
 
 const slotOf = (arrangement: Arrangement, module: string): string | null =>
@@ -95,13 +100,23 @@ export function outcomeOf(trial: Trial, effects: readonly (Effect | null)[]): st
   return trial.depth === 'test' && acting.length > 0 ? 'ERRORS' : 'PASS'
 }
 
-/** Minutes: opening apart, what the hands and the machine take. */
-const MINUTES = { move: 1.5, reseat: 0.5, profile: 2, start: 3, test: 20 }
+/** Minutes at the hands: opening apart, and once for all that is touched making it safe and starting it again. */
+const MINUTES = { safe: 2, move: 1.5, reseat: 0.5, profile: 2, start: 1 }
 
-/** How long a trial takes from the arrangement before it. */
-export function minutesOfTrial(from: Arrangement, profile: boolean, trial: Trial): number {
+/** How long a trial takes from the arrangement before it: the hands, the first start, the test of what is in. */
+export function minutesOfTrial(
+  { sizes = {}, generation = 'DDR4' }: Pick<Bench, 'sizes' | 'generation'>,
+  from: Arrangement,
+  profile: boolean,
+  trial: Trial,
+): number {
   const slots = new Set([...Object.keys(from), ...Object.keys(trial.arrangement)])
-  let minutes = MINUTES.start + (trial.depth === 'test' ? MINUTES.test : 0)
+  const held = Object.values(trial.arrangement).map((module) => sizes[module] ?? 8)
+  const touched = trial.reseat || [...slots].some((slot) => from[slot] !== trial.arrangement[slot])
+  let minutes = touched
+    ? MINUTES.safe + middle(firstStart({ generation, sizes: held }))
+    : MINUTES.start
+  if (trial.depth === 'test') minutes += middle(testPass(held.reduce((sum, gib) => sum + gib, 0)))
   if (profile !== trial.profile) minutes += MINUTES.profile
   for (const slot of slots) {
     if (from[slot] !== trial.arrangement[slot]) minutes += MINUTES.move

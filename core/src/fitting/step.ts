@@ -1,15 +1,28 @@
+import type { Fastening } from '../model'
+
 /** What a step asks of the hands; its sentence is the interface's. */
 export const FIT_CODES = [
   'CAUTION_MAKER',
   'CAUTION_BACKUP',
+  'CAUTION_KEY',
   'CAUTION_SWOLLEN',
+  'CAUTION_BATTERY',
   'CAUTION_MAINS',
+  'CAUTION_STANDBY',
   'CAUTION_COOLER',
   'CAUTION_DISPLAY',
+  'CAUTION_SCREWED',
   'CAUTION_MODEL',
   'BACKUP',
+  'KEY_AT_HAND',
+  'FIRMWARE_UPDATE',
+  'SETUP_NOTED',
+  'PROFILE_OFF',
+  'CHARGE_LOW',
   'SHUT_DOWN',
   'UNPLUG',
+  'PACK_OUT',
+  'DISABLE_BATTERY',
   'STRAP_ON',
   'TOUCH_METAL',
   'SIDE_OFF',
@@ -19,6 +32,7 @@ export const FIT_CODES = [
   'SCREWS_OUT',
   'COVER_OFF',
   'HATCH_OFF',
+  'DISPLAY_LOOSE',
   'DISPLAY_OFF',
   'PART_OFF',
   'BATTERY_OFF',
@@ -26,9 +40,12 @@ export const FIT_CODES = [
   'TAKE_OUT',
   'LATCHES_OPEN',
   'PUT_IN',
+  'RESEAT',
   'SEATED',
+  'CLEAR_SETUP',
   'BATTERY_ON',
   'PART_ON',
+  'DISPLAY_SET',
   'DISPLAY_ON',
   'HATCH_ON',
   'COVER_ON',
@@ -37,23 +54,28 @@ export const FIT_CODES = [
   'SHROUD_IN',
   'TOP_ON',
   'SIDE_ON',
+  'PACK_IN',
   'STRAP_OFF',
   'PLUG_IN',
+  'START',
   'FIRST_START',
   'SEEN',
+  'SHORT_TEST',
+  'TEST_PASS',
   'PROFILE_ON',
   'STABILITY',
 ] as const
 export type FitCode = (typeof FIT_CODES)[number]
 
-export const PHASES = ['cautions', 'before', 'open', 'out', 'in', 'close', 'start'] as const
+export const PHASES = ['cautions', 'before', 'open', 'out', 'in', 'try', 'close', 'start'] as const
 export type Phase = (typeof PHASES)[number]
 
 export const TOOLS = [
   'screwdriver-small',
   'screwdriver-fine',
+  'screwdriver-star',
+  'screwdriver-torque',
   'pry-card',
-  'tweezers',
   'screw-tray',
   'strap-mat',
   'suction-cup',
@@ -69,11 +91,13 @@ export interface About {
   moduleId?: string
   /** The slot a moved module came from. */
   from?: string
-  /** How a module goes in: small-outline ones at an angle and folded down. */
-  angle?: 'straight' | 'angled'
+  /** What holds the modules of this machine. */
+  fastening?: Fastening
   text?: string
   gib?: number
   dataRate?: number
+  /** Minutes to wait, from the least to the most, and when to stop waiting. */
+  wait?: { low: number; high: number; atMost?: number }
 }
 
 export interface FitStep {
@@ -81,8 +105,10 @@ export interface FitStep {
   id: string
   code: FitCode
   phase: Phase
-  /** Read and acknowledged, not done: cannot be skipped. */
+  /** Read and acknowledged, not done. */
   caution: boolean
+  /** Makes the machine safe to touch, or safe to start: like a caution it cannot be left out. */
+  safety: boolean
   slots: string[]
   about: About
   tools: Tool[]

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { desktop, stick } from '../../test/builders'
-import { MACHINE_KINDS, type Machine } from '../model'
+import { BATTERIES, MACHINE_KINDS, type Machine } from '../model'
 import { type Assignment, piecesById, STARTING_TERMS } from '../records'
 import { type FitCode, type FittingInput, fittingSteps, largerFirst, slotsAfter } from '.'
 
@@ -16,8 +16,12 @@ function input(kind: Machine['kind'], changes: Partial<FittingInput> = {}): Fitt
     planned: large,
     expected: { gib: 32, dataRate: 3200 },
     profile: false,
+    profileNow: false,
+    firmwareFirst: false,
+    sizes: [16, 16],
     static: 'strap',
     hatch: true,
+    battery: null,
     covers: [],
     cautions: [],
     openingMinutes: null,
@@ -30,7 +34,7 @@ const codesOf = (given: FittingInput): FitCode[] => fittingSteps(given).map(({ c
 const before = (codes: FitCode[], first: FitCode, then: FitCode) => {
   expect(codes).toContain(first)
   expect(codes).toContain(then)
-  expect(codes.lastIndexOf(first), `${first} before ${then}`).toBeLessThan(codes.indexOf(then))
+  expect(codes.indexOf(first), `${first} before ${then}`).toBeLessThan(codes.indexOf(then))
 }
 
 /** What closing does to undo each step of opening. */
@@ -42,41 +46,47 @@ const INVERSE: Partial<Record<FitCode, FitCode>> = {
   SCREWS_OUT: 'SCREWS_IN',
   COVER_OFF: 'COVER_ON',
   HATCH_OFF: 'HATCH_ON',
-  DISPLAY_OFF: 'DISPLAY_ON',
+  DISPLAY_LOOSE: 'DISPLAY_ON',
+  DISPLAY_OFF: 'DISPLAY_SET',
   PART_OFF: 'PART_ON',
   BATTERY_OFF: 'BATTERY_ON',
 }
 
 describe('every kind of machine', () => {
   const kinds = MACHINE_KINDS.flatMap((kind) =>
-    (kind === 'all-in-one' ? [true, false] : [true]).map((hatch) => ({ kind, hatch })),
+    (kind === 'all-in-one' ? [true, false, null] : [null]).flatMap((hatch) =>
+      (kind === 'laptop' ? BATTERIES : [null]).map((battery) => ({ kind, hatch, battery })),
+    ),
   )
   test.each(kinds)(
-    '$kind, hatch $hatch: cautions first, safe before open, closed in reverse',
-    ({ kind, hatch }) => {
+    '$kind, hatch $hatch, battery $battery: cautions first, closed in reverse',
+    ({ kind, hatch, battery }) => {
       const covers = [
         { cover: 'Air guide', hides: 'the slots' },
         { cover: 'Bracket', hides: '' },
       ]
-      const steps = fittingSteps(input(kind, { hatch, covers, cautions: ['Sharp edge'] }))
+      const given = { hatch, battery, covers, cautions: ['Sharp edge'] }
+      const steps = fittingSteps(input(kind, given))
       const codes = steps.map(({ code }) => code)
       const cautions = steps.filter(({ caution }) => caution)
       expect(steps.slice(0, cautions.length)).toEqual(cautions)
       expect(cautions.map(({ code }) => code)).toEqual(
-        expect.arrayContaining(['CAUTION_MAKER', 'CAUTION_BACKUP', 'CAUTION_MODEL']),
+        expect.arrayContaining(['CAUTION_MAKER', 'CAUTION_BACKUP', 'CAUTION_KEY', 'CAUTION_MODEL']),
       )
       before(codes, 'BACKUP', 'SHUT_DOWN')
-      before(codes, 'SHUT_DOWN', 'UNPLUG')
-      before(codes, 'UNPLUG', 'STRAP_ON')
-      before(codes, 'DRAIN', 'TAKE_OUT')
-      before(codes, 'STRAP_ON', 'TAKE_OUT')
+      before(codes, 'KEY_AT_HAND', 'SHUT_DOWN')
       before(codes, 'TAKE_OUT', 'LATCHES_OPEN')
       before(codes, 'LATCHES_OPEN', 'PUT_IN')
       before(codes, 'PUT_IN', 'SEATED')
+      before(codes, 'SEATED', 'FIRST_START')
       before(codes, 'PLUG_IN', 'FIRST_START')
       before(codes, 'FIRST_START', 'SEEN')
-      const opened = steps.filter(({ phase, code }) => phase === 'open' && INVERSE[code])
-      const closed = steps.filter(({ phase }) => phase === 'close')
+      before(codes, 'SHORT_TEST', 'STABILITY')
+      const outermost = steps.find(({ code }) => INVERSE[code])?.code as FitCode
+      before(codes, 'FIRST_START', INVERSE[outermost] as FitCode)
+      const opened = steps.filter(({ code }) => INVERSE[code])
+      const back = new Set(Object.values(INVERSE))
+      const closed = steps.filter(({ code }) => back.has(code))
       expect(closed.map(({ code }) => code)).toEqual(
         [...opened].reverse().map(({ code }) => INVERSE[code]),
       )
@@ -97,14 +107,49 @@ describe('what differs', () => {
     before(codes, 'DRAIN', 'TAKE_OUT')
     before(codes, 'SEATED', 'BATTERY_ON')
     before(codes, 'BATTERY_ON', 'SCREWS_IN')
+    before(codes, 'CHARGE_LOW', 'SHUT_DOWN')
+    before(codes, 'STRAP_ON', 'BATTERY_OFF')
     expect(codes).toContain('CAUTION_SWOLLEN')
     expect(codes).not.toContain('CAUTION_MAINS')
   })
 
-  test('an all-in-one without a hatch: its display is for somebody qualified', () => {
-    expect(codesOf(input('all-in-one', { hatch: false }))).toEqual(
-      expect.arrayContaining(['CAUTION_MAINS', 'CAUTION_DISPLAY', 'DISPLAY_OFF', 'DISPLAY_ON']),
-    )
+  test('a pack is out before the first screw, and back once it is closed', () => {
+    const codes = codesOf(input('laptop', { battery: 'pack' }))
+    before(codes, 'UNPLUG', 'PACK_OUT')
+    before(codes, 'PACK_OUT', 'DRAIN')
+    before(codes, 'DRAIN', 'SCREWS_OUT')
+    before(codes, 'SCREWS_IN', 'PACK_IN')
+    expect(codes).not.toContain('BATTERY_OFF')
+  })
+
+  test('a battery out of reach is disabled in the setup before the first screw', () => {
+    const codes = codesOf(input('laptop', { battery: 'setup' }))
+    before(codes, 'UNPLUG', 'DISABLE_BATTERY')
+    before(codes, 'DISABLE_BATTERY', 'SCREWS_OUT')
+    expect(codes).not.toContain('BATTERY_OFF')
+  })
+
+  test('a screwed module: no latches are opened, its caution is read', () => {
+    const machine = desktop({ kind: 'laptop', formFactor: 'CAMM2' })
+    const steps = fittingSteps(input('laptop', { machine }))
+    expect(steps.map(({ code }) => code)).toContain('CAUTION_SCREWED')
+    expect(steps.map(({ code }) => code)).not.toContain('LATCHES_OPEN')
+    const moved = steps.filter(({ code }) => code === 'TAKE_OUT' || code === 'PUT_IN')
+    expect(moved.every(({ about }) => about.fastening === 'screws')).toBe(true)
+    expect(moved.every(({ tools }) => tools.includes('screwdriver-torque'))).toBe(true)
+  })
+
+  test('an all-in-one of which nobody has seen a hatch: its display is for somebody qualified', () => {
+    for (const hatch of [false, null]) {
+      const steps = fittingSteps(input('all-in-one', { hatch }))
+      const codes = steps.map(({ code }) => code)
+      expect(codes).toEqual(expect.arrayContaining(['CAUTION_MAINS', 'CAUTION_DISPLAY']))
+      // Set in place for the start, fastened after it.
+      before(codes, 'DISPLAY_SET', 'FIRST_START')
+      before(codes, 'FIRST_START', 'DISPLAY_ON')
+      const open = steps.filter(({ work }) => work === 'open')
+      expect(open.reduce((sum, { minutes }) => sum + minutes, 0)).toBe(90)
+    }
     expect(codesOf(input('all-in-one', { hatch: true }))).not.toContain('CAUTION_DISPLAY')
   })
 
@@ -127,13 +172,32 @@ describe('what differs', () => {
     expect(codes).not.toContain('STRAP_OFF')
   })
 
-  test('small-outline modules go in at an angle, full-size ones straight', () => {
-    const angles = (formFactor: Machine['formFactor']) =>
+  test('small-outline modules are held by side clips, full-size ones by latches', () => {
+    const held = (formFactor: Machine['formFactor']) =>
       fittingSteps(input('laptop', { machine: desktop({ kind: 'laptop', formFactor }) }))
         .filter(({ code }) => code === 'PUT_IN')
-        .map(({ about }) => about.angle)
-    expect(angles('SODIMM')).toEqual(['angled', 'angled'])
-    expect(angles('DIMM')).toEqual(['straight', 'straight'])
+        .map(({ about }) => about.fastening)
+    expect(held('SODIMM')).toEqual(['side-clips', 'side-clips'])
+    expect(held('DIMM')).toEqual(['latches', 'latches'])
+  })
+
+  test('a profile in use is off, and new firmware in, before the machine is shut down', () => {
+    const codes = codesOf(
+      input('desktop', { profileNow: true, firmwareFirst: true, profile: true }),
+    )
+    before(codes, 'FIRMWARE_UPDATE', 'SHUT_DOWN')
+    before(codes, 'PROFILE_OFF', 'SHUT_DOWN')
+    before(codes, 'FIRST_START', 'PROFILE_ON')
+  })
+
+  test('the wait of a first start follows from generation and modules', () => {
+    const wait = (generation: Machine['generation'], sizes: number[]) =>
+      fittingSteps(input('desktop', { machine: desktop({ generation }), sizes })).find(
+        ({ code }) => code === 'FIRST_START',
+      )?.about.wait
+    expect(wait('DDR4', [16, 16])).toEqual({ low: 0.5, high: 3, atMost: 6 })
+    expect(wait('DDR5', [16, 16])).toEqual({ low: 1, high: 5, atMost: 10 })
+    expect(wait('DDR5', [48, 48, 48, 48])).toEqual({ low: 10, high: 20, atMost: 40 })
   })
 })
 
@@ -163,6 +227,12 @@ describe('modules', () => {
   test('all alike, nothing is to be done; with a profile only the set-up is', () => {
     expect(codesOf(input('desktop', { planned: small }))).toEqual([])
     expect(codesOf(input('desktop', { planned: small, profile: true }))).toEqual([
+      'CAUTION_MAKER',
+      'CAUTION_BACKUP',
+      'CAUTION_KEY',
+      'BACKUP',
+      'KEY_AT_HAND',
+      'SETUP_NOTED',
       'PROFILE_ON',
       'STABILITY',
     ])

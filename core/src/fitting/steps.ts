@@ -1,10 +1,13 @@
+import { firstStart } from '../knowledge'
 import type { Machine } from '../model'
 import { fillingOrder } from '../plan'
 import { type Assignment, type LabourTable, movesOf } from '../records'
-import { type Openness, removals } from './opening'
-import type { About, FitCode, FitStep, Phase, Tool, Work } from './step'
+import { type BenchState, type Ways, type Work, workOn } from './bench'
+import { cautionsOf } from './cautions'
+import { type Openness, type Setup, setupOf } from './setup'
+import type { FitStep } from './step'
 
-export interface FittingInput {
+export interface FittingInput extends Openness {
   machine: Machine
   found: Assignment
   planned: Assignment
@@ -12,135 +15,68 @@ export interface FittingInput {
   expected: { gib: number; dataRate: number } | null
   /** The memory profile is to be switched on. */
   profile: boolean
-  static: 'strap' | 'touch'
-  hatch: boolean
+  /** It runs with a profile now, which is off while modules change. */
+  profileNow: boolean
+  /** The firmware is to be updated first. */
+  firmwareFirst: boolean
+  /** Capacities of the planned modules in slots, GiB. */
+  sizes: readonly number[]
   /** What the record of this model says. */
-  covers: Openness['covers']
   cautions: readonly string[]
   openingMinutes: number | null
   table: LabourTable
 }
 
-interface More {
-  slots?: string[]
-  about?: About
-  tools?: Tool[]
-  work?: Work
-  minutes?: number
-}
+/** A machine as it comes to the bench. */
+export const asItComes = ({ battery }: Setup): BenchState => ({
+  running: true,
+  plugged: true,
+  battery: battery === 'none' ? 'none' : 'live',
+  drained: false,
+  grounded: null,
+  opened: 0,
+  seated: true,
+})
 
 /**
  * Every step of the work at the bench, in order: cautions to acknowledge, the machine made safe,
- * opened, modules out (what is filled last first) and in (in filling order), closed in reverse, first
- * start. Where no module moves, only what the firmware set-up needs. The minutes add up to the labour.
+ * opened, modules out (what is filled last first) and in (in filling order), a first start and a short
+ * test while it is still open, closed in reverse, started. Where no module moves, only what the setup
+ * needs. The minutes add up to the labour.
  */
 export function fittingSteps(input: FittingInput): FitStep[] {
-  const { machine, found, planned, profile, table } = input
-  const { moves } = movesOf(found, planned)
-  if (moves === 0) return profile ? [...profileSteps(table), stability(table)] : []
-  const off = removals({ kind: machine.kind, hatch: input.hatch, covers: input.covers })
-  return [
-    ...cautionSteps(input),
-    ...beforeSteps(machine, input.static),
-    ...openSteps(off, input),
-    ...moduleSteps(input),
-    ...closeSteps(off, input),
-    ...startSteps(input),
-  ]
-}
-
-function step(phase: Phase, code: FitCode, more: More = {}): FitStep {
-  const { slots = [], about = {}, tools = [], work = null, minutes = 0 } = more
-  const { moduleId, text } = about
-  const id = [code, ...slots, moduleId, text].filter(Boolean).join(' ')
-  return { id, code, phase, caution: phase === 'cautions', slots, about, tools, work, minutes }
-}
-
-function cautionSteps({ machine, hatch, cautions }: FittingInput): FitStep[] {
-  const { kind } = machine
-  const codes: FitCode[] = ['CAUTION_MAKER', 'CAUTION_BACKUP']
-  if (kind === 'laptop') codes.push('CAUTION_SWOLLEN')
-  else codes.push('CAUTION_MAINS')
-  if (kind === 'all-in-one' && !hatch) codes.push('CAUTION_DISPLAY')
-  if (kind === 'desktop' || kind === 'workstation') codes.push('CAUTION_COOLER')
-  return [
-    ...codes.map((code) => step('cautions', code)),
-    ...cautions.map((text) => step('cautions', 'CAUTION_MODEL', { about: { text } })),
-  ]
-}
-
-function beforeSteps({ kind }: Machine, against: FittingInput['static']): FitStep[] {
-  return [
-    step('before', 'BACKUP'),
-    step('before', 'SHUT_DOWN'),
-    step('before', 'UNPLUG'),
-    // A laptop is drained once its battery is off.
-    ...(kind === 'laptop' ? [] : [step('before', 'DRAIN')]),
-    against === 'strap'
-      ? step('before', 'STRAP_ON', { tools: ['strap-mat'] })
-      : step('before', 'TOUCH_METAL'),
-  ]
-}
-
-/** Opening takes the larger half of the minutes, spread over its removals. */
-function openSteps(off: ReturnType<typeof removals>, input: FittingInput): FitStep[] {
-  const minutes = shares(openingOf(input), off)
-  return off.flatMap((one, at) => {
-    const about = one.text === undefined ? {} : { text: one.text }
-    if (one.off === 'BATTERY_OFF') {
-      const { battery } = input.table
-      return [
-        step('open', 'BATTERY_OFF', {
-          tools: one.tools,
-          work: 'battery',
-          minutes: Math.ceil(battery / 2),
-        }),
-        step('open', 'DRAIN'),
-      ]
-    }
-    const taken = minutes[at]?.open ?? 0
-    return step('open', one.off, { about, tools: one.tools, work: 'open', minutes: taken })
-  })
-}
-
-function closeSteps(off: ReturnType<typeof removals>, input: FittingInput): FitStep[] {
-  const minutes = shares(openingOf(input), off)
-  const back = off.map((one, at) => {
-    const about = one.text === undefined ? {} : { text: one.text }
-    return one.on === 'BATTERY_ON'
-      ? step('close', 'BATTERY_ON', {
-          work: 'battery',
-          minutes: Math.floor(input.table.battery / 2),
-        })
-      : step('close', one.on, {
-          about,
-          tools: one.tools,
-          work: 'open',
-          minutes: minutes[at]?.close ?? 0,
-        })
-  })
-  return back.reverse()
-}
-
-const openingOf = ({ machine, openingMinutes, table }: FittingInput): number =>
-  openingMinutes ?? table.open[machine.kind]
-
-/** Whole minutes for each removal, opening and closing, that add up to the total. */
-function shares(total: number, off: ReturnType<typeof removals>) {
-  const timed = off.filter((one) => one.off !== 'BATTERY_OFF').length * 2
-  const each = Math.floor(total / timed)
-  let left = total - each * timed
-  const one = () => {
-    const more = left > 0 ? 1 : 0
-    left -= more
-    return each + more
+  const { machine, found, planned, profile } = input
+  const setup = setupOf(machine, input)
+  const inside = movesOf(found, planned).moves > 0
+  if (!inside && !profile) return []
+  const work = workOn(setup, asItComes(setup), openingOf(input, setup))
+  for (const code of cautionsOf(setup, inside)) work.do(code)
+  if (inside) for (const text of input.cautions) work.do('CAUTION_MODEL', { about: { text } })
+  prepare(work, input, setup, inside)
+  if (inside) {
+    moveModules(work, input, setup)
+    tryOpen(work, input)
+    work.during('close')
+    close(work, setup)
   }
-  return off.map(({ off: code }) =>
-    code === 'BATTERY_OFF' ? { open: 0, close: 0 } : { open: one(), close: one() },
-  )
+  work.during('start')
+  if (inside) work.do('START')
+  if (profile) inSetup(work, input, inside)
+  work.do('STABILITY', { work: 'stability', minutes: input.table.stability })
+  return work.steps
 }
 
-function moduleSteps({ machine, found, planned, table }: FittingInput): FitStep[] {
+function prepare(work: Work, input: FittingInput, { battery }: Setup, inside: boolean): void {
+  work.do('BACKUP')
+  work.do('KEY_AT_HAND')
+  if (input.firmwareFirst) work.do('FIRMWARE_UPDATE')
+  if (!inside) return
+  if (input.profileNow) work.do('PROFILE_OFF')
+  if (battery === 'plug' || battery === 'setup') work.do('CHARGE_LOW')
+}
+
+function moveModules(work: Work, input: FittingInput, { fastening }: Setup): void {
+  const { machine, found, planned, table } = input
   const order = fillingOrder(machine)
   const stays = (slot: string) => {
     const [was, is] = [found[slot], planned[slot]]
@@ -148,51 +84,78 @@ function moduleSteps({ machine, found, planned, table }: FittingInput): FitStep[
   }
   const out = [...order].reverse().filter((slot) => found[slot] && !stays(slot))
   const into = order.filter((slot) => planned[slot] && !stays(slot))
-  const angle = machine.formFactor === 'SODIMM' ? 'angled' : 'straight'
   const cameFrom = (moduleId: string) =>
     Object.keys(found).find((slot) => found[slot]?.moduleId === moduleId)
-  const minutes = table.module
-  const taken = out.map((slot) =>
-    step('out', 'TAKE_OUT', {
-      slots: [slot],
-      about: { moduleId: found[slot]?.moduleId as string },
-      work: 'module',
-      minutes,
-    }),
-  )
-  if (into.length === 0) return taken
-  const put = into.map((slot) => {
+  const labour = { work: 'module', minutes: table.module } as const
+  const tools = toolsFor(fastening)
+  for (const slot of out) {
+    const about = { moduleId: found[slot]?.moduleId as string, fastening }
+    work.do('TAKE_OUT', { slots: [slot], about, tools, ...labour })
+  }
+  if (into.length === 0) return
+  if (fastening === 'latches' || fastening === 'latch-one-end') {
+    work.do('LATCHES_OPEN', { slots: into, about: { fastening } })
+  }
+  for (const slot of into) {
     const moduleId = planned[slot]?.moduleId as string
     const from = cameFrom(moduleId)
-    return step('in', 'PUT_IN', {
-      slots: [slot],
-      about: { moduleId, angle, ...(from ? { from } : {}) },
-      work: 'module',
-      minutes,
-    })
+    const about = { moduleId, fastening, ...(from ? { from } : {}) }
+    work.do('PUT_IN', { slots: [slot], about, tools, ...labour })
+  }
+  work.do('SEATED', { slots: into, about: { fastening } })
+}
+
+export const toolsFor = (fastening: Setup['fastening']): FitStep['tools'] =>
+  fastening === 'screws' ? ['screwdriver-torque'] : []
+
+/** Closing is the long part on many machines: what is wrong is better seen before it. */
+function tryOpen(work: Work, { machine, sizes, expected, table }: FittingInput): void {
+  work.during('try')
+  const wait = firstStart({ generation: machine.generation, sizes })
+  work.do('FIRST_START', { about: { wait }, work: 'firstStart', minutes: table.firstStart })
+  work.do('SEEN', { about: expected ?? {} })
+  work.do('SHORT_TEST')
+}
+
+/** Puts back what is still off, and the battery pack. */
+export function close(work: Work, { battery, way }: Setup): void {
+  for (let at = work.state.opened - 1; at >= 0; at -= 1) work.close()
+  if (battery === 'pack' && way.length > 0) work.do('PACK_IN')
+}
+
+/** What a change in the firmware setup takes; its values as found are written down first. */
+function inSetup(work: Work, { table }: FittingInput, started: boolean): void {
+  if (!started) work.do('SETUP_NOTED')
+  work.do('PROFILE_ON', { work: 'profile', minutes: table.profile })
+}
+
+/** The minutes of opening and closing, spread over the removals; the larger half opens. */
+function openingOf({ machine, openingMinutes, table }: FittingInput, setup: Setup): Ways {
+  const { way, behindDisplay } = setup
+  const usual = behindDisplay ? table.display : table.open[machine.kind]
+  const timed = way.filter(({ off }) => off !== 'BATTERY_OFF').length * 2
+  const total = openingMinutes ?? usual
+  const each = Math.floor(total / timed)
+  const larger = total - each * timed
+  let place = 0
+  const minutes = way.map(({ off }) => {
+    if (off === 'BATTERY_OFF') {
+      return { off: Math.ceil(table.battery / 2), on: Math.floor(table.battery / 2) }
+    }
+    const one = () => {
+      place += 1
+      return each + (place <= larger ? 1 : 0)
+    }
+    return { off: one(), on: one() }
   })
-  return [
-    ...taken,
-    step('in', 'LATCHES_OPEN', { slots: into }),
-    ...put,
-    step('in', 'SEATED', { slots: into }),
-  ]
+  const done = new Set<string>()
+  return ({ off, tools }, at, opening) => {
+    // Only the first time counts: what is put back for a start is not charged again.
+    const key = `${at} ${opening}`
+    const first = !done.has(key)
+    done.add(key)
+    const own = minutes[at]?.[opening ? 'off' : 'on'] ?? 0
+    const part = off === 'BATTERY_OFF' ? ('battery' as const) : ('open' as const)
+    return { tools, work: part, minutes: first ? own : 0 }
+  }
 }
-
-function startSteps({ static: against, expected, profile, table }: FittingInput): FitStep[] {
-  return [
-    ...(against === 'strap' ? [step('start', 'STRAP_OFF')] : []),
-    step('start', 'PLUG_IN'),
-    step('start', 'FIRST_START', { work: 'firstStart', minutes: table.firstStart }),
-    step('start', 'SEEN', { about: expected ?? {} }),
-    ...(profile ? profileSteps(table) : []),
-    stability(table),
-  ]
-}
-
-const profileSteps = ({ profile }: LabourTable): FitStep[] => [
-  step('start', 'PROFILE_ON', { work: 'profile', minutes: profile }),
-]
-
-const stability = (table: LabourTable): FitStep =>
-  step('start', 'STABILITY', { work: 'stability', minutes: table.stability })

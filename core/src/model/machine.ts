@@ -78,6 +78,11 @@ export const CLOCKINGS = ['fabric-with-memory', 'fabric-apart', 'controller-half
 export const PlatformClocks = z.enum(CLOCKINGS)
 export type PlatformClocks = z.infer<typeof PlatformClocks>
 
+/** How a battery is cut off: its plug under the cover, a pack that is taken out, in the setup; or there is none. */
+export const BATTERIES = ['plug', 'pack', 'setup', 'none'] as const
+export const Battery = z.enum(BATTERIES)
+export type Battery = z.infer<typeof Battery>
+
 export const INTERLEAVES = ['flex', 'matched'] as const
 export const ECC_POLICIES = ['required', 'supported', 'ignored', 'refused'] as const
 

@@ -1,4 +1,5 @@
 export { fillingOrder } from './channels'
+export * from './firmwareFirst'
 export * from './mixing'
 export * from './picks'
 export { plan } from './plan'

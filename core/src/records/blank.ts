@@ -12,6 +12,7 @@ export const UNKNOWN_PIECE: Omit<Blank<ModuleRecord>, 'module' | 'source'> = {
   condition: null,
   testedOn: null,
   serialNumber: '',
+  warrantyUntil: null,
   fromJobId: null,
   supplier: '',
   stock: null,
@@ -23,7 +24,8 @@ export const UNKNOWN_PIECE: Omit<Blank<ModuleRecord>, 'module' | 'source'> = {
 /** A fitting nobody has begun. */
 export const UNFITTED: Blank<Fit> = {
   static: 'strap',
-  hatch: true,
+  hatch: null,
+  battery: null,
   ticks: {},
   note: '',
   seconds: 0,

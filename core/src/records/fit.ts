@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { Battery } from '../model'
 import { ScrewPin } from './screwPin'
 import { LongText, Money, OwnId, ShortText, Stored, Versioned } from './stored'
 
@@ -30,7 +31,9 @@ export type Removed = z.infer<typeof Removed>
 
 const fields = {
   static: z.enum(['strap', 'touch']),
-  hatch: z.boolean(),
+  /** Whether an all-in-one's slots are behind a hatch, and how a laptop's battery is cut off; null: nobody has said. */
+  hatch: z.boolean().nullable(),
+  battery: Battery.nullable(),
   ticks: z.record(z.string().max(300), Tick),
   note: LongText,
   /** Seconds at work until now, and since when the clock runs; null while it stands. */

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Machine } from '../model'
+import { Battery, Machine } from '../model'
 import { ScrewMap } from './screwPin'
 import { Sources } from './sources'
 import { LongText, OwnId, Stored, Versioned } from './stored'
@@ -14,6 +14,9 @@ export type Cover = z.infer<typeof Cover>
 const fields = {
   machine: Machine,
   sources: Sources,
+  /** As a fitting's: what was seen on the first of this model. */
+  hatch: z.boolean().nullable(),
+  battery: Battery.nullable(),
   openingMinutes: z.int().min(0).max(1440).nullable(),
   covers: z.array(Cover).max(20),
   cautions: z.array(z.string().trim().min(1, 'Say what to take care of.').max(400)).max(20),
@@ -24,6 +27,8 @@ const fields = {
 export const NewModelRecord = OwnId.extend({
   ...fields,
   sources: fields.sources.default({}),
+  hatch: fields.hatch.default(null),
+  battery: fields.battery.default(null),
   openingMinutes: fields.openingMinutes.default(null),
   covers: fields.covers.default([]),
   cautions: fields.cautions.default([]),

@@ -20,6 +20,8 @@ const fields = {
   condition: Condition.nullable(),
   testedOn: z.iso.date('This is no date.').nullable(),
   serialNumber: ShortText,
+  /** Until when somebody stands by it: its maker, its supplier, the shop that sold it. */
+  warrantyUntil: z.iso.date('This is no date.').nullable(),
   fromJobId: z.uuid().nullable(),
   fittedJobId: z.uuid().nullable(),
   supplier: ShortText,
@@ -36,6 +38,7 @@ export const NewModuleRecord = OwnId.extend({
   condition: fields.condition.default(null),
   testedOn: fields.testedOn.default(null),
   serialNumber: fields.serialNumber.default(''),
+  warrantyUntil: fields.warrantyUntil.default(null),
   fromJobId: fields.fromJobId.default(null),
   supplier: fields.supplier.default(''),
   stock: fields.stock.default(null),

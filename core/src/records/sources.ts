@@ -17,6 +17,8 @@ export const SOURCED = [
   'interleave',
   'profiles',
   'syncCeiling',
+  'clocks',
+  'fastening',
   'ecc',
   'voltages',
 ] as const

@@ -11,6 +11,8 @@ const Percent = z.number().min(0, 'Not below 0.').max(100, 'Not over 100.')
 /** Minutes of work: opening and closing by machine kind, then what comes with the work itself. */
 export const LabourTable = z.object({
   open: z.record(z.enum(MACHINE_KINDS), Minutes),
+  /** An all-in-one whose slots are behind its display. */
+  display: Minutes,
   battery: Minutes,
   module: Minutes,
   firstStart: Minutes,
@@ -18,6 +20,12 @@ export const LabourTable = z.object({
   stability: Minutes,
 })
 export type LabourTable = z.infer<typeof LabourTable>
+
+const Months = z.int('Whole months.').min(0).max(240).nullable()
+
+/** How many months the shop stands by what it sells and does; null where it says nothing. The law may ask for more. */
+export const Warranty = z.object({ newParts: Months, usedParts: Months, work: Months })
+export type Warranty = z.infer<typeof Warranty>
 
 /** What the shop charges and promises: amounts in minor units, shares in per cent. */
 export const Terms = z.object({
@@ -33,6 +41,9 @@ export const Terms = z.object({
   creditPercent: Percent,
   validDays: z.int('Whole days.').min(1, 'At least a day.').max(365, 'At most a year.'),
   returnTerms: LongText,
+  /** The shop's rule: how long every fitted machine is tested; null where it has none. */
+  testHours: z.number('Hours.').positive('More than 0 hours.').max(240).nullable(),
+  warranty: Warranty,
   labour: LabourTable,
 })
 export type Terms = z.infer<typeof Terms>
@@ -47,11 +58,14 @@ export const STARTING_TERMS: Terms = {
   pricesIncludeTax: true,
   depositPercent: 0,
   creditPercent: 30,
-  validDays: 14,
+  validDays: 5,
   returnTerms:
-    'If the new memory turns out not to work in your computer, we take it back and return its full price; the work done is charged.',
+    'If the new memory turns out not to work in your computer, we take it back and return its full price. Where we chose it, the work is not charged.',
+  testHours: null,
+  warranty: { newParts: null, usedParts: null, work: null },
   labour: {
-    open: { desktop: 8, laptop: 15, 'all-in-one': 30, 'small-form-factor': 12, workstation: 10 },
+    open: { desktop: 8, laptop: 15, 'all-in-one': 10, 'small-form-factor': 12, workstation: 10 },
+    display: 90,
     battery: 3,
     module: 2,
     firstStart: 8,

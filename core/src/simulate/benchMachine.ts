@@ -25,6 +25,8 @@ export interface Start {
 export interface Observation {
   /** The set-up screen: GiB in all, MT/s, CL, and GiB by slot; null where it does not start. */
   setup: { totalGiB: number; dataRate: number; cl: number; slots: Record<string, number> } | null
+  /** What the running system can use, GiB; null where it does not start. */
+  system: { usableGiB: number } | null
   /** The memory part of its SMBIOS table; null where it does not start. */
   table: Uint8Array | null
   /** CIM PhysicalMemory as its system writes it; empty where it does not start. */

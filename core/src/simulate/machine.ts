@@ -1,5 +1,6 @@
 import type { Outcome, Trial } from '../diagnose'
 import { evaluate } from '../evaluate'
+import { firstStart } from '../knowledge'
 import type { Evaluation, Machine, Module } from '../model'
 import type { BenchMachine, Start } from './benchMachine'
 import { type Hidden, tryOut } from './hidden'
@@ -13,6 +14,10 @@ export interface Simulated {
   modules: Readonly<Record<string, Module>>
   hidden: Hidden
   last: { trial: Trial; outcome: Outcome } | null
+  /** What graphics and firmware keep of the memory, GiB; little where left out. */
+  reservedGiB?: number
+  /** Slots its table lists that the board does not have. */
+  phantomSlots?: number
   /** Where its noise begins; moves on with every use. */
   seed: number
 }
@@ -39,7 +44,7 @@ export function benchMachine(
     },
     show: async () => {
       const running = runningOf(now)
-      return running ? shown(now.machine, running.found, running.evaluation) : NOTHING_SHOWN
+      return running ? shown(now, running.found, running.evaluation) : NOTHING_SHOWN
     },
     bandwidth: async (work, runs) => measured((one) => bandwidthRuns(one, work, runs, drawn())),
     latency: async (runs) => measured((one) => latencyRuns(one, runs, drawn())),
@@ -52,8 +57,19 @@ export function benchMachine(
   }
 }
 
-/** Minutes and restarts of a start: memory that was changed is trained first, longer where there is more. */
-const TRAINING = { plain: 0.5, changed: 1, perGiB: 0.03, newer: 2, restarts: 1, profileRestarts: 1 }
+/** Minutes of a start without training, and restarts while the memory trains. */
+const PLAIN_START = 0.5
+const RESTARTS = { trained: 1, profile: 1 }
+/** Ranks in all at which training takes as long as it gets. */
+const MANY_RANKS = 8
+
+/** Training takes longer the more ranks there are to train, within what is usual for these modules. */
+function trainingMinutes(machine: Machine, modules: readonly Module[]): number {
+  const sizes = modules.map(({ capacityGiB }) => capacityGiB)
+  const { low, high } = firstStart({ generation: machine.generation, sizes })
+  const ranks = modules.reduce((sum, module) => sum + module.ranks, 0)
+  return low + (high - low) * Math.min(1, Math.max(0, ranks - 1) / (MANY_RANKS - 1))
+}
 
 function started(now: Simulated, trial: Trial): { start: Start; after: Simulated } {
   const { outcome, after: hidden } = tryOut(now.hidden, trial)
@@ -63,15 +79,13 @@ function started(now: Simulated, trial: Trial): { start: Start; after: Simulated
     trial.reseat ||
     JSON.stringify(before.arrangement) !== JSON.stringify(trial.arrangement)
   const switched = before !== undefined && before.profile !== trial.profile
-  const gib = Object.values(fitted(now, trial)).reduce((sum, one) => sum + one.capacityGiB, 0)
-  const slow = now.machine.generation === 'DDR5' ? TRAINING.newer : 1
   const training =
     moved || switched
       ? {
-          minutes: slow * (TRAINING.changed + TRAINING.perGiB * gib),
-          restarts: TRAINING.restarts + (switched ? TRAINING.profileRestarts : 0),
+          minutes: trainingMinutes(now.machine, Object.values(fitted(now, trial))),
+          restarts: RESTARTS.trained + (switched ? RESTARTS.profile : 0),
         }
-      : { minutes: TRAINING.plain, restarts: 0 }
+      : { minutes: PLAIN_START, restarts: 0 }
   return { start: { outcome, training }, after: { ...now, hidden, last: { trial, outcome } } }
 }
 

@@ -1,3 +1,4 @@
+import { nextSlot } from '../machines'
 import type { Evaluation, Generation, Machine, Module } from '../model'
 import {
   type Reported,
@@ -8,6 +9,7 @@ import {
   writeSmbios,
 } from '../readings'
 import type { Observation } from './benchMachine'
+import type { Simulated } from './machine'
 
 const WRITERS: Partial<Record<Generation, (module: Module) => Uint8Array>> = {
   DDR3: (module) => writeDdr3(module),
@@ -15,11 +17,27 @@ const WRITERS: Partial<Record<Generation, (module: Module) => Uint8Array>> = {
   DDR5: (module) => writeDdr5(module),
 }
 
-export const NOTHING_SHOWN: Observation = { setup: null, table: null, readout: '', contents: {} }
+export const NOTHING_SHOWN: Observation = {
+  setup: null,
+  system: null,
+  table: null,
+  readout: '',
+  contents: {},
+}
+
+/** What firmware keeps on every machine, GiB. */
+const ALWAYS_RESERVED = 0.1
+
+/** The machine as its own table has it: with slots that are not there. */
+function asListed(machine: Machine, phantomSlots: number): Machine {
+  let slots = [...machine.slots]
+  for (let at = 0; at < phantomSlots; at += 1) slots = [...slots, nextSlot({ ...machine, slots })]
+  return { ...machine, slots }
+}
 
 /** What a running machine shows with these modules found in its slots. */
 export function shown(
-  machine: Machine,
+  { machine, reservedGiB = ALWAYS_RESERVED, phantomSlots = 0 }: Simulated,
   found: Readonly<Record<string, Module>>,
   { capacity, run }: Evaluation,
 ): Observation {
@@ -36,7 +54,8 @@ export function shown(
       cl: run.cl,
       slots: Object.fromEntries(machine.slots.map(({ id }) => [id, found[id]?.capacityGiB ?? 0])),
     },
-    table: writeSmbios(machine, reported),
+    system: { usableGiB: Math.max(0, capacity.usableGiB - reservedGiB) },
+    table: writeSmbios(asListed(machine, phantomSlots), reported),
     readout: writeCimCsv(reported),
     contents: Object.fromEntries(
       reported.flatMap(({ locator, module }) => {

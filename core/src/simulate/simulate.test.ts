@@ -43,7 +43,13 @@ function simulated(faults: Fault[] = []) {
 describe('a simulated machine on the bench', () => {
   test('shows nothing and measures nothing before its first start', async () => {
     const { on } = simulated()
-    expect(await on.show()).toEqual({ setup: null, table: null, readout: '', contents: {} })
+    expect(await on.show()).toEqual({
+      setup: null,
+      system: null,
+      table: null,
+      readout: '',
+      contents: {},
+    })
     expect(await on.bandwidth('copy', 3)).toEqual([])
   })
 
@@ -89,6 +95,27 @@ describe('a simulated machine on the bench', () => {
     expect(whole / half).toBeCloseTo(2, 0)
     expect((await on.latency(4)).every((ns) => ns > 13.75)).toBe(true)
     expect(await on.frames(50)).toHaveLength(50)
+  })
+
+  test('keeps some for graphics and lists slots that are not there, where it is such a one', async () => {
+    const odd = { ...simulated().kept(), reservedGiB: 4, phantomSlots: 2 }
+    const on = benchMachine(odd)
+    await on.start(trial())
+    const { setup, system, table } = await on.show()
+    expect([setup?.totalGiB, system?.usableGiB]).toEqual([16, 12])
+    expect(read(table as Uint8Array).machine?.slots).toHaveLength(6)
+  })
+
+  test('trains longer with more ranks, not at all where nothing changed', async () => {
+    const { on } = simulated()
+    const minutes = async (arrangement: Record<string, string>) =>
+      (await on.start(trial({ arrangement }))).training.minutes
+    const one = await minutes({ A2: 'x' })
+    const both = await minutes(full)
+    // From 0.5 to 3 minutes in older generations: 1 and 2 of up to 8 ranks.
+    expect(one).toBeCloseTo(0.5)
+    expect(both).toBeCloseTo(0.5 + 2.5 / 7)
+    expect((await on.start(trial())).training).toEqual({ minutes: 0.5, restarts: 0 })
   })
 
   test('no start: nothing is shown', async () => {

@@ -1,8 +1,10 @@
 import {
   BUFFERINGS,
   type Buffering,
+  CLOCKINGS,
   ECC_POLICIES,
   FORM_FACTORS,
+  fasteningOf,
   GENERATIONS,
   INTERLEAVES,
   type Machine,
@@ -10,6 +12,7 @@ import {
 import { Sourced } from '@tembrix/core/records'
 import type { RecordForm } from '../form'
 import { Check, Field, numberFrom, Select, TextInput } from '../ui'
+import { CLOCK_NAMES, FASTENING_NAMES } from './partWords'
 import { SourceOf, type Sourcing, typedIn } from './SourceOf'
 
 const INTERLEAVE_NAMES = {
@@ -120,9 +123,9 @@ export function ControllerFields({ form, machine, sourcing }: Props) {
         )}
       </Field>
       <Field
-        label="Follows the clock up to, MT/s"
+        label="Synchronous (1:1) up to, MT/s"
         aside={source('syncCeiling', 'the ceiling')}
-        hint="Empty: no such ceiling."
+        hint="Empty: none known."
         error={form.error('machine', 'syncCeiling') && 'This is no data rate.'}
       >
         {(control) => (
@@ -134,6 +137,42 @@ export function ControllerFields({ form, machine, sourcing }: Props) {
           />
         )}
       </Field>
+      <Field
+        label="Clocks of this platform"
+        aside={source('clocks', 'the clocks')}
+        className="col-span-2"
+      >
+        {(control) => (
+          <Select
+            {...control}
+            value={machine.clocks ?? ''}
+            options={[
+              { value: '', label: 'unknown' },
+              ...CLOCKINGS.map((value) => ({ value, label: CLOCK_NAMES[value] })),
+            ]}
+            onValue={(value) => set('clocks', value === '' ? undefined : value)}
+          />
+        )}
+      </Field>
+      {machine.formFactor === 'DIMM' && (
+        <Field
+          label="What holds the modules"
+          aside={source('fastening', 'what holds the modules')}
+          className="col-span-2"
+        >
+          {(control) => (
+            <Select
+              {...control}
+              value={fasteningOf(machine)}
+              options={(['latches', 'latch-one-end'] as const).map((value) => ({
+                value,
+                label: FASTENING_NAMES[value],
+              }))}
+              onValue={(value) => set('fastening', value)}
+            />
+          )}
+        </Field>
+      )}
       <fieldset className="col-span-2">
         <legend className="text-sm font-semibold">Module buffering it works with</legend>
         <div className="grid grid-cols-2">

@@ -5,8 +5,11 @@ import {
   plainName,
   type Speed,
   STANDARD_STEPS,
+  USUAL_DRAFT,
   USUAL_VOLTAGE,
+  usualOrganisation,
   usualSpeed,
+  usualVoltages,
 } from '@tembrix/core/model'
 
 /** A module as it is typed: numbers may still be text. */
@@ -17,16 +20,19 @@ export function likelyModule(machine: Machine): ModuleDraft {
   const { generation, formFactor, limits } = machine
   const rating = Math.max(...limits.dataRates.map(({ dataRate }) => dataRate))
   const steps = STANDARD_STEPS[generation]
-  const rate = steps.findLast((step) => step <= rating) ?? (steps[0] as number)
+  const usual = USUAL_DRAFT[generation]
+  const rate = usual?.dataRate ?? steps.findLast((step) => step <= rating) ?? (steps[0] as number)
+  const capacityGiB = usual?.capacityGiB ?? 8
+  const { ranks, deviceWidth } = usualOrganisation(generation, capacityGiB)
   return {
     article: '',
     generation,
     formFactor,
     buffering: machine.buffering[0] ?? 'unbuffered',
     ecc: machine.ecc === 'required',
-    capacityGiB: 8,
-    ranks: limits.dieGbit !== null && limits.dieGbit < 8 ? 2 : 1,
-    deviceWidth: 8,
+    capacityGiB,
+    ranks: limits.dieGbit !== null && limits.dieGbit < 8 ? 2 : ranks,
+    deviceWidth,
     voltages: [...machine.voltages],
     speeds: [{ ...usualSpeed(generation, rate) }],
     kit: null,
@@ -46,8 +52,12 @@ export function atRate(draft: ModuleDraft, dataRate: number): ModuleDraft {
 /** The draft in another generation, at that generation's usual voltage and a rate it knows. */
 export function inGeneration(draft: ModuleDraft, generation: Generation): ModuleDraft {
   const steps = STANDARD_STEPS[generation]
-  const rate = steps[Math.floor(steps.length / 2)] as number
-  return atRate({ ...draft, generation, voltages: [USUAL_VOLTAGE[generation]] }, rate)
+  const usual = USUAL_DRAFT[generation]
+  const rate = usual?.dataRate ?? (steps[Math.floor(steps.length / 2)] as number)
+  const capacityGiB = usual?.capacityGiB ?? draft.capacityGiB
+  const made = usualOrganisation(generation, Number(capacityGiB))
+  const voltages = usualVoltages(generation, rate)
+  return atRate({ ...draft, generation, capacityGiB, ...made, voltages }, rate)
 }
 
 export function profilesOf(draft: ModuleDraft): Record<string, unknown>[] {

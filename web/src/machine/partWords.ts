@@ -1,4 +1,4 @@
-import type { Machine, RatingRow, Slot } from '@tembrix/core/model'
+import type { Fastening, Machine, PlatformClocks, RatingRow, Slot } from '@tembrix/core/model'
 import type { Sourced } from '@tembrix/core/records'
 import { capacity } from '../ui'
 
@@ -16,14 +16,29 @@ export const PART_NAMES: Record<Sourced, string> = {
   firmwareDataRate: 'Firmware limit',
   interleave: 'Spread over channels',
   profiles: 'Memory profiles',
-  syncCeiling: 'Clock ceiling',
+  syncCeiling: 'Synchronous up to',
+  clocks: 'Clocks',
+  fastening: 'What holds the modules',
   ecc: 'ECC',
   voltages: 'Voltages',
 }
 
+export const CLOCK_NAMES: Record<PlatformClocks, string> = {
+  'fabric-with-memory': 'controller and fabric at the memory clock',
+  'fabric-apart': 'controller at the memory clock, fabric on its own',
+  'controller-half': 'controller always at half the memory clock',
+}
+
+export const FASTENING_NAMES: Record<Fastening, string> = {
+  latches: 'latches, at one end or both',
+  'latch-one-end': 'a latch at one end',
+  'side-clips': 'clips at the sides',
+  screws: 'screws',
+}
+
 /** A part of a machine's record in a few words. */
 export function partInWords(part: Sourced, value: unknown): string {
-  if (value === null) return 'none known'
+  if (value === null || value === undefined) return 'none known'
   switch (part) {
     case 'slots':
       return (value as Pick<Machine, 'slots'>).slots.map(({ id }) => id).join(' ') || 'none'
@@ -56,6 +71,10 @@ export function partInWords(part: Sourced, value: unknown): string {
       return value ? 'can be set' : 'cannot be set'
     case 'voltages':
       return `${(value as number[]).join(', ')} V`
+    case 'clocks':
+      return CLOCK_NAMES[value as PlatformClocks]
+    case 'fastening':
+      return FASTENING_NAMES[value as Fastening]
     default:
       return String(value)
   }

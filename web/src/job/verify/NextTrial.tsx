@@ -58,7 +58,7 @@ export function NextTrial(props: Props) {
         <section aria-label="Next trial" className="border-l-8 border-act bg-sheet-2 px-4 py-3">
           <p className="text-sm text-ink-2">
             {own ? 'My own' : begun ? 'Try next' : 'Begin with'} · about{' '}
-            {tidy(minutesOfTrial(arrangement, profile, trial), 0)} min
+            {tidy(minutesOfTrial(suspicion.bench, arrangement, profile, trial), 0)} min
           </p>
           {own ? (
             <OwnTrial suspicion={suspicion} trial={own} onTrial={onOwn} name={name} />
