@@ -15,7 +15,13 @@ export const stick: Module = {
   kit: null,
 }
 
-export const laptop = STARTING_MACHINES.find(({ id }) => id === 'laptop-2')?.machine as Machine
+const general = STARTING_MACHINES.find(({ id }) => id === 'laptop-2')?.machine as Machine
+
+/** A laptop whose firmware stops below its processor's rating. */
+export const laptop: Machine = {
+  ...general,
+  limits: { ...general.limits, firmwareDataRate: 2666 },
+}
 
 export const newJob = {
   customer: { name: 'Ottoline Varga', phone: '0555 1234' },

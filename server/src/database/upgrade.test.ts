@@ -2,6 +2,7 @@ import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:f
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
+import { Terms } from '@tembrix/core/records'
 import { drizzle } from 'drizzle-orm/pglite'
 import { migrate } from 'drizzle-orm/pglite/migrator'
 import { afterAll, expect, test } from 'vitest'
@@ -21,16 +22,43 @@ function migrationsUpTo(tag: string): string {
   return path
 }
 
+const JOB = `
+  customer as (insert into customers (name, phone, email, note) values ('Runa', '', '', '') returning id),
+  machine as (insert into machines (customer_id, serial_number, note, machine)
+    select id, '', '', '{}' from customer returning id, customer_id),
+  job as (insert into jobs (customer_id, machine_id, complaint, uses, stage)
+    select customer_id, id, '', '', 'fit' from machine returning id)`
+
+test('terms get what they did not have, and a hatch nobody looked for is asked again', async () => {
+  const client = await PGlite.create()
+  const db = drizzle(client)
+  await migrate(db, { migrationsFolder: migrationsUpTo('0007_frames') })
+  await client.exec(`
+    insert into shops (uses, policy) values ('{}', 'balanced');
+    with ${JOB}
+    insert into fits (job_id, static, hatch, ticks, note, seconds, screws, screws_back, serials, removed)
+      select id, 'strap', true, '{}', '', 0, '[]', '[]', '{}', '{}' from job
+  `)
+  await migrate(db, { migrationsFolder: MIGRATIONS })
+  const { rows: shops } = await client.query<{ terms: unknown }>('select terms from shops')
+  const terms = Terms.parse(shops[0]?.terms)
+  expect(terms).toMatchObject({
+    testHours: null,
+    validDays: 14,
+    labour: { display: 90, open: { 'all-in-one': 30 } },
+  })
+  expect(terms.warranty).toEqual({ newParts: null, usedParts: null, work: null })
+  const { rows: fits } = await client.query('select hatch, battery from fits')
+  expect(fits).toEqual([{ hatch: null, battery: null }])
+  await client.close()
+})
+
 test('runs made before and after are kept when configurations come', async () => {
   const client = await PGlite.create()
   const db = drizzle(client)
   await migrate(db, { migrationsFolder: migrationsUpTo('0006_causes') })
   await client.exec(`
-    with customer as (insert into customers (name, phone, email, note) values ('Runa', '', '', '') returning id),
-      machine as (insert into machines (customer_id, serial_number, note, machine)
-        select id, '', '', '{}' from customer returning id, customer_id),
-      job as (insert into jobs (customer_id, machine_id, complaint, uses, stage)
-        select customer_id, id, '', '', 'verify' from machine returning id)
+    with ${JOB}
     insert into measurements (job_id, test, unit, better, moment, runs, failed, note)
       select id, 'Export', 's', 'lower', moment, '[3, 4]', 0, '' from job, (values ('before'), ('after')) as m (moment)
   `)

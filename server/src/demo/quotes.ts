@@ -104,7 +104,7 @@ async function documentOf(
       return {
         id: options[at]?.id as string,
         title: `${total} GB of memory`,
-        wording: `We fit new memory, so that your computer has ${total} GB. What we take out is yours and given back to you.`,
+        wording: `We fit new memory, so that your computer has ${total} GB. What we take out stays yours: please tell us whether you want it back.`,
         lines: [
           ...bought.map(({ piece, times, price }) => ({
             kind: 'part' as const,

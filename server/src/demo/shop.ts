@@ -8,6 +8,8 @@ const terms: Terms = {
   address: '7 Tandem Lane\nWheelbridge\n0555 0100',
   hourlyRate: 5400,
   depositPercent: 20,
+  testHours: 4,
+  warranty: { newParts: 24, usedParts: 12, work: 6 },
 }
 
 /** The counter of a bicycle town, where computers are mended too. */

@@ -20,9 +20,10 @@ test('a rate brings its usual timings and leaves profiles alone', () => {
   const machine = STARTING_MACHINES.find(({ id }) => id === 'desktop-4')?.machine
   if (!machine) throw new Error('no such machine')
   const draft = withProfile(likelyModule(machine), true)
-  expect(atRate(draft, 5600).speeds).toMatchObject([
-    { kind: 'standard', dataRate: 5600, cl: 46 },
-    { kind: 'profile', dataRate: 5200 },
+  expect(draft).toMatchObject({ capacityGiB: 16, ranks: 1, deviceWidth: 8 })
+  expect(atRate(draft, 4800).speeds).toMatchObject([
+    { kind: 'standard', dataRate: 4800, cl: 40 },
+    { kind: 'profile', dataRate: 5600 },
   ])
   expect(withProfile(draft, false).speeds).toHaveLength(1)
   expect(check(inGeneration(draft, 'DDR3')).module).toMatchObject({ voltages: [1.5] })

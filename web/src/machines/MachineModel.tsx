@@ -1,3 +1,4 @@
+import type { Battery } from '@tembrix/core/model'
 import { type Cover, ModelChange, type ModelRecord } from '@tembrix/core/records'
 import { Plus, Trash2 } from 'lucide-react'
 import { type ReactNode, useState } from 'react'
@@ -12,9 +13,17 @@ import {
   useRemoveModelMutation,
 } from '../data'
 import { type RecordForm, useRecordForm } from '../form'
-import { ControllerFields, LimitFields, NameFields, SlotFields, useSourcing } from '../machine'
+import {
+  BATTERY_OPTIONS,
+  ControllerFields,
+  HATCH_OPTIONS,
+  LimitFields,
+  NameFields,
+  SlotFields,
+  useSourcing,
+} from '../machine'
 import { Bar } from '../shell'
-import { ago, Button, Dialog, Field, list, Message, numberFrom, TextInput } from '../ui'
+import { ago, Button, Dialog, Field, list, Message, numberFrom, Select, TextInput } from '../ui'
 import { LayoutEditor } from './LayoutEditor'
 import { ValidatedLists } from './ValidatedLists'
 
@@ -107,6 +116,39 @@ function Panel({ title, children }: { title: string; children: ReactNode }) {
   )
 }
 
+/** What was seen on the first of this model: a hatch or the display, and how the battery is cut off. */
+function OpensBy({ form }: { form: RecordForm }) {
+  const kind = form.value('machine', 'kind')
+  const hatch = form.value('hatch')
+  if (kind === 'all-in-one') {
+    return (
+      <Field label="The slots are behind" className="max-w-72">
+        {(control) => (
+          <Select
+            {...control}
+            value={hatch === null ? '' : hatch ? 'hatch' : 'display'}
+            options={HATCH_OPTIONS}
+            onValue={(value) => form.set(value === '' ? null : value === 'hatch', 'hatch')}
+          />
+        )}
+      </Field>
+    )
+  }
+  if (kind !== 'laptop') return null
+  return (
+    <Field label="The battery" className="max-w-72">
+      {(control) => (
+        <Select
+          {...control}
+          value={(form.value('battery') as Battery | null) ?? ''}
+          options={BATTERY_OPTIONS}
+          onValue={(value) => form.set(value === '' ? null : value, 'battery')}
+        />
+      )}
+    </Field>
+  )
+}
+
 /** How long it takes to get at the slots, what is under which cover, and what to take care of. */
 function Opening({ form }: { form: RecordForm }) {
   const covers = form.value('covers') as Cover[]
@@ -127,6 +169,7 @@ function Opening({ form }: { form: RecordForm }) {
           />
         )}
       </Field>
+      <OpensBy form={form} />
       <fieldset className="flex flex-col gap-1.5">
         <legend className="mb-1 text-sm font-semibold">What is under which cover</legend>
         {covers.map((_, at) => (
@@ -215,6 +258,8 @@ function RemoveRow({ label, onPress }: { label: string; onPress: () => void }) {
 const FIELD_NAMES: Record<string, string> = {
   machine: 'slots and limits',
   openingMinutes: 'opening time',
+  hatch: 'hatch or display',
+  battery: 'battery',
   note: 'notes',
 }
 

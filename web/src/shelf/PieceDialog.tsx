@@ -41,6 +41,7 @@ interface Draft {
   price: unknown
   condition: string
   testedOn: string
+  warrantyUntil: string
   serials: string
   fromJobId: string
   note: string
@@ -56,6 +57,7 @@ function start(piece: ShopModule | undefined): Draft {
     price: piece?.price ?? null,
     condition: piece?.condition ?? (piece ? '' : 'used'),
     testedOn: piece?.testedOn ?? '',
+    warrantyUntil: piece?.warrantyUntil ?? '',
     serials: piece?.serialNumber ?? '',
     fromJobId: piece?.fromJobId ?? '',
     note: piece?.note ?? '',
@@ -78,6 +80,7 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
     price: draft.price,
     condition: draft.condition || null,
     testedOn: draft.testedOn || null,
+    warrantyUntil: draft.warrantyUntil || null,
     fromJobId: draft.fromJobId || null,
     note: draft.note,
   }
@@ -233,6 +236,20 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
                 type="date"
                 value={draft.testedOn}
                 onValue={(testedOn) => set({ testedOn })}
+              />
+            )}
+          </Field>
+          <Field
+            label="Under warranty until"
+            error={faultAt('warrantyUntil')}
+            hint="Its maker’s or supplier’s."
+          >
+            {(control) => (
+              <TextInput
+                {...control}
+                type="date"
+                value={draft.warrantyUntil}
+                onValue={(warrantyUntil) => set({ warrantyUntil })}
               />
             )}
           </Field>

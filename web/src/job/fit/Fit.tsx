@@ -3,6 +3,7 @@ import { useLayoutEffect, useState } from 'react'
 import { Tab } from '../../ui'
 import { useBench } from '../bench'
 import { FitBoard } from './FitBoard'
+import { AskHatch } from './OpenedBy'
 import { Options } from './Options'
 import { Screws } from './Screws'
 import { Steps } from './Steps'
@@ -44,6 +45,7 @@ export function Fit() {
         </p>
       )}
       <FitBoard fitting={fitting} />
+      {!fit.finishedAt && <AskHatch fitting={fitting} />}
       <Tabs.Content value="steps" className="flex flex-1 flex-col gap-3">
         <Steps fitting={fitting} onScrews={() => setTab('screws')} onTray={() => setTab('tray')} />
         <Options fitting={fitting} />

@@ -4,11 +4,12 @@ import { useAddPhotoMutation } from '../../data'
 import { Button, Field, Select, TextInput } from '../../ui'
 import { useJob } from '../file'
 import { Photos } from '../identify'
+import { OpenedBy } from './OpenedBy'
 import type { Fitting } from './useFit'
 
 /** How it is done in this shop, what was noticed, and photos. */
-export function Options({ fitting: { fit, set } }: { fitting: Fitting }) {
-  const { machine } = useJob()
+export function Options({ fitting }: { fitting: Fitting }) {
+  const { fit, set } = fitting
   return (
     <details className="border-t border-rule">
       <summary className="flex min-h-11 cursor-pointer items-center font-semibold">
@@ -29,21 +30,7 @@ export function Options({ fitting: { fit, set } }: { fitting: Fitting }) {
               />
             )}
           </Field>
-          {machine.kind === 'all-in-one' && (
-            <Field label="The slots are behind">
-              {(control) => (
-                <Select
-                  {...control}
-                  value={fit.hatch ? 'hatch' : 'display'}
-                  options={[
-                    { value: 'hatch', label: 'a hatch' },
-                    { value: 'display', label: 'the display' },
-                  ]}
-                  onValue={(value) => set({ hatch: value === 'hatch' })}
-                />
-              )}
-            </Field>
-          )}
+          <OpenedBy fitting={fitting} />
         </div>
         <Field label="Notes">
           {(control) => (

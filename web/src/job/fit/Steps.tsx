@@ -91,13 +91,14 @@ interface CardProps {
 
 function Card({ fitting, step, number, onBack, onNext, onScrews }: CardProps) {
   const { pieces } = useJob()
-  const { tickOf, tick, untick, cautionsRead } = fitting
+  const { tickOf, tick, untick, waitsFor } = fitting
   const [skipping, setSkipping] = useState(false)
   const [reason, setReason] = useState('')
   const module = step.about.moduleId ? pieces.get(step.about.moduleId)?.module : undefined
   const { title, how } = wordsOf(step, module)
   const held = tickOf(step)
-  const locked = !step.caution && !cautionsRead
+  const [waited] = waitsFor(step)
+  const locked = waited !== undefined
   const { setLit } = useBench()
   useEffect(() => {
     setLit(step.slots)
@@ -134,7 +135,9 @@ function Card({ fitting, step, number, onBack, onNext, onScrews }: CardProps) {
       )}
       {locked && (
         <p className="border-l-4 border-risk-line bg-risk-soft px-3 py-2">
-          The cautions are read first: go back to them.
+          {waited.caution
+            ? 'The cautions are read first: go back to them.'
+            : `First: ${wordsOf(waited, undefined).title.toLowerCase()}.`}
         </p>
       )}
       {held && (
@@ -174,7 +177,7 @@ function Card({ fitting, step, number, onBack, onNext, onScrews }: CardProps) {
           {step.caution ? 'I have read this' : held ? 'Next' : 'Done'}
         </Button>
         <Button
-          disabled={step.caution || locked || held !== undefined}
+          disabled={step.caution || step.safety || locked || held !== undefined}
           aria-label="Leave this step out"
           title="Leave it out"
           onClick={() => setSkipping(!skipping)}

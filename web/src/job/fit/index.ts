@@ -1,4 +1,4 @@
 export { Fit } from './Fit'
 export { Labels } from './Labels'
 export { type Fitting, useFit } from './useFit'
-export { WORK_NAMES } from './words'
+export { TOOL_NAMES, WORK_NAMES, wordsOf } from './words'

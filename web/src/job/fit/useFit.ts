@@ -1,4 +1,4 @@
-import { type FitStep, fittingSteps, slotsAfter } from '@tembrix/core/fitting'
+import { type FitStep, fittingSteps, slotsAfter, waitsFor } from '@tembrix/core/fitting'
 import {
   type Assignment,
   type Fit,
@@ -12,14 +12,15 @@ import {
 import { useCallback, useMemo } from 'react'
 import { created, useAppDispatch, useModelsQuery, useShopQuery } from '../../data'
 import { useTechnician } from '../../shell'
-import { useJob } from '../file'
+import { fittingInput, useJob } from '../file'
 
 export interface Fitting {
   fit: Fit
   steps: FitStep[]
   /** What is done, left out, or not yet. */
   tickOf: (step: FitStep) => Tick | undefined
-  cautionsRead: boolean
+  /** Cautions and steps for safety that a step waits for. */
+  waitsFor: (step: FitStep) => FitStep[]
   /** What sits in the slots by the steps done. */
   slots: Assignment
   removed: string[]
@@ -27,13 +28,15 @@ export interface Fitting {
   minutes: number
   set: (fields: FitChange & { finished?: true }) => void
   tick: (step: FitStep, reason?: string) => void
+  /** Marks several as done at once: cautions read together. */
+  tickAll: (steps: readonly FitStep[]) => void
   untick: (step: FitStep) => void
 }
 
 /** The job's steps at the bench and how far they are; the record is begun with the first thing noted. */
 export function useFit(): Fitting {
   const view = useJob()
-  const { file, machine, now, planned, edit } = view
+  const { file, machine, now, planned, pieces, edit } = view
   const { data: shop } = useShopQuery()
   const { data: models } = useModelsQuery()
   const dispatch = useAppDispatch()
@@ -54,37 +57,9 @@ export function useFit(): Fitting {
     [known, file.id],
   )
 
-  const { run, capacity } = planned.evaluation
-  const profile = planned.settings.profile && run?.profile === true
-  const gib = planned.evaluation.starts ? capacity.installedGiB : null
-  const dataRate = run?.dataRate ?? null
   const steps = useMemo(
-    () =>
-      fittingSteps({
-        machine,
-        found: now.assignment,
-        planned: planned.assignment,
-        expected: gib !== null && dataRate !== null ? { gib, dataRate } : null,
-        profile,
-        static: fit.static,
-        hatch: fit.hatch,
-        covers: model?.covers ?? [],
-        cautions: model?.cautions ?? [],
-        openingMinutes: model?.openingMinutes ?? null,
-        table: terms.labour,
-      }),
-    [
-      machine,
-      now.assignment,
-      planned.assignment,
-      gib,
-      dataRate,
-      profile,
-      fit.static,
-      fit.hatch,
-      model,
-      terms.labour,
-    ],
+    () => fittingSteps(fittingInput({ file, machine, now, pieces }, planned, model, terms)),
+    [file, machine, now, pieces, planned, model, terms],
   )
 
   const set = useCallback(
@@ -105,7 +80,7 @@ export function useFit(): Fitting {
       fit,
       steps,
       tickOf,
-      cautionsRead: steps.every((step) => !step.caution || isDone(step)),
+      waitsFor: (step) => waitsFor(steps, step, isDone),
       slots: slotsAfter(now.assignment, planned.assignment, steps, isDone),
       removed: movesOf(now.assignment, planned.assignment).removed,
       model,
@@ -124,6 +99,15 @@ export function useFit(): Fitting {
           ticks: { ...fit.ticks, [step.id]: tick },
           ...(starts ? { runningSince: at } : {}),
         })
+      },
+      tickAll: (some) => {
+        const tick: Tick = {
+          state: 'done',
+          at: new Date().toISOString(),
+          by: technician,
+          reason: '',
+        }
+        set({ ticks: { ...fit.ticks, ...Object.fromEntries(some.map(({ id }) => [id, tick])) } })
       },
       untick: ({ id }) => {
         const { [id]: _, ...ticks } = fit.ticks

@@ -88,7 +88,7 @@ export function OptionEditor({ worked, terms, value, error, set, onRemove }: Pro
 type Part = Pick<Props, 'worked' | 'terms' | 'value' | 'error' | 'set'>
 
 function Labour({ worked, terms, value, error, set }: Part) {
-  const { option, labour, reckonedMinutes } = worked
+  const { option, labour, calculatedMinutes } = worked
   return (
     <div className="grid grid-cols-[7rem_1fr] gap-3">
       <Field label="Minutes" error={error('minutes')}>
@@ -96,14 +96,14 @@ function Labour({ worked, terms, value, error, set }: Part) {
           <TextInput
             {...control}
             inputMode="numeric"
-            placeholder={String(reckonedMinutes)}
+            placeholder={String(calculatedMinutes)}
             value={value('minutes')}
             onValue={(text) => set(numberFrom(text), 'minutes')}
           />
         )}
       </Field>
       <p className="self-end pb-2 text-sm text-ink-2">
-        {option.minutes !== null && `Reckoned ${reckonedMinutes}: `}
+        {option.minutes !== null && `Calculated ${calculatedMinutes}: `}
         {labour.map(({ work, minutes }) => `${WORK_NAMES[work]} ${minutes}`).join(', ') ||
           'Nothing to do.'}
         {' · '}

@@ -56,7 +56,8 @@ function Sheet() {
           </p>
         )}
         <p>
-          Please save your work and keep a copy of it elsewhere before you bring the computer. What
+          Please save your work and keep a copy of it elsewhere before you bring the computer. If
+          its drive is encrypted, bring the recovery key: a change in its setup may ask for it. What
           we expect of speed is an estimate from the figures of your computer, not a promise.
         </p>
       </section>

@@ -25,6 +25,7 @@ const KIND_NAMES: Record<(typeof MACHINE_KINDS)[number], string> = {
 }
 
 const WORK = [
+  ['display', 'All-in-one behind its display'],
   ['battery', 'Laptop battery off and on'],
   ['module', 'Each module out or in'],
   ['firstStart', 'First start, check'],
@@ -127,8 +128,17 @@ export function TermsDialog({ onClose }: { onClose: () => void }) {
           {figure('Deposit, %', ['depositPercent'])}
           {figure('Quotes are valid, days', ['validDays'])}
           {figure('Old modules, % of the price', ['creditPercent'])}
+          {figure('Every fitted machine is tested, hours', ['testHours'])}
+          {figure('Warranty on new parts, months', ['warranty', 'newParts'])}
+          {figure('on used parts, months', ['warranty', 'usedParts'])}
+          {figure('on the work, months', ['warranty', 'work'])}
         </div>
       </div>
+      <p className="mt-3 border-l-4 border-risk-line bg-risk-soft px-3 py-2 text-[0.93rem]">
+        These are your terms, and quotes say only what stands here; an empty field is not said.
+        Consumer law may forbid some of them: charging the work where the shop chose the wrong part,
+        or used parts without any warranty. Ask someone who knows the law where you are.
+      </p>
       <h3 className="mt-4 mb-1 font-semibold">Minutes of work</h3>
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-5">
         {MACHINE_KINDS.map((kind) =>

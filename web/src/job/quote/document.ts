@@ -4,9 +4,9 @@ import { type Evaluation, type Module, soldSpeedOf } from '@tembrix/core/model'
 import { mixingRisk } from '@tembrix/core/plan'
 import { type LabourPart, labourOf, minutesOf, priced } from '@tembrix/core/quote'
 import {
-  type Assignment,
   type ModelRecord,
   movesOf,
+  type Piece,
   type Plan,
   type Purchase,
   purchasesOf,
@@ -16,13 +16,13 @@ import {
   type QuoteOption,
   type ShopModule,
   type Terms,
-  UNFITTED,
 } from '@tembrix/core/records'
 import { addDays, formatISO } from 'date-fns'
 import { formOf, rateOf } from '../../board'
-import { money, tidy } from '../../ui'
-import { type JobView, type Situation, situationOf } from '../file'
-import { type Told, usualTitle, wordingOf } from './wording'
+import { day, money, tidy } from '../../ui'
+import { firmwareReasons, fittingInput, type JobView, type Situation, situationOf } from '../file'
+import type { Added, QuoteFacts } from './facts'
+import { usualTitle, wordingOf } from './wording'
 
 /** What a quote is worked out from. */
 export interface Basis {
@@ -39,7 +39,7 @@ export interface Worked {
   situation: Situation
   removed: string[]
   labour: LabourPart[]
-  reckonedMinutes: number
+  calculatedMinutes: number
   usualTitle: string
   usualWording: string
   quoted: QuotedOption
@@ -51,7 +51,7 @@ export const isoDay = (date: Date) => formatISO(date, { representation: 'date' }
 
 /** Works an option out; null where its plan is gone. */
 export function workedOption(basis: Basis, quote: Quote, option: QuoteOption): Worked | null {
-  const { view, terms, gainOf } = basis
+  const { view, terms, model, gainOf } = basis
   const { file, machine, now, pieces } = view
   const plan = file.plans.find(({ id }) => id === option.planId)
   if (!plan) return null
@@ -60,9 +60,9 @@ export function workedOption(basis: Basis, quote: Quote, option: QuoteOption): W
   const { removed } = movesOf(now.assignment, assignment)
   const purchases = purchasesOf(assignment, pieces)
   const switched = plan.profile && evaluation.run?.profile === true
-  const labour = labourOf(stepsFor(basis, assignment, switched))
-  const reckonedMinutes = minutesOf(labour)
-  const minutes = option.minutes ?? reckonedMinutes
+  const labour = labourOf(fittingSteps(fittingInput(view, situation, model, terms)))
+  const calculatedMinutes = minutesOf(labour)
+  const minutes = option.minutes ?? calculatedMinutes
   const credits = removed.flatMap((id) => {
     const amount = option.credits[id] ?? 0
     return amount > 0 ? [{ id, amount }] : []
@@ -95,38 +95,34 @@ export function workedOption(basis: Basis, quote: Quote, option: QuoteOption): W
     ...extras.map(({ text, amount }) => ({ kind: 'extra' as const, text, quantity: 1, amount })),
     ...credits.map(({ id, amount }) => ({
       kind: 'credit' as const,
-      text: `Your old module of ${tidy(moduleOf(id).capacityGiB)} GB, bought from you`,
+      text: `Your old module of ${tidy(moduleOf(id).capacityGiB)} GB (${moduleOf(id).article}), bought from you`,
       quantity: 1,
       amount: -amount,
     })),
   ]
-  const found = new Set(Object.values(now.assignment).map(({ moduleId }) => moduleId))
-  const told: Told = {
+  const facts: QuoteFacts = {
     kind: machine.kind,
     before: now.evaluation,
     after: evaluation,
-    kept: [...found].filter((id) => !removed.includes(id)).map(moduleOf),
-    added: Object.values(assignment).flatMap(({ moduleId }) =>
-      found.has(moduleId) ? [] : [moduleOf(moduleId)],
-    ),
-    addedAre: stateOf(purchases),
-    removed: removed.map(moduleOf),
-    asKit: purchases.some(({ piece }) => piece.module.kit !== null),
+    ...modulesOf(view, situation, removed, credits),
     gain: gainOf(evaluation),
     mixing: mixingRisk(machine, placement, settings, machine.touchy ?? false).level,
-    profile: switched,
-    credit: sum.credit > 0 ? money(sum.credit) : null,
-    leadDays: leadDaysOf(purchases),
+    profile: switched ? { volts: profileVolts(situation) } : null,
+    integratedGraphics: file.sizing.integratedGraphics === true,
+    firmware: firmwareReasons(view, situation),
+    lead: leadOf(purchases),
+    testHours: terms.testHours,
+    warranty: terms.warranty,
   }
-  const title = usualTitle(told)
-  const wording = wordingOf(told)
+  const title = usualTitle(facts)
+  const wording = wordingOf(facts)
   return {
     option,
     plan,
     situation,
     removed,
     labour,
-    reckonedMinutes,
+    calculatedMinutes,
     usualTitle: title,
     usualWording: wording,
     quoted: {
@@ -143,26 +139,8 @@ export function workedOption(basis: Basis, quote: Quote, option: QuoteOption): W
       placement: assignment,
       profile: plan.profile,
     },
-    hindrances: hindrancesOf(evaluation, purchases, told.leadDays, file.dueOn),
+    hindrances: hindrancesOf(evaluation, purchases, facts.lead, file.dueOn),
   }
-}
-
-/** The steps of the fitting that a plan would take, which say how long it lasts. */
-function stepsFor({ view, terms, model }: Basis, planned: Assignment, profile: boolean) {
-  const { machine, now, file } = view
-  return fittingSteps({
-    machine,
-    found: now.assignment,
-    planned,
-    expected: null,
-    profile,
-    static: 'strap',
-    hatch: file.fits[0]?.hatch ?? UNFITTED.hatch,
-    covers: model?.covers ?? [],
-    cautions: [],
-    openingMinutes: model?.openingMinutes ?? null,
-    table: terms.labour,
-  })
 }
 
 function partLine({ piece, times, price }: Purchase): QuotedOption['lines'][number] {
@@ -171,7 +149,8 @@ function partLine({ piece, times, price }: Purchase): QuotedOption['lines'][numb
   const kit = source === 'supplier' ? module.kit : null
   const size = `${tidy(module.capacityGiB)} GB`
   const what = kit ? `Memory kit, ${kit.size} modules of ${size}` : `Memory module, ${size}`
-  const used = condition === 'used' ? `, used${testedOn ? ', tested' : ''}` : ''
+  const used =
+    condition === 'used' ? `, used${testedOn ? `, tested on ${day(testedOn)}` : ', untested'}` : ''
   const standard = rateOf(module)
   const sold = soldSpeedOf(module)?.dataRate ?? standard
   const without = sold === standard ? '' : ` (${standard} without its memory profile)`
@@ -180,24 +159,86 @@ function partLine({ piece, times, price }: Purchase): QuotedOption['lines'][numb
   return { kind: 'part', text: text.slice(0, 200), quantity: times, amount: times * (price ?? 0) }
 }
 
-function stateOf(purchases: readonly Purchase[]): Told['addedAre'] {
-  const used = purchases.map(({ piece }) => (piece as ShopModule).condition === 'used')
-  return used.every(Boolean) ? 'used' : used.some(Boolean) ? 'both' : 'new'
+/** Modules that stay, go in and come out, each with what is on record of it. */
+function modulesOf(
+  { now, pieces, file }: JobView,
+  { assignment, placement }: Situation,
+  removed: readonly string[],
+  credits: readonly { id: string; amount: number }[],
+): Pick<QuoteFacts, 'kept' | 'added' | 'removed' | 'wholeKit'> {
+  const found = new Set(Object.values(now.assignment).map(({ moduleId }) => moduleId))
+  const placed = Object.entries(assignment).flatMap(([slot, { moduleId }]) => {
+    const module = placement[slot]
+    return module ? [{ moduleId, module }] : []
+  })
+  const goesTo = file.fits[0]?.removed ?? {}
+  return {
+    kept: placed.filter(({ moduleId }) => found.has(moduleId)).map(({ module }) => module),
+    added: placed
+      .filter(({ moduleId }) => !found.has(moduleId))
+      .map(({ moduleId, module }) => addedOf(pieces.get(moduleId) as Piece, module)),
+    removed: removed.map((id) => {
+      const credit = credits.find((one) => one.id === id)
+      return {
+        module: pieces.get(id)?.module as Module,
+        credit: credit ? money(credit.amount) : null,
+        goesTo: goesTo[id]?.to ?? null,
+      }
+    }),
+    wholeKit: wholeKitOf(
+      placed.map(({ module }) => module),
+      now.evaluation.capacity.installedGiB > 0 && file.machine.machine.soldered.length > 0,
+    ),
+  }
 }
 
-/** The longest wait for what suppliers bring; 0 where all is in the shop, null where it is not known or nothing is bought. */
-function leadDaysOf(purchases: readonly Purchase[]): number | null {
-  if (purchases.length === 0) return null
-  const days = purchases.map(({ piece }) =>
-    piece.source === 'shelf' ? 0 : (piece as ShopModule).leadDays,
+function addedOf(piece: Piece, module: Module): Added {
+  const { condition, testedOn } = piece as ShopModule
+  if (piece.source === 'customer') return { module, state: 'own', testedOn: null }
+  const state = condition ?? (piece.source === 'supplier' ? 'new' : null)
+  return { module, state, testedOn: state === 'used' ? testedOn : null }
+}
+
+/** The size of the one kit that everything in the machine is, complete and alone; null otherwise. */
+function wholeKitOf(modules: readonly Module[], soldered: boolean): number | null {
+  const [first] = modules
+  const kit = first?.kit
+  if (!kit || soldered || kit.size < 2) return null
+  return modules.length === kit.size && modules.every((one) => one.kit?.id === kit.id)
+    ? kit.size
+    : null
+}
+
+/** The highest voltage that a profile of these modules asks for, V. */
+function profileVolts({ placement }: Situation): number | null {
+  const volts = Object.values(placement).flatMap((module) =>
+    (module?.speeds ?? []).flatMap(({ kind, voltage }) =>
+      kind === 'profile' && voltage !== undefined ? [voltage] : [],
+    ),
   )
-  return days.some((one) => one === null) ? null : Math.max(...(days as number[]))
+  return volts.length > 0 ? Math.max(...volts) : null
+}
+
+/** The longest wait for what suppliers bring, and the first day one of them said so; null where it is not known or nothing is bought. */
+function leadOf(purchases: readonly Purchase[]): QuoteFacts['lead'] {
+  if (purchases.length === 0) return null
+  const supplied = purchases.flatMap(({ piece }) =>
+    piece.source === 'shelf' ? [] : [piece as ShopModule],
+  )
+  if (supplied.length === 0) return { inShop: true }
+  if (supplied.some(({ leadDays }) => leadDays === null)) return null
+  const asked = supplied.flatMap(({ askedAt }) => (askedAt ? [askedAt] : [])).sort()
+  return {
+    inShop: false,
+    days: Math.max(0, ...supplied.map(({ leadDays }) => leadDays as number)),
+    saidOn: asked[0] ?? null,
+  }
 }
 
 function hindrancesOf(
   { starts }: Evaluation,
   purchases: readonly Purchase[],
-  leadDays: number | null,
+  lead: QuoteFacts['lead'],
   dueOn: string | null,
 ): string[] {
   const said: string[] = []
@@ -210,7 +251,7 @@ function hindrancesOf(
       said.push(`${article}: ${stock === 0 ? 'out of stock' : `only ${stock} to be had`}.`)
     }
   }
-  if (dueOn && leadDays !== null && isoDay(addDays(new Date(), leadDays)) > dueOn) {
+  if (dueOn && lead && !lead.inShop && isoDay(addDays(new Date(), lead.days)) > dueOn) {
     said.push('The parts arrive after the job is due.')
   }
   return said

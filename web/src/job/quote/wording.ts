@@ -1,28 +1,7 @@
-import type { MixForecast } from '@tembrix/core/forecast'
-import type { Evaluation, Machine, Module } from '@tembrix/core/model'
-import type { MixingLevel } from '@tembrix/core/plan'
+import type { Machine, Module } from '@tembrix/core/model'
 import { list, plural, tidy } from '../../ui'
-
-/** What the customer is told about a plan. Modules are those in slots; soldered memory is in the totals. */
-export interface Told {
-  kind: Machine['kind']
-  before: Evaluation
-  after: Evaluation
-  kept: readonly Module[]
-  added: readonly Module[]
-  /** Whether what is added is new, used, or some of both. */
-  addedAre: 'new' | 'used' | 'both'
-  removed: readonly Module[]
-  /** Some added modules were packaged and tested together. */
-  asKit: boolean
-  gain: MixForecast | null
-  mixing: MixingLevel
-  profile: boolean
-  /** What removed modules are taken for, as written; null where they go back. */
-  credit: string | null
-  /** Days until what is bought is here; 0 where it lies in the shop. */
-  leadDays: number | null
-}
+import type { Added, QuoteFacts } from './facts'
+import { PROMISES } from './promises'
 
 const KINDS: Record<Machine['kind'], string> = {
   desktop: 'computer',
@@ -37,30 +16,41 @@ const number = (count: number) => NUMBERS[count] ?? String(count)
 const gb = (gib: number) => `${tidy(gib)} GB`
 
 /** An option’s heading where nobody has written another. */
-export function usualTitle({ after, kept, added }: Told): string {
+export function usualTitle({ after, kept, added }: QuoteFacts): string {
   const size = `${gb(after.capacity.usableGiB)} of memory`
-  if (added.length === 0) return kept.length > 0 ? `${size}, set up anew` : size
+  if (added.length === 0) return kept.length > 0 ? `${size}, set up again` : size
   if (kept.length > 0) return `${size}, your own kept`
   return size
 }
 
-/** The plan in plain sentences, for the customer. */
-export function wordingOf(told: Told): string {
+/** The plan in plain sentences, for the customer; what promises something is in `PROMISES`. */
+export function wordingOf(facts: QuoteFacts): string {
   return [
-    today(told),
-    work(told),
-    outcome(told),
-    slower(told),
-    gains(told),
-    ...cautions(told),
-    old(told),
-    wait(told),
+    today(facts),
+    work(facts),
+    PROMISES.tested(facts),
+    PROMISES.wholeKit(facts),
+    PROMISES.firmware(facts),
+    outcome(facts),
+    slower(facts),
+    gains(facts),
+    profile(facts),
+    mixed(facts),
+    PROMISES.testRule(facts),
+    PROMISES.credit(facts),
+    PROMISES.givenBack(facts),
+    openOld(facts),
+    PROMISES.inShop(facts),
+    PROMISES.arrives(facts),
+    PROMISES.warrantyNew(facts),
+    PROMISES.warrantyUsed(facts),
+    PROMISES.warrantyWork(facts),
   ]
     .filter(Boolean)
     .join(' ')
 }
 
-function today({ kind, before, kept, removed }: Told): string {
+function today({ kind, before, kept, removed }: QuoteFacts): string {
   const modules = kept.length + removed.length
   const size = gb(before.capacity.installedGiB)
   if (before.capacity.installedGiB === 0) return `Your ${KINDS[kind]} has no memory in it now.`
@@ -68,20 +58,32 @@ function today({ kind, before, kept, removed }: Told): string {
   return `Your ${KINDS[kind]} has ${size} of memory today${where}.`
 }
 
-const STATES = { new: 'new ', used: 'used and tested ', both: '' }
-
-function work({ kept, added, addedAre, removed, asKit, profile }: Told): string {
+function work({ kept, added, removed, profile: on }: QuoteFacts): string {
   if (added.length === 0 && removed.length === 0) {
-    return profile
-      ? 'We switch on the faster setting that its memory was made for.'
+    return on
+      ? 'We turn on the faster setting (memory profile) that its memory was made for.'
       : 'We move what is there to the slots where it works best.'
   }
-  const what = counted(added, STATES[addedAre])
-  const together = asKit ? ' that were made and tested to work together' : ''
-  if (added.length === 0) return `We take out ${counted(removed, '')}.`
-  if (removed.length === 0) return `We add ${what}${together}.`
-  const out = kept.length === 0 ? 'what is in it' : counted(removed, '')
-  return `We take out ${out} and put in ${what}${together}.`
+  const what = list(groups(added))
+  const outgoing = counted(
+    removed.map(({ module }) => module),
+    '',
+  )
+  if (added.length === 0) return `We take out ${outgoing}.`
+  if (removed.length === 0) return `We add ${what}.`
+  return `We take out ${kept.length === 0 ? 'what is in it' : outgoing} and put in ${what}.`
+}
+
+const STATES = { new: 'new ', used: 'used ', own: 'own ' }
+
+/** What goes in, new, used and the customer’s own apart. */
+function groups(added: readonly Added[]): string[] {
+  return (['new', 'used', 'own', null] as const).flatMap((state) => {
+    const modules = added.filter((one) => one.state === state).map(({ module }) => module)
+    if (modules.length === 0) return []
+    if (state === 'own') return [`your own ${plain(modules.length, 'module').replace(/^one /, '')}`]
+    return [counted(modules, state === null ? '' : STATES[state])]
+  })
 }
 
 /** “a module of 8 GB”, “two modules of 16 GB”, several sizes one after another. */
@@ -100,15 +102,27 @@ function counted(modules: readonly Module[], word: string): string {
 const plain = (count: number, one: string) =>
   count < NUMBERS.length ? `${number(count)} ${one}${count === 1 ? '' : 's'}` : plural(count, one)
 
-function outcome({ before, after }: Told): string {
+/** Of 4 GB, a 32-bit system and integrated graphics leave about this much. */
+const SMALL_SYSTEM = { gib: 4, left: '3 to 3.5 GB' }
+
+function outcome({ before, after, integratedGraphics }: QuoteFacts): string {
   const { installedGiB, usableGiB } = after.capacity
+  const small = usableGiB <= SMALL_SYSTEM.gib && installedGiB >= SMALL_SYSTEM.gib
+  const limited = usableGiB < installedGiB
+  const usable =
+    small && (limited || integratedGraphics) ? `about ${SMALL_SYSTEM.left}` : gb(usableGiB)
   const size =
-    usableGiB < installedGiB
-      ? `It then holds ${gb(installedGiB)}, of which your system can use ${gb(usableGiB)}.`
+    limited || usable !== gb(usableGiB)
+      ? `It then holds ${gb(installedGiB)}, of which your system can use ${usable}.`
       : `It then has ${gb(installedGiB)}.`
   const [was, is] = [before.zones[0]?.ways ?? 1, after.zones[0]?.ways ?? 1]
   if (after.zones.length > 1 && is > 1) {
-    return `${size} Of these, ${gb(after.zones[0]?.gib ?? 0)} can be read along ${number(is)} paths at once, the rest along one.`
+    const rest = list(
+      after.zones
+        .slice(1)
+        .map(({ gib, ways }) => `${gb(gib)} along ${ways === 1 ? 'one' : number(ways)}`),
+    )
+    return `${size} Of these, ${gb(after.zones[0]?.gib ?? 0)} can be read along ${number(is)} paths at once, ${rest}.`
   }
   if (is > was) {
     return `${size} The modules then work side by side: memory is read along ${number(is)} paths at once instead of ${number(was)}.`
@@ -119,27 +133,26 @@ function outcome({ before, after }: Told): string {
   return size
 }
 
-function slower({ before, after }: Told): string {
+function slower({ before, after }: QuoteFacts): string {
   const [was, is] = [before.run?.dataRate ?? 0, after.run?.dataRate ?? 0]
   if (is >= was || is === 0) return ''
-  return `It runs at a lower rate than today (${is} instead of ${was}), which pays where more memory is what is missing.`
+  return `It runs at a lower speed than today (${is} instead of ${was} MT/s), which is worth it where more memory is what is missing.`
 }
 
 /** Below this nobody notices. */
 const NOTICED = 1.02
 
-function gains({ gain }: Told): string {
+function gains(facts: QuoteFacts): string {
+  const { gain } = facts
   if (!gain) return ''
-  const pages = gain.by.some(({ forecast }) => forecast.pages.before && !forecast.pages.after)
+  const stalls = PROMISES.stallsEnd(facts)
+  if (stalls) return stalls
   const still = gain.by.some(({ forecast }) => forecast.pages.after)
-  const full = pages
-    ? 'Today it can run out of memory and then moves data to and from the disk, which is what makes it stall; this should stop. '
-    : still
-      ? 'It may still run out of memory at the busiest moments. '
-      : ''
+    ? 'It may still run out of memory at the busiest moments. '
+    : ''
   if (gain.high < NOTICED)
-    return `${full}For the work you told us of we expect no difference you would notice.`
-  return `${full}For the work you told us of we expect it to be ${range(gain.low, gain.high)}.`
+    return `${still}For the work you told us of we expect no difference you would notice.`
+  return `${still}For the work you told us of we expect it to be ${range(gain.low, gain.high)}.`
 }
 
 /** A speed-up no finer than an estimate can be. */
@@ -159,32 +172,23 @@ function share(times: number): number {
   return percent < 10 ? Math.round(percent) : Math.round(percent / 5) * 5
 }
 
-function cautions({ after, mixing, profile }: Told): string[] {
-  const found = (code: string) => after.findings.some((finding) => finding.code === code)
-  const said: string[] = []
-  if (found('ABOVE_RATING')) {
-    said.push(
-      'The modules run faster than the processor’s maker promises. That usually works; we test it for hours and step back to the plain setting if it does not.',
-    )
-  } else if (profile) said.push('We use the faster setting stored on the modules and test it.')
-  if (mixing === 'some' || mixing === 'high') {
-    said.push(
-      'The modules do not come from one set. That usually works; we test it before you get it back.',
-    )
-  }
-  return said
+function profile(facts: QuoteFacts): string {
+  const above = PROMISES.aboveRating(facts)
+  if (above || !facts.profile) return above
+  return 'We use the faster setting (memory profile) stored on the modules.'
 }
 
-function old({ removed, credit }: Told): string {
-  if (removed.length === 0) return ''
-  const it = removed.length === 1 ? 'The module we take out' : 'The modules we take out'
-  if (credit !== null) return `${it} we buy from you for ${credit}.`
-  return `${it} ${removed.length === 1 ? 'is' : 'are'} yours and given back to you.`
+/** Said at every level of risk: the plan asks to tell the customer at every one. */
+function mixed({ mixing }: QuoteFacts): string {
+  if (mixing === 'none') return ''
+  return `The modules do not come from one set. That usually works${mixing === 'low' ? '' : '; now and then such a mix freezes, and then they have to be replaced'}.`
 }
 
-function wait({ leadDays }: Told): string {
-  if (leadDays === null) return ''
-  return leadDays === 0
-    ? 'Everything needed lies in our shop.'
-    : `What is needed arrives in about ${plain(leadDays, 'day')}.`
+/** Modules of which nobody has said where they go, the customer’s to decide. */
+function openOld({ removed }: QuoteFacts): string {
+  const open = removed.filter(({ credit, goesTo }) => credit === null && goesTo === null)
+  if (open.length === 0) return ''
+  return open.length === 1
+    ? 'The module we take out stays yours: please tell us whether you want it back.'
+    : 'The modules we take out stay yours: please tell us whether you want them back.'
 }

@@ -16,7 +16,7 @@ import { outcomeWords } from './words'
 
 /** Which trial tells most for its minutes, what each outcome would mean, and in the end the part by its name. */
 export function FaultFinder({ verifying }: { verifying: Verifying }) {
-  const { record, trials, suspicion, set } = verifying
+  const { record, trials, suspicion, opened, set } = verifying
   const [technician] = useTechnician()
   const [chosen, setChosen] = useState(0)
   const [own, setOwn] = useState<Trial | null>(null)
@@ -60,6 +60,7 @@ export function FaultFinder({ verifying }: { verifying: Verifying }) {
         onOwn={setOwn}
         onOutcome={note}
         trials={trials}
+        opened={opened}
         name={name}
       />
       <Suspects suspicion={suspicion} name={name} />

@@ -1,31 +1,57 @@
 import type { Made } from '@tembrix/core/diagnose'
+import type { ModuleRecord } from '@tembrix/core/records'
+import { formatISO } from 'date-fns'
+import { useJob } from '../file'
 import { SupplierNote } from './SupplierNote'
+import { VERDICT_PROMISES, type VerdictFacts } from './verdictPromises'
 import { capital, partsWords, percent } from './words'
 
 interface Props {
   parts: readonly string[]
   chance: number
   trials: readonly Made[]
+  /** All modules there are, as `moduleId unit`. */
+  modules: readonly string[]
   name: (module: string) => string
 }
 
 /** The part at fault by its name, how sure that is, and what to do. */
-export function FaultVerdict({ parts, chance, trials, name }: Props) {
+export function FaultVerdict({ parts, chance, trials, modules, name }: Props) {
+  const { machine, pieces } = useJob()
   const seats = parts.every((part) => part.startsWith('seat '))
   const bad = parts.filter((part) => part.startsWith('module ')).map((part) => part.slice(7))
   const slot = parts.some((part) => part.startsWith('slot '))
+  const socket = slot && (machine.kind === 'desktop' || machine.kind === 'workstation')
+  const factsOf = (module: string | null): VerdictFacts => {
+    const [id = ''] = (module ?? '').split(' ')
+    return {
+      warrantyUntil: (pieces.get(id) as Partial<ModuleRecord> | undefined)?.warrantyUntil ?? null,
+      today: formatISO(new Date(), { representation: 'date' }),
+      trials,
+      others: modules.filter((one) => !bad.includes(one)),
+      name,
+    }
+  }
   return (
     <section aria-label="Verdict" className="border-l-8 border-act bg-act-soft px-4 py-3">
       <p className="text-sm text-ink-2">Found, {percent(chance)} sure</p>
       <h3 className="text-2xl leading-tight font-semibold">{capital(partsWords(parts, name))}</h3>
       <p className="mt-1 text-lg">
-        {seats && 'It is home now. Test it once more with everything in, then go on.'}
-        {bad.length > 0 && 'Exchange it under warranty. For the supplier:'}
-        {slot && 'Leave the slot empty, or have the board seen to; the modules are sound.'}
+        {seats && 'It is seated now. Test it once more with everything in, then go on.'}
+        {socket &&
+          'Before the slot is given up: check the processor’s seating, the pins of its socket and whether the cooler is too tight. '}
+        {slot && 'Leave the slot empty, or have the board seen to. '}
+        {slot && VERDICT_PROMISES.sound(factsOf(null))}
         {!seats && bad.length === 0 && !slot && 'Plan around it, and tell the customer why.'}
       </p>
       {bad.map((module) => (
-        <SupplierNote key={module} module={module} trials={trials} />
+        <div key={module}>
+          <p className="mt-1 text-lg">
+            {VERDICT_PROMISES.exchange(factsOf(module)) ||
+              'No warranty is on record for it: look for its receipt, or ask the supplier. What to tell them:'}
+          </p>
+          <SupplierNote module={module} trials={trials} />
+        </div>
       ))}
     </section>
   )

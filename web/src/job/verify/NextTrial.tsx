@@ -14,8 +14,9 @@ import { Select, tidy } from '../../ui'
 import { useBench } from '../bench'
 import { FaultVerdict } from './FaultVerdict'
 import { OwnTrial } from './OwnTrial'
+import { TrialSteps, useTrialWork } from './TrialSteps'
 import { assignmentOf } from './useVerify'
-import { outcomeWords, partsWords, percent, trialWords } from './words'
+import { outcomeWords, partsWords, percent, trialName } from './words'
 
 interface Props {
   suspicion: Suspicion
@@ -27,6 +28,8 @@ interface Props {
   own: Trial | null
   onOwn: (trial: Trial | null) => void
   trials: readonly Made[]
+  /** The machine was opened for a trial before. */
+  opened: boolean
   onOutcome: (trial: Trial, outcome: Outcome) => void
   name: (module: string) => string
 }
@@ -37,6 +40,7 @@ export function NextTrial(props: Props) {
   const named = useMemo(() => verdict(suspicion), [suspicion])
   const { setShown, setLit } = useBench()
   const trial = own ?? (offered[chosen] ?? offered[0])?.trial
+  const work = useTrialWork(suspicion, trial, props.opened)
   useEffect(() => {
     if (!trial) return
     setShown(assignmentOf(trial.arrangement))
@@ -48,7 +52,11 @@ export function NextTrial(props: Props) {
   }, [trial, setShown, setLit])
 
   if (named) {
-    return <FaultVerdict parts={named.parts} chance={named.chance} trials={trials} name={name} />
+    const { parts, chance } = named
+    const { modules } = suspicion.bench
+    return (
+      <FaultVerdict parts={parts} chance={chance} trials={trials} modules={modules} name={name} />
+    )
   }
   const { arrangement, profile } = suspicion
   return (
@@ -63,14 +71,19 @@ export function NextTrial(props: Props) {
           {own ? (
             <OwnTrial suspicion={suspicion} trial={own} onTrial={onOwn} name={name} />
           ) : (
-            trialWords(arrangement, profile, trial, name).map((line) => (
-              <p key={line} className="text-lg leading-snug">
-                {line}
-              </p>
-            ))
+            <h3 className="text-xl leading-snug font-semibold">
+              {trialName(arrangement, profile, trial, name)}
+            </h3>
           )}
+          <TrialSteps work={work} />
           {Object.keys(trial.arrangement).length > 0 ? (
-            <Outcomes suspicion={suspicion} trial={trial} onOutcome={onOutcome} name={name} />
+            <Outcomes
+              suspicion={suspicion}
+              trial={trial}
+              ready={work.ready}
+              onOutcome={onOutcome}
+              name={name}
+            />
           ) : (
             <p className="font-medium text-stop">Put a module in at least.</p>
           )}
@@ -107,7 +120,7 @@ function OtherTrials({ suspicion, offered, chosen, onChoose, own, onOwn, name }:
         options={[
           ...offered.map(({ trial, minutes }, at) => ({
             value: String(at),
-            label: `${at === 0 ? 'this: ' : ''}${trialWords(arrangement, profile, trial, name)[0]} (${tidy(minutes, 0)} min)`,
+            label: `${at === 0 ? 'this: ' : ''}${trialName(arrangement, profile, trial, name)} (${tidy(minutes, 0)} min)`,
           })),
           ...(offered.length === 0 && !own ? [{ value: '0', label: '–' }] : []),
           { value: OWN, label: 'my own: I put them otherwise' },
@@ -127,9 +140,10 @@ function OtherTrials({ suspicion, offered, chosen, onChoose, own, onOwn, name }:
 function Outcomes({
   suspicion,
   trial,
+  ready,
   onOutcome,
   name,
-}: Pick<Props, 'suspicion' | 'onOutcome' | 'name'> & { trial: Trial }) {
+}: Pick<Props, 'suspicion' | 'onOutcome' | 'name'> & { trial: Trial; ready: boolean }) {
   const said = useMemo(() => meanings(suspicion, trial), [suspicion, trial])
   const filled = Object.keys(trial.arrangement)
   const spoken = new Set(said.map(({ outcome }) => outcomeWords(outcome)))
@@ -140,7 +154,11 @@ function Outcomes({
     ...filled.map((slot) => ({ kind: 'MISSING' as const, slots: [slot] })),
   ].filter((outcome) => !spoken.has(outcomeWords(outcome)))
   return (
-    <fieldset aria-label="What came of it" className="mt-2 flex flex-col gap-1.5">
+    <fieldset
+      aria-label="What came of it"
+      disabled={!ready}
+      className="mt-2 flex flex-col gap-1.5 disabled:opacity-60"
+    >
       {said.map(({ outcome, suspect }) => (
         <button
           key={outcomeWords(outcome)}

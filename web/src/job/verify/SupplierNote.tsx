@@ -45,12 +45,14 @@ function useNote(module: string, trials: readonly Made[]): string {
   const serial =
     file.fits[0]?.serials[module] || file.modules.find(({ id }) => id === moduleId)?.serialNumber
   const { wrong, soundSlots, wellWithout, testedWithout } = caseAgainst(module, trials)
+  const seatedAgain =
+    trials.some(({ reseat }) => reseat) || new Set(wrong.map(({ slot }) => slot)).size > 1
   const said = counted(
     wrong.map(({ slot, outcome }) => `in ${slot}: ${uncapital(outcomeWords(outcome))}`),
   )
   return [
     `Returned as faulty: ${capacity(piece?.module.capacityGiB ?? 0)} ${piece?.module.article ?? ''}${serial ? `, serial number ${serial}` : ''}.`,
-    `Tried in ${machine.name}, seated anew, job ${file.number}.`,
+    `Tried in ${machine.name}${seatedAgain ? ', seated again' : ''}, job ${file.number}.`,
     said.length > 0 ? `With it, ${list(said)}.` : '',
     soundSlots.length > 0 ? `Another module works in ${list(soundSlots)}.` : '',
     wellWithout > 0

@@ -10,6 +10,7 @@ import {
   suspect,
 } from '@tembrix/core/diagnose'
 import type { ChannelsTold } from '@tembrix/core/measure'
+import { type Machine, same } from '@tembrix/core/model'
 import { fillingOrder } from '@tembrix/core/plan'
 import {
   type Assignment,
@@ -19,7 +20,7 @@ import {
 } from '@tembrix/core/records'
 import { useCallback, useMemo } from 'react'
 import { created, useAppDispatch, useShopQuery } from '../../data'
-import { useJob } from '../file'
+import { type Situation, useJob } from '../file'
 import { channelsMeasured, differencesFound } from './standing'
 
 export interface Verifying {
@@ -31,6 +32,8 @@ export interface Verifying {
   trials: readonly Made[]
   /** What is suspected by the trials made; null where nothing is placed to be suspected. */
   suspicion: Suspicion | null
+  /** A trial had the machine open, and its outer covers may still be off. */
+  opened: boolean
   set: (fields: VerificationChange) => void
 }
 
@@ -77,26 +80,21 @@ export function useVerify(): Verifying {
   const { data: shop } = useShopQuery()
   const causes = shop?.causes ?? STARTING_CAUSES
   const suspicion = useMemo(
-    () =>
-      suspicionOf(
-        fillingOrder(machine),
-        machine.slots,
-        assignment,
-        settings.profile,
-        trials,
-        causes,
-      ),
-    [machine, assignment, settings.profile, trials, causes],
+    () => suspicionOf(machine, planned, trials, causes),
+    [machine, planned, trials, causes],
   )
-  return { record, found, channels, trials, suspicion, set }
+  const opened = useMemo(() => {
+    const start = arrangementOf(assignment)
+    return record.trials.some(({ reseat, arrangement }) => reseat || !same(arrangement, start))
+  }, [record.trials, assignment])
+  return { record, found, channels, trials, suspicion, opened, set }
 }
 
-/** Slots whose module is not seen: shown empty, or the only one that the missing capacity can be. */
+/** Slots whose module is not seen. */
 function slotsMissing(found: readonly Difference[]): string[] {
   const empty = found.filter(({ code }) => code === 'SLOT_EMPTY').flatMap(({ slots }) => slots)
   if (empty.length > 0) return empty
-  const short = found.find(({ code }) => code === 'MISSING_MODULE')?.slots ?? []
-  return short.length === 1 ? short : []
+  return found.find(({ code }) => code === 'CHANNEL_GONE')?.slots ?? []
 }
 
 /** Modules by slot as the fault finder knows them: `moduleId unit`. */
@@ -116,23 +114,27 @@ export function assignmentOf(arrangement: Arrangement): Assignment {
 }
 
 function suspicionOf(
-  order: readonly string[],
-  slots: readonly { id: string; mustFill: boolean }[],
-  assignment: Assignment,
-  profile: boolean,
+  machine: Machine,
+  { assignment, placement, settings }: Situation,
   trials: readonly Made[],
   causes: CauseTable,
 ): Suspicion | null {
   const arrangement = arrangementOf(assignment)
   const modules = Object.values(arrangement)
+  const order = fillingOrder(machine)
   if (modules.length === 0 || modules.length > 8 || order.length > 8) return null
+  const sizes = Object.fromEntries(
+    Object.entries(arrangement).map(([slot, name]) => [name, placement[slot]?.capacityGiB ?? 8]),
+  )
   const bench: Bench = {
     order,
-    mustFill: slots.filter(({ mustFill }) => mustFill).map(({ id }) => id),
+    mustFill: machine.slots.filter(({ mustFill }) => mustFill).map(({ id }) => id),
     modules,
+    sizes,
+    generation: machine.generation,
   }
   return trials.reduce<Suspicion>(
     (now, { outcome, ...trial }) => observed(now, trial, outcome),
-    suspect(bench, arrangement, profile, causes),
+    suspect(bench, arrangement, settings.profile, causes),
   )
 }

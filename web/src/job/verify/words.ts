@@ -18,6 +18,9 @@ const SAID: Record<DifferenceCode, (difference: Difference) => string> = {
     `${capacity(seen ?? 0)} where ${capacity(expected ?? 0)} are planned.`,
   SYSTEM_KEEPS_SOME: ({ expected, seen }) =>
     `${capacity(seen ?? 0)} of ${capacity(expected ?? 0)}: the rest is kept back, not lost.`,
+  MEMORY_RESERVED: ({ expected, seen }) =>
+    `${capacity(seen ?? 0)} of ${capacity(expected ?? 0)} can be used, though every slot is seen.`,
+  CHANNEL_GONE: ({ slots }) => `${list(slots)} are shown empty: all that is on one channel.`,
   SLOT_EMPTY: ({ slots, expected }) =>
     `${list(slots)} is shown empty; ${capacity(expected ?? 0)} sit there.`,
   SLOT_OTHER: ({ slots, expected, seen }) =>
@@ -32,6 +35,8 @@ const SAID: Record<DifferenceCode, (difference: Difference) => string> = {
     `${plural(seen ?? 0, 'channel')} in use instead of ${expected}.`,
   UNEQUAL_CLOCKS: ({ expected, seen }) =>
     `A clock of ${seen} MHz beside the memory’s ${expected} MHz.`,
+  CLOCKS_OPEN: ({ expected, seen }) =>
+    `The controller runs at ${seen} MHz, memory at ${expected} MHz.`,
   TIMING_LOOSER: ({ expected, seen }) => `CL ${seen} instead of ${expected}.`,
   ECC_INACTIVE: () => 'Error correction is off though every module has it.',
 }
@@ -39,36 +44,49 @@ const SAID: Record<DifferenceCode, (difference: Difference) => string> = {
 export const differenceWords = (difference: Difference): string => SAID[difference.code](difference)
 
 export const CAUSE_WORDS: Record<Cause, string> = {
-  NOT_SEATED: 'a module not home in its slot (nine times in ten)',
+  NOT_SEATED: 'a module not fully seated (nine times in ten)',
   MODULE_BAD: 'a bad module',
   SLOT_BAD: 'a bad slot',
   WRONG_SLOT: 'modules in the wrong slots',
   BOARD_LIMIT: 'a limit of the board',
-  GRAPHICS_SHARE: 'what integrated graphics and the system keep for themselves',
-  SYSTEM_LIMIT: 'what this system can address',
+  SOCKET:
+    'the processor’s seating, bent pins in its socket, or a cooler that is too tight: look before a slot is condemned',
+  GRAPHICS_SHARE: 'memory reserved for integrated graphics and the system',
+  REMAP_OFF: 'memory remapping turned off in the setup',
+  BOOT_LIMIT: 'a limit in the system’s boot options',
+  SYSTEM_LIMIT: 'a system that cannot address more, as 32-bit ones',
   READ_WRONG: 'a figure read or typed wrong',
   CLOCK_FOR_RATE: 'a tool that shows the clock',
-  PROFILE_OFF: 'the profile is off in the set-up',
+  PROFILE_OFF: 'the memory profile is off in the setup',
   PROFILE_FELL_BACK: 'the profile failed at the start and the firmware fell back',
   LOAD: 'the load on the controller',
   FIRMWARE_CAP: 'a cap of the firmware',
   SLOWEST_MODULE: 'the slowest module',
   HALF_RATE_CLOCK: 'the controller or the fabric at half rate',
+  PLATFORM_OPEN:
+    'right on some platforms, whose controller always runs at half the memory clock, and wrong on others',
   FIRMWARE_LOOSENED: 'the firmware trained a looser timing',
-  ECC_OFF_IN_SETUP: 'it is switched off in the set-up',
+  ECC_OFF_IN_SETUP: 'it is off in the setup',
   ECC_NOT_WIRED: 'the board does not support it',
   PLAN_NOT_FOLLOWED: 'other modules than planned',
 }
 
 export const NEXT_WORDS: Record<NextStep, string> = {
   FIND_FAULT: 'Find the fault',
+  LOOK_AT_SLOTS:
+    'Look first whether every slot is seen, in the setup or a system report, and enter it above.',
+  CHECK_SOCKET:
+    'Check the processor’s seating, its socket and the cooler before any slot is called bad.',
+  CHECK_RESERVED:
+    'Look how much the system shows as hardware reserved, then in the setup for graphics memory and remapping, and at the boot options.',
+  FIND_PLATFORM: 'Say in Identify how the clocks of this platform hang together; its manual tells.',
   NOTHING: 'Nothing to do.',
-  SWITCH_PROFILE_ON: 'Switch the profile on in the set-up and look again.',
+  SWITCH_PROFILE_ON: 'Enable the memory profile in the setup and look again.',
   STEP_PROFILE_DOWN: 'Step the profile down.',
   CHECK_SLOTS: 'Compare the slots with the board drawn here.',
-  ACCEPT_OR_REPLAN: 'Accept it, or plan anew.',
+  ACCEPT_OR_REPLAN: 'Accept it, or plan again.',
   LOOK_AGAIN: 'Look again, with another tool.',
-  CHECK_SETUP: 'Look in the set-up for what holds it.',
+  CHECK_SETUP: 'Look in the setup for what limits it.',
 }
 
 /** How a part is said, with `name` for modules. */
@@ -80,7 +98,7 @@ export function partWords(part: string, name: (module: string) => string): strin
     case 'slot':
       return `slot ${rest.join(' ')} is bad`
     case 'seat':
-      return `the module in ${rest.join(' ')} was not home`
+      return `the module in ${rest.join(' ')} was not fully seated`
     case 'pair': {
       const half = rest.length / 2
       return `${name(rest.slice(0, half).join(' '))} and ${name(rest.slice(half).join(' '))} do not work together`
@@ -100,31 +118,25 @@ export const partsWords = (parts: readonly string[], name: (module: string) => s
     parts.every((part) => part.startsWith('seat ')) ? 'or' : 'and',
   )
 
-/** What to do at the bench for a trial, from how it stands. */
-export function trialWords(
+/** A trial in a few words; its steps say how it is made. */
+export function trialName(
   from: Readonly<Record<string, string>>,
   fromProfile: boolean,
   trial: Trial,
   name: (module: string) => string,
-): string[] {
+): string {
   const { arrangement, reseat, profile, depth } = trial
-  const done: string[] = []
   const same = Object.keys({ ...from, ...arrangement }).every(
     (slot) => from[slot] === arrangement[slot],
   )
-  if (same && reseat) done.push('Take every module out and seat it anew, till both latches click.')
-  if (same && !reseat) done.push('Leave the modules as they are.')
-  if (!same) {
-    const placed = Object.entries(arrangement).map(([slot, module]) => `${name(module)} in ${slot}`)
-    done.push(`Only these: ${list(placed)}. Everything else out.`)
-  }
-  if (profile !== fromProfile) done.push(`Switch the memory profile ${profile ? 'on' : 'off'}.`)
-  done.push(
-    depth === 'test'
-      ? 'Start it and let the memory test run a pass.'
-      : 'Start it and look at the set-up.',
-  )
-  return done
+  const placed = Object.entries(arrangement).map(([slot, module]) => `${name(module)} in ${slot}`)
+  const what = !same
+    ? `Only ${list(placed)}${reseat ? ', what stays seated again' : ''}`
+    : reseat
+      ? 'Every module out and in again'
+      : 'As it stands'
+  const switched = profile === fromProfile ? '' : `, memory profile ${profile ? 'on' : 'off'}`
+  return `${what}${switched}${depth === 'test' ? ', with a pass of the memory test' : ''}`
 }
 
 export function outcomeWords(outcome: Outcome): string {

@@ -1,0 +1,61 @@
+import type { FittingInput, Openness } from '@tembrix/core/fitting'
+import type { Module } from '@tembrix/core/model'
+import { type FirmwareReason, firmwareFirst } from '@tembrix/core/plan'
+import { type Fit, type ModelRecord, type Terms, UNFITTED } from '@tembrix/core/records'
+import type { JobView } from './JobContext'
+import type { Situation } from './situation'
+
+type View = Pick<JobView, 'file' | 'machine' | 'now' | 'pieces'>
+
+/** How this machine is opened: as somebody saw at this fitting, else on the first of its model. */
+export function opennessOf(
+  fit: Pick<Fit, 'hatch' | 'battery' | 'static'>,
+  model: ModelRecord | undefined,
+): Openness {
+  return {
+    hatch: fit.hatch ?? model?.hatch ?? null,
+    battery: fit.battery ?? model?.battery ?? null,
+    static: fit.static,
+    covers: model?.covers ?? [],
+  }
+}
+
+/** Why the firmware is updated before these modules go in; empty where it need not be. */
+export function firmwareReasons({ machine, now }: View, planned: Situation): FirmwareReason[] {
+  const found = new Set(Object.values(now.assignment).map(({ moduleId }) => moduleId))
+  const all = modulesIn(planned)
+  const added = Object.entries(planned.assignment).flatMap(([slot, { moduleId }]) => {
+    const module = planned.placement[slot]
+    return module && !found.has(moduleId) ? [module] : []
+  })
+  return firmwareFirst(machine, added, all)
+}
+
+const modulesIn = ({ placement }: Situation): Module[] =>
+  Object.values(placement).flatMap((module) => (module ? [module] : []))
+
+/** What the steps at the bench are made from, for a plan of this job. */
+export function fittingInput(
+  view: View,
+  planned: Situation,
+  model: ModelRecord | undefined,
+  terms: Terms,
+): FittingInput {
+  const { machine, now, file } = view
+  const { evaluation, settings } = planned
+  const { run, capacity, starts } = evaluation
+  return {
+    machine,
+    found: now.assignment,
+    planned: planned.assignment,
+    expected: starts && run ? { gib: capacity.installedGiB, dataRate: run.dataRate } : null,
+    profile: settings.profile && run?.profile === true,
+    profileNow: now.evaluation.run?.profile === true,
+    firmwareFirst: firmwareReasons(view, planned).length > 0,
+    sizes: modulesIn(planned).map(({ capacityGiB }) => capacityGiB),
+    cautions: model?.cautions ?? [],
+    openingMinutes: model?.openingMinutes ?? null,
+    table: terms.labour,
+    ...opennessOf(file.fits[0] ?? UNFITTED, model),
+  }
+}

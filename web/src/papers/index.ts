@@ -1,0 +1,1 @@
+export { promise } from './promise'
