@@ -23,7 +23,7 @@ test('a laptop is fitted: screw map, reload in the middle, the server away for a
     await expect(heading).toHaveText('The maker’s instructions come first')
     await expect(step.getByRole('button', { name: 'Leave this step out' })).toBeDisabled()
     await page.getByRole('button', { name: 'All steps as a list' }).click()
-    await page.getByRole('button', { name: 'Pull every cable' }).click()
+    await page.getByRole('button', { name: 'Pull every cable' }).first().click()
     await expect(main).toBeDisabled()
     await page.getByRole('button', { name: 'All steps as a list' }).click()
     await page.getByRole('button', { name: 'The maker’s instructions come first' }).click()
@@ -31,7 +31,9 @@ test('a laptop is fitted: screw map, reload in the middle, the server away for a
     for (const title of [
       'The maker’s instructions come first',
       'Nothing is opened before the work is saved',
+      'An encrypted drive may ask for its recovery key',
       'A swollen battery stops the work',
+      'A battery plug is live until it is out',
     ]) {
       await expect(heading).toHaveText(title)
       await main.click()
@@ -43,11 +45,18 @@ test('a laptop is fitted: screw map, reload in the middle, the server away for a
     await page.keyboard.press('PageDown')
     await expect(heading).toHaveText('Work saved, copy made')
     await page.keyboard.press('PageDown')
-    await expect(heading).toHaveText('Shut it down fully')
+    await expect(heading).toHaveText('Recovery key at hand, or the drive is not encrypted')
     await page.keyboard.press('PageUp')
     await expect(heading).toHaveText('Work saved, copy made')
     await page.keyboard.press('PageDown')
     await main.click()
+    await expect(heading).toHaveText('Battery below a quarter')
+    await main.click()
+    // What makes the machine safe cannot be left out.
+    await expect(heading).toHaveText('Shut it down fully')
+    await expect(step.getByRole('button', { name: 'Leave this step out' })).toBeDisabled()
+    await main.click()
+    await expect(heading).toHaveText('Pull every cable')
     await main.click()
     await expect(heading).toHaveText('Strap on, mat out')
     await step.getByRole('button', { name: 'Leave this step out' }).click()
@@ -79,7 +88,7 @@ test('a laptop is fitted: screw map, reload in the middle, the server away for a
     await main.click()
     await expect(heading).toHaveText('Battery off')
     await main.click()
-    await expect(heading).toHaveText('Drain what is left')
+    await expect(heading).toHaveText('Discharge residual power')
 
     // The server goes away; the work goes on.
     await own.stop('SIGKILL')
@@ -89,17 +98,18 @@ test('a laptop is fitted: screw map, reload in the middle, the server away for a
     await expect(page.locator('[data-lit=true]')).toHaveCount(1)
     await main.click()
     await expect(slot(page, 'A')).toContainText('taken out')
-    await expect(heading).toHaveText('Open the latches of A')
-    await main.click()
     await expect(heading).toHaveText('Into slot A')
-    await expect(step).toContainText('at an angle')
+    await expect(step).toContainText('In at 25 to 30 degrees')
+    await expect(step).toContainText('the lower one is filled first')
     await main.click()
     await expect(slot(page, 'A')).toContainText('16 GB')
     await own.start()
     await page.reload()
     await saved(page)
     await expect(slot(page, 'A')).toContainText('16 GB')
-    await expect(heading).toHaveText('Both ends down, both latches shut')
+    await expect(heading).toHaveText('Every module fully seated')
+    while (!/^First start/.test((await heading.textContent()) ?? '')) await main.click()
+    await expect(step).toContainText('0.5 to 3 minutes are usual here')
     while (!/^Screws in/.test((await heading.textContent()) ?? '')) await main.click()
 
     await page.getByRole('tab', { name: /^Screws/ }).click()

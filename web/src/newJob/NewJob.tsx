@@ -1,8 +1,9 @@
-import { type StartingPoint, startingPoints } from '@tembrix/core/machines'
+import { type Answers, matching, type StartingPoint, startingPoints } from '@tembrix/core/machines'
 import { NewCustomer, NewJob as NewJobSchema } from '@tembrix/core/records'
 import { type FormEvent, useEffect, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import {
+  created,
   drafted,
   useAppDispatch,
   useAppSelector,
@@ -23,6 +24,8 @@ interface Draft {
   phone: string
   email: string
   start: string
+  answers: Answers
+  report: string
   complaint: string
 }
 
@@ -33,8 +36,16 @@ const empty = (): Draft => ({
   phone: '',
   email: '',
   start: '',
+  answers: {},
+  report: '',
   complaint: '',
 })
+
+/** The answers given, and the machine where they leave only one. */
+function withAnswers(answers: Answers): Partial<Draft> {
+  const [only, ...others] = matching(answers)
+  return { answers, ...(only && others.length === 0 ? { start: only.id } : {}) }
+}
 
 /** Begins a job: who, which kind of machine, what is wrong. What is typed outlives a reload. */
 export function NewJob() {
@@ -42,7 +53,7 @@ export function NewJob() {
   const navigate = useNavigate()
   const kept = useAppSelector((state) => state.outbox.drafts[DRAFT]?.form) as Draft | undefined
   const [first] = useState(empty)
-  const draft = kept ?? first
+  const draft = { ...first, ...kept }
   const { data: customers = [] } = useCustomersQuery()
   const [create, { isLoading, error }] = useCreateJobMutation()
   const [checked, setChecked] = useState(false)
@@ -88,6 +99,15 @@ export function NewJob() {
     })
     const answer = await create(job)
     if (!answer.data) return
+    if (draft.report.trim() !== '') {
+      const recordId = crypto.randomUUID()
+      dispatch(
+        created(
+          { jobId: answer.data.id, collection: 'readings', recordId },
+          { jobId: answer.data.id, name: 'System report', text: draft.report },
+        ),
+      )
+    }
     dispatch(drafted({ key: DRAFT, field: 'form', value: undefined }))
     navigate(`/jobs/${answer.data.id}/identify`)
   }
@@ -186,6 +206,12 @@ export function NewJob() {
             models={models}
             chosen={draft.start}
             onChoose={(id) => set({ start: id })}
+            answers={draft.answers}
+            onAnswers={(answers) => set(withAnswers(answers))}
+            report={draft.report}
+            onReport={(report, found) =>
+              set({ report, ...withAnswers({ ...draft.answers, ...found }) })
+            }
           />
         </fieldset>
 

@@ -1,0 +1,204 @@
+import type { APIRequestContext, Page } from '@playwright/test'
+import type { Application } from './application'
+import { expect, test } from './fixtures'
+
+/** A job on a kind of machine, chosen by questions at the counter, with modules found in it by their label. */
+async function jobOn(
+  page: Page,
+  app: Application,
+  customer: string,
+  answers: Record<string, string>,
+  kind: RegExp,
+  found: Record<string, object>,
+  planned: Record<string, object>,
+) {
+  await page.goto(`${app.address}/jobs/new`)
+  await page.getByLabel('Name').fill(customer)
+  for (const [question, answer] of Object.entries(answers)) {
+    await page.getByLabel(question, { exact: true }).selectOption({ label: answer })
+  }
+  await page.getByRole('radio', { name: kind }).check()
+  await page.getByRole('button', { name: 'Start the job' }).click()
+  await expect(page.getByRole('heading', { name: 'Identify' })).toBeVisible()
+  const id = page.url().split('/').at(-2) as string
+  const api = `${app.address}/api/v1`
+  const held = async (slots: Record<string, object>) => {
+    const placed: Record<string, { moduleId: string }> = {}
+    for (const [slot, module] of Object.entries(slots)) {
+      placed[slot] = { moduleId: await stored(page.request, api, id, module) }
+    }
+    return placed
+  }
+  const job = await (await page.request.get(`${api}/jobs/${id}`)).json()
+  await page.request.patch(`${api}/jobs/${id}`, {
+    data: { version: job.version, found: await held(found) },
+  })
+  if (Object.keys(planned).length === 0) return `${app.address}/jobs/${id}`
+  const [plan] = job.plans
+  await page.request.patch(`${api}/plans/${plan.id}`, {
+    data: { version: plan.version, placement: await held(planned) },
+  })
+  return `${app.address}/jobs/${id}`
+}
+
+async function stored(request: APIRequestContext, api: string, jobId: string, module: object) {
+  const sent = await request.post(`${api}/modules`, { data: { jobId, source: 'customer', module } })
+  expect(sent.status(), await sent.text()).toBe(201)
+  return (await sent.json()).id as string
+}
+
+const module = (changes: object) => ({
+  article: 'Plain',
+  generation: 'DDR5',
+  formFactor: 'DIMM',
+  buffering: 'unbuffered',
+  ecc: false,
+  capacityGiB: 16,
+  ranks: 1,
+  deviceWidth: 8,
+  voltages: [1.1],
+  speeds: [{ kind: 'standard', dataRate: 5600, cl: 46, trcd: 45, trp: 45, tras: 90 }],
+  kit: null,
+  ...changes,
+})
+
+/** The value of the option whose words are like this. */
+async function optionLike(page: Page, words: RegExp): Promise<string> {
+  const option = page.getByLabel('Another trial').getByRole('option').filter({ hasText: words })
+  return (await option.first().getAttribute('value')) as string
+}
+
+const card = (page: Page) => page.getByRole('region', { name: /^Step \d+/ })
+const main = (page: Page) => card(page).getByRole('button', { name: /^(Done|I have read this)$/ })
+
+/** Goes on until a step is shown, and answers every heading on the way. */
+async function until(page: Page, title: RegExp): Promise<string[]> {
+  const seen: string[] = []
+  for (;;) {
+    const heading = (await card(page).getByRole('heading').textContent()) ?? ''
+    seen.push(heading)
+    if (title.test(heading)) return seen
+    await main(page).click()
+    await expect(card(page).getByRole('heading')).not.toHaveText(heading)
+  }
+}
+
+test('a laptop with a screwed module: its caution first, no latch and no push', async ({
+  page,
+  app,
+}) => {
+  const camm = { formFactor: 'CAMM2', capacityGiB: 32, ranks: 2 }
+  const address = await jobOn(
+    page,
+    app,
+    'Sunniva Roke',
+    { Kind: 'laptop', Generation: 'LPDDR5X' },
+    /^Laptop with LPCAMM2/,
+    { M1: module({ ...camm, generation: 'LPDDR5X', voltages: [1.05], article: 'Flat-32' }) },
+    {
+      M1: module({
+        ...camm,
+        generation: 'LPDDR5X',
+        voltages: [1.05],
+        article: 'Flat-64',
+        capacityGiB: 64,
+      }),
+    },
+  )
+  await page.goto(`${address}/fit`)
+  const before = await until(page, /^Out of slot M1/)
+  expect(before).toContain('This module is screwed down')
+  expect(before).toContain('A swollen battery stops the work')
+  expect(before.indexOf('This module is screwed down')).toBeLessThan(
+    before.indexOf('Shut it down fully'),
+  )
+  expect(before.indexOf('Battery off')).toBeLessThan(before.indexOf('Discharge residual power'))
+  await expect(card(page)).toContainText('Lift it straight up off its guide pins')
+  await expect(card(page)).toContainText('torque screwdriver')
+  await main(page).click()
+  // No latches to open on the way.
+  await expect(card(page).getByRole('heading')).toHaveText('Into slot M1')
+  await expect(card(page)).toContainText('nothing is pushed and nothing clicks')
+  await expect(card(page)).not.toContainText('latch')
+})
+
+test('an all-in-one is asked how it opens, and its display’s caution stands until it is', async ({
+  page,
+  app,
+}) => {
+  const small = { formFactor: 'SODIMM', generation: 'DDR4', voltages: [1.2], capacityGiB: 8 }
+  const speeds = [{ kind: 'standard', dataRate: 3200, cl: 22, trcd: 22, trp: 22, tras: 52 }]
+  const address = await jobOn(
+    page,
+    app,
+    'Aurel Finnigan',
+    { Kind: 'all-in-one', Slots: '2' },
+    /^All-in-one, 2 SO-DIMM slots/,
+    { A: module({ ...small, speeds }) },
+    { A: module({ ...small, speeds, article: 'Sixteen', capacityGiB: 16 }) },
+  )
+  await page.goto(`${address}/fit`)
+  const list = page.getByRole('button', { name: /as a list|at a time/ })
+  const asked = page.getByRole('region', { name: 'Hatch or display' })
+  await expect(asked).toBeVisible()
+  await list.click()
+  await expect(page.getByRole('button', { name: 'The slots are behind the display' })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Loosen the display/ })).toBeVisible()
+  await asked.getByRole('button', { name: 'A hatch' }).click()
+  await expect(asked).toBeHidden()
+  await expect(page.getByRole('button', { name: 'The slots are behind the display' })).toBeHidden()
+  await expect(page.getByRole('button', { name: /^Hatch off/ })).toBeVisible()
+  await list.click()
+  const before = await until(page, /^Hatch off/)
+  expect(before[0]).toBe('The maker’s instructions come first')
+  expect(before).toContain('The power supply stays shut')
+  expect(before.indexOf('Pull every cable')).toBeGreaterThan(before.indexOf('Shut it down fully'))
+})
+
+test('a trial on a running desktop: cautions, then off, unplugged and discharged before a hand goes in', async ({
+  page,
+  app,
+}) => {
+  const address = await jobOn(
+    page,
+    app,
+    'Ragna Tellmann',
+    { Kind: 'desktop', Generation: 'DDR5', Slots: '4' },
+    /^Desktop, 4 slots, DDR5/,
+    { A2: module({}), B2: module({}) },
+    {},
+  )
+  await page.goto(`${address}/verify`)
+  await page.getByRole('tab', { name: 'Fault' }).click()
+  const trial = page.getByRole('region', { name: 'Next trial' })
+  await page
+    .getByLabel('Another trial')
+    .selectOption(await optionLike(page, /^Every module out and in again \(/))
+  const cautions = trial.getByRole('region', { name: 'Cautions' })
+  await expect(cautions).toContainText('Read these first')
+  await expect(cautions).toContainText('DDR5 modules are fed while the machine is plugged in')
+  await expect(cautions).toContainText('The power supply stays shut')
+  const outcomes = trial.getByRole('group', { name: 'What came of it' })
+  await expect(outcomes.getByRole('button').first()).toBeDisabled()
+  const steps = trial.getByRole('list', { name: 'Steps of the trial' }).getByRole('listitem')
+  await expect(steps).toContainText([
+    'Shut it down fully',
+    'Pull every cable',
+    'Discharge residual power',
+    'Strap on',
+    'Side panel off',
+    'Out and in again: A2 and B2',
+    'Every module fully seated',
+    'Strap off',
+    'Cables back',
+    'First start',
+    'Look at setup and system',
+  ])
+  await cautions.getByRole('button', { name: 'I have read these' }).click()
+  await expect(cautions).toContainText('Cautions, read')
+  await outcomes.getByRole('button', { name: /^It does not start/ }).click()
+  // What was opened stays open; it is made safe again all the same.
+  await page.getByLabel('Another trial').selectOption({ index: 0 })
+  await expect(trial.getByText('I have read these')).toBeHidden()
+  await expect(steps.first()).toContainText('Shut it down fully')
+})
