@@ -28,7 +28,7 @@ test('from a new customer to a printed plan', async ({ page, app }) => {
 
   await expect(slot(page, 'A')).toContainText('8 GB')
   await expect(page.getByText('Runs on a single channel')).toBeVisible()
-  await expect(page.getByText(/21\.3 GB\/s at most, where two would give 42\.7/)).toBeVisible()
+  await expect(page.getByText(/25\.6 GB\/s at most, where two would give 51\.2/)).toBeVisible()
   await expect(page.getByText(/Put an equal amount on a second channel/)).toBeVisible()
 
   await page.getByRole('link', { name: 'Plan' }).click()

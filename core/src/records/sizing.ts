@@ -25,7 +25,9 @@ export const Sizing = z.object({
   disk: z.enum(DISKS),
   slow: z.array(z.enum(COMPLAINTS)).max(COMPLAINTS.length),
   log: LoggedUse.nullable(),
-  /** The usable memory that is to be had at least; null where the reckoning decides. */
+  /** How many years the machine must still serve; null where nobody has said. */
+  years: z.int('Whole years.').min(0, 'From 0.').max(15, 'At most 15.').nullable().default(null),
+  /** The usable memory that is to be had at least; null where the calculation decides. */
   wantedGiB: LimitGiB.nullable(),
 })
 export type Sizing = z.infer<typeof Sizing>
@@ -36,5 +38,6 @@ export const NOTHING_SIZED: Sizing = {
   disk: 'unknown',
   slow: [],
   log: null,
+  years: null,
   wantedGiB: null,
 }

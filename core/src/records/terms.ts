@@ -12,7 +12,7 @@ const Percent = z.number().min(0, 'Not below 0.').max(100, 'Not over 100.')
 export const LabourTable = z.object({
   open: z.record(z.enum(MACHINE_KINDS), Minutes),
   /** An all-in-one whose slots are behind its display. */
-  display: Minutes,
+  display: Minutes.default(90),
   battery: Minutes,
   module: Minutes,
   firstStart: Minutes,
@@ -26,6 +26,8 @@ const Months = z.int('Whole months.').min(0).max(240).nullable()
 /** How many months the shop stands by what it sells and does; null where it says nothing. The law may ask for more. */
 export const Warranty = z.object({ newParts: Months, usedParts: Months, work: Months })
 export type Warranty = z.infer<typeof Warranty>
+
+const NO_WARRANTY: Warranty = { newParts: null, usedParts: null, work: null }
 
 /** What the shop charges and promises: amounts in minor units, shares in per cent. */
 export const Terms = z.object({
@@ -42,8 +44,8 @@ export const Terms = z.object({
   validDays: z.int('Whole days.').min(1, 'At least a day.').max(365, 'At most a year.'),
   returnTerms: LongText,
   /** The shop's rule: how long every fitted machine is tested; null where it has none. */
-  testHours: z.number('Hours.').positive('More than 0 hours.').max(240).nullable(),
-  warranty: Warranty,
+  testHours: z.number('Hours.').positive('More than 0 hours.').max(240).nullable().default(null),
+  warranty: Warranty.default(NO_WARRANTY),
   labour: LabourTable,
 })
 export type Terms = z.infer<typeof Terms>
@@ -62,7 +64,7 @@ export const STARTING_TERMS: Terms = {
   returnTerms:
     'If the new memory turns out not to work in your computer, we take it back and return its full price. Where we chose it, the work is not charged.',
   testHours: null,
-  warranty: { newParts: null, usedParts: null, work: null },
+  warranty: NO_WARRANTY,
   labour: {
     open: { desktop: 8, laptop: 15, 'all-in-one': 10, 'small-form-factor': 12, workstation: 10 },
     display: 90,

@@ -1,3 +1,4 @@
+import { TIGHT } from '../knowledge'
 import { columnNumbers, type Table } from '../tables'
 
 export const LOG_UNITS = ['bytes', 'kB', 'MB', 'GB', 'percent'] as const
@@ -84,9 +85,8 @@ export interface LogSummary {
   cutOff: boolean
 }
 
-/** A peak at this share of what is fitted says only “at least so much”. */
-export const CUT_OFF = 0.96
-const TIGHT = 0.9
+/** A peak at this share of what is fitted says only “at least so much”: the system pages from there on. */
+export const CUT_OFF = TIGHT.value
 
 /** What a log says of the demand; null where it has no sample. */
 export function summarise(
@@ -105,7 +105,7 @@ export function summarise(
     // A sample holds until the next; the last one for no time.
     const lasts = timed ? Math.max(0, (next ?? seconds ?? 0) - (seconds ?? 0)) : 1
     whole += lasts
-    if (gib > TIGHT * installedGiB) tight += lasts
+    if (gib > TIGHT.value * installedGiB) tight += lasts
   })
   return {
     count: samples.length,

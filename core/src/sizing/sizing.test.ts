@@ -9,6 +9,7 @@ import {
   type ChosenUse,
   demand,
   demandOfUses,
+  growthOver,
   guessLogColumns,
   LEVELS,
   type LogSummary,
@@ -22,6 +23,7 @@ import {
 
 const table: UseTable = {
   systemGiB: 3,
+  growthPercent: 5,
   reserveGiB: 1,
   graphicsGiB: 2,
   uses: [
@@ -83,6 +85,25 @@ describe('demand from uses', () => {
     expect(demandOfUses(table, [], false)).toMatchObject({ low: 4, likely: 4, high: 4 })
   })
 
+  test('years to serve move what is likely and the upper end, not today’s least', () => {
+    const chosen = [use('photos', 'usual')]
+    const now = demandOfUses(table, chosen, false)
+    const growth = growthOver(table, 4)
+    expect(growth).toBeCloseTo(1.05 ** 4 - 1, 12)
+    const later = demandOfUses(table, chosen, false, growth)
+    // 3 for the system and 6 for photos grow; the reserve of 1 does not.
+    expect(later.likely - now.likely).toBeCloseTo(9 * growth, 12)
+    expect(later.low).toBe(now.low)
+    expect(later.parts.find(({ what }) => what === 'growth')?.gib).toBeCloseTo(9 * growth, 12)
+    expect(growthOver(table, null)).toBe(0)
+  })
+
+  test('light office work on 8 GB is tight by the table a shop starts with', () => {
+    const light = demandOfUses(STARTING_USES, [use('office', 'light')], true)
+    expect(light.likely).toBeGreaterThanOrEqual(0.9 * 8)
+    expect(light.likely).toBeLessThanOrEqual(8)
+  })
+
   test('heavier is never less, and a range holds its likely value', () => {
     const chosen = fc.array(
       fc.record({
@@ -134,8 +155,11 @@ describe('a memory log', () => {
       peakGiB: 7.5,
       p99GiB: 7.5,
       tightShare: 120 / 180,
-      cutOff: false,
+      // Systems page from 90 % on, 7.2 here.
+      cutOff: true,
     })
+    expect(summarise([{ seconds: 0, gib: 7.1 }], 8)?.cutOff).toBe(false)
+    expect(summarise([{ seconds: 0, gib: 7.2 }], 8)?.cutOff).toBe(true)
   })
 
   test('per cent of what is fitted, with decimal commas and no times', () => {
@@ -263,7 +287,28 @@ describe('memory or something else', () => {
     expect(advice).toMatchObject({ first: 'memory', memoryToo: true })
   })
 
-  test('slow only once it is warm: a cooler; long work with memory to spare: the processor', () => {
+  test('crashes are tested before anything is bought, unless memory was seen to run out', () => {
+    const high = { low: 12, likely: 16, high: 20, basis: 'uses', atLeast: false } as const
+    const crashing = { ...given, demand: high, slow: ['crashing'] as const }
+    expect(adviseSpending(crashing)).toMatchObject({ first: 'test', memoryToo: true })
+    expect(adviseSpending({ ...crashing, demand: null })).toMatchObject({
+      first: 'test',
+      memoryToo: false,
+    })
+    const log = summary({ peakGiB: 7.9, cutOff: true })
+    expect(adviseSpending({ ...crashing, log }).first).toBe('memory')
+  })
+
+  test('slow after a while is no heat before memory was measured', () => {
+    expect(adviseSpending({ ...given, slow: ['after-a-while'], demand: null }).first).toBe(
+      'measure',
+    )
+    const some = { low: 4, likely: 5, high: 6, basis: 'uses', atLeast: false } as const
+    const unmeasured = adviseSpending({ ...given, slow: ['after-a-while'], demand: some })
+    expect(unmeasured).toMatchObject({ first: 'measure', reasons: ['SLOWS_AFTER_A_WHILE'] })
+  })
+
+  test('slow only once it is warm, memory to spare: a cooler; long work: the processor', () => {
     const log = summary({ peakGiB: 4 })
     expect(adviseSpending({ ...given, log, slow: ['after-a-while'] }).first).toBe('cooling')
     expect(adviseSpending({ ...given, log, slow: ['long-work'] }).first).toBe(

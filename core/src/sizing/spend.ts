@@ -31,6 +31,7 @@ export const VERDICTS = [
   'processor-or-graphics',
   'nothing',
   'measure',
+  'test',
 ] as const
 export type Verdict = (typeof VERDICTS)[number]
 
@@ -40,7 +41,8 @@ export type Reason =
   | 'DEMAND_OVER_INSTALLED'
   | 'PEAK_FAR_BELOW'
   | 'SPINNING_DISK'
-  | 'SLOWS_DOWN_WARM'
+  | 'SLOWS_AFTER_A_WHILE'
+  | 'CRASHES'
   | 'WORK_NOT_BOUND_BY_MEMORY'
   | 'NOT_MEASURED'
 
@@ -58,7 +60,8 @@ const LONG = 0.05
 
 /**
  * Whether memory is the right thing to buy. Where the measured peak stays far below what is fitted,
- * more of it helps little: a spinning disk, heat or the processor is then what is slow.
+ * more of it helps little: a spinning disk, heat or the processor is then what is slow. Crashes are
+ * tested first; “slow after a while” is heat only where memory was measured not to fill up.
  */
 export function adviseSpending({ installedGiB, demand, log, disk, slow }: SpendCase): Advice {
   const reasons: Reason[] = []
@@ -72,7 +75,11 @@ export function adviseSpending({ installedGiB, demand, log, disk, slow }: SpendC
   const warm = slow.includes('after-a-while')
   const bound = slow.some((one) => one === 'long-work' || one === 'pictures')
   if (disk === 'spinning') reasons.push('SPINNING_DISK')
-  if (warm) reasons.push('SLOWS_DOWN_WARM')
+  if (warm) reasons.push('SLOWS_AFTER_A_WHILE')
+  // What crashes is tested before anything is bought, unless it was seen to run out of memory.
+  if (slow.includes('crashing') && !log?.cutOff) {
+    return { first: 'test', reasons: [...reasons, 'CRASHES'], memoryToo: short }
+  }
   if (short) {
     const first = disk === 'spinning' && disky && !log?.cutOff ? 'disk' : 'memory'
     return { first, reasons, memoryToo: true }
@@ -80,7 +87,8 @@ export function adviseSpending({ installedGiB, demand, log, disk, slow }: SpendC
   if (!log && !demand)
     return { first: 'measure', reasons: [...reasons, 'NOT_MEASURED'], memoryToo: false }
   if (disk === 'spinning') return { first: 'disk', reasons, memoryToo: false }
-  if (warm) return { first: 'cooling', reasons, memoryToo: false }
+  // Heat is one explanation; only a log that shows room to spare leaves memory filling up out.
+  if (warm) return { first: ample ? 'cooling' : 'measure', reasons, memoryToo: false }
   if (bound) {
     return {
       first: 'processor-or-graphics',

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { WORKS, type WorkShare } from '../forecast'
+import { known } from '../model'
 
 export const LEVELS = ['light', 'usual', 'heavy'] as const
 export const Level = z.enum(LEVELS)
@@ -31,20 +32,20 @@ export const UseTable = z.object({
   reserveGiB: Amount,
   /** What integrated graphics take of the main memory. */
   graphicsGiB: Amount,
+  /** How much more the same work wants each year the machine must still serve, per cent. */
+  growthPercent: z.number().min(0).max(50).default(5),
   uses: z.array(Use).max(60),
 })
 export type UseTable = z.infer<typeof UseTable>
 
-/**
- * The table a shop starts with: rules of thumb of the trade, which age. The system's own share is what
- * a current one takes with nothing open; a use's is what it adds.
- */
-export const STARTING_USES: UseTable = {
-  systemGiB: 3,
+/** The table a shop starts with; every figure is the shop's to change. */
+const TABLE: UseTable = {
+  systemGiB: 4.5,
   reserveGiB: 1.5,
   graphicsGiB: 1,
+  growthPercent: 5,
   uses: [
-    { id: 'office', name: 'Letters and tables', light: 0.5, usual: 1, heavy: 3, work: 'office' },
+    { id: 'office', name: 'Letters and tables', light: 1, usual: 1.5, heavy: 4, work: 'office' },
     { id: 'browsing', name: 'Browsing', light: 1, usual: 3, heavy: 8, work: 'browsing' },
     { id: 'calls', name: 'Video calls', light: 0.5, usual: 1, heavy: 2, work: 'browsing' },
     { id: 'photos', name: 'Photos', light: 2, usual: 6, heavy: 16, work: 'photos' },
@@ -68,8 +69,27 @@ export const STARTING_USES: UseTable = {
     },
     { id: 'machines', name: 'Virtual machines', light: 4, usual: 12, heavy: 48, work: 'compiling' },
     { id: 'compiling', name: 'Compiling', light: 2, usual: 6, heavy: 24, work: 'compiling' },
+    {
+      id: 'models',
+      name: 'Language or picture models at home',
+      light: 8,
+      usual: 16,
+      heavy: 48,
+      work: 'rendering',
+    },
   ],
 }
+
+export const USES = known(
+  TABLE,
+  'Rules of thumb of the trade: the system’s share is what a current one takes with nothing open, a use’s is what it adds, a model’s its own size. On 8 GB even light office work is tight.',
+  '2026-11',
+)
+export const STARTING_USES = USES.value
+
+/** What the same work wants more at the end of so many years, as a share of today's. */
+export const growthOver = ({ growthPercent }: UseTable, years: number | null): number =>
+  (1 + growthPercent / 100) ** (years ?? 0) - 1
 
 /** A use as this customer does it; `together` names those that run at once. */
 export const ChosenUse = z.object({
@@ -90,45 +110,54 @@ export interface Range {
 
 export interface UseDemand extends Range {
   /** What it is made of: the system, the reserve, graphics, and the uses of the largest set that runs at once. */
-  parts: { what: 'system' | 'reserve' | 'graphics' | 'use'; use: string | null; gib: number }[]
+  parts: {
+    what: 'system' | 'reserve' | 'graphics' | 'use' | 'growth'
+    use: string | null
+    gib: number
+  }[]
 }
 
 /**
  * What a mix of uses wants: the system, the largest set of uses that run at once, integrated graphics
  * and the reserve. The range goes half-way to the next lighter and heavier level of each use, a
- * quarter of it beyond the ends. Uses the table does not have are left out; so is anything of weight 0.
+ * quarter of it beyond the ends. `growth` is what system and uses want more by the end of the years the
+ * machine must serve: it moves what is likely and the upper end, not today's least. Uses the table does
+ * not have are left out; so is anything of weight 0.
  */
 export function demandOfUses(
   table: UseTable,
   chosen: readonly ChosenUse[],
   integratedGraphics: boolean,
+  growth = 0,
 ): UseDemand {
-  const known = chosen.flatMap((one) => {
+  const meant = chosen.flatMap((one) => {
     const use = table.uses.find(({ id }) => id === one.use)
     return use && one.weight > 0 ? [{ ...one, range: rangeOf(use, one.level) }] : []
   })
-  const sets = new Map<string, typeof known>()
-  known.forEach((one, at) => {
+  const sets = new Map<string, typeof meant>()
+  meant.forEach((one, at) => {
     const key = one.together === null ? `alone ${at}` : `with ${one.together}`
     sets.set(key, [...(sets.get(key) ?? []), one])
   })
-  const sum = (set: typeof known, end: keyof Range) =>
+  const sum = (set: typeof meant, end: keyof Range) =>
     set.reduce((all, { range }) => all + range[end], 0)
-  const largest = [...sets.values()].reduce<typeof known>(
+  const largest = [...sets.values()].reduce<typeof meant>(
     (most, set) => (sum(set, 'likely') > sum(most, 'likely') ? set : most),
     [],
   )
   const most = (end: keyof Range) => Math.max(0, ...[...sets.values()].map((set) => sum(set, end)))
   const graphics = integratedGraphics ? table.graphicsGiB : 0
   const base = table.systemGiB + table.reserveGiB + graphics
+  const grown = (end: keyof Range) => (table.systemGiB + most(end)) * growth
   return {
     low: base + most('low'),
-    likely: base + most('likely'),
-    high: base + most('high'),
+    likely: base + most('likely') + grown('likely'),
+    high: base + most('high') + grown('high'),
     parts: [
       { what: 'system', use: null, gib: table.systemGiB },
       ...largest.map(({ use, range }) => ({ what: 'use' as const, use, gib: range.likely })),
       ...(graphics > 0 ? [{ what: 'graphics' as const, use: null, gib: graphics }] : []),
+      ...(growth > 0 ? [{ what: 'growth' as const, use: null, gib: grown('likely') }] : []),
       { what: 'reserve', use: null, gib: table.reserveGiB },
     ],
   }
@@ -141,10 +170,10 @@ export function workOf(
   integratedGraphics: boolean,
 ): WorkShare[] {
   return chosen.flatMap(({ use, weight }) => {
-    const known = table.uses.find(({ id }) => id === use)
-    if (!known) return []
-    const drawn = known.work.startsWith('games') || known.work === 'rendering'
-    return [{ work: integratedGraphics && drawn ? 'integrated-graphics' : known.work, weight }]
+    const row = table.uses.find(({ id }) => id === use)
+    if (!row) return []
+    const drawn = row.work.startsWith('games') || row.work === 'rendering'
+    return [{ work: integratedGraphics && drawn ? 'integrated-graphics' : row.work, weight }]
   })
 }
 

@@ -4,6 +4,7 @@ import {
   type Module,
   type Speed,
   USUAL_VOLTAGE,
+  usualOrganisation,
   usualSpeed,
 } from '@tembrix/core/model'
 
@@ -24,7 +25,7 @@ export function article(
     ecc: false,
     capacityGiB,
     ranks: capacityGiB >= 32 || (generation === 'DDR4' && capacityGiB === 16) ? 2 : 1,
-    deviceWidth: 8,
+    deviceWidth: usualOrganisation(generation, capacityGiB).deviceWidth,
     voltages: [USUAL_VOLTAGE[generation]],
     speeds: rates.map((rate) => usualSpeed(generation, rate)),
     kit: null,

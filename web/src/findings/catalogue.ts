@@ -55,7 +55,7 @@ const CATALOGUE: Record<FindingCode, Word> = {
   SLOT_CAPACITY: ({ finding, machine }) => ({
     title: `Too large for ${list(finding.slots)}`,
     means: `One slot takes at most ${capacity(machine.limits.slotGiB)}.`,
-    todo: 'Spread the capacity over more slots.',
+    todo: 'Spread the capacity over more slots. Where the maker’s newest statement names more, enter it in Identify.',
   }),
   DIE_DENSITY: ({ finding, machine }) => ({
     title: `Chips too dense in ${list(finding.slots)}`,
@@ -93,7 +93,7 @@ const CATALOGUE: Record<FindingCode, Word> = {
   TOTAL_CAPACITY: ({ machine, evaluation }) => ({
     title: 'More than the machine takes',
     means: `${capacity(evaluation.capacity.installedGiB)} are fitted; the machine takes ${capacity(machine.limits.totalGiB)} in all.`,
-    todo: 'Take smaller modules or leave a slot empty.',
+    todo: 'Take smaller modules or leave a slot empty. A published maximum is often only what was tested: look for the maker’s newest statement.',
   }),
   BOOT_SLOT_EMPTY: ({ finding }) => ({
     title: `Slot ${list(finding.slots)} must be filled`,
@@ -107,7 +107,7 @@ const CATALOGUE: Record<FindingCode, Word> = {
   }),
   CHANNELS_UNUSED: ({ machine, evaluation }) => ({
     title: `${evaluation.zones[0]?.ways} of ${machine.channels.length} channels used`,
-    means: 'The controller could spread memory wider.',
+    means: 'The controller could interleave over more channels.',
     todo: 'Fill one slot of each channel with equal amounts.',
   }),
   UNEVEN_CHANNELS: ({ evaluation }) => ({
@@ -115,12 +115,12 @@ const CATALOGUE: Record<FindingCode, Word> = {
     means:
       evaluation.zones.length > 1
         ? `${evaluation.zones.map(({ gib, ways }) => `${capacity(gib)} run over ${ways === 1 ? 'one channel' : `${ways} channels`}`).join(', then ')}. Which program lands where is chance.`
-        : 'This controller spreads memory over its channels only when they hold equal amounts.',
+        : 'This controller interleaves over its channels only when they hold equal amounts.',
     todo: 'Make the totals of the channels equal; the sticks themselves may differ.',
   }),
   SLOT_ORDER: ({ finding, machine }) => ({
     title: 'Not the maker’s filling order',
-    means: `The board is laid out to be filled ${order(machine)}. Out of order it may run slower or not start${inSlots(finding)}.`,
+    means: `The board is laid out to be filled ${order(machine)}. Out of order it may run slower, or not start${inSlots(finding)}.`,
     todo: 'Move the modules to the first slots of that order; the board’s manual decides.',
   }),
   OS_LIMIT: ({ machine, evaluation }) => ({
@@ -136,17 +136,17 @@ const CATALOGUE: Record<FindingCode, Word> = {
   ABOVE_RATING: ({ evaluation }) => ({
     title: 'Above the controller’s rating',
     means: `The memory profile runs at ${evaluation.run?.dataRate} MT/s; the controller is rated for ${evaluation.run?.controllerRating} at this load. Usual, not promised.`,
-    todo: 'Test several passes; if it falters, step the rate down or leave the profile off.',
+    todo: 'Its maker may refuse warranty for it. Test several passes; if it fails, lower the speed or leave the profile off.',
   }),
   HALF_RATE_CLOCK: ({ machine }) => ({
     title: 'The controller drops to half rate',
-    means: `Above ${machine.syncCeiling} MT/s it no longer follows the memory clock, and every access waits longer.`,
+    means: `Above ${machine.syncCeiling} MT/s the controller no longer runs synchronously (1:1) with the memory, and every access waits longer.`,
     todo: `Run at ${machine.syncCeiling} MT/s: it is likely quicker.`,
   }),
   MIXED_MODULES: {
     title: 'Different modules together',
     means:
-      'They run at the slowest rate and the loosest timings among them. Usually well; now and then it freezes.',
+      'They run at the lowest speed and the loosest timings among them. Usually well; now and then it freezes.',
     todo: 'Test longer before hand-over, and tell the customer.',
   },
   KITS_COMBINED: ({ finding }) => ({
@@ -162,20 +162,20 @@ const CATALOGUE: Record<FindingCode, Word> = {
   PROFILE_OFF: {
     title: 'A faster memory profile is there',
     means:
-      'Every module carries one and this machine can set it; now they run at their standard rate.',
-    todo: 'Consider switching it on in the firmware set-up, with a stability test.',
+      'Every module carries one and this machine can set it; now they run at their standard speed.',
+    todo: 'Consider enabling it in the BIOS/UEFI setup, with a stability test.',
   },
   PROFILE_BLOCKED: ({ finding, machine }) => ({
     title: 'The memory profile cannot be used',
     means: machine.profiles
       ? `Not every module carries one${inSlots(finding)}.`
       : 'This machine’s firmware offers no profile.',
-    todo: 'Count on the standard rate.',
+    todo: 'Count on the standard speed.',
   }),
   SPEED_UNUSED: ({ finding, evaluation }) => ({
     title: 'Some modules could run faster',
     means: `Held to ${evaluation.run?.dataRate} MT/s${inSlots(finding)}.`,
-    todo: 'Fine if they cost no more; faster ones bring nothing here.',
+    todo: 'Fine if they cost no more; faster ones gain nothing here.',
   }),
   ECC_INACTIVE: {
     title: 'ECC is not used',
@@ -185,7 +185,7 @@ const CATALOGUE: Record<FindingCode, Word> = {
   MIXED_RANKS: {
     title: 'Different numbers of ranks',
     means: 'Allowed; the heavier modules set the load on the controller.',
-    todo: 'Nothing, unless a rate falls short.',
+    todo: 'Nothing, unless the speed falls short.',
   },
   KIT_SPLIT: ({ finding }) => ({
     title: 'Part of a kit',

@@ -15,6 +15,7 @@ import { Field, numberFrom, Select, TextInput, tidy } from '../ui'
 import { Card } from './Card'
 import { Glossary } from './Glossary'
 import { LabelReader } from './LabelReader'
+import { Tables } from './Tables'
 
 /** What one otherwise works out on the back of an envelope, and the words of the trade. */
 export function Reference() {
@@ -30,6 +31,7 @@ export function Reference() {
           <Compare />
           <Bandwidth />
           <LabelReader />
+          <Tables />
         </div>
         <Glossary />
       </main>
@@ -38,7 +40,7 @@ export function Reference() {
 }
 
 const AS = {
-  rate: 'the data rate',
+  rate: 'the speed',
   bandwidth: 'a bandwidth in MB/s',
   clock: 'the clock',
 }
@@ -47,7 +49,7 @@ function RateNames() {
   const [text, setText] = useState('PC4-25600')
   const meanings = readRateName(text)
   return (
-    <Card title="Names of a rate">
+    <Card title="Names of a speed">
       <Field
         label="As printed"
         hint={
@@ -57,7 +59,7 @@ function RateNames() {
         }
         error={
           meanings.length === 0 && text.trim() !== ''
-            ? 'No rate is called so. Try DDR4-3200, PC4-25600 or PC3-12800.'
+            ? 'No match. Try DDR4-3200, PC4-25600 or PC3-12800.'
             : undefined
         }
       >
@@ -109,7 +111,7 @@ function Figure({
   onValue: (value: unknown) => void
 }) {
   return (
-    <Field label={label} error={bad ? 'A figure above 0.' : undefined}>
+    <Field label={label} error={bad ? 'Must be greater than 0.' : undefined}>
       {(control) => (
         <TextInput
           {...control}
@@ -141,7 +143,7 @@ function Latency() {
             />
           )}
         </Field>
-        <Figure label="Rate, MT/s" value={rate} bad={dataRate === null} onValue={setRate} />
+        <Figure label="Speed, MT/s" value={rate} bad={dataRate === null} onValue={setRate} />
         <Figure label="CL" value={cl} bad={clocks === null} onValue={setCl} />
         <Answer label="takes">
           {dataRate && clocks ? `${tidy(clocksToNs(clocks, dataRate))} ns` : '–'}
@@ -190,7 +192,7 @@ function Compare() {
         bad={positive(value.cl) === null}
         onValue={(cl) => set({ ...value, cl })}
       />
-      <Answer label="first word">{ns === null ? '–' : `${tidy(ns)} ns`}</Answer>
+      <Answer label="latency">{ns === null ? '–' : `${tidy(ns)} ns`}</Answer>
     </>
   )
   return (
@@ -206,9 +208,9 @@ function Compare() {
 
 function verdict(first: number, second: number): string {
   const apart = Math.abs(first - second)
-  if (apart < 0.005) return 'Both take the same time to the first word.'
+  if (apart < 0.005) return 'Both have the same latency.'
   const [quicker, slower] = first < second ? ['first', second] : ['second', first]
-  return `The ${quicker} is quicker to the first word by ${tidy(apart)} ns, which is ${tidy((apart / slower) * 100, 1)} %.`
+  return `The ${quicker} has the lower latency, by ${tidy(apart)} ns or ${tidy((apart / slower) * 100, 1)} %.`
 }
 
 const CHANNELS = [1, 2, 4, 6, 8]
@@ -233,7 +235,10 @@ function Bandwidth() {
             />
           )}
         </Field>
-        <Field label="Rate, MT/s" error={dataRate === null ? 'A figure above 0.' : undefined}>
+        <Field
+          label="Speed, MT/s"
+          error={dataRate === null ? 'Must be greater than 0.' : undefined}
+        >
           {(control) => (
             <TextInput
               {...control}

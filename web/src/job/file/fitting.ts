@@ -34,6 +34,16 @@ export function firmwareReasons({ machine, now }: View, planned: Situation): Fir
 const modulesIn = ({ placement }: Situation): Module[] =>
   Object.values(placement).flatMap((module) => (module ? [module] : []))
 
+/** The highest voltage that a profile of these modules asks for, V. */
+export function profileVolts({ placement }: Situation): number | null {
+  const volts = Object.values(placement).flatMap((module) =>
+    (module?.speeds ?? []).flatMap(({ kind, voltage }) =>
+      kind === 'profile' && voltage !== undefined ? [voltage] : [],
+    ),
+  )
+  return volts.length > 0 ? Math.max(...volts) : null
+}
+
 /** What the steps at the bench are made from, for a plan of this job. */
 export function fittingInput(
   view: View,

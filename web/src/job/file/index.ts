@@ -1,4 +1,4 @@
-export { firmwareReasons, fittingInput, opennessOf } from './fitting'
+export { firmwareReasons, fittingInput, opennessOf, profileVolts } from './fitting'
 export { JobProvider, type JobView, Later, useJob } from './JobContext'
 export { type Situation, situationOf } from './situation'
 export type { Edit } from './useEdit'

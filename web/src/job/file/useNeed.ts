@@ -6,6 +6,7 @@ import {
   type Demand,
   demand,
   demandOfUses,
+  growthOver,
   STARTING_USES,
   type Total,
   type UseDemand,
@@ -45,8 +46,9 @@ export function useNeed(): Need {
   return useMemo(() => {
     const { integratedGraphics, log, wantedGiB, disk } = sizing
     const named = sizing.uses.length > 0
-    const uses = named ? demandOfUses(table, sizing.uses, integratedGraphics) : null
-    const wanted = demand(uses, log, table.reserveGiB)
+    const growth = growthOver(table, sizing.years)
+    const uses = named ? demandOfUses(table, sizing.uses, integratedGraphics, growth) : null
+    const wanted = demand(uses, log, table.reserveGiB, growth)
     const likely = wanted && Math.round(wanted.likely * 10) / 10
     const mix = workOf(table, sizing.uses, integratedGraphics)
     // What is in the machine now is not known while a slot was not looked into.

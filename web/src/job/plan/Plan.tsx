@@ -5,6 +5,7 @@ import { FindingList } from '../../findings'
 import { Judgement } from '../../judgement'
 import { Button, capacity, Tab } from '../../ui'
 import { Later, useJob, useNeed } from '../file'
+import { Beforehand } from './Beforehand'
 import { Compare } from './Compare'
 import { Gains } from './Gains'
 import { Options } from './Options'
@@ -60,6 +61,7 @@ export function Plan() {
           </p>
         )}
         <FindingList machine={machine} evaluation={planned.evaluation} />
+        {!asFound && <Beforehand />}
         <Later>
           <Weighed />
         </Later>

@@ -20,7 +20,14 @@ import {
 import { addDays, formatISO } from 'date-fns'
 import { formOf, rateOf } from '../../board'
 import { day, money, tidy } from '../../ui'
-import { firmwareReasons, fittingInput, type JobView, type Situation, situationOf } from '../file'
+import {
+  firmwareReasons,
+  fittingInput,
+  type JobView,
+  profileVolts,
+  type Situation,
+  situationOf,
+} from '../file'
 import type { Added, QuoteFacts } from './facts'
 import { usualTitle, wordingOf } from './wording'
 
@@ -207,16 +214,6 @@ function wholeKitOf(modules: readonly Module[], soldered: boolean): number | nul
   return modules.length === kit.size && modules.every((one) => one.kit?.id === kit.id)
     ? kit.size
     : null
-}
-
-/** The highest voltage that a profile of these modules asks for, V. */
-function profileVolts({ placement }: Situation): number | null {
-  const volts = Object.values(placement).flatMap((module) =>
-    (module?.speeds ?? []).flatMap(({ kind, voltage }) =>
-      kind === 'profile' && voltage !== undefined ? [voltage] : [],
-    ),
-  )
-  return volts.length > 0 ? Math.max(...volts) : null
 }
 
 /** The longest wait for what suppliers bring, and the first day one of them said so; null where it is not known or nothing is bought. */

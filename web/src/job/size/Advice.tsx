@@ -24,6 +24,10 @@ const VERDICTS: Record<Verdict, { title: string; look: string }> = {
     look: 'border-risk-line bg-risk-soft',
   },
   nothing: { title: 'Nothing says that memory is short', look: 'border-risk-line bg-risk-soft' },
+  test: {
+    title: 'Test the memory that is in it, and the drive, before anything is bought',
+    look: 'border-risk-line bg-risk-soft',
+  },
   measure: {
     title: 'Measure before spending: log the memory in use over a working day',
     look: 'border-gold-line bg-gold-soft',
@@ -34,12 +38,16 @@ const VERDICTS: Record<Verdict, { title: string; look: string }> = {
 export function Advice({ advice, log, installedGiB }: Props) {
   const { title, look } = VERDICTS[advice.first]
   const words: Record<Reason, string> = {
-    CUT_OFF: 'The measured peak reached what is fitted.',
+    CUT_OFF:
+      'The measured peak came to 90 % of what is fitted or more, where systems already page.',
     TIGHT_FOR_LONG: `More than 90 % was in use for ${percent(log?.tightShare ?? 0)} of the time.`,
     DEMAND_OVER_INSTALLED: `The demand is above the ${tidy(installedGiB)} GB fitted.`,
     PEAK_FAR_BELOW: `The measured peak, ${tidy(log?.peakGiB ?? 0, 1)} GB, stays far below what is fitted.`,
     SPINNING_DISK: 'The disk is a spinning one: starting and opening wait for it.',
-    SLOWS_DOWN_WARM: 'It slows down after a while, which is how heat shows itself.',
+    SLOWS_AFTER_A_WHILE:
+      'It slows down after a while: heat is one explanation; memory filling up, or a program that keeps taking more (a leak), is another. Log temperature and memory together.',
+    CRASHES:
+      'Crashes come from faulty memory or a failing drive as well as from too little memory.',
     WORK_NOT_BOUND_BY_MEMORY: 'What is slow is work that memory hardly speeds up.',
     NOT_MEASURED: 'Nobody has measured what is really in use.',
   }
@@ -52,7 +60,9 @@ export function Advice({ advice, log, installedGiB }: Props) {
       <h3 className="font-semibold">{title}</h3>
       <p className="text-[0.93rem]">
         {advice.reasons.map((one) => words[one]).join(' ')}
-        {advice.first === 'disk' && advice.memoryToo && ' Memory is worth its money as well.'}
+        {(advice.first === 'disk' || advice.first === 'test') &&
+          advice.memoryToo &&
+          ' Memory is worth its money as well.'}
       </p>
     </section>
   )

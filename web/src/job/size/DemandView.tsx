@@ -10,6 +10,7 @@ const PART_NAMES = {
   system: 'The system',
   reserve: 'Kept free',
   graphics: 'Integrated graphics',
+  growth: 'More over the years it must serve',
   use: '',
 }
 

@@ -1,6 +1,6 @@
 import { COMPLAINTS, DISKS, type Disk, type SlowThing } from '@tembrix/core/sizing'
 import type { RecordForm } from '../../form'
-import { Check, Field, Select } from '../../ui'
+import { Check, Field, numberFrom, Select, TextInput } from '../../ui'
 import { useJob } from '../file'
 
 const DISK_NAMES: Record<Disk, string> = {
@@ -32,6 +32,20 @@ export function Surroundings({ form }: { form: RecordForm }) {
             value={disk}
             options={DISKS.map((value) => ({ value, label: DISK_NAMES[value] }))}
             onValue={(value) => form.set(value, 'sizing', 'disk')}
+          />
+        )}
+      </Field>
+      <Field
+        label="Must still serve, years"
+        hint="The same work wants more each year, by the shop’s table of uses."
+        error={form.error('sizing', 'years')}
+      >
+        {(control) => (
+          <TextInput
+            {...control}
+            inputMode="numeric"
+            value={form.value('sizing', 'years')}
+            onValue={(text) => form.set(numberFrom(text), 'sizing', 'years')}
           />
         )}
       </Field>

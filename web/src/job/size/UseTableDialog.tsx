@@ -15,6 +15,7 @@ const BASE = [
   ['systemGiB', 'The system itself'],
   ['reserveGiB', 'Kept free'],
   ['graphicsGiB', 'Integrated graphics'],
+  ['growthPercent', 'More each year, %'],
 ] as const
 
 type Draft = { [key in (typeof BASE)[number][0]]: unknown } & { uses: Record<string, unknown>[] }

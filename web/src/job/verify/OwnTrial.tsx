@@ -45,7 +45,7 @@ export function OwnTrial({ suspicion, trial, onTrial, name }: Props) {
         </div>
       ))}
       <Check
-        label="What stays is seated anew too"
+        label="What stays is seated again too"
         checked={reseat}
         onChecked={(next) => onTrial({ ...trial, reseat: next })}
       />

@@ -1,3 +1,4 @@
+import { clocksExpected } from '@tembrix/core/diagnose'
 import type { Verification } from '@tembrix/core/records'
 import { CircleCheck, Search, TriangleAlert } from 'lucide-react'
 import { useState } from 'react'
@@ -32,23 +33,20 @@ export function Seen({ verifying, onFault }: Props) {
   const { seen } = record
   const { run, capacity, zones } = planned.evaluation
   const change = (changes: Partial<SeenRecord>) => set({ seen: { ...seen, ...changes } })
+  const { controller, fabric } = clocksExpected(machine)
   const ecc = Object.values(planned.placement).some((module) => module?.ecc)
   const rows: { name: string; figure: Figure; expected: string }[] = [
     { name: 'Memory in all, GB', figure: 'totalGiB', expected: tidy(capacity.installedGiB) },
-    { name: 'Rate (or clock) shown', figure: 'rate', expected: `${run?.dataRate ?? '–'}` },
+    { name: 'Speed (or clock) shown', figure: 'rate', expected: `${run?.dataRate ?? '–'}` },
     { name: 'Channels in use', figure: 'ways', expected: `${zones[0]?.ways ?? 1}` },
     { name: 'CL', figure: 'cl', expected: `${run?.cl ?? '–'}` },
-    ...(machine.syncCeiling === null
-      ? []
-      : [
-          { name: 'Memory clock, MHz', figure: 'memoryClock' as const, expected: clockOf(run) },
-          {
-            name: 'Controller clock, MHz',
-            figure: 'controllerClock' as const,
-            expected: 'the same',
-          },
-          { name: 'Fabric clock, MHz', figure: 'fabricClock' as const, expected: 'the same' },
-        ]),
+    { name: 'Memory clock, MHz', figure: 'memoryClock', expected: clockOf(run) },
+    {
+      name: 'Controller clock, MHz',
+      figure: 'controllerClock',
+      expected: besideMemory(controller),
+    },
+    { name: 'Fabric clock, MHz', figure: 'fabricClock', expected: besideMemory(fabric) },
   ]
   const slots = machine.slots.map(({ id }) => ({
     id,
@@ -179,6 +177,10 @@ export function Seen({ verifying, onFault }: Props) {
 
 const clockOf = (run: { dataRate: number } | null): string =>
   run ? `${Math.round(run.dataRate / 2)}` : '–'
+
+/** How a clock should run beside the memory’s; null where that is not known, or it runs apart. */
+const besideMemory = (share: number | null): string =>
+  share === null ? '–' : share === 1 ? 'the same' : 'half'
 
 interface CellProps {
   label: string

@@ -2,7 +2,7 @@ import type { Suspicion } from '@tembrix/core/diagnose'
 import { Cpu } from 'lucide-react'
 import { type ReactNode, useState } from 'react'
 import { Button, list } from '../../ui'
-import type { SimulatedBench } from './useSimulated'
+import type { SimulatedAs, SimulatedBench } from './useSimulated'
 import { partWords } from './words'
 
 interface Props {
@@ -21,9 +21,9 @@ interface Props {
 export function Simulated({ bench, suspicion, name, fresh = true, said, children }: Props) {
   const [shown, setShown] = useState(false)
   const { machine, hidden, begin, putAway } = bench
-  const start = (faulty: boolean) => {
+  const start = (as: SimulatedAs) => {
     setShown(false)
-    begin(suspicion, faulty)
+    begin(suspicion, as)
   }
   return (
     <details className="border-t border-rule" open={machine !== null}>
@@ -38,16 +38,19 @@ export function Simulated({ bench, suspicion, name, fresh = true, said, children
               What is hidden in it?
             </Button>
             <Button look="quiet" onClick={putAway}>
-              Put it away
+              Remove it
             </Button>
           </>
         ) : fresh ? (
           <>
-            <Button onClick={() => start(true)}>One with a hidden fault</Button>
-            <Button onClick={() => start(false)}>A sound one</Button>
+            <Button onClick={() => start('faulty')}>One with a hidden fault</Button>
+            <Button onClick={() => start('sound')}>A sound one</Button>
+            <Button onClick={() => start('odd')}>
+              One that keeps memory and lists too many slots
+            </Button>
           </>
         ) : (
-          <span className="text-sm">Begin anew to put one on the bench.</span>
+          <span className="text-sm">Start again to put one on the bench.</span>
         )}
         <p className="w-full text-sm" aria-live="polite">
           {said}{' '}

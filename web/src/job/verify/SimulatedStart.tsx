@@ -15,7 +15,7 @@ interface Props {
   onSeen: (changes: Partial<Verification['seen']>) => void
 }
 
-/** Starts the simulated machine as planned, and takes in what its table and set-up screen show. */
+/** Starts the simulated machine as planned, and takes in what its table and setup show. */
 export function SimulatedStart({ verifying: { suspicion }, onSeen }: Props) {
   const { machine } = useJob()
   const bench = useSimulated()
@@ -26,9 +26,12 @@ export function SimulatedStart({ verifying: { suspicion }, onSeen }: Props) {
   async function start() {
     if (!bench.machine) return
     const started = await bench.machine.start(bench.whole('after'))
-    const { table, setup } = await bench.machine.show()
+    const { table, setup, system } = await bench.machine.show()
     setSaid(`${outcomeWords(started.outcome)}.${trainingWords(started)}`)
-    if (table && setup) onSeen({ ...seenIn(read(table), machine), cl: setup.cl })
+    if (!table || !setup || !system) return
+    const seen = seenIn(read(table), machine)
+    const totalGiB = Math.round(system.usableGiB * 10) / 10
+    onSeen({ ...seen, slots: seen?.slots ?? {}, totalGiB, cl: setup.cl })
   }
 
   return (

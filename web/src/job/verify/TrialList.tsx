@@ -22,7 +22,7 @@ export function TrialList({
           <li key={at}>
             {list(Object.keys(trial.arrangement))}
             {Object.keys(trial.arrangement).length < suspicion.bench.modules.length && ' only'}
-            {trial.reseat && ', seated anew'}
+            {trial.reseat && ', seated again'}
             {trial.profile && ', profile on'}
             {trial.depth === 'test' && ', tested'}:{' '}
             <b className="font-semibold">{outcomeWords(trial.outcome)}</b>
@@ -40,7 +40,7 @@ export function TrialList({
             <RotateCcw size={14} aria-hidden /> Take the last back
           </button>
           <Button look="quiet" onClick={() => set({ trials: [] })}>
-            Begin anew
+            Start again
           </Button>
         </div>
       )}

@@ -18,13 +18,19 @@ export interface SimulatedBench {
   machine: BenchMachine | null
   /** What is hidden in it, part by part. */
   hidden: string[]
-  begin: (suspicion: Suspicion, faulty: boolean) => void
+  begin: (suspicion: Suspicion, as: SimulatedAs) => void
   putAway: () => void
   /** The job's own machine as it was before: sound, with what was found in it. */
   machineIn: (configuration: Extract<Configuration, 'before' | 'after'>) => BenchMachine | null
   /** All modules where they are planned, or were found. */
   whole: (configuration: Extract<Configuration, 'before' | 'after'>) => Trial
 }
+
+/** How the simulated machine is: sound, with a hidden fault, or sound and reporting oddly. */
+export type SimulatedAs = 'sound' | 'faulty' | 'odd'
+
+/** Memory kept for graphics, and a table that lists slots the board does not have. */
+const ODD = { reservedGiB: 4, phantomSlots: 2 }
 
 /** Seeds of the machine as it was lie so far from those of the one on the bench. */
 const APART = 1_000_000
@@ -54,11 +60,12 @@ export function useSimulated(): SimulatedBench {
     return {
       machine: bound,
       hidden: kept?.hidden.faults.map(partOf) ?? [],
-      begin: (suspicion, faulty) => {
+      begin: (suspicion, as) => {
         const { bench, arrangement } = suspicion
         const seed = Date.now() % 2 ** 31
-        const faults = faulty ? [someFault(suspicion, seed)] : []
-        keep({ machine, modules, hidden: hide(bench, arrangement, faults), last: null, seed })
+        const faults = as === 'faulty' ? [someFault(suspicion, seed)] : []
+        const hidden = hide(bench, arrangement, faults)
+        keep({ machine, modules, hidden, last: null, seed, ...(as === 'odd' ? ODD : {}) })
       },
       putAway: () => dispatch(simulatedPutAway(file.id)),
       machineIn: (configuration) => (configuration === 'before' ? asFound() : bound),
