@@ -120,15 +120,15 @@ test('the desk reference answers as one types', async ({ page, app }) => {
   await page.getByLabel('As printed').fill('DDR4-1600 MHz')
   await expect(page.getByText('May be any of 2')).toBeVisible()
   await page.getByLabel('As printed').fill('fast')
-  await expect(page.getByText('No rate is called so')).toBeVisible()
+  await expect(page.getByText('No match. Try')).toBeVisible()
 
   const clocks = page.getByRole('region', { name: 'Clocks and time' })
-  await clocks.getByLabel('Rate, MT/s').fill('2666')
+  await clocks.getByLabel('Speed, MT/s').fill('2666')
   await clocks.getByLabel('CL', { exact: true }).fill('19')
   // 19 × 2000 ÷ 2666.67
   await expect(clocks.getByText('14.25 ns')).toBeVisible()
   const compared = page.getByRole('region', { name: 'Two modules compared' })
-  await expect(compared).toContainText('The second is quicker to the first word by 3.75 ns')
+  await expect(compared).toContainText('The second has the lower latency, by 3.75 ns')
 
   const reader = page.getByRole('region', { name: 'Label reader' })
   await reader.getByLabel(/Label, one or many/).fill('16GB 1Rx8 PC5-5600B-SA0-1010-XT')
@@ -136,7 +136,17 @@ test('the desk reference answers as one types', async ({ page, app }) => {
     '5600 MT/s, 46-45-45',
   )
   await page.getByLabel('Search the words').fill('half')
-  await expect(page.getByRole('term').filter({ hasText: 'Clock' })).toBeVisible()
+  await expect(page.getByRole('term').filter({ hasText: /^Clock$/ })).toBeVisible()
+
+  // The tables that are worked with, each with its reason and its month.
+  const speeds = page.getByRole('region', { name: 'Standard speeds' })
+  await speeds.getByLabel('Speeds of').selectOption({ label: 'DDR2' })
+  await expect(speeds.getByRole('row', { name: /^800/ })).toContainText('6-6-6-18')
+  const times = page.getByRole('region', { name: 'How long it takes' })
+  await expect(times.getByRole('row', { name: /four large modules/ })).toContainText('10–20')
+  await expect(times).toContainText('As of November 2026')
+  const uses = page.getByRole('region', { name: 'Memory by use' })
+  await expect(uses.getByRole('row', { name: /The system itself/ })).toContainText('4.5')
 })
 
 test('a record that was corrected later is taken over by a job begun before', async ({

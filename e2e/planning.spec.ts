@@ -19,8 +19,8 @@ test('from the demand to a plan on the board, compared with another', async ({ p
   await page.getByRole('checkbox', { name: 'Browsing runs with the others' }).click()
   await page.getByRole('checkbox', { name: 'Photos runs with the others' }).click()
   const demand = page.getByRole('region', { name: 'Demand' })
-  // System 3, reserve 1.5, browsing 3 and photos 6 at once.
-  await expect(demand).toContainText('13.5 GB')
+  // System 4.5, reserve 1.5, browsing 3 and photos 6 at once.
+  await expect(demand).toContainText('15 GB')
   await expect(demand).toContainText('16 GB, equal on all channels')
 
   await page.getByLabel('Memory log').setInputFiles({
@@ -32,7 +32,7 @@ test('from the demand to a plan on the board, compared with another', async ({ p
   await expect(dialog).toContainText('239 samples: peak 3.98 GB')
   await expect(dialog).toContainText('1 line could not be read: 19')
   await dialog.getByRole('button', { name: 'Take it' }).click()
-  await expect(demand).toContainText('at least 13.5 GB')
+  await expect(demand).toContainText('at least 15 GB')
   await expect(page.getByRole('region', { name: 'Memory or something else' })).toContainText(
     'Memory is the right first spend',
   )
@@ -109,6 +109,6 @@ test('the shop’s table of uses changes what every job is reckoned to need', as
   await dialog.getByLabel('Letters and tables, usual').fill('2')
   await dialog.getByRole('button', { name: 'Save for the shop' }).click()
   await expect(dialog).toBeHidden()
-  // System 3, reserve 1.5, letters 2 and browsing 1 at once.
-  await expect(page.getByText('What the uses add up to: 7.5 GB')).toBeVisible()
+  // System 4.5, reserve 1.5, letters 2 and browsing 1 at once.
+  await expect(page.getByText('What the uses add up to: 9 GB')).toBeVisible()
 })

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { known } from '../model'
 
 /** How a fault shows, the same each time: nothing starts, its slot is not seen, or errors under test. */
 export type Way = 'stops' | 'missing' | 'errors'
@@ -55,11 +56,7 @@ export const CauseTable = z.object({
 })
 export type CauseTable = z.infer<typeof CauseTable>
 
-/**
- * The start: nine in ten seeming failures are seating; of the rest a module that is dead on arrival or
- * errs under test is commoner than a worn slot; pairs and limits are rarer than both.
- */
-export const STARTING_CAUSES: CauseTable = {
+const CAUSES: CauseTable = {
   seat: 60,
   moduleDead: 8,
   moduleWeak: 5,
@@ -70,6 +67,12 @@ export const STARTING_CAUSES: CauseTable = {
   limit: 3,
   two: 0.02,
 }
+
+export const USUAL_CAUSES = known(
+  CAUSES,
+  'Nine in ten seeming failures are seating; of the rest a module that is dead on arrival or fails under test is commoner than a worn slot; pairs and limits are rarer than both.',
+)
+export const STARTING_CAUSES = USUAL_CAUSES.value
 
 /** How each kind of fault shows, by how often. */
 export const WAYS = {

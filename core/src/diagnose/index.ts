@@ -17,10 +17,10 @@ export {
   type NextStep,
   type Seen,
 } from './expected'
-export { CauseTable, type Fault, partOf, STARTING_CAUSES, type Way } from './fault'
+export { CauseTable, type Fault, partOf, STARTING_CAUSES, USUAL_CAUSES, type Way } from './fault'
 export { type Named, observed, type Suspicion, suspect, suspects } from './inference'
 export { type ReadOut, seenIn } from './seenIn'
-export { type Standing, standing } from './standing'
+export { hoursOf, type Missing, type Standing, standing } from './standing'
 export {
   type Arrangement,
   type Bench,

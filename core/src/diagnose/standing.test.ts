@@ -10,22 +10,35 @@ const found = (changes: Partial<Seen>): Difference[] =>
   differences(machine, placement, { profile: false }, { ...UNVERIFIED.seen, ...changes })
 
 describe('how far the proof is', () => {
-  const passed = { passes: 4, errors: 0 }
+  const passed = { passes: 4, errors: 0, hours: 2 }
 
   test('both a look and a stability test are needed, and nothing wrong', () => {
     expect(standing([], { totalGiB: null }, [])).toEqual({
       kind: 'open',
       missing: ['seen', 'stability'],
     })
-    expect(standing([], { totalGiB: 16 }, [{ passes: 0, errors: 0 }])).toEqual({
+    expect(standing([], { totalGiB: 16 }, [{ passes: 0, errors: 0, hours: 0 }])).toEqual({
       kind: 'open',
       missing: ['stability'],
     })
     expect(standing([], { totalGiB: 16 }, [passed])).toEqual({ kind: 'verified' })
   })
 
+  test('the shop’s rule wants its hours, all tests together', () => {
+    const after = (...hours: number[]) =>
+      standing(
+        [],
+        { totalGiB: 16 },
+        hours.map((one) => ({ ...passed, hours: one })),
+        4,
+      )
+    expect(after(2)).toEqual({ kind: 'open', missing: ['testRule'] })
+    expect(after(2, 2)).toEqual({ kind: 'verified' })
+    expect(after()).toEqual({ kind: 'open', missing: ['stability'] })
+  })
+
   test('one error in any test, or one difference that is none of the harmless, stands against it', () => {
-    const tests = [passed, { passes: 1, errors: 2 }]
+    const tests = [passed, { passes: 1, errors: 2, hours: 1 }]
     expect(standing([], { totalGiB: 16 }, tests)).toEqual({ kind: 'errors' })
     expect(standing(found({ totalGiB: 8 }), { totalGiB: 8 }, tests)).toEqual({ kind: 'wrong' })
     // Half the rate is the clock: nothing is wrong.

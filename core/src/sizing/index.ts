@@ -12,5 +12,5 @@ export {
   summarise,
 } from './memoryLog'
 export * from './spend'
-export { buildableTotals, slotSizes, type Total } from './totals'
+export { buildableTotals, MODULE_SIZES, slotSizes, type Total } from './totals'
 export * from './uses'

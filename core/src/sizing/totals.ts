@@ -1,6 +1,5 @@
-import type { Generation, Machine } from '../model'
+import { type Generation, known, type Machine } from '../model'
 
-/** Sizes modules of a generation are sold in, GiB; the large ones only registered or load-reduced. */
 const SIZES: Partial<Record<Generation, { plain: number[]; buffered: number[] }>> = {
   DDR: { plain: [0.25, 0.5, 1], buffered: [2] },
   DDR2: { plain: [0.5, 1, 2, 4], buffered: [8] },
@@ -8,6 +7,13 @@ const SIZES: Partial<Record<Generation, { plain: number[]; buffered: number[] }>
   DDR4: { plain: [4, 8, 16, 32], buffered: [64, 128] },
   DDR5: { plain: [8, 16, 24, 32, 48, 64], buffered: [96, 128, 256] },
 }
+
+/** Sizes modules of a generation are sold in, GiB. */
+export const MODULE_SIZES = known(
+  SIZES,
+  'What is sold; the large ones only registered or load-reduced. Larger ones come every few years.',
+  '2026-11',
+)
 
 export interface Total {
   gib: number
@@ -17,7 +23,7 @@ export interface Total {
 
 /** The sizes of module that may go into a slot of this machine, GiB, rising. */
 export function slotSizes({ generation, buffering, limits }: Machine): number[] {
-  const { plain = [], buffered = [] } = SIZES[generation] ?? {}
+  const { plain = [], buffered = [] } = MODULE_SIZES.value[generation] ?? {}
   const all = buffering.some((kind) => kind === 'registered' || kind === 'load-reduced')
     ? [...plain, ...buffered]
     : plain

@@ -40,6 +40,7 @@ const sameWords = (values: readonly string[]) => values.map((value) => ({ value,
 /** A module's figures, filled in as they are likely to be; only what differs need be typed. */
 export function ModuleDialog({ title, action, start, slots = [], extra, onDone, onClose }: Props) {
   const [draft, setDraft] = useState(start)
+  const own = { generation: start.generation as Generation, voltages: start.voltages as number[] }
   const [slot, setSlot] = useState(slots[0] ?? '')
   const [tried, setTried] = useState(false)
   const { module, faults } = check(draft)
@@ -114,7 +115,7 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
                 {...control}
                 value={generation}
                 options={sameWords(GENERATIONS)}
-                onValue={(value) => setDraft((now) => inGeneration(now, value as Generation))}
+                onValue={(value) => setDraft((now) => inGeneration(now, value as Generation, own))}
               />
             )}
           </Field>

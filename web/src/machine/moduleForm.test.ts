@@ -26,7 +26,9 @@ test('a rate brings its usual timings and leaves profiles alone', () => {
     { kind: 'profile', dataRate: 5600 },
   ])
   expect(withProfile(draft, false).speeds).toHaveLength(1)
-  expect(check(inGeneration(draft, 'DDR3')).module).toMatchObject({ voltages: [1.5] })
+  expect(check(inGeneration(draft, 'DDR3', machine)).module).toMatchObject({ voltages: [1.5] })
+  const low = { generation: 'DDR3' as const, voltages: [1.35] }
+  expect(check(inGeneration(draft, 'DDR3', low)).module).toMatchObject({ voltages: [1.35] })
 })
 
 test('what cannot be is refused at its place, and what was typed stays', () => {

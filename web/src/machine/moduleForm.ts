@@ -49,14 +49,19 @@ export function atRate(draft: ModuleDraft, dataRate: number): ModuleDraft {
   return { ...draft, speeds: [{ ...usual }, ...profilesOf(draft)] }
 }
 
-/** The draft in another generation, at that generation's usual voltage and a rate it knows. */
-export function inGeneration(draft: ModuleDraft, generation: Generation): ModuleDraft {
+/** The draft in another generation, at a speed it knows; where it is the machine’s, at the machine’s voltages. */
+export function inGeneration(
+  draft: ModuleDraft,
+  generation: Generation,
+  machine: Pick<Machine, 'generation' | 'voltages'>,
+): ModuleDraft {
   const steps = STANDARD_STEPS[generation]
   const usual = USUAL_DRAFT[generation]
   const rate = usual?.dataRate ?? (steps[Math.floor(steps.length / 2)] as number)
   const capacityGiB = usual?.capacityGiB ?? draft.capacityGiB
   const made = usualOrganisation(generation, Number(capacityGiB))
-  const voltages = usualVoltages(generation, rate)
+  const voltages =
+    machine.generation === generation ? [...machine.voltages] : usualVoltages(generation, rate)
   return atRate({ ...draft, generation, capacityGiB, ...made, voltages }, rate)
 }
 

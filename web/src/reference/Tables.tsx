@@ -1,3 +1,4 @@
+import { STARTING_CAUSES, USUAL_CAUSES } from '@tembrix/core/diagnose'
 import { WORK_PROFILES } from '@tembrix/core/forecast'
 import {
   FIRST_START,
@@ -8,10 +9,11 @@ import {
   TIGHT,
 } from '@tembrix/core/knowledge'
 import { GENERATIONS, type Generation, type Known, USUAL_SPEEDS } from '@tembrix/core/model'
-import { STARTING_USES, USES } from '@tembrix/core/sizing'
+import { MODULE_SIZES, STARTING_USES, USES } from '@tembrix/core/sizing'
 import { format, parse } from 'date-fns'
 import { type ReactNode, useState } from 'react'
 import { useShopQuery } from '../data'
+import { CAUSE_ROWS } from '../judgement'
 import { Field, Select, tidy } from '../ui'
 import { Card } from './Card'
 
@@ -22,6 +24,8 @@ export function Tables() {
       <Speeds />
       <Times />
       <Uses />
+      <Causes />
+      <Sizes />
       <Works />
     </>
   )
@@ -160,6 +164,37 @@ function Uses() {
       <p className="text-sm text-ink-2">
         Tight from {tidy(TIGHT.value * 100)} % on. {TIGHT.reason}
       </p>
+    </Card>
+  )
+}
+
+function Causes() {
+  const { data: shop } = useShopQuery()
+  const table = shop?.causes ?? STARTING_CAUSES
+  return (
+    <Card title="How often each cause is met">
+      <Rows
+        heads={['After an upgrade', 'against each other']}
+        rows={CAUSE_ROWS.map(([name, label]) => [label, tidy(table[name])])}
+      />
+      <p className="text-sm text-ink-2">The shop’s own table, changed in Verify. It starts from:</p>
+      <Why of={USUAL_CAUSES} />
+    </Card>
+  )
+}
+
+function Sizes() {
+  return (
+    <Card title="Module sizes that are sold">
+      <Rows
+        heads={['GB', 'plain', 'registered too']}
+        rows={Object.entries(MODULE_SIZES.value).map(([generation, { plain, buffered }]) => [
+          generation,
+          plain.join(' '),
+          buffered.join(' '),
+        ])}
+      />
+      <Why of={MODULE_SIZES} />
     </Card>
   )
 }

@@ -1,12 +1,14 @@
 import { Ban, Check, TriangleAlert } from 'lucide-react'
 import { memo } from 'react'
 import { NavLink } from 'react-router'
+import { useShopQuery } from '../../data'
 import { useJob } from '../file'
 import { type Step, stepsOf } from './steps'
 
 /** The steps of the job: done, needing attention, blocked and by what. */
 export function Rail() {
-  const steps = stepsOf(useJob())
+  const { data: shop } = useShopQuery()
+  const steps = stepsOf(useJob(), shop?.terms.testHours ?? null)
   return (
     <nav
       aria-label="Steps"

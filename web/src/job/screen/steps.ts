@@ -16,9 +16,10 @@ export interface Step {
   why?: string
 }
 
-/** The eight steps of a job, and how each stands. */
+/** The eight steps of a job, and how each stands; `ruleHours` is how long the shop tests every machine. */
 export function stepsOf(
   view: Pick<JobView, 'file' | 'machine' | 'now' | 'planned' | 'plan' | 'evidence'>,
+  ruleHours: number | null,
 ): Step[] {
   return [
     { stage: 'intake', name: 'Intake', path: 'intake', ...intake(view) },
@@ -27,7 +28,7 @@ export function stepsOf(
     { stage: 'plan', name: 'Plan', path: 'plan', ...plan(view) },
     { stage: 'quote', name: 'Quote', path: 'quote', ...quote(view) },
     { stage: 'fit', name: 'Fit', path: 'fit', ...fit(view) },
-    { stage: 'verify', name: 'Verify', path: 'verify', ...verify(view) },
+    { stage: 'verify', name: 'Verify', path: 'verify', ...verify(view, ruleHours) },
     { stage: 'handover', name: 'Hand over', state: 'open' },
   ]
 }
@@ -102,8 +103,11 @@ function fit({ file }: Pick<JobView, 'file'>): Standing {
   return { state: 'open', why: 'at the bench' }
 }
 
-function verify(view: Pick<JobView, 'file' | 'machine' | 'now' | 'planned'>): Standing {
-  switch (standingOf(view)?.kind) {
+function verify(
+  view: Pick<JobView, 'file' | 'machine' | 'now' | 'planned'>,
+  ruleHours: number | null,
+): Standing {
+  switch (standingOf(view, ruleHours)?.kind) {
     case 'wrong':
       return { state: 'attention', why: 'what is seen is not what is expected' }
     case 'errors':

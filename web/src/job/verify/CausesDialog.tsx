@@ -2,19 +2,8 @@ import { CauseTable, STARTING_CAUSES } from '@tembrix/core/diagnose'
 import { RotateCcw } from 'lucide-react'
 import { useState } from 'react'
 import { useChangeShopMutation, useShopQuery } from '../../data'
+import { CAUSE_ROWS } from '../../judgement'
 import { Button, Dialog, Field, numberFrom, TextInput } from '../../ui'
-
-const CAUSES: [keyof CauseTable, string, string][] = [
-  ['seat', 'A module not home, each slot', 'Nine in ten seeming failures are seating.'],
-  ['moduleDead', 'A dead module, each', 'Dead on arrival, or hurt on the way.'],
-  ['moduleWeak', 'A module with errors, each', 'Starts, and errs under test.'],
-  ['slot', 'A bad slot, each', 'Worn, dirty or cracked; rarer than a bad module.'],
-  ['pair', 'Two that do not work together, each pair', 'Mixed sets now and then.'],
-  ['profile', 'An unstable profile', 'Starts, and fails hours later.'],
-  ['order', 'Slots in the wrong order', 'Boards that want the preferred slots first.'],
-  ['limit', 'A limit of the board', 'More than it takes together.'],
-  ['two', 'Two causes at once, against one', 'From 0 to 1.'],
-]
 
 /** How often the shop meets each cause; the fault finder begins from it. */
 export function CausesDialog({ onClose }: { onClose: () => void }) {
@@ -38,7 +27,7 @@ export function CausesDialog({ onClose }: { onClose: () => void }) {
       intro="Against each other: 10 is met twice as often as 5. Every fault is looked for from here."
     >
       <div className="grid gap-x-4 gap-y-2 sm:grid-cols-2">
-        {CAUSES.map(([name, label, because]) => (
+        {CAUSE_ROWS.map(([name, label, because]) => (
           <Field key={name} label={label} hint={because} error={fault(name)}>
             {(control) => (
               <TextInput

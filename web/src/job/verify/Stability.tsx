@@ -1,6 +1,8 @@
+import { hoursOf } from '@tembrix/core/diagnose'
 import { StabilityRun } from '@tembrix/core/records'
 import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
+import { useShopQuery } from '../../data'
 import { useTechnician } from '../../shell'
 import { Button, Field, numberFrom, plural, TextInput, tidy } from '../../ui'
 import type { Verifying } from './useVerify'
@@ -36,10 +38,18 @@ export function Stability({ verifying: { record, set } }: { verifying: Verifying
       )}
     </Field>
   )
+  const { data: shop } = useShopQuery()
+  const ruleHours = shop?.terms.testHours ?? null
   const errors = record.stability.reduce((sum, run) => sum + run.errors, 0)
   return (
     <section aria-label="Stability" className="border-t-2 border-rule pt-2">
       <h3 className="font-semibold">Stability</h3>
+      {ruleHours !== null && (
+        <p className="text-sm">
+          The shop’s rule: {plural(ruleHours, 'hour')}; logged so far:{' '}
+          {tidy(hoursOf(record.stability), 1)} h.
+        </p>
+      )}
       {record.stability.length === 0 ? (
         <p className="text-sm text-ink-2">
           Several passes before it is handed over; a profile that starts may still fail later.

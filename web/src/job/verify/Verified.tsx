@@ -1,16 +1,23 @@
+import type { Missing } from '@tembrix/core/diagnose'
 import { STAGES } from '@tembrix/core/records'
 import { CircleCheck } from 'lucide-react'
+import { useShopQuery } from '../../data'
 import { Button, list } from '../../ui'
 import { useJob } from '../file'
 import { standingOf } from './standing'
 
-const MISSING = { seen: 'the memory in all as seen', stability: 'a stability test' }
+const MISSING = {
+  seen: 'the memory in all as seen',
+  stability: 'a stability test',
+  testRule: 'as long a test as the shop’s rule asks for',
+} satisfies Record<Missing, string>
 
 /** What is still to do, and the word that it is done. */
 export function Verified() {
   const view = useJob()
   const { file, edit } = view
-  const standing = standingOf(view)
+  const { data: shop } = useShopQuery()
+  const standing = standingOf(view, shop?.terms.testHours ?? null)
   const past = STAGES.indexOf(file.stage) >= STAGES.indexOf('handover')
   if (standing?.kind === 'open') {
     return (

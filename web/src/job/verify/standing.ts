@@ -19,7 +19,7 @@ export function differencesFound(view: View): Difference[] {
 }
 
 /** How far the job's proof is; null before anything was looked at. */
-export function standingOf(view: View): Standing | null {
+export function standingOf(view: View, ruleHours: number | null): Standing | null {
   const [record] = view.file.verifications
-  return record ? standing(differencesFound(view), record.seen, record.stability) : null
+  return record ? standing(differencesFound(view), record.seen, record.stability, ruleHours) : null
 }

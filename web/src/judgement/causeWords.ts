@@ -1,0 +1,14 @@
+import type { CauseTable } from '@tembrix/core/diagnose'
+
+/** Each cause of the shop’s table, by name and with a word to it. */
+export const CAUSE_ROWS: readonly [keyof CauseTable, string, string][] = [
+  ['seat', 'A module not fully seated, each slot', 'Nine in ten seeming failures are seating.'],
+  ['moduleDead', 'A dead module, each', 'Dead on arrival, or hurt on the way.'],
+  ['moduleWeak', 'A module with errors, each', 'Starts, and fails under test.'],
+  ['slot', 'A bad slot, each', 'Worn, dirty or cracked; rarer than a bad module.'],
+  ['pair', 'Two that do not work together, each pair', 'Mixed sets now and then.'],
+  ['profile', 'An unstable profile', 'Starts, and fails hours later.'],
+  ['order', 'Slots in the wrong order', 'Boards that want the preferred slots first.'],
+  ['limit', 'A limit of the board', 'More than it takes together.'],
+  ['two', 'Two causes at once, against one', 'From 0 to 1.'],
+]
