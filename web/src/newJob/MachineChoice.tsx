@@ -80,7 +80,7 @@ function ByQuestions({ chosen, onChoose, answers, onAnswers, report, onReport }:
       <p className="flex items-center gap-2 text-sm text-ink-2" aria-live="polite">
         {kinds.length === 0
           ? 'No usual machine is like that: take one answer back, choose the nearest and correct it in Identify.'
-          : `${plural(kinds.length, 'kind')} ${kinds.length === 1 ? 'fits' : 'fit'}. Its figures are assumed until Identify has seen them.`}
+          : `${plural(kinds.length, 'kind')} ${kinds.length === 1 ? 'fits' : 'fit'}. What it assumes stays open until Identify has seen it.`}
         {asked && (
           <Button look="quiet" className="ml-auto" onClick={() => onAnswers({})}>
             Clear the answers

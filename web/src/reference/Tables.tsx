@@ -46,7 +46,7 @@ function Rows({ heads, rows }: { heads: readonly string[]; rows: readonly ReactN
       <thead className="text-sm">
         <tr>
           {heads.map((head, at) => (
-            <th key={head} className={`font-semibold ${at > 0 ? 'text-right' : ''}`}>
+            <th key={head} className={`font-semibold ${at > 0 ? 'pl-2 text-right' : ''}`}>
               {head}
             </th>
           ))}
@@ -56,8 +56,10 @@ function Rows({ heads, rows }: { heads: readonly string[]; rows: readonly ReactN
         {rows.map((cells) => (
           <tr key={String(cells[0])} className="border-t border-rule">
             {cells.map((cell, at) => (
-              // biome-ignore lint/suspicious/noArrayIndexKey: cells keep their columns
-              <td key={at} className={`py-0.5 ${at > 0 ? 'text-right font-mono' : ''}`}>
+              <td
+                key={heads[at]}
+                className={`py-0.5 ${at > 0 ? 'pl-2 text-right font-mono whitespace-nowrap' : ''}`}
+              >
                 {cell}
               </td>
             ))}

@@ -124,10 +124,13 @@ const WORDS: Record<FitCode, Say> = {
     'Write down the setup as it is',
     'Photograph or note every value before one is changed: that is the way back. Know how this machine’s setup is cleared.',
   ),
-  PROFILE_OFF: say(
-    'Turn the memory profile off',
-    'In the BIOS/UEFI setup, before modules are mixed or added. It goes on again afterwards, where it is planned.',
-  ),
+  PROFILE_OFF: ({ phase }) => ({
+    title: 'Turn the memory profile off',
+    how:
+      phase === 'before'
+        ? 'In the BIOS/UEFI setup, before modules are mixed or added. It goes on again afterwards, where it is planned.'
+        : 'In the BIOS/UEFI setup; it restarts.',
+  }),
   CHARGE_LOW: say(
     'Battery below a quarter',
     'Run it down before opening: a battery that is nearly empty does least harm if something slips.',
@@ -261,7 +264,9 @@ const WORDS: Record<FitCode, Say> = {
   }),
   SEEN: ({ about }) => ({
     title: about.gib ? `Setup and system show ${capacity(about.gib)}` : 'Look at setup and system',
-    how: `Every slot, the full amount${about.dataRate ? ` and ${about.dataRate} MT/s (half of it, where the clock is shown)` : ''}. What differs is looked into in Verify.`,
+    how: about.gib
+      ? `Every slot, the full amount${about.dataRate ? ` and ${about.dataRate} MT/s (half of it, where the clock is shown)` : ''}. What differs is looked into in Verify.`
+      : 'Is every slot seen, and the full amount of what is in?',
   }),
   SHORT_TEST: say(
     'A short test before it is closed',

@@ -51,56 +51,18 @@ export function useTrialWork(
 }
 
 /** The cautions of a trial first, then its steps; where nothing is touched, only what to look at. */
-export function TrialSteps({ work: { steps, clearing, fitting, ready } }: { work: TrialWork }) {
-  const cautions = steps.filter(({ caution }) => caution)
-  const doing = steps.filter(({ caution }) => !caution)
-  const [shown, setShown] = useState(false)
+export function TrialSteps({ work: { steps, clearing, fitting } }: { work: TrialWork }) {
   return (
     <>
-      {cautions.length > 0 && (
-        <section
-          aria-label="Cautions"
-          className="my-2 border-l-8 border-risk-line bg-risk-soft px-3 py-2"
-        >
-          <h4 className="flex items-center gap-2 font-semibold">
-            <TriangleAlert size={18} className="text-risk" aria-hidden />
-            {ready ? 'Cautions, read' : 'Read these first'}
-            {ready && (
-              <button
-                type="button"
-                className="ml-auto font-normal underline"
-                onClick={() => setShown(!shown)}
-              >
-                {shown ? 'Hide them' : 'Show them'}
-              </button>
-            )}
-          </h4>
-          {(!ready || shown) && (
-            <ul className="mt-1 flex flex-col gap-1.5 text-[0.93rem]">
-              {cautions.map((step) => {
-                const { title, how } = wordsOf(step, undefined)
-                return (
-                  <li key={step.id}>
-                    <b className="font-semibold">{title}.</b> {how}
-                  </li>
-                )
-              })}
-            </ul>
-          )}
-          {!ready && (
-            <Button look="main" className="mt-2" onClick={() => fitting.tickAll(cautions)}>
-              <Check size={18} aria-hidden /> I have read these
-            </Button>
-          )}
-        </section>
-      )}
-      <Steps label="Steps of the trial" steps={doing} />
+      <Cautions steps={steps} fitting={fitting} />
+      <Steps label="Steps of the trial" steps={steps} />
       {clearing.length > 0 && (
         <details className="text-[0.93rem]">
           <summary className="min-h-10 cursor-pointer py-2">
             If it no longer starts: clear the setup
           </summary>
-          <Steps label="Clearing the setup" steps={clearing.filter(({ caution }) => !caution)} />
+          <Cautions steps={clearing} fitting={fitting} />
+          <Steps label="Clearing the setup" steps={clearing} />
         </details>
       )}
       {touchesParts(steps) && (
@@ -112,24 +74,71 @@ export function TrialSteps({ work: { steps, clearing, fitting, ready } }: { work
   )
 }
 
+/** The cautions of these steps, to be read once; after that they can be shown again. */
+function Cautions({ steps, fitting }: { steps: readonly FitStep[]; fitting: Fitting }) {
+  const [shown, setShown] = useState(false)
+  const cautions = steps.filter(({ caution }) => caution)
+  if (cautions.length === 0) return null
+  const read = cautions.every((step) => fitting.tickOf(step)?.state === 'done')
+  return (
+    <section
+      aria-label="Cautions"
+      className="my-2 border-l-8 border-risk-line bg-risk-soft px-3 py-2"
+    >
+      <h4 className="flex items-center gap-2 font-semibold">
+        <TriangleAlert size={18} className="text-risk" aria-hidden />
+        {read ? 'Cautions, read' : 'Read these first'}
+        {read && (
+          <button
+            type="button"
+            className="ml-auto font-normal underline"
+            onClick={() => setShown(!shown)}
+          >
+            {shown ? 'Hide them' : 'Show them'}
+          </button>
+        )}
+      </h4>
+      {(!read || shown) && (
+        <ul className="mt-1 flex flex-col gap-1.5 text-[0.93rem]">
+          {cautions.map((step) => {
+            const { title, how } = wordsOf(step, undefined)
+            return (
+              <li key={step.id}>
+                <b className="font-semibold">{title}.</b> {how}
+              </li>
+            )
+          })}
+        </ul>
+      )}
+      {!read && (
+        <Button look="main" className="mt-2" onClick={() => fitting.tickAll(cautions)}>
+          <Check size={18} aria-hidden /> I have read these
+        </Button>
+      )}
+    </section>
+  )
+}
+
 function Steps({ label, steps }: { label: string; steps: readonly FitStep[] }) {
   const { pieces } = useJob()
   return (
     <ol aria-label={label} className="my-1 list-decimal pl-6">
-      {steps.map((step) => {
-        const [id = ''] = (step.about.moduleId ?? '').split(' ')
-        const { title, how } = wordsOf(step, pieces.get(id)?.module)
-        return (
-          <li key={step.id} className="py-0.5">
-            <b className={step.safety ? 'font-semibold text-risk' : 'font-semibold'}>{title}</b>
-            <span className="block text-[0.93rem] text-ink-2">
-              {how}
-              {step.tools.length > 0 &&
-                ` Tools: ${step.tools.map((tool) => TOOL_NAMES[tool]).join(', ')}.`}
-            </span>
-          </li>
-        )
-      })}
+      {steps
+        .filter(({ caution }) => !caution)
+        .map((step) => {
+          const [id = ''] = (step.about.moduleId ?? '').split(' ')
+          const { title, how } = wordsOf(step, pieces.get(id)?.module)
+          return (
+            <li key={step.id} className="py-0.5">
+              <b className={step.safety ? 'font-semibold text-risk' : 'font-semibold'}>{title}</b>
+              <span className="block text-[0.93rem] text-ink-2">
+                {how}
+                {step.tools.length > 0 &&
+                  ` Tools: ${step.tools.map((tool) => TOOL_NAMES[tool]).join(', ')}.`}
+              </span>
+            </li>
+          )
+        })}
     </ol>
   )
 }
