@@ -1,8 +1,8 @@
 import type { FitStep } from '@tembrix/core/fitting'
 import { Check, SkipForward } from 'lucide-react'
+import { PHASE_NAMES, wordsOf } from '../../handling'
 import { useJob } from '../file'
 import type { Fitting } from './useFit'
-import { PHASE_NAMES, wordsOf } from './words'
 
 interface Props {
   fitting: Fitting

@@ -1,13 +1,13 @@
 import type { FitStep } from '@tembrix/core/fitting'
 import { Check, ChevronLeft, ListChecks, RectangleHorizontal, SkipForward } from 'lucide-react'
 import { useEffect, useState } from 'react'
+import { PHASE_NAMES, TOOL_NAMES, wordsOf } from '../../handling'
 import { Button, Field, TextInput } from '../../ui'
 import { useBench } from '../bench'
 import { useJob } from '../file'
 import { usePedal } from './pedal'
 import { StepList } from './StepList'
 import type { Fitting } from './useFit'
-import { PHASE_NAMES, TOOL_NAMES, wordsOf } from './words'
 
 interface Props {
   fitting: Fitting

@@ -1,6 +1,7 @@
 import { suggestedCredit } from '@tembrix/core/quote'
 import type { Extra, QuoteOption, Terms } from '@tembrix/core/records'
 import { Plus, RotateCcw, Trash2 } from 'lucide-react'
+import { WORK_NAMES } from '../../handling'
 import {
   Button,
   capacity,
@@ -13,7 +14,6 @@ import {
   TextInput,
 } from '../../ui'
 import { useJob } from '../file'
-import { WORK_NAMES } from '../fit'
 import type { Worked } from './document'
 
 interface Props {

@@ -1,12 +1,16 @@
+import { fittingSteps } from '@tembrix/core/fitting'
 import type { Module } from '@tembrix/core/model'
+import { STARTING_TERMS } from '@tembrix/core/records'
 import { Printer } from 'lucide-react'
 import { describeModule, modeWord } from '../../board'
+import { useModelsQuery, useShopQuery } from '../../data'
 import { FindingList } from '../../findings'
+import { wordsOf } from '../../handling'
 import { Button, capacity, day, money, tidy } from '../../ui'
-import { type Situation, useJob } from '../file'
+import { fittingInput, type Situation, useJob } from '../file'
 import { JobSheet } from './JobSheet'
 
-/** The plan on paper: what changes in which slot, what it will run at, what to mind. */
+/** The plan on paper: what changes in which slot, what it will run at, notes and warnings. */
 export function PlanSheet() {
   return (
     <JobSheet step="plan" back="Back to the plan">
@@ -54,7 +58,7 @@ function Sheet() {
       </p>
 
       <section className="mt-5">
-        <h2 className="mb-2 text-lg font-semibold">What to mind</h2>
+        <h2 className="mb-2 text-lg font-semibold">Notes and warnings</h2>
         <FindingList machine={machine} evaluation={planned.evaluation} />
       </section>
       <Cautions />
@@ -148,7 +152,7 @@ function ResultTable({ now, planned }: { now: Situation; planned: Situation }) {
     ],
     [
       'Memory profile',
-      ({ evaluation: { run } }) => (run?.profile ? 'on: set it in the firmware set-up' : 'off'),
+      ({ evaluation: { run } }) => (run?.profile ? 'on: enable it in the BIOS/UEFI setup' : 'off'),
     ],
     [
       'Peak over the whole memory',
@@ -184,22 +188,29 @@ function ResultTable({ now, planned }: { now: Situation; planned: Situation }) {
   )
 }
 
+/** The cautions of this machine and what makes it safe, as the bench has them step by step. */
 function Cautions() {
+  const view = useJob()
+  const { data: shop } = useShopQuery()
+  const { data: models } = useModelsQuery()
+  const model = models?.find(({ id }) => id === view.file.machine.modelId)
+  const terms = shop?.terms ?? STARTING_TERMS
+  const steps = fittingSteps(fittingInput(view, view.planned, model, terms))
+  const first = steps.findIndex(({ code }) => code === 'TAKE_OUT' || code === 'PUT_IN')
+  const said = steps.slice(0, first < 0 ? undefined : first)
+  const before = said.filter(({ caution, safety }) => caution || safety)
   return (
     <section className="keep-together mt-5 border-2 border-ink p-3 text-sm">
       <h2 className="mb-1 font-semibold">Before opening it</h2>
       <ul className="list-disc pl-5">
-        <li>The customer’s work is saved and backed up. Shut down fully and unplug.</li>
-        <li>
-          Laptops: disconnect the battery before touching the board. Hold the power button to drain
-          what is left.
-        </li>
-        <li>
-          Strap and mat; failing that, touch bare metal often, off the carpet. No metal prying.
-        </li>
-        <li>
-          A swollen battery, a mains-voltage supply or a glued display is for someone qualified.
-        </li>
+        {before.map((step) => {
+          const { title, how } = wordsOf(step, undefined)
+          return (
+            <li key={step.id}>
+              <b className="font-semibold">{title}.</b> {how}
+            </li>
+          )
+        })}
         <li>The maker’s service instructions and local rules come before this sheet.</li>
       </ul>
     </section>

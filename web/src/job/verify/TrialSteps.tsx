@@ -2,9 +2,10 @@ import type { Suspicion, Trial } from '@tembrix/core/diagnose'
 import { clearSetupSteps, type FitStep, touchesParts, trialSteps } from '@tembrix/core/fitting'
 import { Check, TriangleAlert } from 'lucide-react'
 import { useMemo, useState } from 'react'
+import { TOOL_NAMES, wordsOf } from '../../handling'
 import { Button } from '../../ui'
 import { opennessOf, useJob } from '../file'
-import { type Fitting, TOOL_NAMES, useFit, wordsOf } from '../fit'
+import { type Fitting, useFit } from '../fit'
 
 export interface TrialWork {
   steps: FitStep[]
