@@ -10,6 +10,14 @@ export interface Outcome {
   layout: readonly Span[]
   run: Run
   profileAsked: boolean
+  /** A data rate was set by hand. */
+  setByHand: boolean
+  /** A timing set by hand is below what follows from the modules. */
+  tighter: boolean
+  /** The lowest of the modules' top rates, MT/s. */
+  commonRate: number
+  /** Values were set by hand where the firmware has no such settings. */
+  manualBlocked: boolean
 }
 
 /** A finding's slots where it applies, null where it does not. */
@@ -42,7 +50,13 @@ const RISKS: [FindingCode, Rule][] = [
       return plain.length > 0 && plain.length < fitted.length ? slotsOf(plain) : null
     },
   ],
-  ['ABOVE_RATING', ({ run }) => always(run.profile && run.dataRate > run.controllerRating)],
+  [
+    'ABOVE_RATING',
+    ({ run, setByHand }) =>
+      always((run.profile || setByHand) && run.dataRate > run.controllerRating),
+  ],
+  ['ABOVE_MODULES', ({ run, commonRate }) => always(run.dataRate > commonRate)],
+  ['TIGHTER_THAN_RATED', ({ tighter }) => always(tighter)],
   ['HALF_RATE_CLOCK', ({ run }) => always(run.clocking === 'half-rate')],
   [
     'MIXED_MODULES',
@@ -62,6 +76,7 @@ const RISKS: [FindingCode, Rule][] = [
 ]
 
 const NOTES: [FindingCode, Rule][] = [
+  ['MANUAL_BLOCKED', ({ manualBlocked }) => always(manualBlocked)],
   [
     'PROFILE_OFF',
     ({ machine, fitted, run, profileAsked }) =>

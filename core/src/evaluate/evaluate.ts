@@ -2,9 +2,9 @@ import { type Evaluation, type EvaluationRequest, firstWordNs, type Run } from '
 import { advice } from './advice'
 import { channelCapacities, fittedModules, totalGiB } from './fitted'
 import { modeOf, spans, wholePeakGBs, zonesAt } from './layout'
-import { gates, profilePossible } from './rate'
+import { gates, isAsked, profilePossible, setRate } from './rate'
 import { stops } from './stops'
-import { systemTimings } from './timings'
+import { isTighter, systemTimings } from './timings'
 
 /**
  * What a placement does: whether the machine starts, how its memory lies across channels, what it
@@ -28,8 +28,11 @@ export function evaluate({ machine, placement, settings }: EvaluationRequest): E
   const modules = fitted.map(({ module }) => module)
   const profile = settings.profile && profilePossible(machine, fitted)
   const kind = profile ? 'profile' : 'standard'
-  const { dataRate, limitedBy, controller } = gates(machine, fitted, kind)
-  const timings = systemTimings(modules, kind, dataRate, machine.generation)
+  const held = gates(machine, fitted, kind)
+  const manual = machine.profiles ? (settings.manual ?? null) : null
+  const { dataRate, limitedBy } = setRate(machine, held, manual)
+  const rated = systemTimings(modules, kind, dataRate, machine.generation)
+  const timings = manual?.timings ?? rated
   const layout = spans(channelCapacities(fitted), machine.interleave)
   const zones = zonesAt(layout, dataRate)
   const halfRate = machine.syncCeiling !== null && dataRate > machine.syncCeiling
@@ -38,15 +41,28 @@ export function evaluate({ machine, placement, settings }: EvaluationRequest): E
     dataRate,
     profile,
     limitedBy,
-    controllerRating: controller,
-    ...timings,
+    controllerRating: held.controller,
+    cl: timings.cl,
+    trcd: timings.trcd,
+    trp: timings.trp,
+    tras: timings.tras,
     clocking: halfRate ? 'half-rate' : 'synchronous',
     firstWordNs: firstWordNs(timings.cl, dataRate, halfRate ? machine.desyncPenalty : 0),
     wholePeakGBs: wholePeakGBs(zones),
   }
   return {
     starts: true,
-    findings: advice({ machine, fitted, layout, run, profileAsked: settings.profile }),
+    findings: advice({
+      machine,
+      fitted,
+      layout,
+      run,
+      profileAsked: settings.profile,
+      setByHand: manual?.dataRate != null,
+      tighter: isTighter(timings, rated),
+      commonRate: held.modules,
+      manualBlocked: !machine.profiles && isAsked(settings.manual),
+    }),
     capacity: {
       installedGiB,
       usableGiB: Math.min(installedGiB, machine.limits.osGiB ?? Infinity),

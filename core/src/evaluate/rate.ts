@@ -2,6 +2,7 @@ import {
   type Generation,
   type Limiter,
   type Machine,
+  type Manual,
   type Module,
   type SpeedKind,
   STANDARD_STEPS,
@@ -65,6 +66,27 @@ export function gates(machine: Machine, fitted: readonly Fitted[], kind: SpeedKi
         ? 'controller'
         : 'firmware',
   }
+}
+
+/** Whether anything is set by hand. */
+export const isAsked = (manual: Manual | null | undefined): boolean =>
+  manual != null && (manual.dataRate !== null || manual.timings !== null)
+
+/**
+ * The rate once values are set by hand: a rate within the firmware's cap is what it runs at; one above
+ * it runs at the highest standard step within it.
+ */
+export function setRate(
+  { generation }: Pick<Machine, 'generation'>,
+  held: Pick<Gates, 'dataRate' | 'limitedBy' | 'firmware'>,
+  manual: Manual | null,
+): Pick<Gates, 'dataRate' | 'limitedBy'> {
+  const asked = manual?.dataRate ?? null
+  if (asked === null) return held
+  const { firmware } = held
+  return firmware === null || asked <= firmware
+    ? { dataRate: asked, limitedBy: 'setting' }
+    : { dataRate: highestStep(generation, firmware), limitedBy: 'firmware' }
 }
 
 /**

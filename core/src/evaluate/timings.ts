@@ -30,9 +30,14 @@ export function systemTimings(
   return slowest
 }
 
+/** Whether any of the four is below what follows from the modules. */
+export const isTighter = (timings: Timings, rated: Timings): boolean =>
+  PARAMETERS.some((parameter) => timings[parameter] < rated[parameter])
+
 /**
- * A module's timings at a running rate no higher than its top: as they stand where it lists that
- * rate, else from its own times where they are known, else carried over as times from the next higher rate.
+ * A module's timings at a running rate: as they stand where it lists that
+ * rate, else from its own times where they are known, else carried over as times from the next higher
+ * rate it lists, or its highest where it runs above them all.
  */
 export function moduleTimings(
   module: Module,
@@ -73,12 +78,14 @@ export function timesAt(
 }
 
 function nextEntry(module: Module, kind: SpeedKind, dataRate: number): Speed {
-  let best: Speed | undefined
+  let above: Speed | undefined
+  let highest: Speed | undefined
   for (const speed of module.speeds) {
-    const reaches = speed.kind === kind && speed.dataRate >= dataRate
-    if (reaches && (!best || speed.dataRate < best.dataRate)) best = speed
+    if (speed.kind !== kind) continue
+    if (!highest || speed.dataRate > highest.dataRate) highest = speed
+    if (speed.dataRate >= dataRate && (!above || speed.dataRate < above.dataRate)) above = speed
   }
-  if (!best)
-    throw new RangeError(`${module.article} has no ${kind} speed of ${dataRate} MT/s or more`)
-  return best
+  const entry = above ?? highest
+  if (!entry) throw new RangeError(`${module.article} has no ${kind} speed`)
+  return entry
 }

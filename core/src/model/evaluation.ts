@@ -32,6 +32,8 @@ export const FINDING_CODES = {
     'OS_LIMIT',
     'ECC_MIXED',
     'ABOVE_RATING',
+    'ABOVE_MODULES',
+    'TIGHTER_THAN_RATED',
     'HALF_RATE_CLOCK',
     'MIXED_MODULES',
     'KITS_COMBINED',
@@ -40,6 +42,7 @@ export const FINDING_CODES = {
   note: [
     'PROFILE_OFF',
     'PROFILE_BLOCKED',
+    'MANUAL_BLOCKED',
     'SPEED_UNUSED',
     'ECC_INACTIVE',
     'MIXED_RANKS',
@@ -67,7 +70,7 @@ export type Finding = z.infer<typeof Finding>
 export const Zone = z.object({ ways: z.int(), gib: z.number(), peakGBs: z.number() })
 export type Zone = z.infer<typeof Zone>
 
-export const LIMITERS = ['modules', 'controller', 'firmware'] as const
+export const LIMITERS = ['modules', 'controller', 'firmware', 'setting'] as const
 export type Limiter = (typeof LIMITERS)[number]
 
 /** What the memory runs at: rates in MT/s, timings in clocks. */

@@ -122,6 +122,7 @@ function rateWords({ dataRate, limitedBy, controllerRating, profile }: Run): str
     modules: 'the slowest module',
     controller: `what the controller is rated for at this load, ${controllerRating} MT/s`,
     firmware: 'the firmware',
+    setting: 'what is set by hand',
   }[limitedBy]
   return `Held by ${held}.${profile ? ' The memory profile is on.' : ''} The clock is half the data rate: ${tidy(exactRate(dataRate) / 2, 0)} MHz.`
 }

@@ -138,6 +138,17 @@ const CATALOGUE: Record<FindingCode, Word> = {
     means: `The memory profile runs at ${evaluation.run?.dataRate} MT/s; the controller is rated for ${evaluation.run?.controllerRating} at this load. Usual, not promised.`,
     todo: 'Its maker may refuse warranty for it. Test several passes; if it fails, lower the speed or leave the profile off.',
   }),
+  ABOVE_MODULES: ({ evaluation }) => ({
+    title: 'Above what the modules are rated for',
+    means: `Set by hand to ${evaluation.run?.dataRate} MT/s, beyond every speed the modules list. Nobody has tested them there.`,
+    todo: 'Test for hours, watch for errors, and keep the rated values written down as the way back.',
+  }),
+  TIGHTER_THAN_RATED: {
+    title: 'Timings tighter than rated',
+    means:
+      'A timing set by hand is below what the modules are made for. It may start and still err.',
+    todo: 'Test for hours; loosen it by a clock or two where an error shows.',
+  },
   HALF_RATE_CLOCK: ({ machine }) => ({
     title: 'The controller drops to half rate',
     means: `Above ${machine.syncCeiling} MT/s the controller no longer runs synchronously (1:1) with the memory, and every access waits longer.`,
@@ -164,6 +175,11 @@ const CATALOGUE: Record<FindingCode, Word> = {
     means:
       'Every module carries one and this machine can set it; now they run at their standard speed.',
     todo: 'Consider enabling it in the BIOS/UEFI setup, with a stability test.',
+  },
+  MANUAL_BLOCKED: {
+    title: 'Nothing can be set by hand',
+    means: 'This machine’s firmware offers no such settings.',
+    todo: 'Count on what it sets by itself.',
   },
   PROFILE_BLOCKED: ({ finding, machine }) => ({
     title: 'The memory profile cannot be used',

@@ -141,7 +141,9 @@ function ResultTable({ now, planned }: { now: Situation; planned: Situation }) {
     [
       'Data rate',
       ({ evaluation: { run } }) =>
-        run ? `${run.dataRate} MT/s, held by the ${run.limitedBy}` : 'does not start',
+        run
+          ? `${run.dataRate} MT/s, ${run.limitedBy === 'setting' ? 'set by hand' : `held by the ${run.limitedBy}`}`
+          : 'does not start',
     ],
     [
       'Timings',
