@@ -1,5 +1,5 @@
-import type { Finding, FindingCode, Kit, Machine, Run, Severity } from '../model'
-import { channelCapacities, distinct, type Fitted, slotsOf, totalGiB } from './fitted'
+import type { Finding, FindingCode, Kit, Machine, Module, Run, Severity } from '../model'
+import { differ, type Fitted, slotsOf, totalGiB } from './fitted'
 import type { Span } from './layout'
 import { gates, hasProfile, profilePossible, topRate } from './rate'
 
@@ -8,6 +8,9 @@ export interface Outcome {
   machine: Machine
   fitted: readonly Fitted[]
   layout: readonly Span[]
+  /** GiB on each populated channel. */
+  capacities: ReadonlyMap<string, number>
+  kits: Kits
   run: Run
   profileAsked: boolean
   /** A data rate was set by hand. */
@@ -37,7 +40,7 @@ const RISKS: [FindingCode, Rule][] = [
       return always(ways > 1 && ways < machine.channels.length)
     },
   ],
-  ['UNEVEN_CHANNELS', ({ fitted }) => always(distinct(channelCapacities(fitted).values()) > 1)],
+  ['UNEVEN_CHANNELS', ({ capacities }) => always(areUneven(capacities))],
   ['SLOT_ORDER', outOfOrder],
   [
     'OS_LIMIT',
@@ -46,8 +49,8 @@ const RISKS: [FindingCode, Rule][] = [
   [
     'ECC_MIXED',
     ({ fitted }) => {
-      const plain = fitted.filter(({ module }) => !module.ecc)
-      return plain.length > 0 && plain.length < fitted.length ? slotsOf(plain) : null
+      if (!differ(fitted, eccOf)) return null
+      return slotsOf(fitted.filter(({ module }) => !module.ecc))
     },
   ],
   [
@@ -58,17 +61,14 @@ const RISKS: [FindingCode, Rule][] = [
   ['ABOVE_MODULES', ({ run, commonRate }) => always(run.dataRate > commonRate)],
   ['TIGHTER_THAN_RATED', ({ tighter }) => always(tighter)],
   ['HALF_RATE_CLOCK', ({ run }) => always(run.clocking === 'half-rate')],
-  [
-    'MIXED_MODULES',
-    ({ fitted }) => always(distinct(fitted.map(({ module }) => module.article)) > 1),
-  ],
-  ['KITS_COMBINED', ({ fitted }) => always(kits(fitted).size > 1)],
+  ['MIXED_MODULES', ({ fitted }) => always(differ(fitted, articleOf))],
+  ['KITS_COMBINED', ({ kits }) => always(kits.size > 1)],
   [
     'KIT_CHANNELS',
-    ({ machine, fitted }) => {
+    ({ machine, kits }) => {
       const channels = machine.channels.length
       return kitSlots(
-        fitted,
+        kits,
         (kit, held) => channels > 1 && held >= kit.size && kit.size % channels !== 0,
       )
     },
@@ -97,8 +97,7 @@ const NOTES: [FindingCode, Rule][] = [
     'SPEED_UNUSED',
     ({ fitted, run }) => {
       const kind = run.profile ? 'profile' : 'standard'
-      const faster = fitted.filter(({ module }) => topRate(module, kind) > run.dataRate)
-      return faster.length > 0 ? slotsOf(faster) : null
+      return slotsWhere(fitted, (module) => topRate(module, kind) > run.dataRate)
     },
   ],
   [
@@ -106,39 +105,80 @@ const NOTES: [FindingCode, Rule][] = [
     ({ machine, fitted }) =>
       always(machine.ecc === 'ignored' && fitted.every(({ module }) => module.ecc)),
   ],
-  ['MIXED_RANKS', ({ fitted }) => always(distinct(fitted.map(({ module }) => module.ranks)) > 1)],
+  ['MIXED_RANKS', ({ fitted }) => always(differ(fitted, ranksOf))],
   [
     'CLOCK_BYPASSED',
     ({ machine, fitted }) => {
-      const clocked = fitted.filter(({ module }) => module.buffering === 'clocked')
-      const all = machine.buffering.includes('clocked') && clocked.length === fitted.length
-      return clocked.length > 0 && !all ? slotsOf(clocked) : null
+      const all =
+        machine.buffering.includes('clocked') && fitted.every(({ module }) => isClocked(module))
+      return all ? null : slotsWhere(fitted, isClocked)
     },
   ],
   ['SLOT_ORDER_OPEN', ({ machine, fitted }) => always(isOrderOpen(machine, slotsOf(fitted)))],
-  ['KIT_SPLIT', ({ fitted }) => kitSlots(fitted, (kit, held) => held < kit.size)],
+  ['KIT_SPLIT', ({ kits }) => kitSlots(kits, (kit, held) => held < kit.size)],
 ]
 
 /** Risks and notes of a placement the machine starts with. */
-export function advice(outcome: Outcome): Finding[] {
-  return [...apply(RISKS, 'risk', outcome), ...apply(NOTES, 'note', outcome)]
+export function advice(outcome: Omit<Outcome, 'kits'>): Finding[] {
+  const whole: Outcome = { ...outcome, kits: kitsIn(outcome.fitted) }
+  const found: Finding[] = []
+  apply(RISKS, 'risk', whole, found)
+  apply(NOTES, 'note', whole, found)
+  return found
 }
 
-function apply(rules: [FindingCode, Rule][], severity: Severity, outcome: Outcome): Finding[] {
-  return rules.flatMap(([code, rule]) => {
+function apply(
+  rules: readonly [FindingCode, Rule][],
+  severity: Severity,
+  outcome: Outcome,
+  found: Finding[],
+): void {
+  for (const [code, rule] of rules) {
     const slots = rule(outcome)
-    return slots ? [{ code, severity, slots }] : []
-  })
+    if (slots) found.push({ code, severity, slots })
+  }
+}
+
+const articleOf = ({ article }: Module) => article
+const ranksOf = ({ ranks }: Module) => ranks
+const eccOf = ({ ecc }: Module) => ecc
+const isClocked = ({ buffering }: Module) => buffering === 'clocked'
+
+/** The slots whose module is so; null where none is. Soldered banks count, but have no slot. */
+function slotsWhere(
+  fitted: readonly Fitted[],
+  applies: (module: Module) => boolean,
+): string[] | null {
+  let slots: string[] | null = null
+  for (const { slot, module } of fitted) {
+    if (!applies(module)) continue
+    slots ??= []
+    if (slot !== null) slots.push(slot)
+  }
+  return slots
+}
+
+function areUneven(capacities: ReadonlyMap<string, number>): boolean {
+  let first: number | null = null
+  for (const held of capacities.values()) {
+    first ??= held
+    if (held !== first) return true
+  }
+  return false
 }
 
 /** Filled slots beyond the first k in the maker's order, where every slot has an order and k are filled. */
 function outOfOrder({ machine, fitted }: Outcome): string[] | null {
-  const orders = machine.slots.map((slot) => slot.order)
-  if (orders.length === 0 || orders.includes(null)) return null
-  const filled = new Set(slotsOf(fitted))
-  const last = (orders as number[]).sort((a, b) => a - b)[filled.size - 1] ?? 0
-  const late = machine.slots.filter((slot) => filled.has(slot.id) && (slot.order as number) > last)
-  return late.length > 0 ? late.map((slot) => slot.id) : null
+  const { slots } = machine
+  if (slots.length === 0 || slots.some(({ order }) => order === null)) return null
+  const filled = slots.filter(({ id }) => fitted.some(({ slot }) => slot === id))
+  if (filled.length === slots.length) return null
+  // A slot is late where at least as many come before it as are filled.
+  const late = filled.filter(
+    ({ order }) =>
+      slots.filter((other) => (other.order as number) < (order as number)).length >= filled.length,
+  )
+  return late.length > 0 ? late.map(({ id }) => id) : null
 }
 
 /** Whether it matters which slots are filled and the maker's order is not known: several to a channel, some of them empty. */
@@ -147,24 +187,25 @@ function isOrderOpen({ slots, channels }: Machine, filled: readonly string[]): b
   return open && slots.length > channels.length && filled.length > 0 && filled.length < slots.length
 }
 
-function kits(fitted: readonly Fitted[]): Map<string, { kit: Kit; members: Fitted[] }> {
-  const found = new Map<string, { kit: Kit; members: Fitted[] }>()
+type Kits = ReadonlyMap<string, { kit: Kit; members: Fitted[] }>
+
+const NO_KITS: Kits = new Map()
+
+function kitsIn(fitted: readonly Fitted[]): Kits {
+  let found: Map<string, { kit: Kit; members: Fitted[] }> | null = null
   for (const entry of fitted) {
-    const kit = entry.module.kit
+    const { kit } = entry.module
     if (!kit) continue
+    found ??= new Map()
     const known = found.get(kit.id)
     if (known) known.members.push(entry)
     else found.set(kit.id, { kit, members: [entry] })
   }
-  return found
+  return found ?? NO_KITS
 }
 
-function kitSlots(
-  fitted: readonly Fitted[],
-  applies: (kit: Kit, held: number) => boolean,
-): string[] | null {
-  const matching = [...kits(fitted).values()].filter(({ kit, members }) =>
-    applies(kit, members.length),
-  )
+function kitSlots(kits: Kits, applies: (kit: Kit, held: number) => boolean): string[] | null {
+  if (kits.size === 0) return null
+  const matching = [...kits.values()].filter(({ kit, members }) => applies(kit, members.length))
   return matching.length > 0 ? matching.flatMap(({ members }) => slotsOf(members)) : null
 }

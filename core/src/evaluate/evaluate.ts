@@ -33,7 +33,8 @@ export function evaluate({ machine, placement, settings }: EvaluationRequest): E
   const { dataRate, limitedBy } = setRate(machine, held, manual)
   const rated = systemTimings(modules, kind, dataRate, machine.generation)
   const timings = manual?.timings ?? rated
-  const layout = spans(channelCapacities(fitted), machine.interleave)
+  const capacities = channelCapacities(fitted)
+  const layout = spans(capacities, machine.interleave)
   const zones = zonesAt(layout, dataRate)
   const halfRate = machine.syncCeiling !== null && dataRate > machine.syncCeiling
 
@@ -56,6 +57,7 @@ export function evaluate({ machine, placement, settings }: EvaluationRequest): E
       machine,
       fitted,
       layout,
+      capacities,
       run,
       profileAsked: settings.profile,
       setByHand: manual?.dataRate != null,

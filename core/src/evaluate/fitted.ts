@@ -46,13 +46,21 @@ export function channelCapacities(fitted: readonly Fitted[]): Map<string, number
 }
 
 export function slotsOf(fitted: readonly Fitted[]): string[] {
-  return fitted.flatMap(({ slot }) => (slot === null ? [] : [slot]))
+  const slots: string[] = []
+  for (const { slot } of fitted) if (slot !== null) slots.push(slot)
+  return slots
 }
 
 export function totalGiB(fitted: readonly Fitted[]): number {
-  return fitted.reduce((sum, { module }) => sum + module.capacityGiB, 0)
+  let sum = 0
+  for (const { module } of fitted) sum += module.capacityGiB
+  return sum
 }
 
-export function distinct<T>(values: Iterable<T>): number {
-  return new Set(values).size
+/** Whether two of these differ in something. */
+export function differ(fitted: readonly Fitted[], of: (module: Module) => unknown): boolean {
+  const [first] = fitted
+  if (!first) return false
+  const value = of(first.module)
+  return fitted.some(({ module }) => of(module) !== value)
 }

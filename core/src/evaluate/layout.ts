@@ -15,18 +15,21 @@ export function spans(
   capacities: ReadonlyMap<string, number>,
   interleave: Machine['interleave'],
 ): Span[] {
-  const entries = [...capacities]
-  const levels = [...new Set(capacities.values())].sort((a, b) => a - b)
+  const levels: number[] = []
+  for (const held of capacities.values()) if (!levels.includes(held)) levels.push(held)
   if (interleave === 'matched' && levels.length > 1) {
-    const gib = entries.reduce((sum, [, held]) => sum + held, 0)
-    return [{ ways: 1, gib, channels: entries.map(([channel]) => channel) }]
+    let gib = 0
+    for (const held of capacities.values()) gib += held
+    return [{ ways: 1, gib, channels: [...capacities.keys()] }]
   }
+  if (levels.length > 1) levels.sort((a, b) => a - b)
   let lower = 0
   return levels.map((level) => {
-    const floor = lower
-    const channels = entries.flatMap(([channel, held]) => (held > floor ? [channel] : []))
+    const channels: string[] = []
+    for (const [channel, held] of capacities) if (held > lower) channels.push(channel)
+    const gib = channels.length * (level - lower)
     lower = level
-    return { ways: channels.length, gib: channels.length * (level - floor), channels }
+    return { ways: channels.length, gib, channels }
   })
 }
 
@@ -43,6 +46,11 @@ export function zonesAt(layout: readonly Span[], dataRate: number): Zone[] {
 
 /** The rate in GB/s at which the whole memory streams, each zone at its own peak. */
 export function wholePeakGBs(zones: readonly Zone[]): number {
-  const gib = zones.reduce((sum, zone) => sum + zone.gib, 0)
-  return gib / zones.reduce((sum, zone) => sum + zone.gib / zone.peakGBs, 0)
+  let whole = 0
+  let time = 0
+  for (const { gib, peakGBs } of zones) {
+    whole += gib
+    time += gib / peakGBs
+  }
+  return whole / time
 }

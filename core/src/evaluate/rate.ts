@@ -7,7 +7,7 @@ import {
   type SpeedKind,
   STANDARD_STEPS,
 } from '../model'
-import { byChannel, type Fitted } from './fitted'
+import type { Fitted } from './fitted'
 
 /** A channel's load on the controller, and what it is rated for under it (MT/s). */
 export interface Load {
@@ -47,9 +47,11 @@ export function topRate(module: Module, kind: SpeedKind): number {
 
 /** The gates the rate passes, for at least one fitted module. */
 export function gates(machine: Machine, fitted: readonly Fitted[], kind: SpeedKind): Gates {
-  const modules = Math.min(...fitted.map(({ module }) => topRate(module, kind)))
-  const loads = [...byChannel(fitted)].map(([channel, held]) => loadOf(machine, channel, held))
-  const controller = Math.min(...loads.map((load) => load.rating))
+  let modules = Number.POSITIVE_INFINITY
+  for (const { module } of fitted) modules = Math.min(modules, topRate(module, kind))
+  const loads = loadsOf(machine, fitted)
+  let controller = Number.POSITIVE_INFINITY
+  for (const { rating } of loads) controller = Math.min(controller, rating)
   const firmware = machine.limits.firmwareDataRate
   const cap = Math.min(firmware ?? Infinity, kind === 'profile' ? Infinity : controller)
   const free = modules <= cap
@@ -94,15 +96,31 @@ export function setRate(
  * the lowest rate among the rows this load reaches, or among all rows if it reaches none.
  */
 export function ratingAt(machine: Machine, modules: number, ranks: number): number {
-  const rows = machine.limits.dataRates
-  const reached = rows.filter((row) => row.modulesPerChannel <= modules && row.ranks <= ranks)
-  return Math.min(...(reached.length > 0 ? reached : rows).map((row) => row.dataRate))
+  let reached = Number.POSITIVE_INFINITY
+  let any = Number.POSITIVE_INFINITY
+  for (const row of machine.limits.dataRates) {
+    any = Math.min(any, row.dataRate)
+    if (row.modulesPerChannel <= modules && row.ranks <= ranks) {
+      reached = Math.min(reached, row.dataRate)
+    }
+  }
+  return reached === Number.POSITIVE_INFINITY ? any : reached
 }
 
-function loadOf(machine: Machine, channel: string, held: readonly Module[]): Load {
-  const modules = held.length
-  const ranks = Math.max(...held.map((module) => module.ranks))
-  return { channel, modules, ranks, rating: ratingAt(machine, modules, ranks) }
+/** The load of each populated channel, in the order they are first met. */
+function loadsOf(machine: Machine, fitted: readonly Fitted[]): Load[] {
+  const loads: Load[] = []
+  for (const { channels, module } of fitted) {
+    for (const channel of channels) {
+      const load = loads.find((one) => one.channel === channel)
+      if (load) {
+        load.modules += 1
+        load.ranks = Math.max(load.ranks, module.ranks)
+      } else loads.push({ channel, modules: 1, ranks: module.ranks, rating: 0 })
+    }
+  }
+  for (const load of loads) load.rating = ratingAt(machine, load.modules, load.ranks)
+  return loads
 }
 
 /** The generation's highest standard step within the cap, or the cap where even the lowest is above it. */

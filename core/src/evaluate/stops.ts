@@ -6,7 +6,7 @@ import {
   type Machine,
   type Module,
 } from '../model'
-import { distinct, type Fitted, totalGiB } from './fitted'
+import { type Fitted, totalGiB } from './fitted'
 
 type ModuleCheck = (module: Module, machine: Machine) => boolean
 
@@ -37,9 +37,11 @@ function takesBuffering({ buffering }: Machine, own: Buffering): boolean {
 const asUnbuffered = ({ buffering }: Module): Buffering =>
   buffering === 'clocked' ? 'unbuffered' : buffering
 
-/** Whether one voltage of the machine suits all modules. */
-function haveCommonVoltage({ voltages }: Machine, modules: readonly Module[]): boolean {
-  return voltages.some((v) => modules.every((module) => module.voltages.includes(v)))
+/** Whether one voltage of the machine suits all modules in slots. */
+function haveCommonVoltage({ voltages }: Machine, fitted: readonly Fitted[]): boolean {
+  return voltages.some((v) =>
+    fitted.every(({ slot, module }) => slot === null || module.voltages.includes(v)),
+  )
 }
 
 /** Every reason why a module cannot work in any slot of the machine. */
@@ -53,23 +55,25 @@ export function stops(machine: Machine, fitted: readonly Fitted[]): Finding[] {
   const stop = (code: FindingCode, slots: string[]) =>
     findings.push({ code, severity: 'stop', slots })
 
-  const placed = fitted.filter(({ slot }) => slot !== null)
-  for (const { slot, module } of placed) {
-    for (const code of moduleStops(machine, module)) stop(code, [slot as string])
+  let placed = 0
+  let bufferings = 0
+  let first: Module | null = null
+  for (const { slot, module } of fitted) {
+    if (slot === null) continue
+    placed += 1
+    if (first === null) first = module
+    if (asUnbuffered(module) !== asUnbuffered(first)) bufferings = 2
+    for (const [code, applies] of MODULE_STOPS) if (applies(module, machine)) stop(code, [slot])
   }
-
-  const modules = placed.map(({ module }) => module)
-  const apart = findings.every(({ code }) => code !== 'WRONG_VOLTAGE')
-  if (apart && modules.length > 0 && !haveCommonVoltage(machine, modules)) {
-    stop('VOLTAGES_APART', [])
+  if (placed > 0 && !haveCommonVoltage(machine, fitted)) {
+    if (findings.every(({ code }) => code !== 'WRONG_VOLTAGE')) stop('VOLTAGES_APART', [])
   }
-  if (distinct(modules.map(asUnbuffered)) > 1) stop('BUFFERING_MIXED', [])
+  if (bufferings > 1) stop('BUFFERING_MIXED', [])
   if (fitted.length === 0) stop('NO_MEMORY', [])
   if (totalGiB(fitted) > machine.limits.totalGiB) stop('TOTAL_CAPACITY', [])
-  if (placed.length > 0 && machine.soldered.length === 0) {
-    const filled = new Set(placed.map(({ slot }) => slot))
+  if (placed > 0 && machine.soldered.length === 0) {
     for (const { id, mustFill } of machine.slots) {
-      if (mustFill && !filled.has(id)) stop('BOOT_SLOT_EMPTY', [id])
+      if (mustFill && !fitted.some(({ slot }) => slot === id)) stop('BOOT_SLOT_EMPTY', [id])
     }
   }
   return findings

@@ -21,7 +21,10 @@ export function systemTimings(
   generation: Generation,
 ): Timings {
   const slowest: Timings = { cl: 0, trcd: 0, trp: 0, tras: 0 }
+  let before: Module | null = null
   for (const module of modules) {
+    if (module === before) continue
+    before = module
     const own = moduleTimings(module, kind, dataRate, generation)
     for (const parameter of PARAMETERS) {
       slowest[parameter] = Math.max(slowest[parameter], own[parameter])

@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { Count, DataRate } from './figures'
+import { Clocks, DataRate } from './figures'
 
 /** The four first timings, in clocks. */
-export const SetTimings = z.object({ cl: Count, trcd: Count, trp: Count, tras: Count })
+export const SetTimings = z.object({ cl: Clocks, trcd: Clocks, trp: Clocks, tras: Clocks })
 export type SetTimings = z.infer<typeof SetTimings>
 
 /** Values set by hand in the setup: a data rate in MT/s, timings in clocks; null where left to the firmware. */
