@@ -11,7 +11,8 @@ import {
   suspects,
   verdict,
 } from '../src/diagnose'
-import { hide, random, tryOut } from '../src/simulate'
+import { random } from '../src/random'
+import { hide, tryOut } from '../src/simulate'
 import { oneAtATime } from './oneAtATime'
 
 const ORDER: Record<number, string[]> = {

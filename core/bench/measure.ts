@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { compareRuns } from '../src/measure'
-import { normal, random } from '../src/simulate'
+import { normal, random } from '../src/random'
 
 const ROWS = 1_000_000
 const ROUNDS = 5

@@ -1,110 +1,238 @@
-import type { WorkProfile } from './profiles'
+import { BUSY, LATENCY, PAGING, PAGING_POWER, type PagedTo } from './assumed'
+import { byMagnitude, DRAWS, evenly, placeIn, quantile, through } from './sample'
+import { profileOf, type Work } from './works'
 
-/** A machine's memory as a forecast sees it. */
+/** A machine's memory as a forecast sees it: the part of it that is in use. */
 export interface MemoryState {
-  /** GB/s at which the whole memory streams. */
-  wholePeakGBs: number
+  peakGBs: number
   firstWordNs: number
   usableGiB: number
 }
 
-/** What the work needs, GiB, with its range. */
+/** What a use and what runs with it need, GiB. */
 export interface Need {
   low: number
   likely: number
   high: number
 }
 
-export type Paging = 'spinning' | 'solid-state'
-
-export const TERMS = ['bandwidth', 'latency', 'capacity', 'neither'] as const
-export type TermName = (typeof TERMS)[number]
-
-/** A part of the time the work takes, as shares of the time before (which is 1 without paging). */
-export interface Term {
-  name: TermName
-  before: number
-  after: number
+/** A use, its share of the time (only the proportions count), and its need; null where nobody knows. */
+export interface ForecastUse {
+  work: Work
+  weight: number
+  need: Need | null
 }
 
-export interface Case {
-  /** The terms at one end of the ranges, and what comes of them. */
-  terms: Term[]
-  /** Time before ÷ time after: 1.1 means a tenth faster. */
-  speedup: number
+export interface ForecastRequest {
+  uses: readonly ForecastUse[]
+  before: MemoryState
+  after: MemoryState
+  disk: PagedTo
+  /** The share of the logged time that was lost to paging, where it was measured. */
+  log?: { pagingShare: number | null } | null
 }
 
-export interface Forecast {
-  low: number
-  high: number
-  /** The cases behind the two ends, to be unfolded. */
-  cases: { low: Case; high: Case }
-  /** Whether the demand did not fit before, and whether it does not after. */
+/** What a customer is told. */
+export const FORECAST_WORDS = ['NONE', 'SOME', 'MUCH', 'STALLS_STOP', 'UNKNOWN'] as const
+export type ForecastWord = (typeof FORECAST_WORDS)[number]
+
+export interface UseForecast {
+  work: Work
+  median: number
+  most: [number, number]
+  /** How much each brings by itself, as a share of the time after. */
+  parts: { bandwidth: number; latency: number; paging: number }
+  /** Whether it outgrows the memory as is likely. */
   pages: { before: boolean; after: boolean }
 }
 
-/**
- * How many times longer work takes for each share of its demand that does not fit and is fetched from
- * disk: a disk is slower than memory by orders of magnitude, but only what is touched is fetched. A
- * spinning one seeks for each piece.
- */
-const PAGING: Record<Paging, { low: number; high: number }> = {
-  'solid-state': { low: 2, high: 8 },
-  spinning: { low: 8, high: 40 },
+export interface Forecast {
+  /** Times as fast: the middle, and the ranges that hold half and nine tenths of the draws. */
+  median: number
+  half: [number, number]
+  most: [number, number]
+  /** The chance of more than a tenth faster. */
+  chance10: number
+  uses: UseForecast[]
+  words: ForecastWord
+  /** How many of the shop's own results stand behind it. */
+  basis: { jobs: number }
 }
 
+/** Below this nobody notices; from here it is much. */
+const NOTICED = 1.03
+const MUCH = 1.2
+/** A range wider than this says less than words do. */
+const USEFUL_WIDTH = 0.4
+
 /**
- * What a change of memory brings for a kind of work, as a range of how many times as fast it becomes.
- * The time is a sum: a share that goes with 1 ÷ bandwidth, one that goes with the time to the first
- * word, one that depends on neither, and the time lost to paging where the demand exceeds what is
- * usable. All figures must be above 0.
- * @throws RangeError for figures that are not.
+ * What a change of memory should bring, by simulation over the ranges of what is not known: time after
+ * ÷ before is 1 + m·[(1 − g)·(L′ ÷ L − 1) + g·(B ÷ B′ − 1)] for each use, with loaded latency
+ * L = chip + words·first word + queue·u ÷ (1 − u), u the work's demand ÷ what is reached of the peak;
+ * times paging after ÷ before, 1 + k·((N − M)⁺ ÷ N)^1.5 with N the need and M what is usable. An end of
+ * a range is a quantile, not a corner. Nothing changed gives exactly 1. Where paging was logged, that
+ * share of the time is what can come back.
+ * @throws RangeError for figures that are not above 0, or uses of no weight.
  */
-export function forecast(
-  profile: WorkProfile,
-  before: MemoryState,
-  after: MemoryState,
-  need: Need | null,
-  disk: Paging,
-): Forecast {
+export function forecast(request: ForecastRequest): Forecast {
+  const { uses, before, after } = request
   for (const state of [before, after]) {
-    for (const figure of [state.wholePeakGBs, state.firstWordNs, state.usableGiB]) {
+    for (const figure of [state.peakGBs, state.firstWordNs, state.usableGiB]) {
       if (!(figure > 0)) throw new RangeError('a forecast needs figures above 0')
     }
   }
-  const ends = ['low', 'high'] as const
-  const cases = ends.flatMap((share) =>
-    ends.map((end) =>
-      caseOf(profile, before, after, { share, need: need?.[end] ?? 0, paging: PAGING[disk][end] }),
-    ),
-  )
-  const sorted = cases.toSorted((a, b) => a.speedup - b.speedup)
-  const [low, high] = [sorted[0] as Case, sorted.at(-1) as Case]
-  const exceeds = (state: MemoryState) => need !== null && need.likely > state.usableGiB
+  const weighed = uses.filter(({ weight }) => weight > 0)
+  const whole = weighed.reduce((sum, { weight }) => sum + weight, 0)
+  if (whole === 0) throw new RangeError('a forecast needs a use with a weight above 0')
+
+  const time = new Float64Array(DRAWS)
+  const forecasts = weighed.map((use) => {
+    const drawn = drawnOf(use, request)
+    for (let draw = 0; draw < DRAWS; draw += 1) {
+      // What each use adds to or takes from the time: exactly nothing where nothing changed.
+      time[draw] =
+        (time[draw] as number) + (use.weight / whole) * ((drawn.ratio[draw] as number) - 1)
+    }
+    return useForecast(use, request, drawn)
+  })
+  const speedups = Array.from(time, (change) => 1 / (1 + change)).sort((a, b) => a - b)
+  const faster = speedups.filter((one) => one > 1.1).length
+  const most: [number, number] = [quantile(speedups, 0.05), quantile(speedups, 0.95)]
+  const median = quantile(speedups, 0.5)
   return {
-    low: low.speedup,
-    high: high.speedup,
-    cases: { low, high },
+    median,
+    half: [quantile(speedups, 0.25), quantile(speedups, 0.75)],
+    most,
+    chance10: faster / speedups.length,
+    uses: forecasts,
+    words: wordFor(request, weighed, whole, forecasts, median, most),
+    basis: { jobs: 0 },
+  }
+}
+
+interface Drawn {
+  ratio: Float64Array
+  bandwidth: Float64Array
+  latency: Float64Array
+  paging: Float64Array
+}
+
+function drawnOf(use: ForecastUse, request: ForecastRequest): Drawn {
+  const { before, after } = request
+  const { waits, streams, asks } = profileOf(use.work)
+  const { chipNs, words, queueNs } = LATENCY.value
+  const drawn: Drawn = {
+    ratio: new Float64Array(DRAWS),
+    bandwidth: new Float64Array(DRAWS),
+    latency: new Float64Array(DRAWS),
+    paging: new Float64Array(DRAWS),
+  }
+  const faster = before.peakGBs / after.peakGBs
+  for (let draw = 0; draw < DRAWS; draw += 1) {
+    const m = evenly(waits, placeIn('waits', draw))
+    const g = evenly(streams, placeIn('streams', draw))
+    const demand = evenly(asks, placeIn('asks', draw))
+    const chip = evenly(chipNs, placeIn('chip', draw))
+    const c = evenly(words, placeIn('words', draw))
+    const queue = evenly(queueNs, placeIn('queue', draw))
+    const loaded = ({ peakGBs, firstWordNs }: MemoryState) => {
+      const busy = Math.min(BUSY.value.most, demand / (BUSY.value.reached * peakGBs))
+      return chip + c * firstWordNs + (queue * busy) / (1 - busy)
+    }
+    const latency = m * (1 - g) * (loaded(after) / loaded(before) - 1)
+    const bandwidth = m * g * (faster - 1)
+    const paging = pagingRatio(use, request, draw)
+    drawn.bandwidth[draw] = bandwidth
+    drawn.latency[draw] = latency
+    drawn.paging[draw] = paging
+    drawn.ratio[draw] = (1 + latency + bandwidth) * paging
+  }
+  return drawn
+}
+
+/** Time lost to paging, after ÷ before. */
+function pagingRatio({ need }: ForecastUse, request: ForecastRequest, draw: number): number {
+  const { before, after, disk, log } = request
+  const logged = log?.pagingShare ?? null
+  if (logged === null) {
+    if (!need) return 1
+    const n = through(need, placeIn('need', draw))
+    const k = byMagnitude(PAGING.value[disk], placeIn('paging', draw))
+    return (1 + k * over(n, after.usableGiB)) / (1 + k * over(n, before.usableGiB))
+  }
+  if (logged === 0) return 1
+  return 1 - logged + logged * stillPaged(need, before, after, draw)
+}
+
+/** How far a need outgrows what is usable, bent upwards. */
+const over = (need: number, usable: number): number =>
+  need > usable ? ((need - usable) / need) ** PAGING_POWER : 0
+
+/** Of the paging that was logged, the part that stays. */
+function stillPaged(
+  need: Need | null,
+  before: MemoryState,
+  after: MemoryState,
+  draw: number,
+): number {
+  if (!need) return after.usableGiB > before.usableGiB ? 0 : 1
+  const n = through(need, placeIn('need', draw))
+  const was = over(n, before.usableGiB)
+  if (was > 0) return over(n, after.usableGiB) / was
+  // It was logged though the need would not say so: what grew holds it, what did not holds none of it.
+  return after.usableGiB > before.usableGiB ? 0 : 1
+}
+
+function useForecast(
+  { work, need }: ForecastUse,
+  { before, after }: ForecastRequest,
+  { ratio, bandwidth, latency, paging }: Drawn,
+): UseForecast {
+  const speedups = Array.from(ratio, (one) => 1 / one).sort((a, b) => a - b)
+  const middle = (of: Float64Array) =>
+    quantile(
+      Array.from(of).sort((a, b) => a - b),
+      0.5,
+    )
+  const exceeds = ({ usableGiB }: MemoryState) => need !== null && need.likely > usableGiB
+  return {
+    work,
+    median: quantile(speedups, 0.5),
+    most: [quantile(speedups, 0.05), quantile(speedups, 0.95)],
+    parts: {
+      bandwidth: 0 - middle(bandwidth),
+      latency: 0 - middle(latency),
+      paging: 1 / middle(paging) - 1,
+    },
     pages: { before: exceeds(before), after: exceeds(after) },
   }
 }
 
-function caseOf(
-  { bandwidth, latency }: WorkProfile,
-  before: MemoryState,
-  after: MemoryState,
-  { share, need, paging }: { share: 'low' | 'high'; need: number; paging: number },
-): Case {
-  const [b, l] = [bandwidth[share], latency[share]]
-  const lost = ({ usableGiB }: MemoryState) =>
-    need > usableGiB ? ((need - usableGiB) / need) * paging : 0
-  const rest = 1 - b - l
-  const terms: Term[] = [
-    { name: 'bandwidth', before: b, after: b * (before.wholePeakGBs / after.wholePeakGBs) },
-    { name: 'latency', before: l, after: l * (after.firstWordNs / before.firstWordNs) },
-    { name: 'capacity', before: lost(before), after: lost(after) },
-    { name: 'neither', before: rest, after: rest },
-  ]
-  const sum = (when: 'before' | 'after') => terms.reduce((all, term) => all + term[when], 0)
-  return { terms, speedup: sum('before') / sum('after') }
+/** The word for a customer: stalls where the memory ran out and will not, and no figure wider than helps. */
+function wordFor(
+  { before, after, disk, log }: ForecastRequest,
+  uses: readonly ForecastUse[],
+  whole: number,
+  forecasts: readonly UseForecast[],
+  median: number,
+  most: [number, number],
+): ForecastWord {
+  const logged = log?.pagingShare ?? null
+  const open = uses.reduce((sum, { need, weight }) => sum + (need === null ? weight : 0), 0)
+  if (
+    logged === null &&
+    after.usableGiB > before.usableGiB &&
+    open > whole / 2 &&
+    median < NOTICED
+  ) {
+    return 'UNKNOWN'
+  }
+  const stops =
+    logged === null
+      ? forecasts.some(({ pages }) => pages.before && !pages.after)
+      : logged > 0.02 && after.usableGiB > before.usableGiB
+  const wide = most[1] - most[0] > USEFUL_WIDTH
+  if (stops && (disk === 'spinning' || wide) && median >= NOTICED) return 'STALLS_STOP'
+  if (median < NOTICED) return 'NONE'
+  return median < MUCH ? 'SOME' : 'MUCH'
 }

@@ -1,13 +1,13 @@
+export { BUSY, DISKS_PAGED, LATENCY, PAGING, type PagedTo } from './assumed'
 export {
-  type Case,
+  FORECAST_WORDS,
   type Forecast,
+  type ForecastRequest,
+  type ForecastUse,
+  type ForecastWord,
   forecast,
   type MemoryState,
   type Need,
-  type Paging,
-  TERMS,
-  type Term,
-  type TermName,
+  type UseForecast,
 } from './forecast'
-export { forecastMix, likelyGain, type MixForecast, type WorkShare } from './mix'
-export { type Share, WORK_PROFILES, WORKS, type Work, type WorkProfile } from './profiles'
+export { profileOf, type Range, WORK_PROFILES, WORKS, type Work, type WorkProfile } from './works'

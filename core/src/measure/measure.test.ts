@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { desktop, stick } from '../../test/builders'
 import { evaluate } from '../evaluate'
-import { normal, random } from '../simulate'
+import { normal, random } from '../random'
 import {
   analyseFrames,
   changesBetween,

@@ -1,6 +1,6 @@
 import type { Bandwidth } from '../measure'
 import type { Evaluation } from '../model'
-import { normal, random } from './random'
+import { normal, random } from '../random'
 
 /** What a benchmark reaches of the peak, and how far runs scatter about it. */
 const REACHED: Record<Bandwidth, number> = { read: 0.86, copy: 0.8, write: 0.72 }

@@ -1,7 +1,11 @@
+import type { ForecastUse } from '../forecast'
 import type { LogSummary } from './memoryLog'
 import type { Range, UseDemand } from './uses'
 
+/** How much memory is needed, GiB: the range is what to have, with a reserve and the years to come. */
 export interface Demand extends Range {
+  /** What is needed now, without the reserve: only this can run out. */
+  now: Range
   /** What it rests on. */
   basis: 'uses' | 'log' | 'both'
   /** True where the demand was cut off when it was measured: `low` is then “at least”. */
@@ -10,9 +14,9 @@ export interface Demand extends Range {
 
 /**
  * The demand from a mix of uses, a measurement, or both, GiB. A measurement that was not cut off
- * outdoes rules of thumb: what is needed is its peak and the reserve, up to what the uses would say.
- * One that was cut off says only that the demand is at least its peak. `growth`: the share by which the
- * same work will want more when the machine has served its time.
+ * outdoes rules of thumb: what is needed is its peak, up to what the uses would say. One that was cut
+ * off says only that the demand is at least its peak. What to have is that, grown over the years the
+ * machine must serve (`growth`, a share), and the reserve.
  */
 export function demand(
   uses: UseDemand | null,
@@ -20,25 +24,48 @@ export function demand(
   reserveGiB: number,
   growth = 0,
 ): Demand | null {
-  if (!log) return uses && { ...ends(uses), basis: 'uses', atLeast: false }
+  if (!log) return uses && { ...ends(uses), now: uses.now, basis: 'uses', atLeast: false }
+  const basis = uses ? 'both' : 'log'
   const grown = log.peakGiB * (1 + growth) + reserveGiB
-  if (log.cutOff) {
-    return {
-      low: log.peakGiB + reserveGiB,
-      likely: Math.max(grown, uses?.likely ?? grown),
-      high: Math.max(grown, uses?.high ?? grown),
-      basis: uses ? 'both' : 'log',
-      atLeast: true,
-    }
-  }
-  const likely = grown
+  const least = log.cutOff ? log.peakGiB : log.p99GiB
+  const likely = log.cutOff ? Math.max(log.peakGiB, uses?.now.likely ?? 0) : log.peakGiB
   return {
-    low: log.p99GiB + reserveGiB,
-    likely,
-    high: Math.max(likely, uses?.likely ?? likely),
-    basis: uses ? 'both' : 'log',
-    atLeast: false,
+    low: least + reserveGiB,
+    likely: log.cutOff ? Math.max(grown, uses?.likely ?? grown) : grown,
+    high: Math.max(grown, (log.cutOff ? uses?.high : uses?.likely) ?? grown),
+    now: {
+      low: least,
+      likely,
+      high: Math.max(likely, (log.cutOff ? uses?.now.high : uses?.now.likely) ?? likely),
+    },
+    basis,
+    atLeast: log.cutOff,
   }
 }
 
 const ends = ({ low, likely, high }: Range): Range => ({ low, likely, high })
+
+/**
+ * The uses as a forecast needs them, put right by what was measured: a log that was not cut off is what
+ * is needed, whichever use it was; one that was cut off, the least of it.
+ */
+export function measuredUses(uses: readonly ForecastUse[], log: LogSummary | null): ForecastUse[] {
+  if (!log) return [...uses]
+  const { p99GiB, peakGiB, cutOff } = log
+  return uses.map((use) => {
+    if (!cutOff) return { ...use, need: { low: p99GiB, likely: peakGiB, high: peakGiB } }
+    const need = use.need ?? { low: peakGiB, likely: peakGiB, high: peakGiB }
+    const atLeast = (gib: number) => Math.max(gib, peakGiB)
+    return {
+      ...use,
+      need: { low: atLeast(need.low), likely: atLeast(need.likely), high: atLeast(need.high) },
+    }
+  })
+}
+
+/**
+ * The share of the logged time that was lost to paging: none where the memory never came near full;
+ * not known where it did, as being near full does not say how much was lost.
+ */
+export const pagingShareOf = (log: LogSummary | null): number | null =>
+  log !== null && log.tightShare === 0 && !log.cutOff ? 0 : null

@@ -1,5 +1,6 @@
-export { type Demand, demand } from './demand'
+export { type Demand, demand, measuredUses, pagingShareOf } from './demand'
 export { guessLogColumns } from './guessLog'
+export * from './judged'
 export {
   CUT_OFF,
   LOG_UNITS,

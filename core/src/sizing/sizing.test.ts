@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { desktop } from '../../test/builders'
+import { desktop, stick } from '../../test/builders'
+import { evaluate } from '../evaluate'
 import { STARTING_MACHINES } from '../machines'
 import { parseTable, type Table } from '../tables'
 import {
@@ -9,16 +10,21 @@ import {
   type ChosenUse,
   demand,
   demandOfUses,
+  forecaster,
+  forecastUses,
   growthOver,
   guessLogColumns,
   LEVELS,
   type LogSummary,
+  measuredUses,
+  type NeedSaid,
+  needed,
+  pagingShareOf,
   readMemoryLog,
   STARTING_USES,
   slotSizes,
   summarise,
   UseTable,
-  workOf,
 } from '.'
 
 const table: UseTable = {
@@ -45,11 +51,10 @@ test('the work of a mix; what integrated graphics draw is bound by the main memo
     uses: [...table.uses, { ...table.uses[0], id: 'g', work: 'games' as const }],
   }
   const mix = [use('photos', 'usual'), use('g', 'heavy'), use('unknown', 'usual')]
-  expect(workOf(drawn as UseTable, mix, false).map(({ work }) => work)).toEqual(['photos', 'games'])
-  expect(workOf(drawn as UseTable, mix, true).map(({ work }) => work)).toEqual([
-    'photos',
-    'integrated-graphics',
-  ])
+  const works = (integrated: boolean) =>
+    forecastUses(drawn as UseTable, mix, integrated).map(({ work }) => work)
+  expect(works(false)).toEqual(['photos', 'games'])
+  expect(works(true)).toEqual(['photos', 'integrated-graphics'])
 })
 
 describe('demand from uses', () => {
@@ -213,6 +218,7 @@ describe('demand from both', () => {
       low: 5.5,
       likely: 6,
       high: 16,
+      now: { low: 4.5, likely: 5, high: 15 },
       basis: 'both',
       atLeast: false,
     })
@@ -260,6 +266,66 @@ describe('totals a machine can be built to', () => {
   })
 })
 
+describe('what a forecast is given', () => {
+  test('each use with what runs with it and the system, no reserve', () => {
+    const chosen = [
+      use('photos', 'usual', 'a'),
+      use('browsing', 'usual', 'a'),
+      use('video', 'usual'),
+    ]
+    const [photos, , video] = forecastUses(table, chosen, true)
+    // System 3, graphics 2, photos 6 and browsing 3 at once; video 12 alone.
+    expect(photos?.need?.likely).toBe(14)
+    expect(video?.need?.likely).toBe(17)
+  })
+
+  test('a log that was not cut off is what is needed; one that was, at least that', () => {
+    const uses = forecastUses(table, [use('photos', 'light')], false)
+    expect(measuredUses(uses, summary({}))[0]?.need).toEqual({ low: 4.5, likely: 5, high: 5 })
+    const cut = summary({ peakGiB: 7.8, cutOff: true })
+    expect(measuredUses(uses, cut)[0]?.need).toEqual({ low: 7.8, likely: 7.8, high: 7.8 })
+  })
+
+  test('memory that never came near full does not page; near full, nobody knows how much', () => {
+    expect(pagingShareOf(summary({ tightShare: 0 }))).toBe(0)
+    expect(pagingShareOf(summary({ tightShare: 0.1 }))).toBeNull()
+    expect(pagingShareOf(null)).toBeNull()
+  })
+
+  test('a peak of 7.0 of 8 that was never near full: no memory to buy, nothing faster', () => {
+    const log = summary({ peakGiB: 7, p99GiB: 6.9, tightShare: 0 })
+    const said: NeedSaid = {
+      uses: [use('photos', 'usual')],
+      integratedGraphics: false,
+      disk: 'solid-state',
+      log,
+      years: null,
+      wantedGiB: null,
+    }
+    const { demand: wanted } = needed(table, said, 8)
+    expect(wanted?.now.likely).toBe(7)
+    expect(wanted?.likely).toBe(8)
+    const advice = adviseSpending({
+      installedGiB: 8,
+      demand: wanted,
+      log,
+      disk: 'solid-state',
+      slow: [],
+    })
+    expect(advice.first).toBe('nothing')
+    const at = (gib: number) =>
+      evaluate({
+        machine: desktop(),
+        placement: { A2: stick({ capacityGiB: gib / 2 }), B2: stick({ capacityGiB: gib / 2 }) },
+        settings: { profile: false },
+      })
+    const gain = forecaster(table, said, at(8))(at(16))
+    expect([gain?.median, gain?.words]).toEqual([1, 'NONE'])
+  })
+})
+
+const NOW = { low: 12, likely: 16, high: 20 }
+
 describe('memory or something else', () => {
   const given = { installedGiB: 8, demand: null, log: null, disk: 'unknown', slow: [] } as const
 
@@ -288,7 +354,7 @@ describe('memory or something else', () => {
   })
 
   test('crashes are tested before anything is bought, unless memory was seen to run out', () => {
-    const high = { low: 12, likely: 16, high: 20, basis: 'uses', atLeast: false } as const
+    const high = { low: 12, likely: 16, high: 20, now: NOW, basis: 'uses', atLeast: false } as const
     const crashing = { ...given, demand: high, slow: ['crashing'] as const }
     expect(adviseSpending(crashing)).toMatchObject({ first: 'test', memoryToo: true })
     expect(adviseSpending({ ...crashing, demand: null })).toMatchObject({
@@ -303,7 +369,14 @@ describe('memory or something else', () => {
     expect(adviseSpending({ ...given, slow: ['after-a-while'], demand: null }).first).toBe(
       'measure',
     )
-    const some = { low: 4, likely: 5, high: 6, basis: 'uses', atLeast: false } as const
+    const some = {
+      low: 4,
+      likely: 5,
+      high: 6,
+      now: { low: 4, likely: 5, high: 6 },
+      basis: 'uses',
+      atLeast: false,
+    } as const
     const unmeasured = adviseSpending({ ...given, slow: ['after-a-while'], demand: some })
     expect(unmeasured).toMatchObject({ first: 'measure', reasons: ['SLOWS_AFTER_A_WHILE'] })
   })
@@ -319,7 +392,7 @@ describe('memory or something else', () => {
 
   test('without a measurement it asks for one, unless the uses alone say enough', () => {
     expect(adviseSpending(given)).toMatchObject({ first: 'measure', reasons: ['NOT_MEASURED'] })
-    const high = { low: 12, likely: 16, high: 20, basis: 'uses', atLeast: false } as const
+    const high = { low: 12, likely: 16, high: 20, now: NOW, basis: 'uses', atLeast: false } as const
     expect(adviseSpending({ ...given, demand: high }).first).toBe('memory')
   })
 })

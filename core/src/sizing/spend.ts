@@ -39,6 +39,7 @@ export type Reason =
   | 'CUT_OFF'
   | 'TIGHT_FOR_LONG'
   | 'DEMAND_OVER_INSTALLED'
+  | 'RESERVE_OVER_INSTALLED'
   | 'PEAK_FAR_BELOW'
   | 'SPINNING_DISK'
   | 'SLOWS_AFTER_A_WHILE'
@@ -67,8 +68,10 @@ export function adviseSpending({ installedGiB, demand, log, disk, slow }: SpendC
   const reasons: Reason[] = []
   if (log?.cutOff) reasons.push('CUT_OFF')
   if (log && log.tightShare > LONG) reasons.push('TIGHT_FOR_LONG')
-  if (demand && demand.likely > installedGiB) reasons.push('DEMAND_OVER_INSTALLED')
+  if (demand && demand.now.likely > installedGiB) reasons.push('DEMAND_OVER_INSTALLED')
   const short = reasons.length > 0
+  // A reserve does not page: wanting more for later is no reason to call memory short.
+  if (!short && demand && demand.likely > installedGiB) reasons.push('RESERVE_OVER_INSTALLED')
   const ample = log !== null && !short && log.peakGiB < FAR_BELOW * installedGiB
   if (ample) reasons.push('PEAK_FAR_BELOW')
   const disky = slow.some((one) => one === 'starting' || one === 'opening')

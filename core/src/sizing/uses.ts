@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { WORKS, type WorkShare } from '../forecast'
+import { type ForecastUse, WORKS, type Work } from '../forecast'
 import { known } from '../model'
 
 export const LEVELS = ['light', 'usual', 'heavy'] as const
@@ -109,6 +109,8 @@ export interface Range {
 }
 
 export interface UseDemand extends Range {
+  /** The same without the reserve and what the years add: what is needed today. */
+  now: Range
   /** What it is made of: the system, the reserve, graphics, and the uses of the largest set that runs at once. */
   parts: {
     what: 'system' | 'reserve' | 'graphics' | 'use' | 'growth'
@@ -149,7 +151,9 @@ export function demandOfUses(
   const graphics = integratedGraphics ? table.graphicsGiB : 0
   const base = table.systemGiB + table.reserveGiB + graphics
   const grown = (end: keyof Range) => (table.systemGiB + most(end)) * growth
+  const today = (end: keyof Range) => table.systemGiB + graphics + most(end)
   return {
+    now: { low: today('low'), likely: today('likely'), high: today('high') },
     low: base + most('low'),
     likely: base + most('likely') + grown('likely'),
     high: base + most('high') + grown('high'),
@@ -163,17 +167,36 @@ export function demandOfUses(
   }
 }
 
-/** The kinds of work of a mix; what integrated graphics draw is bound by the main memory. */
-export function workOf(
+/** The kind of work a use is; what integrated graphics draw is bound by the main memory. */
+export function workOf(use: Use, integratedGraphics: boolean): Work {
+  const drawn = use.work.startsWith('games') || use.work === 'rendering'
+  return integratedGraphics && drawn ? 'integrated-graphics' : use.work
+}
+
+/**
+ * What each use needs while it runs: the system, integrated graphics, and everything that runs with it,
+ * GiB. No reserve: that is for later, and does not page. Uses the table does not have are left out.
+ */
+export function forecastUses(
   table: UseTable,
   chosen: readonly ChosenUse[],
   integratedGraphics: boolean,
-): WorkShare[] {
-  return chosen.flatMap(({ use, weight }) => {
-    const row = table.uses.find(({ id }) => id === use)
-    if (!row) return []
-    const drawn = row.work.startsWith('games') || row.work === 'rendering'
-    return [{ work: integratedGraphics && drawn ? 'integrated-graphics' : row.work, weight }]
+): ForecastUse[] {
+  const meant = chosen.flatMap((one) => {
+    const use = table.uses.find(({ id }) => id === one.use)
+    return use && one.weight > 0 ? [{ ...one, row: use, range: rangeOf(use, one.level) }] : []
+  })
+  const base = table.systemGiB + (integratedGraphics ? table.graphicsGiB : 0)
+  return meant.map((one) => {
+    const beside = meant.filter(
+      (other) => other === one || (one.together !== null && other.together === one.together),
+    )
+    const sum = (end: keyof Range) => beside.reduce((all, { range }) => all + range[end], base)
+    return {
+      work: workOf(one.row, integratedGraphics),
+      weight: one.weight,
+      need: { low: sum('low'), likely: sum('likely'), high: sum('high') },
+    }
   })
 }
 

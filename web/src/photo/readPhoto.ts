@@ -4,7 +4,7 @@ import {
   type RecognisedLabel,
   recognisedLabel,
 } from '@tembrix/core/labels'
-import { createWorker, OEM, PSM, type Worker as Recogniser } from 'tesseract.js'
+import { createWorker, type ImageLike, OEM, PSM, type Worker as Recogniser } from 'tesseract.js'
 import recogniserAddress from 'tesseract.js/dist/worker.min.js?url'
 import coreAddress from 'tesseract.js-core/tesseract-core-simd-lstm.wasm.js?url'
 import type { Answer, Asked, Opened } from './prepareWorker'
@@ -65,7 +65,7 @@ export async function readPhoto(
     for (const [at, quarter] of TURNS[upright ? 'upright' : 'onSide'].entries()) {
       onProgress(0.3 + at * 0.17, at === 0 ? 'reading' : `reading it turned, ${at + 1} of 4`)
       const turned = (await ended(ask({ kind: 'turn', quarter }), signal)) as Turned
-      const lines = await ended(recognise(recogniser, turned.blob), signal)
+      const lines = await ended(recognise(recogniser, turned.blob, signal), signal)
       const label = recognisedLabel(lines)
       const { blob: picture, width, height } = turned
       const reading = { label, codes: {}, picture, width, height, lines }
@@ -120,8 +120,16 @@ async function load(): Promise<Recogniser> {
   return worker
 }
 
-async function recognise(recogniser: Recogniser, picture: Blob): Promise<FoundLine[]> {
-  const { data } = await recogniser.recognize(picture, {}, { blocks: true, text: false })
+async function recognise(
+  recogniser: Recogniser,
+  picture: Blob,
+  signal: AbortSignal,
+): Promise<FoundLine[]> {
+  // Bytes, not a blob: the recogniser would read that by itself and, ended meanwhile, trip over its end.
+  const bytes = new Uint8Array(await picture.arrayBuffer())
+  signal.throwIfAborted()
+  const image = bytes as unknown as ImageLike
+  const { data } = await recogniser.recognize(image, {}, { blocks: true, text: false })
   return (data.blocks ?? [])
     .flatMap(({ paragraphs }) => paragraphs.flatMap(({ lines }) => lines))
     .map(({ text, confidence, bbox }) => ({ text: text.trim(), confidence, box: bbox }))

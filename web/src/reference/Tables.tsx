@@ -209,25 +209,25 @@ function Works() {
         <thead className="text-sm">
           <tr>
             <th className="font-semibold">Work</th>
-            <th className="text-right font-semibold">bandwidth, %</th>
-            <th className="px-2 text-right font-semibold">latency, %</th>
+            <th className="text-right font-semibold">waits, %</th>
+            <th className="px-2 text-right font-semibold">streams, %</th>
             <th className="font-semibold">because</th>
           </tr>
         </thead>
         <tbody>
-          {WORK_PROFILES.map(({ id, name, bandwidth, latency, because }) => (
+          {WORK_PROFILES.map(({ id, name, waits, streams, because }) => (
             <tr key={id} className="border-t border-rule align-top">
               <td className="py-0.5">{name}</td>
-              <td className="text-right font-mono">{percent(bandwidth)}</td>
-              <td className="px-2 text-right font-mono">{percent(latency)}</td>
+              <td className="text-right font-mono">{percent(waits)}</td>
+              <td className="px-2 text-right font-mono">{percent(streams)}</td>
               <td className="text-ink-2">{because}</td>
             </tr>
           ))}
         </tbody>
       </table>
       <p className="text-sm text-ink-2">
-        The share of its time that shrinks as bandwidth grows or latency falls. Forecasts rest on
-        these ranges.
+        The share of its time that waits for memory, and how much of that streams. Judgements that
+        forecasts rest on, until the shop’s own results move them.
       </p>
     </Card>
   )

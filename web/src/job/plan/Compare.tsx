@@ -7,7 +7,7 @@ import { created, removed, useAppDispatch } from '../../data'
 import { POLICY_NAMES } from '../../judgement'
 import { Button, capacity, Dialog, money, TextInput, tidy } from '../../ui'
 import { type JobView, type Need, situationOf, useJob } from '../file'
-import { gainFigure, PLANS_KEPT } from './words'
+import { gainInShort, PLANS_KEPT } from './words'
 
 /** Keeps the plan on the board beside others, and shows them side by side. */
 export function Compare({ need }: { need: Need }) {
@@ -174,7 +174,7 @@ function columnOf({ machine, pieces, file }: JobView, need: Need, plan: Plan): C
       { name: 'First word', figure: run ? `${tidy(run.firstWordNs, 1)} ns` : '–' },
       { name: 'Whole memory', figure: run ? `${tidy(run.wholePeakGBs, 1)} GB/s` : '–' },
       { name: 'Memory profile', figure: run?.profile ? 'on' : 'off' },
-      { name: 'Likely gain', figure: gain ? gainFigure(need.likelyGainOf(evaluation)) : '–' },
+      { name: 'Expected gain', figure: gain ? gainInShort(gain) : '–' },
       {
         name: 'Accepted by',
         figure: accepted.map((one) => POLICY_NAMES[one]).join(', ') || 'none',

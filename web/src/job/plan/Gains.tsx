@@ -1,17 +1,10 @@
-import type { Forecast, TermName } from '@tembrix/core/forecast'
+import { BUSY, LATENCY, PAGING, profileOf, type UseForecast } from '@tembrix/core/forecast'
 import { Link } from 'react-router'
-import { list } from '../../ui'
+import { list, tidy } from '../../ui'
 import { type Need, useJob } from '../file'
-import { gainFigure, percent } from './words'
+import { gainInShort, gainInWords, percent } from './words'
 
-const TERM_NAMES: Record<TermName, string> = {
-  bandwidth: 'bound by bandwidth',
-  latency: 'bound by the first word',
-  capacity: 'lost to paging',
-  neither: 'bound by neither',
-}
-
-/** What the plan should bring for each use, as a range that can be unfolded into its terms. */
+/** What the plan should bring for each use, as a range that unfolds into its parts. */
 export function Gains({ need }: { need: Need }) {
   const { planned, unseen } = useJob()
   const mix = need.gainOf(planned.evaluation)
@@ -41,58 +34,48 @@ export function Gains({ need }: { need: Need }) {
       ) : (
         <>
           <p className="text-[0.93rem]">
-            For the whole mix of work <b className="font-semibold">{range(mix)}</b>.
+            For the whole mix of work: <b className="font-semibold">{gainInWords(mix)}</b>
+            {mix.words === 'SOME' || mix.words === 'MUCH'
+              ? `; ${percent(mix.chance10)} chance of more than a tenth.`
+              : '.'}
           </p>
-          {mix.by.map(({ profile, forecast }) => (
-            <details key={profile.id} className="border-b border-rule">
-              <summary className="flex min-h-11 cursor-pointer items-center gap-1">
-                <span className="flex-1">{profile.name}</span>
-                <b className="font-semibold whitespace-nowrap">{range(forecast)}</b>
-              </summary>
-              <p className="text-sm text-ink-2">{profile.because}</p>
-              <Terms forecast={forecast} />
-            </details>
+          {mix.uses.map((use) => (
+            <OfUse key={use.work} use={use} />
           ))}
+          <Assumptions />
         </>
       )}
     </section>
   )
 }
 
-/** Below this a change cannot be told from none. */
-const NOTHING = 0.005
-
-function range({ low, high }: { low: number; high: number }): string {
-  if (Math.abs(low - 1) < NOTHING && Math.abs(high - 1) < NOTHING) return 'nothing to notice'
-  return `${gainFigure(low)} to ${gainFigure(high)} faster`.replace('× faster', '× as fast')
-}
-
-function Terms({ forecast: { cases, pages } }: { forecast: Forecast }) {
+/** One use: its range, what it is made of, and why it is taken to use memory so. */
+function OfUse({ use }: { use: UseForecast }) {
+  const { work, parts, pages, most, median } = use
+  const { name, because, waits, streams } = profileOf(work)
+  const words = pages.before && !pages.after ? 'STALLS_STOP' : median < 1.03 ? 'NONE' : 'SOME'
+  const share = ({ low, high }: { low: number; high: number }) =>
+    `${tidy(low * 100)}–${tidy(high * 100)} %`
   return (
-    <>
+    <details className="border-b border-rule">
+      <summary className="flex min-h-11 cursor-pointer items-center gap-1">
+        <span className="flex-1">{name}</span>
+        <b className="font-semibold whitespace-nowrap">{gainInShort({ words, median, most })}</b>
+      </summary>
+      <p className="text-sm text-ink-2">
+        {because} Taken to wait for memory {share(waits)} of its time, {share(streams)} of that
+        streaming.
+      </p>
       <table className="mb-1 w-full text-right text-sm">
-        <thead className="text-ink-2">
-          <tr>
-            <th className="text-left font-normal">Share of the time</th>
-            <th className="font-normal">before</th>
-            <th className="font-normal">after, at least</th>
-            <th className="font-normal">before</th>
-            <th className="font-normal">after, at most</th>
-          </tr>
-        </thead>
         <tbody>
-          {cases.low.terms.map((term, at) => {
-            const high = cases.high.terms[at]
-            return (
-              <tr key={term.name} className="border-t border-rule">
-                <td className="text-left">{TERM_NAMES[term.name]}</td>
-                <td>{percent(term.before)}</td>
-                <td>{percent(term.after)}</td>
-                <td>{percent(high?.before ?? 0)}</td>
-                <td>{percent(high?.after ?? 0)}</td>
-              </tr>
-            )
-          })}
+          {PARTS.map(([part, label]) => (
+            <tr key={part} className="border-t border-rule">
+              <th scope="row" className="text-left font-normal">
+                {label}
+              </th>
+              <td>{percent(parts[part])}</td>
+            </tr>
+          ))}
         </tbody>
       </table>
       {pages.before && (
@@ -100,6 +83,25 @@ function Terms({ forecast: { cases, pages } }: { forecast: Forecast }) {
           As found the demand does not fit{pages.after ? ', nor will it after' : '; after it will'}.
         </p>
       )}
-    </>
+    </details>
+  )
+}
+
+const PARTS = [
+  ['bandwidth', 'by bandwidth'],
+  ['latency', 'by latency, queues included'],
+  ['paging', 'by what no longer pages'],
+] as const
+
+/** What every forecast rests on. */
+function Assumptions() {
+  return (
+    <details>
+      <summary className="min-h-10 cursor-pointer py-2 text-sm">What this rests on</summary>
+      <p className="text-sm text-ink-2">
+        Judgements, not measurements, until this shop’s own results stand behind them.{' '}
+        {LATENCY.reason} {BUSY.reason} {PAGING.reason}
+      </p>
+    </details>
   )
 }

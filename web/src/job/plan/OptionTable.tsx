@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { modeWord } from '../../board'
 import { capacity, money, tidy } from '../../ui'
 import type { Need } from '../file'
-import { gainFigure } from './words'
+import { gainInShort } from './words'
 
 interface Props {
   options: readonly Option[]
@@ -55,9 +55,7 @@ export function OptionTable({ options, current, need, onChoose }: Props) {
                 <td>{modeWord(mode).replace(' channel', '')}</td>
                 <td>{run?.dataRate}</td>
                 <td>{tidy(option.firstWordNs, 1)}</td>
-                <td className="whitespace-nowrap">
-                  {gain ? `${gainFigure(gain.low)} to ${gainFigure(gain.high)}` : '–'}
-                </td>
+                <td className="whitespace-nowrap">{gain ? gainInShort(gain) : '–'}</td>
               </tr>
             )
           })}

@@ -41,7 +41,7 @@ export function Options({ need }: { need: Need }) {
   const { answer, share, failed, cancel } = usePlanner(request)
   const options = answer?.options ?? []
   const named = useMemo(() => {
-    const gain = ({ evaluation }: Option) => need.likelyGainOf(evaluation)
+    const gain = ({ evaluation }: Option) => need.gainOf(evaluation)?.median ?? 1
     return picks(machine, answer?.options ?? [], gain)
   }, [machine, answer, need])
 

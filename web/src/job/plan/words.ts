@@ -1,3 +1,4 @@
+import type { Forecast } from '@tembrix/core/forecast'
 import type { PickName, PickReason } from '@tembrix/core/plan'
 import { capacity, money, plural, tidy } from '../../ui'
 
@@ -16,9 +17,46 @@ export function percent(share: number): string {
   return `${tidy(points, Math.abs(points) < 10 ? 1 : 0).replace('-', '−')} %`
 }
 
-/** A speed-up as a share while it is one, as times once it has doubled. */
-export const gainFigure = (speedup: number): string =>
-  speedup >= 2 ? `${speedup.toFixed(1)}×` : percent(speedup - 1)
+/** A forecast in a few words, its range nine times in ten. */
+export function gainInShort(forecast: Pick<Forecast, 'words' | 'median' | 'most'>): string {
+  const { words, median, most } = forecast
+  if (median < SLOWER) return `${percent(1 - most[1])} to ${percent(1 - most[0])} slower`
+  switch (words) {
+    case 'UNKNOWN':
+      return 'not known'
+    case 'NONE':
+      return 'none to notice'
+    case 'STALLS_STOP':
+      return 'stalls stop'
+    default:
+      return rangeWords(most)
+  }
+}
+
+/** A forecast as it is said across the counter. */
+export function gainInWords(forecast: Pick<Forecast, 'words' | 'median' | 'most'>): string {
+  switch (forecast.words) {
+    case 'UNKNOWN':
+      return 'not known: a log of the memory in use over a working day would tell'
+    case 'NONE':
+      return forecast.median < SLOWER
+        ? gainInShort(forecast)
+        : 'no difference that would be noticed'
+    case 'STALLS_STOP':
+      return 'the stalls stop: memory runs out now and will not; how much that is, a log would tell'
+    default:
+      return `${gainInShort(forecast)}, nine times in ten`
+  }
+}
+
+/** Below this it is slower. */
+const SLOWER = 0.99
+
+function rangeWords([low, high]: readonly [number, number]): string {
+  if (high >= 2) return `${tidy(low, 1)} to ${tidy(high, 1)} × as fast`
+  const [from, to] = [Math.max(0, Math.round((low - 1) * 100)), Math.round((high - 1) * 100)]
+  return from === to ? `${to} % faster` : `${from}–${to} % faster`
+}
 
 /** A gain in words: shares while it is one, times once it has doubled. */
 const faster = (gain: number): string =>

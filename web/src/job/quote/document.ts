@@ -1,5 +1,5 @@
 import { fittingSteps } from '@tembrix/core/fitting'
-import type { MixForecast } from '@tembrix/core/forecast'
+import type { Forecast } from '@tembrix/core/forecast'
 import { type Evaluation, type Module, soldSpeedOf } from '@tembrix/core/model'
 import { mixingRisk } from '@tembrix/core/plan'
 import { type LabourPart, labourOf, minutesOf, priced } from '@tembrix/core/quote'
@@ -36,7 +36,7 @@ export interface Basis {
   view: JobView
   terms: Terms
   model: ModelRecord | undefined
-  gainOf: (after: Evaluation) => MixForecast | null
+  gainOf: (after: Evaluation) => Forecast | null
 }
 
 /** An option with what it rests on, as the editor shows it. */

@@ -1,4 +1,4 @@
-import type { MixForecast } from '@tembrix/core/forecast'
+import type { Forecast } from '@tembrix/core/forecast'
 import type { Evaluation, Machine, Module } from '@tembrix/core/model'
 import type { FirmwareReason, MixingLevel } from '@tembrix/core/plan'
 import type { Destination, Warranty } from '@tembrix/core/records'
@@ -28,7 +28,7 @@ export interface QuoteFacts {
   removed: readonly TakenOut[]
   /** How many modules of one complete kit are in the slots, with nothing else beside it; null otherwise. */
   wholeKit: number | null
-  gain: MixForecast | null
+  gain: Forecast | null
   mixing: MixingLevel
   /** The memory profile is turned on for it: its voltage where known, V. */
   profile: { volts: number | null } | null

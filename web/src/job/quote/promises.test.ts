@@ -1,8 +1,9 @@
 import { evaluate } from '@tembrix/core/evaluate'
-import { forecastMix } from '@tembrix/core/forecast'
+import { forecast, type MemoryState } from '@tembrix/core/forecast'
 import { STARTING_MACHINES } from '@tembrix/core/machines'
 import { type Evaluation, type Machine, type Module, usualSpeed } from '@tembrix/core/model'
 import { STARTING_TERMS } from '@tembrix/core/records'
+import { memoryState } from '@tembrix/core/sizing'
 import { describe, expect, test } from 'vitest'
 import type { Added, QuoteFacts, TakenOut } from './facts'
 import { PROMISES, type PromiseName } from './promises'
@@ -69,11 +70,7 @@ const fast: Module = module({
   ],
 })
 
-const state = ({ run: speed, capacity }: Evaluation) => ({
-  wholePeakGBs: speed?.wholePeakGBs ?? 1,
-  firstWordNs: speed?.firstWordNs ?? 14,
-  usableGiB: capacity.usableGiB,
-})
+const state = (evaluation: Evaluation) => memoryState(evaluation, 0) as MemoryState
 
 const warranty = (changes: Partial<QuoteFacts['warranty']>) => ({ ...bare.warranty, ...changes })
 
@@ -157,18 +154,17 @@ const CASES: Record<
 }
 
 function gain(before: boolean, after: boolean): QuoteFacts['gain'] {
-  const mix = forecastMix(
-    [{ work: 'office', weight: 1 }],
-    state(bare.before),
-    state(bare.after),
-    null,
-    'solid-state',
-  )
+  const said = forecast({
+    uses: [{ work: 'office', weight: 1, need: null }],
+    before: state(bare.before),
+    after: state(bare.after),
+    disk: 'solid-state',
+  })
   return {
-    ...mix,
-    low: 4,
-    high: 28,
-    by: mix.by.map((one) => ({ ...one, forecast: { ...one.forecast, pages: { before, after } } })),
+    ...said,
+    most: [4, 28],
+    words: 'MUCH',
+    uses: said.uses.map((use) => ({ ...use, pages: { before, after } })),
   }
 }
 

@@ -32,7 +32,9 @@ export const PROMISES = {
   /** Where memory runs out today and will not: that the stalls end, and no figure for it. */
   stallsEnd: promise(
     ({ gain }: QuoteFacts) =>
-      gain?.by.some(({ forecast }) => forecast.pages.before && !forecast.pages.after) || null,
+      gain?.words === 'STALLS_STOP' || gain?.uses.some(({ pages }) => pages.before && !pages.after)
+        ? gain
+        : null,
     () =>
       'Today it can run out of memory and then moves data to and from the disk, which is what makes it stall; the stalls should stop.',
   ),

@@ -139,28 +139,25 @@ function slower({ before, after }: QuoteFacts): string {
   return `It runs at a lower speed than today (${is} instead of ${was} MT/s), which is worth it where more memory is what is missing.`
 }
 
-/** Below this nobody notices. */
-const NOTICED = 1.02
-
 function gains(facts: QuoteFacts): string {
   const { gain } = facts
   if (!gain) return ''
   const stalls = PROMISES.stallsEnd(facts)
   if (stalls) return stalls
-  const still = gain.by.some(({ forecast }) => forecast.pages.after)
+  const still = gain.uses.some(({ pages }) => pages.after)
     ? 'It may still run out of memory at the busiest moments. '
     : ''
-  if (gain.high < NOTICED)
-    return `${still}For the work you told us of we expect no difference you would notice.`
-  return `${still}For the work you told us of we expect it to be ${range(gain.low, gain.high)}.`
+  const work = 'For the work you told us of we expect'
+  if (gain.words === 'UNKNOWN') return `${still}How much faster your work becomes we cannot say.`
+  if (gain.words === 'NONE') return `${still}${work} no difference you would notice.`
+  return `${still}${work} it to be ${range(gain.most)}.`
 }
 
 /** A speed-up no finer than an estimate can be. */
-function range(low: number, high: number): string {
-  if (low < NOTICED) return `anything from hardly faster to ${speed(high)}`
+function range([low, high]: readonly [number, number]): string {
+  if (high >= 2) return `between ${speed(low)} and ${speed(high)}`
   const [from, to] = [share(low), share(high)]
-  if (high < 2) return from === to ? `about ${to} % faster` : `between ${from} and ${to} % faster`
-  return `between ${speed(low)} and ${speed(high)}`
+  return from === to ? `about ${to} % faster` : `between ${from} and ${to} % faster`
 }
 
 function speed(times: number): string {
@@ -168,7 +165,7 @@ function speed(times: number): string {
 }
 
 function share(times: number): number {
-  const percent = (times - 1) * 100
+  const percent = Math.max(0, (times - 1) * 100)
   return percent < 10 ? Math.round(percent) : Math.round(percent / 5) * 5
 }
 

@@ -1,10 +1,10 @@
 import { type Fault, partOf, type Suspicion, type Trial } from '@tembrix/core/diagnose'
 import type { Configuration } from '@tembrix/core/measure'
+import { random } from '@tembrix/core/random'
 import {
   type BenchMachine,
   benchMachine,
   hide,
-  random,
   type Simulated,
   type Start,
 } from '@tembrix/core/simulate'

@@ -1,0 +1,30 @@
+import { known } from '../model'
+import type { Range } from './works'
+
+/** What pages go to. */
+export const DISKS_PAGED = ['solid-state', 'spinning'] as const
+export type PagedTo = (typeof DISKS_PAGED)[number]
+
+export const LATENCY = known(
+  {
+    /** The way through the chip and back, ns. */
+    chipNs: { low: 55, high: 65 },
+    /** How often the first word's time is met on that way. */
+    words: { low: 1.15, high: 1.35 },
+    /** How long answers wait for each other on a memory half busy, ns. */
+    queueNs: { low: 12, high: 18 },
+  },
+  'The whole way to memory takes some 80 ns, of which the first word is about 14: a step in speed gains less than its latency suggests. How busy the memory is decides the queue.',
+)
+
+export const BUSY = known(
+  { reached: 0.82, most: 0.95 },
+  'Of the peak about four fifths are reached in practice; nearer to it, answers queue without end, and the work adapts.',
+)
+
+export const PAGING = known<Record<PagedTo, Range>>(
+  { 'solid-state': { low: 2.5, high: 10 }, spinning: { low: 20, high: 120 } },
+  'How much slower work becomes as it outgrows memory: wide, because only what is touched is fetched, and programs differ. A log of the memory in use tells better.',
+)
+/** How steeply: a little over goes by unnoticed, much does not. */
+export const PAGING_POWER = 1.5

@@ -1,0 +1,1 @@
+export { normal, random } from './random'

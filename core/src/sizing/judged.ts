@@ -1,0 +1,83 @@
+import { type Forecast, forecast, type MemoryState } from '../forecast'
+import type { Evaluation } from '../model'
+import { type Demand, demand, measuredUses, pagingShareOf } from './demand'
+import type { LogSummary } from './memoryLog'
+import type { Disk } from './spend'
+import {
+  type ChosenUse,
+  demandOfUses,
+  forecastUses,
+  growthOver,
+  type UseDemand,
+  type UseTable,
+} from './uses'
+
+/** What a job says of its need. */
+export interface NeedSaid {
+  uses: readonly ChosenUse[]
+  integratedGraphics: boolean
+  disk: Disk
+  log: LogSummary | null
+  years: number | null
+  /** The usable memory that is to be had at least, GiB; null where the calculation decides. */
+  wantedGiB: number | null
+}
+
+export interface Needed {
+  uses: UseDemand | null
+  demand: Demand | null
+  /** The usable memory to plan for, GiB: as wanted, else what is likely, else what there is. */
+  minGiB: number
+}
+
+/** What is needed, from what was said and measured; `usableGiB` is what the machine has now. */
+export function needed(table: UseTable, said: NeedSaid, usableGiB: number): Needed {
+  const { uses: chosen, integratedGraphics, log, years, wantedGiB } = said
+  const growth = growthOver(table, years)
+  const uses = chosen.length > 0 ? demandOfUses(table, chosen, integratedGraphics, growth) : null
+  const wanted = demand(uses, log, table.reserveGiB, growth)
+  const likely = wanted && Math.round(wanted.likely * 10) / 10
+  return { uses, demand: wanted, minGiB: wantedGiB ?? likely ?? usableGiB }
+}
+
+/**
+ * Makes forecasts of changes from what was found: how many times as fast this customer's work becomes.
+ * Null where the machine does not run before or after, or nobody has said what it is used for. A disk
+ * nobody knows is taken for a solid-state one: it loses least to paging.
+ */
+export function forecaster(
+  table: UseTable,
+  said: NeedSaid,
+  before: Evaluation,
+): (after: Evaluation) => Forecast | null {
+  const { integratedGraphics, log, disk } = said
+  const uses = measuredUses(forecastUses(table, said.uses, integratedGraphics), log)
+  const most = Math.max(0, ...uses.map(({ need }) => need?.likely ?? 0))
+  const from = memoryState(before, most)
+  return (evaluation) => {
+    const to = memoryState(evaluation, most)
+    if (!from || !to || uses.length === 0) return null
+    return forecast({
+      uses,
+      before: from,
+      after: to,
+      disk: disk === 'spinning' ? 'spinning' : 'solid-state',
+      log: { pagingShare: pagingShareOf(log) },
+    })
+  }
+}
+
+/** A machine's memory as a forecast sees it: the widest zone where all that is needed (GiB) lies in it, else the whole. */
+export function memoryState(
+  { run, capacity, zones }: Evaluation,
+  needGiB: number,
+): MemoryState | null {
+  const [first] = zones
+  if (!run || !first || capacity.usableGiB <= 0) return null
+  const within = needGiB > 0 && needGiB <= first.gib
+  return {
+    peakGBs: within ? first.peakGBs : run.wholePeakGBs,
+    firstWordNs: run.firstWordNs,
+    usableGiB: capacity.usableGiB,
+  }
+}
