@@ -60,17 +60,25 @@ export function bruteForce(request: PlanCase): Brute[] {
         one === null ? [] : [[machine.slots[n]?.id, singles[one]?.module as Module]],
       ),
     )
-    const evaluation = evaluate({ machine, placement, settings })
+    if (machine.slots.length - placed.length < (need.freeSlots ?? 0)) return
+    const { profile } = settings
+    const evaluation = evaluate({ machine, placement, settings: { profile } })
     if (!evaluation.run || evaluation.capacity.usableGiB < need.minGiB) return
     if (!allows(request, placement, evaluation)) return
-    plans.push({
-      cost,
-      gib: evaluation.capacity.usableGiB,
-      peak: Number(evaluation.run.wholePeakGBs.toFixed(7)),
-      ns: Number(evaluation.run.firstWordNs.toFixed(7)),
-      purchases: bought.size,
-      pieces: placed.length,
-    })
+    const add = ({ run, capacity }: Evaluation) =>
+      plans.push({
+        cost,
+        gib: capacity.usableGiB,
+        peak: Number(run?.wholePeakGBs.toFixed(7)),
+        ns: Number(run?.firstWordNs.toFixed(7)),
+        purchases: bought.size,
+        pieces: placed.length,
+      })
+    add(evaluation)
+    if (settings.tune && machine.profiles && evaluation.run.clocking === 'half-rate') {
+      const manual = { dataRate: machine.syncCeiling, timings: null }
+      add(evaluate({ machine, placement, settings: { profile, manual } }))
+    }
   }
   place(0, [], [])
   return worthHaving(plans)

@@ -111,7 +111,8 @@ export const planCase = (policy: Policy): fc.Arbitrary<PlanCase> =>
     need: fc.record({
       minGiB: fc.constantFrom(0, 8, 16, 20),
       budget: fc.option(fc.constantFrom(0, 30, 80)),
+      freeSlots: fc.constantFrom(0, 0, 0, 1, 2),
     }),
     policy: fc.constant(policy),
-    settings: fc.record({ profile: fc.boolean() }),
+    settings: fc.record({ profile: fc.boolean(), tune: fc.boolean() }),
   })

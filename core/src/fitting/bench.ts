@@ -113,6 +113,7 @@ function needsOf(code: FitCode, setup: Setup): Condition[] {
     case 'SETUP_NOTED':
     case 'PROFILE_OFF':
     case 'PROFILE_ON':
+    case 'SET_BY_HAND':
     case 'SEEN':
     case 'SHORT_TEST':
     case 'TEST_PASS':

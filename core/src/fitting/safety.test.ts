@@ -140,6 +140,7 @@ describe('no sequence touches a live part', () => {
           found: units(found),
           planned: units(planned),
           expected: null,
+          setByHand: rest.profileNow ? { dataRate: 6000 } : null,
           sizes: [16],
           cautions: [],
           openingMinutes: null,

@@ -63,6 +63,7 @@ export const FIT_CODES = [
   'SHORT_TEST',
   'TEST_PASS',
   'PROFILE_ON',
+  'SET_BY_HAND',
   'STABILITY',
 ] as const
 export type FitCode = (typeof FIT_CODES)[number]
@@ -96,6 +97,7 @@ export interface About {
   text?: string
   gib?: number
   dataRate?: number
+  timings?: { cl: number; trcd: number; trp: number; tras: number }
   /** Minutes to wait, from the least to the most, and when to stop waiting. */
   wait?: { low: number; high: number; atMost?: number }
 }

@@ -16,6 +16,7 @@ function input(kind: Machine['kind'], changes: Partial<FittingInput> = {}): Fitt
     planned: large,
     expected: { gib: 32, dataRate: 3200 },
     profile: false,
+    setByHand: null,
     profileNow: false,
     firmwareFirst: false,
     sizes: [16, 16],

@@ -5,7 +5,7 @@ import { type Assignment, type LabourTable, movesOf } from '../records'
 import { type BenchState, type Ways, type Work, workOn } from './bench'
 import { cautionsOf } from './cautions'
 import { type Openness, type Setup, setupOf } from './setup'
-import type { FitStep } from './step'
+import type { About, FitStep } from './step'
 
 export interface FittingInput extends Openness {
   machine: Machine
@@ -15,6 +15,8 @@ export interface FittingInput extends Openness {
   expected: { gib: number; dataRate: number } | null
   /** The memory profile is to be switched on. */
   profile: boolean
+  /** What is set by hand in the setup: a speed, and the timings it then runs at. */
+  setByHand: Pick<About, 'dataRate' | 'timings'> | null
   /** It runs with a profile now, which is off while modules change. */
   profileNow: boolean
   /** The firmware is to be updated first. */
@@ -48,7 +50,8 @@ export function fittingSteps(input: FittingInput): FitStep[] {
   const { machine, found, planned, profile } = input
   const setup = setupOf(machine, input)
   const inside = movesOf(found, planned).moves > 0
-  if (!inside && !profile) return []
+  const set = profile || input.setByHand !== null
+  if (!inside && !set) return []
   const work = workOn(setup, asItComes(setup), openingOf(input, setup))
   for (const code of cautionsOf(setup, inside)) work.do(code)
   if (inside) for (const text of input.cautions) work.do('CAUTION_MODEL', { about: { text } })
@@ -61,7 +64,7 @@ export function fittingSteps(input: FittingInput): FitStep[] {
   }
   work.during('start')
   if (inside) work.do('START')
-  if (profile) inSetup(work, input, inside)
+  if (set) inSetup(work, input, inside)
   work.do('STABILITY', { work: 'stability', minutes: input.table.stability })
   return work.steps
 }
@@ -124,9 +127,12 @@ export function close(work: Work, { battery, way }: Setup): void {
 }
 
 /** What a change in the firmware setup takes; its values as found are written down first. */
-function inSetup(work: Work, { table }: FittingInput, started: boolean): void {
-  if (!started) work.do('SETUP_NOTED')
-  work.do('PROFILE_ON', { work: 'profile', minutes: table.profile })
+function inSetup(work: Work, input: FittingInput, inside: boolean): void {
+  const { table, profile, setByHand } = input
+  if (!inside || setByHand) work.do('SETUP_NOTED')
+  const labour = { work: 'profile', minutes: table.profile } as const
+  if (profile) work.do('PROFILE_ON', labour)
+  if (setByHand) work.do('SET_BY_HAND', { about: setByHand, ...(profile ? {} : labour) })
 }
 
 /** The minutes of opening and closing, spread over the removals; the larger half opens. */

@@ -10,4 +10,5 @@ export {
   type Need,
   type UseForecast,
 } from './forecast'
+export { ForecastShape, MemoryStateShape, NeedRange } from './request'
 export { profileOf, type Range, WORK_PROFILES, WORKS, type Work, type WorkProfile } from './works'

@@ -16,6 +16,8 @@ export interface Condition {
   /** Conditions of one way to reach a rate follow each other, rising in latency. */
   way: number
   dataRate: number
+  /** Whether that rate is set by hand, MT/s; null where the firmware decides. */
+  setTo: number | null
   channelPeakGBs: number
   firstWordNs: number
   load: Load
@@ -32,6 +34,7 @@ const LACKS_PROFILE = 2
 
 interface Way {
   dataRate: number
+  setTo: number | null
   load: Load
   admits: (top: number) => boolean
   /** The common rate that some module must bring as its top; null where it is no matter. */
@@ -43,12 +46,13 @@ export function conditionsOf(
   machine: Machine,
   lots: readonly Lot[],
   profile: boolean,
+  tune: boolean,
 ): Condition[] {
   const soldered = machine.soldered.map(({ module }) => module)
   const engages = profile && machine.profiles && soldered.every(hasProfile)
-  if (!engages) return conditions(machine, lots, 'standard', 0, 0)
-  const fast = conditions(machine, lots, 'profile', 0, 0)
-  return [...fast, ...conditions(machine, lots, 'standard', LACKS_PROFILE, fast.length)]
+  if (!engages) return conditions(machine, lots, 'standard', 0, 0, tune)
+  const fast = conditions(machine, lots, 'profile', 0, 0, tune)
+  return [...fast, ...conditions(machine, lots, 'standard', LACKS_PROFILE, fast.length, tune)]
 }
 
 function conditions(
@@ -57,14 +61,17 @@ function conditions(
   kind: SpeedKind,
   alsoWants: number,
   firstWay: number,
+  tune: boolean,
 ): Condition[] {
   const soldered = machine.soldered.map(({ module }) => module)
   const solderedTop = Math.min(Infinity, ...soldered.map((module) => topRate(module, kind)))
   const tops = lots.map(({ module }) => topRate(module, kind))
   const profileless = lots.map(({ module }) => (hasProfile(module) ? 0 : LACKS_PROFILE))
 
-  return ways(machine, kind, [...tops, solderedTop], solderedTop).flatMap((way, at) => {
-    const { dataRate, load, brings } = way
+  const own = ways(machine, kind, [...tops, solderedTop], solderedTop)
+  const all = tune && machine.profiles ? [...own, ...tunedTo(machine.syncCeiling, own)] : own
+  return all.flatMap((way, at) => {
+    const { dataRate, setTo, load, brings } = way
     const clAt = (module: Module) => moduleTimings(module, kind, dataRate, machine.generation).cl
     const solderedCl = Math.max(0, ...soldered.map(clAt))
     const cls = lots.map(({ module }, lot) =>
@@ -79,6 +86,7 @@ function conditions(
       .map((cl) => ({
         way: firstWay + at,
         dataRate,
+        setTo,
         channelPeakGBs: channelPeakGBs(dataRate),
         firstWordNs: firstWordNs(cl, dataRate, halfRate ? machine.desyncPenalty : 0),
         load,
@@ -90,6 +98,14 @@ function conditions(
       }))
   })
 }
+
+/** Each way that would run at half rate once more, set by hand to the ceiling. */
+const tunedTo = (ceiling: number | null, ways: readonly Way[]): Way[] =>
+  ceiling === null
+    ? []
+    : ways
+        .filter(({ dataRate }) => dataRate > ceiling)
+        .map((way) => ({ ...way, dataRate: ceiling, setTo: ceiling }))
 
 /** How each rate can come about: by the modules' common rate, or by a cap below it. */
 function ways(
@@ -108,6 +124,7 @@ function ways(
     .filter((top) => kind === 'profile' || top <= highest)
     .map((top) => ({
       dataRate: top,
+      setTo: null,
       load: kind === 'profile' ? anyLoad : { least: top, exactly: false },
       admits: (own: number) => own >= top,
       brings: top,
@@ -128,6 +145,7 @@ function ways(
     .filter(({ cap }) => Number.isFinite(cap) && solderedTop > cap)
     .map(({ cap, load }) => ({
       dataRate: highestStep(generation, cap),
+      setTo: null,
       load,
       admits: (own: number) => own > cap,
       brings: null,

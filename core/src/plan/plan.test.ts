@@ -104,17 +104,37 @@ describe('where nothing is feasible', () => {
   test('a demand above what the machine takes names the most it can have', () => {
     const { options, blockers } = plan(request({ need: { minGiB: 256, budget: null } }))
     expect(options).toEqual([])
-    expect(blockers.map(({ requirement, to }) => [requirement, to])).toEqual([['minGiB', 64]])
+    expect(blockers.map(({ requirements, to }) => [requirements, to])).toEqual([
+      [['minGiB'], { minGiB: 64 }],
+    ])
   })
 
   test('each requirement that would do it alone is named with the nearest plan', () => {
     const { blockers } = plan(request({ policy: 'matched', need: { minGiB: 32, budget: 5000 } }))
     // For 50.00 a matched set has 16; 32 costs 70.00 matched, or 50.00 with two singles beside the old.
-    expect(blockers.map(({ requirement, to, option }) => [requirement, to, option.cost])).toEqual([
-      ['minGiB', 16, 0],
-      ['budget', 7000, 7000],
-      ['policy', 'balanced', 5000],
+    expect(blockers.map(({ to, option }) => [to, option?.cost])).toEqual([
+      [{ minGiB: 16 }, 0],
+      [{ budget: 7000 }, 7000],
+      [{ policy: 'balanced' }, 5000],
     ])
+  })
+
+  test('where no one requirement alone would do, the smallest sets of two are named', () => {
+    const { blockers } = plan(request({ policy: 'matched', need: { minGiB: 256, budget: 0 } }))
+    expect(blockers.map(({ requirements }) => requirements)).not.toContainEqual(['budget'])
+    expect(blockers.length).toBeGreaterThan(0)
+  })
+
+  test('nothing that starts the machine: it is the supply', () => {
+    const { blockers } = plan(request({ onHand: [], offers: [] }))
+    expect(blockers).toEqual([{ requirements: ['supply'], to: {}, option: null }])
+  })
+
+  test('slots that are to stay empty stay empty', () => {
+    const asked = request({ policy: 'capacity', need: { minGiB: 0, budget: null, freeSlots: 3 } })
+    for (const { placement } of plan(asked).options) {
+      expect(Object.keys(placement).length).toBeLessThanOrEqual(1)
+    }
   })
 })
 

@@ -1,30 +1,23 @@
 import { evaluate } from '../evaluate'
 import type { Machine, Module, Placement } from '../model'
+import { blockersOf } from './blockers'
 import { fillingOrder } from './channels'
 import { poolsOf } from './pools'
-import {
-  type Blocker,
-  type Need,
-  Offer,
-  type Option,
-  type Piece,
-  type PlanAnswer,
-  type PlanRequest,
-  POLICIES,
-} from './request'
+import { Offer, type Option, type Piece, type PlanAnswer, type PlanRequest } from './request'
 import { type Details, type Found, newFront, type OnProgress, search } from './search'
 import { type Bundle, boughtModule, supplyOf } from './supply'
 
 /**
  * Every trade-off worth having between cost, usable memory, peak and first word: see the `Option`s.
- * Exact. Sorted by cost, then usable memory falling. Where no plan is feasible the blockers say which
- * requirement, relaxed alone, would open one up. Anything `onProgress` throws ends the search.
+ * Exact. Sorted by cost, then usable memory falling. Where no plan is feasible the blockers are every
+ * smallest set of requirements that, relaxed together, opens one up. Anything `onProgress` throws ends
+ * the search.
  */
 export function plan(request: PlanRequest, onProgress: OnProgress = () => {}): PlanAnswer {
   const { bundles, setAside } = supplyOf(request)
   const found = optionsOf(request, bundles, onProgress)
   if (found.options.length > 0) return { ...found, blockers: [], setAside }
-  const relaxed = relax(request, bundles, onProgress)
+  const relaxed = blockersOf(request, (eased) => optionsOf(eased, bundles, onProgress))
   return {
     options: [],
     blockers: relaxed.blockers,
@@ -50,7 +43,7 @@ function optionsOf(
   let examined = 0
   pools.forEach((pool, at) => {
     examined += search(
-      { machine, profile: settings.profile, need, evenness },
+      { machine, profile: settings.profile, tune: settings.tune ?? false, need, evenness },
       pool,
       front,
       (share) => onProgress((at + share) / pools.length),
@@ -68,43 +61,15 @@ function byCost(a: Option, b: Option): number {
   )
 }
 
-/** Each requirement relaxed alone, and the nearest plan that comes of it. */
-function relax(
-  request: PlanRequest,
-  bundles: readonly Bundle[],
-  onProgress: OnProgress,
-): { blockers: Blocker[]; examined: number } {
-  const blockers: Blocker[] = []
-  let examined = 0
-  const options = (change: Partial<Pick<PlanRequest, 'policy'>> & { need?: Need }) => {
-    const result = optionsOf({ ...request, ...change }, bundles, onProgress)
-    examined += result.examined
-    return result.options
-  }
-  const { need, policy } = request
-  const most = options({ need: { ...need, minGiB: 0 } }).reduce<Option | null>(
-    (best, one) => (!best || one.usableGiB > best.usableGiB ? one : best),
-    null,
-  )
-  if (most) blockers.push({ requirement: 'minGiB', to: most.usableGiB, option: most })
-  if (need.budget !== null) {
-    const [option] = options({ need: { ...need, budget: null } })
-    if (option) blockers.push({ requirement: 'budget', to: option.cost, option })
-  }
-  for (const looser of POLICIES.slice(POLICIES.indexOf(policy) + 1)) {
-    const [option] = options({ policy: looser })
-    if (!option) continue
-    blockers.push({ requirement: 'policy', to: looser, option })
-    break
-  }
-  return { blockers, examined }
-}
-
 function optionOf(request: PlanRequest, found: Found): Option {
   const placed = piecesOf(request, found.details())
   const placement = Object.fromEntries(placed.map(({ slot, piece }) => [slot, piece]))
   const modules: Placement = Object.fromEntries(placed.map(({ slot, module }) => [slot, module]))
-  const { machine, settings } = request
+  const { machine, settings: asked } = request
+  const settings = {
+    profile: asked.profile,
+    manual: found.setTo === null ? null : { dataRate: found.setTo, timings: null },
+  }
   const evaluation = evaluate({ machine, placement: modules, settings })
   const { cost, purchases, usableGiB, wholePeakGBs, firstWordNs } = found
   const run = evaluation.run
@@ -116,6 +81,7 @@ function optionOf(request: PlanRequest, found: Found): Option {
     wholePeakGBs: run?.wholePeakGBs ?? wholePeakGBs,
     firstWordNs: run?.firstWordNs ?? firstWordNs,
     evaluation,
+    ...(asked.tune ? { settings } : {}),
   }
 }
 

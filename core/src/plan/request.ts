@@ -18,15 +18,25 @@ export const Offer = z.object({
 })
 export type Offer = z.infer<typeof Offer>
 
-/** `minGiB` is the usable memory wanted at least; `budget` in minor units, null where there is none. */
-export const Need = z.object({ minGiB: LimitGiB.or(z.literal(0)), budget: Price.nullable() })
+/**
+ * `minGiB` is the usable memory wanted at least; `budget` in minor units, null where there is none;
+ * `freeSlots` how many slots stay empty at least.
+ */
+export const Need = z.object({
+  minGiB: LimitGiB.or(z.literal(0)),
+  budget: Price.nullable(),
+  freeSlots: z.int().min(0).max(64).optional(),
+})
 export type Need = z.infer<typeof Need>
+
+/** `tune`: a plan that would run at half rate counts a second time, set by hand to the ceiling. */
+const PlanSettings = Settings.pick({ profile: true }).extend({ tune: z.boolean().optional() })
 
 const frame = {
   machine: Machine,
   need: Need,
   policy: Policy,
-  settings: Settings.default({ profile: false }),
+  settings: PlanSettings.default({ profile: false }),
 }
 
 /** The frame must be right; what is on hand and on offer is looked at piece by piece. */
@@ -61,16 +71,28 @@ export interface Option extends Figures {
   /** How many offers are bought; a kit counts once. */
   purchases: number
   evaluation: Evaluation
+  /** What it is set to; only where plans are tuned. */
+  settings?: Settings
 }
 
-export const REQUIREMENTS = ['minGiB', 'budget', 'policy'] as const
+export const REQUIREMENTS = ['minGiB', 'budget', 'freeSlots', 'policy'] as const
 export type Requirement = (typeof REQUIREMENTS)[number]
 
-/** A requirement that, relaxed alone as far as `to`, opens a plan up: the nearest one is `option`. */
+/**
+ * A smallest set of requirements that, relaxed together as far as `to`, opens a plan up: the nearest one
+ * is `option`. The one of `supply` says that nothing at hand or on offer starts the machine.
+ */
 export type Blocker =
-  | { requirement: 'minGiB'; to: number; option: Option }
-  | { requirement: 'budget'; to: number; option: Option }
-  | { requirement: 'policy'; to: Policy; option: Option }
+  | { requirements: Requirement[]; to: Relaxed; option: Option }
+  | { requirements: ['supply']; to: Record<string, never>; option: null }
+
+/** How far requirements have to be relaxed. */
+export interface Relaxed {
+  minGiB?: number
+  budget?: number
+  freeSlots?: number
+  policy?: Policy
+}
 
 export const REFUSALS = [
   'NOT_A_MODULE',

@@ -29,6 +29,8 @@ export interface Pool {
 export interface SearchCase {
   machine: Machine
   profile: boolean
+  /** Plans that would run at half rate count a second time, set by hand to the ceiling. */
+  tune: boolean
   need: Need
   evenness: Evenness
 }
@@ -46,6 +48,8 @@ export interface Details {
 
 /** A plan found; its details are worked out when first asked for. */
 export interface Found extends Candidate {
+  /** The rate it is set to by hand, MT/s; null where the firmware decides. */
+  setTo: number | null
   details: () => Details
 }
 
@@ -90,7 +94,7 @@ const only = ({ fixed, free }: Pool, buffering: string): Pool => ({
 const REPORT_EVERY = 2048
 
 function searchPart(
-  { machine, profile, need, evenness }: SearchCase,
+  { machine, profile, tune, need, evenness }: SearchCase,
   pool: Pool,
   front: FoundFront,
   onProgress: OnProgress,
@@ -101,7 +105,7 @@ function searchPart(
   const fixedLots = pool.fixed.flatMap((bundle) => lotsOf([{ ...bundle, stock: 1 }], slots))
   const lots = [...fixedLots, ...freeLots]
   const { classes, classOfLot } = classesOf(machine, lots)
-  const conditions = conditionsOf(machine, lots, profile)
+  const conditions = conditionsOf(machine, lots, profile, tune)
   const tables = tablesOf(conditions, fixedLots, freeLots, classes.length, classOfLot, slots)
 
   const osGiB = machine.limits.osGiB ?? Infinity
@@ -130,7 +134,8 @@ function searchPart(
     ;(alive[0] as Int32Array)[at] = at
   })
 
-  visit(0, conditions.length, slots, channels.solderedGiB, 0, 1)
+  const mostPieces = slots - (need.freeSlots ?? 0)
+  if (mostPieces >= 0) visit(0, conditions.length, mostPieces, channels.solderedGiB, 0, 1)
   return examined
 
   /** Looks at every number of modules of the classes from `at` on; `from` and `span` place it in the whole. */
@@ -143,7 +148,7 @@ function searchPart(
     span: number,
   ): void {
     if (at === classes.length) {
-      weigh(living, slots - left, total)
+      weigh(living, mostPieces - left, total)
       if (examined - reported >= REPORT_EVERY) {
         reported = examined
         onProgress(from)
@@ -253,7 +258,7 @@ function searchPart(
       }
       return known
     }
-    return { ...figures, details }
+    return { ...figures, setTo: (conditions[id] as Condition).setTo, details }
   }
 }
 

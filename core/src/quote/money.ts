@@ -24,9 +24,9 @@ export function minorUnits(amount: Amount): number {
   return toSnapshot(transformScale(amount, currency.exponent, halfAwayFromZero)).amount
 }
 
-/** This many per cent of an amount, in whole minor units. Per cents count to the hundredth. */
+/** This many per cent of an amount, in whole minor units. Per cents count to four decimals. */
 export function share(amount: Amount, percent: number): Amount {
-  const exact = multiply(amount, { amount: Math.round(percent * 100), scale: 4 })
+  const exact = multiply(amount, { amount: Math.round(percent * 10_000), scale: 6 })
   return transformScale(exact, toSnapshot(amount).currency.exponent, halfAwayFromZero)
 }
 

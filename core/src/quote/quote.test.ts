@@ -76,6 +76,25 @@ describe('adding up', () => {
   })
 })
 
+test('tax rates with three decimals round right', () => {
+  const of = (taxPercent: number, parts: number[]) =>
+    priced({
+      currency: 'USD',
+      parts,
+      minutes: 0,
+      hourlyRate: 0,
+      extras: [],
+      credits: [],
+      taxPercent,
+      pricesIncludeTax: false,
+      depositPercent: 0,
+    }).tax
+  // 8.875 % of 103.00 is 9.14125; 6.125 % of 40.00 is 2.45; 7.345 % of 200.00 is 14.69.
+  expect(of(8.875, [10_300])).toBe(914)
+  expect(of(6.125, [4000])).toBe(245)
+  expect(of(7.345, [20_000])).toBe(1469)
+})
+
 describe('labour', () => {
   test('is what the steps of the fitting take, part by part', () => {
     const steps = fittingSteps({
@@ -84,6 +103,7 @@ describe('labour', () => {
       planned: { A2: { moduleId: 'new', unit: 0 }, B2: { moduleId: 'new', unit: 1 } },
       expected: null,
       profile: false,
+      setByHand: null,
       profileNow: false,
       firmwareFirst: false,
       sizes: [8, 8],

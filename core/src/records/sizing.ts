@@ -25,6 +25,8 @@ export const Sizing = z.object({
   disk: z.enum(DISKS),
   slow: z.array(z.enum(COMPLAINTS)).max(COMPLAINTS.length),
   log: LoggedUse.nullable(),
+  /** Slots that are to stay empty for later. */
+  freeSlots: z.int('Whole slots.').min(0, 'From 0.').max(64).default(0),
   /** How many years the machine must still serve; null where nobody has said. */
   years: z.int('Whole years.').min(0, 'From 0.').max(15, 'At most 15.').nullable().default(null),
   /** The usable memory that is to be had at least; null where the calculation decides. */
@@ -38,6 +40,7 @@ export const NOTHING_SIZED: Sizing = {
   disk: 'unknown',
   slow: [],
   log: null,
+  freeSlots: 0,
   years: null,
   wantedGiB: null,
 }

@@ -9,6 +9,7 @@ import { healthRoutes } from '../health'
 import { answerError, jsonBody, ownPagesOnly, unknownRoute } from '../http'
 import { frameRoutes, measurementRoutes, readingRoutes } from '../jobRecords'
 import { jobRoutes } from '../jobs'
+import { forecastRoutes, priceRoutes, sizeRoutes } from '../judge'
 import { machineRoutes } from '../machines'
 import { modelRoutes } from '../models'
 import { moduleRoutes } from '../modules'
@@ -56,6 +57,9 @@ export function createApp(db: Database, webFolder?: string): Express {
   api.use(jsonBody('1mb'))
   api.use('/health', healthRoutes(db))
   api.use('/evaluate', evaluateRoutes())
+  api.use('/size', sizeRoutes())
+  api.use('/forecast', forecastRoutes())
+  api.use('/quote/price', priceRoutes())
   api.use('/customers', customerRoutes(db))
   api.use('/machines', machineRoutes(db))
   api.use('/models', modelRoutes(db))

@@ -1,5 +1,5 @@
 import { type CauseTable, STARTING_CAUSES } from '@tembrix/core/diagnose'
-import type { Machine, Module } from '@tembrix/core/model'
+import type { Machine, Manual, Module } from '@tembrix/core/model'
 import type { Policy } from '@tembrix/core/plan'
 import {
   type Approval,
@@ -211,6 +211,7 @@ export const plans = pgTable(
     name: text('name').notNull(),
     placement: jsonb('placement').$type<Assignment>(),
     profile: boolean('profile').notNull(),
+    manual: jsonb('manual').$type<Manual>(),
   },
   (table) => [index('plans_job').on(table.jobId)],
 )

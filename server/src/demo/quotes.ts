@@ -78,6 +78,7 @@ async function documentOf(
         planned: assignment,
         expected: null,
         profile,
+        setByHand: null,
         profileNow: false,
         firmwareFirst: false,
         sizes: [],

@@ -29,7 +29,7 @@ const UNSET: Record<List, Fields> = {
   modules: { ...UNKNOWN_PIECE },
   readings: { by: '', text: null, base64: null, seats: {} },
   photos: {},
-  plans: { placement: null, profile: false },
+  plans: { placement: null, profile: false, manual: null },
   quotes: {
     options: [],
     depositPercent: null,

@@ -273,6 +273,12 @@ const WORDS: Record<FitCode, Say> = {
     'Memory profile on',
     'In the BIOS/UEFI setup. If it does not start, wait for it to fall back, or clear the setup as the board’s manual says.',
   ),
+  SET_BY_HAND: ({ about }) => ({
+    title: `Set the speed by hand: ${about.dataRate} MT/s`,
+    how: about.timings
+      ? `Timings ${about.timings.cl}-${about.timings.trcd}-${about.timings.trp}-${about.timings.tras}. Write the rated values down first: they are the way back. No voltage beyond the module’s rating.`
+      : 'Write the rated values down first: they are the way back.',
+  }),
   STABILITY: say(
     'Stability test begun',
     'Several passes before it is handed over. A profile that starts may still fail after hours.',

@@ -133,8 +133,8 @@ function Opened({
   )
   const edit = useEdit(file.id, versionOf)
 
-  const now = useSituation(machine, file.found, pieces, false)
-  const planned = useSituation(machine, plan.placement ?? file.found, pieces, plan.profile)
+  const now = useSituation(machine, file.found, pieces, PLAIN)
+  const planned = useSituation(machine, plan.placement ?? file.found, pieces, plan)
   const cost = useMemo(() => costOf(planned.assignment, pieces), [planned.assignment, pieces])
   const evidence = useEvidence(file, now)
   const unseen = useMemo(() => unseenSlots(evidence), [evidence])
@@ -145,14 +145,17 @@ function Opened({
   return <Context value={view}>{children}</Context>
 }
 
+/** As found: nothing asked for, nothing set. */
+const PLAIN = { profile: false, manual: null }
+
 function useSituation(
   machine: Machine,
   stored: Assignment,
   pieces: ReadonlyMap<string, Piece>,
-  profile: boolean,
+  { profile, manual }: Pick<Plan, 'profile' | 'manual'>,
 ): Situation {
   return useMemo(
-    () => situationOf(machine, stored, pieces, profile),
-    [machine, stored, pieces, profile],
+    () => situationOf(machine, stored, pieces, { profile, manual }),
+    [machine, stored, pieces, profile, manual],
   )
 }

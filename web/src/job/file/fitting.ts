@@ -1,5 +1,5 @@
 import type { FittingInput, Openness } from '@tembrix/core/fitting'
-import type { Module } from '@tembrix/core/model'
+import type { Module, Run } from '@tembrix/core/model'
 import { type FirmwareReason, firmwareFirst } from '@tembrix/core/plan'
 import { type Fit, type ModelRecord, type Terms, UNFITTED } from '@tembrix/core/records'
 import type { JobView } from './JobContext'
@@ -44,6 +44,8 @@ export function profileVolts({ placement }: Situation): number | null {
   return volts.length > 0 ? Math.max(...volts) : null
 }
 
+const timingsOf = ({ cl, trcd, trp, tras }: Run) => ({ cl, trcd, trp, tras })
+
 /** What the steps at the bench are made from, for a plan of this job. */
 export function fittingInput(
   view: View,
@@ -60,6 +62,7 @@ export function fittingInput(
     planned: planned.assignment,
     expected: starts && run ? { gib: capacity.installedGiB, dataRate: run.dataRate } : null,
     profile: settings.profile && run?.profile === true,
+    setByHand: settings.manual && run ? { dataRate: run.dataRate, timings: timingsOf(run) } : null,
     profileNow: now.evaluation.run?.profile === true,
     firmwareFirst: firmwareReasons(view, planned).length > 0,
     sizes: modulesIn(planned).map(({ capacityGiB }) => capacityGiB),

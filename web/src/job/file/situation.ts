@@ -15,11 +15,10 @@ export function situationOf(
   machine: Machine,
   stored: Assignment,
   pieces: ReadonlyMap<string, Piece>,
-  profile: boolean,
+  settings: Settings,
 ): Situation {
   const assignment = prune(machine, stored, pieces)
   const placement = placementOf(machine, assignment, pieces)
-  const settings = { profile }
   const evaluation = evaluate({ machine, placement, settings })
   return { assignment, placement, settings, evaluation }
 }

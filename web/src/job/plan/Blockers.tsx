@@ -1,44 +1,60 @@
-import type { Blocker, Option } from '@tembrix/core/plan'
+import type { Blocker, Option, Relaxed } from '@tembrix/core/plan'
 import { POLICY_NAMES } from '../../judgement'
-import { Button, capacity, money } from '../../ui'
+import { Button, capacity, list, money, plural } from '../../ui'
 
 interface Props {
   blockers: readonly Blocker[]
   onChoose: (option: Option) => void
+  /** Changes exactly these requirements of the job. */
+  onRelax: (to: Relaxed) => void
 }
 
-/** Why no plan meets the need, and the nearest for each requirement given up alone. */
-export function Blockers({ blockers, onChoose }: Props) {
+/** Why no plan meets the need: every smallest set of requirements that opens one up, with the nearest. */
+export function Blockers({ blockers, onChoose, onRelax }: Props) {
   return (
     <section aria-label="Blockers" className="border-l-4 border-stop bg-stop-soft px-3 py-2">
       <h3 className="font-semibold">No plan meets all of this</h3>
-      {blockers.length === 0 ? (
-        <p>
-          Nor would one if a single requirement were given up: nothing at hand or on offer fits.
-        </p>
-      ) : (
-        <ul className="mt-1 flex flex-col gap-1.5">
-          {blockers.map((blocker) => (
-            <li key={blocker.requirement} className="flex items-center gap-3">
-              <span className="flex-1">{wayOut(blocker)}</span>
-              <Button onClick={() => onChoose(blocker.option)}>Show it</Button>
+      <ul className="mt-1 flex flex-col gap-2">
+        {blockers.map((blocker) =>
+          blocker.option === null ? (
+            <li key="supply">
+              Nothing at hand or on offer starts this machine; what was left out, and why, stands
+              below.
             </li>
-          ))}
-        </ul>
-      )}
+          ) : (
+            <li key={blocker.requirements.join()} className="flex flex-col gap-1">
+              <span>{wayOut(blocker.to, blocker.option)}</span>
+              <span className="flex gap-2">
+                <Button onClick={() => onRelax(blocker.to)}>
+                  {`Change ${list(blocker.requirements.map((one) => NAMES[one]))}`}
+                </Button>
+                <Button look="quiet" onClick={() => onChoose(blocker.option)}>
+                  Show it
+                </Button>
+              </span>
+            </li>
+          ),
+        )}
+      </ul>
     </section>
   )
 }
 
-function wayOut(blocker: Blocker): string {
-  const { requirement, option } = blocker
-  const price = option.cost === 0 ? 'for nothing' : `for ${money(option.cost)}`
-  switch (requirement) {
-    case 'minGiB':
-      return `With less memory: ${capacity(blocker.to)} is the most to be had, ${price}.`
-    case 'budget':
-      return `With ${money(blocker.to)} to spend: ${capacity(option.usableGiB)}.`
-    case 'policy':
-      return `By the school “${POLICY_NAMES[blocker.to]}”: ${capacity(option.usableGiB)} ${price}.`
-  }
+const NAMES: Record<keyof Relaxed | 'supply', string> = {
+  minGiB: 'the memory wanted',
+  budget: 'the budget',
+  freeSlots: 'the slots kept free',
+  policy: 'the buying policy',
+  supply: 'the supply',
+}
+
+function wayOut({ minGiB, budget, freeSlots, policy }: Relaxed, option: Option): string {
+  const parts = [
+    minGiB === undefined ? '' : `${capacity(minGiB)} is the most available`,
+    budget === undefined ? '' : `${money(budget)} to spend`,
+    freeSlots === undefined ? '' : `${plural(freeSlots, 'slot')} kept free`,
+    policy === undefined ? '' : `the policy “${POLICY_NAMES[policy]}”`,
+  ].filter(Boolean)
+  const price = option.cost === 0 ? 'at no cost' : `for ${money(option.cost)}`
+  return `With ${list(parts)}: ${capacity(option.usableGiB)} ${price}.`
 }

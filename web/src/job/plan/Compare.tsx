@@ -1,5 +1,5 @@
 import { mixingRisk, verdicts } from '@tembrix/core/plan'
-import { costOf, type Plan } from '@tembrix/core/records'
+import { costOf, type Plan, settingsOf } from '@tembrix/core/records'
 import { Columns3, Pin, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { describeModule, modeWord } from '../../board'
@@ -21,7 +21,7 @@ export function Compare({ need }: { need: Need }) {
       jobId: file.id,
       name: `Plan ${firstFree(file.plans)}`,
       placement: planned.assignment,
-      profile: plan.profile,
+      ...settingsOf(plan),
     }
     const recordId = crypto.randomUUID()
     dispatch(created({ jobId: file.id, collection: 'plans', recordId }, fields))
@@ -151,7 +151,7 @@ interface Column {
 }
 
 function columnOf({ machine, pieces, file }: JobView, need: Need, plan: Plan): Column {
-  const situation = situationOf(machine, plan.placement ?? file.found, pieces, plan.profile)
+  const situation = situationOf(machine, plan.placement ?? file.found, pieces, settingsOf(plan))
   const { assignment, placement, settings, evaluation } = situation
   const { run, mode, capacity: size } = evaluation
   const cost = costOf(assignment, pieces)

@@ -5,13 +5,13 @@ import { POLICY_NAMES } from '../../judgement'
 import { Field, money, numberFrom, Select, TextInput, tidy } from '../../ui'
 import { type Need, useJob, useJobForm } from '../file'
 
-/** What is planned for: how much at least, for how much money, and by which school. */
+/** What is planned for: how much at least, for how much money, with how many slots free, by which policy. */
 export function NeedLine({ need }: { need: Need }) {
   const { file, edit } = useJob()
   const form = useJobForm('jobs', file, JobChange.shape)
   const { isSet, minGiB, demand, policy } = need
   return (
-    <div className="grid grid-cols-[2fr_3fr] gap-x-3 gap-y-2">
+    <div className="grid grid-cols-[2fr_1.2fr_3fr] gap-x-3 gap-y-2">
       <Field
         label="At least, GB usable"
         error={form.error('sizing', 'wantedGiB') && 'This is no amount of memory.'}
@@ -23,7 +23,7 @@ export function NeedLine({ need }: { need: Need }) {
                 className="underline"
                 onClick={() => form.set(null, 'sizing', 'wantedGiB')}
               >
-                Set by hand: go back to the reckoning
+                Set by hand: go back to what is calculated
               </button>
             ) : (
               <Link to="../size" className="underline">
@@ -45,7 +45,20 @@ export function NeedLine({ need }: { need: Need }) {
         )}
       </Field>
       <Field
-        label="School"
+        label="Slots kept free"
+        error={form.error('sizing', 'freeSlots') && 'From 0, whole slots.'}
+      >
+        {(control) => (
+          <TextInput
+            {...control}
+            inputMode="numeric"
+            value={form.value('sizing', 'freeSlots')}
+            onValue={(text) => form.set(numberFrom(text) ?? 0, 'sizing', 'freeSlots')}
+          />
+        )}
+      </Field>
+      <Field
+        label="Buying policy"
         aside={
           <p className="text-sm text-ink-2">
             {file.budget === null ? 'No budget named' : `Budget ${money(file.budget)}, from Intake`}

@@ -1,5 +1,5 @@
 import { same } from '@tembrix/core/model'
-import { type Option, type PlanRequest, picks, verdicts } from '@tembrix/core/plan'
+import { type Option, type PlanRequest, picks, type Relaxed, verdicts } from '@tembrix/core/plan'
 import { type Assignment, isFreeFor, planSupply, staying } from '@tembrix/core/records'
 import { Pin } from 'lucide-react'
 import { lazy, Suspense, useMemo } from 'react'
@@ -26,17 +26,21 @@ export function Options({ need }: { need: Need }) {
     return planSupply(file.modules, free)
   }, [file.modules, file.id, shop])
   const { minGiB, policy } = need
+  const { budget } = file
+  const { freeSlots } = file.sizing
+  // Where the controller drops to half rate, every fast plan counts a second time, set to the ceiling.
+  const tune = machine.profiles && machine.syncCeiling !== null
   const dispatch = useAppDispatch()
   const request = useMemo<PlanRequest>(
     () => ({
       machine,
       onHand: supply.onHand,
       offers: supply.offers,
-      need: { minGiB, budget: file.budget },
+      need: { minGiB, budget, freeSlots },
       policy,
-      settings: { profile: plan.profile },
+      settings: { profile: plan.profile, tune },
     }),
-    [machine, supply, minGiB, file.budget, policy, plan.profile],
+    [machine, supply, minGiB, budget, freeSlots, policy, plan.profile, tune],
   )
   const { answer, share, failed, cancel } = usePlanner(request)
   const options = answer?.options ?? []
@@ -49,7 +53,22 @@ export function Options({ need }: { need: Need }) {
     staying(supply.assignmentOf(option.placement), file.found, pieces)
 
   function choose(option: Option) {
-    edit.step('plans', plan, { placement: assignmentOf(option) })
+    const manual = option.settings?.manual ?? null
+    edit.step('plans', plan, { placement: assignmentOf(option), manual })
+  }
+
+  /** Changes exactly the requirements that stand in the way. */
+  function relax({ minGiB: gib, budget: money, freeSlots: slots, policy: looser }: Relaxed) {
+    const sizing = {
+      ...file.sizing,
+      ...(gib === undefined ? {} : { wantedGiB: gib }),
+      ...(slots === undefined ? {} : { freeSlots: slots }),
+    }
+    edit.step('jobs', file, {
+      sizing,
+      ...(money === undefined ? {} : { budget: money }),
+      ...(looser === undefined ? {} : { policy: looser === need.shopPolicy ? null : looser }),
+    })
   }
 
   const isKept = (option: Option) =>
@@ -66,10 +85,11 @@ export function Options({ need }: { need: Need }) {
     for (const { name, option } of fresh.slice(0, PLANS_KEPT - file.plans.length + 1)) {
       const target = { jobId: file.id, collection: 'plans' as const }
       const fields = { name: PICK_NAMES[name], placement: assignmentOf(option) }
+      const manual = option.settings?.manual ?? null
       dispatch(
         created(
           { ...target, recordId: crypto.randomUUID() },
-          { jobId: file.id, ...fields, profile: plan.profile },
+          { jobId: file.id, ...fields, profile: plan.profile, manual },
         ),
       )
     }
@@ -80,6 +100,7 @@ export function Options({ need }: { need: Need }) {
     (option) =>
       option.usableGiB === planned.evaluation.capacity.usableGiB &&
       option.wholePeakGBs === planned.evaluation.run?.wholePeakGBs &&
+      option.firstWordNs === planned.evaluation.run?.firstWordNs &&
       piecesIn(assignmentOf(option)) === onBoard,
   )
   return (
@@ -87,7 +108,9 @@ export function Options({ need }: { need: Need }) {
       <NeedLine need={need} />
       <Progress share={share} cancel={cancel} />
       {failed && <p className="border-l-4 border-stop bg-stop-soft px-3 py-2">{failed}</p>}
-      {answer && options.length === 0 && <Blockers blockers={answer.blockers} onChoose={choose} />}
+      {answer && options.length === 0 && (
+        <Blockers blockers={answer.blockers} onChoose={choose} onRelax={relax} />
+      )}
       {options.length > 0 && (
         <>
           <Picks picks={named} need={need} current={current} onChoose={choose} />

@@ -42,7 +42,9 @@ export function Plan() {
         <Compare need={need} />
         <Button
           disabled={asFound}
-          onClick={() => edit.step('plans', plan, { placement: null, profile: false })}
+          onClick={() =>
+            edit.step('plans', plan, { placement: null, profile: false, manual: null })
+          }
         >
           <RotateCcw size={17} aria-hidden /> As found
         </Button>

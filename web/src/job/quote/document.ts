@@ -15,6 +15,7 @@ import {
   type QuotedOption,
   type QuoteOption,
   type ShopModule,
+  settingsOf,
   type Terms,
 } from '@tembrix/core/records'
 import { addDays, formatISO } from 'date-fns'
@@ -62,7 +63,7 @@ export function workedOption(basis: Basis, quote: Quote, option: QuoteOption): W
   const { file, machine, now, pieces } = view
   const plan = file.plans.find(({ id }) => id === option.planId)
   if (!plan) return null
-  const situation = situationOf(machine, plan.placement ?? file.found, pieces, plan.profile)
+  const situation = situationOf(machine, plan.placement ?? file.found, pieces, settingsOf(plan))
   const { assignment, placement, settings, evaluation } = situation
   const { removed } = movesOf(now.assignment, assignment)
   const purchases = purchasesOf(assignment, pieces)

@@ -1,0 +1,1 @@
+export { forecastRoutes, priceRoutes, sizeRoutes } from './routes'
