@@ -41,8 +41,8 @@ test('from the demand to a plan on the board, compared with another', async ({ p
   await page.getByRole('link', { name: 'On to Plan' }).click()
   await page.getByRole('tab', { name: 'Trade-offs' }).click()
   const picks = page.getByRole('list', { name: 'Picks' })
-  await picks.getByRole('button', { name: /Least money/ }).click()
-  await expect(picks.getByRole('button', { name: /Least money/ })).toHaveAttribute(
+  await picks.getByRole('button', { name: /Lowest cost/ }).click()
+  await expect(picks.getByRole('button', { name: /Lowest cost/ })).toHaveAttribute(
     'aria-pressed',
     'true',
   )
@@ -50,7 +50,11 @@ test('from the demand to a plan on the board, compared with another', async ({ p
   await expect(figure(page, 'Channels')).toContainText('dual channel')
   await page.getByRole('button', { name: 'Keep', exact: true }).click()
 
-  await picks.getByRole('button', { name: /Room to grow/ }).click()
+  await page
+    .getByRole('region', { name: 'Trade-offs' })
+    .getByRole('button', { name: /: put on the board$/ })
+    .last()
+    .click()
   await expect(figure(page, 'Capacity')).not.toContainText(/^Capacity, why\?16 GB/)
   await page.getByRole('button', { name: 'Compare 1' }).click()
   const table = page.getByRole('dialog', { name: 'Plans side by side' })
@@ -74,10 +78,22 @@ test('a need nothing meets names what stands in the way, and the nearest', async
   await expect(page.getByRole('list', { name: 'Picks' })).toBeVisible()
   await page.getByLabel('At least, GB usable').fill('500')
   const blockers = page.getByRole('region', { name: 'Blockers' })
-  await expect(blockers).toContainText('32 GB is the most to be had')
-  await page.getByLabel('At least, GB usable').fill('20')
+  await expect(blockers).toContainText('32 GB is the most available')
+  // With one of the two slots kept free no plan is even: it takes two of these to open one up.
+  await page.getByLabel('Slots kept free').fill('1')
+  const together = blockers.getByRole('button', {
+    name: 'Change the memory wanted and the buying policy',
+  })
+  await expect(together).toBeVisible()
+  await expect(
+    blockers.getByRole('button', { name: 'Change the memory wanted and the slots kept free' }),
+  ).toBeVisible()
+  await together.click()
   await expect(blockers).toBeHidden()
-  await page.getByLabel('School').selectOption({ label: 'Matched kit or nothing' })
+  await expect(page.getByLabel('Buying policy')).toHaveValue('capacity')
+  await page.getByLabel('Slots kept free').fill('0')
+  await page.getByLabel('At least, GB usable').fill('20')
+  await page.getByLabel('Buying policy').selectOption({ label: 'Matched kit or nothing' })
   await page.getByRole('list', { name: 'Picks' }).getByRole('button').first().click()
   await page.getByRole('tab', { name: 'This plan' }).click()
   await expect(page.getByRole('region', { name: 'What the schools say' })).toContainText(

@@ -1,4 +1,4 @@
-import { expect, figure, newJob, saved, slot, test } from './fixtures'
+import { expect, newJob, saved, slot, test } from './fixtures'
 
 test('from the demand to an approved quote', async ({ page, app }) => {
   const { address, id } = await newJob(page, app, 'Hedda Lorimer', 'Heron 15', { A: '8GB 1Rx8' })
@@ -42,7 +42,7 @@ test('from the demand to an approved quote', async ({ page, app }) => {
   await second.getByLabel('Minutes').fill('long')
   await expect(second.getByLabel('Minutes')).toHaveAttribute('aria-invalid', 'true')
   await second.getByLabel('Minutes').fill('50')
-  await second.getByLabel('For the customer').fill('Eight times the memory, in our own words.')
+  await second.getByLabel('For the customer').fill('A matched pair, in our own words.')
   const credit = second.getByLabel(/^Credit for 8 GB/)
   await credit.fill('4')
   await expect(second.getByRole('row', { name: /^To pay/ })).toBeVisible()
@@ -54,7 +54,7 @@ test('from the demand to an approved quote', async ({ page, app }) => {
   await page.emulateMedia({ media: 'print' })
   await expect(page.getByText('Tandem Lane Repairs')).toBeVisible()
   await expect(page.getByRole('heading', { name: /1\. The small step/ })).toBeVisible()
-  await expect(page.getByText('Eight times the memory, in our own words.')).toBeVisible()
+  await expect(page.getByText('A matched pair, in our own words.')).toBeVisible()
   await expect(page.getByRole('banner')).toBeHidden()
   await expect(page.getByRole('button', { name: 'Print' })).toBeHidden()
   await page.emulateMedia({ media: 'screen' })
@@ -70,9 +70,9 @@ test('from the demand to an approved quote', async ({ page, app }) => {
   await approval.getByRole('button', { name: 'Approved' }).click()
 
   await expect(approval).toContainText('Approved by Hedda Lorimer on')
-  await expect(page.getByText('Eight times the memory, in our own words.')).toBeVisible()
+  await expect(page.getByText('A matched pair, in our own words.')).toBeVisible()
   // The option that was kept beside the board is on it now.
-  await expect(figure(page, 'Capacity')).toContainText('64 GB')
+  await expect(slot(page, 'A')).toContainText('new')
   await saved(page)
   await page.reload()
   await expect(approval).toContainText('Approved by Hedda Lorimer on')
@@ -84,7 +84,7 @@ test('from the demand to an approved quote', async ({ page, app }) => {
   await page.getByRole('link', { name: 'Quote' }).click()
   await expect(page.getByText('The board shows another plan than was approved.')).toBeVisible()
   await page.getByRole('button', { name: 'Put the approved plan on the board' }).click()
-  await expect(figure(page, 'Capacity')).toContainText('64 GB')
+  await expect(slot(page, 'A')).toContainText('new')
 
   await page.getByRole('button', { name: 'A new version' }).click()
   await expect(page.getByRole('heading', { name: 'Quote, version 2' })).toBeVisible()

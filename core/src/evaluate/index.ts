@@ -1,6 +1,6 @@
 export { asFarAsSeen } from './asFarAsSeen'
 export { evaluate } from './evaluate'
-export { byChannel, channelCapacities, type Fitted, fittedModules } from './fitted'
+export { byChannel, channelCapacities, differ, type Fitted, fittedModules } from './fitted'
 export { type Span, spans } from './layout'
 export {
   type Gates,

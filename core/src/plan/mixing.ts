@@ -1,9 +1,11 @@
-import { byChannel, fittedModules, hasProfile, topRate } from '../evaluate'
+import { byChannel, differ, fittedModules, hasProfile, topRate } from '../evaluate'
 import { dieGbit, type Machine, type Placement, type Settings } from '../model'
 import { distinct, placed } from './verdict'
 
 export const MIXING_REASONS = [
   'ARTICLES',
+  'SOLDERED',
+  'KITS',
   'DIES',
   'RANKS',
   'RATES',
@@ -28,6 +30,8 @@ export interface MixingRisk {
  */
 const WEIGHT: Record<MixingReason, number> = {
   ARTICLES: 1,
+  SOLDERED: 1,
+  KITS: 1,
   DIES: 1,
   RANKS: 1,
   RATES: 1,
@@ -36,7 +40,11 @@ const WEIGHT: Record<MixingReason, number> = {
   TOUCHY: 2,
 }
 
-/** What mixing the placed modules risks: freezes and crashes that a matched set would not have. */
+/**
+ * What mixing modules risks: freezes and crashes that a matched set would not have. None only where the
+ * evaluation finds no different modules and no kits combined. A module beside soldered memory is meant
+ * to be there: how unlike the two are counts for nothing more.
+ */
 export function mixingRisk(
   machine: Machine,
   placement: Placement,
@@ -47,15 +55,18 @@ export function mixingRisk(
   const modules = placed(fitted)
   const kinds = (of: (module: (typeof modules)[number]) => unknown) => distinct(modules, of) > 1
   const mixed = kinds(({ article }) => article)
+  const kits = new Set(fitted.flatMap(({ module }) => (module.kit ? [module.kit.id] : []))).size > 1
   const profile =
     settings.profile && machine.profiles && fitted.every((one) => hasProfile(one.module))
   const applies: Record<MixingReason, boolean> = {
     ARTICLES: mixed,
+    SOLDERED: !mixed && differ(fitted, ({ article }) => article),
+    KITS: kits,
     DIES: kinds((module) => `${dieGbit(module)} ${module.deviceWidth}`),
     RANKS: kinds(({ ranks }) => ranks),
     RATES: kinds((module) => topRate(module, 'standard')),
     SHARED_CHANNEL: mixed && [...byChannel(fitted).values()].some((held) => held.length > 1),
-    PROFILE: mixed && profile,
+    PROFILE: (mixed || kits) && profile,
     TOUCHY: mixed && touchy,
   }
   const reasons = MIXING_REASONS.filter((one) => applies[one])

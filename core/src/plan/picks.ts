@@ -1,7 +1,7 @@
-import type { Machine } from '../model'
-import type { Option } from './request'
+import type { Evaluation, FindingCode, Machine } from '../model'
+import type { Option, Piece, Policy } from './request'
 
-export const PICKS = ['least-money', 'best-for-uses', 'room-to-grow'] as const
+export const PICKS = ['lowest-cost', 'best-for-use', 'safest', 'add-later'] as const
 export type PickName = (typeof PICKS)[number]
 
 /** Why an option is named: costs in minor units, gains as shares (0.1 is a tenth faster). */
@@ -11,41 +11,114 @@ export type PickReason =
   | { code: 'KEEPS_OWN'; pieces: number }
   | { code: 'GAIN'; gain: number; more: number }
   | { code: 'NO_GAIN_FOR_MORE' }
-  | { code: 'COSTS_MORE'; by: number }
+  | { code: 'ONE_SET' }
   | { code: 'FREE_SLOTS'; slots: number }
-  | { code: 'REACHES'; gib: number }
-  | { code: 'LARGEST'; gib: number }
+  /** What is added later beside it: one more of this piece. */
+  | { code: 'PARTNER'; piece: Piece }
+
+/** What an option gives up against the other picks. */
+export type GivesUp =
+  | { code: 'COSTS_MORE'; by: number }
+  | { code: 'LESS_GAIN'; by: number }
+  | { code: 'LESS_MEMORY'; by: number }
+  | { code: 'MIXES' }
+  | { code: 'NO_FREE_SLOT' }
 
 export interface Pick {
   name: PickName
   option: Option
   reasons: PickReason[]
+  givesUp: GivesUp[]
+}
+
+type Named = Omit<Pick, 'givesUp'>
+
+export interface PickCase {
+  machine: Machine
+  /** What is there now; nothing named is worse. */
+  found: Evaluation
+  /** The exact answers to the same need under each policy, and the policy that is planned by. */
+  byPolicy: Readonly<Record<Policy, readonly Option[]>>
+  policy: Policy
+  /** How many times as fast an option makes the customer's work. */
+  gainOf: (option: Option) => number
 }
 
 /** Gains nearer to each other than this share are the same to the person at the keyboard: noise is as large. */
 const ALIKE = 0.02
+/** A loss smaller than this is none. */
+const NO_LOSS = 0.995
+
+const MIXING: readonly FindingCode[] = ['MIXED_MODULES', 'KITS_COMBINED', 'KIT_SPLIT']
 
 /**
- * Three named picks from the trade-offs of a machine. `gainOf` says how many times as fast an option
- * makes the customer's work. Picks may fall on the same option. None where there is no option.
+ * The plans a technician would look at first: the cheapest, the best for this use, the safest (one
+ * matched set), and the one to start with now and add to later. None is worse than what is there; the
+ * last two only where they differ from the others.
  */
-export function picks(
-  machine: Machine,
-  options: readonly Option[],
-  gainOf: (option: Option) => number,
-): Pick[] {
-  if (options.length === 0) return []
-  const least = bestBy(options, (one) => [-one.cost, gainOf(one)])
-  const gain = Math.max(...options.map(gainOf))
-  const alike = options.filter((one) => gainOf(one) >= gain * (1 - ALIKE))
+export function picks(given: PickCase): Pick[] {
+  const { byPolicy, policy, gainOf } = given
+  const asked = byPolicy[policy].filter((one) => isNoWorse(given, one))
+  if (asked.length === 0) return []
+  const least = bestBy(asked, (one) => [-one.cost, gainOf(one)])
+  const gain = Math.max(...asked.map(gainOf))
+  const alike = asked.filter((one) => gainOf(one) >= gain * (1 - ALIKE))
   const best = bestBy(alike, (one) => [-one.cost, gainOf(one)])
-  const room = roomiest(machine, options)
-  return [
-    { name: 'least-money', option: least, reasons: whyLeast(least) },
-    { name: 'best-for-uses', option: best, reasons: whyBest(best, least, gainOf) },
-    { name: 'room-to-grow', option: room, reasons: whyRoom(machine, room, least) },
+  const named: Named[] = [
+    { name: 'lowest-cost', option: least, reasons: whyLeast(least) },
+    { name: 'best-for-use', option: best, reasons: whyBest(best, least, gainOf) },
   ]
+  const add = (name: PickName, option: Option | null, reasons: PickReason[]) => {
+    if (option && !named.some((one) => areSame(one.option, option))) {
+      named.push({ name, option, reasons })
+    }
+  }
+  add('safest', safest(given), [{ code: 'ONE_SET' }])
+  const later = addLater(given)
+  add('add-later', later, later ? whyLater(given.machine, later) : [])
+  return named.map((one) => ({ ...one, givesUp: givesUp(given, one, named) }))
 }
+
+const isNoWorse = ({ found, gainOf }: PickCase, option: Option): boolean =>
+  gainOf(option) >= NO_LOSS && option.usableGiB >= found.capacity.usableGiB
+
+/** One matched set with nothing mixed, the cheapest there is. */
+function safest(given: PickCase): Option | null {
+  const sets = given.byPolicy.matched.filter(
+    (one) => isNoWorse(given, one) && !mixes(one) && one.evaluation.zones.length > 0,
+  )
+  return sets.length > 0 ? bestBy(sets, (one) => [-one.cost, given.gainOf(one)]) : null
+}
+
+/** The fewest pieces bought now that leave a slot for their partner, with nothing thrown away later. */
+function addLater(given: PickCase): Option | null {
+  const { machine, byPolicy, gainOf } = given
+  const starts = byPolicy.capacity.filter(
+    (one) =>
+      isNoWorse(given, one) &&
+      partnerOf(one) !== null &&
+      freeSlots(machine, one) > 0 &&
+      reachableGiB(machine, one) > one.evaluation.capacity.installedGiB,
+  )
+  if (starts.length === 0) return null
+  return bestBy(starts, (one) => [-bought(one).length, -one.cost, gainOf(one)])
+}
+
+/** The pieces bought for an option. */
+const bought = ({ placement }: Option): Piece[] =>
+  Object.values(placement).filter(({ source }) => source === 'offer')
+
+/** One more of what was bought goes in beside it later. */
+const partnerOf = (option: Option): Piece | null => bought(option)[0] ?? null
+
+const mixes = ({ evaluation }: Option): boolean =>
+  evaluation.findings.some(({ code }) => MIXING.includes(code))
+
+const areSame = (a: Option, b: Option): boolean =>
+  a.cost === b.cost &&
+  a.usableGiB === b.usableGiB &&
+  a.wholePeakGBs === b.wholePeakGBs &&
+  a.firstWordNs === b.firstWordNs
 
 /** The most memory an option can be brought to later with everything in it kept, GiB. */
 export function reachableGiB(machine: Machine, option: Option): number {
@@ -54,17 +127,6 @@ export function reachableGiB(machine: Machine, option: Option): number {
     totalGiB,
     option.evaluation.capacity.installedGiB + freeSlots(machine, option) * slotGiB,
   )
-}
-
-/**
- * The option that can grow furthest with nothing thrown away, among those that leave no channel
- * unused that others use: one large module keeps more slots free, but runs on one channel meanwhile.
- */
-function roomiest(machine: Machine, options: readonly Option[]): Option {
-  const ways = (one: Option) => one.evaluation.zones[0]?.ways ?? 0
-  const most = Math.max(...options.map(ways))
-  const wide = options.filter((one) => ways(one) === most)
-  return bestBy(wide, (one) => [reachableGiB(machine, one), freeSlots(machine, one), -one.cost])
 }
 
 const freeSlots = (machine: Machine, option: Option): number =>
@@ -92,24 +154,39 @@ function whyLeast(option: Option): PickReason[] {
 function whyBest(option: Option, least: Option, gainOf: (option: Option) => number): PickReason[] {
   if (option === least) return [{ code: 'NO_GAIN_FOR_MORE' }, ...keeps(option)]
   const gain = gainOf(option) - 1
-  const more = gainOf(option) - gainOf(least)
+  return [{ code: 'GAIN', gain, more: gainOf(option) - gainOf(least) }, ...keeps(option)]
+}
+
+function whyLater(machine: Machine, option: Option): PickReason[] {
+  const piece = partnerOf(option)
   return [
-    { code: 'GAIN', gain, more },
-    { code: 'COSTS_MORE', by: option.cost - least.cost },
-    ...keeps(option),
+    { code: 'FREE_SLOTS', slots: freeSlots(machine, option) },
+    ...(piece ? [{ code: 'PARTNER' as const, piece }] : []),
   ]
 }
 
-function whyRoom(machine: Machine, option: Option, least: Option): PickReason[] {
-  const slots = freeSlots(machine, option)
-  const first: PickReason[] =
-    slots > 0
-      ? [
-          { code: 'FREE_SLOTS', slots },
-          { code: 'REACHES', gib: reachableGiB(machine, option) },
-        ]
-      : [{ code: 'LARGEST', gib: option.usableGiB }]
-  const more: PickReason[] =
-    option.cost > least.cost ? [{ code: 'COSTS_MORE', by: option.cost - least.cost }] : []
-  return [...first, ...more]
+/** In one line: money against the cheapest, gain and memory against the most, mixing and slots where others spare them. */
+function givesUp(
+  { machine, gainOf }: PickCase,
+  { option }: Named,
+  named: readonly Named[],
+): GivesUp[] {
+  const others = named.map((one) => one.option).filter((one) => one !== option)
+  if (others.length === 0) return []
+  const found: GivesUp[] = []
+  const cheapest = Math.min(...others.map(({ cost }) => cost))
+  if (option.cost > cheapest) found.push({ code: 'COSTS_MORE', by: option.cost - cheapest })
+  const fastest = Math.max(...others.map(gainOf))
+  const less = fastest / gainOf(option) - 1
+  if (less > ALIKE) found.push({ code: 'LESS_GAIN', by: less })
+  const largest = Math.max(...others.map(({ usableGiB }) => usableGiB))
+  if (largest > option.usableGiB) {
+    found.push({ code: 'LESS_MEMORY', by: largest - option.usableGiB })
+  }
+  if (mixes(option) && others.some((one) => !mixes(one))) found.push({ code: 'MIXES' })
+  const noRoom = freeSlots(machine, option) === 0
+  if (noRoom && others.some((one) => freeSlots(machine, one) > 0)) {
+    found.push({ code: 'NO_FREE_SLOT' })
+  }
+  return found
 }

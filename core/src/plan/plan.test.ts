@@ -1,7 +1,18 @@
 import { describe, expect, test } from 'vitest'
 import { desktop, profiled, slot, stick } from '../../test/builders'
+import { evaluate } from '../evaluate'
 import type { Module } from '../model'
-import { consequences, mixingRisk, type Offer, type PlanRequest, picks, plan, verdicts } from '.'
+import {
+  consequences,
+  mixingRisk,
+  type Offer,
+  type Option,
+  type PickCase,
+  type PlanRequest,
+  picks,
+  plan,
+  verdicts,
+} from '.'
 
 const offer = (id: string, price: number, changes: Partial<Module>, pieces = 1): Offer => ({
   id,
@@ -190,6 +201,15 @@ describe('the risk of mixing', () => {
     expect(level(placement, false, true).level).toBe('some')
   })
 
+  test('kits combined and soldered memory count, as the findings do', () => {
+    const kit = (id: string) => stick({ kit: { id, size: 2 } })
+    const two = { A1: kit('x'), A2: kit('x'), B1: kit('y'), B2: kit('y') }
+    expect(level(two)).toEqual({ level: 'low', reasons: ['KITS'] })
+    const soldered = [{ channel: 'A', module: stick({ article: 'bank', ranks: 2 }) }]
+    const beside = mixingRisk(desktop({ soldered }), { B2: stick() }, { profile: false }, false)
+    expect(beside).toEqual({ level: 'low', reasons: ['SOLDERED'] })
+  })
+
   test('other dies and ranks with a profile carry much', () => {
     const placement = {
       A2: profiled(3600),
@@ -203,34 +223,80 @@ describe('the risk of mixing', () => {
 })
 
 describe('picks', () => {
-  const { options } = plan(request())
-  const byGiB = (gib: number) => (one: { usableGiB: number }) => one.usableGiB === gib
+  const asked = request()
+  const byPolicy = {
+    matched: plan({ ...asked, policy: 'matched' }).options,
+    balanced: plan(asked).options,
+    capacity: plan({ ...asked, policy: 'capacity' }).options,
+  }
+  const found = evaluate({
+    machine: desktop(),
+    placement: { A2: stick(), B2: stick() },
+    settings: { profile: false },
+  })
+  const given = (changes: Partial<PickCase> = {}): PickCase => ({
+    machine: desktop(),
+    found,
+    byPolicy,
+    policy: 'balanced',
+    gainOf: () => 1,
+    ...changes,
+  })
+  const by = (given: PickCase) => new Map(picks(given).map((pick) => [pick.name, pick]))
 
   test('where memory brings nothing, nothing is bought', () => {
-    const [least, best] = picks(desktop(), options, () => 1)
-    expect([least?.option.cost, best?.option.cost]).toEqual([0, 0])
-    expect(best?.reasons[0]).toEqual({ code: 'NO_GAIN_FOR_MORE' })
+    const named = by(given())
+    expect(named.get('lowest-cost')?.option.cost).toBe(0)
+    expect(named.get('best-for-use')?.reasons[0]).toEqual({ code: 'NO_GAIN_FOR_MORE' })
   })
 
-  test('the best for the uses is the cheapest of those that gain alike', () => {
+  test('the best for the use is the cheapest of those that gain alike', () => {
     // Work that wants 30 GiB: everything from 32 on gains the same but for a per cent.
-    const gain = (one: { usableGiB: number; wholePeakGBs: number }) =>
-      one.usableGiB >= 32 ? 1.5 + one.wholePeakGBs / 1e4 : 1
-    const best = picks(desktop(), options, gain)[1]
+    const gainOf = (one: Option) => (one.usableGiB >= 32 ? 1.5 + one.wholePeakGBs / 1e4 : 1)
+    const best = by(given({ gainOf })).get('best-for-use')
     expect(best?.option.cost).toBe(5000)
-    expect(best?.reasons.map(({ code }) => code)).toEqual(['GAIN', 'COSTS_MORE', 'KEEPS_OWN'])
+    expect(best?.reasons.map(({ code }) => code)).toEqual(['GAIN', 'KEEPS_OWN'])
+    expect(best?.givesUp).toContainEqual({ code: 'COSTS_MORE', by: 5000 })
+    expect(best?.givesUp).toContainEqual({ code: 'MIXES' })
   })
 
-  test('room to grow keeps slots free', () => {
-    const from32 = options.filter(({ usableGiB }) => usableGiB >= 32)
-    const room = picks(desktop(), from32, () => 1)[2]
-    expect(room?.option).toBe(from32.filter(byGiB(32)).find(({ cost }) => cost === 7000))
-    // 32 GiB installed and two slots of 32 GiB free.
-    expect(room?.reasons).toEqual([
-      { code: 'FREE_SLOTS', slots: 2 },
-      { code: 'REACHES', gib: 96 },
-      { code: 'COSTS_MORE', by: 2000 },
+  test('the safest is one matched set where the others mix', () => {
+    const gainOf = (one: Option) => (one.usableGiB >= 32 ? 1.5 : 1)
+    const from32 = request({ need: { minGiB: 32, budget: null } })
+    const answers = {
+      matched: plan({ ...from32, policy: 'matched' }).options,
+      balanced: plan(from32).options,
+      capacity: plan({ ...from32, policy: 'capacity' }).options,
+    }
+    const safest = by(given({ byPolicy: answers, gainOf })).get('safest')
+    expect(safest?.option.cost).toBe(7000)
+    expect(safest?.reasons).toEqual([{ code: 'ONE_SET' }])
+    expect(safest?.givesUp).toContainEqual({ code: 'COSTS_MORE', by: 2000 })
+  })
+
+  test('start now, add later: the fewest pieces, a slot for the partner, which is named', () => {
+    const empty = request({ onHand: [], need: { minGiB: 8, budget: null } })
+    const answers = {
+      matched: plan({ ...empty, policy: 'matched' }).options,
+      balanced: plan(empty).options,
+      capacity: plan({ ...empty, policy: 'capacity' }).options,
+    }
+    const nothing = evaluate({ machine: desktop(), placement: {}, settings: { profile: false } })
+    const later = by(given({ found: nothing, byPolicy: answers })).get('add-later')
+    expect(Object.keys(later?.option.placement ?? {})).toHaveLength(1)
+    expect(later?.reasons).toEqual([
+      { code: 'FREE_SLOTS', slots: 3 },
+      { code: 'PARTNER', piece: { source: 'offer', id: 'single 8', unit: 0 } },
     ])
+  })
+
+  test('nothing named is worse than what is there', () => {
+    const slower = given({ gainOf: (one) => (one.usableGiB > 16 ? 0.9 : 1) })
+    for (const { option } of picks(slower)) {
+      expect(option.usableGiB).toBeGreaterThanOrEqual(16)
+      expect(slower.gainOf(option)).toBeGreaterThanOrEqual(0.995)
+    }
+    expect(picks(given({ gainOf: () => 0.9 }))).toEqual([])
   })
 })
 

@@ -1,10 +1,12 @@
 import type { PlanAnswer, PlanRequest } from '@tembrix/core/plan'
 import { useCallback, useEffect, useRef, useState } from 'react'
-import type { FromPlanner } from './messages'
+import type { ByPolicy, FromPlanner } from './messages'
 
 export interface Planning {
   /** The latest answer; while `share` is set it is of the request before. */
   answer: PlanAnswer | null
+  /** The answers under every policy, to the same need; a little later than the answer. */
+  byPolicy: ByPolicy | null
   /** How far the search has come, from 0 to 1; null when none is under way. */
   share: number | null
   failed: string | null
@@ -14,6 +16,7 @@ export interface Planning {
 /** Plans in a worker whenever the request changes; a search that nobody waits for any more is ended. */
 export function usePlanner(request: PlanRequest): Planning {
   const [answer, setAnswer] = useState<PlanAnswer | null>(null)
+  const [byPolicy, setByPolicy] = useState<ByPolicy | null>(null)
   const [share, setShare] = useState<number | null>(0)
   const [failed, setFailed] = useState<string | null>(null)
   const running = useRef<Worker | null>(null)
@@ -29,9 +32,14 @@ export function usePlanner(request: PlanRequest): Planning {
     running.current = worker
     setShare(0)
     setFailed(null)
+    setByPolicy(null)
     worker.onmessage = ({ data }: MessageEvent<FromPlanner>) => {
       if (data.kind === 'progress') return setShare(data.share)
-      if (data.kind === 'answer') setAnswer(data.answer)
+      if (data.kind === 'answer') {
+        setAnswer(data.answer)
+        return setShare(null)
+      }
+      if (data.kind === 'all') setByPolicy(data.byPolicy)
       else setFailed(data.why)
       setShare(null)
       worker.terminate()
@@ -44,5 +52,5 @@ export function usePlanner(request: PlanRequest): Planning {
     return () => worker.terminate()
   }, [request])
 
-  return { answer, share, failed, cancel }
+  return { answer, byPolicy, share, failed, cancel }
 }

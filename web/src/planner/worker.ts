@@ -1,5 +1,5 @@
-import { type PlanRequest, plan } from '@tembrix/core/plan'
-import type { FromPlanner } from './messages'
+import { type PlanRequest, POLICIES, plan } from '@tembrix/core/plan'
+import type { ByPolicy, FromPlanner } from './messages'
 
 const say = (message: FromPlanner) => postMessage(message)
 
@@ -12,6 +12,11 @@ addEventListener('message', ({ data }: MessageEvent<PlanRequest>) => {
       say({ kind: 'progress', share })
     })
     say({ kind: 'answer', answer })
+    const each = POLICIES.map((policy) => [
+      policy,
+      policy === data.policy ? answer.options : plan({ ...data, policy }).options,
+    ])
+    say({ kind: 'all', byPolicy: Object.fromEntries(each) as ByPolicy })
   } catch (error) {
     say({ kind: 'failed', why: String(error) })
   }

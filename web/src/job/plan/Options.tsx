@@ -1,8 +1,16 @@
 import { same } from '@tembrix/core/model'
-import { type Option, type PlanRequest, picks, type Relaxed, verdicts } from '@tembrix/core/plan'
+import {
+  type Option,
+  type Piece,
+  type PlanRequest,
+  picks,
+  type Relaxed,
+  verdicts,
+} from '@tembrix/core/plan'
 import { type Assignment, isFreeFor, planSupply, staying } from '@tembrix/core/records'
 import { Pin } from 'lucide-react'
 import { lazy, Suspense, useMemo } from 'react'
+import { describeModule } from '../../board'
 import { created, useAppDispatch } from '../../data'
 import { OBJECTION_WORDS } from '../../judgement'
 import { usePlanner } from '../../planner'
@@ -17,10 +25,10 @@ import { PICK_NAMES, PLANS_KEPT } from './words'
 
 const TradeOffs = lazy(async () => ({ default: (await import('./TradeOffs')).TradeOffs }))
 
-/** Every trade-off worth having for this job, three of them named; choosing one puts it on the board. */
+/** Every trade-off worth having for this job, the first of them named; choosing one puts it on the board. */
 export function Options({ need }: { need: Need }) {
   const view = useJob()
-  const { file, machine, plan, planned, pieces, shop, edit } = view
+  const { file, machine, now, plan, planned, pieces, shop, edit } = view
   const supply = useMemo(() => {
     const free = shop.filter((one) => isFreeFor(one, file.id))
     return planSupply(file.modules, free)
@@ -42,12 +50,13 @@ export function Options({ need }: { need: Need }) {
     }),
     [machine, supply, minGiB, budget, freeSlots, policy, plan.profile, tune],
   )
-  const { answer, share, failed, cancel } = usePlanner(request)
+  const { answer, byPolicy, share, failed, cancel } = usePlanner(request)
   const options = answer?.options ?? []
   const named = useMemo(() => {
-    const gain = ({ evaluation }: Option) => need.gainOf(evaluation)?.median ?? 1
-    return picks(machine, answer?.options ?? [], gain)
-  }, [machine, answer, need])
+    if (!byPolicy) return []
+    const gainOf = ({ evaluation }: Option) => need.gainOf(evaluation)?.median ?? 1
+    return picks({ machine, found: now.evaluation, byPolicy, policy, gainOf })
+  }, [machine, now.evaluation, byPolicy, policy, need])
 
   const assignmentOf = (option: Option) =>
     staying(supply.assignmentOf(option.placement), file.found, pieces)
@@ -95,14 +104,21 @@ export function Options({ need }: { need: Need }) {
     }
   }
 
+  /** What a piece of an option is called. */
+  const nameOf = (piece: Piece) => {
+    const placed = supply.assignmentOf({ only: piece }).only
+    const module = pieces.get(placed?.moduleId ?? '')?.module
+    return module ? `${describeModule(module)}, ${module.article}` : 'the same module'
+  }
+
   const onBoard = piecesIn(planned.assignment)
-  const current = options.find(
-    (option) =>
-      option.usableGiB === planned.evaluation.capacity.usableGiB &&
-      option.wholePeakGBs === planned.evaluation.run?.wholePeakGBs &&
-      option.firstWordNs === planned.evaluation.run?.firstWordNs &&
-      piecesIn(assignmentOf(option)) === onBoard,
-  )
+  const { capacity, run } = planned.evaluation
+  const isCurrent = (option: Option) =>
+    option.usableGiB === capacity.usableGiB &&
+    option.wholePeakGBs === run?.wholePeakGBs &&
+    option.firstWordNs === run?.firstWordNs &&
+    piecesIn(assignmentOf(option)) === onBoard
+  const current = options.find(isCurrent)
   return (
     <div className="flex flex-col gap-3">
       <NeedLine need={need} />
@@ -113,7 +129,7 @@ export function Options({ need }: { need: Need }) {
       )}
       {options.length > 0 && (
         <>
-          <Picks picks={named} need={need} current={current} onChoose={choose} />
+          <Picks picks={named} isCurrent={isCurrent} nameOf={nameOf} onChoose={choose} />
           {new Set(named.map(({ option }) => option)).size > 1 && (
             <Button
               className="self-start"

@@ -1,18 +1,17 @@
-import type { Option, Pick } from '@tembrix/core/plan'
+import type { Option, Pick, Piece } from '@tembrix/core/plan'
 import { modeWord } from '../../board'
-import { capacity, money } from '../../ui'
-import type { Need } from '../file'
-import { PICK_NAMES, pickReason } from './words'
+import { capacity, list, money } from '../../ui'
+import { givesUpWords, PICK_NAMES, pickReason } from './words'
 
 interface Props {
   picks: readonly Pick[]
-  need: Need
-  current: Option | undefined
+  isCurrent: (option: Option) => boolean
+  nameOf: (piece: Piece) => string
   onChoose: (option: Option) => void
 }
 
-/** The three a technician would look at first. Picks that fall on the same option stand together. */
-export function Picks({ picks, current, onChoose }: Props) {
+/** Those a technician would look at first, each with what it gives up. Picks that fall on the same option stand together. */
+export function Picks({ picks, isCurrent, nameOf, onChoose }: Props) {
   const groups = picks.reduce<Pick[][]>((some, pick) => {
     const same = some.find(([first]) => first?.option === pick.option)
     if (same) same.push(pick)
@@ -22,10 +21,12 @@ export function Picks({ picks, current, onChoose }: Props) {
   return (
     <ul aria-label="Picks" className="flex flex-col gap-1.5">
       {groups.map((group) => {
-        const { option } = group[0] as Pick
+        const { option, givesUp } = group[0] as Pick
         const { run, mode } = option.evaluation
-        const reasons = [...new Set(group.flatMap((pick) => pick.reasons.map(pickReason)))]
-        const chosen = option === current
+        const reasons = group.flatMap((pick) =>
+          pick.reasons.map((reason) => pickReason(reason, nameOf)),
+        )
+        const chosen = isCurrent(option)
         return (
           <li key={group.map(({ name }) => name).join()}>
             <button
@@ -40,8 +41,16 @@ export function Picks({ picks, current, onChoose }: Props) {
               <b className="font-semibold">{option.cost === 0 ? 'no cost' : money(option.cost)}</b>
               <span className="col-span-2">
                 {capacity(option.usableGiB)}, {modeWord(mode)}, {run?.dataRate} MT/s
+                {option.settings?.manual && ', set by hand'}
               </span>
-              <span className="col-span-2 text-sm text-ink-2">{reasons.join('; ')}</span>
+              <span className="col-span-2 text-sm text-ink-2">
+                {[...new Set(reasons)].join('; ')}
+              </span>
+              {givesUp.length > 0 && (
+                <span className="col-span-2 text-sm text-ink-2">
+                  Gives up: {list(givesUp.map(givesUpWords))}.
+                </span>
+              )}
             </button>
           </li>
         )

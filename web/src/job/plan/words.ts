@@ -1,14 +1,15 @@
 import type { Forecast } from '@tembrix/core/forecast'
-import type { PickName, PickReason } from '@tembrix/core/plan'
+import type { GivesUp, PickName, PickReason, Piece } from '@tembrix/core/plan'
 import { capacity, money, plural, tidy } from '../../ui'
 
 /** Plans that can be kept beside the one on the board. */
 export const PLANS_KEPT = 4
 
 export const PICK_NAMES: Record<PickName, string> = {
-  'least-money': 'Least money',
-  'best-for-uses': 'Best for these uses',
-  'room-to-grow': 'Room to grow',
+  'lowest-cost': 'Lowest cost',
+  'best-for-use': 'Best for this use',
+  safest: 'Safest',
+  'add-later': 'Start now, add later',
 }
 
 /** A share as a per cent figure that claims no more than it knows. */
@@ -62,7 +63,7 @@ function rangeWords([low, high]: readonly [number, number]): string {
 const faster = (gain: number): string =>
   gain >= 1 ? `${tidy(1 + gain, 1)} times as fast as` : `${percent(gain)} faster than`
 
-export function pickReason(reason: PickReason): string {
+export function pickReason(reason: PickReason, nameOf: (piece: Piece) => string): string {
   switch (reason.code) {
     case 'NOTHING_BOUGHT':
       return 'nothing has to be bought'
@@ -73,14 +74,27 @@ export function pickReason(reason: PickReason): string {
     case 'GAIN':
       return `about ${faster(reason.gain)} now${reason.more < 0.01 ? '' : ', and faster than the cheapest'}`
     case 'NO_GAIN_FOR_MORE':
-      return 'more money brings these uses nothing worth it'
-    case 'COSTS_MORE':
-      return `${money(reason.by)} more than the cheapest`
+      return 'more money gains these uses nothing worth it'
+    case 'ONE_SET':
+      return 'one matched set, nothing mixed'
     case 'FREE_SLOTS':
       return `${plural(reason.slots, 'slot')} stay${reason.slots === 1 ? 's' : ''} free`
-    case 'REACHES':
-      return `can grow to ${capacity(reason.gib)} with nothing thrown away`
-    case 'LARGEST':
-      return `no slot stays free; ${capacity(reason.gib)} is what there is to grow into`
+    case 'PARTNER':
+      return `later one more goes beside it: ${nameOf(reason.piece)}`
+  }
+}
+
+export function givesUpWords(one: GivesUp): string {
+  switch (one.code) {
+    case 'COSTS_MORE':
+      return money(one.by)
+    case 'LESS_GAIN':
+      return `about ${percent(one.by)} of speed`
+    case 'LESS_MEMORY':
+      return capacity(one.by)
+    case 'MIXES':
+      return 'a set that was tested together'
+    case 'NO_FREE_SLOT':
+      return 'a free slot for later'
   }
 }

@@ -108,13 +108,15 @@ export function workedOption(basis: Basis, quote: Quote, option: QuoteOption): W
       amount: -amount,
     })),
   ]
+  const mixing = mixingRisk(machine, placement, settings, machine.touchy ?? false)
   const facts: QuoteFacts = {
     kind: machine.kind,
     before: now.evaluation,
     after: evaluation,
     ...modulesOf(view, situation, removed, credits),
     gain: gainOf(evaluation),
-    mixing: mixingRisk(machine, placement, settings, machine.touchy ?? false).level,
+    mixing: mixing.level,
+    besideSoldered: mixing.reasons.every((reason) => reason === 'SOLDERED'),
     profile: switched ? { volts: profileVolts(situation) } : null,
     integratedGraphics: file.sizing.integratedGraphics === true,
     firmware: firmwareReasons(view, situation),

@@ -30,6 +30,8 @@ export interface QuoteFacts {
   wholeKit: number | null
   gain: Forecast | null
   mixing: MixingLevel
+  /** The only thing mixed is a module beside soldered memory. */
+  besideSoldered: boolean
   /** The memory profile is turned on for it: its voltage where known, V. */
   profile: { volts: number | null } | null
   integratedGraphics: boolean

@@ -55,6 +55,7 @@ const bare: QuoteFacts = {
   wholeKit: null,
   gain: null,
   mixing: 'none',
+  besideSoldered: false,
   profile: null,
   integratedGraphics: false,
   firmware: [],

@@ -176,8 +176,11 @@ function profile(facts: QuoteFacts): string {
 }
 
 /** Said at every level of risk: the plan asks to tell the customer at every one. */
-function mixed({ mixing }: QuoteFacts): string {
+function mixed({ mixing, besideSoldered }: QuoteFacts): string {
   if (mixing === 'none') return ''
+  if (besideSoldered) {
+    return 'It works beside memory that is fixed to the board, which this kind of computer is made for.'
+  }
   return `The modules do not come from one set. That usually works${mixing === 'low' ? '' : '; now and then such a mix freezes, and then they have to be replaced'}.`
 }
 
