@@ -78,9 +78,9 @@ test('a need nothing meets names what stands in the way, and the nearest', async
   await expect(page.getByRole('list', { name: 'Picks' })).toBeVisible()
   await page.getByLabel('At least, GB usable').fill('500')
   const blockers = page.getByRole('region', { name: 'Blockers' })
-  await expect(blockers).toContainText('32 GB is the most available')
+  await expect(blockers).toContainText('32 GB wanted, the most available')
   // With one of the two slots kept free no plan is even: it takes two of these to open one up.
-  await page.getByLabel('Slots kept free').fill('1')
+  await page.getByLabel('Free slots').fill('1')
   const together = blockers.getByRole('button', {
     name: 'Change the memory wanted and the buying policy',
   })
@@ -91,7 +91,7 @@ test('a need nothing meets names what stands in the way, and the nearest', async
   await together.click()
   await expect(blockers).toBeHidden()
   await expect(page.getByLabel('Buying policy')).toHaveValue('capacity')
-  await page.getByLabel('Slots kept free').fill('0')
+  await page.getByLabel('Free slots').fill('0')
   await page.getByLabel('At least, GB usable').fill('20')
   await page.getByLabel('Buying policy').selectOption({ label: 'Matched kit or nothing' })
   await page.getByRole('list', { name: 'Picks' }).getByRole('button').first().click()

@@ -1,3 +1,5 @@
+export { isAgreed } from './agreed'
+export { budgetFor, leftForParts } from './budget'
 export { suggestedCredit } from './credit'
 export { type LabourPart, labourOf, minutesOf } from './labour'
 export { type Priced, type PricedInput, priced } from './price'

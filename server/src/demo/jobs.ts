@@ -75,7 +75,7 @@ export const DEMO_JOBS: DemoJob[] = [
     serialNumber: 'H15-20817',
     complaint: 'Stutters as soon as the map of the orchard and the photos are open together.',
     uses: 'Orchard maps with aerial photos, spreadsheets, browser. Should serve four more years.',
-    budget: 9000,
+    budget: 12000,
     stage: 'plan',
     due: 2,
     changed: 0.1,

@@ -21,6 +21,14 @@ export const minorUnits = (): number => 10 ** CURRENCIES[current.currency]
 export const money = (minor: number): string =>
   current.format.format(minor / minorUnits()).replace('-', '−')
 
+/** Money of a document, which keeps its own currency whatever the shop’s becomes. */
+export const moneyIn =
+  (currency: Currency) =>
+  (minor: number): string =>
+    formatter(currency)
+      .format(minor / 10 ** CURRENCIES[currency])
+      .replace('-', '−')
+
 /** The currency's sign, for labels. */
 export const currencySign = (): string =>
   current.format.formatToParts(0).find(({ type }) => type === 'currency')?.value ?? ''

@@ -1,7 +1,10 @@
+import { isAgreed } from '@tembrix/core/quote'
 import { Tabs } from 'radix-ui'
 import { useLayoutEffect, useState } from 'react'
+import { Link } from 'react-router'
 import { Tab } from '../../ui'
 import { useBench } from '../bench'
+import { useJob } from '../file'
 import { FitBoard } from './FitBoard'
 import { AskHatch } from './OpenedBy'
 import { Options } from './Options'
@@ -45,6 +48,7 @@ export function Fit() {
         </p>
       )}
       <FitBoard fitting={fitting} />
+      {!fit.finishedAt && <NotAgreed />}
       {!fit.finishedAt && <AskHatch fitting={fitting} />}
       <Tabs.Content value="steps" className="flex flex-1 flex-col gap-3">
         <Steps fitting={fitting} onScrews={() => setTab('screws')} onTray={() => setTab('tray')} />
@@ -57,5 +61,24 @@ export function Fit() {
         <TrayTab fitting={fitting} />
       </Tabs.Content>
     </Tabs.Root>
+  )
+}
+
+/** Says it where nobody agreed to what is about to be fitted. */
+function NotAgreed() {
+  const { file, plan, planned } = useJob()
+  const quote = file.quotes.findLast(({ approval }) => approval !== null)
+  const option = quote?.document?.options.find(({ id }) => id === quote.approval?.optionId)
+  const agreed = option && isAgreed(option, planned.assignment, plan.profile)
+  if (agreed) return null
+  return (
+    <p className="border-l-4 border-risk-line bg-risk-soft px-3 py-2">
+      {option
+        ? 'The customer agreed to another plan than the one on the board.'
+        : 'The customer has not agreed to this plan yet.'}{' '}
+      <Link to={`/jobs/${file.id}/quote`} className="underline">
+        To the quote
+      </Link>
+    </p>
   )
 }

@@ -1,8 +1,8 @@
 import { suggestedCredit } from '@tembrix/core/quote'
-import { DESTINATIONS, type Destination } from '@tembrix/core/records'
+import { DESTINATIONS, type Destination, type Fit, type Removed } from '@tembrix/core/records'
 import { Flag, Tags } from 'lucide-react'
 import { useMemo, useState } from 'react'
-import { Link } from 'react-router'
+import { Link, useNavigate } from 'react-router'
 import { describeModule } from '../../board'
 import { Button, Select, TextInput } from '../../ui'
 import { type JobView, readingOf, useJob } from '../file'
@@ -52,7 +52,7 @@ export function TrayTab({ fitting }: Props) {
               fitting={fitting}
               id={`${moduleId} 0`}
               name={moduleName(view, moduleId)}
-              usual=""
+              usual={serialRead(view, moduleId)}
             />
             <Goes fitting={fitting} moduleId={moduleId} />
           </div>
@@ -88,11 +88,37 @@ function readSerials({ file }: JobView): string[] {
   return [...new Set(read)]
 }
 
+/** The serial number that a system report or the contents give of the module found in that slot. */
+function serialRead({ now, evidence }: JobView, moduleId: string): string {
+  const slot = Object.keys(now.assignment).find((id) => now.assignment[id]?.moduleId === moduleId)
+  const entries = evidence.slots.find((one) => one.slot === slot)?.entries
+  const entry = entries?.find(({ what }) => what === 'serial')
+  return typeof entry?.value === 'string' ? entry.value : ''
+}
+
+/** Where a removed module goes: as chosen, else on the shelf where the quote buys it, else back to the customer. */
+function goesTo(fit: Fit, moduleId: string, bought: boolean): Removed {
+  return (
+    fit.removed[moduleId] ?? {
+      to: bought ? 'shelf' : 'customer',
+      shelfId: crypto.randomUUID(),
+      price: null,
+    }
+  )
+}
+
+/** Whether the approved quote buys a module from the customer. */
+function isBought({ file }: JobView, moduleId: string): boolean {
+  const quote = file.quotes.at(-1)
+  const option = quote?.options.find(({ id }) => id === quote.approval?.optionId)
+  return (option?.credits[moduleId] ?? 0) > 0
+}
+
 interface RowProps {
   fitting: Fitting
   id: string
   name: string
-  /** The serial number the shelf knows. */
+  /** The serial number that the shelf or a report knows. */
   usual: string
 }
 
@@ -117,22 +143,20 @@ function Row({ fitting: { fit, set }, id, name, usual }: RowProps) {
 }
 
 function Goes({ fitting: { fit, set }, moduleId }: { fitting: Fitting; moduleId: string }) {
-  const { file, shop, pieces } = useJob()
-  const goes = fit.removed[moduleId]
+  const view = useJob()
+  const { shop, pieces } = view
   const module = pieces.get(moduleId)?.module
-  const approved = file.quotes.at(-1)
-  const option = approved?.options.find(({ id }) => id === approved.approval?.optionId)
-  const bought = (option?.credits[moduleId] ?? 0) > 0
+  const bought = isBought(view, moduleId)
+  const goes = goesTo(fit, moduleId, bought)
 
-  function choose(to: Destination | '') {
-    if (to === '') return
+  function choose(to: Destination) {
     const price = module ? suggestedCredit(module, shop, 100) : 0
     set({
       removed: {
         ...fit.removed,
         [moduleId]: {
           to,
-          shelfId: goes?.shelfId ?? crypto.randomUUID(),
+          shelfId: goes.shelfId,
           price: to === 'shelf' && price > 0 ? price : null,
         },
       },
@@ -147,12 +171,9 @@ function Goes({ fitting: { fit, set }, moduleId }: { fitting: Fitting; moduleId:
       <span className="w-64">
         <Select
           aria-label="Where it goes"
-          value={goes?.to ?? ''}
-          options={[
-            { value: '', label: 'say where…' },
-            ...DESTINATIONS.map((value) => ({ value, label: DESTINATION_NAMES[value] })),
-          ]}
-          onValue={(to) => !fit.finishedAt && choose(to as Destination | '')}
+          value={goes.to}
+          options={DESTINATIONS.map((value) => ({ value, label: DESTINATION_NAMES[value] }))}
+          onValue={(to) => !fit.finishedAt && choose(to)}
         />
       </span>
     </div>
@@ -160,15 +181,13 @@ function Goes({ fitting: { fit, set }, moduleId }: { fitting: Fitting; moduleId:
 }
 
 function Finish({ fitting }: Props) {
+  const view = useJob()
+  const navigate = useNavigate()
   const { fit, steps, tickOf, removed, set } = fitting
   const [tried, setTried] = useState(false)
   if (fit.finishedAt) return null
   const open = steps.filter((step) => !tickOf(step)).length
-  const homeless = removed.filter((id) => !fit.removed[id]).length
-  const why = [
-    open > 0 ? `${open} steps are neither done nor left out.` : '',
-    homeless > 0 ? 'Say where the removed modules go.' : '',
-  ].filter(Boolean)
+  const why = open > 0 ? [`${open} steps are neither done nor left out.`] : []
 
   function finish() {
     setTried(true)
@@ -179,7 +198,18 @@ function Finish({ fitting }: Props) {
           runningSince: null,
         }
       : {}
-    set({ ...stopped, finished: true })
+    const goes = removed.map((id) => [id, goesTo(fit, id, isBought(view, id))])
+    const serials = removed.flatMap((id) => {
+      const read = serialRead(view, id)
+      return fit.serials[`${id} 0`] === undefined && read !== '' ? [[`${id} 0`, read]] : []
+    })
+    set({
+      ...stopped,
+      removed: Object.fromEntries(goes),
+      serials: { ...fit.serials, ...Object.fromEntries(serials) },
+      finished: true,
+    })
+    navigate(`/jobs/${view.file.id}/verify`)
   }
 
   return (

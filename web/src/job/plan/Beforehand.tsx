@@ -1,6 +1,7 @@
-import type { FirmwareReason } from '@tembrix/core/plan'
-import { list } from '../../ui'
+import { aboveRating, type FirmwareReason, type Grade } from '@tembrix/core/plan'
+import { Button, list } from '../../ui'
 import { firmwareReasons, profileVolts, useJob } from '../file'
+import { percent } from './words'
 
 const FIRMWARE_WORDS: Record<FirmwareReason, string> = {
   SIZE: 'modules of 24, 48 or 64 GB came after many boards did',
@@ -8,15 +9,25 @@ const FIRMWARE_WORDS: Record<FirmwareReason, string> = {
   MANY: 'four and more DDR5 modules are trained better by newer firmware',
 }
 
+const GRADE_WORDS: Record<Grade, string> = {
+  'a-step': 'that usually runs',
+  well: 'whether that runs depends on the very processor',
+  far: 'at this load it hardly ever runs',
+}
+
 /** What has to be done, or said to the customer, before these modules go in. */
 export function Beforehand() {
   const view = useJob()
-  const { planned } = view
-  const volts = profileVolts(planned)
+  const { machine, plan, planned, edit } = view
   const reasons = firmwareReasons(view, planned)
-  const { run, findings } = planned.evaluation
-  const above = run && findings.some(({ code }) => code === 'ABOVE_RATING')
-  if (reasons.length === 0 && !above) return null
+  const above = aboveRating(machine, planned.evaluation)
+  const volts = profileVolts(planned)
+  const setTo = plan.manual?.dataRate ?? null
+  if (reasons.length === 0 && !above && setTo === null) return null
+  const set = (dataRate: number | null) =>
+    edit.step('plans', plan, {
+      manual: dataRate === null ? null : { dataRate, timings: null },
+    })
   return (
     <section
       aria-label="Before the modules go in"
@@ -31,10 +42,24 @@ export function Beforehand() {
         </p>
       )}
       {above && (
-        <p>
-          {run.dataRate} MT/s is above the processor’s rating of {run.controllerRating}
-          {volts !== null && ` and runs on ${volts} V`}: its maker may refuse warranty for it. The
-          quote says so; tell the customer.
+        <p data-grade={above.grade}>
+          {above.dataRate} MT/s is {percent(above.share)} above what the processor is rated for with
+          these modules, {above.rating}
+          {volts !== null && ` (${volts} V)`}: {GRADE_WORDS[above.grade]}. Its maker may refuse
+          warranty for it. The quote says so; tell the customer.
+        </p>
+      )}
+      {above && above.grade !== 'a-step' && machine.profiles && (
+        <Button className="mt-1" onClick={() => set(above.holds)}>
+          Set by hand to {above.holds} MT/s
+        </Button>
+      )}
+      {setTo !== null && (
+        <p className="flex flex-wrap items-center gap-2">
+          Set by hand to {setTo} MT/s; Fit has the step.
+          <Button look="quiet" onClick={() => set(null)}>
+            Leave it to the firmware
+          </Button>
         </p>
       )}
     </section>

@@ -5,12 +5,14 @@ import { Button, capacity, list, money, plural } from '../../ui'
 interface Props {
   blockers: readonly Blocker[]
   onChoose: (option: Option) => void
+  /** The budget for the whole that parts of this cost want. */
+  wholeFor: (parts: number) => number
   /** Changes exactly these requirements of the job. */
   onRelax: (to: Relaxed) => void
 }
 
 /** Why no plan meets the need: every smallest set of requirements that opens one up, with the nearest. */
-export function Blockers({ blockers, onChoose, onRelax }: Props) {
+export function Blockers({ blockers, onChoose, wholeFor, onRelax }: Props) {
   return (
     <section aria-label="Blockers" className="border-l-4 border-stop bg-stop-soft px-3 py-2">
       <h3 className="font-semibold">No plan meets all of this</h3>
@@ -23,7 +25,7 @@ export function Blockers({ blockers, onChoose, onRelax }: Props) {
             </li>
           ) : (
             <li key={blocker.requirements.join()} className="flex flex-col gap-1">
-              <span>{wayOut(blocker.to, blocker.option)}</span>
+              <span>{wayOut(blocker.to, blocker.option, wholeFor)}</span>
               <span className="flex gap-2">
                 <Button onClick={() => onRelax(blocker.to)}>
                   {`Change ${list(blocker.requirements.map((one) => NAMES[one]))}`}
@@ -48,10 +50,14 @@ const NAMES: Record<keyof Relaxed | 'supply', string> = {
   supply: 'the supply',
 }
 
-function wayOut({ minGiB, budget, freeSlots, policy }: Relaxed, option: Option): string {
+function wayOut(
+  { minGiB, budget, freeSlots, policy }: Relaxed,
+  option: Option,
+  wholeFor: Props['wholeFor'],
+): string {
   const parts = [
-    minGiB === undefined ? '' : `${capacity(minGiB)} is the most available`,
-    budget === undefined ? '' : `${money(budget)} to spend`,
+    minGiB === undefined ? '' : `${capacity(minGiB)} wanted, the most available`,
+    budget === undefined ? '' : `a budget of ${money(wholeFor(budget))}, work included`,
     freeSlots === undefined ? '' : `${plural(freeSlots, 'slot')} kept free`,
     policy === undefined ? '' : `the policy “${POLICY_NAMES[policy]}”`,
   ].filter(Boolean)

@@ -3,10 +3,10 @@ import { JobChange } from '@tembrix/core/records'
 import { Link } from 'react-router'
 import { POLICY_NAMES } from '../../judgement'
 import { Field, money, numberFrom, Select, TextInput, tidy } from '../../ui'
-import { type Need, useJob, useJobForm } from '../file'
+import { type Budget, type Need, useJob, useJobForm } from '../file'
 
 /** What is planned for: how much at least, for how much money, with how many slots free, by which policy. */
-export function NeedLine({ need }: { need: Need }) {
+export function NeedLine({ need, spend }: { need: Need; spend: Budget }) {
   const { file, edit } = useJob()
   const form = useJobForm('jobs', file, JobChange.shape)
   const { isSet, minGiB, demand, policy } = need
@@ -44,10 +44,7 @@ export function NeedLine({ need }: { need: Need }) {
           />
         )}
       </Field>
-      <Field
-        label="Slots kept free"
-        error={form.error('sizing', 'freeSlots') && 'From 0, whole slots.'}
-      >
+      <Field label="Free slots" error={form.error('sizing', 'freeSlots') && 'From 0, whole slots.'}>
         {(control) => (
           <TextInput
             {...control}
@@ -61,7 +58,9 @@ export function NeedLine({ need }: { need: Need }) {
         label="Buying policy"
         aside={
           <p className="text-sm text-ink-2">
-            {file.budget === null ? 'No budget named' : `Budget ${money(file.budget)}, from Intake`}
+            {file.budget === null
+              ? 'No budget named'
+              : `Budget ${money(file.budget)}: some ${spend.minutes} min of work leave ${money(spend.parts ?? 0)} for parts`}
           </p>
         }
       >

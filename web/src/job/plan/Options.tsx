@@ -15,7 +15,7 @@ import { created, useAppDispatch } from '../../data'
 import { OBJECTION_WORDS } from '../../judgement'
 import { usePlanner } from '../../planner'
 import { Button, list, plural, tidy } from '../../ui'
-import { type JobView, type Need, useJob } from '../file'
+import { type JobView, type Need, useBudget, useJob } from '../file'
 import { Blockers } from './Blockers'
 import { NeedLine } from './NeedLine'
 import { OptionTable } from './OptionTable'
@@ -34,7 +34,8 @@ export function Options({ need }: { need: Need }) {
     return planSupply(file.modules, free)
   }, [file.modules, file.id, shop])
   const { minGiB, policy } = need
-  const { budget } = file
+  const spend = useBudget()
+  const budget = spend.parts
   const { freeSlots } = file.sizing
   // Where the controller drops to half rate, every fast plan counts a second time, set to the ceiling.
   const tune = machine.profiles && machine.syncCeiling !== null
@@ -75,7 +76,7 @@ export function Options({ need }: { need: Need }) {
     }
     edit.step('jobs', file, {
       sizing,
-      ...(money === undefined ? {} : { budget: money }),
+      ...(money === undefined ? {} : { budget: spend.wholeFor(money) }),
       ...(looser === undefined ? {} : { policy: looser === need.shopPolicy ? null : looser }),
     })
   }
@@ -121,11 +122,16 @@ export function Options({ need }: { need: Need }) {
   const current = options.find(isCurrent)
   return (
     <div className="flex flex-col gap-3">
-      <NeedLine need={need} />
+      <NeedLine need={need} spend={spend} />
       <Progress share={share} cancel={cancel} />
       {failed && <p className="border-l-4 border-stop bg-stop-soft px-3 py-2">{failed}</p>}
       {answer && options.length === 0 && (
-        <Blockers blockers={answer.blockers} onChoose={choose} onRelax={relax} />
+        <Blockers
+          blockers={answer.blockers}
+          onChoose={choose}
+          wholeFor={spend.wholeFor}
+          onRelax={relax}
+        />
       )}
       {options.length > 0 && (
         <>
@@ -149,7 +155,7 @@ export function Options({ need }: { need: Need }) {
             <Suspense fallback={<div className="h-56" />}>
               <TradeOffs options={options} current={current} onChoose={choose} />
             </Suspense>
-            {!current && <p className="text-sm">{whyAbsent(view, need)}</p>}
+            {!current && <p className="text-sm">{whyAbsent(view, need, budget)}</p>}
             <OptionTable options={options} current={current} need={need} onChoose={choose} />
           </section>
         </>
@@ -160,15 +166,19 @@ export function Options({ need }: { need: Need }) {
 }
 
 /** Why the plan on the board is not among the trade-offs. */
-function whyAbsent({ file, machine, planned, cost }: JobView, { minGiB, policy }: Need): string {
+function whyAbsent(
+  { machine, planned, cost }: JobView,
+  { minGiB, policy }: Need,
+  budget: number | null,
+): string {
   const { evaluation, placement } = planned
   const its = (why: string) => `The plan on the board is not among them: ${why}.`
   if (!evaluation.starts) return its('the machine would not start')
   if (evaluation.capacity.usableGiB < minGiB) return its(`it has less than ${tidy(minGiB, 1)} GB`)
-  if (file.budget !== null && cost.total > file.budget) return its('it is over the budget')
+  if (budget !== null && cost.total > budget) return its('it is over the budget')
   const objections = verdicts(machine, placement)[policy]
-  if (objections.length === 0) return its('another brings as much for no more money')
-  return its(`this school objects, as ${list(objections.map((one) => OBJECTION_WORDS[one]))}`)
+  if (objections.length === 0) return its('another gives as much for no more money')
+  return its(`the buying policy objects, as ${list(objections.map((one) => OBJECTION_WORDS[one]))}`)
 }
 
 /** Shown only where a search takes long enough to be noticed. */

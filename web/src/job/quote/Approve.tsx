@@ -1,17 +1,11 @@
-import { same } from '@tembrix/core/model'
-import {
-  Approval,
-  type Quote,
-  type QuoteDocument,
-  type QuotedOption,
-  STAGES,
-} from '@tembrix/core/records'
+import { isAgreed } from '@tembrix/core/quote'
+import { Approval, type Quote, type QuoteDocument, STAGES } from '@tembrix/core/records'
 import { format, parseISO } from 'date-fns'
 import { BadgeCheck, FilePlus2 } from 'lucide-react'
 import { useState } from 'react'
 import { created, useAppDispatch } from '../../data'
 import { useTechnician } from '../../shell'
-import { Button, Field, money, TextInput } from '../../ui'
+import { Button, day, Field, moneyIn, overdue, TextInput } from '../../ui'
 import { useJob } from '../file'
 import type { Worked } from './document'
 import { SheetLink } from './SheetLink'
@@ -31,7 +25,10 @@ export function Approve({ quote, document, worked }: Props) {
   )
   const [name, setName] = useState(file.customer.name)
   const [tried, setTried] = useState(false)
+  const money = moneyIn(document.currency)
   const option = document.options.find(({ id }) => id === optionId)
+  const expired = overdue(document.validUntil)
+  const unpriced = worked.some(({ option: { id }, unpriced: open }) => id === optionId && open)
   const broken = worked.find(
     ({ option: { id }, situation }) => id === optionId && !situation.evaluation.starts,
   )
@@ -44,15 +41,16 @@ export function Approve({ quote, document, worked }: Props) {
       at: new Date().toISOString(),
       takenBy: technician,
     })
-    if (!approval.success || !option || broken) return
+    if (!approval.success || !option || broken || expired || unpriced) return
     edit.set('quotes', quote, { approval: approval.data, document })
     const chosen = worked.find(({ option: { id } }) => id === option.id)?.plan
     if (chosen && chosen.id !== plan.id) {
       // The approved plan goes on the board, and what was there is kept in its place.
-      const { placement, profile } = plan
-      edit.set('plans', chosen, { placement, profile })
+      const { placement, profile, manual } = plan
+      edit.set('plans', chosen, { placement, profile, manual })
     }
-    edit.set('plans', plan, { placement: option.placement, profile: option.profile })
+    const { placement, profile } = option
+    edit.set('plans', plan, { placement, profile, manual: chosen?.manual ?? null })
     if (STAGES.indexOf(file.stage) < STAGES.indexOf('fit')) {
       edit.set('jobs', file, { stage: 'fit' })
     }
@@ -77,12 +75,23 @@ export function Approve({ quote, document, worked }: Props) {
           </label>
         ))}
         {tried && !option && <p className="text-sm font-medium text-stop">Say which option.</p>}
+        {tried && unpriced && (
+          <p className="text-sm font-medium text-stop">
+            A module of this option has no price yet; it would be given away.
+          </p>
+        )}
         {tried && broken && (
           <p className="text-sm font-medium text-stop">
             With this plan the machine does not start; it cannot be agreed to.
           </p>
         )}
       </fieldset>
+      {expired && (
+        <p className="mb-2 border-l-4 border-stop bg-stop-soft px-3 py-1.5">
+          This quote ran out on {day(document.validUntil)}. Prices may have moved: look them over
+          and set a new date above before it is agreed to.
+        </p>
+      )}
       <div className="grid grid-cols-[1fr_auto] items-end gap-3">
         <Field
           label="Who agrees"
@@ -111,8 +120,9 @@ export function Approved({ quote, approval }: ApprovedProps) {
   const { file, plan, planned, edit } = useJob()
   const dispatch = useAppDispatch()
   const option = quote.document?.options.find(({ id }) => id === approval.optionId)
-  if (!option) return null
-  const differs = !isOnBoard(option, planned.assignment, plan.profile)
+  if (!option || !quote.document) return null
+  const money = moneyIn(quote.document.currency)
+  const differs = !isAgreed(option, planned.assignment, plan.profile)
 
   function begin() {
     const target = { jobId: file.id, collection: 'quotes' as const }
@@ -181,13 +191,4 @@ export function Approved({ quote, approval }: ApprovedProps) {
       </div>
     </>
   )
-}
-
-/** Whether the board holds what was approved. */
-export function isOnBoard(
-  { placement, profile }: Pick<QuotedOption, 'placement' | 'profile'>,
-  assignment: QuotedOption['placement'],
-  asked: boolean,
-): boolean {
-  return profile === asked && same(placement, assignment)
 }

@@ -5,14 +5,13 @@ import {
   type QuoteOption,
   type Quote as QuoteRecord,
 } from '@tembrix/core/records'
-import { addDays } from 'date-fns'
 import { SlidersHorizontal } from 'lucide-react'
 import { useState } from 'react'
 import { created, useAppDispatch } from '../../data'
 import { Button, Field, money, numberFrom, Select, TextInput } from '../../ui'
 import { useJob, useJobForm } from '../file'
 import { Approve, Approved } from './Approve'
-import { isoDay } from './document'
+import { validUntilOf } from './document'
 import { OptionEditor } from './OptionEditor'
 import { SheetLink } from './SheetLink'
 import { TermsDialog } from './TermsDialog'
@@ -176,13 +175,13 @@ function Draft({ quote, quoting }: { quote: QuoteRecord; quoting: Quoting }) {
         <Field
           label="Valid until"
           error={form.error('validUntil')}
-          hint={`${terms.validDays} days from today, unless set.`}
+          hint={`${terms.validDays} days from when it was begun, unless set.`}
         >
           {(control) => (
             <TextInput
               {...control}
               type="date"
-              value={form.value('validUntil') ?? isoDay(addDays(new Date(), terms.validDays))}
+              value={form.value('validUntil') ?? validUntilOf(quote, terms)}
               onValue={(text) => form.set(text === '' ? null : text, 'validUntil')}
             />
           )}

@@ -2,7 +2,7 @@ import type { Quote, QuoteDocument, QuotedOption } from '@tembrix/core/records'
 import { format, parseISO } from 'date-fns'
 import { Printer } from 'lucide-react'
 import { Link } from 'react-router'
-import { Button, day, Message, money } from '../../ui'
+import { Button, day, Message, moneyIn } from '../../ui'
 import { useJob } from '../file'
 import { JobSheet } from '../sheet'
 import { useQuote } from './useQuote'
@@ -28,7 +28,7 @@ function Sheet() {
       </Message>
     )
   }
-  const { options, taxPercent, pricesIncludeTax } = document
+  const { options, currency, taxPercent, pricesIncludeTax } = document
   const several = options.length > 1
   return (
     <main className="mx-auto my-4 max-w-[52rem] bg-sheet p-8 print:m-0 print:max-w-none print:p-0">
@@ -44,6 +44,7 @@ function Sheet() {
           option={option}
           number={several ? at + 1 : null}
           chosen={quote.approval?.optionId === option.id}
+          currency={currency}
           taxPercent={taxPercent}
           pricesIncludeTax={pricesIncludeTax}
         />
@@ -108,11 +109,13 @@ interface OfferedProps {
   option: QuotedOption
   number: number | null
   chosen: boolean
+  currency: QuoteDocument['currency']
   taxPercent: number
   pricesIncludeTax: boolean
 }
 
-function Offered({ option, number, chosen, taxPercent, pricesIncludeTax }: OfferedProps) {
+function Offered({ option, number, chosen, currency, taxPercent, pricesIncludeTax }: OfferedProps) {
+  const money = moneyIn(currency)
   const { title, wording, lines, tax, total, credit, toPay, deposit } = option
   const row = (name: string, amount: number, strong = false) => (
     <tr className={strong ? 'border-t border-ink font-semibold' : ''}>
@@ -158,7 +161,7 @@ function Offered({ option, number, chosen, taxPercent, pricesIncludeTax }: Offer
               </tr>
             ))}
           {credit > 0 && row('To pay', toPay, true)}
-          {deposit > 0 && row('of which a deposit, before we order', deposit)}
+          {deposit > 0 && row('of which a deposit', deposit)}
         </tbody>
       </table>
     </section>

@@ -18,7 +18,7 @@ import {
   settingsOf,
   type Terms,
 } from '@tembrix/core/records'
-import { addDays, formatISO } from 'date-fns'
+import { addDays, formatISO, parseISO } from 'date-fns'
 import { formOf, rateOf } from '../../board'
 import { day, money, tidy } from '../../ui'
 import {
@@ -51,8 +51,19 @@ export interface Worked {
   usualTitle: string
   usualWording: string
   quoted: QuotedOption
+  /** A module has no price: it would be given away. */
+  unpriced: boolean
   /** Why it cannot be offered as it is; empty where it can. */
   hindrances: string[]
+}
+
+/** Until when a quote stands: as set, else so many days from the day it was begun. */
+export function validUntilOf(
+  { validUntil, createdAt }: Pick<Quote, 'validUntil' | 'createdAt'>,
+  { validDays }: Pick<Terms, 'validDays'>,
+): string {
+  const begun = createdAt === '' ? new Date() : parseISO(createdAt)
+  return validUntil ?? isoDay(addDays(begun, validDays))
 }
 
 export const isoDay = (date: Date) => formatISO(date, { representation: 'date' })
@@ -116,6 +127,7 @@ export function workedOption(basis: Basis, quote: Quote, option: QuoteOption): W
     ...modulesOf(view, situation, removed, credits),
     gain: gainOf(evaluation),
     mixing: mixing.level,
+    solderedGiB: machine.soldered.reduce((sum, { module }) => sum + module.capacityGiB, 0),
     besideSoldered: mixing.reasons.every((reason) => reason === 'SOLDERED'),
     profile: switched ? { volts: profileVolts(situation) } : null,
     integratedGraphics: file.sizing.integratedGraphics === true,
@@ -149,6 +161,7 @@ export function workedOption(basis: Basis, quote: Quote, option: QuoteOption): W
       placement: assignment,
       profile: plan.profile,
     },
+    unpriced: purchases.some(({ price }) => price === null),
     hindrances: hindrancesOf(evaluation, purchases, facts.lead, file.dueOn),
   }
 }
@@ -274,7 +287,7 @@ export function documentOf(
     currency,
     taxPercent,
     pricesIncludeTax,
-    validUntil: quote.validUntil ?? isoDay(addDays(new Date(), terms.validDays)),
+    validUntil: validUntilOf(quote, terms),
     note: quote.note,
     returnTerms,
     options: worked.map(({ quoted }) => quoted),

@@ -24,6 +24,8 @@ export interface QuoteFacts {
   before: Evaluation
   after: Evaluation
   kept: readonly Module[]
+  /** Memory fixed to the board, GiB. */
+  solderedGiB: number
   added: readonly Added[]
   removed: readonly TakenOut[]
   /** How many modules of one complete kit are in the slots, with nothing else beside it; null otherwise. */

@@ -1,3 +1,2 @@
-export { isOnBoard } from './Approve'
 export { Quote } from './Quote'
 export { QuoteSheet } from './QuoteSheet'

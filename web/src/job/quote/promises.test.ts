@@ -50,6 +50,7 @@ const bare: QuoteFacts = {
   before: run({ A2: module() }),
   after: run({ A2: module(), B2: module() }),
   kept: [module()],
+  solderedGiB: 0,
   added: [added({ state: null })],
   removed: [],
   wholeKit: null,
@@ -218,6 +219,13 @@ test('a mixed set is said at every level of risk, as the plan asks', () => {
   for (const mixing of ['low', 'some', 'high'] as const) {
     expect(wordingOf({ ...bare, mixing })).toContain('do not come from one set')
   }
+})
+
+test('memory fixed to the board is not said to be in modules', () => {
+  const twelve = { ...bare.before, capacity: { installedGiB: 12, usableGiB: 12 } }
+  expect(wordingOf({ ...bare, before: twelve, solderedGiB: 8 })).toContain(
+    'has 12 GB of memory today, 8 GB of it fixed to the board and the rest in one module.',
+  )
 })
 
 test('what the customer brought is neither new nor used and tested', () => {

@@ -50,11 +50,16 @@ export function wordingOf(facts: QuoteFacts): string {
     .join(' ')
 }
 
-function today({ kind, before, kept, removed }: QuoteFacts): string {
+function today({ kind, before, kept, removed, solderedGiB }: QuoteFacts): string {
   const modules = kept.length + removed.length
   const size = gb(before.capacity.installedGiB)
   if (before.capacity.installedGiB === 0) return `Your ${KINDS[kind]} has no memory in it now.`
-  const where = modules > 0 ? `, in ${plain(modules, 'module')}` : ''
+  const where =
+    solderedGiB > 0
+      ? `, ${gb(solderedGiB)} of it fixed to the board${modules > 0 ? ` and the rest in ${plain(modules, 'module')}` : ''}`
+      : modules > 0
+        ? `, in ${plain(modules, 'module')}`
+        : ''
   return `Your ${KINDS[kind]} has ${size} of memory today${where}.`
 }
 

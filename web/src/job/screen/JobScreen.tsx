@@ -126,7 +126,9 @@ export function Start() {
 function costFigure({ cost, file }: JobView) {
   const { total, unpriced } = cost
   const left =
-    file.budget === null ? '' : ` Of the budget, ${money(file.budget - total)} would be left.`
+    file.budget === null
+      ? ''
+      : ` Of the budget, ${money(file.budget - total)} would be left for the work.`
   return {
     label: unpriced > 0 ? `To buy, ${plural(unpriced, 'price')} missing` : 'To buy',
     figure: money(total),

@@ -1,7 +1,7 @@
+import { isAgreed } from '@tembrix/core/quote'
 import type { Stage } from '@tembrix/core/records'
 import { list, overdue, plural } from '../../ui'
 import type { JobView } from '../file'
-import { isOnBoard } from '../quote'
 import { standingOf } from '../verify'
 
 export type StepState = 'open' | 'done' | 'attention' | 'blocked'
@@ -91,7 +91,7 @@ function quote({ file, planned, plan }: Pick<JobView, 'file' | 'planned' | 'plan
       : { state: 'open', why: 'offered, not approved yet' }
   }
   const option = document?.options.find(({ id }) => id === approval.optionId)
-  return option && isOnBoard(option, planned.assignment, plan.profile)
+  return option && isAgreed(option, planned.assignment, plan.profile)
     ? { state: 'done' }
     : { state: 'attention', why: 'the board shows another plan than was approved' }
 }
