@@ -6,6 +6,7 @@ ALTER TABLE "models" ADD COLUMN "hatch" boolean;--> statement-breakpoint
 ALTER TABLE "models" ADD COLUMN "battery" text;--> statement-breakpoint
 ALTER TABLE "modules" ADD COLUMN "warranty_until" date;--> statement-breakpoint
 ALTER TABLE "plans" ADD COLUMN "manual" jsonb;--> statement-breakpoint
+ALTER TABLE "verifications" ADD COLUMN "tuning" jsonb DEFAULT '[]'::jsonb NOT NULL;--> statement-breakpoint
 UPDATE "shops" SET "terms" = "terms" || jsonb_build_object('testHours', null, 'warranty', '{"newParts":null,"usedParts":null,"work":null}'::jsonb, 'labour', ("terms"->'labour') || '{"display":90}'::jsonb), "uses" = "uses" || '{"growthPercent":5}'::jsonb;--> statement-breakpoint
 UPDATE "jobs" SET "sizing" = "sizing" || '{"years":null,"freeSlots":0}'::jsonb;--> statement-breakpoint
 UPDATE "fits" SET "hatch" = null WHERE "finished_at" IS NULL;

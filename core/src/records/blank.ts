@@ -54,5 +54,6 @@ export const UNVERIFIED: Blank<Verification> = {
   },
   trials: [],
   stability: [],
+  tuning: [],
   changes: null,
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { Tried } from '../tune'
 import { TwoChanges } from './measurement'
 import { OwnId, ShortText, Stored, Versioned } from './stored'
 
@@ -48,10 +49,15 @@ export const StabilityRun = z.object({
 })
 export type StabilityRun = z.infer<typeof StabilityRun>
 
+/** Settings that were tried while tuning, and what came of it. */
+export const TuningRun = Tried.extend({ id: z.uuid(), at: z.iso.datetime(), by: ShortText })
+export type TuningRun = z.infer<typeof TuningRun>
+
 const fields = {
   seen: SeenFigures,
   trials: z.array(TrialMade).max(200),
   stability: z.array(StabilityRun).max(200),
+  tuning: z.array(TuningRun).max(200),
   /** The two changes that are measured one by one; null while only before and after are. */
   changes: TwoChanges.nullable(),
 }

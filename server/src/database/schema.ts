@@ -267,6 +267,7 @@ export const verifications = pgTable('verifications', {
   seen: jsonb('seen').$type<Verification['seen']>().notNull(),
   trials: jsonb('trials').$type<Verification['trials']>().notNull(),
   stability: jsonb('stability').$type<Verification['stability']>().notNull(),
+  tuning: jsonb('tuning').$type<Verification['tuning']>().notNull().default(sql`'[]'::jsonb`),
   changes: jsonb('changes').$type<Verification['changes']>(),
 })
 

@@ -5,6 +5,7 @@ import { FindingList } from '../../findings'
 import { Judgement } from '../../judgement'
 import { Button, capacity, Tab } from '../../ui'
 import { Later, useJob, useNeed } from '../file'
+import { Tune } from '../tune'
 import { Beforehand } from './Beforehand'
 import { Compare } from './Compare'
 import { Gains } from './Gains'
@@ -36,6 +37,7 @@ export function Plan() {
         <Tabs.List className="flex" aria-label="Plan">
           <Tab value="this">This plan</Tab>
           <Tab value="options">Trade-offs</Tab>
+          <Tab value="tune">Tune</Tab>
         </Tabs.List>
       </div>
       <div className="flex flex-wrap gap-1.5 [&>*]:px-2.5">
@@ -71,6 +73,9 @@ export function Plan() {
       </Tabs.Content>
       <Tabs.Content value="options">
         <Options need={need} />
+      </Tabs.Content>
+      <Tabs.Content value="tune" className="flex flex-col gap-3">
+        <Tune />
       </Tabs.Content>
     </Tabs.Root>
   )

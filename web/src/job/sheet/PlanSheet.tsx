@@ -1,6 +1,7 @@
 import { fittingSteps } from '@tembrix/core/fitting'
-import type { Module } from '@tembrix/core/model'
+import type { Module, SetTimings } from '@tembrix/core/model'
 import { STARTING_TERMS } from '@tembrix/core/records'
+import { speedPicture } from '@tembrix/core/tune'
 import { Printer } from 'lucide-react'
 import { describeModule, modeWord } from '../../board'
 import { useModelsQuery, useShopQuery } from '../../data'
@@ -61,6 +62,7 @@ function Sheet() {
         <h2 className="mb-2 text-lg font-semibold">Notes and warnings</h2>
         <FindingList machine={machine} evaluation={planned.evaluation} />
       </section>
+      <SetupValues />
       <Cautions />
       <footer className="keep-together mt-8 grid grid-cols-3 gap-6 text-sm">
         {['Planned by', 'Fitted by', 'Date'].map((name) => (
@@ -187,6 +189,26 @@ function ResultTable({ now, planned }: { now: Situation; planned: Situation }) {
         ))}
       </tbody>
     </table>
+  )
+}
+
+/** What is set by hand, with the rated values as the way back. */
+function SetupValues() {
+  const { machine, plan, planned } = useJob()
+  const { run } = planned.evaluation
+  if (!plan.manual || !run) return null
+  const rated = speedPicture(machine, planned.placement, plan.profile).find((point) => point.rated)
+  const words = (rate: number, { cl, trcd, trp, tras }: SetTimings) =>
+    `${rate} MT/s, ${cl}-${trcd}-${trp}-${tras}`
+  return (
+    <section className="keep-together mt-5" aria-label="Set by hand">
+      <h2 className="mb-1 text-lg font-semibold">Set by hand in the BIOS/UEFI setup</h2>
+      <p>
+        As left: <b className="font-semibold">{words(run.dataRate, run)}</b>
+        {rated && `. As rated, the way back: ${words(rated.dataRate, rated.timings)}`}. A firmware
+        update or a cleared setup turns it off.
+      </p>
+    </section>
   )
 }
 

@@ -2,6 +2,7 @@ import { Tabs } from 'radix-ui'
 import { useState } from 'react'
 import { Tab } from '../../ui'
 import { useJob } from '../file'
+import { Tune } from '../tune'
 import { FaultFinder } from './FaultFinder'
 import { Measured } from './Measured'
 import { Seen } from './Seen'
@@ -29,6 +30,7 @@ export function Verify() {
           <Tab value="seen">Seen{open > 0 ? ` (${open})` : ''}</Tab>
           <Tab value="fault">Fault</Tab>
           <Tab value="measured">Measured</Tab>
+          <Tab value="tune">Tune</Tab>
         </Tabs.List>
       </div>
       <Tabs.Content value="seen" className="flex flex-col gap-3">
@@ -39,6 +41,9 @@ export function Verify() {
       </Tabs.Content>
       <Tabs.Content value="measured" className="flex flex-col gap-3">
         <Measured verifying={verifying} />
+      </Tabs.Content>
+      <Tabs.Content value="tune" className="flex flex-col gap-3">
+        <Tune />
       </Tabs.Content>
     </Tabs.Root>
   )

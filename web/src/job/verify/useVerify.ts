@@ -12,15 +12,10 @@ import {
 import type { ChannelsTold } from '@tembrix/core/measure'
 import { type Machine, same } from '@tembrix/core/model'
 import { fillingOrder } from '@tembrix/core/plan'
-import {
-  type Assignment,
-  UNVERIFIED,
-  type Verification,
-  type VerificationChange,
-} from '@tembrix/core/records'
-import { useCallback, useMemo } from 'react'
-import { created, useAppDispatch, useShopQuery } from '../../data'
-import { type Situation, useJob } from '../file'
+import type { Assignment, Verification, VerificationChange } from '@tembrix/core/records'
+import { useMemo } from 'react'
+import { useShopQuery } from '../../data'
+import { type Situation, useJob, useVerification } from '../file'
 import { channelsMeasured, differencesFound } from './standing'
 
 export interface Verifying {
@@ -39,31 +34,8 @@ export interface Verifying {
 
 /** The job's verification: what is seen against what should be, and what the trials made so far say. */
 export function useVerify(): Verifying {
-  const { file, machine, now, planned, edit } = useJob()
-  const dispatch = useAppDispatch()
-  const known = file.verifications[0]
-  const record: Verification = useMemo(
-    () =>
-      known ?? {
-        ...UNVERIFIED,
-        id: file.id,
-        jobId: file.id,
-        version: 0,
-        createdAt: '',
-        updatedAt: '',
-      },
-    [known, file.id],
-  )
-  const set = useCallback(
-    (fields: VerificationChange) => {
-      if (!known) {
-        const target = { jobId: file.id, collection: 'verifications' as const, recordId: file.id }
-        dispatch(created(target, { jobId: file.id }))
-      }
-      edit.set('verifications', record, fields)
-    },
-    [known, record, file.id, dispatch, edit],
-  )
+  const { file, machine, now, planned } = useJob()
+  const { record, set } = useVerification()
   const { settings, assignment } = planned
   const view = useMemo(() => ({ file, machine, now, planned }), [file, machine, now, planned])
   const channels = useMemo(() => channelsMeasured(view), [view])

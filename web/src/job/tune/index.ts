@@ -1,0 +1,1 @@
+export { Tune } from './Tune'
