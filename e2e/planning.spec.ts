@@ -96,7 +96,7 @@ test('a need nothing meets names what stands in the way, and the nearest', async
   await page.getByLabel('Buying policy').selectOption({ label: 'Matched kit or nothing' })
   await page.getByRole('list', { name: 'Picks' }).getByRole('button').first().click()
   await page.getByRole('tab', { name: 'This plan' }).click()
-  await expect(page.getByRole('region', { name: 'What the schools say' })).toContainText(
+  await expect(page.getByRole('region', { name: 'What the buying policies say' })).toContainText(
     'Matched kit or nothing (this job’s): would accept it',
   )
 })

@@ -24,8 +24,7 @@ export function FindingList({ machine, evaluation }: Props) {
   if (evaluation.findings.length === 0) {
     return (
       <p className="rounded-sm border-l-4 border-act bg-act-soft px-3 py-2">
-        Nothing speaks against it: the modules fit, sit in the right slots and share the channels
-        evenly.
+        No problems found: the modules fit, sit in the right slots and share the channels evenly.
       </p>
     )
   }

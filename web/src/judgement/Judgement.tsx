@@ -8,18 +8,18 @@ interface Props {
   machine: Machine
   placement: Placement
   settings: Settings
-  /** The school that is planned by. */
+  /** The buying policy that is planned by. */
   policy: Policy | null
 }
 
-/** What each school says of a placement that starts, and what mixing modules risks. */
+/** What each buying policy says of a placement that starts, and what mixing modules risks. */
 export function Judgement({ machine, placement, settings, policy: own }: Props) {
   const said = verdicts(machine, placement)
   const touchy = machine.touchy ?? false
   const { level, reasons } = mixingRisk(machine, placement, settings, touchy)
   return (
-    <section aria-label="What the schools say">
-      <h3 className="font-semibold">What the schools say</h3>
+    <section aria-label="What the buying policies say">
+      <h3 className="font-semibold">What the buying policies say</h3>
       <ul className="text-[0.93rem]">
         {POLICIES.map((policy) => (
           <li key={policy} className="flex gap-2 py-0.5">

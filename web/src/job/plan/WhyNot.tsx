@@ -97,7 +97,7 @@ function Question() {
 
 function verdict({ after, brings }: Consequences): string {
   if (!after.starts) return 'The machine would not start.'
-  return brings.length === 0 ? 'Nothing speaks against it.' : 'It would work, but:'
+  return brings.length === 0 ? 'No problems found.' : 'It would work, but:'
 }
 
 function figures({ before, after }: Consequences): string {

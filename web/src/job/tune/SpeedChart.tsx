@@ -2,6 +2,7 @@ import type { SpeedPoint } from '@tembrix/core/tune'
 import {
   Chart,
   type ChartConfiguration,
+  Legend,
   LinearScale,
   LineController,
   LineElement,
@@ -12,7 +13,7 @@ import { useCallback } from 'react'
 import { axis, ChartCanvas, type Ink } from '../../chart'
 import { tidy } from '../../ui'
 
-Chart.register(LinearScale, LineController, LineElement, PointElement, Tooltip)
+Chart.register(Legend, LinearScale, LineController, LineElement, PointElement, Tooltip)
 
 /** Latency against speed: it falls, and jumps like a cliff where the controller drops to half rate. */
 export function SpeedChart({ picture }: { picture: readonly SpeedPoint[] }) {
@@ -46,6 +47,7 @@ export function SpeedChart({ picture }: { picture: readonly SpeedPoint[] }) {
             x: {
               ...xs,
               type: 'linear',
+              beginAtZero: false,
               ticks: { ...xs.ticks, callback: (value) => String(value) },
             },
             y: { ...axis(ink, 'latency, ns'), beginAtZero: true },
