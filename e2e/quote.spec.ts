@@ -89,6 +89,12 @@ test('from the demand to an approved quote', async ({ page, app }) => {
   await page.getByRole('button', { name: 'A new version' }).click()
   await expect(page.getByRole('heading', { name: 'Quote, version 2' })).toBeVisible()
   await expect(options.getByRole('button', { name: /The small step/ })).toBeVisible()
+  // Each option follows what it offered, and the approved version stays readable as it was.
+  const versions = page.getByRole('region', { name: 'Versions before' })
+  await expect(versions).toContainText('approved by Hedda Lorimer')
+  await versions.getByRole('link', { name: 'Version 1' }).click()
+  await expect(page.getByText('A matched pair, in our own words.')).toBeVisible()
+  await expect(page.getByText(/Hedda Lorimer agreed to/)).toBeVisible()
 })
 
 test('the shop’s terms change what a draft comes to, not what was approved', async ({

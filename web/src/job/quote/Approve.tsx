@@ -1,4 +1,4 @@
-import { isAgreed } from '@tembrix/core/quote'
+import { isAgreed, optionsAgain } from '@tembrix/core/quote'
 import { Approval, type Quote, type QuoteDocument, STAGES } from '@tembrix/core/records'
 import { format, parseISO } from 'date-fns'
 import { BadgeCheck, FilePlus2 } from 'lucide-react'
@@ -126,14 +126,14 @@ export function Approved({ quote, approval }: ApprovedProps) {
 
   function begin() {
     const target = { jobId: file.id, collection: 'quotes' as const }
-    const options = quote.options.filter(({ planId }) => file.plans.some(({ id }) => id === planId))
+    const options = optionsAgain(quote, file.plans, file.found, () => crypto.randomUUID())
     const { depositPercent, note } = quote
     dispatch(
       created(
         { ...target, recordId: crypto.randomUUID() },
         {
           jobId: file.id,
-          options: options.map((one) => ({ ...one, id: crypto.randomUUID() })),
+          options,
           depositPercent,
           note,
         },
@@ -184,7 +184,7 @@ export function Approved({ quote, approval }: ApprovedProps) {
         </tbody>
       </table>
       <div className="flex flex-wrap gap-2">
-        <SheetLink jobId={file.id} />
+        <SheetLink jobId={file.id} version={quote.number} />
         <Button onClick={begin}>
           <FilePlus2 size={17} aria-hidden /> A new version
         </Button>

@@ -7,13 +7,14 @@ import {
 } from '@tembrix/core/records'
 import { SlidersHorizontal } from 'lucide-react'
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { created, useAppDispatch } from '../../data'
-import { Button, Field, money, numberFrom, Select, TextInput } from '../../ui'
+import { Button, day, Field, money, moneyIn, numberFrom, Select, TextInput } from '../../ui'
 import { useJob, useJobForm } from '../file'
 import { Approve, Approved } from './Approve'
 import { validUntilOf } from './document'
 import { OptionEditor } from './OptionEditor'
-import { SheetLink } from './SheetLink'
+import { SheetLink, sheetOf } from './SheetLink'
 import { TermsDialog } from './TermsDialog'
 import { type Quoting, useQuote } from './useQuote'
 
@@ -57,8 +58,36 @@ export function Quote() {
       ) : (
         <Draft quote={quote} quoting={quoting} />
       )}
+      <Versions />
       {settling && <TermsDialog onClose={() => setSettling(false)} />}
     </div>
+  )
+}
+
+/** Every version but the newest, each as it was. */
+function Versions() {
+  const { file } = useJob()
+  const before = file.quotes.slice(0, -1)
+  if (before.length === 0) return null
+  return (
+    <section aria-label="Versions before" className="border-t border-rule pt-2 text-[0.93rem]">
+      <h3 className="font-semibold">Versions before</h3>
+      <ul>
+        {before.map(({ id, number, approval, document }) => {
+          const option = document?.options.find((one) => one.id === approval?.optionId)
+          return (
+            <li key={id}>
+              <Link to={sheetOf(file.id, number)} className="underline">
+                Version {number}
+              </Link>
+              {approval && document && option
+                ? `: ${option.title}, ${moneyIn(document.currency)(option.toPay)}, approved by ${approval.name} on ${day(approval.at)}`
+                : ': not approved, replaced'}
+            </li>
+          )
+        })}
+      </ul>
+    </section>
   )
 }
 

@@ -1,7 +1,7 @@
 import type { Quote, QuoteDocument, QuotedOption } from '@tembrix/core/records'
 import { format, parseISO } from 'date-fns'
 import { Printer } from 'lucide-react'
-import { Link } from 'react-router'
+import { Link, useSearchParams } from 'react-router'
 import { Button, day, Message, moneyIn } from '../../ui'
 import { useJob } from '../file'
 import { JobSheet } from '../sheet'
@@ -18,7 +18,11 @@ export function QuoteSheet() {
 
 function Sheet() {
   const { file } = useJob()
-  const { quote, document } = useQuote()
+  const [search] = useSearchParams()
+  const wanted = search.get('version')
+  const { quote, document } = useQuote(
+    file.quotes.find(({ number }) => String(number) === wanted)?.id,
+  )
   if (!quote || !document) {
     return (
       <Message title="Nothing is offered yet">

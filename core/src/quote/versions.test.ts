@@ -1,0 +1,43 @@
+import { expect, test } from 'vitest'
+import type { QuoteDocument, QuotedOption, QuoteOption } from '../records'
+import { optionsAgain } from '.'
+
+const option = (id: string, planId: string, credits: Record<string, number> = {}): QuoteOption => ({
+  id,
+  planId,
+  title: '',
+  wording: null,
+  minutes: null,
+  credits,
+  extras: [],
+})
+const at = (moduleId: string) => ({ A: { moduleId, unit: 0 } })
+const document = {
+  options: [
+    { id: 'one', placement: at('small'), profile: false },
+    { id: 'two', placement: at('large'), profile: false },
+  ] as unknown as QuotedOption[],
+} as QuoteDocument
+const quote = { options: [option('one', 'p1'), option('two', 'p2', { old: 400 })], document }
+
+test('after the approved plan changed places with the one on the board, options follow what they offered', () => {
+  // Option two was approved: its plan went to the board, p1, and what was there to p2.
+  const plans = [
+    { id: 'p1', placement: at('large'), profile: false },
+    { id: 'p2', placement: at('small'), profile: false },
+  ]
+  let n = 0
+  const again = optionsAgain(quote, plans, {}, () => {
+    n += 1
+    return `new ${n}`
+  })
+  expect(again.map(({ id, planId, credits }) => [id, planId, credits])).toEqual([
+    ['new 1', 'p2', {}],
+    ['new 2', 'p1', { old: 400 }],
+  ])
+})
+
+test('a plan that was changed since keeps its place; one that is gone is left out', () => {
+  const plans = [{ id: 'p1', placement: at('other'), profile: true }]
+  expect(optionsAgain(quote, plans, {}, () => 'new').map(({ planId }) => planId)).toEqual(['p1'])
+})
