@@ -11,7 +11,7 @@ export interface Removal {
 
 /** What is known of how a machine is opened; null where nobody has said. */
 export interface Openness {
-  /** Whether an all-in-one has a hatch over its slots. */
+  /** Whether there is a hatch over the slots: of an all-in-one, or of a laptop. */
   hatch: boolean | null
   battery: Battery | null
   static: 'strap' | 'touch'
@@ -70,7 +70,7 @@ export function setupOf(
   )
   const cut: Battery = kind === 'laptop' ? (battery ?? 'plug') : 'none'
   const behindDisplay = kind === 'all-in-one' && hatch !== true
-  const outer = outerOf(kind, behindDisplay)
+  const outer = outerOf(kind, behindDisplay, hatch === true)
   const inner = cut === 'plug' ? [BATTERY] : []
   return {
     kind,
@@ -85,17 +85,19 @@ export function setupOf(
   }
 }
 
-function outerOf(kind: Machine['kind'], behindDisplay: boolean): Removal[] {
+const HATCH = remove('HATCH_OFF', 'HATCH_ON', ['screwdriver-small', 'screw-tray'])
+
+function outerOf(kind: Machine['kind'], behindDisplay: boolean, hatch: boolean): Removal[] {
   switch (kind) {
     case 'laptop':
-      return [SCREWS, COVER]
+      return hatch ? [HATCH] : [SCREWS, COVER]
     case 'all-in-one':
       return behindDisplay
         ? [
             remove('DISPLAY_LOOSE', 'DISPLAY_ON', ['suction-cup', 'pry-card']),
             remove('DISPLAY_OFF', 'DISPLAY_SET', []),
           ]
-        : [remove('HATCH_OFF', 'HATCH_ON', ['screwdriver-small', 'screw-tray'])]
+        : [HATCH]
     case 'small-form-factor':
       return [remove('TOP_OFF', 'TOP_ON', ['screwdriver-small'])]
     case 'workstation':

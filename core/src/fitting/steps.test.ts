@@ -21,7 +21,7 @@ function input(kind: Machine['kind'], changes: Partial<FittingInput> = {}): Fitt
     firmwareFirst: false,
     sizes: [16, 16],
     static: 'strap',
-    hatch: true,
+    hatch: kind === 'laptop' ? null : true,
     battery: null,
     covers: [],
     cautions: [],
@@ -112,6 +112,13 @@ describe('what differs', () => {
     before(codes, 'STRAP_ON', 'BATTERY_OFF')
     expect(codes).toContain('CAUTION_SWOLLEN')
     expect(codes).not.toContain('CAUTION_MAINS')
+  })
+
+  test('a laptop with a hatch opens by it, and its battery is cut off all the same', () => {
+    const codes = codesOf(input('laptop', { hatch: true }))
+    before(codes, 'HATCH_OFF', 'BATTERY_OFF')
+    before(codes, 'BATTERY_OFF', 'TAKE_OUT')
+    expect(codes).not.toContain('COVER_OFF')
   })
 
   test('a pack is out before the first screw, and back once it is closed', () => {

@@ -15,6 +15,7 @@ export const LoggedUse = z.object({
   p99GiB: Amount,
   tightShare: z.number().min(0).max(1),
   cutOff: z.boolean(),
+  pagingShare: z.number().min(0).max(0.99).nullable().default(null),
 })
 export type LoggedUse = z.infer<typeof LoggedUse>
 

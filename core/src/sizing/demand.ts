@@ -64,8 +64,10 @@ export function measuredUses(uses: readonly ForecastUse[], log: LogSummary | nul
 }
 
 /**
- * The share of the logged time that was lost to paging: none where the memory never came near full;
- * not known where it did, as being near full does not say how much was lost.
+ * The share of the logged time that was lost to paging: as it was logged; none where the memory never
+ * came near full; not known where it did, as being near full does not say how much was lost.
  */
-export const pagingShareOf = (log: LogSummary | null): number | null =>
-  log !== null && log.tightShare === 0 && !log.cutOff ? 0 : null
+export function pagingShareOf(log: LogSummary | null): number | null {
+  if (log === null) return null
+  return log.pagingShare ?? (log.tightShare === 0 && !log.cutOff ? 0 : null)
+}

@@ -3,6 +3,7 @@ import type { LogColumns, LogUnit } from './memoryLog'
 
 const TIME = /time|date|clock|when|stamp|second/i
 const USED = /used|in use|memory|working|commit|ram/i
+const FAULTS = /fault|pages? in|page.?ins|swap.?in|\bsi\b|hard/i
 const FREE = /free|avail|cach|total/i
 
 /** Units as headings write them, the more particular first. */
@@ -17,7 +18,8 @@ const UNITS: [LogUnit, RegExp][] = [
 /** Which columns of a log most likely hold the time and the memory in use, and in what unit. */
 export function guessLogColumns({ headings, rows }: Table): LogColumns {
   const time = headings.find((one) => TIME.test(one)) ?? null
-  const others = headings.filter((one) => one !== time)
+  const faults = headings.find((one) => one !== time && FAULTS.test(one)) ?? null
+  const others = headings.filter((one) => one !== time && one !== faults)
   const used =
     others.find((one) => USED.test(one) && !FREE.test(one)) ??
     others.find((one) => USED.test(one)) ??
@@ -25,7 +27,8 @@ export function guessLogColumns({ headings, rows }: Table): LogColumns {
     (headings[0] as string)
   const at = headings.indexOf(used)
   const named = UNITS.find(([, words]) => words.test(used))?.[0]
-  return { time, used, unit: named ?? byMagnitude(rows.map(({ cells }) => cells[at] ?? '')) }
+  const unit = named ?? byMagnitude(rows.map(({ cells }) => cells[at] ?? ''))
+  return { time, used, unit, ...(faults ? { faults } : {}) }
 }
 
 /** Memory in use lies between half a GiB and some hundreds: the unit is the one that makes it so. */

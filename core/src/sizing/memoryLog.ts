@@ -1,4 +1,5 @@
 import { TIGHT } from '../knowledge'
+import { known } from '../model'
 import { columnNumbers, type Table } from '../tables'
 
 export const LOG_UNITS = ['bytes', 'kB', 'MB', 'GB', 'percent'] as const
@@ -9,12 +10,16 @@ export interface LogColumns {
   time: string | null
   used: string
   unit: LogUnit
+  /** Hard faults or pages read back, a second; null or left out where the log has none. */
+  faults?: string | null
 }
 
 export interface MemorySample {
   /** Since the first sample; null where the log has no times. */
   seconds: number | null
   gib: number
+  /** Hard faults a second; left out where they were not logged. */
+  faults?: number | null
 }
 
 export interface MemoryLog {
@@ -33,7 +38,7 @@ const PER_GIB: Record<Exclude<LogUnit, 'percent'>, number> = {
 /** The samples of a log of memory in use. Per cent are of `installedGiB`. */
 export function readMemoryLog(
   table: Table,
-  { time, used, unit }: LogColumns,
+  { time, used, unit, faults = null }: LogColumns,
   installedGiB: number,
 ): MemoryLog {
   const column = (heading: string | null) => {
@@ -42,6 +47,8 @@ export function readMemoryLog(
   }
   const amounts = columnNumbers(column(used) ?? [])
   const times = timesIn(column(time))
+  const paged = column(faults)
+  const pages = paged && columnNumbers(paged)
   const per = unit === 'percent' ? 100 / installedGiB : PER_GIB[unit]
   const samples: MemorySample[] = []
   const badLines: number[] = []
@@ -57,6 +64,7 @@ export function readMemoryLog(
     samples.push({
       seconds: moment === undefined ? null : moment - (first as number),
       gib: amount / per,
+      ...(pages ? { faults: pages[at] ?? null } : {}),
     })
   })
   return { samples, badLines }
@@ -83,7 +91,14 @@ export interface LogSummary {
   tightShare: number
   /** The peak came so near to what is fitted that the demand was cut off: it is a lower bound. */
   cutOff: boolean
+  /** The share of the time that was lost to paging, from 0 to 1; null where it was not logged. */
+  pagingShare: number | null
 }
+
+export const PAGES = known(
+  { faultsPerSecond: 200, lost: 0.5 },
+  'Some hard faults come with every program that loads; this many a second mean that memory is short. While that goes on about half the time is lost: what is in memory still runs.',
+)
 
 /** A peak at this share of what is fitted says only “at least so much”: the system pages from there on. */
 export const CUT_OFF = TIGHT.value
@@ -99,13 +114,18 @@ export function summarise(
   const last = samples.at(-1)?.seconds ?? null
   const timed = last !== null && last > 0
   let tight = 0
+  let paging = 0
+  let logged = false
   let whole = 0
-  samples.forEach(({ gib, seconds }, at) => {
+  samples.forEach(({ gib, seconds, faults }, at) => {
     const next = samples[at + 1]?.seconds
     // A sample holds until the next; the last one for no time.
     const lasts = timed ? Math.max(0, (next ?? seconds ?? 0) - (seconds ?? 0)) : 1
     whole += lasts
     if (gib > TIGHT.value * installedGiB) tight += lasts
+    if (faults === undefined || faults === null) return
+    logged = true
+    if (faults >= PAGES.value.faultsPerSecond) paging += lasts
   })
   return {
     count: samples.length,
@@ -114,5 +134,6 @@ export function summarise(
     p99GiB: sorted[Math.max(0, Math.ceil(sorted.length * 0.99) - 1)] as number,
     tightShare: whole > 0 ? tight / whole : 0,
     cutOff: peakGiB >= CUT_OFF * installedGiB,
+    pagingShare: logged && whole > 0 ? (paging / whole) * PAGES.value.lost : null,
   }
 }

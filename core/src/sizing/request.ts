@@ -16,6 +16,7 @@ const Log = z.object({
   p99GiB: Amount,
   tightShare: z.number().min(0).max(1),
   cutOff: z.boolean(),
+  pagingShare: z.number().min(0).max(0.99).nullable().default(null),
 })
 
 /** The shape of `POST /api/v1/size`; without a table the one a shop starts with. */

@@ -162,6 +162,7 @@ describe('a memory log', () => {
       tightShare: 120 / 180,
       // Systems page from 90 % on, 7.2 here.
       cutOff: true,
+      pagingShare: null,
     })
     expect(summarise([{ seconds: 0, gib: 7.1 }], 8)?.cutOff).toBe(false)
     expect(summarise([{ seconds: 0, gib: 7.2 }], 8)?.cutOff).toBe(true)
@@ -180,6 +181,27 @@ describe('a memory log', () => {
       spanSeconds: null,
       tightShare: 0.5,
     })
+  })
+
+  test('hard faults say whether it pages: half of that time is lost', () => {
+    const table = parsed('s,used GB,Hard faults/s\n0,7.9,10\n60,7.9,900\n90,7.9,20\n120,7.9,0')
+    const columns = guessLogColumns(table)
+    expect(columns).toMatchObject({ used: 'used GB', faults: 'Hard faults/s' })
+    const { samples } = readMemoryLog(table, columns, 8)
+    // 30 of 120 seconds.
+    const log = summarise(samples, 8)
+    expect(log?.pagingShare).toBeCloseTo(0.125, 12)
+    const advice = (pagingShare: number) =>
+      adviseSpending({
+        installedGiB: 8,
+        demand: null,
+        log: summary({ cutOff: true, tightShare: 1, peakGiB: 7.9, pagingShare }),
+        disk: 'solid-state',
+        slow: [],
+      })
+    expect(advice(0.125)).toMatchObject({ first: 'memory', reasons: ['CUT_OFF', 'PAGES'] })
+    // Full of what may be given up, and no fault in sight: nothing to buy.
+    expect(advice(0).first).toBe('nothing')
   })
 
   test('three digits behind a mark are decimals where all figures have them, thousands where only large ones do', () => {
@@ -207,6 +229,7 @@ const summary = (changes: Partial<LogSummary>): LogSummary => ({
   p99GiB: 4.5,
   tightShare: 0,
   cutOff: false,
+  pagingShare: null,
   ...changes,
 })
 

@@ -38,6 +38,7 @@ export type Verdict = (typeof VERDICTS)[number]
 export type Reason =
   | 'CUT_OFF'
   | 'TIGHT_FOR_LONG'
+  | 'PAGES'
   | 'DEMAND_OVER_INSTALLED'
   | 'RESERVE_OVER_INSTALLED'
   | 'PEAK_FAR_BELOW'
@@ -58,6 +59,8 @@ export interface Advice {
 /** A peak that leaves this share free is far below what is fitted. */
 const FAR_BELOW = 0.7
 const LONG = 0.05
+/** A share of the time lost to paging that is felt. */
+const PAGES_NOTICED = 0.02
 
 /**
  * Whether memory is the right thing to buy. Where the measured peak stays far below what is fitted,
@@ -66,8 +69,11 @@ const LONG = 0.05
  */
 export function adviseSpending({ installedGiB, demand, log, disk, slow }: SpendCase): Advice {
   const reasons: Reason[] = []
-  if (log?.cutOff) reasons.push('CUT_OFF')
-  if (log && log.tightShare > LONG) reasons.push('TIGHT_FOR_LONG')
+  if (log?.cutOff && (log.pagingShare ?? 1) > PAGES_NOTICED) reasons.push('CUT_OFF')
+  // Where hard faults were logged they say whether it pages, not how full it was.
+  const paged = log?.pagingShare ?? null
+  if (paged !== null && paged > PAGES_NOTICED) reasons.push('PAGES')
+  if (log && paged === null && log.tightShare > LONG) reasons.push('TIGHT_FOR_LONG')
   if (demand && demand.now.likely > installedGiB) reasons.push('DEMAND_OVER_INSTALLED')
   const short = reasons.length > 0
   // A reserve does not page: wanting more for later is no reason to call memory short.

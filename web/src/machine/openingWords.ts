@@ -12,8 +12,16 @@ export const BATTERY_OPTIONS: { value: Battery | ''; label: string }[] = [
   ...BATTERIES.map((value) => ({ value, label: BATTERY_NAMES[value] })),
 ]
 
-export const HATCH_OPTIONS: { value: 'hatch' | 'display' | ''; label: string }[] = [
+type HatchOption = { value: 'hatch' | 'other' | ''; label: string }
+
+export const HATCH_OPTIONS: HatchOption[] = [
   { value: '', label: 'not looked at: taken for the display' },
   { value: 'hatch', label: 'a hatch' },
-  { value: 'display', label: 'the display' },
+  { value: 'other', label: 'the display' },
+]
+
+export const LAPTOP_HATCH_OPTIONS: HatchOption[] = [
+  { value: '', label: 'not looked at: taken for the whole cover' },
+  { value: 'hatch', label: 'a hatch of their own' },
+  { value: 'other', label: 'the whole cover' },
 ]

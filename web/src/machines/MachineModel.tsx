@@ -17,6 +17,7 @@ import {
   BATTERY_OPTIONS,
   ControllerFields,
   HATCH_OPTIONS,
+  LAPTOP_HATCH_OPTIONS,
   LimitFields,
   NameFields,
   SlotFields,
@@ -118,34 +119,34 @@ function Panel({ title, children }: { title: string; children: ReactNode }) {
 
 /** What was seen on the first of this model: a hatch or the display, and how the battery is cut off. */
 function OpensBy({ form }: { form: RecordForm }) {
-  const kind = form.value('machine', 'kind')
+  const isLaptop = form.value('machine', 'kind') === 'laptop'
+  if (!isLaptop && form.value('machine', 'kind') !== 'all-in-one') return null
   const hatch = form.value('hatch')
-  if (kind === 'all-in-one') {
-    return (
+  return (
+    <>
       <Field label="The slots are behind" className="max-w-72">
         {(control) => (
           <Select
             {...control}
-            value={hatch === null ? '' : hatch ? 'hatch' : 'display'}
-            options={HATCH_OPTIONS}
+            value={hatch === null ? '' : hatch ? 'hatch' : 'other'}
+            options={isLaptop ? LAPTOP_HATCH_OPTIONS : HATCH_OPTIONS}
             onValue={(value) => form.set(value === '' ? null : value === 'hatch', 'hatch')}
           />
         )}
       </Field>
-    )
-  }
-  if (kind !== 'laptop') return null
-  return (
-    <Field label="The battery" className="max-w-72">
-      {(control) => (
-        <Select
-          {...control}
-          value={(form.value('battery') as Battery | null) ?? ''}
-          options={BATTERY_OPTIONS}
-          onValue={(value) => form.set(value === '' ? null : value, 'battery')}
-        />
+      {isLaptop && (
+        <Field label="The battery" className="max-w-72">
+          {(control) => (
+            <Select
+              {...control}
+              value={(form.value('battery') as Battery | null) ?? ''}
+              options={BATTERY_OPTIONS}
+              onValue={(value) => form.set(value === '' ? null : value, 'battery')}
+            />
+          )}
+        </Field>
       )}
-    </Field>
+    </>
   )
 }
 

@@ -1,4 +1,4 @@
-import { BATTERY_OPTIONS, HATCH_OPTIONS } from '../../machine'
+import { BATTERY_OPTIONS, HATCH_OPTIONS, LAPTOP_HATCH_OPTIONS } from '../../machine'
 import { Button, Field, Select } from '../../ui'
 import { useJob } from '../file'
 import type { Fitting } from './useFit'
@@ -29,32 +29,33 @@ export function AskHatch({ fitting: { fit, model, set } }: { fitting: Fitting })
 /** How this machine is opened and its battery cut off; the model's record has it for the next one. */
 export function OpenedBy({ fitting: { fit, model, set } }: { fitting: Fitting }) {
   const { machine } = useJob()
-  if (machine.kind === 'all-in-one') {
-    const known = fit.hatch ?? model?.hatch ?? null
-    return (
+  const hatch = fit.hatch ?? model?.hatch ?? null
+  const isLaptop = machine.kind === 'laptop'
+  if (!isLaptop && machine.kind !== 'all-in-one') return null
+  return (
+    <>
       <Field label="The slots are behind">
         {(control) => (
           <Select
             {...control}
-            value={known === null ? '' : known ? 'hatch' : 'display'}
-            options={HATCH_OPTIONS}
+            value={hatch === null ? '' : hatch ? 'hatch' : 'other'}
+            options={isLaptop ? LAPTOP_HATCH_OPTIONS : HATCH_OPTIONS}
             onValue={(value) => set({ hatch: value === '' ? null : value === 'hatch' })}
           />
         )}
       </Field>
-    )
-  }
-  if (machine.kind !== 'laptop') return null
-  return (
-    <Field label="The battery">
-      {(control) => (
-        <Select
-          {...control}
-          value={fit.battery ?? model?.battery ?? ''}
-          options={BATTERY_OPTIONS}
-          onValue={(value) => set({ battery: value === '' ? null : value })}
-        />
+      {isLaptop && (
+        <Field label="The battery">
+          {(control) => (
+            <Select
+              {...control}
+              value={fit.battery ?? model?.battery ?? ''}
+              options={BATTERY_OPTIONS}
+              onValue={(value) => set({ battery: value === '' ? null : value })}
+            />
+          )}
+        </Field>
       )}
-    </Field>
+    </>
   )
 }

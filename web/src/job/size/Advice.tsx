@@ -41,6 +41,7 @@ export function Advice({ advice, log, installedGiB }: Props) {
     CUT_OFF:
       'The measured peak came to 90 % of what is fitted or more, where systems already page.',
     TIGHT_FOR_LONG: `More than 90 % was in use for ${percent(log?.tightShare ?? 0)} of the time.`,
+    PAGES: `By the log ${percent(log?.pagingShare ?? 0)} of the time was lost to paging.`,
     DEMAND_OVER_INSTALLED: `The demand is above the ${tidy(installedGiB)} GB fitted.`,
     RESERVE_OVER_INSTALLED: `What it needs now fits the ${tidy(installedGiB)} GB fitted; only the reserve and the years to come would want more.`,
     PEAK_FAR_BELOW: `The measured peak, ${tidy(log?.peakGiB ?? 0, 1)} GB, stays far below what is fitted.`,

@@ -135,6 +135,16 @@ function LogDialog({ opened: { name, table }, fitted, onClose, onTake }: LogDial
             />
           )}
         </Field>
+        <Field label="Hard faults a second">
+          {(control) => (
+            <Select
+              {...control}
+              value={columns.faults ?? ''}
+              options={[{ value: '', label: 'not logged' }, ...headings]}
+              onValue={(faults) => setColumns({ ...columns, faults: faults || null })}
+            />
+          )}
+        </Field>
         <Field
           label="Fitted at the time, GB"
           error={known === null ? 'Say how much was fitted.' : undefined}
@@ -149,6 +159,9 @@ function LogDialog({ opened: { name, table }, fitted, onClose, onTake }: LogDial
           ? `${plural(summary.count, 'sample')}: peak ${tidy(summary.peakGiB, 2)} GB, 99 % within ${tidy(summary.p99GiB, 2)} GB.`
           : 'No line of this column can be read as memory in use.'}
         {summary?.cutOff && ' The peak reaches what was fitted: it is a lower bound.'}
+        {summary &&
+          summary.pagingShare !== null &&
+          ` About ${tidy(summary.pagingShare * 100, 0)} % of the time was lost to paging.`}
       </p>
       {over && (
         <p className="mb-3 font-medium text-stop">
