@@ -100,7 +100,7 @@ export function ladder({ generation, picture, tried, gainOf }: LadderCase): Ladd
       const settings = lowered(holds, stage, generation, 1)
       if (!isPossible(settings)) break
       const outcome = outcomeOf(settings, 'short')
-      const change = { what: stage, from: valueOf(holds, stage), to: valueOf(settings, stage) }
+      const change = { what: stage, from: clocksOf(holds, stage), to: clocksOf(settings, stage) }
       if (outcome === undefined) return rung(stage, settings, change, holds)
       if (outcome !== 'passed') break
       holds = settings
@@ -165,6 +165,6 @@ function lowered(
 const isPossible = ({ timings: { cl, trcd, trp, tras } }: TuneSettings): boolean =>
   cl > 4 && trcd > 4 && trp > 4 && tras >= trcd + 8
 
-function valueOf({ timings }: TuneSettings, stage: 'cl' | 'trcd-trp' | 'tras'): number {
+function clocksOf({ timings }: TuneSettings, stage: 'cl' | 'trcd-trp' | 'tras'): number {
   return stage === 'cl' ? timings.cl : stage === 'tras' ? timings.tras : timings.trcd
 }

@@ -9,7 +9,7 @@ import {
 } from '@tembrix/core/plan'
 import { type Assignment, isFreeFor, planSupply, staying } from '@tembrix/core/records'
 import { Pin } from 'lucide-react'
-import { lazy, Suspense, useMemo } from 'react'
+import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { describeModule } from '../../board'
 import { created, useAppDispatch } from '../../data'
 import { OBJECTION_WORDS } from '../../judgement'
@@ -21,6 +21,7 @@ import { NeedLine } from './NeedLine'
 import { OptionTable } from './OptionTable'
 import { Picks } from './Picks'
 import { SetAsideList } from './SetAsideList'
+import { useBeside } from './useBeside'
 import { PICK_NAMES, PLANS_KEPT } from './words'
 
 const TradeOffs = lazy(async () => ({ default: (await import('./TradeOffs')).TradeOffs }))
@@ -59,8 +60,11 @@ export function Options({ need }: { need: Need }) {
     return picks({ machine, found: now.evaluation, byPolicy, policy, gainOf })
   }, [machine, now.evaluation, byPolicy, policy, need])
 
-  const assignmentOf = (option: Option) =>
-    staying(supply.assignmentOf(option.placement), file.found, pieces)
+  const assignmentOf = useCallback(
+    (option: Option) => staying(supply.assignmentOf(option.placement), file.found, pieces),
+    [supply, file.found, pieces],
+  )
+  const besideOf = useBeside(assignmentOf)
 
   function choose(option: Option) {
     const manual = option.settings?.manual ?? null
@@ -152,11 +156,19 @@ export function Options({ need }: { need: Need }) {
                 : whatever is not here costs more for no more
               </span>
             </h3>
-            <Suspense fallback={<div className="h-56" />}>
-              <TradeOffs options={options} current={current} onChoose={choose} />
-            </Suspense>
+            {options.length > 1 && (
+              <Suspense fallback={<div className="h-56" />}>
+                <TradeOffs options={options} current={current} onChoose={choose} />
+              </Suspense>
+            )}
             {!current && <p className="text-sm">{whyAbsent(view, need, budget)}</p>}
-            <OptionTable options={options} current={current} need={need} onChoose={choose} />
+            <OptionTable
+              options={options}
+              current={current}
+              need={need}
+              besideOf={besideOf}
+              onChoose={choose}
+            />
           </section>
         </>
       )}

@@ -61,6 +61,10 @@ export function DemandView({ need, installedGiB }: Props) {
           style={{ left: share(installedGiB) }}
         />
       </div>
+      <p className="text-[0.93rem]">
+        Needed now: <b className="font-semibold">{tidy(demand.now.likely, 1)} GB</b>. The rest is
+        the reserve and the years to come, which do not run out today.
+      </p>
       <p className="text-sm text-ink-2">
         The bar is the range, the stroke what is likely, the dashed line the {tidy(installedGiB)} GB
         fitted.
