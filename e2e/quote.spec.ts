@@ -53,7 +53,7 @@ test('from the demand to an approved quote', async ({ page, app }) => {
   await page.getByRole('link', { name: 'For the customer, to print' }).click()
   await page.emulateMedia({ media: 'print' })
   await expect(page.getByText('Tandem Lane Repairs')).toBeVisible()
-  await expect(page.getByRole('heading', { name: /1\. The small step/ })).toBeVisible()
+  await expect(page.getByRole('heading', { name: /^The small step/ })).toBeVisible()
   await expect(page.getByText('A matched pair, in our own words.')).toBeVisible()
   await expect(page.getByRole('banner')).toBeHidden()
   await expect(page.getByRole('button', { name: 'Print' })).toBeHidden()
@@ -124,7 +124,10 @@ test('the shop’s terms change what a draft comes to, not what was approved', a
   await expect(dialog).toBeHidden()
   await expect(total).not.toHaveText(before)
 
-  await page.getByRole('region', { name: 'Approval' }).getByRole('button').click()
+  await page
+    .getByRole('region', { name: 'Approval' })
+    .getByRole('button', { name: 'Approved' })
+    .click()
   await expect(page.getByText(/^Approved by Bela Sorrel/)).toBeVisible()
   const approved = await page.getByRole('row', { name: /^To pay/ }).textContent()
   await saved(page)
@@ -133,4 +136,52 @@ test('the shop’s terms change what a draft comes to, not what was approved', a
   await dialog.getByRole('button', { name: 'Save for the shop' }).click()
   await expect(dialog).toBeHidden()
   await expect(page.getByRole('row', { name: /^To pay/ })).toHaveText(approved ?? 'nothing')
+})
+
+test('an offer is declined, the next one approved and taken back, and each stays readable', async ({
+  page,
+  app,
+}) => {
+  const { address } = await newJob(page, app, 'Orla Finch', 'Heron 15', { A: '8GB 1Rx8' })
+  await page.goto(`${address}/plan`)
+  await page.getByRole('tab', { name: 'Trade-offs' }).click()
+  await page.getByLabel('At least, GB usable').fill('16')
+  await page.getByRole('button', { name: 'Keep these, to quote from' }).click()
+  await saved(page)
+  await page.getByRole('link', { name: 'Quote' }).click()
+  await page.getByRole('button', { name: /Quote \d plans to choose from/ }).click()
+  await page.getByRole('button', { name: 'Offered, no answer yet' }).click()
+  const standing = page.getByRole('region', { name: 'Where it stands' })
+  await expect(standing).toContainText('no answer yet')
+  await expect(page.getByLabel('Valid until')).toBeHidden()
+
+  const end = page.getByRole('region', { name: 'End of this version' })
+  await end.getByLabel('How this version ends').selectOption('declined')
+  await end.getByLabel('Why, if it was said').fill('Too dear this month.')
+  await end.getByRole('button', { name: 'Declined' }).click()
+  await expect(standing).toContainText('Declined by the customer on')
+  await expect(standing).toContainText('Too dear this month.')
+  await expect(page.getByRole('region', { name: 'Approval' })).toBeHidden()
+  await saved(page)
+
+  await page.getByRole('button', { name: 'A new version' }).click()
+  const approval = page.getByRole('region', { name: 'Approval' })
+  await approval.getByRole('radio').first().check()
+  await approval.getByRole('button', { name: 'Approved' }).click()
+  await expect(approval).toContainText('Approved by Orla Finch on')
+  await end.getByLabel('How this version ends').selectOption('withdrawn')
+  await end.getByRole('button', { name: 'Withdrawn' }).click()
+  await expect(standing).toContainText('withdrawn on')
+  await saved(page)
+  await page.reload()
+  await expect(standing).toContainText('approved by Orla Finch')
+
+  await page.getByRole('link', { name: 'For the customer, to print' }).click()
+  await expect(page.getByText(/approved by Orla Finch on .*; withdrawn on/)).toBeVisible()
+  await page.getByRole('link', { name: 'Back to the quote' }).click()
+  const versions = page.getByRole('region', { name: 'Versions before' })
+  await expect(versions).toContainText('Version 1: Declined by the customer on')
+  // Fit knows that the agreement is gone.
+  await page.getByRole('link', { name: 'Fit' }).click()
+  await expect(page.getByText('The customer has not agreed to this plan yet.')).toBeVisible()
 })

@@ -1,5 +1,5 @@
 import { same } from '../model'
-import type { Assignment, Plan, Quote, QuoteOption } from '../records'
+import type { Assignment, Plan, Quote, QuotedOption, QuoteOption } from '../records'
 
 /**
  * The options of an approved quote for a new version: each with the plan that holds now what it offered,
@@ -13,11 +13,20 @@ export function optionsAgain(
 ): QuoteOption[] {
   return options.flatMap((option) => {
     const offered = document?.options.find(({ id }) => id === option.id)
-    const holds = plans.find(
-      ({ placement, profile }) =>
-        offered && profile === offered.profile && same(placement ?? found, offered.placement),
-    )
-    const plan = holds ?? plans.find(({ id }) => id === option.planId)
+    const plan =
+      (offered && planOffering(offered, plans, found)) ??
+      plans.find(({ id }) => id === option.planId)
     return plan ? [{ ...option, id: newId(), planId: plan.id }] : []
   })
 }
+
+/** The plan that holds now what an option offered, whichever place it has. */
+export const planOffering = <P extends Pick<Plan, 'placement' | 'profile'>>(
+  offered: Pick<QuotedOption, 'placement' | 'profile'>,
+  plans: readonly P[],
+  found: Assignment,
+): P | undefined =>
+  plans.find(
+    ({ placement, profile }) =>
+      profile === offered.profile && same(placement ?? found, offered.placement),
+  )

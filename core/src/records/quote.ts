@@ -79,6 +79,19 @@ export const Approval = z.object({
 })
 export type Approval = z.infer<typeof Approval>
 
+/** When a version was given to the customer, and by whom; its document is kept from then on. */
+export const OfferedOn = z.object({ at: z.iso.datetime(), by: ShortText })
+export type OfferedOn = z.infer<typeof OfferedOn>
+
+/** How a version came to nothing: the customer said no, or it was taken back. */
+export const Ended = z.object({
+  as: z.enum(['declined', 'withdrawn']),
+  at: z.iso.datetime(),
+  by: ShortText,
+  why: z.string().trim().max(500),
+})
+export type Ended = z.infer<typeof Ended>
+
 const fields = {
   options: z.array(QuoteOption).max(OPTIONS_AT_MOST),
   depositPercent: z.number().min(0, 'Not below 0.').max(100, 'Not over 100.').nullable(),
@@ -98,31 +111,36 @@ export type NewQuote = z.input<typeof NewQuote>
 export const QuoteChange = z.object(fields).partial()
 export type QuoteChange = z.infer<typeof QuoteChange>
 
-/** An approval comes with the document that was approved, which is kept from then on. */
+/** An offer comes with its document, which is kept from then on; so does an approval of what was still a draft. */
 export const QuotePatch = Versioned.extend(QuoteChange.shape)
-  .extend({ approval: Approval.optional(), document: QuoteDocument.optional() })
-  .superRefine(({ approval, document }, context) => {
-    if ((approval === undefined) !== (document === undefined)) {
+  .extend({
+    offered: OfferedOn.optional(),
+    approval: Approval.optional(),
+    ended: Ended.optional(),
+    document: QuoteDocument.optional(),
+  })
+  .superRefine(({ offered, document }, context) => {
+    if ((offered === undefined) !== (document === undefined)) {
       context.addIssue({
         code: 'custom',
-        path: ['document'],
-        message: 'Approval and document come together.',
-      })
-    } else if (approval && !document?.options.some(({ id }) => id === approval.optionId)) {
-      context.addIssue({
-        code: 'custom',
-        path: ['approval', 'optionId'],
-        message: 'The quote has no such option.',
+        path: [document ? 'offered' : 'document'],
+        message: 'An offer and its document come together.',
       })
     }
   })
+export type QuotePatch = z.infer<typeof QuotePatch>
 
-/** What a job is offered for. `number` counts the job's quotes; once approved it stays as it is. */
+/**
+ * What a job is offered for. `number` counts the job's quotes. `document` is what was offered; once there
+ * is one, the version stays as it is.
+ */
 export const Quote = Stored.extend({
   ...fields,
   jobId: z.uuid(),
   number: z.int().positive(),
+  offered: OfferedOn.nullable(),
   approval: Approval.nullable(),
+  ended: Ended.nullable(),
   document: QuoteDocument.nullable(),
 })
 export type Quote = z.infer<typeof Quote>

@@ -44,7 +44,12 @@ export async function seedQuote(
   const at = subDays(new Date(), 1).toISOString()
   const optionId = options[0]?.id as string
   const approval = { name: customer.name, optionId, at, takenBy: 'Mika' }
-  await change(tx, quoteKind, row.id, { version: 1, approval, document })
+  await change(tx, quoteKind, row.id, {
+    version: 1,
+    offered: { at, by: 'Mika' },
+    approval,
+    document,
+  })
 }
 
 async function documentOf(

@@ -49,6 +49,7 @@ const documentOf = (id: string) => ({
   ],
 })
 
+const offered = { at: '2030-01-19T10:00:00.000Z', by: 'Mika' }
 const approval = (optionId: string) => ({
   name: 'Ada Quill',
   optionId,
@@ -71,12 +72,17 @@ test('a quote is numbered within its job, comes with it, and is in its history',
 test('once approved it stays as it is', async () => {
   const { job, quote, option } = await draft()
   const [document, agreed] = [documentOf(option.id), approval(option.id)]
-  const answer = await patch(`/quotes/${quote.id}`, { version: 1, document, approval: agreed })
+  const answer = await patch(`/quotes/${quote.id}`, {
+    version: 1,
+    offered,
+    document,
+    approval: agreed,
+  })
   expect(answer).toMatchObject({ status: 200, body: { approval: agreed, document, version: 2 } })
 
   const changed = await patch(`/quotes/${quote.id}`, { version: 2, note: 'cheaper' })
   expect(changed).toMatchObject({ status: 409, body: { error: { code: 'approved' } } })
-  expect((await remove(`/quotes/${quote.id}?version=2`)).body.error.code).toBe('approved')
+  expect((await remove(`/quotes/${quote.id}?version=2`)).body.error.code).toBe('offered')
   expect((await post('/quotes', { jobId: job.id })).body.number).toBe(2)
   expect((await get(`/quotes/${quote.id}`)).body).toMatchObject({ note: '', document })
 })
@@ -86,19 +92,53 @@ test('an approval names who, an option of the document, and comes with it', asyn
   const path = `/quotes/${quote.id}`
   const document = documentOf(option.id)
   const alone = await patch(path, { version: 1, approval: approval(option.id) })
+  expect(alone).toMatchObject({ status: 400 })
   expect(alone.body.error.fields).toEqual([
-    { path: 'document', message: 'Approval and document come together.' },
+    { path: 'document', message: 'What is approved or ended has to be offered first.' },
+  ])
+  const half = await patch(path, { version: 1, document })
+  expect(half.body.error.fields).toEqual([
+    { path: 'offered', message: 'An offer and its document come together.' },
   ])
   const other = await patch(path, {
     version: 1,
+    offered,
     document,
     approval: approval(crypto.randomUUID()),
   })
   expect(other.body.error.fields[0].path).toBe('approval.optionId')
   const nobody = await patch(path, {
     version: 1,
+    offered,
     document,
     approval: { ...approval(option.id), name: '  ' },
   })
   expect(nobody.body.error.fields).toEqual([{ path: 'approval.name', message: 'Who approves it?' }])
+})
+
+test('an offer stays as it was; it is approved, then withdrawn with the reason, and nothing more', async () => {
+  const { quote, option } = await draft()
+  const path = `/quotes/${quote.id}`
+  const document = documentOf(option.id)
+  expect((await patch(path, { version: 1, offered, document })).body).toMatchObject({ offered })
+  expect(await patch(path, { version: 2, note: 'cheaper' })).toMatchObject({
+    status: 409,
+    body: { error: { code: 'offered' } },
+  })
+  expect((await patch(path, { version: 2, approval: approval(option.id) })).status).toBe(200)
+  const at = '2030-01-21T10:00:00.000Z'
+  const ended = { as: 'withdrawn', at, by: 'Mika', why: 'Bought elsewhere.' }
+  expect((await patch(path, { version: 3, ended })).body).toMatchObject({ ended, document })
+  expect((await patch(path, { version: 4, ended })).body.error.code).toBe('ended')
+})
+
+test('what is fitted is not withdrawn', async () => {
+  const { job, quote, option } = await draft()
+  const agreed = { offered, document: documentOf(option.id), approval: approval(option.id) }
+  await patch(`/quotes/${quote.id}`, { version: 1, ...agreed })
+  await post('/fits', { jobId: job.id, id: job.id })
+  expect((await patch(`/fits/${job.id}`, { version: 1, finished: true })).status).toBe(200)
+  const ended = { as: 'withdrawn', at: '2030-01-23T10:00:00.000Z', by: '', why: '' }
+  const answer = await patch(`/quotes/${quote.id}`, { version: 2, ended })
+  expect(answer).toMatchObject({ status: 409, body: { error: { code: 'fitted' } } })
 })

@@ -1,9 +1,10 @@
+import { refusalOf } from '@tembrix/core/quote'
 import { NewQuote, QuotePatch } from '@tembrix/core/records'
 import { asc, eq, max } from 'drizzle-orm'
 import { Router } from 'express'
 import { z } from 'zod'
-import { type Database, quotes, type Transaction } from '../database'
-import { HttpError } from '../http'
+import { type Database, fits, quotes, type Transaction } from '../database'
+import { HttpError, invalid } from '../http'
 import {
   answerCreated,
   change,
@@ -18,7 +19,7 @@ import {
 
 const Query = z.object({ jobId: z.uuid().optional() })
 
-/** What jobs are offered for. A quote that was approved stays as it is; a change is a new one. */
+/** What jobs are offered for. What was offered stays as it was; a change is a new one. */
 export function quoteRoutes(db: Database): Router {
   const routes = Router()
 
@@ -48,7 +49,7 @@ export function quoteRoutes(db: Database): Router {
     const id = idOf(request.params)
     const patch = QuotePatch.parse(request.body)
     const quote = await db.transaction(async (tx) => {
-      await stillOpen(tx, id)
+      await mayChange(tx, id, patch)
       return change(tx, quoteKind, id, patch)
     })
     response.json(quote)
@@ -58,7 +59,7 @@ export function quoteRoutes(db: Database): Router {
     const id = idOf(request.params)
     const version = versionOf(request.query)
     await db.transaction(async (tx) => {
-      await stillOpen(tx, id)
+      await mayBeDropped(tx, id)
       await remove(tx, quoteKind, id, version)
     })
     response.status(204).end()
@@ -75,9 +76,26 @@ async function nextNumber(tx: Transaction, jobId: string): Promise<number> {
   return (last?.number ?? 0) + 1
 }
 
-async function stillOpen(tx: Transaction, id: string): Promise<void> {
-  const { approval, number } = await find(tx, quoteKind, id)
-  if (approval) {
-    throw new HttpError(409, 'approved', `Quote ${number} is approved; a change needs a new one.`)
+async function mayChange(tx: Transaction, id: string, patch: QuotePatch): Promise<void> {
+  const quote = await find(tx, quoteKind, id)
+  const { version: _, ...change } = patch
+  const refusal = refusalOf(quote, change, await isFitted(tx, quote.jobId))
+  if (!refusal) return
+  const { code, message, field } = refusal
+  throw field ? invalid([{ path: field, message }]) : new HttpError(409, code, message)
+}
+
+async function mayBeDropped(tx: Transaction, id: string): Promise<void> {
+  const { document, number } = await find(tx, quoteKind, id)
+  if (document) {
+    throw new HttpError(409, 'offered', `Quote ${number} was offered; it stays on the job.`)
   }
+}
+
+async function isFitted(tx: Transaction, jobId: string): Promise<boolean> {
+  const [fit] = await tx
+    .select({ finishedAt: fits.finishedAt })
+    .from(fits)
+    .where(eq(fits.jobId, jobId))
+  return fit?.finishedAt != null
 }

@@ -1,7 +1,9 @@
 import type { JobFile, ModelRecord, ModuleRecord } from '@tembrix/core/records'
+import * as records from '@tembrix/core/records'
 import { describe, expect, test } from 'vitest'
 import { restore, store } from './keep'
 import {
+  type Collection,
   changed,
   conflicted,
   created,
@@ -10,6 +12,7 @@ import {
   emptyOutbox,
   insisted,
   linkOf,
+  mayJoin,
   nextEntry,
   type Outbox,
   outboxReducer,
@@ -232,3 +235,26 @@ describe('what the browser keeps', () => {
     expect(restore(keep, 'one', () => false).entries).toEqual([])
   })
 })
+
+const keys = ({ shape }: { shape: object }) => Object.keys(shape)
+
+test.each<[Collection, { shape: object }, { shape: object }]>([
+  ['customers', records.NewCustomer, records.CustomerPatch],
+  ['machines', records.NewMachineRecord, records.MachinePatch],
+  ['modules', records.NewModuleRecord, records.ModulePatch],
+  ['jobs', records.NewJob, records.JobPatch],
+  ['plans', records.NewPlan, records.PlanPatch],
+  ['quotes', records.NewQuote, records.QuotePatch],
+  ['fits', records.NewFit, records.FitPatch],
+  ['verifications', records.NewVerification, records.VerificationPatch],
+  ['measurements', records.NewMeasurement, records.MeasurementPatch],
+  ['frames', records.NewFrameLog, records.FrameLogPatch],
+  ['readings', records.NewReadingRecord, records.ReadingPatch],
+  ['models', records.NewModelRecord, records.ModelPatch],
+])(
+  '%s: a change joins a create only where the create takes all it may set',
+  (collection, made, patch) => {
+    const lost = keys(patch).filter((key) => key !== 'version' && !keys(made).includes(key))
+    expect(lost.length > 0 && mayJoin({ action: 'create', collection })).toBe(false)
+  },
+)

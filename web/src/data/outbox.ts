@@ -63,11 +63,14 @@ type Target = Pick<Entry, 'jobId' | 'collection' | 'recordId' | 'version'>
 export const keyOf = ({ collection, recordId }: Pick<Entry, 'collection' | 'recordId'>) =>
   `${collection}/${recordId}`
 
-/** These a job has one of, which may have been begun at another screen: their create is sent by itself. */
-const ONE_A_JOB: readonly Collection[] = ['fits', 'verifications']
+/**
+ * Their create is sent by itself: a job has one of them, perhaps begun at another screen, or a change may
+ * set what a create does not take.
+ */
+const CREATED_ALONE: readonly Collection[] = ['fits', 'verifications', 'quotes', 'jobs']
 
-const mayJoin = ({ action, collection }: Entry): boolean =>
-  action === 'change' || (action === 'create' && !ONE_A_JOB.includes(collection))
+export const mayJoin = ({ action, collection }: Pick<Entry, 'action' | 'collection'>): boolean =>
+  action === 'change' || (action === 'create' && !CREATED_ALONE.includes(collection))
 
 /** Whether the server may have an entry without our knowing. */
 function mark(state: Outbox, id: string, tried: boolean): void {

@@ -1,4 +1,4 @@
-import { format, formatDistanceToNow, isPast, parseISO } from 'date-fns'
+import { format, formatDistanceToNow, formatISO, isPast, parseISO } from 'date-fns'
 
 /** A capacity in GiB, or MiB where it is less than one. */
 export const capacity = (gib: number) =>
@@ -9,6 +9,8 @@ export const tidy = (value: number, decimals = 2) => String(Number(value.toFixed
 
 export const ago = (iso: string) => formatDistanceToNow(parseISO(iso), { addSuffix: true })
 export const day = (iso: string) => format(parseISO(iso), 'd MMM yyyy')
+export const isoDay = (date: Date) => formatISO(date, { representation: 'date' })
+export const today = () => isoDay(new Date())
 export const overdue = (iso: string) => isPast(parseISO(`${iso}T23:59:59`))
 
 const joiners = {

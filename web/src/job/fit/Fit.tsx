@@ -1,4 +1,4 @@
-import { isAgreed } from '@tembrix/core/quote'
+import { agreedTo, isAgreed } from '@tembrix/core/quote'
 import { Tabs } from 'radix-ui'
 import { useLayoutEffect, useState } from 'react'
 import { Link } from 'react-router'
@@ -67,7 +67,7 @@ export function Fit() {
 /** Says it where nobody agreed to what is about to be fitted. */
 function NotAgreed() {
   const { file, plan, planned } = useJob()
-  const quote = file.quotes.findLast(({ approval }) => approval !== null)
+  const quote = agreedTo(file.quotes)
   const option = quote?.document?.options.find(({ id }) => id === quote.approval?.optionId)
   const agreed = option && isAgreed(option, planned.assignment, plan.profile)
   if (agreed) return null

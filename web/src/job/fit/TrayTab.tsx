@@ -1,4 +1,4 @@
-import { suggestedCredit } from '@tembrix/core/quote'
+import { agreedTo, suggestedCredit } from '@tembrix/core/quote'
 import { DESTINATIONS, type Destination, type Fit, type Removed } from '@tembrix/core/records'
 import { Flag, Tags } from 'lucide-react'
 import { useMemo, useState } from 'react'
@@ -109,8 +109,8 @@ function goesTo(fit: Fit, moduleId: string, bought: boolean): Removed {
 
 /** Whether the approved quote buys a module from the customer. */
 function isBought({ file }: JobView, moduleId: string): boolean {
-  const quote = file.quotes.at(-1)
-  const option = quote?.options.find(({ id }) => id === quote.approval?.optionId)
+  const quote = agreedTo(file.quotes)
+  const option = quote?.options.find(({ id }) => id === quote?.approval?.optionId)
   return (option?.credits[moduleId] ?? 0) > 0
 }
 

@@ -1,23 +1,21 @@
-import { isAgreed, optionsAgain } from '@tembrix/core/quote'
+import { planOffering } from '@tembrix/core/quote'
 import { Approval, type Quote, type QuoteDocument, STAGES } from '@tembrix/core/records'
-import { format, parseISO } from 'date-fns'
-import { BadgeCheck, FilePlus2 } from 'lucide-react'
+import { BadgeCheck, Send } from 'lucide-react'
 import { useState } from 'react'
-import { created, useAppDispatch } from '../../data'
 import { useTechnician } from '../../shell'
 import { Button, day, Field, moneyIn, overdue, TextInput } from '../../ui'
 import { useJob } from '../file'
 import type { Worked } from './document'
-import { SheetLink } from './SheetLink'
 
 interface Props {
   quote: Quote
   document: QuoteDocument
-  worked: readonly Worked[]
+  /** The options of a draft with what they rest on; none once it was offered. */
+  worked?: readonly Worked[]
 }
 
 /** The customer agrees: which option, and who says so. What is then on the quote stays as it is. */
-export function Approve({ quote, document, worked }: Props) {
+export function Approve({ quote, document, worked = [] }: Props) {
   const { file, plan, edit } = useJob()
   const [technician] = useTechnician()
   const [optionId, setOptionId] = useState(
@@ -33,6 +31,8 @@ export function Approve({ quote, document, worked }: Props) {
     ({ option: { id }, situation }) => id === optionId && !situation.evaluation.starts,
   )
 
+  const offer = () => ({ offered: { at: new Date().toISOString(), by: technician }, document })
+
   function approve() {
     setTried(true)
     const approval = Approval.safeParse({
@@ -42,8 +42,13 @@ export function Approve({ quote, document, worked }: Props) {
       takenBy: technician,
     })
     if (!approval.success || !option || broken || expired || unpriced) return
-    edit.set('quotes', quote, { approval: approval.data, document })
-    const chosen = worked.find(({ option: { id } }) => id === option.id)?.plan
+    edit.set('quotes', quote, {
+      ...(quote.document ? {} : offer()),
+      approval: approval.data,
+    })
+    const { planId } = quote.options.find(({ id }) => id === option.id) ?? {}
+    const chosen =
+      planOffering(option, file.plans, file.found) ?? file.plans.find(({ id }) => id === planId)
     if (chosen && chosen.id !== plan.id) {
       // The approved plan goes on the board, and what was there is kept in its place.
       const { placement, profile, manual } = plan
@@ -88,8 +93,8 @@ export function Approve({ quote, document, worked }: Props) {
       </fieldset>
       {expired && (
         <p className="mb-2 border-l-4 border-stop bg-stop-soft px-3 py-1.5">
-          This quote ran out on {day(document.validUntil)}. Prices may have moved: look them over
-          and set a new date above before it is agreed to.
+          This quote ran out on {day(document.validUntil)}. Prices may have moved: look them over{' '}
+          {quote.document ? 'in a new version' : 'and set a new date above'} before it is agreed to.
         </p>
       )}
       <div className="grid grid-cols-[1fr_auto] items-end gap-3">
@@ -104,91 +109,20 @@ export function Approve({ quote, document, worked }: Props) {
         </Button>
       </div>
       <p className="mt-2 text-sm text-ink-2">
-        From then on the quote stays as it is, with the time; a change is a new version.
+        Once offered or approved, this version stays as it is, with the time; a change is a new
+        version.
       </p>
+      {!quote.document && (
+        <Button
+          className="mt-2"
+          disabled={expired || worked.some(stopsOffer)}
+          onClick={() => edit.set('quotes', quote, offer())}
+        >
+          <Send size={17} aria-hidden /> Offered, no answer yet
+        </Button>
+      )}
     </section>
   )
 }
 
-interface ApprovedProps {
-  quote: Quote
-  approval: Approval
-}
-
-/** An approved quote: who agreed to what, and whether the board still says the same. */
-export function Approved({ quote, approval }: ApprovedProps) {
-  const { file, plan, planned, edit } = useJob()
-  const dispatch = useAppDispatch()
-  const option = quote.document?.options.find(({ id }) => id === approval.optionId)
-  if (!option || !quote.document) return null
-  const money = moneyIn(quote.document.currency)
-  const differs = !isAgreed(option, planned.assignment, plan.profile)
-
-  function begin() {
-    const target = { jobId: file.id, collection: 'quotes' as const }
-    const options = optionsAgain(quote, file.plans, file.found, () => crypto.randomUUID())
-    const { depositPercent, note } = quote
-    dispatch(
-      created(
-        { ...target, recordId: crypto.randomUUID() },
-        {
-          jobId: file.id,
-          options,
-          depositPercent,
-          note,
-        },
-      ),
-    )
-  }
-
-  return (
-    <>
-      <section aria-label="Approval" className="border-l-4 border-act bg-act-soft px-3 py-2">
-        <p className="font-semibold">
-          {option.title}, {money(option.toPay)}
-        </p>
-        <p>
-          Approved by <b className="font-semibold">{approval.name}</b> on{' '}
-          {format(parseISO(approval.at), 'd MMM yyyy, HH:mm')}
-          {approval.takenBy && `, told to ${approval.takenBy}`}.
-        </p>
-        {option.deposit > 0 && <p>Deposit: {money(option.deposit)}.</p>}
-      </section>
-      {differs && (
-        <section className="border-l-4 border-risk-line bg-risk-soft px-3 py-2">
-          <p className="mb-1">
-            <b className="font-semibold">The board shows another plan</b> than was approved.
-          </p>
-          <Button
-            onClick={() =>
-              edit.step('plans', plan, { placement: option.placement, profile: option.profile })
-            }
-          >
-            Put the approved plan on the board
-          </Button>
-        </section>
-      )}
-      <p className="whitespace-pre-line">{option.wording}</p>
-      <table className="w-full text-[0.93rem]">
-        <tbody>
-          {option.lines.map(({ text, quantity, amount }) => (
-            <tr key={text} className="border-b border-rule">
-              <td className="py-0.5 pr-3">{quantity > 1 ? `${quantity} × ${text}` : text}</td>
-              <td className="text-right whitespace-nowrap">{money(amount)}</td>
-            </tr>
-          ))}
-          <tr className="font-semibold">
-            <td className="py-1">To pay</td>
-            <td className="text-right">{money(option.toPay)}</td>
-          </tr>
-        </tbody>
-      </table>
-      <div className="flex flex-wrap gap-2">
-        <SheetLink jobId={file.id} version={quote.number} />
-        <Button onClick={begin}>
-          <FilePlus2 size={17} aria-hidden /> A new version
-        </Button>
-      </div>
-    </>
-  )
-}
+const stopsOffer = ({ unpriced, situation }: Worked) => unpriced || !situation.evaluation.starts

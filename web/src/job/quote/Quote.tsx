@@ -1,3 +1,4 @@
+import { stateOf } from '@tembrix/core/quote'
 import {
   OPTIONS_AT_MOST,
   type Plan,
@@ -5,16 +6,18 @@ import {
   type QuoteOption,
   type Quote as QuoteRecord,
 } from '@tembrix/core/records'
-import { SlidersHorizontal } from 'lucide-react'
+import { SlidersHorizontal, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { created, useAppDispatch } from '../../data'
-import { Button, day, Field, money, moneyIn, numberFrom, Select, TextInput } from '../../ui'
+import { created, removed, useAppDispatch } from '../../data'
+import { Button, Field, money, numberFrom, Select, TextInput, today } from '../../ui'
 import { useJob, useJobForm } from '../file'
-import { Approve, Approved } from './Approve'
+import { Approve } from './Approve'
 import { validUntilOf } from './document'
+import { Offer } from './Offer'
 import { OptionEditor } from './OptionEditor'
 import { SheetLink, sheetOf } from './SheetLink'
+import { STATES } from './states'
 import { TermsDialog } from './TermsDialog'
 import { type Quoting, useQuote } from './useQuote'
 
@@ -53,8 +56,8 @@ export function Quote() {
       )}
       {!quote ? (
         <Begin />
-      ) : quote.approval ? (
-        <Approved quote={quote} approval={quote.approval} />
+      ) : quote.document ? (
+        <Offer key={quote.id} quote={quote} document={quote.document} />
       ) : (
         <Draft quote={quote} quoting={quoting} />
       )}
@@ -73,19 +76,14 @@ function Versions() {
     <section aria-label="Versions before" className="border-t border-rule pt-2 text-[0.93rem]">
       <h3 className="font-semibold">Versions before</h3>
       <ul>
-        {before.map(({ id, number, approval, document }) => {
-          const option = document?.options.find((one) => one.id === approval?.optionId)
-          return (
-            <li key={id}>
-              <Link to={sheetOf(file.id, number)} className="underline">
-                Version {number}
-              </Link>
-              {approval && document && option
-                ? `: ${option.title}, ${moneyIn(document.currency)(option.toPay)}, approved by ${approval.name} on ${day(approval.at)}`
-                : ': not approved, replaced'}
-            </li>
-          )
-        })}
+        {before.map((quote) => (
+          <li key={quote.id}>
+            <Link to={sheetOf(file.id, quote.number)} className="underline">
+              Version {quote.number}
+            </Link>
+            : {STATES[stateOf(quote, file.quotes, today())]({ quote, document: quote.document })}
+          </li>
+        ))}
       </ul>
     </section>
   )
@@ -132,6 +130,7 @@ function Begin() {
 function Draft({ quote, quoting }: { quote: QuoteRecord; quoting: Quoting }) {
   const { file } = useJob()
   const { worked, terms, document } = quoting
+  const dispatch = useAppDispatch()
   const form = useJobForm('quotes', quote, QuoteChange.shape)
   const [open, setOpen] = useState<string | null>(worked[0]?.option.id ?? null)
   const offered = new Set(quote.options.map(({ planId }) => planId))
@@ -247,6 +246,16 @@ function Draft({ quote, quoting }: { quote: QuoteRecord; quoting: Quoting }) {
           <Approve quote={quote} document={document} worked={worked} />
         </>
       )}
+      <Button
+        look="quiet"
+        className="self-start"
+        onClick={() => {
+          const { id: recordId, version } = quote
+          dispatch(removed({ jobId: file.id, collection: 'quotes', recordId, version }))
+        }}
+      >
+        <Trash2 size={17} aria-hidden /> Drop this draft
+      </Button>
     </>
   )
 }

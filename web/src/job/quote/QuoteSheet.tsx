@@ -1,11 +1,16 @@
+import { type QuoteState, stateOf } from '@tembrix/core/quote'
 import type { Quote, QuoteDocument, QuotedOption } from '@tembrix/core/records'
 import { format, parseISO } from 'date-fns'
 import { Printer } from 'lucide-react'
 import { Link, useSearchParams } from 'react-router'
-import { Button, day, Message, moneyIn } from '../../ui'
+import { Button, day, Message, moneyIn, today } from '../../ui'
 import { useJob } from '../file'
 import { JobSheet } from '../sheet'
+import { STATES } from './states'
 import { useQuote } from './useQuote'
+
+/** What a paper has to say of itself, so that nobody signs it by mistake. */
+const NO_LONGER = new Set<QuoteState>(['declined', 'withdrawn', 'expired', 'replaced'])
 
 /** The quote on paper, in words for the customer. */
 export function QuoteSheet() {
@@ -23,6 +28,7 @@ function Sheet() {
   const { quote, document } = useQuote(
     file.quotes.find(({ number }) => String(number) === wanted)?.id,
   )
+  const state = quote && stateOf(quote, file.quotes, today())
   if (!quote || !document) {
     return (
       <Message title="Nothing is offered yet">
@@ -37,16 +43,20 @@ function Sheet() {
   return (
     <main className="mx-auto my-4 max-w-[52rem] bg-sheet p-8 print:m-0 print:max-w-none print:p-0">
       <Head quote={quote} document={document} number={file.number} />
+      {state && NO_LONGER.has(state) && (
+        <p className="mb-4 border-2 border-ink p-3 font-semibold">
+          {STATES[state]({ quote, document })}
+        </p>
+      )}
       <p className="mb-4">
         Memory is where a computer keeps what it is working with; when it is full, it has to fetch
         everything from the much slower disk.
         {several && ` You can choose between ${options.length} ways; each is complete in itself.`}
       </p>
-      {options.map((option, at) => (
+      {options.map((option) => (
         <Offered
           key={option.id}
           option={option}
-          number={several ? at + 1 : null}
           chosen={quote.approval?.optionId === option.id}
           currency={currency}
           taxPercent={taxPercent}
@@ -81,7 +91,8 @@ function Head({
   number: number
 }) {
   const { shopName, address, customerName, machineName, validUntil } = document
-  const made = quote.approval?.at ?? (quote.updatedAt || new Date().toISOString())
+  const made =
+    quote.offered?.at ?? quote.approval?.at ?? (quote.updatedAt || new Date().toISOString())
   return (
     <header className="mb-4 flex items-start justify-between gap-6 border-b-2 border-ink pb-3">
       <div>
@@ -111,14 +122,13 @@ function Head({
 
 interface OfferedProps {
   option: QuotedOption
-  number: number | null
   chosen: boolean
   currency: QuoteDocument['currency']
   taxPercent: number
   pricesIncludeTax: boolean
 }
 
-function Offered({ option, number, chosen, currency, taxPercent, pricesIncludeTax }: OfferedProps) {
+function Offered({ option, chosen, currency, taxPercent, pricesIncludeTax }: OfferedProps) {
   const money = moneyIn(currency)
   const { title, wording, lines, tax, total, credit, toPay, deposit } = option
   const row = (name: string, amount: number, strong = false) => (
@@ -133,7 +143,6 @@ function Offered({ option, number, chosen, currency, taxPercent, pricesIncludeTa
     <section className="keep-together mb-5 border-t border-rule-2 pt-3">
       <h2 className="mb-1 flex justify-between gap-4 text-lg font-semibold">
         <span>
-          {number !== null && `${number}. `}
           {title}
           {chosen && <span className="ml-2 text-sm font-semibold">(approved)</span>}
         </span>

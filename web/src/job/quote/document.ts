@@ -18,9 +18,9 @@ import {
   settingsOf,
   type Terms,
 } from '@tembrix/core/records'
-import { addDays, formatISO, parseISO } from 'date-fns'
+import { addDays, parseISO } from 'date-fns'
 import { formOf, rateOf } from '../../board'
-import { day, money, tidy } from '../../ui'
+import { day, isoDay, money, tidy } from '../../ui'
 import {
   firmwareReasons,
   fittingInput,
@@ -65,8 +65,6 @@ export function validUntilOf(
   const begun = createdAt === '' ? new Date() : parseISO(createdAt)
   return validUntil ?? isoDay(addDays(begun, validDays))
 }
-
-export const isoDay = (date: Date) => formatISO(date, { representation: 'date' })
 
 /** Works an option out; null where its plan is gone. */
 export function workedOption(basis: Basis, quote: Quote, option: QuoteOption): Worked | null {
@@ -290,6 +288,21 @@ export function documentOf(
     validUntil: validUntilOf(quote, terms),
     note: quote.note,
     returnTerms,
-    options: worked.map(({ quoted }) => quoted),
+    options: namedApart(worked.map(({ quoted }) => quoted)),
   }
+}
+
+/** Options that would be called the same are told apart by what is bought for them. */
+export function namedApart<O extends Pick<QuotedOption, 'title' | 'lines'>>(
+  options: readonly O[],
+): O[] {
+  return options.map((option) => {
+    if (options.every((other) => other === option || other.title !== option.title)) return option
+    const parts = option.lines.filter(({ kind }) => kind === 'part')
+    const what = parts
+      .map(({ text, quantity }) => (quantity > 1 ? `${quantity} × ${text}` : text))
+      .join('; ')
+    const title = `${option.title}: ${what === '' ? 'nothing bought' : what}`
+    return { ...option, title: title.slice(0, 200) }
+  })
 }

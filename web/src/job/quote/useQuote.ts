@@ -26,7 +26,7 @@ export function useQuote(quoteId?: string): Quoting {
   return useMemo(() => {
     if (!quote) return { terms, need, quote: null, worked: [], document: null }
     const basis: Basis = { view, terms, model, gainOf: need.gainOf }
-    const worked = quote.approval
+    const worked = quote.document
       ? []
       : quote.options.flatMap((option) => workedOption(basis, quote, option) ?? [])
     return { terms, need, quote, worked, document: documentOf(basis, quote, worked) }

@@ -1,6 +1,6 @@
-import { isAgreed } from '@tembrix/core/quote'
+import { agreedTo, isAgreed, type QuoteState, stateOf } from '@tembrix/core/quote'
 import type { Stage } from '@tembrix/core/records'
-import { list, overdue, plural } from '../../ui'
+import { list, plural, today } from '../../ui'
 import type { JobView } from '../file'
 import { standingOf } from '../verify'
 
@@ -81,16 +81,21 @@ function plan({ machine, planned, plan }: Pick<JobView, 'machine' | 'planned' | 
     : { state: 'attention', why: 'as planned the machine does not start' }
 }
 
+const NOT_AGREED: Partial<Record<QuoteState, Standing>> = {
+  drafted: { state: 'open', why: 'a draft, not offered yet' },
+  offered: { state: 'open', why: 'offered, not approved yet' },
+  expired: { state: 'attention', why: 'the quote is no longer valid' },
+  declined: { state: 'attention', why: 'the customer declined the quote' },
+  withdrawn: { state: 'attention', why: 'the quote was withdrawn' },
+}
+
 function quote({ file, planned, plan }: Pick<JobView, 'file' | 'planned' | 'plan'>): Standing {
   const last = file.quotes.at(-1)
   if (!last) return { state: 'open' }
-  const { approval, document, validUntil } = last
-  if (!approval) {
-    return validUntil && overdue(validUntil)
-      ? { state: 'attention', why: 'the quote is no longer valid' }
-      : { state: 'open', why: 'offered, not approved yet' }
-  }
-  const option = document?.options.find(({ id }) => id === approval.optionId)
+  const agreed = agreedTo(file.quotes)
+  if (!agreed) return NOT_AGREED[stateOf(last, file.quotes, today())] ?? { state: 'open' }
+  const { approval, document } = agreed
+  const option = document?.options.find(({ id }) => id === approval?.optionId)
   return option && isAgreed(option, planned.assignment, plan.profile)
     ? { state: 'done' }
     : { state: 'attention', why: 'the board shows another plan than was approved' }
