@@ -1,4 +1,5 @@
 import { fittingSteps } from '@tembrix/core/fitting'
+import { fittingInput, situationOf } from '@tembrix/core/job'
 import { labourOf, minutesOf, priced } from '@tembrix/core/quote'
 import {
   type Assignment,
@@ -63,6 +64,7 @@ async function documentOf(
   const { machine } = await find(tx, machineKind, job.machineId)
   const customer = await find(tx, customerKind, job.customerId)
   const pieces = piecesById(await tx.select().from(modules))
+  const now = situationOf(machine, found, pieces, { profile: false })
   return {
     shopName: terms.shopName,
     address: terms.address,
@@ -77,24 +79,9 @@ async function documentOf(
     options: offered.map(({ placement, profile }, at) => {
       const assignment = placement ?? found
       const bought = purchasesOf(assignment, pieces)
-      const steps = fittingSteps({
-        machine,
-        found,
-        planned: assignment,
-        expected: null,
-        profile,
-        setByHand: null,
-        profileNow: false,
-        firmwareFirst: false,
-        sizes: [],
-        static: 'strap',
-        hatch: null,
-        battery: null,
-        covers: [],
-        cautions: [],
-        openingMinutes: null,
-        table: terms.labour,
-      })
+      const planned = situationOf(machine, assignment, pieces, { profile })
+      const job = { file: { fits: [] }, machine, now }
+      const steps = fittingSteps(fittingInput(job, planned, undefined, terms))
       const minutes = minutesOf(labourOf(steps))
       const { labour, ...sum } = priced({
         ...terms,

@@ -1,5 +1,6 @@
 import { skipToken } from '@reduxjs/toolkit/query'
 import { type Evidence, unseenSlots } from '@tembrix/core/evidence'
+import { type Situation, situationOf } from '@tembrix/core/job'
 import type { Machine } from '@tembrix/core/model'
 import {
   type Assignment,
@@ -26,7 +27,7 @@ import {
   useJobQuery,
   useShopModulesQuery,
 } from '../../data'
-import { type Situation, situationOf } from './situation'
+
 import { type Edit, useEdit } from './useEdit'
 import { useEvidence } from './useEvidence'
 

@@ -1,6 +1,4 @@
-export { firmwareReasons, fittingInput, opennessOf, profileVolts } from './fitting'
 export { JobProvider, type JobView, Later, useJob } from './JobContext'
-export { type Situation, situationOf } from './situation'
 export { type Budget, useBudget } from './useBudget'
 export type { Edit } from './useEdit'
 export { readingOf, remember } from './useEvidence'

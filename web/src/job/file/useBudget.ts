@@ -1,9 +1,10 @@
 import { fittingSteps } from '@tembrix/core/fitting'
+import { fittingInput } from '@tembrix/core/job'
 import { budgetFor, labourOf, leftForParts, minutesOf } from '@tembrix/core/quote'
 import { type Assignment, STARTING_TERMS } from '@tembrix/core/records'
 import { useMemo } from 'react'
 import { useModelsQuery, useShopQuery } from '../../data'
-import { fittingInput } from './fitting'
+
 import { useJob } from './JobContext'
 
 export interface Budget {

@@ -1,8 +1,8 @@
 import { type Evidence, type Input, weigh } from '@tembrix/core/evidence'
+import type { Situation } from '@tembrix/core/job'
 import { type Reading, read } from '@tembrix/core/readings'
 import type { JobFile, ReadingRecord } from '@tembrix/core/records'
 import { useMemo } from 'react'
-import type { Situation } from './situation'
 
 const decoded = new Map<string, Reading>()
 

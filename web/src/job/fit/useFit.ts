@@ -1,4 +1,5 @@
 import { type FitStep, fittingSteps, slotsAfter, waitsFor } from '@tembrix/core/fitting'
+import { fittingInput } from '@tembrix/core/job'
 import {
   type Assignment,
   type Fit,
@@ -12,7 +13,7 @@ import {
 import { useCallback, useMemo } from 'react'
 import { created, useAppDispatch, useModelsQuery, useShopQuery } from '../../data'
 import { useTechnician } from '../../shell'
-import { fittingInput, useJob } from '../file'
+import { useJob } from '../file'
 
 export interface Fitting {
   fit: Fit
@@ -36,7 +37,7 @@ export interface Fitting {
 /** The job's steps at the bench and how far they are; the record is begun with the first thing noted. */
 export function useFit(): Fitting {
   const view = useJob()
-  const { file, machine, now, planned, pieces, edit } = view
+  const { file, machine, now, planned, edit } = view
   const { data: shop } = useShopQuery()
   const { data: models } = useModelsQuery()
   const dispatch = useAppDispatch()
@@ -58,8 +59,8 @@ export function useFit(): Fitting {
   )
 
   const steps = useMemo(
-    () => fittingSteps(fittingInput({ file, machine, now, pieces }, planned, model, terms)),
-    [file, machine, now, pieces, planned, model, terms],
+    () => fittingSteps(fittingInput({ file, machine, now }, planned, model, terms)),
+    [file, machine, now, planned, model, terms],
   )
 
   const set = useCallback(

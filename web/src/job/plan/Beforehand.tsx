@@ -1,6 +1,7 @@
+import { firmwareReasons, profileVolts } from '@tembrix/core/job'
 import { aboveRating, type FirmwareReason, type Grade } from '@tembrix/core/plan'
 import { Button, list } from '../../ui'
-import { firmwareReasons, profileVolts, useJob } from '../file'
+import { useJob } from '../file'
 import { percent } from './words'
 
 const FIRMWARE_WORDS: Record<FirmwareReason, string> = {

@@ -1,3 +1,4 @@
+import { situationOf } from '@tembrix/core/job'
 import { mixingRisk, verdicts } from '@tembrix/core/plan'
 import { costOf, type Plan, settingsOf } from '@tembrix/core/records'
 import { Columns3, Pin, Trash2 } from 'lucide-react'
@@ -6,7 +7,7 @@ import { describeModule, modeWord } from '../../board'
 import { created, removed, useAppDispatch } from '../../data'
 import { POLICY_NAMES } from '../../judgement'
 import { Button, capacity, Dialog, money, TextInput, tidy } from '../../ui'
-import { type JobView, type Need, situationOf, useJob } from '../file'
+import { type JobView, type Need, useJob } from '../file'
 import { gainInShort, PLANS_KEPT } from './words'
 
 /** Keeps the plan on the board beside others, and shows them side by side. */

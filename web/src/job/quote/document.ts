@@ -1,5 +1,12 @@
 import { fittingSteps } from '@tembrix/core/fitting'
 import type { Forecast } from '@tembrix/core/forecast'
+import {
+  firmwareReasons,
+  fittingInput,
+  profileVolts,
+  type Situation,
+  situationOf,
+} from '@tembrix/core/job'
 import { type Evaluation, type Module, soldSpeedOf } from '@tembrix/core/model'
 import { mixingRisk } from '@tembrix/core/plan'
 import { type LabourPart, labourOf, minutesOf, priced } from '@tembrix/core/quote'
@@ -21,14 +28,7 @@ import {
 import { addDays, parseISO } from 'date-fns'
 import { formOf, rateOf } from '../../board'
 import { day, isoDay, money, tidy } from '../../ui'
-import {
-  firmwareReasons,
-  fittingInput,
-  type JobView,
-  profileVolts,
-  type Situation,
-  situationOf,
-} from '../file'
+import type { JobView } from '../file'
 import type { Added, QuoteFacts } from './facts'
 import { usualTitle, wordingOf } from './wording'
 

@@ -1,8 +1,8 @@
+import { standingOf } from '@tembrix/core/job'
 import { agreedTo, isAgreed, type QuoteState, stateOf } from '@tembrix/core/quote'
 import type { Stage } from '@tembrix/core/records'
 import { list, plural, today } from '../../ui'
 import type { JobView } from '../file'
-import { standingOf } from '../verify'
 
 export type StepState = 'open' | 'done' | 'attention' | 'blocked'
 

@@ -1,4 +1,5 @@
 import { fittingSteps } from '@tembrix/core/fitting'
+import { fittingInput, type Situation } from '@tembrix/core/job'
 import type { Module, SetTimings } from '@tembrix/core/model'
 import { STARTING_TERMS } from '@tembrix/core/records'
 import { speedPicture } from '@tembrix/core/tune'
@@ -8,7 +9,7 @@ import { useModelsQuery, useShopQuery } from '../../data'
 import { FindingList } from '../../findings'
 import { wordsOf } from '../../handling'
 import { Button, capacity, day, money, tidy } from '../../ui'
-import { fittingInput, type Situation, useJob } from '../file'
+import { useJob } from '../file'
 import { JobSheet } from './JobSheet'
 
 /** The plan on paper: what changes in which slot, what it will run at, notes and warnings. */

@@ -9,13 +9,14 @@ import {
   type Trial,
   verdict,
 } from '@tembrix/core/diagnose'
+import { assignmentOf } from '@tembrix/core/job'
 import { useEffect, useMemo } from 'react'
 import { Select, tidy } from '../../ui'
 import { useBench } from '../bench'
 import { FaultVerdict } from './FaultVerdict'
 import { OwnTrial } from './OwnTrial'
 import { TrialSteps, useTrialWork } from './TrialSteps'
-import { assignmentOf } from './useVerify'
+
 import { outcomeWords, partsWords, percent, trialName } from './words'
 
 interface Props {

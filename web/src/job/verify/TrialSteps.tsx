@@ -1,10 +1,11 @@
 import type { Suspicion, Trial } from '@tembrix/core/diagnose'
 import { clearSetupSteps, type FitStep, touchesParts, trialSteps } from '@tembrix/core/fitting'
+import { opennessOf } from '@tembrix/core/job'
 import { Check, TriangleAlert } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { TOOL_NAMES, wordsOf } from '../../handling'
 import { Button } from '../../ui'
-import { opennessOf, useJob } from '../file'
+import { useJob } from '../file'
 import { type Fitting, useFit } from '../fit'
 
 export interface TrialWork {

@@ -1,10 +1,10 @@
 import type { Missing } from '@tembrix/core/diagnose'
+import { standingOf } from '@tembrix/core/job'
 import { STAGES } from '@tembrix/core/records'
 import { CircleCheck } from 'lucide-react'
 import { useShopQuery } from '../../data'
 import { Button, list } from '../../ui'
 import { useJob } from '../file'
-import { standingOf } from './standing'
 
 const MISSING = {
   seen: 'the memory in all as seen',

@@ -1,2 +1,1 @@
-export { standingOf } from './standing'
 export { Verify } from './Verify'

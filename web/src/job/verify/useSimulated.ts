@@ -1,4 +1,5 @@
 import { type Fault, partOf, type Suspicion, type Trial } from '@tembrix/core/diagnose'
+import { arrangementOf, type Situation } from '@tembrix/core/job'
 import type { Configuration } from '@tembrix/core/measure'
 import { random } from '@tembrix/core/random'
 import {
@@ -10,8 +11,7 @@ import {
 } from '@tembrix/core/simulate'
 import { useMemo } from 'react'
 import { simulatedKept, simulatedPutAway, useAppDispatch, useAppSelector } from '../../data'
-import { type Situation, useJob } from '../file'
-import { arrangementOf } from './useVerify'
+import { useJob } from '../file'
 
 export interface SimulatedBench {
   /** Null while none stands on the bench. */

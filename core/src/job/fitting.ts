@@ -1,11 +1,15 @@
-import type { FittingInput, Openness } from '@tembrix/core/fitting'
-import type { Module, Run } from '@tembrix/core/model'
-import { type FirmwareReason, firmwareFirst } from '@tembrix/core/plan'
-import { type Fit, type ModelRecord, type Terms, UNFITTED } from '@tembrix/core/records'
-import type { JobView } from './JobContext'
+import type { FittingInput, Openness } from '../fitting'
+import type { Machine, Module, Run } from '../model'
+import { type FirmwareReason, firmwareFirst } from '../plan'
+import { type Fit, type JobFile, type ModelRecord, type Terms, UNFITTED } from '../records'
 import type { Situation } from './situation'
 
-type View = Pick<JobView, 'file' | 'machine' | 'now' | 'pieces'>
+/** A job as far as its fitting goes. */
+export interface ToFit {
+  file: Pick<JobFile, 'fits'>
+  machine: Machine
+  now: Situation
+}
 
 /** How this machine is opened: as somebody saw at this fitting, else on the first of its model. */
 export function opennessOf(
@@ -21,7 +25,10 @@ export function opennessOf(
 }
 
 /** Why the firmware is updated before these modules go in; empty where it need not be. */
-export function firmwareReasons({ machine, now }: View, planned: Situation): FirmwareReason[] {
+export function firmwareReasons(
+  { machine, now }: Pick<ToFit, 'machine' | 'now'>,
+  planned: Situation,
+): FirmwareReason[] {
   const found = new Set(Object.values(now.assignment).map(({ moduleId }) => moduleId))
   const all = modulesIn(planned)
   const added = Object.entries(planned.assignment).flatMap(([slot, { moduleId }]) => {
@@ -48,12 +55,12 @@ const timingsOf = ({ cl, trcd, trp, tras }: Run) => ({ cl, trcd, trp, tras })
 
 /** What the steps at the bench are made from, for a plan of this job. */
 export function fittingInput(
-  view: View,
+  job: ToFit,
   planned: Situation,
   model: ModelRecord | undefined,
   terms: Terms,
 ): FittingInput {
-  const { machine, now, file } = view
+  const { machine, now, file } = job
   const { evaluation, settings } = planned
   const { run, capacity, starts } = evaluation
   return {
@@ -64,7 +71,7 @@ export function fittingInput(
     profile: settings.profile && run?.profile === true,
     setByHand: settings.manual && run ? { dataRate: run.dataRate, timings: timingsOf(run) } : null,
     profileNow: now.evaluation.run?.profile === true,
-    firmwareFirst: firmwareReasons(view, planned).length > 0,
+    firmwareFirst: firmwareReasons(job, planned).length > 0,
     sizes: modulesIn(planned).map(({ capacityGiB }) => capacityGiB),
     cautions: model?.cautions ?? [],
     openingMinutes: model?.openingMinutes ?? null,

@@ -1,6 +1,6 @@
-import { evaluate } from '@tembrix/core/evaluate'
-import type { Evaluation, Machine, Placement, Settings } from '@tembrix/core/model'
-import { type Assignment, type Piece, placementOf, prune } from '@tembrix/core/records'
+import { evaluate } from '../evaluate'
+import type { Evaluation, Machine, Placement, Settings } from '../model'
+import { type Assignment, type Piece, placementOf, prune } from '../records'
 
 /** One state of the slots, as found or as planned, and what it does. */
 export interface Situation {

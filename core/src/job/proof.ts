@@ -1,0 +1,123 @@
+import {
+  type Arrangement,
+  type CauseTable,
+  type Difference,
+  differences,
+  type Made,
+  observed,
+  type Standing,
+  type Suspicion,
+  standing,
+  suspect,
+} from '../diagnose'
+import { type ChannelsTold, channelsTold, testedOf } from '../measure'
+import { type Machine, same } from '../model'
+import { fillingOrder } from '../plan'
+import { type Assignment, type JobFile, UNVERIFIED, type Verification } from '../records'
+import type { Situation } from './situation'
+
+/** A job as far as its proof goes. */
+export interface ToProve {
+  file: Pick<JobFile, 'measurements' | 'verifications'>
+  machine: Machine
+  now: Situation
+  planned: Situation
+}
+
+/** What bandwidths measured tell of the channels at work after the change. */
+export const channelsMeasured = ({ file, now, planned }: ToProve): ChannelsTold =>
+  channelsTold(testedOf(file.measurements), now.evaluation, planned.evaluation)
+
+/** In what the machine as it is seen, and measured, differs from what the plan should give. */
+export function differencesFound(job: ToProve): Difference[] {
+  const { file, machine, now, planned } = job
+  const { seen } = file.verifications[0] ?? UNVERIFIED
+  const asBefore = channelsMeasured(job).stayed ? (now.evaluation.zones[0]?.ways ?? null) : null
+  const ways = seen.ways ?? asBefore
+  return differences(machine, planned.placement, planned.settings, { ...seen, ways })
+}
+
+/** How far the job's proof is; null before anything was looked at. */
+export function standingOf(job: ToProve, ruleHours: number | null): Standing | null {
+  const [record] = job.file.verifications
+  return record ? standing(differencesFound(job), record.seen, record.stability, ruleHours) : null
+}
+
+/** Trials made; before there is one, a module that is not seen counts as what the first start showed. */
+export function trialsMade(
+  { trials }: Pick<Verification, 'trials'>,
+  found: readonly Difference[],
+  { assignment, settings }: Pick<Situation, 'assignment' | 'settings'>,
+): readonly Made[] {
+  const slots = slotsMissing(found)
+  if (slots.length === 0 || trials.length > 0) return trials
+  return [
+    {
+      arrangement: arrangementOf(assignment),
+      reseat: false,
+      profile: settings.profile,
+      depth: 'start',
+      outcome: { kind: 'MISSING', slots },
+    },
+  ]
+}
+
+/** Whether a trial had the machine open, so that its outer covers may still be off. */
+export function openedBy(trials: readonly Made[], planned: Assignment): boolean {
+  const start = arrangementOf(planned)
+  return trials.some(({ reseat, arrangement }) => reseat || !same(arrangement, start))
+}
+
+/** Slots whose module is not seen. */
+function slotsMissing(found: readonly Difference[]): string[] {
+  const empty = found.filter(({ code }) => code === 'SLOT_EMPTY').flatMap(({ slots }) => slots)
+  if (empty.length > 0) return empty
+  return found.find(({ code }) => code === 'CHANNEL_GONE')?.slots ?? []
+}
+
+/** Modules by slot as the fault finder knows them: `moduleId unit`. */
+export function arrangementOf(assignment: Assignment): Arrangement {
+  return Object.fromEntries(
+    Object.entries(assignment).map(([slot, { moduleId, unit }]) => [slot, `${moduleId} ${unit}`]),
+  )
+}
+
+/** The way back from `arrangementOf`. */
+export function assignmentOf(arrangement: Arrangement): Assignment {
+  return Object.fromEntries(
+    Object.entries(arrangement).map(([slot, module]) => {
+      const [moduleId = '', unit = '0'] = module.split(' ')
+      return [slot, { moduleId, unit: Number(unit) }]
+    }),
+  )
+}
+
+/** The most modules, and slots, that suspicion is worked out for. */
+const SUSPECTS_AT_MOST = 8
+
+/** What is suspected after these trials of a machine fitted as planned; null with nothing placed, or too much. */
+export function suspicionOf(
+  machine: Machine,
+  { assignment, placement, settings }: Pick<Situation, 'assignment' | 'placement' | 'settings'>,
+  trials: readonly Made[],
+  causes: CauseTable,
+): Suspicion | null {
+  const arrangement = arrangementOf(assignment)
+  const modules = Object.values(arrangement)
+  const order = fillingOrder(machine)
+  if (modules.length === 0 || Math.max(modules.length, order.length) > SUSPECTS_AT_MOST) return null
+  const sizes = Object.fromEntries(
+    Object.entries(arrangement).map(([slot, name]) => [name, placement[slot]?.capacityGiB ?? 8]),
+  )
+  const bench = {
+    order,
+    mustFill: machine.slots.filter(({ mustFill }) => mustFill).map(({ id }) => id),
+    modules,
+    sizes,
+    generation: machine.generation,
+  }
+  return trials.reduce<Suspicion>(
+    (now, { outcome, ...trial }) => observed(now, trial, outcome),
+    suspect(bench, arrangement, settings.profile, causes),
+  )
+}
