@@ -28,6 +28,9 @@ export function Offer({ quote, document }: Props) {
       ) : (
         <Standing quote={quote} document={document} />
       )}
+      {(state === 'offered' || state === 'expired') && (
+        <Approve quote={quote} document={document} />
+      )}
       {(option ? [option] : document.options).map((one) => (
         <Lines key={one.id} option={one} document={document} />
       ))}
@@ -35,9 +38,6 @@ export function Offer({ quote, document }: Props) {
         <SheetLink jobId={file.id} version={quote.number} />
         <NewVersion quote={quote} />
       </div>
-      {(state === 'offered' || state === 'expired') && (
-        <Approve quote={quote} document={document} />
-      )}
       {!quote.ended && <End quote={quote} />}
     </>
   )

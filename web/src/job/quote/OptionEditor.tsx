@@ -126,7 +126,7 @@ function Credits({ worked: { removed }, terms, value, error, set }: Part) {
         const suggested = suggestedCredit(module, shop, terms.creditPercent)
         const label = `${capacity(module.capacityGiB)} ${module.article}`
         return (
-          <div key={id} className="flex items-center gap-3">
+          <div key={id} className="mb-1 flex items-center gap-3">
             <span className="flex-1">{label}</span>
             {suggested > 0 && (
               <button
