@@ -7,7 +7,8 @@ export type PickName = (typeof PICKS)[number]
 /** Why an option is named: costs in minor units, gains as shares (0.1 is a tenth faster). */
 export type PickReason =
   | { code: 'NOTHING_BOUGHT' }
-  | { code: 'CHEAPEST'; cost: number }
+  /** `under`: the policy it is the cheapest by, where another policy has a cheaper one. */
+  | { code: 'CHEAPEST'; cost: number; under: Policy | null }
   | { code: 'KEEPS_OWN'; pieces: number }
   | { code: 'GAIN'; gain: number; more: number }
   | { code: 'NO_GAIN_FOR_MORE' }
@@ -65,7 +66,7 @@ export function picks(given: PickCase): Pick[] {
   const alike = asked.filter((one) => gainOf(one) >= gain * (1 - ALIKE))
   const best = bestBy(alike, (one) => [-one.cost, gainOf(one)])
   const named: Named[] = [
-    { name: 'lowest-cost', option: least, reasons: whyLeast(least) },
+    { name: 'lowest-cost', option: least, reasons: whyLeast(given, least) },
     { name: 'best-for-use', option: best, reasons: whyBest(best, least, gainOf) },
   ]
   const add = (name: PickName, option: Option | null, reasons: PickReason[]) => {
@@ -145,9 +146,13 @@ function keeps(option: Option): PickReason[] {
   return pieces > 0 ? [{ code: 'KEEPS_OWN', pieces }] : []
 }
 
-function whyLeast(option: Option): PickReason[] {
+function whyLeast(given: PickCase, option: Option): PickReason[] {
+  const cheaper = Object.values(given.byPolicy).some((options) =>
+    options.some((one) => one.cost < option.cost && isNoWorse(given, one)),
+  )
+  const under = cheaper ? given.policy : null
   const first: PickReason =
-    option.cost === 0 ? { code: 'NOTHING_BOUGHT' } : { code: 'CHEAPEST', cost: option.cost }
+    option.cost === 0 ? { code: 'NOTHING_BOUGHT' } : { code: 'CHEAPEST', cost: option.cost, under }
   return [first, ...keeps(option)]
 }
 

@@ -260,6 +260,16 @@ describe('picks', () => {
     expect(best?.givesUp).toContainEqual({ code: 'MIXES' })
   })
 
+  test('the cheapest says by which policy it is, where another has a cheaper one', () => {
+    const reasonsOf = (given: PickCase) => by(given).get('lowest-cost')?.reasons[0]
+    const all = given()
+    const dear = all.byPolicy.balanced.filter(({ cost }) => cost > 0)
+    const byPolicy = { ...all.byPolicy, balanced: dear }
+    expect(reasonsOf({ ...all, byPolicy })).toMatchObject({ code: 'CHEAPEST', under: 'balanced' })
+    const alone = { matched: dear, balanced: dear, capacity: dear }
+    expect(reasonsOf({ ...all, byPolicy: alone })).toMatchObject({ code: 'CHEAPEST', under: null })
+  })
+
   test('the safest is one matched set where the others mix', () => {
     const gainOf = (one: Option) => (one.usableGiB >= 32 ? 1.5 : 1)
     const from32 = request({ need: { minGiB: 32, budget: null } })

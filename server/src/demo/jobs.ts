@@ -105,7 +105,7 @@ export const DEMO_JOBS: DemoJob[] = [
     machine: kestrel(),
     complaint: 'Loading the audio library takes minutes; sometimes a project does not open at all.',
     uses: 'Recording and cutting the choir, large sample libraries, two programs at once.',
-    budget: 26000,
+    budget: 28000,
     stage: 'quote',
     due: 4,
     changed: 1,

@@ -1,5 +1,6 @@
 import type { Forecast } from '@tembrix/core/forecast'
 import type { GivesUp, PickName, PickReason, Piece } from '@tembrix/core/plan'
+import { POLICY_NAMES } from '../../judgement'
 import { capacity, money, plural, tidy } from '../../ui'
 
 /** Plans that can be kept beside the one on the board. */
@@ -68,7 +69,7 @@ export function pickReason(reason: PickReason, nameOf: (piece: Piece) => string)
     case 'NOTHING_BOUGHT':
       return 'nothing has to be bought'
     case 'CHEAPEST':
-      return `the cheapest that meets the need, ${money(reason.cost)}`
+      return `the cheapest that meets the need${reason.under ? ` by “${POLICY_NAMES[reason.under]}”` : ''}, ${money(reason.cost)}`
     case 'KEEPS_OWN':
       return `keeps ${plural(reason.pieces, 'module')} of the customer’s`
     case 'GAIN':
