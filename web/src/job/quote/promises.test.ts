@@ -1,11 +1,11 @@
 import { evaluate } from '@tembrix/core/evaluate'
 import { forecast, type MemoryState } from '@tembrix/core/forecast'
+import type { Added, OfferFacts, TakenOut } from '@tembrix/core/job'
 import { STARTING_MACHINES } from '@tembrix/core/machines'
 import { type Evaluation, type Machine, type Module, usualSpeed } from '@tembrix/core/model'
 import { STARTING_TERMS } from '@tembrix/core/records'
 import { memoryState } from '@tembrix/core/sizing'
 import { describe, expect, test } from 'vitest'
-import type { Added, QuoteFacts, TakenOut } from './facts'
 import { PROMISES, type PromiseName } from './promises'
 import { wordingOf } from './wording'
 
@@ -45,7 +45,7 @@ const out = (changes: Partial<TakenOut> = {}): TakenOut => ({
 })
 
 /** A quote of which nothing is known that would carry a promise. */
-const bare: QuoteFacts = {
+const bare: OfferFacts = {
   kind: 'desktop',
   before: run({ A2: module() }),
   after: run({ A2: module(), B2: module() }),
@@ -74,12 +74,12 @@ const fast: Module = module({
 
 const state = (evaluation: Evaluation) => memoryState(evaluation, 0) as MemoryState
 
-const warranty = (changes: Partial<QuoteFacts['warranty']>) => ({ ...bare.warranty, ...changes })
+const warranty = (changes: Partial<OfferFacts['warranty']>) => ({ ...bare.warranty, ...changes })
 
 /** What makes each sentence true, what it then names, and what is near to it and still is not enough. */
 const CASES: Record<
   PromiseName,
-  { fact: Partial<QuoteFacts>; names: RegExp; not: Partial<QuoteFacts>[] }
+  { fact: Partial<OfferFacts>; names: RegExp; not: Partial<OfferFacts>[] }
 > = {
   tested: {
     fact: { added: [added({ state: 'used', testedOn: '2026-11-03' })] },
@@ -100,7 +100,7 @@ const CASES: Record<
   testRule: { fact: { testHours: 4 }, names: /tested for 4 hours/, not: [{ testHours: null }] },
   firmware: { fact: { firmware: ['SIZE'] }, names: /firmware/, not: [{ firmware: [] }] },
   credit: {
-    fact: { removed: [out({ credit: '€4.00' }), out({ module: module({ article: 'Other' }) })] },
+    fact: { removed: [out({ credit: 400 }), out({ module: module({ article: 'Other' }) })] },
     names: /8 GB \(Plain-8\) for €4\.00/,
     not: [{ removed: [out()] }, { removed: [] }],
   },
@@ -110,7 +110,7 @@ const CASES: Record<
     not: [
       { removed: [out()] },
       { removed: [out({ goesTo: 'recycling' })] },
-      { removed: [out({ goesTo: 'customer', credit: '€4.00' })] },
+      { removed: [out({ goesTo: 'customer', credit: 400 })] },
     ],
   },
   inShop: {
@@ -155,7 +155,7 @@ const CASES: Record<
   },
 }
 
-function gain(before: boolean, after: boolean): QuoteFacts['gain'] {
+function gain(before: boolean, after: boolean): OfferFacts['gain'] {
   const said = forecast({
     uses: [{ work: 'office', weight: 1, need: null }],
     before: state(bare.before),

@@ -1,18 +1,18 @@
+import type { OfferFacts } from '@tembrix/core/job'
 import { promise } from '../../papers'
-import { day, list, plural, tidy } from '../../ui'
-import type { QuoteFacts } from './facts'
+import { day, list, money, plural, tidy } from '../../ui'
 
 const gb = (gib: number) => `${tidy(gib)} GB`
 const months = (count: number) => plural(count, 'month')
 
 /** Used modules, each with the day it was tested; null where one has no such day. */
-const testDays = ({ added }: QuoteFacts): string[] | null => {
+const testDays = ({ added }: OfferFacts): string[] | null => {
   const used = added.filter(({ state }) => state === 'used')
   const days = used.flatMap(({ testedOn }) => (testedOn ? [testedOn] : []))
   return used.length > 0 && days.length === used.length ? [...new Set(days)].sort() : null
 }
 
-const found = ({ after }: QuoteFacts, code: string) =>
+const found = ({ after }: OfferFacts, code: string) =>
   after.findings.some((finding) => finding.code === code)
 
 const one = (count: number, single: string, several: string) => (count === 1 ? single : several)
@@ -25,13 +25,13 @@ export const PROMISES = {
   }),
 
   wholeKit: promise(
-    ({ wholeKit }: QuoteFacts) => wholeKit,
+    ({ wholeKit }: OfferFacts) => wholeKit,
     (size) => `They are one kit of ${size}, made and tested to work together.`,
   ),
 
   /** Where memory runs out today and will not: that the stalls end, and no figure for it. */
   stallsEnd: promise(
-    ({ gain }: QuoteFacts) =>
+    ({ gain }: OfferFacts) =>
       gain?.words === 'STALLS_STOP' || gain?.uses.some(({ pages }) => pages.before && !pages.after)
         ? gain
         : null,
@@ -40,27 +40,27 @@ export const PROMISES = {
   ),
 
   testRule: promise(
-    ({ testHours }: QuoteFacts) => testHours,
+    ({ testHours }: OfferFacts) => testHours,
     (hours) =>
       `Our rule: every computer we fit memory in is tested for ${plural(hours, 'hour')} before you get it back.`,
   ),
 
   firmware: promise(
-    ({ firmware }: QuoteFacts) => (firmware.length > 0 ? firmware : null),
+    ({ firmware }: OfferFacts) => (firmware.length > 0 ? firmware : null),
     () => 'We bring your computer’s firmware up to date first, as these modules need it.',
   ),
 
   credit: promise(
-    ({ removed }: QuoteFacts) => {
+    ({ removed }: OfferFacts) => {
       const bought = removed.filter(({ credit }) => credit !== null)
       return bought.length > 0 ? bought : null
     },
     (bought) =>
-      `We buy from you ${list(bought.map(({ module, credit }) => `the module of ${gb(module.capacityGiB)} (${module.article}) for ${credit}`))}.`,
+      `We buy from you ${list(bought.map(({ module, credit }) => `the module of ${gb(module.capacityGiB)} (${module.article}) for ${money(credit ?? 0)}`))}.`,
   ),
 
   givenBack: promise(
-    ({ removed }: QuoteFacts) => {
+    ({ removed }: OfferFacts) => {
       const back = removed.filter(({ credit, goesTo }) => credit === null && goesTo === 'customer')
       return back.length > 0 ? back.length : null
     },
@@ -69,25 +69,25 @@ export const PROMISES = {
   ),
 
   inShop: promise(
-    ({ lead }: QuoteFacts) => lead?.inShop || null,
+    ({ lead }: OfferFacts) => lead?.inShop || null,
     () => 'Everything needed is in our shop and kept for you.',
   ),
 
   arrives: promise(
-    ({ lead }: QuoteFacts) =>
+    ({ lead }: OfferFacts) =>
       lead && !lead.inShop && lead.saidOn ? { days: lead.days, saidOn: lead.saidOn } : null,
     ({ days, saidOn }) =>
       `What is needed should arrive ${days === 0 ? 'the same day' : `in about ${plural(days, 'day')}`}, as the supplier said on ${day(saidOn)}.`,
   ),
 
   warrantyNew: promise(
-    ({ added, warranty }: QuoteFacts) =>
+    ({ added, warranty }: OfferFacts) =>
       added.some(({ state }) => state === 'new') ? warranty.newParts : null,
     (count) => `We stand by new modules for ${months(count)}.`,
   ),
 
   warrantyUsed: promise(
-    ({ added, warranty }: QuoteFacts) =>
+    ({ added, warranty }: OfferFacts) =>
       added.some(({ state }) => state === 'used') ? warranty.usedParts : null,
     (count) =>
       count === 0
@@ -96,12 +96,12 @@ export const PROMISES = {
   ),
 
   warrantyWork: promise(
-    ({ warranty }: QuoteFacts) => warranty.work,
+    ({ warranty }: OfferFacts) => warranty.work,
     (count) => `We stand by our work for ${months(count)}.`,
   ),
 
   aboveRating: promise(
-    (facts: QuoteFacts) =>
+    (facts: OfferFacts) =>
       found(facts, 'ABOVE_RATING') && facts.after.run
         ? { run: facts.after.run, volts: facts.profile?.volts ?? null }
         : null,

@@ -1,6 +1,6 @@
+import type { Added, OfferFacts } from '@tembrix/core/job'
 import type { Machine, Module } from '@tembrix/core/model'
 import { list, plural, tidy } from '../../ui'
-import type { Added, QuoteFacts } from './facts'
 import { PROMISES } from './promises'
 
 const KINDS: Record<Machine['kind'], string> = {
@@ -16,7 +16,7 @@ const number = (count: number) => NUMBERS[count] ?? String(count)
 const gb = (gib: number) => `${tidy(gib)} GB`
 
 /** An option’s heading where nobody has written another. */
-export function usualTitle({ after, kept, added }: QuoteFacts): string {
+export function usualTitle({ after, kept, added }: OfferFacts): string {
   const size = `${gb(after.capacity.usableGiB)} of memory`
   if (added.length === 0) return kept.length > 0 ? `${size}, set up again` : size
   if (kept.length > 0) return `${size}, your own kept`
@@ -24,7 +24,7 @@ export function usualTitle({ after, kept, added }: QuoteFacts): string {
 }
 
 /** The plan in plain sentences, for the customer; what promises something is in `PROMISES`. */
-export function wordingOf(facts: QuoteFacts): string {
+export function wordingOf(facts: OfferFacts): string {
   return [
     today(facts),
     work(facts),
@@ -50,7 +50,7 @@ export function wordingOf(facts: QuoteFacts): string {
     .join(' ')
 }
 
-function today({ kind, before, kept, removed, solderedGiB }: QuoteFacts): string {
+function today({ kind, before, kept, removed, solderedGiB }: OfferFacts): string {
   const modules = kept.length + removed.length
   const size = gb(before.capacity.installedGiB)
   if (before.capacity.installedGiB === 0) return `Your ${KINDS[kind]} has no memory in it now.`
@@ -63,7 +63,7 @@ function today({ kind, before, kept, removed, solderedGiB }: QuoteFacts): string
   return `Your ${KINDS[kind]} has ${size} of memory today${where}.`
 }
 
-function work({ kept, added, removed, profile: on }: QuoteFacts): string {
+function work({ kept, added, removed, profile: on }: OfferFacts): string {
   if (added.length === 0 && removed.length === 0) {
     return on
       ? 'We turn on the faster setting (memory profile) that its memory was made for.'
@@ -110,7 +110,7 @@ const plain = (count: number, one: string) =>
 /** Of 4 GB, a 32-bit system and integrated graphics leave about this much. */
 const SMALL_SYSTEM = { gib: 4, left: '3 to 3.5 GB' }
 
-function outcome({ before, after, integratedGraphics }: QuoteFacts): string {
+function outcome({ before, after, integratedGraphics }: OfferFacts): string {
   const { installedGiB, usableGiB } = after.capacity
   const small = usableGiB <= SMALL_SYSTEM.gib && installedGiB >= SMALL_SYSTEM.gib
   const limited = usableGiB < installedGiB
@@ -138,13 +138,13 @@ function outcome({ before, after, integratedGraphics }: QuoteFacts): string {
   return size
 }
 
-function slower({ before, after }: QuoteFacts): string {
+function slower({ before, after }: OfferFacts): string {
   const [was, is] = [before.run?.dataRate ?? 0, after.run?.dataRate ?? 0]
   if (is >= was || is === 0) return ''
   return `It runs at a lower speed than today (${is} instead of ${was} MT/s), which is worth it where more memory is what is missing.`
 }
 
-function gains(facts: QuoteFacts): string {
+function gains(facts: OfferFacts): string {
   const { gain } = facts
   if (!gain) return ''
   const stalls = PROMISES.stallsEnd(facts)
@@ -174,14 +174,14 @@ function share(times: number): number {
   return percent < 10 ? Math.round(percent) : Math.round(percent / 5) * 5
 }
 
-function profile(facts: QuoteFacts): string {
+function profile(facts: OfferFacts): string {
   const above = PROMISES.aboveRating(facts)
   if (above || !facts.profile) return above
   return 'We use the faster setting (memory profile) stored on the modules.'
 }
 
 /** Said at every level of risk: the plan asks to tell the customer at every one. */
-function mixed({ mixing, besideSoldered }: QuoteFacts): string {
+function mixed({ mixing, besideSoldered }: OfferFacts): string {
   if (mixing === 'none') return ''
   if (besideSoldered) {
     return 'It works beside memory that is fixed to the board, which this kind of computer is made for.'
@@ -190,7 +190,7 @@ function mixed({ mixing, besideSoldered }: QuoteFacts): string {
 }
 
 /** Modules of which nobody has said where they go, the customer’s to decide. */
-function openOld({ removed }: QuoteFacts): string {
+function openOld({ removed }: OfferFacts): string {
   const open = removed.filter(({ credit, goesTo }) => credit === null && goesTo === null)
   if (open.length === 0) return ''
   return open.length === 1
