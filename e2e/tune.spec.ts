@@ -42,6 +42,12 @@ test('a fast kit is set to the ceiling, and a ladder climbed to its end', async 
     await expect(tried).toHaveCount(rung)
   }
   await expect(ladder).toContainText('held through the long test.')
+  await ladder.getByRole('link', { name: 'Values for the customer' }).click()
+  await expect(page.getByRole('heading', { name: 'How your memory is set' })).toBeVisible()
+  await expect(page.getByRole('row', { name: /^Speed 6000 MT\/s 6400 MT\/s/ })).toBeVisible()
+  await expect(page.getByText('A long memory test of 4 hours: passed.')).toBeVisible()
+  await page.getByRole('link', { name: 'Back to the plan' }).click()
+  await page.getByRole('tab', { name: 'Tune' }).click()
   await ladder.getByRole('button', { name: 'Plan with these values' }).click()
   await page.getByRole('link', { name: 'Plan sheet' }).click()
   await expect(page.getByRole('region', { name: 'Set by hand' })).toContainText(
@@ -54,4 +60,6 @@ test('where the firmware offers nothing to set, tuning says so', async ({ page, 
   await page.goto(`${address}/plan`)
   await page.getByRole('tab', { name: 'Tune' }).click()
   await expect(page.getByText('offers nothing to set by hand')).toBeVisible()
+  await page.goto(`${address}/tune-sheet`)
+  await expect(page.getByText('once they held through the long test')).toBeVisible()
 })

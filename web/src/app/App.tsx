@@ -27,6 +27,7 @@ const QuoteSheet = lazy(async () => ({ default: (await job()).QuoteSheet }))
 const Fit = lazy(async () => ({ default: (await job()).Fit }))
 const Labels = lazy(async () => ({ default: (await import('../job')).Labels }))
 const Verify = lazy(async () => ({ default: (await job()).Verify }))
+const TuneSheet = lazy(async () => ({ default: (await job()).TuneSheet }))
 const PlanSheet = lazy(async () => ({ default: (await job()).PlanSheet }))
 
 const page = (element: React.ReactNode) => <Suspense fallback={null}>{element}</Suspense>
@@ -41,6 +42,7 @@ const router = createBrowserRouter([
       { path: '/jobs/:id/sheet', element: page(<PlanSheet />) },
       { path: '/jobs/:id/labels', element: page(<Labels />) },
       { path: '/jobs/:id/quote-sheet', element: page(<QuoteSheet />) },
+      { path: '/jobs/:id/tune-sheet', element: page(<TuneSheet />) },
       {
         path: '/jobs/:id',
         element: page(<JobScreen />),

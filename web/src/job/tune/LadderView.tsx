@@ -1,7 +1,9 @@
 import type { Rung, TuneSettings } from '@tembrix/core/tune'
-import { RotateCcw } from 'lucide-react'
+import { Printer, RotateCcw } from 'lucide-react'
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { Button, Field, list, numberFrom, TextInput, tidy } from '../../ui'
+import { useJob } from '../file'
 import type { Tuning } from './useTune'
 import { changeWords, OUTCOME_NAMES, STAGE_NAMES } from './words'
 
@@ -11,6 +13,7 @@ const settingsWords = ({ dataRate, timings }: TuneSettings) =>
 /** One change at a time, its test, what came of it, and the way back; carried on by what was seen. */
 export function LadderView({ tuning }: { tuning: Tuning }) {
   const { ladder, tried, takeBack, plan } = tuning
+  const { file } = useJob()
   if (!ladder) return null
   const { next, holds, end, notWorth } = ladder
   return (
@@ -39,9 +42,15 @@ export function LadderView({ tuning }: { tuning: Tuning }) {
           <p className="text-lg">
             <b className="font-semibold">{settingsWords(holds)}</b> held through the long test.
           </p>
-          <Button className="mt-1" onClick={() => plan(holds)}>
-            Plan with these values
-          </Button>
+          <div className="mt-1 flex flex-wrap gap-2">
+            <Button onClick={() => plan(holds)}>Plan with these values</Button>
+            <Link
+              to={`/jobs/${file.id}/tune-sheet`}
+              className="inline-flex min-h-11 items-center gap-2 rounded-sm border border-rule-2 px-3 font-medium hover:bg-sheet-2"
+            >
+              <Printer size={17} aria-hidden /> Values for the customer
+            </Link>
+          </div>
         </div>
       )}
       {notWorth.length > 0 && (

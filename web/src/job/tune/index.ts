@@ -1,1 +1,2 @@
 export { Tune } from './Tune'
+export { TuneSheet } from './TuneSheet'

@@ -1,0 +1,122 @@
+import { STARTING_TERMS } from '@tembrix/core/records'
+import type { Tried, TuneSettings } from '@tembrix/core/tune'
+import { Printer } from 'lucide-react'
+import { Link } from 'react-router'
+import { useShopQuery } from '../../data'
+import { Button, day, Message, tidy, today } from '../../ui'
+import { useJob } from '../file'
+import { JobSheet } from '../sheet'
+import { useTune } from './useTune'
+import { OUTCOME_NAMES } from './words'
+
+/** What was set by hand, for the customer: the values, how they were tested, and the way back. */
+export function TuneSheet() {
+  return (
+    <JobSheet step="plan" back="Back to the plan">
+      <Sheet />
+    </JobSheet>
+  )
+}
+
+function Sheet() {
+  const { file, machine } = useJob()
+  const { data: shop } = useShopQuery()
+  const { ladder, rated, tried } = useTune()
+  const { shopName, address } = shop?.terms ?? STARTING_TERMS
+  const set = ladder?.end === 'DONE' ? ladder.holds : null
+  if (!set || !rated) {
+    return (
+      <Message title="Nothing to hand over yet">
+        <p>The values are printed once they held through the long test.</p>
+        <Link to={`/jobs/${file.id}/plan`} className="underline">
+          To the plan
+        </Link>
+      </Message>
+    )
+  }
+  const runs = tried.filter(({ settings }) => words(settings) === words(set))
+  return (
+    <main className="mx-auto my-4 max-w-[52rem] bg-sheet p-8 print:m-0 print:max-w-none print:p-0">
+      <header className="mb-4 flex items-start justify-between gap-6 border-b-2 border-ink pb-3">
+        <div>
+          {shopName && <p className="font-semibold">{shopName}</p>}
+          {address && <p className="text-sm whitespace-pre-line">{address}</p>}
+          <h1 className="mt-3 text-2xl font-bold">How your memory is set</h1>
+          <p>
+            for <b className="font-semibold">{file.customer.name}</b> · {machine.name}
+          </p>
+        </div>
+        <div className="text-right text-sm">
+          <p>
+            Job <b className="font-mono">{file.number}</b>
+          </p>
+          <p>{day(today())}</p>
+          <Button look="main" className="screen-only mt-2" onClick={() => window.print()}>
+            <Printer size={17} aria-hidden /> Print
+          </Button>
+        </div>
+      </header>
+      <table className="w-full max-w-[36rem]">
+        <thead className="text-left text-sm">
+          <tr>
+            <th className="font-normal">In the BIOS/UEFI setup</th>
+            <th className="font-normal">as set by us</th>
+            <th className="font-normal">as rated</th>
+          </tr>
+        </thead>
+        <tbody>
+          {ROWS.map(([name, of]) => (
+            <tr key={name} className="border-t border-rule">
+              <th scope="row" className="py-1 text-left font-normal">
+                {name}
+              </th>
+              <td className="font-mono font-semibold">{of(set)}</td>
+              <td className="font-mono">{of(rated)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <section className="keep-together mt-5">
+        <h2 className="mb-1 text-lg font-semibold">How it was tested</h2>
+        <ul className="list-disc pl-5">
+          {runs.map((run, at) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: tests keep their places
+            <li key={at}>{testWords(run)}</li>
+          ))}
+        </ul>
+        <p className="mt-1">
+          A test that passes shows that no error came in that time; it cannot show that none ever
+          will.
+        </p>
+      </section>
+      <section className="keep-together mt-5">
+        <h2 className="mb-1 text-lg font-semibold">If it ever becomes unsteady</h2>
+        <p>
+          Set the values as rated, or switch hand-set values off in the setup. If the computer no
+          longer starts, bring it to us, or clear the setup as its maker describes, switched off and
+          unplugged. A firmware update or a cleared setup turns these values off by itself; that
+          does no harm, it only runs slower.
+        </p>
+        <p className="mt-2">
+          If the drive is encrypted, keep its recovery key at hand before anything in the setup is
+          changed. The instructions of your computer’s maker come before this sheet.
+        </p>
+      </section>
+    </main>
+  )
+}
+
+const ROWS: readonly [string, (settings: TuneSettings) => string][] = [
+  ['Speed', ({ dataRate }) => `${dataRate} MT/s`],
+  ['CL', ({ timings }) => String(timings.cl)],
+  ['tRCD', ({ timings }) => String(timings.trcd)],
+  ['tRP', ({ timings }) => String(timings.trp)],
+  ['tRAS', ({ timings }) => String(timings.tras)],
+]
+
+const words = (settings: TuneSettings) => ROWS.map(([, of]) => of(settings)).join(' ')
+
+function testWords({ test, outcome, minutes }: Tried): string {
+  const time = minutes >= 90 ? `${tidy(minutes / 60, 1)} hours` : `${tidy(minutes, 0)} minutes`
+  return `A ${test} memory test of ${time}: ${OUTCOME_NAMES[outcome]}.`
+}
