@@ -1,3 +1,4 @@
+import { profileVolts } from '@tembrix/core/job'
 import { STARTING_TERMS } from '@tembrix/core/records'
 import type { Tried, TuneSettings } from '@tembrix/core/tune'
 import { Printer } from 'lucide-react'
@@ -19,8 +20,9 @@ export function TuneSheet() {
 }
 
 function Sheet() {
-  const { file, machine } = useJob()
+  const { file, machine, plan, planned } = useJob()
   const { data: shop } = useShopQuery()
+  const volts = plan.profile ? profileVolts(planned) : null
   const { ladder, rated, tried } = useTune()
   const { shopName, address } = shop?.terms ?? STARTING_TERMS
   const set = ladder?.end === 'DONE' ? ladder.holds : null
@@ -74,6 +76,15 @@ function Sheet() {
               <td className="font-mono">{of(rated)}</td>
             </tr>
           ))}
+          {volts !== null && (
+            <tr className="border-t border-rule">
+              <th scope="row" className="py-1 text-left font-normal">
+                Memory voltage
+              </th>
+              <td className="font-mono font-semibold">{tidy(volts)} V</td>
+              <td className="font-mono">{tidy(volts)} V</td>
+            </tr>
+          )}
         </tbody>
       </table>
       <section className="keep-together mt-5">
@@ -94,8 +105,8 @@ function Sheet() {
         <p>
           Set the values as rated, or switch hand-set values off in the setup. If the computer no
           longer starts, bring it to us, or clear the setup as its maker describes, switched off and
-          unplugged. A firmware update or a cleared setup turns these values off by itself; that
-          does no harm, it only runs slower.
+          unplugged. A firmware update or a cleared setup turns these values off by itself; it then
+          runs at what the firmware sets.
         </p>
         <p className="mt-2">
           If the drive is encrypted, keep its recovery key at hand before anything in the setup is
