@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import type { QuoteDocument, QuotedOption, QuoteOption } from '../records'
-import { optionsAgain } from '.'
+import { optionsAgain, planOffering } from '.'
 
 const option = (id: string, planId: string, credits: Record<string, number> = {}): QuoteOption => ({
   id,
@@ -23,8 +23,8 @@ const quote = { options: [option('one', 'p1'), option('two', 'p2', { old: 400 })
 test('after the approved plan changed places with the one on the board, options follow what they offered', () => {
   // Option two was approved: its plan went to the board, p1, and what was there to p2.
   const plans = [
-    { id: 'p1', placement: at('large'), profile: false },
-    { id: 'p2', placement: at('small'), profile: false },
+    { id: 'p1', placement: at('large'), profile: false, manual: null },
+    { id: 'p2', placement: at('small'), profile: false, manual: null },
   ]
   let n = 0
   const again = optionsAgain(quote, plans, {}, () => {
@@ -38,6 +38,18 @@ test('after the approved plan changed places with the one on the board, options 
 })
 
 test('a plan that was changed since keeps its place; one that is gone is left out', () => {
-  const plans = [{ id: 'p1', placement: at('other'), profile: true }]
+  const plans = [{ id: 'p1', placement: at('other'), profile: true, manual: null }]
   expect(optionsAgain(quote, plans, {}, () => 'new').map(({ planId }) => planId)).toEqual(['p1'])
+})
+
+test('the same modules set by hand and not are two offers', () => {
+  const manual = { dataRate: 6000, timings: null }
+  const plans = [
+    { id: 'plain', placement: at('fast'), profile: true, manual: null },
+    { id: 'by hand', placement: at('fast'), profile: true, manual },
+  ]
+  const offered = { placement: at('fast'), profile: true }
+  expect(planOffering({ ...offered, manual }, plans, {})?.id).toBe('by hand')
+  expect(planOffering({ ...offered, manual: null }, plans, {})?.id).toBe('plain')
+  expect(planOffering(offered, plans, {})?.id).toBe('plain')
 })

@@ -7,7 +7,7 @@ import type { Assignment, Plan, Quote, QuotedOption, QuoteOption } from '../reco
  */
 export function optionsAgain(
   { options, document }: Pick<Quote, 'options' | 'document'>,
-  plans: readonly Pick<Plan, 'id' | 'placement' | 'profile'>[],
+  plans: readonly Pick<Plan, 'id' | 'placement' | 'profile' | 'manual'>[],
   found: Assignment,
   newId: () => string,
 ): QuoteOption[] {
@@ -21,12 +21,14 @@ export function optionsAgain(
 }
 
 /** The plan that holds now what an option offered, whichever place it has. */
-export const planOffering = <P extends Pick<Plan, 'placement' | 'profile'>>(
-  offered: Pick<QuotedOption, 'placement' | 'profile'>,
+export const planOffering = <P extends Pick<Plan, 'placement' | 'profile' | 'manual'>>(
+  offered: Pick<QuotedOption, 'placement' | 'profile' | 'manual'>,
   plans: readonly P[],
   found: Assignment,
 ): P | undefined =>
   plans.find(
-    ({ placement, profile }) =>
-      profile === offered.profile && same(placement ?? found, offered.placement),
+    ({ placement, profile, manual }) =>
+      profile === offered.profile &&
+      same(placement ?? found, offered.placement) &&
+      (offered.manual === undefined || same(manual, offered.manual)),
   )

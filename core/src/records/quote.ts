@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { Manual } from '../model'
 import { Assignment } from './assignment'
 import { LongText, Money, OwnId, ShortText, Stored, Versioned } from './stored'
 import { CurrencyCode } from './terms'
@@ -51,6 +52,8 @@ export const QuotedOption = z.object({
   deposit: z.int().min(0),
   placement: Assignment,
   profile: z.boolean(),
+  /** Values set by hand; absent on documents of before they were kept. */
+  manual: Manual.nullable().optional(),
 })
 export type QuotedOption = z.infer<typeof QuotedOption>
 

@@ -55,7 +55,7 @@ export function Approve({ quote, document, worked = [] }: Props) {
       edit.set('plans', chosen, { placement, profile, manual })
     }
     const { placement, profile } = option
-    edit.set('plans', plan, { placement, profile, manual: chosen?.manual ?? null })
+    edit.set('plans', plan, { placement, profile, manual: option.manual ?? chosen?.manual ?? null })
     if (STAGES.indexOf(file.stage) < STAGES.indexOf('fit')) {
       edit.set('jobs', file, { stage: 'fit' })
     }

@@ -81,7 +81,11 @@ function Approved({ quote, document, option }: Props & { option: QuotedOption })
           </p>
           <Button
             onClick={() =>
-              edit.step('plans', plan, { placement: option.placement, profile: option.profile })
+              edit.step('plans', plan, {
+                placement: option.placement,
+                profile: option.profile,
+                manual: option.manual ?? null,
+              })
             }
           >
             Put the approved plan on the board

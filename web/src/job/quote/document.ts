@@ -95,6 +95,7 @@ export function workedOption(basis: Basis, quote: Quote, option: QuoteOption): W
       deposit: sum.deposit,
       placement: situation.assignment,
       profile: plan.profile,
+      manual: plan.manual,
     },
     unpriced: offer.unpriced,
     hindrances: [
