@@ -180,7 +180,7 @@ describe('what differs', () => {
     expect(codes).not.toContain('STRAP_OFF')
   })
 
-  test('small-outline modules are held by side clips, full-size ones by latches', () => {
+  test('SO-DIMMs are held by side clips, DIMMs by latches', () => {
     const held = (formFactor: Machine['formFactor']) =>
       fittingSteps(input('laptop', { machine: desktop({ kind: 'laptop', formFactor }) }))
         .filter(({ code }) => code === 'PUT_IN')

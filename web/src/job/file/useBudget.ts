@@ -10,7 +10,7 @@ import { useJob } from './JobContext'
 export interface Budget {
   /** What may be spent on parts, minor units; null where no budget is named. */
   parts: number | null
-  /** Minutes of work that were taken off: every slot filled anew. */
+  /** Minutes of work that were taken off: every slot filled. */
   minutes: number
   /** The budget for the whole that parts of this cost want. */
   wholeFor: (parts: number) => number

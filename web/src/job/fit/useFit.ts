@@ -10,10 +10,10 @@ import {
   type Tick,
   UNFITTED,
 } from '@tembrix/core/records'
-import { useCallback, useMemo } from 'react'
-import { created, useAppDispatch, useModelsQuery, useShopQuery } from '../../data'
+import { useMemo } from 'react'
+import { useModelsQuery, useShopQuery } from '../../data'
 import { useTechnician } from '../../shell'
-import { useJob } from '../file'
+import { useJob, useOneRecord } from '../file'
 
 export interface Fitting {
   fit: Fit
@@ -37,41 +37,17 @@ export interface Fitting {
 /** The job's steps at the bench and how far they are; the record is begun with the first thing noted. */
 export function useFit(): Fitting {
   const view = useJob()
-  const { file, machine, now, planned, edit } = view
+  const { file, machine, now, planned } = view
   const { data: shop } = useShopQuery()
   const { data: models } = useModelsQuery()
-  const dispatch = useAppDispatch()
   const [technician] = useTechnician()
   const terms = shop?.terms ?? STARTING_TERMS
   const model = models?.find(({ id }) => id === file.machine.modelId)
-  const known = file.fits[0]
-  const fit: Fit = useMemo(
-    () =>
-      known ?? {
-        ...UNFITTED,
-        id: file.id,
-        jobId: file.id,
-        version: 0,
-        createdAt: '',
-        updatedAt: '',
-      },
-    [known, file.id],
-  )
+  const { record: fit, set } = useOneRecord('fits', file.fits[0], UNFITTED)
 
   const steps = useMemo(
     () => fittingSteps(fittingInput({ file, machine, now }, planned, model, terms)),
     [file, machine, now, planned, model, terms],
-  )
-
-  const set = useCallback(
-    (fields: FitChange & { finished?: true }) => {
-      if (!known) {
-        const target = { jobId: file.id, collection: 'fits' as const, recordId: file.id }
-        dispatch(created(target, { jobId: file.id }))
-      }
-      edit.set('fits', fit, fields)
-    },
-    [known, fit, file.id, dispatch, edit],
   )
 
   return useMemo(() => {
