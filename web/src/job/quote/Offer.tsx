@@ -1,5 +1,12 @@
-import { agreedTo, isAgreed, optionsAgain, stateOf } from '@tembrix/core/quote'
-import type { Assignment, Piece, Quote, QuoteDocument, QuotedOption } from '@tembrix/core/records'
+import { agreedTo, isAgreed, optionsAgain, type QuoteState, stateOf } from '@tembrix/core/quote'
+import {
+  type Assignment,
+  type Piece,
+  purchasesOf,
+  type Quote,
+  type QuoteDocument,
+  type QuotedOption,
+} from '@tembrix/core/records'
 import { format, parseISO } from 'date-fns'
 import { FilePlus2 } from 'lucide-react'
 import { useState } from 'react'
@@ -26,7 +33,7 @@ export function Offer({ quote, document }: Props) {
       {state === 'approved' && option ? (
         <Approved quote={quote} document={document} option={option} />
       ) : (
-        <Standing quote={quote} document={document} />
+        <Standing quote={quote} document={document} state={state} />
       )}
       {(state === 'offered' || state === 'expired') && (
         <Approve quote={quote} document={document} />
@@ -44,9 +51,7 @@ export function Offer({ quote, document }: Props) {
 }
 
 /** What became of a version that nobody has agreed to, or no longer. */
-function Standing({ quote, document }: Props) {
-  const { file } = useJob()
-  const state = stateOf(quote, file.quotes, today())
+function Standing({ quote, document, state }: Props & { state: QuoteState }) {
   return (
     <section aria-label="Where it stands" className="border-l-4 border-rule-2 bg-sheet-2 px-3 py-2">
       <p className="font-semibold">{STATES[state]({ quote, document })}</p>
@@ -97,20 +102,20 @@ function Approved({ quote, document, option }: Props & { option: QuotedOption })
   )
 }
 
-const shelfPiecesOf = (placement: Assignment, pieces: ReadonlyMap<string, Piece>): string[] =>
-  Object.values(placement).flatMap(({ moduleId }) =>
-    pieces.get(moduleId)?.source === 'shelf' ? [moduleId] : [],
+const shelfPiecesOf = (placement: Assignment | null, pieces: ReadonlyMap<string, Piece>) =>
+  purchasesOf(placement ?? {}, pieces).flatMap(({ piece }) =>
+    piece.source === 'shelf' ? [piece.id] : [],
   )
 
 /** Plans kept beside the approved one hold what they would use; they are let go of on request. */
 function NotChosen() {
   const { file, plan, pieces } = useJob()
   const dispatch = useAppDispatch()
-  const own = new Set(shelfPiecesOf(plan.placement ?? {}, pieces))
+  const own = new Set(shelfPiecesOf(plan.placement, pieces))
   const others = file.plans.filter(({ id }) => id !== plan.id)
   const held = new Set(
     others
-      .flatMap(({ placement }) => shelfPiecesOf(placement ?? {}, pieces))
+      .flatMap(({ placement }) => shelfPiecesOf(placement, pieces))
       .filter((id) => !own.has(id)),
   )
   if (held.size === 0) return null

@@ -135,6 +135,7 @@ function Draft({ quote, quoting }: { quote: QuoteRecord; quoting: Quoting }) {
   const [open, setOpen] = useState<string | null>(worked[0]?.option.id ?? null)
   const offered = new Set(quote.options.map(({ planId }) => planId))
   const others = file.plans.filter(({ id }) => !offered.has(id))
+  const titleOf = (id: string) => document?.options.find((one) => one.id === id)?.title
   const setOptions = (options: QuoteOption[]) => form.set(options, 'options')
   return (
     <>
@@ -151,7 +152,7 @@ function Draft({ quote, quoting }: { quote: QuoteRecord; quoting: Quoting }) {
                 onClick={() => setOpen(isOpen ? null : option.id)}
                 className="grid min-h-12 w-full grid-cols-[1fr_auto] gap-x-3 px-3 py-1.5 text-left hover:bg-sheet-2"
               >
-                <b className="font-semibold">{quoted.title}</b>
+                <b className="font-semibold">{titleOf(option.id) ?? quoted.title}</b>
                 <b className="font-semibold">{money(quoted.toPay)}</b>
                 <span className="col-span-2 text-sm text-ink-2">
                   {nameOf(plan, file.plans)}

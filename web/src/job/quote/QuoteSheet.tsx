@@ -1,11 +1,10 @@
 import { type QuoteState, stateOf } from '@tembrix/core/quote'
 import type { Quote, QuoteDocument, QuotedOption } from '@tembrix/core/records'
 import { format, parseISO } from 'date-fns'
-import { Printer } from 'lucide-react'
 import { Link, useSearchParams } from 'react-router'
-import { Button, day, Message, moneyIn, today } from '../../ui'
+import { day, Message, moneyIn, today } from '../../ui'
 import { useJob } from '../file'
-import { JobSheet } from '../sheet'
+import { JobSheet, SheetHead } from '../sheet'
 import { STATES } from './states'
 import { useQuote } from './useQuote'
 
@@ -90,33 +89,23 @@ function Head({
   document: QuoteDocument
   number: number
 }) {
-  const { shopName, address, customerName, machineName, validUntil } = document
+  const { customerName, machineName, validUntil } = document
   const made =
     quote.offered?.at ?? quote.approval?.at ?? (quote.updatedAt || new Date().toISOString())
   return (
-    <header className="mb-4 flex items-start justify-between gap-6 border-b-2 border-ink pb-3">
-      <div>
-        {shopName && <p className="font-semibold">{shopName}</p>}
-        {address && <p className="text-sm whitespace-pre-line">{address}</p>}
-        <h1 className="mt-3 text-2xl font-bold">Quote for more memory</h1>
-        <p>
-          for <b className="font-semibold">{customerName}</b> · {machineName}
-        </p>
-      </div>
-      <div className="text-right text-sm">
-        <p>
-          Job <b className="font-mono">{number}</b>
-          {quote.number > 1 && `, version ${quote.number}`}
-        </p>
-        <p>{day(made)}</p>
-        <p>
-          Valid until <b className="font-semibold">{day(validUntil)}</b>
-        </p>
-        <Button look="main" className="screen-only mt-2" onClick={() => window.print()}>
-          <Printer size={17} aria-hidden /> Print
-        </Button>
-      </div>
-    </header>
+    <SheetHead
+      shop={document}
+      title="Quote for more memory"
+      customerName={customerName}
+      machineName={machineName}
+      number={number}
+    >
+      {quote.number > 1 && `, version ${quote.number}`}
+      <p>{day(made)}</p>
+      <p>
+        Valid until <b className="font-semibold">{day(validUntil)}</b>
+      </p>
+    </SheetHead>
   )
 }
 

@@ -1,9 +1,9 @@
 import type { Rung, TuneSettings } from '@tembrix/core/tune'
-import { Printer, RotateCcw } from 'lucide-react'
+import { RotateCcw } from 'lucide-react'
 import { useState } from 'react'
-import { Link } from 'react-router'
 import { Button, Field, list, numberFrom, TextInput, tidy } from '../../ui'
 import { useJob } from '../file'
+import { PrintLink } from '../sheet'
 import type { Tuning } from './useTune'
 import { changeWords, OUTCOME_NAMES, STAGE_NAMES } from './words'
 
@@ -44,12 +44,7 @@ export function LadderView({ tuning }: { tuning: Tuning }) {
           </p>
           <div className="mt-1 flex flex-wrap gap-2">
             <Button onClick={() => plan(holds)}>Plan with these values</Button>
-            <Link
-              to={`/jobs/${file.id}/tune-sheet`}
-              className="inline-flex min-h-11 items-center gap-2 rounded-sm border border-rule-2 px-3 font-medium hover:bg-sheet-2"
-            >
-              <Printer size={17} aria-hidden /> Values for the customer
-            </Link>
+            <PrintLink to={`/jobs/${file.id}/tune-sheet`}>Values for the customer</PrintLink>
           </div>
         </div>
       )}

@@ -1,12 +1,12 @@
 import { profileVolts } from '@tembrix/core/job'
+import { same } from '@tembrix/core/model'
 import { STARTING_TERMS } from '@tembrix/core/records'
 import type { Tried, TuneSettings } from '@tembrix/core/tune'
-import { Printer } from 'lucide-react'
 import { Link } from 'react-router'
 import { useShopQuery } from '../../data'
-import { Button, day, Message, tidy, today } from '../../ui'
+import { day, Message, tidy, today } from '../../ui'
 import { useJob } from '../file'
-import { JobSheet } from '../sheet'
+import { JobSheet, SheetHead } from '../sheet'
 import { useTune } from './useTune'
 import { OUTCOME_NAMES } from './words'
 
@@ -24,7 +24,6 @@ function Sheet() {
   const { data: shop } = useShopQuery()
   const volts = plan.profile ? profileVolts(planned) : null
   const { ladder, rated, tried } = useTune()
-  const { shopName, address } = shop?.terms ?? STARTING_TERMS
   const set = ladder?.end === 'DONE' ? ladder.holds : null
   if (!set || !rated) {
     return (
@@ -36,28 +35,18 @@ function Sheet() {
       </Message>
     )
   }
-  const runs = tried.filter(({ settings }) => words(settings) === words(set))
+  const runs = tried.filter(({ settings }) => same(settings, set))
   return (
     <main className="mx-auto my-4 max-w-[52rem] bg-sheet p-8 print:m-0 print:max-w-none print:p-0">
-      <header className="mb-4 flex items-start justify-between gap-6 border-b-2 border-ink pb-3">
-        <div>
-          {shopName && <p className="font-semibold">{shopName}</p>}
-          {address && <p className="text-sm whitespace-pre-line">{address}</p>}
-          <h1 className="mt-3 text-2xl font-bold">How your memory is set</h1>
-          <p>
-            for <b className="font-semibold">{file.customer.name}</b> · {machine.name}
-          </p>
-        </div>
-        <div className="text-right text-sm">
-          <p>
-            Job <b className="font-mono">{file.number}</b>
-          </p>
-          <p>{day(today())}</p>
-          <Button look="main" className="screen-only mt-2" onClick={() => window.print()}>
-            <Printer size={17} aria-hidden /> Print
-          </Button>
-        </div>
-      </header>
+      <SheetHead
+        shop={shop?.terms ?? STARTING_TERMS}
+        title="How your memory is set"
+        customerName={file.customer.name}
+        machineName={machine.name}
+        number={file.number}
+      >
+        <p>{day(today())}</p>
+      </SheetHead>
       <table className="w-full max-w-[36rem]">
         <thead className="text-left text-sm">
           <tr>
@@ -124,8 +113,6 @@ const ROWS: readonly [string, (settings: TuneSettings) => string][] = [
   ['tRP', ({ timings }) => String(timings.trp)],
   ['tRAS', ({ timings }) => String(timings.tras)],
 ]
-
-const words = (settings: TuneSettings) => ROWS.map(([, of]) => of(settings)).join(' ')
 
 function testWords({ test, outcome, minutes }: Tried): string {
   const time = minutes >= 90 ? `${tidy(minutes / 60, 1)} hours` : `${tidy(minutes, 0)} minutes`
