@@ -185,3 +185,40 @@ test('an offer is declined, the next one approved and taken back, and each stays
   await page.getByRole('link', { name: 'Fit' }).click()
   await expect(page.getByText('The customer has not agreed to this plan yet.')).toBeVisible()
 })
+
+test('approving one plan lets go of the pieces of the shelf that the others hold', async ({
+  page,
+  app,
+}) => {
+  const { id, address } = await newJob(page, app, 'Wren Abbott', 'Heron 15', { A: '8GB 1Rx8' })
+  const api = `${app.address}/api/v1`
+  const get = async (path: string) => (await page.request.get(`${api}/${path}`)).json()
+  const send = async (path: string, data: object) =>
+    (await page.request.post(`${api}/${path}`, { data })).json()
+  const [{ module }] = await get(`modules?jobId=${id}`)
+  const shelved = await Promise.all(
+    [1500, 1600].map((price) => send('modules', { source: 'shelf', module, price })),
+  )
+  for (const [at, { id: moduleId }] of shelved.entries()) {
+    const placement = { B: { moduleId, unit: 0 } }
+    await send('plans', { jobId: id, name: `With piece ${at + 1}`, placement })
+  }
+  const holders = async () =>
+    ((await get('modules?shop=1')) as { id: string; keptFor: { jobId: string } | null }[])
+      .filter((piece) => shelved.some((one) => one.id === piece.id))
+      .map(({ keptFor }) => keptFor?.jobId ?? null)
+  await page.goto(`${address}/quote`)
+  await page.getByRole('button', { name: /Quote \d plans to choose from/ }).click()
+  const approval = page.getByRole('region', { name: 'Approval' })
+  await approval.getByRole('radio').last().check()
+  await expect(
+    approval.getByLabel(/Let go of the plans not chosen and of the 1 piece/),
+  ).toBeChecked()
+  await approval.getByRole('button', { name: 'Approved' }).click()
+  await expect(approval).toContainText('Approved by Wren Abbott on')
+  await saved(page)
+  await page.reload()
+  await expect(slot(page, 'B')).toContainText('new')
+  await expect(page.getByText(/still hold/)).toBeHidden()
+  expect((await holders()).filter(Boolean)).toEqual([id])
+})

@@ -57,14 +57,32 @@ describe('what a readout shows', () => {
       totalGiB: 8,
       slots: { A1: 0, A2: 8, B1: 0, B2: 0 },
       rate: 2933,
+      memoryClock: 1467,
+      eccActive: false,
     })
+  })
+
+  test('of several modules the slowest; no clock where the figure may be either', () => {
+    const two = [...reported, { ...reported[0], locator: 'B2', configuredDataRate: 2133 }]
+    const reading = read(writeSmbios(machine, two as never))
+    expect(seenIn(reading, machine)).toMatchObject({ rate: 2133, memoryClock: 1067 })
+    const open = structuredClone(reading)
+    for (const { observed } of open.modules) if (observed) observed.clockOrRate = 'ambiguous'
+    expect(seenIn(open, machine)).not.toHaveProperty('memoryClock')
+    // A way of correcting that the memory has is not yet one at work.
+    const could = { ...reading, machine: { ...reading.machine, errorCorrection: 'multi-bit' } }
+    expect(seenIn(could as typeof reading, machine)).not.toHaveProperty('eccActive')
   })
 
   test('slots by name in any case; unknown slots count in all', () => {
     const slots = [{ ...machine.slots[1], id: 'a2' }] as typeof machine.slots
     const odd = { ...machine, slots }
     const table = writeSmbios(machine, [...reported, { ...reported[0], locator: 'B1' } as never])
-    expect(seenIn(read(table), odd)).toEqual({ totalGiB: 16, slots: { a2: 8 }, rate: 2933 })
+    expect(seenIn(read(table), odd)).toMatchObject({
+      totalGiB: 16,
+      slots: { a2: 8 },
+      rate: 2933,
+    })
   })
 
   test('nothing where there is no memory in it', () => {

@@ -1,9 +1,12 @@
 import { same } from '../model'
-import type { Assignment, QuotedOption } from '../records'
+import type { Assignment, Plan, QuotedOption } from '../records'
 
-/** Whether what is planned is what was agreed to. */
+/** Whether what is planned is what was agreed to. An offer that does not say what is set by hand leaves it open. */
 export const isAgreed = (
-  { placement, profile }: Pick<QuotedOption, 'placement' | 'profile'>,
+  { placement, profile, manual }: Pick<QuotedOption, 'placement' | 'profile' | 'manual'>,
   planned: Assignment,
-  asked: boolean,
-): boolean => profile === asked && same(placement, planned)
+  asked: Pick<Plan, 'profile' | 'manual'>,
+): boolean =>
+  profile === asked.profile &&
+  same(placement, planned) &&
+  (manual === undefined || same(manual, asked.manual))

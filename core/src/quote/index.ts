@@ -1,6 +1,7 @@
 export { isAgreed } from './agreed'
 export { budgetFor, leftForParts } from './budget'
 export { suggestedCredit } from './credit'
+export { heldBeside } from './held'
 export { type LabourPart, labourOf, minutesOf } from './labour'
 export { type Priced, type PricedInput, priced } from './price'
 export { PriceShape } from './request'

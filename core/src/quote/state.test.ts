@@ -1,6 +1,13 @@
 import { expect, test } from 'vitest'
-import type { Quote, QuoteDocument, QuotedOption } from '../records'
-import { agreedTo, refusalOf, stateOf } from '.'
+import { stick } from '../../test/builders'
+import {
+  type Assignment,
+  piecesById,
+  type Quote,
+  type QuoteDocument,
+  type QuotedOption,
+} from '../records'
+import { agreedTo, heldBeside, isAgreed, refusalOf, stateOf } from '.'
 
 type Version = Parameters<typeof stateOf>[0]
 const TODAY = '2030-02-10'
@@ -105,4 +112,47 @@ test('what was approved is only withdrawn, and not once it is fitted', () => {
   expect(codeOf(approved, { ended: ended('withdrawn') })).toBeNull()
   expect(codeOf(approved, { ended: ended('withdrawn') }, true)).toBe('fitted')
   expect(codeOf({ ...approved, ended: ended('withdrawn') }, { note: 'x' })).toBe('ended')
+})
+
+test('an approval after the last day of an offer is refused once that day is over everywhere', () => {
+  const agreed = (at: string) => codeOf(offered(1), { approval: { ...approval, at } })
+  expect(agreed('2030-02-15T23:59:00Z')).toBeNull()
+  // Somewhere it is still the fifteenth.
+  expect(agreed('2030-02-16T11:59:00Z')).toBeNull()
+  expect(agreed('2030-02-16T12:00:00Z')).toBe('expired')
+  const late = { ...given, document: offer('2030-02-07'), approval }
+  expect(refusalOf(version(1), late, false)).toMatchObject({
+    code: 'expired',
+    field: 'approval.at',
+  })
+})
+
+test('what is planned is agreed to when modules, profile and what is set by hand are', () => {
+  const placement = { A2: { moduleId: 'm', unit: 0 } }
+  const manual = { dataRate: 6000, timings: null }
+  const offeredAs = { placement, profile: true, manual }
+  expect(isAgreed(offeredAs, placement, { profile: true, manual })).toBe(true)
+  expect(isAgreed(offeredAs, placement, { profile: true, manual: null })).toBe(false)
+  expect(isAgreed(offeredAs, placement, { profile: false, manual })).toBe(false)
+  expect(isAgreed(offeredAs, {}, { profile: true, manual })).toBe(false)
+  const older = { placement, profile: true }
+  expect(isAgreed(older, placement, { profile: true, manual })).toBe(true)
+})
+
+test('plans beside what was chosen hold the pieces of the shelf that it does not take', () => {
+  const pieces = piecesById([
+    { id: 'a', source: 'shelf', module: stick(), price: 0 },
+    { id: 'b', source: 'shelf', module: stick(), price: 0 },
+    { id: 'own', source: 'customer', module: stick(), price: null },
+  ])
+  const at = (moduleId: string) => ({ moduleId, unit: 0 })
+  const plans: { placement: Assignment | null }[] = [
+    { placement: { A2: at('a') } },
+    { placement: { A2: at('b'), B2: at('own') } },
+    { placement: { B2: at('b') } },
+    { placement: null },
+  ]
+  expect(heldBeside({ A2: at('a') }, plans, pieces)).toBe(1)
+  expect(heldBeside({ A2: at('own') }, plans, pieces)).toBe(2)
+  expect(heldBeside({ A2: at('a'), B2: at('b') }, plans, pieces)).toBe(0)
 })

@@ -31,14 +31,15 @@ export const agreedTo = <V extends Version>(versions: readonly V[]): V | undefin
 
 /** Why a change is refused: a code, a sentence, and the field where one is at fault. */
 export interface QuoteRefusal {
-  code: 'offered' | 'approved' | 'ended' | 'fitted' | 'not_offered' | 'no_such_option'
+  code: 'offered' | 'approved' | 'ended' | 'fitted' | 'not_offered' | 'no_such_option' | 'expired'
   message: string
   field: string | null
 }
 
 /**
  * What forbids a change to a version; null where nothing does. A draft may change; what was offered can
- * only be approved, declined or withdrawn; what was approved only withdrawn, and not once it is `fitted`.
+ * only be approved, in time, declined or withdrawn; what was approved only withdrawn, and not once it is
+ * `fitted`.
  */
 export function refusalOf(
   quote: Version,
@@ -69,10 +70,21 @@ export function refusalOf(
   if (approval && !standing?.options.some(({ id }) => id === approval.optionId)) {
     return refuse('no_such_option', 'The quote has no such option.', 'approval.optionId')
   }
+  if (approval && standing && standing.validUntil < earliestDay(approval.at)) {
+    const message = `Quote ${number} ran out on ${standing.validUntil}; it needs a new version.`
+    return refuse('expired', message, 'approval.at')
+  }
   if (ended && quote.approval && fitted) {
     return refuse('fitted', `Quote ${number} is fitted already; it cannot be withdrawn.`)
   }
   return null
 }
+
+/**
+ * The earliest day (ISO date) that it can be anywhere at this time, twelve hours behind UTC: where the
+ * shop is, nobody here knows, and an offer runs out by the shop's own day.
+ */
+const earliestDay = (at: string): string =>
+  new Date(Date.parse(at) - 12 * 3_600_000).toISOString().slice(0, 10)
 
 const isGiven = (value: unknown) => value !== undefined

@@ -69,7 +69,7 @@ function NotAgreed() {
   const { file, plan, planned } = useJob()
   const quote = agreedTo(file.quotes)
   const option = quote?.document?.options.find(({ id }) => id === quote.approval?.optionId)
-  const agreed = option && isAgreed(option, planned.assignment, plan.profile)
+  const agreed = option && isAgreed(option, planned.assignment, plan)
   if (agreed) return null
   return (
     <p className="border-l-4 border-risk-line bg-risk-soft px-3 py-2">

@@ -1,9 +1,10 @@
-import { planOffering } from '@tembrix/core/quote'
+import { heldBeside, planOffering } from '@tembrix/core/quote'
 import { Approval, type Quote, type QuoteDocument, STAGES } from '@tembrix/core/records'
 import { BadgeCheck, Send } from 'lucide-react'
 import { useState } from 'react'
+import { removed, useAppDispatch } from '../../data'
 import { useTechnician } from '../../shell'
-import { Button, day, Field, moneyIn, overdue, TextInput } from '../../ui'
+import { Button, day, Field, moneyIn, overdue, plural, TextInput } from '../../ui'
 import { useJob } from '../file'
 import type { Worked } from './document'
 
@@ -16,13 +17,15 @@ interface Props {
 
 /** The customer agrees: which option, and who says so. What is then on the quote stays as it is. */
 export function Approve({ quote, document, worked = [] }: Props) {
-  const { file, plan, edit } = useJob()
+  const { file, plan, pieces, edit } = useJob()
+  const dispatch = useAppDispatch()
   const [technician] = useTechnician()
   const [optionId, setOptionId] = useState(
     document.options.length === 1 ? document.options[0]?.id : '',
   )
   const [name, setName] = useState(file.customer.name)
   const [tried, setTried] = useState(false)
+  const [lettingGo, setLettingGo] = useState(true)
   const money = moneyIn(document.currency)
   const option = document.options.find(({ id }) => id === optionId)
   const expired = overdue(document.validUntil)
@@ -30,6 +33,9 @@ export function Approve({ quote, document, worked = [] }: Props) {
   const broken = worked.find(
     ({ option: { id }, situation }) => id === optionId && !situation.evaluation.starts,
   )
+
+  const held = option ? heldBeside(option.placement, file.plans, pieces) : 0
+  const letGo = lettingGo && held > 0
 
   const offer = () => ({ offered: { at: new Date().toISOString(), by: technician }, document })
 
@@ -49,7 +55,11 @@ export function Approve({ quote, document, worked = [] }: Props) {
     const { planId } = quote.options.find(({ id }) => id === option.id) ?? {}
     const chosen =
       planOffering(option, file.plans, file.found) ?? file.plans.find(({ id }) => id === planId)
-    if (chosen && chosen.id !== plan.id) {
+    if (letGo) {
+      for (const { id: recordId, version } of file.plans.filter(({ id }) => id !== plan.id)) {
+        dispatch(removed({ jobId: file.id, collection: 'plans', recordId, version }))
+      }
+    } else if (chosen && chosen.id !== plan.id) {
       // The approved plan goes on the board, and what was there is kept in its place.
       const { placement, profile, manual } = plan
       edit.set('plans', chosen, { placement, profile, manual })
@@ -96,6 +106,17 @@ export function Approve({ quote, document, worked = [] }: Props) {
           This quote ran out on {day(document.validUntil)}. Prices may have moved: look them over{' '}
           {quote.document ? 'in a new version' : 'and set a new date above'} before it is agreed to.
         </p>
+      )}
+      {held > 0 && (
+        <label className="mb-2 flex min-h-11 cursor-pointer items-center gap-3">
+          <input
+            type="checkbox"
+            className="size-5 accent-[var(--act)]"
+            checked={lettingGo}
+            onChange={({ target }) => setLettingGo(target.checked)}
+          />
+          Let go of the plans not chosen and of the {plural(held, 'piece')} of the shelf they hold
+        </label>
       )}
       <div className="grid grid-cols-[1fr_auto] items-end gap-3">
         <Field

@@ -1,12 +1,12 @@
-import { agreedTo, isAgreed, optionsAgain, type QuoteState, stateOf } from '@tembrix/core/quote'
 import {
-  type Assignment,
-  type Piece,
-  purchasesOf,
-  type Quote,
-  type QuoteDocument,
-  type QuotedOption,
-} from '@tembrix/core/records'
+  agreedTo,
+  heldBeside,
+  isAgreed,
+  optionsAgain,
+  type QuoteState,
+  stateOf,
+} from '@tembrix/core/quote'
+import type { Quote, QuoteDocument, QuotedOption } from '@tembrix/core/records'
 import { format, parseISO } from 'date-fns'
 import { FilePlus2 } from 'lucide-react'
 import { useState } from 'react'
@@ -65,7 +65,7 @@ function Approved({ quote, document, option }: Props & { option: QuotedOption })
   const money = moneyIn(document.currency)
   const { approval } = quote
   if (!approval) return null
-  const differs = !isAgreed(option, planned.assignment, plan.profile)
+  const differs = !isAgreed(option, planned.assignment, plan)
   return (
     <>
       <section aria-label="Approval" className="border-l-4 border-act bg-act-soft px-3 py-2">
@@ -89,7 +89,7 @@ function Approved({ quote, document, option }: Props & { option: QuotedOption })
               edit.step('plans', plan, {
                 placement: option.placement,
                 profile: option.profile,
-                manual: option.manual ?? null,
+                manual: option.manual === undefined ? plan.manual : option.manual,
               })
             }
           >
@@ -102,28 +102,17 @@ function Approved({ quote, document, option }: Props & { option: QuotedOption })
   )
 }
 
-const shelfPiecesOf = (placement: Assignment | null, pieces: ReadonlyMap<string, Piece>) =>
-  purchasesOf(placement ?? {}, pieces).flatMap(({ piece }) =>
-    piece.source === 'shelf' ? [piece.id] : [],
-  )
-
 /** Plans kept beside the approved one hold what they would use; they are let go of on request. */
 function NotChosen() {
   const { file, plan, pieces } = useJob()
   const dispatch = useAppDispatch()
-  const own = new Set(shelfPiecesOf(plan.placement, pieces))
   const others = file.plans.filter(({ id }) => id !== plan.id)
-  const held = new Set(
-    others
-      .flatMap(({ placement }) => shelfPiecesOf(placement, pieces))
-      .filter((id) => !own.has(id)),
-  )
-  if (held.size === 0) return null
+  const held = heldBeside(plan.placement ?? {}, others, pieces)
+  if (held === 0) return null
   return (
     <section className="border-l-4 border-gold-line bg-gold-soft px-3 py-2">
       <p className="mb-1">
-        Plans that were not chosen still hold {plural(held.size, 'piece')} of the shelf for this
-        job.
+        Plans that were not chosen still hold {plural(held, 'piece')} of the shelf for this job.
       </p>
       <Button
         onClick={() => {

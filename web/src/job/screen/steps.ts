@@ -96,7 +96,7 @@ function quote({ file, planned, plan }: Pick<JobView, 'file' | 'planned' | 'plan
   if (!agreed) return NOT_AGREED[stateOf(last, file.quotes, today())] ?? { state: 'open' }
   const { approval, document } = agreed
   const option = document?.options.find(({ id }) => id === approval?.optionId)
-  return option && isAgreed(option, planned.assignment, plan.profile)
+  return option && isAgreed(option, planned.assignment, plan)
     ? { state: 'done' }
     : { state: 'attention', why: 'the board shows another plan than was approved' }
 }
