@@ -3,12 +3,12 @@ import { mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { compareRuns } from '../src/measure'
+import { compare, type Session } from '../src/measure'
 import { normal, random } from '../src/random'
 
 const ROWS = 1_000_000
 const ROUNDS = 5
-const PAIRS = 20_000
+const PAIRS = 5000
 
 const noise = normal(random(7))
 const folder = mkdtempSync(join(tmpdir(), 'tembrix-bench-'))
@@ -43,14 +43,33 @@ const size = statSync(log).size / 1e6
 rmSync(folder, { recursive: true })
 const of = (reads: Read[], name: keyof Read) => median(reads.map((one) => one[name]))
 
-function called(length: number): string {
-  let wrong = 0
-  for (let pair = 0; pair < PAIRS; pair += 1) {
-    const runs = () => Array.from({ length }, () => 100 * Math.exp(0.02 * noise()))
-    if (compareRuns(runs(), runs(), 'higher').verdict !== 'cannot-tell') wrong += 1
+/** Pairs whose sessions scatter by 1 %, and runs within them by 1 % too, each as like the one before as is said. */
+function called(sessions: number, runs: number, alike: number, gain = 0): number {
+  let many = 0
+  const session = (level: number): Session => {
+    const place = level + 0.01 * noise()
+    let own = 0.01 * noise()
+    const made = Array.from({ length: runs }, (_, at) => {
+      if (at > 0) own = alike * own + Math.sqrt(1 - alike ** 2) * 0.01 * noise()
+      return 100 * Math.exp(place + own)
+    })
+    return { at: null, runs: made }
   }
-  return `${((100 * wrong) / PAIRS).toFixed(1)} %`
+  const side = (level: number) => Array.from({ length: sessions }, () => session(level))
+  for (let pair = 0; pair < PAIRS; pair += 1) {
+    const { verdict } = compare({ better: 'higher', before: side(0), after: side(gain) })
+    if (verdict === 'gain' || verdict === 'loss') many += 1
+  }
+  return (100 * many) / PAIRS
 }
+
+const large = () => ({
+  at: null,
+  runs: Array.from({ length: 1000 }, () => 100 * Math.exp(0.01 * noise())),
+})
+const begun = performance.now()
+compare({ better: 'higher', before: [large(), large(), large()], after: [large(), large()] })
+const spent = performance.now() - begun
 
 writeFileSync(
   process.argv[2] as string,
@@ -66,9 +85,19 @@ writeFileSync(
       aim: '–',
     },
     {
-      what: `pairs with no true change that are called a gain or a loss, of ${PAIRS} each: 3, 5, 10 runs a side`,
-      measured: [3, 5, 10].map(called).join(', '),
-      aim: '5 % ± 1',
+      what: `pairs without a true change that are called a gain or a loss, of ${PAIRS} each: 1, 2, 3 sessions of 5 runs; runs as alike as 0.9`,
+      measured: `${[1, 2, 3].map((count) => `${called(count, 5, 0).toFixed(1)} %`).join(', ')}; ${[1, 2, 3].map((count) => `${called(count, 5, 0.9).toFixed(1)} %`).join(', ')}`,
+      aim: 'at most 6 %',
+    },
+    {
+      what: '5 % more, 2 sessions of 5 runs a side: called a gain',
+      measured: `${called(2, 5, 0, Math.log(1.05)).toFixed(0)} %`,
+      aim: 'at least 85 %',
+    },
+    {
+      what: 'comparing 5 sessions of 1,000 runs',
+      measured: `${spent.toFixed(1)} ms`,
+      aim: 'under 50 ms',
     },
   ]),
 )

@@ -1,4 +1,5 @@
 import { BUSY, LATENCY, PAGING, PAGING_POWER, type PagedTo } from './assumed'
+import { drawsBy, type ShopResult } from './learned'
 import { byMagnitude, DRAWS, evenly, placeIn, quantile, through } from './sample'
 import { profileOf, type Work } from './works'
 
@@ -30,6 +31,8 @@ export interface ForecastRequest {
   disk: PagedTo
   /** The share of the logged time that was lost to paging, where it was measured. */
   log?: { pagingShare: number | null } | null
+  /** What the shop measured on its own jobs; it moves the ranges of the works it is of. */
+  results?: readonly ShopResult[]
 }
 
 /** What a customer is told. */
@@ -75,7 +78,7 @@ const USEFUL_WIDTH = 0.4
  * @throws RangeError for figures that are not above 0, or uses of no weight.
  */
 export function forecast(request: ForecastRequest): Forecast {
-  const { uses, before, after } = request
+  const { uses, before, after, results = [] } = request
   for (const state of [before, after]) {
     for (const figure of [state.peakGBs, state.firstWordNs, state.usableGiB]) {
       if (!(figure > 0)) throw new RangeError('a forecast needs figures above 0')
@@ -106,7 +109,7 @@ export function forecast(request: ForecastRequest): Forecast {
     chance10: faster / speedups.length,
     uses: forecasts,
     words: wordFor(request, weighed, whole, forecasts, median, most),
-    basis: { jobs: 0 },
+    basis: { jobs: results.filter(({ work }) => weighed.some((use) => use.work === work)).length },
   }
 }
 
@@ -118,36 +121,64 @@ interface Drawn {
 }
 
 function drawnOf(use: ForecastUse, request: ForecastRequest): Drawn {
-  const { before, after } = request
-  const { waits, streams, asks } = profileOf(use.work)
-  const { chipNs, words, queueNs } = LATENCY.value
+  const { before, after, results = [] } = request
+  const chosen = chosenFor(use.work, results)
   const drawn: Drawn = {
     ratio: new Float64Array(DRAWS),
     bandwidth: new Float64Array(DRAWS),
     latency: new Float64Array(DRAWS),
     paging: new Float64Array(DRAWS),
   }
-  const faster = before.peakGBs / after.peakGBs
-  for (let draw = 0; draw < DRAWS; draw += 1) {
-    const m = evenly(waits, placeIn('waits', draw))
-    const g = evenly(streams, placeIn('streams', draw))
-    const demand = evenly(asks, placeIn('asks', draw))
-    const chip = evenly(chipNs, placeIn('chip', draw))
-    const c = evenly(words, placeIn('words', draw))
-    const queue = evenly(queueNs, placeIn('queue', draw))
-    const loaded = ({ peakGBs, firstWordNs }: MemoryState) => {
-      const busy = Math.min(BUSY.value.most, demand / (BUSY.value.reached * peakGBs))
-      return chip + c * firstWordNs + (queue * busy) / (1 - busy)
-    }
-    const latency = m * (1 - g) * (loaded(after) / loaded(before) - 1)
-    const bandwidth = m * g * (faster - 1)
+  for (let at = 0; at < DRAWS; at += 1) {
+    const draw = chosen?.[at] ?? at
+    const { latency, bandwidth } = workingOf(use.work, before, after, draw)
     const paging = pagingRatio(use, request, draw)
-    drawn.bandwidth[draw] = bandwidth
-    drawn.latency[draw] = latency
-    drawn.paging[draw] = paging
-    drawn.ratio[draw] = (1 + latency + bandwidth) * paging
+    drawn.bandwidth[at] = bandwidth
+    drawn.latency[at] = latency
+    drawn.paging[at] = paging
+    drawn.ratio[at] = (1 + latency + bandwidth) * paging
   }
   return drawn
+}
+
+/** What latency and bandwidth add to the time of a work, as one draw has it. */
+function workingOf(work: Work, before: MemoryState, after: MemoryState, draw: number) {
+  const { waits, streams, asks } = profileOf(work)
+  const { chipNs, words, queueNs } = LATENCY.value
+  const m = evenly(waits, placeIn('waits', draw))
+  const g = evenly(streams, placeIn('streams', draw))
+  const demand = evenly(asks, placeIn('asks', draw))
+  const chip = evenly(chipNs, placeIn('chip', draw))
+  const c = evenly(words, placeIn('words', draw))
+  const queue = evenly(queueNs, placeIn('queue', draw))
+  const loaded = ({ peakGBs, firstWordNs }: MemoryState) => {
+    const busy = Math.min(BUSY.value.most, demand / (BUSY.value.reached * peakGBs))
+    return chip + c * firstWordNs + (queue * busy) / (1 - busy)
+  }
+  return {
+    latency: m * (1 - g) * (loaded(after) / loaded(before) - 1),
+    bandwidth: m * g * (before.peakGBs / after.peakGBs - 1),
+  }
+}
+
+/** Worked out once for the same results: planning asks for thousands of forecasts. */
+let remembered: { results: readonly ShopResult[]; by: Map<Work, readonly number[] | null> } | null =
+  null
+
+function chosenFor(work: Work, results: readonly ShopResult[]): readonly number[] | null {
+  if (results.length === 0) return null
+  if (remembered?.results !== results) remembered = { results, by: new Map() }
+  const known = remembered.by.get(work)
+  if (known !== undefined) return known
+  const own = results.filter((result) => result.work === work)
+  const chosen = drawsBy(own, ({ before, after }) =>
+    Float64Array.from({ length: DRAWS }, (_, draw) => {
+      const { latency, bandwidth } = workingOf(work, before, after, draw)
+      return 1 / (1 + latency + bandwidth)
+    }),
+  )
+  remembered.by.set(work, chosen)
+  return chosen
 }
 
 /** Time lost to paging, after ÷ before. */

@@ -10,5 +10,6 @@ export {
   type Need,
   type UseForecast,
 } from './forecast'
+export { LEARNING, type ShopResult } from './learned'
 export { ForecastShape, MemoryStateShape, NeedRange } from './request'
 export { profileOf, type Range, WORK_PROFILES, WORKS, type Work, type WorkProfile } from './works'

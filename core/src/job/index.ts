@@ -1,4 +1,5 @@
 export { firmwareReasons, fittingInput, opennessOf, profileVolts, type ToFit } from './fitting'
+export { type Learned, learnedFrom, NOTHING_KNOWN, type Taught } from './learned'
 export {
   type Added,
   type Hindrance,
@@ -13,6 +14,7 @@ export {
 export {
   arrangementOf,
   assignmentOf,
+  ceilingsShown,
   channelsMeasured,
   differencesFound,
   openedBy,

@@ -109,6 +109,7 @@ describe('what the proof is made from', () => {
     machine,
     now,
     planned,
+    ceilings: {},
   })
   const missing = [{ code: 'SLOT_EMPTY' as const, slots: ['B2'], next: [] } as never]
 

@@ -10,23 +10,84 @@ import {
   standing,
   suspect,
 } from '../diagnose'
-import { type ChannelsTold, channelsTold, testedOf } from '../measure'
+import {
+  type Ceilings,
+  type ChannelsTold,
+  channelsTold,
+  type KeptRuns,
+  middleOf,
+  testedOf,
+} from '../measure'
 import { type Machine, same } from '../model'
 import { fillingOrder } from '../plan'
 import { type Assignment, type JobFile, UNVERIFIED, type Verification } from '../records'
 import type { Situation } from './situation'
 
-/** A job as far as its proof goes. */
-export interface ToProve {
-  file: Pick<JobFile, 'measurements' | 'verifications'>
-  machine: Machine
+/** What was measured and seen on a job, and how its slots were found and are planned. */
+export interface Shown {
+  file: {
+    measurements: readonly KeptRuns[]
+    /** At most one. */
+    verifications: readonly Pick<Verification, 'seen'>[]
+  }
   now: Situation
   planned: Situation
 }
 
+/** A job as far as its proof goes. */
+export interface ToProve extends Shown {
+  file: Pick<JobFile, 'measurements' | 'verifications'>
+  machine: Machine
+  /** What tests of bandwidth have shown on machines with several channels. */
+  ceilings: Ceilings
+}
+
 /** What bandwidths measured tell of the channels at work after the change. */
-export const channelsMeasured = ({ file, now, planned }: ToProve): ChannelsTold =>
-  channelsTold(testedOf(file.measurements), now.evaluation, planned.evaluation)
+export function channelsMeasured({
+  file,
+  now,
+  planned,
+  ceilings,
+}: Shown & Pick<ToProve, 'ceilings'>): ChannelsTold {
+  const { seen } = file.verifications[0] ?? UNVERIFIED
+  return channelsTold(testedOf(file.measurements), {
+    before: now.evaluation,
+    after: planned.evaluation,
+    seen: { rate: rateSeen(seen, planned), ways: seen.ways },
+    topRate: topRateOf(planned),
+    ceilings,
+  })
+}
+
+/** The highest figures that this job’s tests of bandwidth show, where several channels are known to be at work. */
+export function ceilingsShown(job: Shown): Ceilings {
+  const { atLeast, rateSeen: sure } = channelsMeasured({ ...job, ceilings: {} })
+  const { seen } = job.file.verifications[0] ?? UNVERIFIED
+  if ((seen.ways ?? 0) < 2 && !(sure && atLeast > 1)) return {}
+  return Object.fromEntries(
+    testedOf(job.file.measurements)
+      .filter(({ bandwidth }) => bandwidth !== null)
+      .map((one) => [one.test, middleOf(one, 'after')]),
+  )
+}
+
+/** The rate seen, MT/s: a figure of half the planned rate is the clock. */
+function rateSeen(
+  { rate, memoryClock }: Verification['seen'],
+  { evaluation: { run } }: Situation,
+): number | null {
+  if (rate === null) return memoryClock === null ? null : 2 * memoryClock
+  return run && Math.abs(2 * rate - run.dataRate) <= CLOCK_SLACK ? 2 * rate : rate
+}
+const CLOCK_SLACK = 16
+
+const topRateOf = ({ placement, evaluation: { run } }: Situation): number =>
+  Math.max(
+    run?.dataRate ?? 0,
+    ...Object.values(placement).flatMap((module) =>
+      (module?.speeds ?? []).map(({ dataRate }) => dataRate),
+    ),
+  )
 
 /** In what the machine as it is seen, and measured, differs from what the plan should give. */
 export function differencesFound(job: ToProve): Difference[] {

@@ -1,97 +1,77 @@
 import { channelPeakGBs, type Evaluation } from '../model'
-import type { Bandwidth } from './bandwidths'
+import { median } from './session'
 import type { Tested } from './tested'
-
-/**
- * What share of the peak such a measurement reaches on machines that work well: middle and spread of
- * its logarithm. Writes read what they replace unless told not to; browsers reach less than programs.
- */
-const REACH: Record<Bandwidth, { middle: number; spread: number }> = {
-  read: { middle: 0.8, spread: 0.12 },
-  copy: { middle: 0.74, spread: 0.14 },
-  write: { middle: 0.62, spread: 0.2 },
-}
-
-export interface ChannelChance {
-  ways: number
-  chance: number
-  /** What so many channels could give at most, GB/s. */
-  peakGBs: number
-}
-
-export interface ChannelInference {
-  chances: ChannelChance[]
-  /** At least so many are at work beyond doubt: fewer could not give what was measured. */
-  proven: number
-  /** How sure it is that as many as expected are at work. */
-  asExpected: number
-}
-
-/**
- * How many channels are at work, from a measured bandwidth (GB/s) at a data rate (MT/s): what is above
- * the limit of so many channels proves more. `most` are there, `expected` should be at work.
- */
-export function inferChannels(
-  measuredGBs: number,
-  kind: Bandwidth,
-  dataRate: number,
-  most: number,
-  expected: number,
-): ChannelInference {
-  const each = channelPeakGBs(dataRate)
-  const { middle, spread } = REACH[kind]
-  const candidates = [...new Set([1, 2, 3, 4, 6, 8, 12, expected])]
-    .filter((ways) => ways <= most)
-    .sort((a, b) => a - b)
-  const weights = candidates.map((ways) => {
-    const share = measuredGBs / (each * ways)
-    if (share > 1) return 0
-    return Math.exp(-0.5 * (Math.log(share / middle) / spread) ** 2) + 1e-9
-  })
-  const total = weights.reduce((sum, one) => sum + one, 0)
-  const chances = candidates.map((ways, at) => ({
-    ways,
-    chance: total > 0 ? (weights[at] as number) / total : 0,
-    peakGBs: each * ways,
-  }))
-  const proven = candidates.find((ways) => measuredGBs <= each * ways) ?? most
-  const own = chances.filter(({ ways }) => ways >= expected)
-  return { chances, proven, asExpected: own.reduce((sum, { chance }) => sum + chance, 0) }
-}
 
 /** What bandwidths measured tell of the channels at work. */
 export interface ChannelsTold {
-  /** So many at least, beyond doubt: the limit of fewer was passed. */
-  proven: number
-  /** The same test, before and after, rose far less than what the channels added should bring. */
+  /** So many at least: fewer could not carry what was measured. 0 where no bandwidth was measured. */
+  atLeast: number
+  /** The rate that rests on, MT/s: the one seen, or the highest these modules could run at. */
+  rate: number
+  rateSeen: boolean
+  /** A test did not rise as the channels added should make it, though it has shown more elsewhere. */
   stayed: boolean
 }
 
 /**
- * What tests of bandwidth tell after a change from one evaluation to another. A low figure alone tells
- * nothing, since a browser or other work may hold it back; only that it did not rise where it should.
+ * The highest figure each test of bandwidth has shown on machines known to have several channels at work,
+ * GB/s: what the test itself, a browser say, can reach.
+ */
+export type Ceilings = Readonly<Record<string, number>>
+
+/** A ceiling this far above what was measured leaves room that was not used. */
+const ROOM = 1.3
+
+export interface ChannelsAsked {
+  before: Evaluation
+  after: Evaluation
+  /** The rate seen after the change, MT/s, and the channels reported; null where nobody looked. */
+  seen: { rate: number | null; ways: number | null }
+  /** The highest rate these modules could run at, MT/s. */
+  topRate: number
+  ceilings: Ceilings
+}
+
+/**
+ * What tests of bandwidth tell after a change. Figures bound the channels from below only. From above a
+ * test bounds them where it is known to reach more on machines that have more; and a report that names
+ * the channels outranks any measurement.
  */
 export function channelsTold(
-  tested: readonly Pick<Tested<unknown>, 'bandwidth' | 'sides' | 'against'>[],
-  before: Evaluation,
-  after: Evaluation,
+  tested: readonly Pick<Tested<unknown>, 'test' | 'bandwidth' | 'sides' | 'against'>[],
+  { before, after, seen, topRate, ceilings }: ChannelsAsked,
 ): ChannelsTold {
+  const rateSeen = seen.rate !== null
+  const rate = seen.rate ?? topRate
+  const measured = tested.filter(({ bandwidth }) => bandwidth !== null)
+  const best = Math.max(0, ...measured.map((one) => middleOf(one, 'after')))
+  const atLeast = Math.ceil(best / channelPeakGBs(rate))
+  const [was, is] = [waysOf(before), waysOf(after)]
+  const told = { atLeast, rate, rateSeen, stayed: false }
   const [peakBefore, peakAfter] = [before.zones[0]?.peakGBs ?? 0, after.zones[0]?.peakGBs ?? 0]
-  const runs = tested.flatMap(({ bandwidth, sides }) =>
-    bandwidth ? (sides.after?.runs ?? []) : [],
-  )
-  const each = after.run ? channelPeakGBs(after.run.dataRate) : Infinity
-  const best = Math.max(0, ...runs)
-  const more = waysOf(after) > waysOf(before) && peakBefore > 0
+  if (seen.ways !== null || is <= was || peakBefore <= 0 || atLeast > was) return told
   // Halfway, by ratio, between nothing gained and all of it.
   const halfway = Math.sqrt(peakAfter / peakBefore)
-  const stayed =
-    more &&
-    tested.some(({ bandwidth, against }) => {
-      const compared = against.after
-      return bandwidth !== null && compared !== undefined && compared.high < halfway
-    })
-  return { proven: Math.ceil(best / each), stayed: stayed && best <= each * waysOf(before) }
+  const stayed = measured.some((one) => {
+    const compared = one.against.after
+    const ceiling = ceilings[one.test] ?? 0
+    return (
+      compared !== undefined &&
+      compared.verdict !== 'too-few' &&
+      compared.high < halfway &&
+      ceiling > ROOM * middleOf(one, 'after')
+    )
+  })
+  return { ...told, stayed }
+}
+
+/** The middle run of those that count; 0 where there is none. */
+export function middleOf(
+  { sides }: Pick<Tested<unknown>, 'sides'>,
+  configuration: 'before' | 'after',
+): number {
+  const runs = sides[configuration]?.runs ?? []
+  return runs.length === 0 ? 0 : median(runs)
 }
 
 const waysOf = ({ zones }: Evaluation): number => zones[0]?.ways ?? 0

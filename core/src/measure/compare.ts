@@ -1,120 +1,191 @@
 import { drawnChance, studentQuantile } from './distributions'
+import { type Scatter, worthOf } from './scatter'
+import type { Session } from './session'
+import { type About, figureOf, type Side, sidesOf } from './sides'
 
-export const VERDICTS = ['gain', 'loss', 'cannot-tell', 'too-few'] as const
+export const VERDICTS = ['gain', 'loss', 'alike', 'cannot-tell', 'too-few'] as const
 export type RunVerdict = (typeof VERDICTS)[number]
 
+/**
+ * What is to be known beside a verdict: one session on a side; an odd first run or outliers set aside;
+ * runs going steadily one way; figures printed in steps as coarse as what they scatter by; all sessions
+ * of one state before all of the other, so that a machine that drifts would look changed.
+ */
+export const COMPARE_NOTES = [
+  'ONE_SESSION',
+  'FIRST_RUN_ODD',
+  'OUTLIER',
+  'DRIFT',
+  'QUANTISED',
+  'ORDER',
+] as const
+export type CompareNote = (typeof COMPARE_NOTES)[number]
+
+export interface CompareRequest extends About {
+  before: readonly Session[]
+  after: readonly Session[]
+  /** A smaller gain is worth nothing to this customer, as a share: 0.03 for 3 %. */
+  worthwhile?: number
+}
+
 export interface Comparison {
-  /** After ÷ before, geometric means, so that above 1 is better whichever way the figure counts. */
+  verdict: RunVerdict
+  /** After ÷ before, so that above 1 is better whichever way the figure counts. */
   ratio: number
-  /** The 95 % interval of it. */
+  /** The 95 % interval of it, kept over up to five looks. */
   low: number
   high: number
-  verdict: RunVerdict
-  /** Runs a side that would settle a difference as large as the one seen; null where it is settled or there is none. */
-  moreRuns: number | null
+  /** Whether it is a gain worth having; null while the interval lies on both sides of that. */
+  worthwhile: boolean | null
+  /** The cheapest further sessions, and runs in each, a side, that would settle it; null where none would. */
+  next: { sessions: number; runs: number } | null
+  notes: CompareNote[]
   before: Summary
   after: Summary
 }
 
 export interface Summary {
+  sessions: number
+  /** Runs in all, those set aside with them. */
   count: number
-  /** Geometric mean; null where there is none. */
+  /** Of the sessions' centres, as the figure is printed; null where there is none. */
   mean: number | null
 }
 
-/** The fewest runs a side that say anything of their scatter. */
+/** The fewest runs a side that say anything. */
 export const FEWEST_RUNS = 3
 
-/** How often runs without a true difference may be called one. */
-const LEVEL = 0.05
+export const WORTHWHILE = 0.03
 
-/** More runs than anybody would make. */
-const MOST_RUNS = 200
+/** How often several looks at sessions without a true difference may call one, all looks together. */
+export const LEVEL = 0.05
 
 /**
- * Compares runs before and after a change: ratio of geometric means with the 95 % interval of Welch’s
- * t on the logarithms (unequal spreads). All runs must be above 0; `better` says which way is good.
- * Of pairs with no true difference about 5 in 100 are called one, at three runs a side as at ten.
- * @throws RangeError for a run that is not above 0 or not finite.
+ * So many errors on either side of what is seen: five looks that each stop at a call, at this bound,
+ * call one in twenty (Pocock, Biometrika 64, 1977, 191–199: 2.413; five looks at growing numbers of sessions).
  */
-export function compareRuns(
-  before: readonly number[],
-  after: readonly number[],
-  better: 'higher' | 'lower',
-): Comparison {
-  const [was, is] = [logsOf(before, better), logsOf(after, better)]
-  const summaries = { before: summary(before), after: summary(after) }
-  if (was.length < FEWEST_RUNS || is.length < FEWEST_RUNS) {
-    const ratio = was.length > 0 && is.length > 0 ? Math.exp(mean(is) - mean(was)) : 1
-    const missing = FEWEST_RUNS - Math.min(was.length, is.length)
-    return { ratio, low: 0, high: Infinity, verdict: 'too-few', moreRuns: missing, ...summaries }
+const BOUND = 2.38
+/** The chance beyond the bound on one side, for where the scatter has to be estimated. */
+const BEYOND = 0.0087
+
+/** Sessions beyond those there are that anybody would make. */
+const MOST_SESSIONS = 5
+const SESSION_RUNS = { fewest: 3, most: 5 }
+/** What is assumed weighs as much as so many sessions beyond the first. */
+const ASSUMED_SESSIONS = 2
+
+/**
+ * Compares sessions before and after a change by ratio, on logarithms. Scatter has two parts, within a
+ * session and between sessions; each is at least what the shop's own sessions scatter by, and more where
+ * these do. Runs of a session are taken as alike to each other as is usual at the worst. An odd first run
+ * and outliers are set aside; a step the figure is printed with counts with its variance, step² ÷ 12.
+ * @throws RangeError for a run that is not above 0 or not finite, a step or a scatter below 0.
+ */
+export function compare(request: CompareRequest): Comparison {
+  const { better, worthwhile = WORTHWHILE } = request
+  const { sides, scatter } = sidesOf([request.before, request.after], request)
+  const [was, is] = sides as [Side, Side]
+  const about = {
+    notes: notesOf(was, is, scatter),
+    before: summaryOf(was, better),
+    after: summaryOf(is, better),
   }
-  const difference = mean(is) - mean(was)
-  const { error, freedom } = welch(was, is)
-  // Runs that do not scatter at all leave no doubt.
-  const half = error === 0 ? 0 : studentQuantile(1 - LEVEL / 2, freedom) * error
-  const verdict: RunVerdict =
-    difference - half > 0 ? 'gain' : difference + half < 0 ? 'loss' : 'cannot-tell'
+  const difference = was.count > 0 && is.count > 0 ? is.centre - was.centre : 0
+  const ratio = Math.exp(difference)
+  if (Math.min(was.count, is.count) < FEWEST_RUNS) {
+    const next = { sessions: 1, runs: FEWEST_RUNS }
+    return { verdict: 'too-few', ratio, low: 0, high: Infinity, worthwhile: null, next, ...about }
+  }
+  const half = halfWidth([was, is], was.variance + is.variance)
+  const [low, high] = [difference - half, difference + half]
+  const worth = Math.log1p(worthwhile)
   return {
-    ratio: Math.exp(difference),
-    low: Math.exp(difference - half),
-    high: Math.exp(difference + half),
-    verdict,
-    moreRuns: verdict === 'cannot-tell' ? runsToSettle(was, is, difference) : null,
-    ...summaries,
+    verdict: verdictOf(low, high, worth),
+    ratio,
+    low: Math.exp(low),
+    high: Math.exp(high),
+    worthwhile: low > worth ? true : high < worth ? false : null,
+    next: nextFor(difference, half, worth, [was, is], scatter),
+    ...about,
   }
 }
 
-function logsOf(runs: readonly number[], better: 'higher' | 'lower'): number[] {
-  return runs.map((run) => {
-    if (!(run > 0) || !Number.isFinite(run)) {
-      throw new RangeError(`A run must be above 0: ${run}`)
-    }
-    return better === 'higher' ? Math.log(run) : -Math.log(run)
-  })
-}
-
-function summary(runs: readonly number[]): Summary {
-  const count = runs.length
-  return { count, mean: count === 0 ? null : geometricMean(runs) }
-}
-
-/** Of figures above 0, one at least. */
-export const geometricMean = (figures: readonly number[]): number =>
-  Math.exp(mean(figures.map((figure) => Math.log(figure))))
-
-const mean = (values: readonly number[]) =>
-  values.reduce((sum, value) => sum + value, 0) / values.length
-
-function variance(values: readonly number[]): number {
-  const middle = mean(values)
-  return values.reduce((sum, value) => sum + (value - middle) ** 2, 0) / (values.length - 1)
+function verdictOf(low: number, high: number, worth: number): RunVerdict {
+  if (low >= -worth && high <= worth) return 'alike'
+  return low > 0 ? 'gain' : high < 0 ? 'loss' : 'cannot-tell'
 }
 
 /**
- * Standard error of the difference of means, and its degrees of freedom by Welch’s estimate of 1947
- * (Biometrika 34, 28–35), which is nearer the truth for few runs than the usual one, too cautious there.
+ * Half the interval of a difference of this variance, on logarithms. Sessions that scatter more than was
+ * assumed widen it: by their own scatter, drawn towards the assumed, and by Student's t.
  */
-function welch(a: readonly number[], b: readonly number[]): { error: number; freedom: number } {
-  const [partA, partB] = [variance(a) / a.length, variance(b) / b.length]
-  const squared = partA + partB
-  if (squared === 0) return { error: 0, freedom: a.length + b.length - 2 }
-  const freedom = squared ** 2 / (partA ** 2 / (a.length + 1) + partB ** 2 / (b.length + 1)) - 2
-  return { error: Math.sqrt(squared), freedom }
+export function halfWidth(sides: readonly Side[], variance: number): number {
+  const assumed = BOUND * Math.sqrt(variance)
+  const free = sides.reduce((sum, { centres }) => sum + Math.max(0, centres.length - 1), 0)
+  const seen = sides.reduce(
+    (sum, { centres, centre }) =>
+      sum + centres.reduce((own, one) => own + (one.centre - centre) ** 2 / one.variance, 0),
+    0,
+  )
+  if (free === 0 || seen <= muchBy(free)) return assumed
+  const share = (ASSUMED_SESSIONS + seen) / (ASSUMED_SESSIONS + free)
+  const bound = studentQuantile(1 - BEYOND, ASSUMED_SESSIONS + free)
+  return Math.max(assumed, bound * Math.sqrt(share * variance))
 }
 
-function runsToSettle(
-  was: readonly number[],
-  is: readonly number[],
+/** What sessions that scatter as assumed exceed one time in twenty (chi-square, by Wilson and Hilferty, 1931). */
+const muchBy = (free: number): number =>
+  free * (1 - 2 / (9 * free) + 1.645 * Math.sqrt(2 / (9 * free))) ** 3
+
+function notesOf(was: Side, is: Side, { withinSd }: Scatter): CompareNote[] {
+  const all = [...was.centres, ...is.centres]
+  const sessions = [...was.sessions, ...is.sessions]
+  const ordered =
+    sessions.length > 2 &&
+    was.count > 0 &&
+    is.count > 0 &&
+    sessions.every(({ at }) => at !== null) &&
+    Math.max(...was.sessions.map(timeOf)) < Math.min(...is.sessions.map(timeOf))
+  const holds: Record<CompareNote, boolean> = {
+    ONE_SESSION: was.centres.length === 1 || is.centres.length === 1,
+    FIRST_RUN_ODD: all.some(({ firstOdd }) => firstOdd),
+    OUTLIER: all.some(({ outliers }) => outliers > 0),
+    DRIFT: all.some(({ drifts }) => drifts),
+    QUANTISED: 12 * Math.max(was.step, is.step) > withinSd ** 2,
+    ORDER: ordered,
+  }
+  return COMPARE_NOTES.filter((note) => holds[note])
+}
+
+const timeOf = ({ at }: Session): number => Date.parse(at ?? '')
+
+function summaryOf({ centres, count, centre }: Side, better: 'higher' | 'lower'): Summary {
+  return {
+    sessions: centres.length,
+    count,
+    mean: count === 0 ? null : figureOf(centre, better),
+  }
+}
+
+/** The fewest further sessions, then the fewest runs in each, were the difference what it seems. */
+function nextFor(
   difference: number,
-): number | null {
-  if (difference === 0) return null
-  const spread = variance(was) + variance(is)
-  const have = Math.min(was.length, is.length)
-  for (let runs = have + 1; runs <= MOST_RUNS; runs += 1) {
-    const error = Math.sqrt(spread / runs)
-    if (studentQuantile(1 - LEVEL / 2, 2 * runs - 2) * error < Math.abs(difference)) {
-      return runs - have
+  half: number,
+  worth: number,
+  sides: readonly Side[],
+  { withinSd, sessionSd }: Scatter,
+): Comparison['next'] {
+  const settles = (width: number) =>
+    Math.abs(difference) > width || Math.abs(difference) + width <= worth
+  if (settles(half)) return null
+  for (let sessions = 1; sessions <= MOST_SESSIONS; sessions += 1) {
+    for (let runs = SESSION_RUNS.fewest; runs <= SESSION_RUNS.most; runs += 1) {
+      const each = sessionSd ** 2 + withinSd ** 2 / worthOf(runs)
+      const variance = sides.reduce(
+        (sum, { variance: own, step }) => sum + step + 1 / (1 / (own - step) + sessions / each),
+        0,
+      )
+      if (settles(BOUND * Math.sqrt(variance))) return { sessions, runs }
     }
   }
   return null

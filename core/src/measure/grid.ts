@@ -1,10 +1,11 @@
-import { studentQuantile } from './distributions'
+import { halfWidth } from './compare'
+import type { Session } from './session'
+import { type About, sidesOf } from './sides'
 
-/** Runs of the four configurations of two things with two states each. All runs above 0. */
-export interface Grid {
+/** Sessions of the four configurations of two things with two states each. */
+export interface Grid extends About {
   /** By state of the first and of the second: 0 is the old, 1 the new. */
-  cells: [[readonly number[], readonly number[]], [readonly number[], readonly number[]]]
-  better: 'higher' | 'lower'
+  cells: [[readonly Session[], readonly Session[]], [readonly Session[], readonly Session[]]]
 }
 
 export interface Effect {
@@ -24,29 +25,24 @@ export interface GridEffects {
 }
 
 /**
- * Main effects and interaction of a two by two grid, on logarithms, with the scatter of all four cells
- * pooled (two-way analysis of variance by contrasts of cell means). Null where a cell has fewer than two runs.
+ * Main effects and interaction of a two by two grid: contrasts of the four centres, on logarithms, with
+ * sessions, not runs, as the unit. Null where a cell has fewer than two runs.
  */
-export function gridEffects({ cells, better }: Grid): GridEffects | null {
-  const logs = cells.map((row) =>
-    row.map((runs) => runs.map((run) => (better === 'higher' ? Math.log(run) : -Math.log(run)))),
-  )
-  const all = logs.flat()
-  if (all.some((runs) => runs.length < 2)) return null
-  const mean = (runs: readonly number[]) => runs.reduce((sum, one) => sum + one, 0) / runs.length
-  const freedom = all.reduce((sum, runs) => sum + runs.length - 1, 0)
-  const scatter = all.reduce((sum, runs) => {
-    const middle = mean(runs)
-    return sum + runs.reduce((own, one) => own + (one - middle) ** 2, 0)
-  }, 0)
-  const error = Math.sqrt((scatter / freedom) * all.reduce((sum, runs) => sum + 1 / runs.length, 0))
-  const [[oldOld, oldNew], [newOld, newNew]] = logs.map((row) => row.map(mean)) as [
-    [number, number],
-    [number, number],
+export function gridEffects({ cells, ...about }: Grid): GridEffects | null {
+  const { sides } = sidesOf(cells.flat(), about)
+  if (sides.some(({ count }) => count < 2)) return null
+  const [oldOld, oldNew, newOld, newNew] = sides.map(({ centre }) => centre) as [
+    number,
+    number,
+    number,
+    number,
   ]
-  const quantile = studentQuantile(0.975, freedom)
+  const whole = halfWidth(
+    sides,
+    sides.reduce((sum, { variance }) => sum + variance, 0),
+  )
   const effect = (difference: number, share: number): Effect => {
-    const half = quantile * error * share
+    const half = whole * share
     return {
       ratio: Math.exp(difference),
       low: Math.exp(difference - half),

@@ -1,12 +1,7 @@
 export { BANDWIDTHS, type Bandwidth } from './bandwidths'
+export { BUSY_SPREAD, looksBusy } from './busy'
 export { CHANGES, type Change, changesBetween } from './changed'
-export {
-  type ChannelChance,
-  type ChannelInference,
-  type ChannelsTold,
-  channelsTold,
-  inferChannels,
-} from './channels'
+export { type Ceilings, type ChannelsTold, channelsTold, middleOf } from './channels'
 export {
   type ColumnReader,
   columnReader,
@@ -19,15 +14,20 @@ export {
   type TimeUnit,
 } from './column'
 export {
+  COMPARE_NOTES,
+  type CompareNote,
+  type CompareRequest,
   type Comparison,
+  compare,
   compareFailures,
-  compareRuns,
   type FailureComparison,
   FEWEST_RUNS,
-  geometricMean,
+  LEVEL,
   type RunVerdict,
   type Summary,
+  WORTHWHILE,
 } from './compare'
+export { CONDITIONS, type Condition, type Conditions, differing } from './conditions'
 export { CONFIGURATIONS, type Configuration } from './configurations'
 export {
   type AnalysedFrames,
@@ -37,7 +37,20 @@ export {
   type FrameFigures,
 } from './frames'
 export { type Effect, type Grid, type GridEffects, gridEffects } from './grid'
+export { CompareShape } from './request'
 export {
+  type LearnedScatter,
+  learnedScatter,
+  type Repeated,
+  type Scatter,
+  USUAL_SCATTER,
+} from './scatter'
+export { median, type Session } from './session'
+export { NOTHING_LEARNED, type ShopScatter, scatterFrom, shopScatter } from './shop'
+export {
+  type Calls,
+  type Configured,
+  callsOf,
   FRAME_RATES,
   type FrameRate,
   type KeptFrames,
@@ -45,7 +58,9 @@ export {
   type Logged,
   loggedOf,
   rowsOf,
-  type Side,
+  type ScatterOf,
+  type SessionOf,
   type Tested,
   testedOf,
 } from './tested'
+export { type TypedFault, type TypedRuns, typedRuns } from './typed'

@@ -2,91 +2,19 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { desktop, stick } from '../../test/builders'
 import { evaluate } from '../evaluate'
-import { normal, random } from '../random'
 import {
   analyseFrames,
   changesBetween,
   columnReader,
   compareFailures,
-  compareRuns,
   FRAME_EDGES,
   gridEffects,
   guessFrameColumn,
-  inferChannels,
   logHead,
   readColumn,
 } from '.'
 
-describe('before and after', () => {
-  test('by hand: e, e², e³ against e², e³, e⁴', () => {
-    // Logarithms 1 2 3 and 2 3 4: difference 1, variances 1, error √(2/3).
-    // Degrees of freedom (1/3 + 1/3)² ÷ (1/9 ÷ 4 + 1/9 ÷ 4) − 2 = 6, t 2.4469.
-    const e = Math.exp
-    const got = compareRuns([e(1), e(2), e(3)], [e(2), e(3), e(4)], 'higher')
-    expect(got.ratio).toBeCloseTo(Math.E, 9)
-    expect(Math.log(got.high)).toBeCloseTo(1 + 2.446912 * Math.sqrt(2 / 3), 4)
-    expect(Math.log(got.low)).toBeCloseTo(1 - 2.446912 * Math.sqrt(2 / 3), 4)
-    expect(got.verdict).toBe('cannot-tell')
-    // With n a side: t(2n−2) √(2/n) < 1 first at n = 9 (2.1199 × 0.4714 = 0.999).
-    expect(got.moreRuns).toBe(6)
-  })
-
-  test('a clear gain, a clear loss, and what counts downwards', () => {
-    const [slow, quick] = [
-      [100, 101, 99, 100],
-      [120, 121, 119, 120],
-    ] as const
-    expect(compareRuns(slow, quick, 'higher').verdict).toBe('gain')
-    expect(compareRuns(quick, slow, 'higher').verdict).toBe('loss')
-    const lower = compareRuns(quick, slow, 'lower')
-    expect(lower.verdict).toBe('gain')
-    expect(lower.ratio).toBeCloseTo(1.2, 3)
-  })
-
-  test('too few runs say so, and how many are missing', () => {
-    expect(compareRuns([1, 2], [1, 2, 3], 'higher')).toMatchObject({
-      verdict: 'too-few',
-      moreRuns: 1,
-    })
-    expect(compareRuns([], [], 'higher').verdict).toBe('too-few')
-    expect(() => compareRuns([1, 0, 2], [1, 2, 3], 'higher')).toThrow(RangeError)
-  })
-
-  test('turned round, the ratio turns round; a scale is no matter', () => {
-    const runs = fc.array(fc.double({ min: 0.1, max: 1000, noNaN: true }), {
-      minLength: 3,
-      maxLength: 8,
-    })
-    fc.assert(
-      fc.property(runs, runs, fc.double({ min: 0.01, max: 100, noNaN: true }), (a, b, scale) => {
-        const [there, back] = [compareRuns(a, b, 'higher'), compareRuns(b, a, 'higher')]
-        expect(there.ratio * back.ratio).toBeCloseTo(1, 6)
-        expect(there.low).toBeLessThanOrEqual(there.ratio)
-        expect(there.high).toBeGreaterThanOrEqual(there.ratio)
-        const scaled = compareRuns(
-          a.map((one) => one * scale),
-          b.map((one) => one * scale),
-          'higher',
-        )
-        expect(scaled.ratio / there.ratio).toBeCloseTo(1, 6)
-      }),
-    )
-  })
-
-  test('of 2,000 pairs with no true change about 5 % are called one', () => {
-    const noise = normal(random(42))
-    for (const length of [3, 5, 10]) {
-      let called = 0
-      for (let pair = 0; pair < 2000; pair += 1) {
-        const runs = () => Array.from({ length }, () => 100 * Math.exp(0.02 * noise()))
-        const { verdict } = compareRuns(runs(), runs(), 'higher')
-        if (verdict !== 'cannot-tell') called += 1
-      }
-      expect(called / 2000).toBeGreaterThan(0.04)
-      expect(called / 2000).toBeLessThan(0.06)
-    }
-  })
-
+describe('failed runs', () => {
   test('crashes: 5 of 5 against 0 of 5 is 2 in 252', () => {
     const all = compareFailures({ failed: 5, runs: 5 }, { failed: 0, runs: 5 })
     expect(all.chance).toBeCloseTo(2 / 252, 9)
@@ -144,32 +72,28 @@ describe('frame times', () => {
 })
 
 describe('a grid', () => {
+  const session = (value: number) => ({ at: null, runs: [value * 0.99, value, value * 1.01] })
   test('by hand: the first doubles, the second does nothing, together four times', () => {
-    const runs = (value: number) => [value * 0.99, value, value * 1.01]
     const got = gridEffects({
       cells: [
-        [runs(1), runs(1)],
-        [runs(2), runs(4)],
+        [[session(1)], [session(1)]],
+        [[session(2)], [session(4)]],
       ],
       better: 'higher',
+      quantum: 1e-6,
     })
-    // Means of logarithms 0 0 ln2 ln4: first 1.5 ln2, second 0.5 ln2, interaction ln2.
+    // Logarithms 0 0 ln2 ln4: first 1.5 ln2, second 0.5 ln2, interaction ln2.
     expect(got?.first.ratio).toBeCloseTo(2 ** 1.5, 3)
     expect(got?.second.ratio).toBeCloseTo(2 ** 0.5, 3)
     expect(got?.interaction.ratio).toBeCloseTo(2, 3)
     expect(got?.interaction.sure).toBe(true)
-    expect(
-      gridEffects({
-        cells: [
-          [[1], [1, 2]],
-          [
-            [1, 2],
-            [1, 2],
-          ],
-        ],
-        better: 'higher',
-      }),
-    ).toBeNull()
+    expect(got?.second.high).toBeLessThan(got?.interaction.high ?? 0)
+    const short = { at: null, runs: [1] }
+    const cells: Parameters<typeof gridEffects>[0]['cells'] = [
+      [[short], [session(1)]],
+      [[session(1)], [session(1)]],
+    ]
+    expect(gridEffects({ cells, better: 'higher' })).toBeNull()
   })
 
   test('what changed at once is named', () => {
@@ -179,20 +103,6 @@ describe('a grid', () => {
     const one = of({ A2: stick() })
     expect(changesBetween(one, of({ A2: stick(), B2: stick() }))).toEqual(['capacity', 'channels'])
     expect(changesBetween(one, one)).toEqual([])
-  })
-})
-
-describe('channels from a bandwidth', () => {
-  test('above what one channel can give is proof of two', () => {
-    // One channel at 3200 gives 25.6 GB/s at most.
-    const got = inferChannels(26, 'copy', 3200, 2, 2)
-    expect(got.proven).toBe(2)
-    expect(got.asExpected).toBe(1)
-  })
-  test('about three quarters of one is one; of two is two', () => {
-    expect(inferChannels(19, 'copy', 3200, 2, 2).asExpected).toBeLessThan(0.05)
-    expect(inferChannels(38, 'copy', 3200, 2, 2).asExpected).toBeGreaterThan(0.95)
-    expect(inferChannels(19, 'copy', 3200, 2, 2).proven).toBe(1)
   })
 })
 

@@ -70,7 +70,7 @@ export function refusalOf(
   if (approval && !standing?.options.some(({ id }) => id === approval.optionId)) {
     return refuse('no_such_option', 'The quote has no such option.', 'approval.optionId')
   }
-  if (approval && standing && standing.validUntil < earliestDay(approval.at)) {
+  if (approval && standing && isOver(standing.validUntil, approval.at)) {
     const message = `Quote ${number} ran out on ${standing.validUntil}; it needs a new version.`
     return refuse('expired', message, 'approval.at')
   }
@@ -80,11 +80,13 @@ export function refusalOf(
   return null
 }
 
+const DAY = 24 * 3_600_000
+
 /**
- * The earliest day (ISO date) that it can be anywhere at this time, twelve hours behind UTC: where the
- * shop is, nobody here knows, and an offer runs out by the shop's own day.
+ * Whether this day (ISO date) is over at this time wherever the shop may be: the last time zone is twelve
+ * hours behind UTC. An offer runs out by the shop's own day, and where that is nobody here knows.
  */
-const earliestDay = (at: string): string =>
-  new Date(Date.parse(at) - 12 * 3_600_000).toISOString().slice(0, 10)
+const isOver = (day: string, at: string): boolean =>
+  Date.parse(at) >= Date.parse(`${day}T12:00:00Z`) + DAY
 
 const isGiven = (value: unknown) => value !== undefined

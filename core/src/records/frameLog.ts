@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { FRAME_EDGES, FRAME_STRETCHES } from '../measure'
-import { Configuration } from './measurement'
+import { Conditions, Configuration, SessionTime } from './measurement'
 import { OwnId, Stored, Versioned } from './stored'
 
 const Rate = z.number().positive().max(1e9)
@@ -23,6 +23,10 @@ const fields = {
   /** What was run: logs of one name are compared. */
   test: z.string().trim().min(1, 'Name what was run.').max(100),
   configuration: Configuration,
+  /** Logs of one configuration with the same number are of one session: nothing was started anew between them. */
+  session: z.int().min(1).max(1000),
+  at: SessionTime,
+  conditions: Conditions,
   /** The file’s name. */
   name: z.string().trim().max(200),
   figures: FrameFigures,
@@ -30,11 +34,22 @@ const fields = {
   line: z.array(z.number().positive()).min(1).max(FRAME_STRETCHES),
 }
 
-export const NewFrameLog = OwnId.extend({ jobId: z.uuid(), ...fields })
+export const NewFrameLog = OwnId.extend({
+  jobId: z.uuid(),
+  ...fields,
+  session: fields.session.default(1),
+  at: fields.at.default(null),
+  conditions: fields.conditions.default({}),
+})
 export type NewFrameLog = z.input<typeof NewFrameLog>
 
 export const FrameLogChange = z
-  .object({ test: fields.test, configuration: fields.configuration })
+  .object({
+    test: fields.test,
+    configuration: fields.configuration,
+    session: fields.session,
+    conditions: fields.conditions,
+  })
   .partial()
 export const FrameLogPatch = Versioned.extend(FrameLogChange.shape)
 

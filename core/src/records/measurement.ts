@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { BANDWIDTHS, CONFIGURATIONS } from '../measure'
+import { WORKS } from '../forecast'
+import { BANDWIDTHS, CONDITIONS, CONFIGURATIONS } from '../measure'
 import { OwnId, ShortText, Stored, Versioned } from './stored'
 
 /** A run’s figure: above 0, since runs are compared by their ratio. */
@@ -15,6 +16,12 @@ export const TwoChanges = z.object({
 })
 export type TwoChanges = z.infer<typeof TwoChanges>
 
+/** What it was run under; what nobody noted is left out. */
+export const Conditions = z.partialRecord(z.enum(CONDITIONS), z.string().trim().max(120))
+
+/** When a session was made; null where nobody noted it. */
+export const SessionTime = z.iso.datetime().nullable()
+
 const fields = {
   test: z.string().trim().min(1, 'Name the test.').max(120),
   unit: z.string().trim().max(20),
@@ -25,6 +32,12 @@ const fields = {
   failed: z.int().min(0).max(1000),
   /** A bandwidth, which tells of channels; null for anything else. */
   bandwidth: z.enum(BANDWIDTHS).nullable(),
+  /** The kind of work that the test stands for; null for none. */
+  work: z.enum(WORKS).nullable(),
+  at: SessionTime,
+  conditions: Conditions,
+  /** Something else was busy meanwhile: it is not counted. */
+  busy: z.boolean(),
   note: ShortText,
 }
 
@@ -34,6 +47,10 @@ export const NewMeasurement = OwnId.extend({
   unit: fields.unit.default(''),
   failed: fields.failed.default(0),
   bandwidth: fields.bandwidth.default(null),
+  work: fields.work.default(null),
+  at: fields.at.default(null),
+  conditions: fields.conditions.default({}),
+  busy: fields.busy.default(false),
   note: fields.note.default(''),
 })
 export type NewMeasurement = z.input<typeof NewMeasurement>
@@ -42,7 +59,7 @@ export const MeasurementChange = z.object(fields).partial()
 export type MeasurementChange = z.infer<typeof MeasurementChange>
 export const MeasurementPatch = Versioned.extend(MeasurementChange.shape)
 
-/** Runs of one test on a job’s machine, in one configuration. */
+/** One session of one test on a job’s machine, in one configuration. */
 export const Measurement = Stored.extend({ jobId: z.uuid(), ...fields })
 export type Measurement = z.infer<typeof Measurement>
 

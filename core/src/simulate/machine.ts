@@ -4,7 +4,7 @@ import { firstStart } from '../knowledge'
 import type { Evaluation, Machine, Module } from '../model'
 import type { BenchMachine, Start } from './benchMachine'
 import { type Hidden, tryOut } from './hidden'
-import { bandwidthRuns, frameTimes, latencyRuns } from './measure'
+import { bandwidthRuns, frameTimes, latencyRuns, type SimulatedSession } from './measure'
 import { NOTHING_SHOWN, shown } from './shown'
 
 /** A simulated machine as it stands: what it is, what there is to fit, what is hidden in it, its last start. */
@@ -13,11 +13,13 @@ export interface Simulated {
   /** What can be fitted, by the names that arrangements use. */
   modules: Readonly<Record<string, Module>>
   hidden: Hidden
-  last: { trial: Trial; outcome: Outcome } | null
+  last: { trial: Trial; outcome: Outcome; session: number } | null
   /** What graphics and firmware keep of the memory, GiB; little where left out. */
   reservedGiB?: number
   /** Slots its table lists that the board does not have. */
   phantomSlots?: number
+  /** What a browser on it reaches at most, GB/s; none where left out. */
+  ceilingGBs?: number
   /** Where its noise begins; moves on with every use. */
   seed: number
 }
@@ -46,14 +48,20 @@ export function benchMachine(
       const running = runningOf(now)
       return running ? shown(now, running.found, running.evaluation) : NOTHING_SHOWN
     },
-    bandwidth: async (work, runs) => measured((one) => bandwidthRuns(one, work, runs, drawn())),
-    latency: async (runs) => measured((one) => latencyRuns(one, runs, drawn())),
-    frames: async (count) => measured((one) => frameTimes(one, count, drawn())),
+    bandwidth: async (work, runs) =>
+      measured((one, session) => bandwidthRuns(one, work, runs, drawn(), session)),
+    latency: async (runs) => measured((one, session) => latencyRuns(one, runs, drawn(), session)),
+    frames: async (count) => measured((one, session) => frameTimes(one, count, drawn(), session)),
   }
 
-  function measured(of: (evaluation: Evaluation) => number[]): number[] {
+  function measured(of: (evaluation: Evaluation, session: SimulatedSession) => number[]): number[] {
     const running = runningOf(now)
-    return running ? of(running.evaluation) : []
+    if (!running || !now.last) return []
+    const { ceilingGBs } = now
+    return of(running.evaluation, {
+      seed: now.last.session,
+      ...(ceilingGBs === undefined ? {} : { ceilingGBs }),
+    })
   }
 }
 
@@ -86,7 +94,9 @@ function started(now: Simulated, trial: Trial): { start: Start; after: Simulated
           restarts: RESTARTS.trained + (switched ? RESTARTS.profile : 0),
         }
       : { minutes: PLAIN_START, restarts: 0 }
-  return { start: { outcome, training }, after: { ...now, hidden, last: { trial, outcome } } }
+  const seed = now.seed + 1
+  const last = { trial, outcome, session: seed }
+  return { start: { outcome, training }, after: { ...now, hidden, seed, last } }
 }
 
 function fitted({ modules }: Simulated, { arrangement }: Trial): Record<string, Module> {

@@ -1,4 +1,4 @@
-import { type Forecast, forecast, type MemoryState } from '../forecast'
+import { type Forecast, forecast, type MemoryState, type ShopResult } from '../forecast'
 import type { Evaluation } from '../model'
 import { type Demand, demand, measuredUses, pagingShareOf } from './demand'
 import type { LogSummary } from './memoryLog'
@@ -49,6 +49,7 @@ export function forecaster(
   table: UseTable,
   said: NeedSaid,
   before: Evaluation,
+  results: readonly ShopResult[] = [],
 ): (after: Evaluation) => Forecast | null {
   const { integratedGraphics, log, disk } = said
   const uses = measuredUses(forecastUses(table, said.uses, integratedGraphics), log)
@@ -63,6 +64,7 @@ export function forecaster(
       after: to,
       disk: disk === 'spinning' ? 'spinning' : 'solid-state',
       log: { pagingShare: pagingShareOf(log) },
+      results,
     })
   }
 }

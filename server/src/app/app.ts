@@ -9,7 +9,8 @@ import { healthRoutes } from '../health'
 import { answerError, jsonBody, ownPagesOnly, unknownRoute } from '../http'
 import { frameRoutes, measurementRoutes, readingRoutes } from '../jobRecords'
 import { jobRoutes } from '../jobs'
-import { forecastRoutes, priceRoutes, sizeRoutes } from '../judge'
+import { compareRoutes, forecastRoutes, priceRoutes, sizeRoutes } from '../judge'
+import { learnedRoutes } from '../learned'
 import { machineRoutes } from '../machines'
 import { modelRoutes } from '../models'
 import { moduleRoutes } from '../modules'
@@ -58,7 +59,9 @@ export function createApp(db: Database, webFolder?: string): Express {
   api.use('/health', healthRoutes(db))
   api.use('/evaluate', evaluateRoutes())
   api.use('/size', sizeRoutes())
-  api.use('/forecast', forecastRoutes())
+  api.use('/forecast', forecastRoutes(db))
+  api.use('/compare', compareRoutes())
+  api.use('/learned', learnedRoutes(db))
   api.use('/quote/price', priceRoutes())
   api.use('/customers', customerRoutes(db))
   api.use('/machines', machineRoutes(db))

@@ -1,3 +1,5 @@
+import type { Work } from '@tembrix/core/forecast'
+import type { Conditions } from '@tembrix/core/measure'
 import type { Machine } from '@tembrix/core/model'
 import type { Configuration, Sizing, Stage, TwoChanges, Verification } from '@tembrix/core/records'
 import type { ChosenUse, Level } from '@tembrix/core/sizing'
@@ -35,7 +37,10 @@ export interface DemoJob {
     unit: string
     better: 'higher' | 'lower'
     bandwidth?: 'copy'
-    runs: Partial<Record<Configuration, number[]>>
+    work?: Work
+    conditions?: Conditions
+    /** Session by session. */
+    runs: Partial<Record<Configuration, number[][]>>
   }[]
   /** Something whose frames were logged so many times before and after. */
   frames?: { test: string; logs: number }
@@ -271,7 +276,7 @@ export const DEMO_JOBS: DemoJob[] = [
     machine: heron('Heron 15'),
     serialNumber: 'H15-19044',
     changes: { first: 'larger modules', second: 'two instead of one' },
-    frames: { test: 'Photo wall scrolled', logs: 3 },
+    frames: { test: 'Photo wall scrolled', logs: 6 },
     measured: [
       {
         test: 'Copy bandwidth',
@@ -279,30 +284,53 @@ export const DEMO_JOBS: DemoJob[] = [
         better: 'higher',
         bandwidth: 'copy',
         runs: {
-          before: [13.9, 14.1, 13.7, 13.8, 14.0],
-          first: [14.2, 14.0, 14.3, 14.1, 13.9],
-          second: [25.6, 25.9, 25.4, 25.8, 25.5],
-          after: [26.1, 25.7, 26.4, 26.0, 26.3],
+          before: [
+            [13.2, 13.9, 14.1, 13.8, 14.0],
+            [13.1, 14.1, 14.2, 14.0, 14.2],
+          ],
+          first: [[14.2, 14.0, 14.3, 14.1, 13.9]],
+          second: [[25.6, 25.9, 25.4, 25.8, 25.5]],
+          after: [
+            [26.1, 25.7, 26.4, 26.0, 26.3],
+            [25.8, 25.6, 26.0, 25.7, 25.9],
+          ],
         },
       },
       {
         test: 'Photo export',
         unit: 's',
         better: 'lower',
+        work: 'photos',
+        conditions: { power: 'mains, balanced', running: 'nothing' },
         runs: {
-          before: [212, 209, 215, 211, 214],
-          first: [210, 207, 213, 211, 209],
-          second: [206, 205, 209, 207, 204],
-          after: [205, 203, 208, 204, 206],
+          before: [
+            [212, 209, 215, 211, 214],
+            [210, 213, 211, 212, 209],
+          ],
+          first: [[210, 207, 213, 211, 209]],
+          second: [[203, 202, 206, 204, 201]],
+          after: [
+            [200, 198, 203, 199, 201],
+            [201, 199, 198, 202, 200],
+          ],
         },
       },
       {
         test: 'Letter opened',
         unit: 's',
         better: 'lower',
+        work: 'office',
         runs: {
-          before: [1.42, 1.38, 1.45, 1.4, 1.41],
-          after: [1.4, 1.43, 1.37, 1.41, 1.39],
+          before: [
+            [1.42, 1.39, 1.41, 1.4, 1.41],
+            [1.4, 1.41, 1.4, 1.39, 1.4],
+            [1.41, 1.4, 1.42, 1.4, 1.41],
+          ],
+          after: [
+            [1.4, 1.41, 1.39, 1.41, 1.4],
+            [1.41, 1.4, 1.4, 1.42, 1.4],
+            [1.4, 1.4, 1.41, 1.39, 1.4],
+          ],
         },
       },
     ],

@@ -10,13 +10,16 @@ import type { DemoJob } from './jobs'
 
 /** Frames in each log of the demonstration. */
 const FRAMES = 4000
+const LOGS_A_SESSION = 3
 
 /** The runs of a job, and logs of frame times as the simulated machine makes them. */
 export async function seedMeasured(tx: Transaction, jobId: string, job: DemoJob): Promise<void> {
   for (const { runs: all, ...test } of job.measured ?? []) {
-    for (const [configuration, runs] of Object.entries(all)) {
-      const measurement = NewMeasurement.parse({ ...test, jobId, configuration, runs })
-      await create(tx, measurementKind, measurement)
+    for (const [configuration, sessions] of Object.entries(all)) {
+      for (const runs of sessions) {
+        const measurement = NewMeasurement.parse({ ...test, jobId, configuration, runs })
+        await create(tx, measurementKind, measurement)
+      }
     }
   }
   if (!job.frames) return
@@ -29,14 +32,18 @@ export async function seedMeasured(tx: Transaction, jobId: string, job: DemoJob)
       settings: { profile: job.profile ?? false },
     })
     for (let at = 1; at <= logs; at += 1) {
-      const times = frameTimes(evaluation, FRAMES, at + (configuration === 'after' ? logs : 0))
+      const seed = at + (configuration === 'after' ? logs : 0)
+      const session = Math.ceil(at / LOGS_A_SESSION)
+      const times = frameTimes(evaluation, FRAMES, seed, {
+        seed: session + (configuration === 'after' ? 100 : 0),
+      })
       const analysed = analyseFrames(Float64Array.from(times))
       if (!analysed) throw new Error('a log of the demonstration has frames')
       const name = `wall-${configuration}-${at}.csv`
       await create(
         tx,
         framesKind,
-        NewFrameLog.parse({ jobId, test, configuration, name, ...analysed }),
+        NewFrameLog.parse({ jobId, test, configuration, session, name, ...analysed }),
       )
     }
   }

@@ -1,1 +1,1 @@
-export { forecastRoutes, priceRoutes, sizeRoutes } from './routes'
+export { compareRoutes, forecastRoutes, priceRoutes, sizeRoutes } from './routes'

@@ -67,3 +67,29 @@ test('an offer is added up, with taxes of three decimals', async () => {
   const bad = await post('/quote/price', { currency: 'EUR', parts: [1.5] })
   expect(paths(bad.body)).toEqual(['parts.0'])
 })
+
+test('sessions are compared by the contract', async () => {
+  const session = (...runs: number[]) => ({ at: null, runs })
+  const compared = {
+    better: 'higher',
+    before: [{ at: '2026-11-25T09:10:00Z', runs: [61.2, 60.8, 61.0] }],
+    after: [session(63.0, 63.4, 62.7), session(62.6, 62.9, 63.1)],
+    quantum: 0.1,
+    worthwhile: 0.03,
+    shop: { withinSd: 0.006, sessionSd: 0.009 },
+  }
+  const { status, body } = await post('/compare', compared)
+  expect(status).toBe(200)
+  expect(body).toMatchObject({ verdict: 'gain', worthwhile: null, notes: ['ONE_SESSION'] })
+  expect(body.ratio).toBeCloseTo(1.032, 3)
+  expect(body.low).toBeGreaterThan(1)
+  expect((await post('/compare', { ...compared, before: [] })).body.verdict).toBe('too-few')
+  expect(paths((await post('/compare', { ...compared, before: [session(1, 0)] })).body)).toEqual([
+    'before.0.runs.1',
+  ])
+  expect(paths((await post('/compare', { ...compared, after: [session()] })).body)).toEqual([
+    'after.0.runs',
+  ])
+  const shop = { withinSd: -1, sessionSd: 0.01 }
+  expect(paths((await post('/compare', { ...compared, shop })).body)).toEqual(['shop.withinSd'])
+})

@@ -38,7 +38,7 @@ test('a code of six digits opens its job once, and its token adds measurements t
   const again = await post('/probe/open', { code })
   expect(again).toMatchObject({ status: 410, body: { error: { code: 'code_used' } } })
 
-  expect((await post('/probe/runs', runs(open.token))).body).toEqual({ added: 1 })
+  expect((await post('/probe/runs', runs(open.token))).body).toEqual({ added: 1, busy: false })
   const { measurements } = (await get(`/jobs/${job.id}`)).body
   expect(measurements).toMatchObject([
     { test: 'Copy bandwidth', configuration: 'after', runs: [31.2, 30.8, 31.5], failed: 0 },
@@ -77,6 +77,14 @@ test('what the job calls its two changes comes with the code, so that the page c
   expect((await post('/probe/runs', { ...runs(token), configuration: 'first' })).status).toBe(201)
   const [stored] = (await get(`/jobs/${jobId}`)).body.measurements
   expect(stored.configuration).toBe('first')
+})
+
+test('a session taken while something else was busy is kept, marked, and said so', async () => {
+  const { job, open } = await opened()
+  const sent = await post('/probe/runs', runs(open.token, { runs: [30, 9, 31, 61, 12, 30, 45] }))
+  expect(sent.body).toEqual({ added: 1, busy: true })
+  const [stored] = (await get(`/jobs/${job.id}`)).body.measurements
+  expect(stored).toMatchObject({ busy: true, at: expect.stringMatching(/^\d{4}-.*Z$/) })
 })
 
 test('guessing is stopped after ten wrong codes', async () => {

@@ -1,4 +1,5 @@
-import { ProbeRuns } from '@tembrix/core/records'
+import { looksBusy } from '@tembrix/core/measure'
+import { NewMeasurement, ProbeRuns } from '@tembrix/core/records'
 import { Router } from 'express'
 import { z } from 'zod'
 import type { Database } from '../database'
@@ -27,13 +28,14 @@ export function probeRoutes(db: Database): Router {
     if (!jobId) {
       throw new HttpError(410, 'code_late', 'The code has run out. Make a new one in the job.')
     }
-    const added = await db.transaction(async (tx) => {
+    const busy = measurements.some(({ runs }) => looksBusy(runs))
+    const session = { jobId, configuration, busy, at: new Date().toISOString() }
+    await db.transaction(async (tx) => {
       for (const one of measurements) {
-        await create(tx, measurementKind, { ...one, jobId, configuration, failed: 0 })
+        await create(tx, measurementKind, NewMeasurement.parse({ ...one, ...session }))
       }
-      return measurements.length
     })
-    response.status(201).json({ added })
+    response.status(201).json({ added: measurements.length, busy })
   })
 
   return routes

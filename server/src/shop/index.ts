@@ -1,1 +1,1 @@
-export { shopRoutes, THE_SHOP } from './routes'
+export { readShop, shopRoutes, THE_SHOP } from './routes'

@@ -27,7 +27,7 @@ export function shopRoutes(db: Database): Router {
 }
 
 /** The shop's settings; a new shop begins with the trade's rules of thumb. */
-async function readShop(tx: Transaction) {
+export async function readShop(tx: Transaction) {
   const [shop] = await tx.select().from(shops)
   if (shop) return shop
   const start = { id: THE_SHOP, uses: STARTING_USES, policy: 'balanced' as const }

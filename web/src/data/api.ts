@@ -1,4 +1,5 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react'
+import type { Learned } from '@tembrix/core/job'
 import type { FormFactor, Generation } from '@tembrix/core/model'
 import type {
   Customer,
@@ -94,6 +95,7 @@ export const api = createApi({
       query: (body) => ({ url: '/price-lists', method: 'POST', body }),
       invalidatesTags: ['priceLists', 'shopModules'],
     }),
+    learned: build.query<Learned, void>({ query: () => '/learned' }),
     shop: build.query<Shop, void>({ query: () => '/shop', providesTags: ['shop'] }),
     changeShop: build.mutation<Shop, Pick<Shop, 'version'> & Partial<Shop>>({
       query: (body) => ({ url: '/shop', method: 'PATCH', body }),
@@ -173,6 +175,7 @@ export const {
   useSetSupplierMoodMutation,
   usePriceListsQuery,
   useTakeInPriceListMutation,
+  useLearnedQuery,
   useShopQuery,
   useChangeShopMutation,
   useCustomersQuery,

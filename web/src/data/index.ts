@@ -15,6 +15,7 @@ export {
   useJobQuery,
   useJobsQuery,
   useLazySearchSupplierQuery,
+  useLearnedQuery,
   useModelHistoryQuery,
   useModelsQuery,
   usePriceListsQuery,

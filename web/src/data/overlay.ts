@@ -43,8 +43,17 @@ const UNSET: Record<List, Fields> = {
   },
   fits: { ...UNFITTED },
   verifications: { ...UNVERIFIED },
-  measurements: { unit: '', failed: 0, bandwidth: null, note: '' },
-  frames: {},
+  measurements: {
+    unit: '',
+    failed: 0,
+    bandwidth: null,
+    work: null,
+    at: null,
+    conditions: {},
+    busy: false,
+    note: '',
+  },
+  frames: { session: 1, at: null, conditions: {} },
 }
 
 interface Known {

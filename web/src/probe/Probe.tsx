@@ -12,7 +12,7 @@ type State =
   | { kind: 'opened'; opened: Opened }
   | { kind: 'measuring'; share: number }
   | { kind: 'unsent'; opened: Opened; taken: Taken }
-  | { kind: 'sent'; opened: Opened; taken: Taken }
+  | { kind: 'sent'; opened: Opened; taken: Taken; busy: boolean }
 
 /** Opened on the customer's machine: measures its memory in the browser and sends the runs to the job. */
 export function Probe() {
@@ -55,8 +55,11 @@ export function Probe() {
   async function send(opened: Opened, taken: Taken) {
     setFault('')
     const answer = await sendRuns(opened, configuration, taken)
-    if (!answer.ok) setFault(answer.why)
-    setState({ kind: answer.ok ? 'sent' : 'unsent', opened, taken })
+    if (answer.ok) setState({ kind: 'sent', opened, taken, busy: answer.body.busy })
+    else {
+      setFault(answer.why)
+      setState({ kind: 'unsent', opened, taken })
+    }
   }
 
   return (
@@ -99,7 +102,17 @@ export function Probe() {
       {state.kind === 'sent' && (
         <div className="border-l-4 border-act bg-act-soft px-3 py-2" role="status">
           <h2 className="text-lg font-semibold">Sent to job {state.opened.number}</h2>
-          <p>This page can be closed.</p>
+          {state.busy ? (
+            <p>
+              Something else was busy on this machine meanwhile: the rounds scatter too much to be
+              counted. Close what runs and measure again with a new code.
+            </p>
+          ) : (
+            <p>
+              This page can be closed. For a further session restart the machine first, and take a
+              new code.
+            </p>
+          )}
         </div>
       )}
       {(state.kind === 'sent' || state.kind === 'unsent') && <Figures taken={state.taken} />}

@@ -17,7 +17,7 @@ export const sendRuns = (
   { token }: Opened,
   configuration: Configuration,
   taken: Taken,
-): Promise<Answer<unknown>> =>
+): Promise<Answer<{ busy: boolean }>> =>
   post('runs', { token, configuration, measurements: runsOf(taken) } satisfies ProbeRuns)
 
 export const NAMES: Record<Measured['mode'], { test: string; unit: string }> = {

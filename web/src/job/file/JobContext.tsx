@@ -1,6 +1,6 @@
 import { skipToken } from '@reduxjs/toolkit/query'
 import { type Evidence, unseenSlots } from '@tembrix/core/evidence'
-import { type Situation, situationOf } from '@tembrix/core/job'
+import { type Learned, NOTHING_KNOWN, type Situation, situationOf } from '@tembrix/core/job'
 import type { Machine } from '@tembrix/core/model'
 import {
   type Assignment,
@@ -25,6 +25,7 @@ import {
   type State,
   useAppSelector,
   useJobQuery,
+  useLearnedQuery,
   useShopModulesQuery,
 } from '../../data'
 
@@ -41,6 +42,8 @@ export interface JobView {
   planned: Situation
   cost: { total: number; unpriced: number }
   evidence: Evidence
+  /** What the shop’s own measurements teach. */
+  learned: Learned
   /** Slots that nobody has looked into: they may be empty or not. */
   unseen: string[]
   edit: Edit
@@ -136,12 +139,28 @@ function Opened({
 
   const now = useSituation(machine, file.found, pieces, PLAIN)
   const planned = useSituation(machine, plan.placement ?? file.found, pieces, plan)
+  const { data: learned = NOTHING_KNOWN } = useLearnedQuery(undefined, {
+    refetchOnMountOrArgChange: 60,
+  })
   const cost = useMemo(() => costOf(planned.assignment, pieces), [planned.assignment, pieces])
   const evidence = useEvidence(file, now)
   const unseen = useMemo(() => unseenSlots(evidence), [evidence])
   const view = useMemo(
-    () => ({ file, machine, plan, shop, pieces, now, planned, cost, evidence, unseen, edit }),
-    [file, machine, plan, shop, pieces, now, planned, cost, evidence, unseen, edit],
+    () => ({
+      file,
+      machine,
+      plan,
+      shop,
+      pieces,
+      now,
+      planned,
+      cost,
+      evidence,
+      learned,
+      unseen,
+      edit,
+    }),
+    [file, machine, plan, shop, pieces, now, planned, cost, evidence, learned, unseen, edit],
   )
   return <Context value={view}>{children}</Context>
 }

@@ -28,7 +28,7 @@ export interface Need extends Needed {
 }
 
 export function useNeed(): Need {
-  const { file, machine, now, unseen } = useJob()
+  const { file, machine, now, unseen, learned } = useJob()
   const { data: shop } = useShopQuery()
   const table = shop?.uses ?? STARTING_USES
   const shopPolicy = shop?.policy ?? 'balanced'
@@ -43,8 +43,8 @@ export function useNeed(): Need {
       policy: file.policy ?? shopPolicy,
       shopPolicy,
       // What is in the machine now is not known while a slot was not looked into.
-      gainOf: unseen.length > 0 ? () => null : forecaster(table, sizing, found),
+      gainOf: unseen.length > 0 ? () => null : forecaster(table, sizing, found, learned.results),
     }),
-    [table, sizing, machine, found, unseen, file.policy, shopPolicy],
+    [table, sizing, machine, found, unseen, learned, file.policy, shopPolicy],
   )
 }

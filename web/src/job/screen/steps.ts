@@ -18,7 +18,7 @@ export interface Step {
 
 /** The eight steps of a job, and how each stands; `ruleHours` is how long the shop tests every machine. */
 export function stepsOf(
-  view: Pick<JobView, 'file' | 'machine' | 'now' | 'planned' | 'plan' | 'evidence'>,
+  view: Pick<JobView, 'file' | 'machine' | 'now' | 'planned' | 'plan' | 'evidence' | 'learned'>,
   ruleHours: number | null,
 ): Step[] {
   return [
@@ -109,10 +109,10 @@ function fit({ file }: Pick<JobView, 'file'>): Standing {
 }
 
 function verify(
-  view: Pick<JobView, 'file' | 'machine' | 'now' | 'planned'>,
+  view: Pick<JobView, 'file' | 'machine' | 'now' | 'planned' | 'learned'>,
   ruleHours: number | null,
 ): Standing {
-  switch (standingOf(view, ruleHours)?.kind) {
+  switch (standingOf({ ...view, ceilings: view.learned.ceilings }, ruleHours)?.kind) {
     case 'wrong':
       return { state: 'attention', why: 'what is seen is not what is expected' }
     case 'errors':

@@ -40,7 +40,7 @@ const UNKNOWN_GAIN = 1.01
 
 /** What the planned modules can be set to on this machine, and how far the ladder has been climbed. */
 export function useTune(): Tuning {
-  const { file, machine, plan, planned, edit } = useJob()
+  const { file, machine, plan, planned, learned, edit } = useJob()
   const { data: shop } = useShopQuery()
   const [technician] = useTechnician()
   const { record, set } = useVerification()
@@ -58,9 +58,9 @@ export function useTune(): Tuning {
     const at = (manual: TuneSettings): Evaluation =>
       evaluate({ machine, placement, settings: { profile, manual } })
     const gainOf = (from: TuneSettings, to: TuneSettings) =>
-      forecaster(table, file.sizing, at(from))(at(to))?.median ?? UNKNOWN_GAIN
+      forecaster(table, file.sizing, at(from), learned.results)(at(to))?.median ?? UNKNOWN_GAIN
     return ladder({ generation: machine.generation, picture, tried: tuning, gainOf })
-  }, [picture, tuning, machine, placement, profile, table, file.sizing])
+  }, [picture, tuning, machine, placement, profile, table, file.sizing, learned])
   return {
     refusal,
     picture,

@@ -1,8 +1,10 @@
+import type { Measurement } from '@tembrix/core/records'
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
 import { created, useAppDispatch } from '../../data'
 import { Button, Field, Select, TextInput } from '../../ui'
 import { useJob } from '../file'
+import { sessionLike } from './sessions'
 
 const KINDS = [
   {
@@ -20,8 +22,14 @@ const KINDS = [
 ] as const
 type Kind = (typeof KINDS)[number]['value']
 
+interface Props {
+  known: readonly string[]
+  /** The session made last: what it was run under is taken over. */
+  last: Measurement | undefined
+}
+
 /** Begins a further test: its name, and what it gives. */
-export function AddTest({ known }: { known: readonly string[] }) {
+export function AddTest({ known, last }: Props) {
   const { file } = useJob()
   const dispatch = useAppDispatch()
   const [test, setTest] = useState('')
@@ -43,6 +51,7 @@ export function AddTest({ known }: { known: readonly string[] }) {
       bandwidth,
       configuration: 'after',
       runs: [],
+      ...sessionLike(last),
     }
     const target = { jobId: file.id, collection: 'measurements' as const }
     dispatch(created({ ...target, recordId: crypto.randomUUID() }, fields))

@@ -1,12 +1,14 @@
-import { TIME_UNITS } from '@tembrix/core/measure'
+import { type Conditions, TIME_UNITS } from '@tembrix/core/measure'
 import { type Configuration, FrameLogChange, type TwoChanges } from '@tembrix/core/records'
 import { FileUp } from 'lucide-react'
 import { useRef, useState } from 'react'
 import { configurationsOf } from '../../configurations'
 import { created, useAppDispatch } from '../../data'
-import { type Analysed, MOST_RUNS, useFrameLog } from '../../frameLog'
+import { type Analysed, useFrameLog } from '../../frameLog'
 import { Button, Field, list, plural, Select, TextInput, tidy } from '../../ui'
 import { useJob } from '../file'
+import { ConditionFields } from './ConditionFields'
+import { conditionsInWords } from './sessions'
 
 const LARGEST = 200_000_000
 
@@ -14,12 +16,14 @@ type Holds = 'frames' | 'higher' | 'lower'
 
 /** Takes in a log of frame times as one run, or scores as runs. */
 export function FrameLogIn({ changes }: { changes: TwoChanges | null }) {
-  const { file, edit } = useJob()
+  const { file } = useJob()
   const dispatch = useAppDispatch()
   const { log, open, choose, cancel } = useFrameLog()
   const [configuration, setConfiguration] = useState<Configuration>('after')
   const [better, setBetter] = useState<'higher' | 'lower'>('higher')
   const [typed, setTyped] = useState<string | null>(null)
+  const [afresh, setAfresh] = useState(false)
+  const [conditions, setConditions] = useState<Conditions | null>(null)
   const [fault, setFault] = useState('')
   const chooser = useRef<HTMLInputElement>(null)
   const { head, column, share, analysed } = log
@@ -28,9 +32,18 @@ export function FrameLogIn({ changes }: { changes: TwoChanges | null }) {
   const test = (typed ?? usual).trim().slice(0, 100)
   const unnamed = FrameLogChange.shape.test.safeParse(test).error?.issues[0]?.message
 
+  const earlier = file.frames.filter((one) => one.test === test)
+  const same = earlier.filter((one) => one.configuration === configuration)
+  const latest = Math.max(0, ...same.map((one) => one.session))
+  const session = Math.max(1, afresh ? latest + 1 : latest)
+  const under = conditions ?? earlier.at(-1)?.conditions ?? {}
+  const run = { at: new Date().toISOString(), conditions: under }
+
   function take(picked: File | undefined) {
     setFault('')
     setTyped(null)
+    setAfresh(false)
+    setConditions(null)
     if (!picked) return
     if (picked.size > LARGEST) setFault(`${picked.name} is larger than ${LARGEST / 1e6} MB.`)
     else void open(picked)
@@ -40,26 +53,22 @@ export function FrameLogIn({ changes }: { changes: TwoChanges | null }) {
     if (!frames || unnamed) return
     const { figures, bins, line } = frames
     const name = log.name.slice(0, 200)
-    const fields = { jobId: file.id, test, configuration, name, figures, bins, line }
+    const about = { test, configuration, session, name, ...run }
+    const fields = { jobId: file.id, ...about, figures, bins, line }
     const target = { jobId: file.id, collection: 'frames' as const }
     dispatch(created({ ...target, recordId: crypto.randomUUID() }, fields))
     cancel()
   }
 
-  /** Each figure of the column is a run. */
+  /** Each figure of the column is a run, all of one session. */
   function keepScores({ first }: Analysed) {
     if (unnamed) return
-    const known = file.measurements.find(
-      (one) => one.test === test && one.configuration === configuration,
-    )
-    if (known) {
-      edit.set('measurements', known, { runs: [...known.runs, ...first].slice(0, MOST_RUNS) })
-    } else {
-      const about = { unit: '', better, bandwidth: null, configuration }
-      const target = { jobId: file.id, collection: 'measurements' as const }
-      const fields = { jobId: file.id, test, ...about, runs: first }
-      dispatch(created({ ...target, recordId: crypto.randomUUID() }, fields))
-    }
+    const known = file.measurements.findLast((one) => one.test === test)
+    const { unit, bandwidth, work } = known ?? { unit: '', bandwidth: null, work: null }
+    const about = { unit, better, bandwidth, work, configuration }
+    const target = { jobId: file.id, collection: 'measurements' as const }
+    const fields = { jobId: file.id, test, ...about, ...run, runs: first }
+    dispatch(created({ ...target, recordId: crypto.randomUUID() }, fields))
     cancel()
   }
 
@@ -152,6 +161,27 @@ export function FrameLogIn({ changes }: { changes: TwoChanges | null }) {
               />
             )}
           </Field>
+          {holds === 'frames' && same.length > 0 && (
+            <Field label="Since the log before" className="col-span-2">
+              {(control) => (
+                <Select
+                  {...control}
+                  value={afresh ? 'afresh' : 'on'}
+                  options={[
+                    { value: 'on', label: 'went on: the same session' },
+                    { value: 'afresh', label: 'started afresh: a further session' },
+                  ]}
+                  onValue={(next) => setAfresh(next === 'afresh')}
+                />
+              )}
+            </Field>
+          )}
+          <details className="col-span-2">
+            <summary className="flex min-h-9 cursor-pointer items-center text-sm">
+              {conditionsInWords(under) || 'Conditions not noted'}
+            </summary>
+            <ConditionFields conditions={under} onConditions={setConditions} />
+          </details>
         </div>
       )}
       {analysed && (

@@ -2,8 +2,8 @@ import {
   type Configuration,
   FRAME_RATES,
   type FrameFigures,
-  geometricMean,
   type Logged,
+  median,
 } from '@tembrix/core/measure'
 import type { FrameLog, TwoChanges } from '@tembrix/core/records'
 import { Trash2 } from 'lucide-react'
@@ -71,7 +71,7 @@ function FiguresTable({ logged: { logs }, changes }: Props) {
     <table className="my-1 w-full text-right text-[0.93rem]">
       <thead className="text-sm text-ink-2">
         <tr>
-          <th className="text-left font-normal">Frames a second, mean of the logs</th>
+          <th className="text-left font-normal">Frames a second, middle of the logs</th>
           {measured.map(({ value, label }) => (
             <th key={value} className="pl-2 font-normal">
               {label}
@@ -82,7 +82,7 @@ function FiguresTable({ logged: { logs }, changes }: Props) {
       <tbody>
         {FRAME_RATES.map((rate) =>
           row(capital(RATE_WORDS[rate]), (figures) =>
-            tidy(geometricMean(figures.map((one) => one[rate])), 1),
+            tidy(median(figures.map((one) => one[rate])), 1),
           ),
         )}
         {row('Stutters a minute', (figures) =>
@@ -127,8 +127,8 @@ function Logs({ logs, changes }: LogsProps) {
         {all.map(({ log, label }) => (
           <li key={log.id} className="flex items-center gap-2 border-t border-rule text-sm">
             <span className="min-w-0 flex-1 truncate">
-              {log.name || 'without a name'}, {label}: {plural(log.figures.frames, 'frame')},{' '}
-              {tidy(log.figures.seconds, 0)} s
+              {log.name || 'without a name'}, {label}, session {log.session}:{' '}
+              {plural(log.figures.frames, 'frame')}, {tidy(log.figures.seconds, 0)} s
             </span>
             <button
               type="button"

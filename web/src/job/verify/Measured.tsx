@@ -1,14 +1,16 @@
-import { changesBetween, loggedOf, rowsOf, testedOf } from '@tembrix/core/measure'
+import { changesBetween, loggedOf, rowsOf, scatterFrom, testedOf } from '@tembrix/core/measure'
 import { writeCsv } from '@tembrix/core/tables'
 import { Download } from 'lucide-react'
 import { lazy, Suspense, useMemo } from 'react'
 import { Button, list, saveAs } from '../../ui'
 import { useJob } from '../file'
 import { AddTest } from './AddTest'
+import { Forecasted } from './Forecasted'
 import { FrameLogIn } from './FrameLogIn'
 import { LoggedView } from './LoggedView'
 import { ProbeCode } from './ProbeCode'
 import { SimulatedRuns } from './SimulatedRuns'
+import { Tally } from './Tally'
 import { TestView } from './TestView'
 import { TwoChangesView } from './TwoChangesView'
 import type { Verifying } from './useVerify'
@@ -18,10 +20,17 @@ const RunsChart = lazy(async () => ({ default: (await import('./RunsChart')).Run
 
 /** What was gained, honestly: runs before and after, compared with their scatter. */
 export function Measured({ verifying }: { verifying: Verifying }) {
-  const { file, now, planned } = useJob()
+  const { file, now, planned, learned } = useJob()
   const { changes } = verifying.record
-  const tested = useMemo(() => testedOf(file.measurements), [file.measurements])
-  const logged = useMemo(() => loggedOf(file.frames, rateTestName), [file.frames])
+  const scatterOf = useMemo(() => scatterFrom(learned.scatter), [learned])
+  const tested = useMemo(
+    () => testedOf(file.measurements, scatterOf),
+    [file.measurements, scatterOf],
+  )
+  const logged = useMemo(
+    () => loggedOf(file.frames, rateTestName, scatterOf),
+    [file.frames, scatterOf],
+  )
   const all = useMemo(
     () => [...tested, ...logged.flatMap(({ rates }) => COMPARED_RATES.map((rate) => rates[rate]))],
     [tested, logged],
@@ -39,6 +48,8 @@ export function Measured({ verifying }: { verifying: Verifying }) {
           cannot be told apart between them.
         </p>
       )}
+      <Tally tested={all} />
+      <Forecasted tested={tested} />
       <TwoChangesView verifying={verifying} />
       {compared.length > 0 && (
         <Suspense fallback={<div className="h-64" />}>
@@ -46,19 +57,19 @@ export function Measured({ verifying }: { verifying: Verifying }) {
         </Suspense>
       )}
       {tested.map((one) => (
-        <TestView key={one.test} tested={one} changes={changes} />
+        <TestView key={one.test} tested={one} changes={changes} channels={verifying.channels} />
       ))}
       {logged.map((one) => (
         <LoggedView key={one.test} logged={one} changes={changes} />
       ))}
-      <AddTest known={tested.map(({ test }) => test)} />
+      <AddTest known={tested.map(({ test }) => test)} last={file.measurements.at(-1)} />
       <FrameLogIn changes={changes} />
       <ProbeCode />
       <SimulatedRuns verifying={verifying} />
       {file.sizing.log === null && (
         <p className="text-sm text-ink-2">
-          No memory log was taken before: whether the demand fits now can only be reckoned from the
-          uses. Size takes one in.
+          No memory log was taken before: whether the demand fits now can only be worked out from
+          the uses. Size takes one in.
         </p>
       )}
       {all.length > 0 && (

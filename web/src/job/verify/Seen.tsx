@@ -53,7 +53,7 @@ export function Seen({ verifying, onFault }: Props) {
     expected: planned.placement[id]?.capacityGiB ?? 0,
   }))
   const looked =
-    channels.proven > 1 ||
+    channels.atLeast > 1 ||
     Object.keys(seen.slots).length > 0 ||
     Object.values(seen).some((value) => typeof value === 'number' || typeof value === 'boolean')
   return (
@@ -80,9 +80,9 @@ export function Seen({ verifying, onFault }: Props) {
                   value={seen[figure]}
                   onValue={(value) => change({ [figure]: value })}
                 />
-                {figure === 'ways' && (channels.proven > 1 || channels.stayed) && (
+                {figure === 'ways' && (channels.atLeast > 1 || channels.stayed) && (
                   <span className="block text-sm text-ink-2">
-                    by bandwidth: {channels.stayed ? 'as before' : `at least ${channels.proven}`}
+                    by bandwidth: {channels.stayed ? 'as before' : `at least ${channels.atLeast}`}
                   </span>
                 )}
               </td>

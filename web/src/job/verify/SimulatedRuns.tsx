@@ -1,9 +1,11 @@
-import { analyseFrames, type KeptRuns } from '@tembrix/core/measure'
+import { analyseFrames } from '@tembrix/core/measure'
+import type { FrameLog } from '@tembrix/core/records'
 import { useState } from 'react'
-import { created, removed, useAppDispatch } from '../../data'
+import { created, useAppDispatch } from '../../data'
 import { Button } from '../../ui'
 import { useJob } from '../file'
 import { Simulated } from './Simulated'
+import { sessionLike } from './sessions'
 import { useModuleNames } from './useModuleNames'
 import { useSimulated } from './useSimulated'
 import type { Verifying } from './useVerify'
@@ -14,12 +16,9 @@ const LOGS = 3
 const FRAMES = 4000
 const FRAMES_TEST = 'Simulated: frames'
 
-/**
- * Measures on the simulated machine what would be measured on the real one, before or after; what was
- * measured so earlier gives way.
- */
+/** Measures on the simulated machine what would be measured on the real one, before or after: a session each time. */
 export function SimulatedRuns({ verifying: { suspicion } }: { verifying: Verifying }) {
-  const { file, edit } = useJob()
+  const { file } = useJob()
   const dispatch = useAppDispatch()
   const bench = useSimulated()
   const name = useModuleNames()
@@ -38,46 +37,34 @@ export function SimulatedRuns({ verifying: { suspicion } }: { verifying: Verifyi
     const shared = { configuration, note: 'simulated' }
     const bandwidth = { unit: 'GB/s', better: 'higher', ...shared } as const
     const latency = { unit: 'ns', better: 'lower', bandwidth: null, ...shared } as const
-    keep({ test: 'Simulated: copy', bandwidth: 'copy', runs: copy, ...bandwidth })
+    keep(copy, { test: 'Simulated: copy', bandwidth: 'copy', ...bandwidth })
     const reads = await machine.bandwidth('read', RUNS)
-    keep({ test: 'Simulated: read', bandwidth: 'read', runs: reads, ...bandwidth })
-    keep({ test: 'Simulated: latency', runs: await machine.latency(RUNS), ...latency })
-    for (const log of file.frames) {
-      if (log.test === FRAMES_TEST && log.configuration === configuration) {
-        const target = { jobId: file.id, collection: 'frames' as const, recordId: log.id }
-        dispatch(removed({ ...target, version: log.version }))
-      }
-    }
+    keep(reads, { test: 'Simulated: read', bandwidth: 'read', ...bandwidth })
+    keep(await machine.latency(RUNS), { test: 'Simulated: latency', ...latency })
+    const session = 1 + Math.max(0, ...file.frames.filter(isOurs(configuration)).map(numberOf))
     for (let at = 1; at <= LOGS; at += 1) {
       const frames = analyseFrames(Float64Array.from(await machine.frames(FRAMES)))
-      if (frames) keepLog(configuration, at, frames)
+      if (!frames) continue
+      const { figures, bins, line } = frames
+      const about = {
+        test: FRAMES_TEST,
+        configuration,
+        session,
+        name: `simulated ${session}.${at}`,
+      }
+      add('frames', { ...about, figures, bins, line })
     }
     setSaid(`Measured ${configuration}: ${uncapital(outcomeWords(outcome))}.`)
   }
 
-  function keep({ runs, ...fields }: Omit<KeptRuns, 'failed'>) {
-    const rounded = runs.map((run) => Number(run.toPrecision(4)))
-    const { test, configuration } = fields
-    const known = file.measurements.find(
-      (one) => one.test === test && one.configuration === configuration,
-    )
-    if (known) edit.set('measurements', known, { runs: rounded })
-    else {
-      const target = { jobId: file.id, collection: 'measurements' as const }
-      const recordId = crypto.randomUUID()
-      dispatch(created({ ...target, recordId }, { jobId: file.id, ...fields, runs: rounded }))
-    }
+  function keep(runs: readonly number[], fields: object) {
+    add('measurements', { ...fields, runs: runs.map((run) => Number(run.toPrecision(4))) })
   }
 
-  function keepLog(
-    configuration: string,
-    at: number,
-    { figures, bins, line }: NonNullable<ReturnType<typeof analyseFrames>>,
-  ) {
-    const about = { test: FRAMES_TEST, configuration, name: `simulated ${at}` }
-    const target = { jobId: file.id, collection: 'frames' as const }
-    const recordId = crypto.randomUUID()
-    dispatch(created({ ...target, recordId }, { jobId: file.id, ...about, figures, bins, line }))
+  function add(collection: 'measurements' | 'frames', fields: object) {
+    const target = { jobId: file.id, collection, recordId: crypto.randomUUID() }
+    const last = file.measurements.at(-1)
+    dispatch(created(target, { jobId: file.id, ...fields, ...sessionLike(last) }))
   }
 
   return (
@@ -87,3 +74,7 @@ export function SimulatedRuns({ verifying: { suspicion } }: { verifying: Verifyi
     </Simulated>
   )
 }
+
+const isOurs = (configuration: string) => (log: FrameLog) =>
+  log.test === FRAMES_TEST && log.configuration === configuration
+const numberOf = ({ session }: FrameLog) => session

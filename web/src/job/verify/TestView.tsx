@@ -1,34 +1,33 @@
+import { profileOf, WORK_PROFILES, type Work } from '@tembrix/core/forecast'
 import type * as measure from '@tembrix/core/measure'
-import { compareFailures, geometricMean, inferChannels } from '@tembrix/core/measure'
-import {
-  type Configuration,
-  type Measurement,
-  MeasurementChange,
-  RunFigure,
-  type TwoChanges,
-} from '@tembrix/core/records'
-import { Trash2 } from 'lucide-react'
+import { compareFailures } from '@tembrix/core/measure'
+import { channelPeakGBs } from '@tembrix/core/model'
+import type { Measurement, TwoChanges } from '@tembrix/core/records'
 import { useState } from 'react'
 import { configurationsOf } from '../../configurations'
-import { created, removed, useAppDispatch } from '../../data'
-import { Field, numberFrom, plural, TextInput, tidy } from '../../ui'
+import { Field, plural, Select, tidy } from '../../ui'
 import { useJob } from '../file'
 import { Effects } from './Effects'
+import { Sessions } from './SessionView'
+import type { Verifying } from './useVerify'
 import { Verdict } from './Verdict'
 import { capital } from './words'
 
 type Tested = measure.Tested<Measurement>
-type Side = measure.Side<Measurement>
 
 interface Props {
   tested: Tested
   changes: TwoChanges | null
+  channels: Verifying['channels']
 }
 
-/** One test: what its runs say, and the runs themselves. */
-export function TestView({ tested, changes }: Props) {
-  const { test, unit, better, sides, against, effects } = tested
+/** One test: what its sessions say, and the sessions themselves. */
+export function TestView({ tested, changes, channels }: Props) {
+  const { test, unit, better, bandwidth, work, sides, against, effects } = tested
   const [open] = useState(() => (against.after?.verdict ?? 'too-few') === 'too-few')
+  const all = Object.values(sides).flatMap(({ sessions }) => sessions)
+  const { file } = useJob()
+  const last = file.measurements.findLast((one) => one.test === test)
   return (
     <section aria-label={test} className="border-t-2 border-rule pt-2">
       <h3 className="flex flex-wrap items-baseline gap-x-2 font-semibold">
@@ -36,33 +35,73 @@ export function TestView({ tested, changes }: Props) {
         <span className="text-sm font-normal text-ink-2">
           {unit}
           {unit && ', '}
-          {better} is better
+          {better} is better{work && `, stands for ${profileOf(work).name.toLowerCase()}`}
         </span>
       </h3>
       {against.after && <Verdict comparison={against.after} unit={unit} />}
       <Failures sides={sides} />
-      <Channels tested={tested} />
+      {bandwidth && <Channels sides={sides} channels={channels} />}
       {changes && effects && <Effects effects={effects} changes={changes} />}
       <details open={open}>
         <summary className="flex min-h-9 cursor-pointer items-center text-sm">
-          Runs, {plural(countOf(sides), 'in all', 'in all')}
+          Sessions, {plural(all.length, 'in all', 'in all')}
         </summary>
+        <p className="mb-1 text-sm text-ink-2">
+          Runs between one start and the next are one session. A restart, another day, or a machine
+          gone cold begins another.
+        </p>
         <div className="grid grid-cols-2 gap-3">
           {configurationsOf(changes).map(({ value, label }) => (
-            <Runs key={value} tested={tested} configuration={value} label={label} />
+            <Sessions
+              key={value}
+              about={{ test, unit, better, bandwidth, work }}
+              configuration={value}
+              label={capital(label)}
+              sessions={sides[value]?.sessions ?? []}
+              last={last}
+            />
           ))}
         </div>
+        {!bandwidth && <StandsFor tested={tested} />}
       </details>
     </section>
   )
 }
 
-const countOf = (sides: Tested['sides']) =>
-  Object.values(sides).reduce((sum, { runs }) => sum + runs.length, 0)
+/** Which kind of work a test stands for: its gain is set beside what was forecast, and the shop learns from it. */
+function StandsFor({ tested: { test, work, sides } }: { tested: Tested }) {
+  const { edit } = useJob()
+  const records = Object.values(sides).flatMap(({ sessions }) =>
+    sessions.flatMap(({ record }) => record ?? []),
+  )
+  return (
+    <Field label="Stands for" className="mt-1">
+      {(control) => (
+        <Select
+          {...control}
+          aria-label={`What ${test} stands for`}
+          value={work ?? ''}
+          options={[
+            { value: '', label: 'no use of the customer’s' },
+            ...WORK_PROFILES.map(({ id, name }) => ({ value: id as string, label: name })),
+          ]}
+          onValue={(next) => {
+            for (const record of records) {
+              edit.set('measurements', record, { work: next === '' ? null : (next as Work) })
+            }
+          }}
+        />
+      )}
+    </Field>
+  )
+}
 
 function Failures({ sides: { before, after } }: Pick<Tested, 'sides'>) {
   if (!before || !after || before.failed + after.failed === 0) return null
-  const of = ({ failed, runs }: Side) => ({ failed, runs: failed + runs.length })
+  const of = ({ failed, runs }: measure.Configured<Measurement>) => ({
+    failed,
+    runs: failed + runs.length,
+  })
   const [was, is] = [of(before), of(after)]
   const { fewer, more } = compareFailures(was, is)
   const end = fewer
@@ -78,117 +117,27 @@ function Failures({ sides: { before, after } }: Pick<Tested, 'sides'>) {
   )
 }
 
-function Channels({ tested: { bandwidth, sides } }: { tested: Tested }) {
-  const { machine, planned } = useJob()
-  const { run, zones } = planned.evaluation
+/** What the figures bound the channels by, which is from below only. */
+function Channels({ sides, channels }: Pick<Tested, 'sides'> & Pick<Verifying, 'channels'>) {
+  const { machine } = useJob()
   const runs = sides.after?.runs ?? []
-  const most = machine.channels.length
-  if (!bandwidth || runs.length === 0 || !run || most < 2) return null
-  const best = Math.max(...runs)
-  const expected = zones[0]?.ways ?? 1
-  const { proven, asExpected, chances } = inferChannels(
-    best,
-    bandwidth,
-    run.dataRate,
-    most,
-    expected,
-  )
-  const one = chances.find(({ ways }) => ways === 1)?.peakGBs ?? 0
+  if (runs.length === 0 || machine.channels.length < 2) return null
+  const { atLeast, rate, rateSeen } = channels
+  const one = tidy(channelPeakGBs(rate), 1)
+  const speed = rateSeen ? `at the ${rate} seen` : `at up to ${rate}, the speed not being seen yet,`
   return (
     <p className="mt-1 text-[0.93rem]">
-      <b className="font-semibold">
-        {proven > 1
-          ? `At least ${plural(proven, 'channel')} at work, beyond doubt`
-          : `${plural(expected, 'channel')} at work: ${tidy(asExpected * 100, 0)} % sure`}
-      </b>
-      : one channel gives {tidy(one, 1)} GB/s at most, {tidy(best, 1)} were measured.
-      {proven <= 1 && ' A browser, or other work on the machine, may hold it back.'}
+      {atLeast > 1 ? (
+        <>
+          <b className="font-semibold">At least {plural(atLeast, 'channel')} at work</b>: one{' '}
+          {speed} could carry {one} GB/s.
+        </>
+      ) : (
+        <>
+          Says nothing of channels: one {speed} could carry {one} GB/s, and a browser, or other work
+          on the machine, may hold it back.
+        </>
+      )}
     </p>
   )
-}
-
-interface RunsProps {
-  tested: Tested
-  configuration: Configuration
-  label: string
-}
-
-/** Runs as typed or pasted, with blanks, semicolons or lines between. */
-function Runs({ tested, configuration, label }: RunsProps) {
-  const { file, edit } = useJob()
-  const dispatch = useAppDispatch()
-  const [typed, setTyped] = useState<string | null>(null)
-  const [fault, setFault] = useState<string>()
-  const { test, unit, better, bandwidth, sides } = tested
-  const side = sides[configuration]
-  const record = side?.record
-  const target = { jobId: file.id, collection: 'measurements' as const }
-
-  function set(text: string) {
-    setTyped(text)
-    const read = text
-      .split(/[\s;]+/)
-      .filter(Boolean)
-      .map((one) => RunFigure.safeParse(numberFrom(one)))
-    const bad = read.findIndex((one) => !one.success)
-    setFault(bad < 0 ? undefined : `Run ${bad + 1} is no figure above 0.`)
-    if (bad >= 0) return
-    const runs = read.map((one) => one.data as number)
-    if (record) edit.set('measurements', record, { runs })
-    else if (runs.length > 0) {
-      const fields = { jobId: file.id, test, unit, better, bandwidth, configuration, runs }
-      dispatch(created({ ...target, recordId: crypto.randomUUID() }, fields))
-    }
-  }
-
-  return (
-    <div>
-      <Field
-        label={capital(label)}
-        error={fault}
-        hint={side && side.runs.length > 0 ? summary(side) : 'Runs with blanks between.'}
-      >
-        {(control) => (
-          <TextInput
-            {...control}
-            lines={2}
-            value={typed ?? side?.runs.join(' ') ?? ''}
-            onValue={set}
-          />
-        )}
-      </Field>
-      {record && (
-        <div className="flex items-end gap-2">
-          <Field label="Failed" className="w-20">
-            {(control) => (
-              <TextInput
-                {...control}
-                inputMode="numeric"
-                value={record.failed}
-                onValue={(text) => {
-                  const failed = MeasurementChange.shape.failed.safeParse(numberFrom(text) ?? 0)
-                  if (failed.success) edit.set('measurements', record, { failed: failed.data })
-                }}
-              />
-            )}
-          </Field>
-          <button
-            type="button"
-            aria-label={`Remove ${test}, ${label}`}
-            onClick={() => {
-              setTyped(null)
-              dispatch(removed({ ...target, recordId: record.id, version: record.version }))
-            }}
-            className="ml-auto grid size-11 place-items-center rounded-sm hover:bg-stop-soft"
-          >
-            <Trash2 size={16} aria-hidden />
-          </button>
-        </div>
-      )}
-    </div>
-  )
-}
-
-function summary({ runs, record }: Side): string {
-  return `${plural(runs.length, 'run')}, mean ${tidy(geometricMean(runs))}${record?.note ? `, ${record.note}` : ''}`
 }

@@ -17,7 +17,10 @@ export function Verified() {
   const view = useJob()
   const { file, edit } = view
   const { data: shop } = useShopQuery()
-  const standing = standingOf(view, shop?.terms.testHours ?? null)
+  const standing = standingOf(
+    { ...view, ceilings: view.learned.ceilings },
+    shop?.terms.testHours ?? null,
+  )
   const past = STAGES.indexOf(file.stage) >= STAGES.indexOf('handover')
   if (standing?.kind === 'open') {
     return (

@@ -32,8 +32,8 @@ export type SimulatedAs = 'sound' | 'faulty' | 'odd'
 /** Memory kept for graphics, and a table that lists slots the board does not have. */
 const ODD = { reservedGiB: 4, phantomSlots: 2 }
 
-/** Seeds of the machine as it was lie so far from those of the one on the bench. */
-const APART = 1_000_000
+/** Each machine as it was has noise of its own, and not that of the one on the bench. */
+const APART = 1_000_000_000
 
 /** A simulated machine in place of the job's, with a fault hidden in it or none. */
 export function useSimulated(): SimulatedBench {
@@ -55,7 +55,8 @@ export function useSimulated(): SimulatedBench {
       const arrangement = arrangementOf(now.assignment)
       const bench = { order: [], mustFill: [], modules: Object.values(arrangement) }
       const hidden = hide(bench, arrangement, [])
-      return benchMachine({ machine, modules, hidden, last: null, seed: (kept?.seed ?? 0) + APART })
+      const seed = (Date.now() % APART) + APART
+      return benchMachine({ machine, modules, hidden, last: null, seed })
     }
     return {
       machine: bound,

@@ -28,9 +28,12 @@ export interface Verifying {
 
 /** The job's verification: what is seen against what should be, and what the trials made so far say. */
 export function useVerify(): Verifying {
-  const { file, machine, now, planned } = useJob()
+  const { file, machine, now, planned, learned } = useJob()
   const { record, set } = useVerification()
-  const view = useMemo(() => ({ file, machine, now, planned }), [file, machine, now, planned])
+  const view = useMemo(
+    () => ({ file, machine, now, planned, ceilings: learned.ceilings }),
+    [file, machine, now, planned, learned],
+  )
   const channels = useMemo(() => channelsMeasured(view), [view])
   const found = useMemo(() => differencesFound(view), [view])
   const trials = useMemo(() => trialsMade(record, found, planned), [record, found, planned])

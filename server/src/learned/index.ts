@@ -1,0 +1,2 @@
+export { learned } from './learned'
+export { learnedRoutes } from './routes'
