@@ -276,6 +276,11 @@ export const DEMO_JOBS: DemoJob[] = [
     machine: heron('Heron 15'),
     serialNumber: 'H15-19044',
     changes: { first: 'larger modules', second: 'two instead of one' },
+    sizing: {
+      uses: [use('photos', 'usual', 80), use('office', 'light', 20)],
+      disk: 'solid-state',
+      slow: ['long-work'],
+    },
     frames: { test: 'Photo wall scrolled', logs: 6 },
     measured: [
       {

@@ -1,4 +1,10 @@
-import type { CompareNote, Condition, Conditions, TypedFault } from '@tembrix/core/measure'
+import {
+  CONDITIONS,
+  type CompareNote,
+  type Condition,
+  type Conditions,
+  type TypedFault,
+} from '@tembrix/core/measure'
 import type { Measurement } from '@tembrix/core/records'
 import { list } from '../../ui'
 
@@ -25,7 +31,11 @@ export const CONDITION_EXAMPLES: Record<Condition, string> = {
 }
 
 export const conditionsInWords = (conditions: Conditions): string =>
-  Object.values(conditions).filter(Boolean).join(', ')
+  CONDITIONS.flatMap((one) => {
+    const text = conditions[one]
+    if (!text) return []
+    return [one === 'running' ? `beside it ${text}` : text]
+  }).join(', ')
 
 export const NOTE_WORDS: Record<CompareNote, string> = {
   ONE_SESSION:
