@@ -1,8 +1,20 @@
-import { type Named, observed, outcomeChances, type Suspicion, suspects } from './inference'
+import { same } from '../model'
+import { controlsMissing } from './control'
+import type { Made } from './evidence'
 import {
+  activeOf,
+  expectationOf,
+  type Named,
+  observed,
+  type Suspicion,
+  suspects,
+} from './inference'
+import {
+  ACTIONS,
+  type Action,
   type Arrangement,
   type Bench,
-  minutesOfTrial,
+  minutesApart,
   type Outcome,
   outcomeOfKey,
   type Trial,
@@ -11,6 +23,7 @@ import {
 /** A trial worth making. */
 export interface Proposal {
   trial: Trial
+  /** As it is likely to take: what does not start is not tested. */
   minutes: number
   /** Expected information, bits. */
   bits: number
@@ -23,63 +36,112 @@ export interface Meaning {
   suspect: Named
 }
 
-/** Enough to name a part. */
+/** Enough to name a part; and how sure it must be among faults that come and go, where one may be at work. */
 export const SURE = 0.95
+const SURE_AMONG = 0.94
+const MAY_COME_AND_GO = 0.01
 
-/**
- * The part to name once it is sure enough; null while more has to be tried. Where seating anew has
- * cured it, which seat it was is no matter: all that may have been are named.
- */
-export function verdict(suspicion: Suspicion): Named | null {
-  const named = suspects(suspicion)
-  const [first] = named
-  if (first && first.chance >= SURE) return first
-  const cured = curedChance(suspicion)
-  if (cured < SURE) return null
-  const seats = named.filter(({ parts }) => parts.every((part) => part.startsWith('seat ')))
-  return {
-    parts: [...new Set(seats.flatMap(({ parts }) => parts))].sort(),
-    faults: seats.flatMap(({ faults }) => faults),
-    chance: cured,
+/** The part the evidence points to, whether its control was made or not; null while it is not sure enough. */
+function pointedTo(suspicion: Suspicion): Named | null {
+  const all = suspects(suspicion)
+  const some = suspects(suspicion, 'intermittent')
+  const may = some.reduce((sum, { chance }) => sum + chance, 0)
+  const sure = (parts: readonly string[], chance: number) => {
+    if (chance < SURE) return false
+    if (may < MAY_COME_AND_GO) return true
+    const named = some.filter((one) => one.parts.every((part) => parts.includes(part)))
+    return named.reduce((sum, one) => sum + one.chance, 0) >= SURE_AMONG * may
   }
+  const [first] = all
+  if (first && sure(first.parts, first.chance)) return first
+  // Where seating anew has put it right, which seat it was is no matter: all that may have been are named.
+  const seats = all.filter(({ parts }) => parts.every((part) => part.startsWith('seat ')))
+  const chance = seats.reduce((sum, one) => sum + one.chance, 0)
+  const likely = seats.filter((one) => one.chance >= chance / 50)
+  const parts = [...new Set(likely.flatMap((one) => one.parts))].sort()
+  if (
+    likely.length < 2 ||
+    !sure(
+      parts,
+      likely.reduce((sum, one) => sum + one.chance, 0),
+    )
+  )
+    return null
+  return { parts, faults: likely.flatMap(({ faults }) => faults), chance }
 }
 
-function curedChance({ faults, pairs, chances }: Suspicion): number {
-  const cured = (at: number) => at < 0 || faults[at]?.kind === 'SEAT_CURED'
-  return chances.reduce(
-    (sum, chance, n) =>
-      cured(pairs[2 * n] as number) && cured(pairs[2 * n + 1] as number) ? sum + chance : sum,
-    0,
+/** The part to name once it is sure enough and its control was made; null while more has to be tried. */
+export function verdict(suspicion: Suspicion, trials: readonly Made[]): Named | null {
+  const named = pointedTo(suspicion)
+  if (!named) return null
+  const missing = named.parts.map((part) => controlsMissing(part, suspicion.bench, trials))
+  const seats = named.parts.every((part) => part.startsWith('seat '))
+  const proven = seats
+    ? missing.some((own) => own.length === 0)
+    : missing.every((own) => own.length === 0)
+  return proven ? named : null
+}
+
+/** What a step towards the control of the likeliest part is worth, bits. */
+const CONTROL_BITS = 0.6
+/** Controls are worked towards once a part is this likely. */
+const LIKELY = 0.9
+/** Trials that tell less are not worth their minutes. */
+const LEAST_BITS = 0.005
+
+/** Trials worth considering from here, what tells most for its minutes first. */
+export function proposals(suspicion: Suspicion, trials: readonly Made[], most = 4): Proposal[] {
+  const { bench, arrangement, profile } = suspicion
+  const active = activeOf(suspicion)
+  const [first] = suspects(suspicion)
+  const part = first && first.chance >= LIKELY ? first.parts[0] : undefined
+  const missing = part ? controlsMissing(part, bench, trials).length : 0
+  const scored = trialsFrom(suspicion, trials)
+    .filter((trial) => !wornOut(trial, trials))
+    .map((trial) => {
+      const { chances, bits } = expectationOf(suspicion, trial, active)
+      const { start, test } = minutesApart(bench, arrangement, profile, trial)
+      const minutes = start + (1 - (chances.get('NO_START') ?? 0)) * test
+      const nearer = part && missing > 0 ? missing - left(part, bench, trials, trial, chances) : 0
+      return { trial, minutes, bits, worth: (bits + CONTROL_BITS * Math.max(0, nearer)) / minutes }
+    })
+  return scored
+    .filter(({ bits, worth, minutes }) => bits > LEAST_BITS || worth * minutes > LEAST_BITS)
+    .sort((a, b) => b.worth - a.worth)
+    .slice(0, most)
+    .map(({ trial, minutes, bits }) => ({ trial, minutes, bits }))
+}
+
+/** The same trial so often in a row tells nothing new. */
+const WORN_OUT = 8
+
+function wornOut(trial: Trial, trials: readonly Made[]): boolean {
+  const last = trials.slice(-WORN_OUT)
+  return (
+    last.length === WORN_OUT &&
+    last.every(
+      (one) =>
+        one.depth === trial.depth &&
+        one.profile === trial.profile &&
+        one.action === null &&
+        trial.action === null &&
+        !trial.reseat &&
+        same(one.arrangement, trial.arrangement),
+    )
   )
 }
 
-/** Trials worth considering from here, the most information for its minutes first. */
-export function proposals(suspicion: Suspicion, most = 4): Proposal[] {
-  return trialsFrom(suspicion)
-    .map((trial) => {
-      const minutes = minutesOfTrial(
-        suspicion.bench,
-        suspicion.arrangement,
-        suspicion.profile,
-        trial,
-      )
-      return { trial, minutes, bits: information(suspicion, trial) }
-    })
-    .filter(({ bits }) => bits > 0.01)
-    .sort((a, b) => b.bits / b.minutes - a.bits / a.minutes)
-    .slice(0, most)
-}
-
-/**
- * How much a trial is expected to tell between hypotheses, bits: since each of them says what it shows,
- * that is how unsure its outcome is.
- */
-export function information(suspicion: Suspicion, trial: Trial): number {
-  let bits = 0
-  for (const chance of outcomeChances(suspicion, trial).values()) {
-    if (chance > 0) bits -= chance * Math.log2(chance)
-  }
-  return bits
+/** How many controls would be missing after a trial with its likeliest outcome. */
+function left(
+  part: string,
+  bench: Bench,
+  trials: readonly Made[],
+  trial: Trial,
+  chances: ReadonlyMap<string, number>,
+): number {
+  const [key] = [...chances].reduce((best, one) => (one[1] > best[1] ? one : best))
+  const outcome = outcomeOfKey(key)
+  return controlsMissing(part, bench, [...trials, { ...trial, outcome }]).length
 }
 
 /** Outcomes likely enough to be spoken of. */
@@ -87,7 +149,7 @@ const SPOKEN = 0.02
 
 /** What each outcome that is likely enough would mean, the likeliest first. */
 export function meanings(suspicion: Suspicion, trial: Trial): Meaning[] {
-  return [...outcomeChances(suspicion, trial)]
+  return [...expectationOf(suspicion, trial).chances]
     .filter(([, chance]) => chance >= SPOKEN)
     .sort((a, b) => b[1] - a[1])
     .map(([key, chance]) => {
@@ -97,21 +159,24 @@ export function meanings(suspicion: Suspicion, trial: Trial): Meaning[] {
     })
 }
 
-/** What a technician could try next: seat anew, turn round, fewer modules, one alone, other slots, profile off. */
-export function trialsFrom({ bench, arrangement, profile }: Suspicion): Trial[] {
-  const { order, modules } = bench
+/**
+ * What a technician could try next: once more, seat anew, an action, turn round, fewer modules, one alone,
+ * one known to be good, other slots, profile off.
+ */
+export function trialsFrom(suspicion: Suspicion, made: readonly Made[] = []): Trial[] {
+  const { bench, arrangement, profile } = suspicion
+  const { order, modules, known } = bench
   const trials: Trial[] = []
   const seen = new Set<string>()
-  const add = (next: Arrangement, reseat: boolean, withProfile = profile) => {
+  const add = (
+    next: Arrangement,
+    { reseat = false, to = profile, action = null as Action | null } = {},
+  ) => {
     if (Object.keys(next).length === 0 || !allowed(bench, next)) return
     for (const depth of ['start', 'test'] as const) {
-      const trial: Trial = { arrangement: next, reseat, profile: withProfile, depth }
-      const key = JSON.stringify([
-        order.map((slot) => next[slot] ?? ''),
-        reseat,
-        withProfile,
-        depth,
-      ])
+      const trial: Trial = { arrangement: next, reseat, profile: to, depth, action }
+      const slots = order.map((slot) => next[slot] ?? '')
+      const key = JSON.stringify([slots, reseat, to, depth, action])
       if (seen.has(key)) continue
       seen.add(key)
       trials.push(trial)
@@ -122,37 +187,94 @@ export function trialsFrom({ bench, arrangement, profile }: Suspicion): Trial[] 
   const spread = (some: readonly string[]): Arrangement =>
     Object.fromEntries(some.map((module, at) => [order[at] as string, module]))
 
-  add(arrangement, false)
-  add(arrangement, true)
-  if (profile) {
-    add(arrangement, false, false)
-    add(arrangement, true, false)
+  const done = new Set(made.map(({ action }) => action))
+  add(arrangement)
+  add(arrangement, { reseat: true })
+  for (const action of ACTIONS) {
+    if (!done.has(action) && (isSettled(made) || !CURES.includes(action))) {
+      add(arrangement, { action })
+    }
   }
-  add(spread(modules), false)
+  if (bench.profiles) {
+    add(arrangement, { to: !profile })
+    add(arrangement, { reseat: true, to: !profile })
+  }
+  if (modules.length <= order.length) add(spread(modules))
   // Each module one slot on: the fault goes with the module or stays with the slot.
   if (held.length > 1) {
     add(
       Object.fromEntries(filled.map((slot, at) => [slot, held[(at + 1) % held.length] as string])),
-      false,
     )
   }
   // Halves, by each bit of a module's number.
   for (let bit = 1; bit < modules.length; bit *= 2) {
-    add(spread(modules.filter((_, at) => (at & bit) === 0)), false)
-    add(spread(modules.filter((_, at) => (at & bit) !== 0)), false)
+    add(spread(modules.filter((_, at) => (at & bit) === 0)))
+    add(spread(modules.filter((_, at) => (at & bit) !== 0)))
   }
-  for (const module of modules) {
-    for (const slot of order) add({ [slot]: module }, false)
-    const others = modules.filter((one) => one !== module)
-    add(spread(others), false)
-    const slot = filled.find((one) => arrangement[one] === module)
-    if (slot !== undefined) {
-      const { [slot]: _, ...rest } = arrangement
-      add(rest, false)
+  const likely = likeliest(suspicion, 'module', modules)
+  for (const module of [...known.slice(0, KNOWN_TRIED), ...likely]) {
+    for (const slot of likeliest(suspicion, 'slot', order)) {
+      add({ [slot]: module })
+      if (profile) add({ [slot]: module }, { to: false })
     }
+  }
+  const [good] = known
+  for (const module of likely) {
+    const others = modules.filter((one) => one !== module)
+    add(spread(others))
+    const slot = filled.find((one) => arrangement[one] === module)
+    if (slot === undefined) continue
+    const { [slot]: _, ...rest } = arrangement
+    add(rest)
+    if (good && !held.includes(good)) add({ ...rest, [slot]: good })
+  }
+  if (profile) {
+    for (const trial of trials.slice()) add(trial.arrangement, { to: false, action: trial.action })
   }
   return trials
 }
+
+/** Of many modules, or slots, these are tried by themselves: the likeliest, by what is suspected. */
+const TRIED_ALONE = 4
+
+function likeliest(
+  { causes, causeAt, pairs, chances }: Suspicion,
+  kind: 'module' | 'slot',
+  names: readonly string[],
+): readonly string[] {
+  if (names.length <= TRIED_ALONE) return names
+  const sums = new Map<string, number>(names.map((name) => [name, 0]))
+  for (let n = 0; n < chances.length; n += 1) {
+    for (const at of [pairs[2 * n] as number, pairs[2 * n + 1] as number]) {
+      const cause = at < 0 ? undefined : causes[causeAt[at] as number]
+      const name = cause && kind in cause ? (cause as Record<string, unknown>)[kind] : null
+      if (typeof name === 'string') sums.set(name, (sums.get(name) ?? 0) + (chances[n] as number))
+    }
+  }
+  // Beside the likeliest the one that is least likely to be at fault, to compare with.
+  const ranked = [...names].sort((a, b) => (sums.get(b) ?? 0) - (sums.get(a) ?? 0))
+  return [...ranked.slice(0, TRIED_ALONE - 1), ranked.at(-1) as string]
+}
+
+/** What they put right cannot be had back, so that nothing could be shown of it afterwards. */
+const CURES: readonly Action[] = ['clear-setup', 'wait']
+
+/** After so many trials that all went wrong it needs no repeating. */
+const ALL_BAD = 3
+
+/** Whether the symptom was seen twice as it stands; one that shows only under test once, since that takes long. */
+function isSettled(made: readonly Made[]): boolean {
+  const [last, before] = [made.at(-1), made.at(-2)]
+  const bad = (trial: Made | undefined) => trial !== undefined && trial.outcome.kind !== 'PASS'
+  if (made.length > ALL_BAD && made.every(bad)) return true
+  if (!last || !bad(last)) return false
+  if (last.outcome.kind === 'ERRORS') return true
+  if (!before || !bad(before) || last.reseat || last.action !== null) return false
+  return last.profile === before.profile && same(last.arrangement, before.arrangement)
+}
+
+/** Of several modules known to be good this many are tried. */
+const KNOWN_TRIED = 2
 
 function allowed({ mustFill }: Bench, arrangement: Arrangement): boolean {
   return mustFill.every((slot) => arrangement[slot] !== undefined)

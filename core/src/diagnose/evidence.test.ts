@@ -6,6 +6,7 @@ const made = (arrangement: Record<string, string>, outcome: Outcome, tested = fa
   reseat: false,
   profile: false,
   depth: tested ? 'test' : 'start',
+  action: null,
   outcome,
 })
 

@@ -1,8 +1,12 @@
-import type { Outcome, Trial } from './trial'
+import { type Action, type Outcome, slotOf, type Trial } from './trial'
 
 /** A trial that was made, and what came of it. */
 export interface Made extends Trial {
   outcome: Outcome
+  /** Whoever noted it was not sure. */
+  unsure?: boolean
+  /** What a beep or light code said, with the board’s manual as its key. */
+  code?: string
 }
 
 /** What speaks against a module, for whoever has to take it back. */
@@ -17,16 +21,12 @@ export interface Case {
 }
 
 export function caseAgainst(module: string, trials: readonly Made[]): Case {
-  const slotIn = ({ arrangement }: Trial) =>
-    Object.keys(arrangement).find((slot) => arrangement[slot] === module)
   const wrong = trials.flatMap((trial) => {
-    const slot = slotIn(trial)
-    return slot !== undefined && concerns(trial.outcome, slot)
-      ? [{ slot, outcome: trial.outcome }]
-      : []
+    const slot = slotOf(trial.arrangement, module)
+    return slot !== null && concerns(trial.outcome, slot) ? [{ slot, outcome: trial.outcome }] : []
   })
   const well = trials.filter(
-    (trial) => slotIn(trial) === undefined && trial.outcome.kind === 'PASS',
+    ({ arrangement, outcome }) => slotOf(arrangement, module) === null && outcome.kind === 'PASS',
   )
   const slots = [...new Set(wrong.map(({ slot }) => slot))]
   return {
@@ -38,5 +38,19 @@ export function caseAgainst(module: string, trials: readonly Made[]): Case {
 }
 
 /** Whether an outcome can be laid on what sits in this slot. */
-const concerns = (outcome: Outcome, slot: string): boolean =>
+export const concerns = (outcome: Outcome, slot: string): boolean =>
   outcome.kind === 'MISSING' ? outcome.slots.includes(slot) : outcome.kind !== 'PASS'
+
+/** A trial that was answered for sure, with everything done by then. */
+export interface Sure extends Made {
+  done: ReadonlySet<Action>
+}
+
+/** Trials in their order, each with what had been done by then; unsure answers prove nothing and are left out. */
+export function sureOf(trials: readonly Made[]): Sure[] {
+  const done = new Set<Action>()
+  return trials.flatMap((trial) => {
+    if (trial.action) done.add(trial.action)
+    return trial.unsure ? [] : [{ ...trial, done: new Set(done) }]
+  })
+}

@@ -1,34 +1,49 @@
 import { z } from 'zod'
 import { known } from '../model'
 
-/** How a fault shows, the same each time: nothing starts, its slot is not seen, or errors under test. */
+/** How a fault shows: nothing starts, its slot is not seen, or errors under test. */
 export type Way = 'stops' | 'missing' | 'errors'
 
+/** How often a fault shows: always, or each time with this chance. */
+export const SHOWS = [1, 0.5, 0.3] as const
+export type Shows = (typeof SHOWS)[number]
+
 /** Something that can be wrong, and how it shows. */
-export type Fault =
+export type Cause =
   | { kind: 'MODULE'; module: string; way: Way }
   | { kind: 'SLOT'; slot: string; way: Way }
   /** The module in this slot is not home. */
   | { kind: 'SEAT'; slot: string; way: Way }
-  /** It was not home, and was seated since. */
-  | { kind: 'SEAT_CURED'; slot: string }
   /** Two modules that do not work together. */
   | { kind: 'PAIR'; modules: [string, string]; way: Way }
   | { kind: 'PROFILE'; way: Way }
   /** The board wants its preferred slots filled first. */
   | { kind: 'ORDER'; way: Way }
-  /** The board cannot take all of it together. */
-  | { kind: 'LIMIT'; way: Way }
+  /** The board cannot take more modules than this together. */
+  | { kind: 'LIMIT'; above: number; way: Way }
+  /** Values in the setup, until it is cleared. */
+  | { kind: 'SETUP'; way: Way }
+  /** The first start was not given the time that training takes. */
+  | { kind: 'TRAINING'; way: Way }
+  /** Not the memory: board, processor, power; always. */
+  | { kind: 'MACHINE'; way: Way }
+  /** No fault left, or never one. */
+  | { kind: 'NOTHING' }
+
+/** A cause that may come and go; `cured` is one that was there and has been put right since. */
+export type Fault = Cause & { shows: Shows; cured: boolean }
+
+/** One that always shows. */
+export const always = (cause: Cause): Fault => ({ ...cause, shows: 1, cured: false })
 
 /** What the suspicion is said to be: a part with its name. */
-export function partOf(fault: Fault): string {
+export function partOf(fault: Cause): string {
   switch (fault.kind) {
     case 'MODULE':
       return `module ${fault.module}`
     case 'SLOT':
       return `slot ${fault.slot}`
     case 'SEAT':
-    case 'SEAT_CURED':
       return `seat ${fault.slot}`
     case 'PAIR':
       return `pair ${fault.modules.join(' ')}`
@@ -39,9 +54,26 @@ export function partOf(fault: Fault): string {
 
 const Weight = z.number('A figure.').min(0.01, 'Above 0.').max(10_000, 'At most 10,000.')
 
+const CAUSES = {
+  seat: 60,
+  moduleDead: 8,
+  moduleWeak: 5,
+  slot: 3,
+  pair: 1,
+  profile: 12,
+  order: 6,
+  limit: 3,
+  setup: 8,
+  training: 10,
+  machine: 5,
+  intermittent: 0.15,
+  two: 0.02,
+}
+
 /**
  * How often each cause is behind trouble after an upgrade, for each place it could be at, before
- * anything is tried. The shop’s to edit.
+ * anything is tried. The shop’s to edit. Tables of before setup, training and the machine were in them
+ * take what is usual.
  */
 export const CauseTable = z.object({
   seat: Weight,
@@ -52,27 +84,22 @@ export const CauseTable = z.object({
   profile: Weight,
   order: Weight,
   limit: Weight,
+  setup: Weight.default(CAUSES.setup),
+  training: Weight.default(CAUSES.training),
+  machine: Weight.default(CAUSES.machine),
+  /** The share of faults that come and go. */
+  intermittent: z.number().min(0, 'From 0.').max(0.9, 'At most 0.9.').default(CAUSES.intermittent),
   two: z.number().min(0, 'From 0.').max(1, 'At most 1.'),
 })
 export type CauseTable = z.infer<typeof CauseTable>
 
-const CAUSES: CauseTable = {
-  seat: 60,
-  moduleDead: 8,
-  moduleWeak: 5,
-  slot: 3,
-  pair: 1,
-  profile: 12,
-  order: 6,
-  limit: 3,
-  two: 0.02,
-}
-
-export const USUAL_CAUSES = known(
+export const USUAL_CAUSES = known<CauseTable>(
   CAUSES,
-  'Nine in ten seeming failures are seating; of the rest a module that is dead on arrival or fails under test is commoner than a worn slot; pairs and limits are rarer than both.',
+  'Nine in ten seeming failures are seating; of the rest a module that is dead on arrival or fails under test is commoner than a worn slot; pairs and limits are rarer than both. A setup full of old values, a first start cut short and a board that is at fault itself look the same at first.',
 )
 export const STARTING_CAUSES = USUAL_CAUSES.value
+
+type Shared = Exclude<keyof CauseTable, 'two' | 'intermittent'>
 
 /** How each kind of fault shows, by how often. */
 export const WAYS = {
@@ -84,4 +111,7 @@ export const WAYS = {
   profile: { stops: 0.3, missing: 0, errors: 0.7 },
   order: { stops: 0.6, missing: 0.4, errors: 0 },
   limit: { stops: 0.4, missing: 0.6, errors: 0 },
-} satisfies Record<Exclude<keyof CauseTable, 'two'>, Record<Way, number>>
+  setup: { stops: 0.75, missing: 0, errors: 0.25 },
+  training: { stops: 1, missing: 0, errors: 0 },
+  machine: { stops: 0.7, missing: 0.05, errors: 0.25 },
+} satisfies Record<Shared, Record<Way, number>>

@@ -7,6 +7,19 @@ export {
   trialsFrom,
   verdict,
 } from './choose'
+export { type Control, controlsMissing } from './control'
+export {
+  after,
+  type DiagnoseRequest,
+  type Diagnosis,
+  diagnose,
+  doubtfulOf,
+  LACKS,
+  type Lack,
+  lacksOf,
+  startOf,
+  suspicionAfter,
+} from './diagnose'
 export { type Case, caseAgainst, type Made } from './evidence'
 export {
   type Cause,
@@ -17,19 +30,42 @@ export {
   type NextStep,
   type Seen,
 } from './expected'
-export { CauseTable, type Fault, partOf, STARTING_CAUSES, USUAL_CAUSES, type Way } from './fault'
-export { type Named, observed, type Suspicion, suspect, suspects } from './inference'
+export {
+  always,
+  type Cause as FaultCause,
+  CauseTable,
+  type Fault,
+  partOf,
+  SHOWS,
+  type Shows,
+  STARTING_CAUSES,
+  USUAL_CAUSES,
+  type Way,
+} from './fault'
+export {
+  expectationOf,
+  type Named,
+  observed,
+  type Suspicion,
+  suspect,
+  suspects,
+} from './inference'
+export { DiagnoseShape } from './request'
 export { type ReadOut, seenIn } from './seenIn'
 export { hoursOf, type Missing, type Standing, standing } from './standing'
 export {
+  ACTIONS,
+  type Action,
   type Arrangement,
   type Bench,
   effectOf,
   inOrder,
   keyOfOutcome,
+  minutesApart,
   minutesOfTrial,
   type Outcome,
   outcomeOf,
   outcomeOfKey,
   type Trial,
+  touches,
 } from './trial'

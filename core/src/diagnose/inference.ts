@@ -1,22 +1,42 @@
-import { type CauseTable, type Fault, partOf, WAYS, type Way } from './fault'
+import {
+  type Cause,
+  type CauseTable,
+  type Fault,
+  partOf,
+  SHOWS,
+  type Shows,
+  WAYS,
+  type Way,
+} from './fault'
 import {
   type Arrangement,
   type Bench,
   type Effect,
   effectOf,
   keyOfOutcome,
+  lastFilled,
+  MISSING_SOME,
   type Outcome,
   outcomeOf,
+  PASS_UNTESTED,
   type Trial,
+  touches,
 } from './trial'
 
-/** Every single fault and pair of faults, with how likely each is by all that was tried. */
+/** Every single fault, and pairs of those that always show, with how likely each is by all that was tried. */
 export interface Suspicion {
   bench: Bench
   faults: Fault[]
+  /** What the faults are, however they show; and by fault, which of these it is. */
+  causes: Cause[]
+  causeAt: Int16Array
+  /** By fault: where the same, put right, stands; -1 for one that nothing on the bench puts right. */
+  curedAt: Int16Array
   /** By hypothesis: places in `faults`; the second -1 for a single one. */
   pairs: Int16Array
   chances: Float64Array
+  /** Where the hypothesis of two faults stands. */
+  places: ReadonlyMap<number, number>
   /** By hypothesis: the place in `named` of the parts it blames. */
   blames: Int32Array
   /** Parts blamed together, each once. */
@@ -29,128 +49,185 @@ export interface Suspicion {
 /** A seat is home after it was seated anew, this often. */
 const RESEAT_CURES = 0.97
 
-/**
- * What is suspected before anything is tried, by the table of causes: whatever would show as the machine
- * stands, since it is in trouble. What does not bear on it may only come beside something that does.
- */
+/** Beyond so many slots and modules together two faults at once are not worked out: there would be too many. */
+const PAIRED_UP_TO = 16
+
+/** Kinds that may come two at once. */
+const DOUBLED: readonly Fault['kind'][] = ['MODULE', 'SLOT', 'SEAT', 'PROFILE']
+
+const CURABLE: readonly Fault['kind'][] = ['SEAT', 'SETUP', 'TRAINING']
+
+/** What is suspected before anything is tried, by the table of causes, of a machine that stands like this. */
 export function suspect(
   bench: Bench,
   arrangement: Arrangement,
   profile: boolean,
   causes: CauseTable,
 ): Suspicion {
-  const weighted: [Fault, number][] = []
-  const add = (cause: keyof typeof WAYS, make: (way: Way) => Fault) => {
-    for (const [way, share] of Object.entries(WAYS[cause]) as [Way, number][]) {
-      if (share > 0) weighted.push([make(way), causes[cause] * share])
+  const weighted = weightedCauses(bench, arrangement, profile, causes)
+  const faults: Fault[] = []
+  const weights: number[] = []
+  const curedAt: number[] = []
+  const causeAt: number[] = []
+  const add = (fault: Fault, weight: number, cause: number): number => {
+    faults.push(fault)
+    causeAt.push(cause)
+    weights.push(weight)
+    curedAt.push(-1)
+    return faults.length - 1
+  }
+  for (const [which, [cause, weight]] of weighted.entries()) {
+    const steady = cause.kind === 'MACHINE' || cause.kind === 'NOTHING'
+    for (const shows of steady ? [1 as const] : SHOWS) {
+      const share = steady ? 1 : shareOf(shows, causes)
+      const at = add({ ...cause, shows, cured: false }, weight * share, which)
+      if (CURABLE.includes(cause.kind)) {
+        curedAt[at] = add({ ...cause, shows, cured: true }, 0, which)
+      }
     }
   }
-  for (const module of bench.modules) {
-    add('moduleDead', (way) => ({ kind: 'MODULE', module, way }))
-    add('moduleWeak', (way) => ({ kind: 'MODULE', module, way }))
-  }
-  for (const slot of bench.order) add('slot', (way) => ({ kind: 'SLOT', slot, way }))
-  for (const slot of Object.keys(arrangement)) {
-    add('seat', (way) => ({ kind: 'SEAT', slot, way }))
-    weighted.push([{ kind: 'SEAT_CURED', slot }, 0])
-  }
-  bench.modules.forEach((first, at) => {
-    for (const second of bench.modules.slice(at + 1)) {
-      add('pair', (way) => ({ kind: 'PAIR', modules: [first, second], way }))
-    }
-  })
-  if (profile) add('profile', (way) => ({ kind: 'PROFILE', way }))
-  add('order', (way) => ({ kind: 'ORDER', way }))
-  if (bench.modules.length > 1) add('limit', (way) => ({ kind: 'LIMIT', way }))
-
-  const faults = weighted.map(([fault]) => fault)
-  const total = weighted.reduce((sum, [, weight]) => sum + weight, 0)
-  const now: Trial = { arrangement, reseat: false, profile, depth: 'test' }
-  const bears = faults.map((fault) => effectOf(bench, now, fault) !== null)
+  const total = weights.reduce((sum, weight) => sum + weight, 0)
   const pairs: number[] = []
   const chances: number[] = []
-  weighted.forEach(([, weight], at) => {
-    pairs.push(at, -1)
-    chances.push(bears[at] ? weight / total : 0)
-    for (let other = at + 1; other < weighted.length; other += 1) {
-      const shows = bears[at] || bears[other]
-      const both = shows ? weight * (weighted[other] as [Fault, number])[1] : 0
-      pairs.push(at, other)
-      chances.push((both / total ** 2) * causes.two)
-    }
+  const places = new Map<number, number>()
+  const hypothesis = (first: number, second: number, chance: number) => {
+    places.set(keyOf(first, second), chances.length)
+    pairs.push(first, second)
+    chances.push(chance)
+  }
+  faults.forEach((_, at) => {
+    hypothesis(at, -1, (weights[at] as number) / total)
   })
-  const suspicion: Suspicion = {
+  if (bench.order.length + bench.modules.length <= PAIRED_UP_TO) {
+    const solid = faults.flatMap(({ shows, kind }, at) =>
+      shows === 1 && DOUBLED.includes(kind) ? [at] : [],
+    )
+    solid.forEach((first, n) => {
+      for (const second of solid.slice(n + 1)) {
+        const both = ((weights[first] as number) * (weights[second] as number)) / total ** 2
+        hypothesis(first, second, 2 * both * causes.two)
+      }
+    })
+  }
+  return {
     bench,
     faults,
+    causes: weighted.map(([cause]) => cause),
+    causeAt: Int16Array.from(causeAt),
+    curedAt: Int16Array.from(curedAt),
     pairs: Int16Array.from(pairs),
-    chances: Float64Array.from(chances),
+    chances: normalised(Float64Array.from(chances)),
+    places,
     ...blamesOf(faults, pairs),
     arrangement,
     profile,
   }
-  return { ...suspicion, chances: normalised(suspicion.chances) }
 }
 
-/** After a trial and what came of it: exactly Bayes, seats that were seated anew first. */
-export function observed(suspicion: Suspicion, trial: Trial, outcome: Outcome): Suspicion {
-  const seated = afterSeating(suspicion, trial)
-  const { chances } = seated
-  const key = keyOfOutcome(outcome)
-  const likely = likelihoods(seated, trial, key)
-  const next = chances.map((chance, at) => chance * (likely[at] as number))
+const shareOf = (shows: Shows, { intermittent }: CauseTable): number =>
+  shows === 1 ? 1 - intermittent : intermittent / (SHOWS.length - 1)
+
+/** A fault that is none, beside all the others together: a first look that was wrong. */
+const NOTHING_SHARE = 0.002
+
+function weightedCauses(
+  bench: Bench,
+  arrangement: Arrangement,
+  profile: boolean,
+  causes: CauseTable,
+): [Cause, number][] {
+  const weighted: [Cause, number][] = []
+  const add = (cause: keyof typeof WAYS, make: (way: Way) => Cause, part = 1) => {
+    for (const [way, share] of Object.entries(WAYS[cause]) as [Way, number][]) {
+      if (share > 0) weighted.push([make(way), causes[cause] * share * part])
+    }
+  }
+  const { modules, order } = bench
+  for (const module of modules) {
+    add('moduleDead', (way) => ({ kind: 'MODULE', module, way }))
+    add('moduleWeak', (way) => ({ kind: 'MODULE', module, way }))
+  }
+  for (const slot of order) add('slot', (way) => ({ kind: 'SLOT', slot, way }))
+  for (const slot of Object.keys(arrangement)) add('seat', (way) => ({ kind: 'SEAT', slot, way }))
+  modules.forEach((first, at) => {
+    for (const second of modules.slice(at + 1)) {
+      add('pair', (way) => ({ kind: 'PAIR', modules: [first, second], way }))
+    }
+  })
+  if (profile) add('profile', (way) => ({ kind: 'PROFILE', way }))
+  if (order.length > 1) add('order', (way) => ({ kind: 'ORDER', way }))
+  const most = Object.keys(arrangement).length
+  for (let above = 1; above < most; above += 1) {
+    add('limit', (way) => ({ kind: 'LIMIT', above, way }), 1 / (most - 1))
+  }
+  add('setup', (way) => ({ kind: 'SETUP', way }))
+  add('training', (way) => ({ kind: 'TRAINING', way }))
+  add('machine', (way) => ({ kind: 'MACHINE', way }))
+  const all = weighted.reduce((sum, [, weight]) => sum + weight, 0)
+  weighted.push([{ kind: 'NOTHING' }, all * NOTHING_SHARE])
+  return weighted
+}
+
+/** After a trial and what came of it: exactly Bayes, what the trial puts right first. */
+export function observed(
+  suspicion: Suspicion,
+  trial: Trial,
+  outcome: Outcome,
+  unsure = false,
+): Suspicion {
+  const after = puttingRight(suspicion, trial)
+  const likely = likelihoods(after, trial, keyOfOutcome(outcome), unsure ? UNSURE : ODD)
   return {
-    ...seated,
-    chances: normalised(next),
+    ...after,
+    chances: normalised(after.chances.map((chance, at) => chance * (likely[at] as number))),
     arrangement: trial.arrangement,
     profile: trial.profile,
   }
 }
 
-/** Seats touched in going to a trial: what was not home there is home now, nearly always. */
-export function afterSeating(suspicion: Suspicion, trial: Trial): Suspicion {
-  const { faults, pairs } = suspicion
-  const curedAt = new Map<number, number>()
-  faults.forEach((fault, at) => {
-    if (fault.kind !== 'SEAT' || !isTouched(suspicion, trial, fault.slot)) return
-    const cured = faults.findIndex((one) => one.kind === 'SEAT_CURED' && one.slot === fault.slot)
-    curedAt.set(at, cured)
-  })
-  if (curedAt.size === 0) return suspicion
-  const places = placesOf(suspicion)
+/** How often a trial puts this fault right, where it was there. */
+function curedBy({ arrangement }: Suspicion, trial: Trial, cause: Cause): number {
+  switch (cause.kind) {
+    case 'SEAT':
+      return touches(arrangement, trial, cause.slot) ? RESEAT_CURES : 0
+    case 'SETUP':
+      return trial.action === 'clear-setup' ? 1 : 0
+    case 'TRAINING':
+      return trial.action === 'wait' ? 1 : 0
+    default:
+      return 0
+  }
+}
+
+/** Moves what a trial puts right over to the hypotheses of faults that were put right. */
+export function puttingRight(suspicion: Suspicion, trial: Trial): Suspicion {
+  const { faults, curedAt, pairs, places } = suspicion
+  const cures = Float64Array.from(faults, (fault) =>
+    fault.cured ? 0 : curedBy(suspicion, trial, fault),
+  )
+  if (cures.every((one) => one === 0)) return suspicion
   const chances = suspicion.chances.slice()
-  for (const at of curedAt.keys()) {
+  const move = (from: number, to: number, share: number) => {
+    const moved = (chances[from] as number) * share
+    chances[from] = (chances[from] as number) - moved
+    chances[to] = (chances[to] as number) + moved
+  }
+  // Of two faults the first is put right, then the second, of what became of the first as of the rest.
+  for (const which of [0, 1]) {
     for (let n = 0; n < chances.length; n += 1) {
-      const [first, second] = [pairs[2 * n] as number, pairs[2 * n + 1] as number]
-      if (first !== at && second !== at) continue
-      const cured = curedAt.get(at) as number
-      const other = first === at ? second : first
-      const to = places(cured, other)
-      const moved = (chances[n] as number) * RESEAT_CURES
-      chances[n] = (chances[n] as number) - moved
-      chances[to] = (chances[to] as number) + moved
+      const at = pairs[2 * n + which] as number
+      if (at < 0 || cures[at] === 0) continue
+      const other = pairs[2 * n + 1 - which] as number
+      const to = places.get(keyOf(curedAt[at] as number, other))
+      if (to !== undefined) move(n, to, cures[at] as number)
     }
   }
   return { ...suspicion, chances }
 }
 
-function isTouched({ arrangement }: Suspicion, trial: Trial, slot: string): boolean {
-  return (
-    trial.arrangement[slot] !== arrangement[slot] ||
-    (trial.reseat && arrangement[slot] !== undefined)
-  )
-}
-
-/** Where the hypothesis of two faults stands (the second -1: of one). */
-function placesOf({ faults }: Suspicion): (a: number, b: number) => number {
-  const count = faults.length
-  // Hypotheses stand fault by fault: the single one, then its pairs with all that come later.
-  const startOf = (at: number) => at * (count + 1) - (at * (at + 1)) / 2
-  return (a, b) => {
-    if (b < 0 || a === b) return startOf(a)
-    const [low, high] = a < b ? [a, b] : [b, a]
-    return startOf(low) + (high - low)
-  }
-}
+/** One number for two places, in whichever order. */
+const keyOf = (a: number, b: number): number =>
+  b < 0 ? a : a < b ? (a + 1) * 100_000 + b : (b + 1) * 100_000 + a
 
 function normalised(chances: Float64Array): Float64Array {
   const sum = chances.reduce((all, one) => all + one, 0)
@@ -158,97 +235,152 @@ function normalised(chances: Float64Array): Float64Array {
   return sum > 0 ? chances.map((one) => one / sum) : chances.fill(1 / chances.length)
 }
 
-/** How often an outcome is not what the fault at work should show: a fault comes and goes, or is noted wrong. */
+/** How often an answer is wrong, and how often one that was said to be unsure. */
 const ODD = 0.03
-/** What is seen then, any of these alike. */
-const ODD_OUTCOMES = ['NO_START', 'ERRORS', 'PASS']
-const NEVER = 1e-5
+const UNSURE = 0.3
+/** What is noted then, by how often; the rest is some slot or other. */
+const ODD_KINDS: Readonly<Record<string, number>> = { NO_START: 0.3, PASS: 0.3, ERRORS: 0.3 }
+const ODD_SLOT = 0.1
+/** Errors on a bare start, where a test would show them. */
+const ERRORS_AT_ONCE = 0.1
+/** Several slots at once, where one fault takes some away. */
+const SEVERAL_SLOTS = 0.3
 
-function likelihood(shown: string, key: string): number {
-  if (shown === key) return 1 - ODD
-  return ODD_OUTCOMES.includes(key) ? ODD / ODD_OUTCOMES.length : NEVER
+/** How likely an answer is where this is what shows; `filled` slots have a module. */
+function likelihood(shown: string, key: string, odd: number, filled: number): number {
+  const slots = key.startsWith('MISSING ') ? key.split(' ').length - 1 : 0
+  const wrong = slots === 0 ? (ODD_KINDS[key] ?? 0) : ODD_SLOT / filled ** Math.min(slots, 3)
+  return (1 - odd) * rightly(shown, key, slots, filled) + odd * wrong
 }
 
-/** Effects of a trial by fault, alike ones under one number; one number is for none at all. */
-function effectKinds(suspicion: Suspicion, trial: Trial, cured = false) {
-  const { bench, faults } = suspicion
+function rightly(shown: string, key: string, slots: number, filled: number): number {
+  if (shown === key) return 1
+  if (shown === PASS_UNTESTED) {
+    return key === 'PASS' ? 1 - ERRORS_AT_ONCE : key === 'ERRORS' ? ERRORS_AT_ONCE : 0
+  }
+  if (shown === MISSING_SOME && slots > 0) {
+    if (filled === 1) return 1
+    return slots > 1 ? SEVERAL_SLOTS : (1 - SEVERAL_SLOTS) / Math.min(filled, 2)
+  }
+  return 0
+}
+
+/** What a hypothesis shows in a trial: what is shown while its fault is at work, how often that is, and what else. */
+function eachShown(
+  suspicion: Suspicion,
+  trial: Trial,
+  active: Int32Array | null,
+  putRight: boolean,
+  call: (hypothesis: number, shown: number, shows: number) => void,
+): string[] {
+  const { bench, faults, causes, causeAt, pairs, chances } = suspicion
   const effects: (Effect | null)[] = [null]
   const numbers = new Map<string, number>()
-  const kindOf = faults.map((fault) => {
-    const effect = effectOf(bench, trial, fault)
+  const kindOfCause = causes.map((cause) => {
+    const right = putRight && curedBy(suspicion, trial, cause) > 0
+    const effect = right ? null : effectOf(bench, trial, cause)
     if (effect === null) return 0
-    if (cured && fault.kind === 'SEAT' && isTouched(suspicion, trial, fault.slot)) return 0
-    const key = `${effect.way} ${effect.way === 'missing' ? effect.slot : ''}`
+    const key = effect.way === 'missing' ? `missing ${effect.slot}` : effect.way
     const known = numbers.get(key)
     if (known !== undefined) return known
     numbers.set(key, effects.length)
     effects.push(effect)
     return effects.length - 1
   })
-  return { effects, kindOf }
-}
-
-/** Calls with each hypothesis and the place of its two effects in a square of all kinds. */
-function eachPlace(
-  { pairs, chances }: Suspicion,
-  kindOf: readonly number[],
-  count: number,
-  least: number,
-  call: (hypothesis: number, place: number) => void,
-): void {
-  for (let n = 0; n < chances.length; n += 1) {
-    if ((chances[n] as number) < least) continue
-    const second = pairs[2 * n + 1] as number
-    const a = kindOf[pairs[2 * n] as number] as number
-    const b = second < 0 ? 0 : (kindOf[second] as number)
-    call(n, a < b ? a * count + b : b * count + a)
-  }
-}
-
-/** How likely an outcome is by each hypothesis. */
-function likelihoods(suspicion: Suspicion, trial: Trial, key: string): Float64Array {
-  const { effects, kindOf } = effectKinds(suspicion, trial)
+  const kindOf = faults.map(({ cured }, at) =>
+    cured ? 0 : (kindOfCause[causeAt[at] as number] as number),
+  )
   const count = effects.length
-  const known = new Float64Array(count * count).fill(-1)
-  const likely = new Float64Array(suspicion.chances.length)
-  eachPlace(suspicion, kindOf, count, 0, (n, place) => {
-    if ((known[place] as number) < 0) {
-      const shown = outcomeOf(trial, [
-        effects[Math.floor(place / count)] ?? null,
-        effects[place % count] ?? null,
-      ])
-      known[place] = likelihood(shown, key)
+  const outcomes: string[] = ['PASS']
+  const outcomeAt = new Int32Array(count * count).fill(-1)
+  const many = active ? active.length : chances.length
+  for (let at = 0; at < many; at += 1) {
+    const n = active ? (active[at] as number) : at
+    const first = pairs[2 * n] as number
+    const second = pairs[2 * n + 1] as number
+    const a = kindOf[first] as number
+    const b = second < 0 ? 0 : (kindOf[second] as number)
+    const place = a < b ? a * count + b : b * count + a
+    if ((outcomeAt[place] as number) < 0) {
+      const shown = outcomeOf(trial, [effects[a] ?? null, effects[b] ?? null])
+      const known = outcomes.indexOf(shown)
+      outcomeAt[place] = known < 0 ? outcomes.push(shown) - 1 : known
     }
-    likely[n] = known[place] as number
+    call(n, outcomeAt[place] as number, (faults[first] as Fault).shows)
+  }
+  return outcomes
+}
+
+/** How likely an answer is by each hypothesis. */
+export function likelihoods(
+  suspicion: Suspicion,
+  trial: Trial,
+  key: string,
+  odd = ODD,
+): Float64Array {
+  const likely = new Float64Array(suspicion.chances.length)
+  const shownAt = new Int32Array(likely.length)
+  const shows = new Float64Array(likely.length)
+  const outcomes = eachShown(suspicion, trial, null, false, (n, shown, often) => {
+    shownAt[n] = shown
+    shows[n] = often
   })
+  const filled = Math.max(1, Object.keys(trial.arrangement).length)
+  const own = outcomes.map((shown) => likelihood(shown, key, odd, filled))
+  const passes = own[0] as number
+  for (let n = 0; n < likely.length; n += 1) {
+    const often = shows[n] as number
+    likely[n] = often * (own[shownAt[n] as number] as number) + (1 - often) * passes
+  }
   return likely
 }
 
 /** Hypotheses less likely than this do not count when trials are ranked. */
-const NEGLIGIBLE = 1e-7
+const NEGLIGIBLE = 1e-5
+
+/** The hypotheses that count when trials are ranked. */
+export const activeOf = ({ chances }: Suspicion): Int32Array =>
+  Int32Array.from(Array.from(chances.keys()).filter((n) => (chances[n] as number) >= NEGLIGIBLE))
 
 /**
- * How likely each outcome of a trial is, by key: but for odd ones, and with every seat that is touched
- * taken as home. For ranking; an update is exact.
+ * How likely each outcome of a trial is, by key, wrong answers apart, and how much it is expected to
+ * tell, bits: how unsure its outcome is, less what is chance by each hypothesis itself. What the trial
+ * puts right is taken as right; an update is exact.
  */
-export function outcomeChances(suspicion: Suspicion, trial: Trial): Map<string, number> {
-  const { effects, kindOf } = effectKinds(suspicion, trial, true)
-  const count = effects.length
-  const sums = new Float64Array(count * count)
-  eachPlace(suspicion, kindOf, count, NEGLIGIBLE, (n, place) => {
-    sums[place] = (sums[place] as number) + (suspicion.chances[n] as number)
+export function expectationOf(
+  suspicion: Suspicion,
+  trial: Trial,
+  active: Int32Array = activeOf(suspicion),
+): { chances: Map<string, number>; bits: number } {
+  const sums: number[] = []
+  let [passes, ownChance] = [0, 0]
+  const outcomes = eachShown(suspicion, trial, active, true, (n, shown, shows) => {
+    const chance = suspicion.chances[n] as number
+    sums[shown] = (sums[shown] ?? 0) + chance * shows
+    if (shows === 1) return
+    passes += chance * (1 - shows)
+    if (shown !== 0) ownChance += chance * entropy(shows)
   })
   const chances = new Map<string, number>()
-  sums.forEach((chance, place) => {
+  outcomes.forEach((shown, at) => {
+    const chance = (sums[at] ?? 0) + (at === 0 ? passes : 0)
     if (chance === 0) return
-    const key = outcomeOf(trial, [
-      effects[Math.floor(place / count)] ?? null,
-      effects[place % count] ?? null,
-    ])
+    const key = asNoted(suspicion, trial, shown)
     chances.set(key, (chances.get(key) ?? 0) + chance)
   })
-  return chances
+  let bits = -ownChance
+  for (const chance of chances.values()) bits -= chance * Math.log2(chance)
+  return { chances, bits: Math.max(0, bits) }
 }
+
+/** What would be noted: of a start without some slot, without the last. */
+function asNoted({ bench }: Suspicion, { arrangement }: Trial, shown: string): string {
+  if (shown === PASS_UNTESTED) return 'PASS'
+  return shown === MISSING_SOME ? `${MISSING_SOME} ${lastFilled(bench, arrangement)}` : shown
+}
+
+const entropy = (chance: number): number =>
+  -chance * Math.log2(chance) - (1 - chance) * Math.log2(1 - chance)
 
 export interface Named {
   /** Parts at fault together, as `partOf` names them. */
@@ -257,10 +389,14 @@ export interface Named {
   chance: number
 }
 
-/** What is suspected, part by part or pair of parts, the likeliest first. */
-export function suspects({ chances, blames, named }: Suspicion): Named[] {
+/** What is suspected, part by part or pair of parts, the likeliest first; of those hypotheses that are asked for. */
+export function suspects(
+  { chances, blames, named, pairs, faults }: Suspicion,
+  which: 'all' | 'intermittent' = 'all',
+): Named[] {
   const sums = new Float64Array(named.length)
   for (let n = 0; n < chances.length; n += 1) {
+    if (which === 'intermittent' && (faults[pairs[2 * n] as number] as Fault).shows === 1) continue
     const at = blames[n] as number
     sums[at] = (sums[at] as number) + (chances[n] as number)
   }
@@ -275,18 +411,21 @@ function blamesOf(
   pairs: readonly number[],
 ): Pick<Suspicion, 'blames' | 'named'> {
   const named: Suspicion['named'] = []
-  const places = new Map<string, number>()
+  const places = new Map<number, number>()
   const blames = new Int32Array(pairs.length / 2)
+  const parts = faults.map(partOf)
+  const numbers = new Map([...new Set(parts)].sort().map((part, at) => [part, at]))
+  const numberOf = parts.map((part) => numbers.get(part) as number)
   for (let n = 0; n < blames.length; n += 1) {
-    const own = [pairs[2 * n] as number, pairs[2 * n + 1] as number]
-      .filter((at) => at >= 0)
-      .map((at) => faults[at] as Fault)
-    const parts = [...new Set(own.map(partOf))].sort()
-    const key = parts.join(' + ')
+    const [a, b] = [pairs[2 * n] as number, pairs[2 * n + 1] as number]
+    const alone = b < 0 || numberOf[a] === numberOf[b]
+    const key = keyOf(numberOf[a] as number, alone ? -1 : (numberOf[b] as number))
     const known = places.get(key) ?? named.length
     if (known === named.length) {
       places.set(key, known)
-      named.push({ parts, faults: own })
+      const own = b < 0 ? [a] : [a, b]
+      const blamed = [...new Set(own.map((at) => parts[at] as string))].sort()
+      named.push({ parts: blamed, faults: own.map((at) => faults[at] as Fault) })
     }
     blames[n] = known
   }

@@ -1,9 +1,13 @@
 import { firstStart, middle, testPass } from '../knowledge'
 import type { Generation } from '../model'
-import type { Fault, Way } from './fault'
+import type { Cause, Way } from './fault'
 
 /** Which module is in which slot, by slot. */
 export type Arrangement = Readonly<Record<string, string>>
+
+/** What is done before a start: the setup back to its defaults, all the time training takes, contacts cleaned, connectors pressed home. */
+export const ACTIONS = ['clear-setup', 'wait', 'clean', 'connect'] as const
+export type Action = (typeof ACTIONS)[number]
 
 export interface Trial {
   arrangement: Arrangement
@@ -12,9 +16,10 @@ export interface Trial {
   profile: boolean
   /** Only started, or tested for errors after it. */
   depth: 'start' | 'test'
+  action: Action | null
 }
 
-/** No start; errors under test; all is well; or it starts without these slots. */
+/** No start; errors, under test or on a bare start; all is well; or it starts without these slots. */
 export type Outcome =
   | { kind: 'NO_START' }
   | { kind: 'ERRORS' }
@@ -29,7 +34,7 @@ export function outcomeOfKey(key: string): Outcome {
   return { kind: key as 'NO_START' | 'ERRORS' | 'PASS' }
 }
 
-/** What a fault does in a trial it bears on; `slot` is the one that is not seen. */
+/** What a fault does in a trial it bears on; `slot` is the one that is not seen, null for any. */
 export interface Effect {
   way: Way
   slot: string | null
@@ -41,14 +46,18 @@ export interface Bench {
   order: readonly string[]
   /** Slots that must not be empty for a start. */
   mustFill: readonly string[]
-  /** All modules there are. */
+  /** The modules in question, the customer’s and the new ones. */
   modules: readonly string[]
+  /** Modules known to be good, the shop’s or the old ones. */
+  known: readonly string[]
+  /** Whether there is a memory profile to switch. */
+  profiles: boolean
   /** Their capacities, GiB; one not named counts as 8. */
   sizes?: Readonly<Record<string, number>>
   generation?: Generation
 }
 
-const slotOf = (arrangement: Arrangement, module: string): string | null =>
+export const slotOf = (arrangement: Arrangement, module: string): string | null =>
   Object.keys(arrangement).find((slot) => arrangement[slot] === module) ?? null
 
 /** Whether the slots filled are the first ones of the filling order. */
@@ -57,70 +66,120 @@ export function inOrder({ order }: Bench, arrangement: Arrangement): boolean {
   return filled.every((slot, at) => order[at] === slot)
 }
 
-/** What a fault does in a trial; null where it does not bear on it. */
-export function effectOf(bench: Bench, trial: Trial, fault: Fault): Effect | null {
+/** What a cause does in a trial; null where it does not bear on it. */
+export function effectOf(bench: Bench, trial: Trial, cause: Cause): Effect | null {
   const { arrangement } = trial
-  switch (fault.kind) {
+  switch (cause.kind) {
     case 'MODULE': {
-      const slot = slotOf(arrangement, fault.module)
-      return slot === null ? null : { way: fault.way, slot }
+      const slot = slotOf(arrangement, cause.module)
+      return slot === null ? null : { way: cause.way, slot }
     }
     case 'SLOT':
     case 'SEAT':
-      return arrangement[fault.slot] === undefined ? null : { way: fault.way, slot: fault.slot }
-    case 'SEAT_CURED':
-      return null
+      return arrangement[cause.slot] === undefined ? null : { way: cause.way, slot: cause.slot }
     case 'PAIR': {
-      const both = fault.modules.every((module) => slotOf(arrangement, module) !== null)
-      return both ? { way: fault.way, slot: null } : null
+      const both = cause.modules.every((module) => slotOf(arrangement, module) !== null)
+      return both ? { way: cause.way, slot: null } : null
     }
     case 'PROFILE':
-      return trial.profile ? { way: fault.way, slot: null } : null
+      return trial.profile ? { way: cause.way, slot: null } : null
     case 'ORDER':
       if (inOrder(bench, arrangement)) return null
-      return { way: fault.way, slot: lastFilled(bench, arrangement) }
-    case 'LIMIT': {
-      const all = Object.keys(arrangement).length === bench.modules.length
-      if (!all || bench.modules.length < 2) return null
-      return { way: fault.way, slot: lastFilled(bench, arrangement) }
+      return { way: cause.way, slot: lastFilled(bench, arrangement) }
+    case 'LIMIT':
+      if (Object.keys(arrangement).length <= cause.above) return null
+      return { way: cause.way, slot: lastFilled(bench, arrangement) }
+    case 'SETUP':
+    case 'TRAINING':
+      return { way: cause.way, slot: lastFilled(bench, arrangement) }
+    case 'MACHINE': {
+      const several = Object.keys(arrangement).length > 1
+      return { way: cause.way, slot: several ? null : lastFilled(bench, arrangement) }
     }
+    case 'NOTHING':
+      return null
   }
 }
 
-function lastFilled({ order }: Bench, arrangement: Arrangement): string | null {
+export function lastFilled({ order }: Bench, arrangement: Arrangement): string | null {
   return order.findLast((slot) => arrangement[slot] !== undefined) ?? null
 }
 
-/** The outcome (by key) that faults acting one beside the other show. */
-export function outcomeOf(trial: Trial, effects: readonly (Effect | null)[]): string {
+/** A start without some slot or other; and a pass of a bare start that a test would not have been. */
+export const MISSING_SOME = 'MISSING'
+export const PASS_UNTESTED = 'PASS untested'
+
+/** The outcome (by key, or one of the two above) that effects acting one beside the other show. */
+export function outcomeOf(
+  { depth }: Pick<Trial, 'depth'>,
+  effects: readonly (Effect | null)[],
+): string {
   const acting = effects.filter((effect) => effect !== null)
   if (acting.some(({ way }) => way === 'stops')) return 'NO_START'
-  const missing = acting.flatMap(({ way, slot }) => (way === 'missing' && slot ? [slot] : []))
-  if (missing.length > 0) return keyOfOutcome({ kind: 'MISSING', slots: [...new Set(missing)] })
-  return trial.depth === 'test' && acting.length > 0 ? 'ERRORS' : 'PASS'
+  const missing = acting.filter(({ way }) => way === 'missing')
+  if (missing.length > 0) {
+    const slots = missing.flatMap(({ slot }) => (slot === null ? [] : [slot]))
+    if (slots.length === 0) return MISSING_SOME
+    return keyOfOutcome({ kind: 'MISSING', slots: [...new Set(slots)] })
+  }
+  if (acting.length === 0) return 'PASS'
+  return depth === 'test' ? 'ERRORS' : PASS_UNTESTED
+}
+
+/** Whether the seat of a slot is touched in going to a trial: its module put in anew, seated again, or cleaned. */
+export function touches(from: Arrangement, trial: Trial, slot: string): boolean {
+  const moved = trial.arrangement[slot] !== from[slot]
+  return moved || ((trial.reseat || trial.action === 'clean') && from[slot] !== undefined)
 }
 
 /** Minutes at the hands: opening apart, and once for all that is touched making it safe and starting it again. */
-const MINUTES = { safe: 2, move: 1.5, reseat: 0.5, profile: 2, start: 1 }
+const MINUTES = {
+  safe: 2,
+  move: 1.5,
+  reseat: 0.5,
+  profile: 2,
+  start: 1,
+  'clear-setup': 3,
+  clean: 5,
+  connect: 3,
+}
 
-/** How long a trial takes from the arrangement before it: the hands, the first start, the test of what is in. */
-export function minutesOfTrial(
+/** How long a trial takes from the arrangement before it, apart: getting to a picture, and the test after it. */
+export function minutesApart(
   { sizes = {}, generation = 'DDR4' }: Pick<Bench, 'sizes' | 'generation'>,
   from: Arrangement,
   profile: boolean,
   trial: Trial,
-): number {
-  const slots = new Set([...Object.keys(from), ...Object.keys(trial.arrangement)])
-  const held = Object.values(trial.arrangement).map((module) => sizes[module] ?? 8)
-  const touched = trial.reseat || [...slots].some((slot) => from[slot] !== trial.arrangement[slot])
-  let minutes = touched
-    ? MINUTES.safe + middle(firstStart({ generation, sizes: held }))
-    : MINUTES.start
-  if (trial.depth === 'test') minutes += middle(testPass(held.reduce((sum, gib) => sum + gib, 0)))
-  if (profile !== trial.profile) minutes += MINUTES.profile
+): { start: number; test: number } {
+  const { arrangement, action } = trial
+  const slots = [...new Set([...Object.keys(from), ...Object.keys(arrangement)])]
+  const held = Object.values(arrangement).map((module) => sizes[module] ?? 8)
+  const training = firstStart({ generation, sizes: held })
+  const handled = trial.reseat || action === 'clean' || action === 'connect'
+  const touched = handled || slots.some((slot) => from[slot] !== arrangement[slot])
+  let start = touched ? MINUTES.safe : 0
+  if (action === 'wait') start += training.high
+  else start += touched || action === 'clear-setup' ? middle(training) : MINUTES.start
+  if (action && action !== 'wait') start += MINUTES[action]
+  if (profile !== trial.profile) start += MINUTES.profile
   for (const slot of slots) {
-    if (from[slot] !== trial.arrangement[slot]) minutes += MINUTES.move
-    else if (trial.reseat && trial.arrangement[slot] !== undefined) minutes += MINUTES.reseat
+    if (from[slot] !== arrangement[slot]) start += MINUTES.move
+    else if (handled && action !== 'connect' && arrangement[slot] !== undefined) {
+      start += MINUTES.reseat
+    }
   }
-  return minutes
+  const whole = held.reduce((sum, gib) => sum + gib, 0)
+  return { start, test: trial.depth === 'test' ? middle(testPass(whole)) : 0 }
+}
+
+/** How long a trial takes, with what is known of its outcome: what does not start is not tested. */
+export function minutesOfTrial(
+  bench: Pick<Bench, 'sizes' | 'generation'>,
+  from: Arrangement,
+  profile: boolean,
+  trial: Trial,
+  starts = 1,
+): number {
+  const { start, test } = minutesApart(bench, from, profile, trial)
+  return start + starts * test
 }

@@ -63,6 +63,8 @@ function needsOf(code: FitCode, setup: Setup): Condition[] {
     case 'LATCHES_OPEN':
     case 'PUT_IN':
     case 'RESEAT':
+    case 'CLEAN_CONTACTS':
+    case 'CONNECTORS':
     case 'CLEAR_SETUP':
       return SAFE_AND_OPEN
     case 'PART_OFF':
@@ -151,6 +153,7 @@ function after(state: BenchState, code: FitCode, setup: Setup): BenchState {
       return { ...state, grounded: null }
     case 'PUT_IN':
     case 'RESEAT':
+    case 'CLEAN_CONTACTS':
       return { ...state, seated: false }
     case 'SEATED':
       return { ...state, seated: true }
@@ -188,6 +191,8 @@ const PHASE_OF: Partial<Record<FitCode, Phase>> = {
   LATCHES_OPEN: 'in',
   PUT_IN: 'in',
   RESEAT: 'in',
+  CLEAN_CONTACTS: 'in',
+  CONNECTORS: 'in',
   SEATED: 'in',
   CLEAR_SETUP: 'in',
 }

@@ -2,7 +2,14 @@ import type { Setup } from './setup'
 import type { FitCode } from './step'
 
 /** Codes of steps that reach into the machine. */
-const TOUCHES: ReadonlySet<FitCode> = new Set(['TAKE_OUT', 'PUT_IN', 'RESEAT', 'CLEAR_SETUP'])
+const TOUCHES: ReadonlySet<FitCode> = new Set([
+  'TAKE_OUT',
+  'PUT_IN',
+  'RESEAT',
+  'CLEAN_CONTACTS',
+  'CONNECTORS',
+  'CLEAR_SETUP',
+])
 
 export const touchesParts = (steps: readonly { code: FitCode }[]): boolean =>
   steps.some(({ code }) => TOUCHES.has(code))

@@ -41,6 +41,8 @@ export const FIT_CODES = [
   'LATCHES_OPEN',
   'PUT_IN',
   'RESEAT',
+  'CLEAN_CONTACTS',
+  'CONNECTORS',
   'SEATED',
   'CLEAR_SETUP',
   'BATTERY_ON',

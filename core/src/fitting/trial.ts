@@ -1,3 +1,4 @@
+import type { Action } from '../diagnose'
 import { firstStart, testPass } from '../knowledge'
 import type { Machine } from '../model'
 import { fillingOrder } from '../plan'
@@ -18,6 +19,7 @@ export interface TrialInput extends Openness {
     reseat: boolean
     profile: boolean
     depth: 'start' | 'test'
+    action: Action | null
   }
   /** It was opened for a trial before and has not been closed since. */
   opened: boolean
@@ -42,9 +44,11 @@ export function trialSteps(input: TrialInput): FitStep[] {
   const setup = setupOf(machine, input)
   const work = workOn(setup, asItRan(setup, input.opened), PLAIN)
   const moved = move(work, input, setup)
+  if (trial.action === 'connect') work.do('CONNECTORS')
+  if (trial.action === 'clear-setup') work.do('CLEAR_SETUP')
   const sizes = Object.values(trial.arrangement).map((module) => input.sizes[module] ?? 0)
   work.during('try')
-  if (moved) {
+  if (moved || trial.action === 'wait' || trial.action === 'clear-setup') {
     const wait = firstStart({ generation: machine.generation, sizes })
     work.do('FIRST_START', { about: { wait } })
   } else work.do('START')
@@ -79,7 +83,8 @@ function withCautions(setup: Setup, steps: FitStep[], texts: readonly string[]):
 /** Takes out, puts in, seats again what the trial asks for; whether anything was touched. */
 function move(work: Work, { machine, from, trial }: TrialInput, { fastening }: Setup): boolean {
   const order = fillingOrder(machine)
-  const { arrangement, reseat } = trial
+  const { arrangement, action } = trial
+  const reseat = trial.reseat || action === 'clean'
   const tools = toolsFor(fastening)
   const about = (module: string | undefined) => ({
     ...(module ? { moduleId: module } : {}),
@@ -93,7 +98,10 @@ function move(work: Work, { machine, from, trial }: TrialInput, { fastening }: S
   for (const slot of into) {
     work.do('PUT_IN', { slots: [slot], about: about(arrangement[slot]), tools })
   }
-  if (again.length > 0) work.do('RESEAT', { slots: again, about: { fastening }, tools })
+  if (again.length > 0) {
+    const code = action === 'clean' ? 'CLEAN_CONTACTS' : 'RESEAT'
+    work.do(code, { slots: again, about: { fastening }, tools })
+  }
   if (into.length + again.length > 0) {
     work.do('SEATED', { slots: [...into, ...again], about: { fastening } })
   }

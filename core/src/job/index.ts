@@ -17,6 +17,7 @@ export {
   ceilingsShown,
   channelsMeasured,
   differencesFound,
+  knownGood,
   openedBy,
   standingOf,
   suspicionOf,

@@ -1,10 +1,10 @@
 import {
   type Arrangement,
+  after,
   type CauseTable,
   type Difference,
   differences,
   type Made,
-  observed,
   type Standing,
   type Suspicion,
   standing,
@@ -18,9 +18,16 @@ import {
   middleOf,
   testedOf,
 } from '../measure'
-import { type Machine, same } from '../model'
+import { type Machine, type Module, same } from '../model'
 import { fillingOrder } from '../plan'
-import { type Assignment, type JobFile, UNVERIFIED, type Verification } from '../records'
+import {
+  type Assignment,
+  isFreeFor,
+  type JobFile,
+  type ShopModule,
+  UNVERIFIED,
+  type Verification,
+} from '../records'
 import type { Situation } from './situation'
 
 /** What was measured and seen on a job, and how its slots were found and are planned. */
@@ -110,14 +117,17 @@ export function trialsMade(
   found: readonly Difference[],
   { assignment, settings }: Pick<Situation, 'assignment' | 'settings'>,
 ): readonly Made[] {
+  // Trials of before actions, unsure answers and codes were noted lack them.
+  const noted = trials.map((trial) => ({ ...trial, action: trial.action ?? null }))
   const slots = slotsMissing(found)
-  if (slots.length === 0 || trials.length > 0) return trials
+  if (slots.length === 0 || trials.length > 0) return noted
   return [
     {
       arrangement: arrangementOf(assignment),
       reseat: false,
       profile: settings.profile,
       depth: 'start',
+      action: null,
       outcome: { kind: 'MISSING', slots },
     },
   ]
@@ -126,7 +136,10 @@ export function trialsMade(
 /** Whether a trial had the machine open, so that its outer covers may still be off. */
 export function openedBy(trials: readonly Made[], planned: Assignment): boolean {
   const start = arrangementOf(planned)
-  return trials.some(({ reseat, arrangement }) => reseat || !same(arrangement, start))
+  return trials.some(
+    ({ reseat, action, arrangement }) =>
+      reseat || action === 'clean' || action === 'connect' || !same(arrangement, start),
+  )
 }
 
 /** Slots whose module is not seen. */
@@ -154,7 +167,38 @@ export function assignmentOf(arrangement: Arrangement): Assignment {
 }
 
 /** The most modules, and slots, that suspicion is worked out for. */
-const SUSPECTS_AT_MOST = 8
+const SUSPECTS_AT_MOST = 32
+
+/**
+ * Modules known to be good: what ran in the machine before and is not planned to stay, and what lies tested
+ * on the shelf for nobody else, of the machine's kind; the machine's own first.
+ */
+export function knownGood(
+  machine: Machine,
+  now: Situation,
+  planned: Situation,
+  shelf: readonly ShopModule[],
+  jobId: string,
+): Record<string, Module> {
+  const kept = new Set(Object.values(arrangementOf(planned.assignment)))
+  const own = Object.entries(arrangementOf(now.assignment)).flatMap(([slot, name]) => {
+    const module = now.placement[slot]
+    return module && !kept.has(name) ? [[name, module] as const] : []
+  })
+  const shop = shelf.flatMap((piece) => {
+    const { id, source, module, testedOn } = piece
+    const name = `${id} 0`
+    const suits =
+      source === 'shelf' &&
+      testedOn !== null &&
+      !kept.has(name) &&
+      isFreeFor(piece, jobId) &&
+      module.generation === machine.generation &&
+      module.formFactor === machine.formFactor
+    return suits ? [[name, module] as const] : []
+  })
+  return Object.fromEntries([...own, ...shop])
+}
 
 /** What is suspected after these trials of a machine fitted as planned; null with nothing placed, or too much. */
 export function suspicionOf(
@@ -162,23 +206,28 @@ export function suspicionOf(
   { assignment, placement, settings }: Pick<Situation, 'assignment' | 'placement' | 'settings'>,
   trials: readonly Made[],
   causes: CauseTable,
+  known: Readonly<Record<string, Module>> = {},
 ): Suspicion | null {
   const arrangement = arrangementOf(assignment)
   const modules = Object.values(arrangement)
   const order = fillingOrder(machine)
   if (modules.length === 0 || Math.max(modules.length, order.length) > SUSPECTS_AT_MOST) return null
-  const sizes = Object.fromEntries(
-    Object.entries(arrangement).map(([slot, name]) => [name, placement[slot]?.capacityGiB ?? 8]),
-  )
+  const sizes = {
+    ...Object.fromEntries(
+      Object.entries(known).map(([name, { capacityGiB }]) => [name, capacityGiB]),
+    ),
+    ...Object.fromEntries(
+      Object.entries(arrangement).map(([slot, name]) => [name, placement[slot]?.capacityGiB ?? 8]),
+    ),
+  }
   const bench = {
     order,
     mustFill: machine.slots.filter(({ mustFill }) => mustFill).map(({ id }) => id),
     modules,
+    known: Object.keys(known),
+    profiles: settings.profile,
     sizes,
     generation: machine.generation,
   }
-  return trials.reduce<Suspicion>(
-    (now, { outcome, ...trial }) => observed(now, trial, outcome),
-    suspect(bench, arrangement, settings.profile, causes),
-  )
+  return after(suspect(bench, arrangement, settings.profile, causes), trials)
 }

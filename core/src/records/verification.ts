@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { ACTIONS } from '../diagnose'
 import { Tried } from '../tune'
 import { TwoChanges } from './measurement'
 import { OwnId, ShortText, Stored, Versioned } from './stored'
@@ -28,6 +29,11 @@ export const TrialMade = z.object({
   reseat: z.boolean(),
   profile: z.boolean(),
   depth: z.enum(['start', 'test']),
+  action: z.enum(ACTIONS).nullable().default(null),
+  /** Whoever noted it was not sure. */
+  unsure: z.boolean().default(false),
+  /** What beeps or lights said, with the board’s manual as their key. */
+  code: z.string().max(200).default(''),
   outcome: z.discriminatedUnion('kind', [
     z.object({ kind: z.enum(['NO_START', 'ERRORS', 'PASS']) }),
     z.object({ kind: z.literal('MISSING'), slots: z.array(z.string().max(40)).min(1).max(16) }),

@@ -2,6 +2,7 @@ import type { Outcome, Trial } from '../diagnose'
 import { evaluate } from '../evaluate'
 import { firstStart } from '../knowledge'
 import type { Evaluation, Machine, Module } from '../model'
+import { random } from '../random'
 import type { BenchMachine, Start } from './benchMachine'
 import { type Hidden, tryOut } from './hidden'
 import { bandwidthRuns, frameTimes, latencyRuns, type SimulatedSession } from './measure'
@@ -80,7 +81,7 @@ function trainingMinutes(machine: Machine, modules: readonly Module[]): number {
 }
 
 function started(now: Simulated, trial: Trial): { start: Start; after: Simulated } {
-  const { outcome, after: hidden } = tryOut(now.hidden, trial)
+  const { outcome, after: hidden } = tryOut(now.hidden, trial, random(now.seed * 31 + 17))
   const before = now.last?.trial
   const moved =
     !before ||

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { desktop, stick } from '../../test/builders'
-import type { Arrangement, Fault, Trial } from '../diagnose'
+import { type Arrangement, always, type Fault, type Trial } from '../diagnose'
 import { evaluate } from '../evaluate'
 import { analyseFrames, median } from '../measure'
 import { read } from '../readings'
@@ -15,13 +15,20 @@ import {
 } from '.'
 
 const machine = desktop()
-const bench = { order: ['A2', 'B2'], mustFill: [], modules: ['x', 'y'] }
+const bench = {
+  order: ['A2', 'B2'],
+  mustFill: [],
+  modules: ['x', 'y'],
+  known: [],
+  profiles: false,
+}
 const full = { A2: 'x', B2: 'y' }
 const trial = (changes: Partial<Trial> = {}): Trial => ({
   arrangement: full,
   reseat: false,
   profile: false,
   depth: 'test',
+  action: null,
   ...changes,
 })
 
@@ -84,7 +91,7 @@ describe('a simulated machine on the bench', () => {
   })
 
   test('a seat not home: half is seen and half the bandwidth; seated anew, all of it', async () => {
-    const { on } = simulated([{ kind: 'SEAT', slot: 'B2', way: 'missing' }])
+    const { on } = simulated([always({ kind: 'SEAT', slot: 'B2', way: 'missing' })])
     expect((await on.start(trial())).outcome).toEqual({ kind: 'MISSING', slots: ['B2'] })
     const { setup, readout } = await on.show()
     expect(setup).toMatchObject({ totalGiB: 8, slots: { A2: 8, B2: 0 } })
@@ -119,7 +126,7 @@ describe('a simulated machine on the bench', () => {
   })
 
   test('no start: nothing is shown', async () => {
-    const { on } = simulated([{ kind: 'MODULE', module: 'x', way: 'stops' }])
+    const { on } = simulated([always({ kind: 'MODULE', module: 'x', way: 'stops' })])
     expect((await on.start(trial())).outcome).toEqual({ kind: 'NO_START' })
     expect((await on.show()).setup).toBeNull()
     expect(await on.latency(2)).toEqual([])
@@ -140,7 +147,7 @@ describe('a simulated machine on the bench', () => {
 
 describe('a hidden fault', () => {
   test('shows the same each time, and a loose seat is home once it is seated anew', () => {
-    const hidden = hide(bench, full, [{ kind: 'SEAT', slot: 'B2', way: 'missing' }])
+    const hidden = hide(bench, full, [always({ kind: 'SEAT', slot: 'B2', way: 'missing' })])
     const first = tryOut(hidden, trial())
     expect(first.outcome).toEqual({ kind: 'MISSING', slots: ['B2'] })
     expect(tryOut(first.after, trial()).outcome).toEqual(first.outcome)
@@ -150,10 +157,40 @@ describe('a hidden fault', () => {
   })
 
   test('goes with the module', () => {
-    const hidden = hide(bench, full, [{ kind: 'MODULE', module: 'y', way: 'errors' }])
+    const hidden = hide(bench, full, [always({ kind: 'MODULE', module: 'y', way: 'errors' })])
     expect(tryOut(hidden, trial()).outcome).toEqual({ kind: 'ERRORS' })
     expect(tryOut(hidden, trial({ arrangement: { A2: 'x' } })).outcome).toEqual({ kind: 'PASS' })
     expect(tryOut(hidden, trial({ depth: 'start' })).outcome).toEqual({ kind: 'PASS' })
+  })
+})
+
+describe('what is put right, and what comes and goes', () => {
+  test('a setup until it is cleared, training until it was waited for', () => {
+    for (const [kind, action] of [
+      ['SETUP', 'clear-setup'],
+      ['TRAINING', 'wait'],
+    ] as const) {
+      const hidden = hide(bench, full, [always({ kind, way: 'stops' })])
+      expect(tryOut(hidden, trial({ reseat: true })).outcome).toEqual({ kind: 'NO_START' })
+      const right = tryOut(hidden, trial({ action }))
+      expect(right.outcome).toEqual({ kind: 'PASS' })
+      expect(tryOut(right.after, trial()).outcome).toEqual({ kind: 'PASS' })
+    }
+  })
+
+  test('the machine itself stays as it is whatever is done', () => {
+    const hidden = hide(bench, full, [always({ kind: 'MACHINE', way: 'stops' })])
+    for (const action of ['clear-setup', 'wait', 'clean', 'connect'] as const) {
+      const made = tryOut(hidden, trial({ action, arrangement: { A2: 'x' } }))
+      expect(made.outcome).toEqual({ kind: 'NO_START' })
+    }
+  })
+
+  test('one that comes and goes shows by chance', () => {
+    const fault: Fault = { kind: 'MODULE', module: 'x', way: 'errors', shows: 0.3, cured: false }
+    const hidden = hide(bench, full, [fault])
+    expect(tryOut(hidden, trial(), () => 0.29).outcome).toEqual({ kind: 'ERRORS' })
+    expect(tryOut(hidden, trial(), () => 0.31).outcome).toEqual({ kind: 'PASS' })
   })
 })
 

@@ -3,6 +3,7 @@ import express, { type Express } from 'express'
 import helmet from 'helmet'
 import { customerRoutes } from '../customers'
 import type { Database } from '../database'
+import { diagnoseRoutes } from '../diagnose'
 import { evaluateRoutes } from '../evaluate'
 import { fitRoutes } from '../fits'
 import { healthRoutes } from '../health'
@@ -61,6 +62,7 @@ export function createApp(db: Database, webFolder?: string): Express {
   api.use('/size', sizeRoutes())
   api.use('/forecast', forecastRoutes(db))
   api.use('/compare', compareRoutes())
+  api.use('/diagnose', diagnoseRoutes(db))
   api.use('/learned', learnedRoutes(db))
   api.use('/quote/price', priceRoutes())
   api.use('/customers', customerRoutes(db))

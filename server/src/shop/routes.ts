@@ -1,3 +1,4 @@
+import { STARTING_CAUSES } from '@tembrix/core/diagnose'
 import { ShopPatch } from '@tembrix/core/records'
 import { STARTING_USES } from '@tembrix/core/sizing'
 import { Router } from 'express'
@@ -29,7 +30,8 @@ export function shopRoutes(db: Database): Router {
 /** The shop's settings; a new shop begins with the trade's rules of thumb. */
 export async function readShop(tx: Transaction) {
   const [shop] = await tx.select().from(shops)
-  if (shop) return shop
+  // A table of before some cause was in it takes what is usual for that one.
+  if (shop) return { ...shop, causes: { ...STARTING_CAUSES, ...shop.causes } }
   const start = { id: THE_SHOP, uses: STARTING_USES, policy: 'balanced' as const }
   return (await create(tx, shopKind, start)).row
 }

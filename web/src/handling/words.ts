@@ -211,6 +211,14 @@ const WORDS: Record<FitCode, Say> = {
     title: `Out and in again: ${list(slots)}`,
     how: `One after the other. ${takeOut(about)} ${putIn(about)}`,
   }),
+  CLEAN_CONTACTS: ({ slots, about }) => ({
+    title: `Out, contacts cleaned, in again: ${list(slots)}`,
+    how: `One after the other. ${takeOut(about)} Wipe the gold contacts with a lint-free cloth and pure alcohol, let them dry, and blow dust out of the slot; nothing hard, no eraser. ${putIn(about)}`,
+  }),
+  CONNECTORS: say(
+    'Press the connectors home',
+    'Those of the power supply to the board and the processor, of the drives and the graphics card: out a little and in until they click. No force on the board beneath.',
+  ),
   SEATED: (step) => ({ title: 'Every module fully seated', how: seatedHow(step) }),
   CLEAR_SETUP: say(
     'Clear the setup',

@@ -10,5 +10,9 @@ export const CAUSE_ROWS: readonly [keyof CauseTable, string, string][] = [
   ['profile', 'An unstable profile', 'Starts, and fails hours later.'],
   ['order', 'Slots in the wrong order', 'Boards that want the preferred slots first.'],
   ['limit', 'A limit of the board', 'More than it takes together.'],
+  ['setup', 'Old values in the setup', 'Until it is cleared.'],
+  ['training', 'A first start cut short', 'Until training is given its time.'],
+  ['machine', 'Not the memory', 'Board, processor, power.'],
+  ['intermittent', 'Faults that come and go, of all', 'From 0 to 0.9.'],
   ['two', 'Two causes at once, against one', 'From 0 to 1.'],
 ]

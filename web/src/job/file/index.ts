@@ -1,4 +1,5 @@
 export { JobProvider, type JobView, Later, useJob } from './JobContext'
+export { NoStart } from './NoStart'
 export { type Budget, useBudget } from './useBudget'
 export type { Edit } from './useEdit'
 export { readingOf, remember } from './useEvidence'

@@ -4,7 +4,7 @@ import { useLayoutEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { Tab } from '../../ui'
 import { useBench } from '../bench'
-import { useJob } from '../file'
+import { NoStart, useJob } from '../file'
 import { FitBoard } from './FitBoard'
 import { AskHatch } from './OpenedBy'
 import { Options } from './Options'
@@ -51,6 +51,9 @@ export function Fit() {
       {!fit.finishedAt && <NotAgreed />}
       {!fit.finishedAt && <AskHatch fitting={fitting} />}
       <Tabs.Content value="steps" className="flex flex-1 flex-col gap-3">
+        <div>
+          <NoStart />
+        </div>
         <Steps fitting={fitting} onScrews={() => setTab('screws')} onTray={() => setTab('tray')} />
         <Options fitting={fitting} />
       </Tabs.Content>

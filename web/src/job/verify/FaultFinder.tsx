@@ -5,7 +5,7 @@ import { useTechnician } from '../../shell'
 import { Button } from '../../ui'
 import { CausesDialog } from './CausesDialog'
 import { kept } from './kept'
-import { NextTrial } from './NextTrial'
+import { firstTrial, NextTrial, type Noted } from './NextTrial'
 import { Simulated } from './Simulated'
 import { Suspects } from './Suspects'
 import { TrialList } from './TrialList'
@@ -25,16 +25,22 @@ export function FaultFinder({ verifying }: { verifying: Verifying }) {
   const bench = useSimulated()
   const name = useModuleNames()
   const offered = useMemo(
-    () => (!suspicion || verdict(suspicion) ? [] : proposals(suspicion, 4)),
-    [suspicion],
+    () =>
+      !suspicion || trials.length === 0 || verdict(suspicion, trials)
+        ? []
+        : proposals(suspicion, trials, 4),
+    [suspicion, trials],
   )
-  const trial = own ?? (offered[chosen] ?? offered[0])?.trial
+  const asItStands = useMemo(() => (suspicion ? firstTrial(suspicion) : undefined), [suspicion])
+  const next = trials.length === 0 ? asItStands : (offered[chosen] ?? offered[0])?.trial
+  const trial = own ?? next
   if (!suspicion) {
-    return <p>There is nothing to look for: no module is planned, or more than eight.</p>
+    return <p>There is nothing to look for: no module is planned.</p>
   }
 
-  function note(trial: Trial, outcome: Outcome) {
-    set({ trials: [...trials, { ...trial, outcome }].map((one) => kept(one, technician)) })
+  function note(made: Trial, outcome: Outcome, how: Noted = {}) {
+    const all = [...trials, { ...made, outcome, ...how }]
+    set({ trials: all.map((one) => kept(one, technician)) })
     setChosen(0)
     setOwn(null)
   }
@@ -48,12 +54,11 @@ export function FaultFinder({ verifying }: { verifying: Verifying }) {
 
   return (
     <>
-      {trials.length > 0 && <TrialList verifying={verifying} suspicion={suspicion} />}
       <NextTrial
         key={trials.length}
         suspicion={suspicion}
         offered={offered}
-        begun={trials.length > 0}
+        trial={trial}
         chosen={chosen}
         onChoose={setChosen}
         own={own}
@@ -63,6 +68,7 @@ export function FaultFinder({ verifying }: { verifying: Verifying }) {
         opened={opened}
         name={name}
       />
+      {trials.length > 0 && <TrialList verifying={verifying} suspicion={suspicion} />}
       <Suspects suspicion={suspicion} name={name} />
       <Simulated
         bench={bench}

@@ -6,6 +6,16 @@ import { SupplierNote } from './SupplierNote'
 import { VERDICT_PROMISES, type VerdictFacts } from './verdictPromises'
 import { capital, partsWords, percent } from './words'
 
+/** What to do where it is no part of the memory. */
+const ADVICE: Readonly<Record<string, string>> = {
+  machine:
+    'No module and no slot is to blame: each was left out in turn and it stayed. Look for the power supply, the processor and its socket, and the board; put the old memory back before the machine goes to whoever repairs boards.',
+  setup:
+    'The setup is at its defaults now: put back what the customer had set, one value at a time.',
+  training: 'Nothing is broken. After a change let the first start take its time.',
+  nothing: 'Nothing is left to find. Test it once more with everything in.',
+}
+
 interface Props {
   parts: readonly string[]
   chance: number
@@ -38,11 +48,16 @@ export function FaultVerdict({ parts, chance, trials, modules, name }: Props) {
       <h3 className="text-2xl leading-tight font-semibold">{capital(partsWords(parts, name))}</h3>
       <p className="mt-1 text-lg">
         {seats && 'It is seated now. Test it once more with everything in, then go on.'}
+        {ADVICE[parts[0] ?? '']}
         {socket &&
           'Before the slot is given up: check the processor’s seating, the pins of its socket and whether the cooler is too tight. '}
         {slot && 'Leave the slot empty, or have the board seen to. '}
         {slot && VERDICT_PROMISES.sound(factsOf(null))}
-        {!seats && bad.length === 0 && !slot && 'Plan around it, and tell the customer why.'}
+        {!seats &&
+          bad.length === 0 &&
+          !slot &&
+          !ADVICE[parts[0] ?? ''] &&
+          'Plan around it, and tell the customer why.'}
       </p>
       {bad.map((module) => (
         <div key={module}>

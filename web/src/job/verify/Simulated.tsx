@@ -44,7 +44,9 @@ export function Simulated({ bench, suspicion, name, fresh = true, said, children
         ) : fresh ? (
           <>
             <Button onClick={() => start('faulty')}>One with a hidden fault</Button>
+            <Button onClick={() => start('fickle')}>One whose fault comes and goes</Button>
             <Button onClick={() => start('sound')}>A sound one</Button>
+            <Button onClick={() => start('held')}>One whose browser holds it back</Button>
             <Button onClick={() => start('odd')}>
               One that keeps memory and lists too many slots
             </Button>

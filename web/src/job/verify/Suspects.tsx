@@ -31,7 +31,7 @@ export function Suspects({
         ))}
       </ol>
       <p className="text-sm text-ink-2">
-        Reckoned from how often each cause is met, and every trial made. Single faults and pairs.
+        Worked out from how often each cause is met, and every trial made. Single faults and pairs.
       </p>
     </section>
   )

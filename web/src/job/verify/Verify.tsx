@@ -1,18 +1,23 @@
 import { Tabs } from 'radix-ui'
-import { useState } from 'react'
+import { useSearchParams } from 'react-router'
 import { Tab } from '../../ui'
-import { useJob } from '../file'
+import { NoStart, useJob } from '../file'
 import { Tune } from '../tune'
 import { FaultFinder } from './FaultFinder'
 import { Measured } from './Measured'
 import { Seen } from './Seen'
 import { useVerify } from './useVerify'
 
+const TABS = ['seen', 'fault', 'measured', 'tune'] as const
+
 /** Did it work, what is wrong, what was gained. */
 export function Verify() {
   const { planned } = useJob()
   const verifying = useVerify()
-  const [tab, setTab] = useState('seen')
+  const [search, setSearch] = useSearchParams()
+  const asked = search.get('tab')
+  const tab = TABS.find((one) => one === asked) ?? 'seen'
+  const setTab = (next: string) => setSearch({ tab: next }, { replace: true })
   const open = verifying.found.filter(({ harmless }) => !harmless).length
   if (!planned.evaluation.starts) {
     return (
@@ -34,6 +39,9 @@ export function Verify() {
         </Tabs.List>
       </div>
       <Tabs.Content value="seen" className="flex flex-col gap-3">
+        <div>
+          <NoStart />
+        </div>
         <Seen verifying={verifying} onFault={() => setTab('fault')} />
       </Tabs.Content>
       <Tabs.Content value="fault" className="flex flex-col gap-3">

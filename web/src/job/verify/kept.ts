@@ -6,5 +6,7 @@ export const kept = (trial: Made | TrialMade, by: string): TrialMade => ({
   id: crypto.randomUUID(),
   at: new Date().toISOString(),
   by,
+  unsure: false,
+  code: '',
   ...trial,
 })

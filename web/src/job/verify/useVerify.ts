@@ -2,6 +2,7 @@ import { type Difference, type Made, STARTING_CAUSES, type Suspicion } from '@te
 import {
   channelsMeasured,
   differencesFound,
+  knownGood,
   openedBy,
   suspicionOf,
   trialsMade,
@@ -28,7 +29,7 @@ export interface Verifying {
 
 /** The job's verification: what is seen against what should be, and what the trials made so far say. */
 export function useVerify(): Verifying {
-  const { file, machine, now, planned, learned } = useJob()
+  const { file, machine, now, planned, learned, shop: shelf } = useJob()
   const { record, set } = useVerification()
   const view = useMemo(
     () => ({ file, machine, now, planned, ceilings: learned.ceilings }),
@@ -39,9 +40,13 @@ export function useVerify(): Verifying {
   const trials = useMemo(() => trialsMade(record, found, planned), [record, found, planned])
   const { data: shop } = useShopQuery()
   const causes = shop?.causes ?? STARTING_CAUSES
+  const known = useMemo(
+    () => knownGood(machine, now, planned, shelf, file.id),
+    [machine, now, planned, shelf, file.id],
+  )
   const suspicion = useMemo(
-    () => suspicionOf(machine, planned, trials, causes),
-    [machine, planned, trials, causes],
+    () => suspicionOf(machine, planned, trials, causes, known),
+    [machine, planned, trials, causes, known],
   )
   const opened = useMemo(
     () => openedBy(record.trials, planned.assignment),

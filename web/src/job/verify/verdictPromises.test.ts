@@ -7,6 +7,7 @@ const trial = (changes: Partial<Made>): Made => ({
   reseat: false,
   profile: false,
   depth: 'test',
+  action: null,
   outcome: { kind: 'PASS' },
   ...changes,
 })

@@ -1,4 +1,5 @@
 import type {
+  Action,
   Cause,
   Difference,
   DifferenceCode,
@@ -107,6 +108,14 @@ export function partWords(part: string, name: (module: string) => string): strin
       return 'the memory profile is not stable'
     case 'order':
       return 'the board wants its preferred slots first'
+    case 'setup':
+      return 'values in the setup kept it from running'
+    case 'training':
+      return 'the first start was not given the time that training takes'
+    case 'machine':
+      return 'it is not the memory: the board, the processor or the power'
+    case 'nothing':
+      return 'nothing is wrong any more'
     default:
       return 'the board cannot take all of it'
   }
@@ -125,7 +134,7 @@ export function trialName(
   trial: Trial,
   name: (module: string) => string,
 ): string {
-  const { arrangement, reseat, profile, depth } = trial
+  const { arrangement, reseat, profile, depth, action } = trial
   const same = Object.keys({ ...from, ...arrangement }).every(
     (slot) => from[slot] === arrangement[slot],
   )
@@ -136,7 +145,15 @@ export function trialName(
       ? 'Every module out and in again'
       : 'As it stands'
   const switched = profile === fromProfile ? '' : `, memory profile ${profile ? 'on' : 'off'}`
-  return `${what}${switched}${depth === 'test' ? ', with a pass of the memory test' : ''}`
+  const done = action ? `, ${ACTION_WORDS[action]}` : ''
+  return `${what}${done}${switched}${depth === 'test' ? ', with a pass of the memory test' : ''}`
+}
+
+export const ACTION_WORDS: Record<Action, string> = {
+  'clear-setup': 'the setup back to its defaults',
+  wait: 'the start given all the time training takes',
+  clean: 'every contact cleaned',
+  connect: 'every other connector pressed home',
 }
 
 export function outcomeWords(outcome: Outcome): string {
@@ -181,4 +198,6 @@ export const rateTestName = (test: string, rate: FrameRate) => `${test}: ${RATE_
 export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 export const uncapital = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)
 
-export const percent = (chance: number) => `${tidy(chance * 100, chance > 0.99 ? 1 : 0)} %`
+/** Never quite sure: an answer may have been wrong. */
+export const percent = (chance: number) =>
+  chance > 0.995 ? 'over 99 %' : `${tidy(chance * 100, 0)} %`

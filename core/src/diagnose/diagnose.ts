@@ -1,0 +1,123 @@
+import { type Proposal, proposals, verdict } from './choose'
+import type { Made } from './evidence'
+import { type CauseTable, STARTING_CAUSES } from './fault'
+import { likelihoods, observed, puttingRight, type Suspicion, suspect, suspects } from './inference'
+import { type Arrangement, type Bench, keyOfOutcome, type Outcome } from './trial'
+
+/** What stands on the bench, how it first showed, and what was tried since. */
+export interface DiagnoseRequest {
+  bench: Bench
+  start: { arrangement: Arrangement; profile: boolean; outcome: Outcome; unsure?: boolean }
+  trials: readonly Made[]
+  /** How often each cause is met; what is usual where null. */
+  causes?: CauseTable | null
+}
+
+export interface Diagnosis {
+  /** The part whose control was made; null while nothing is proven. */
+  named: { parts: string[]; chance: number } | null
+  /** The likeliest first. */
+  suspects: { parts: string[]; chance: number }[]
+  next: Proposal[]
+  /** Answers that do not fit the others: places in the trials, -1 for the start. */
+  doubtful: number[]
+  /** What would tell apart what the bench as it is cannot. */
+  lacks: Lack[]
+}
+
+export const LACKS = ['KNOWN_MODULE', 'ANOTHER_SLOT'] as const
+export type Lack = (typeof LACKS)[number]
+
+const MOST_SUSPECTS = 12
+
+/** What is suspected, named and to be tried next. Contradictory answers are weighed, not refused. */
+export function diagnose(request: DiagnoseRequest): Diagnosis {
+  const { bench } = request
+  const made = [startOf(request), ...request.trials]
+  const suspicion = suspicionAfter(request)
+  const named = verdict(suspicion, made)
+  const next = named ? [] : proposals(suspicion, made)
+  return {
+    named: named && { parts: named.parts, chance: named.chance },
+    suspects: suspects(suspicion)
+      .slice(0, MOST_SUSPECTS)
+      .map(({ parts, chance }) => ({ parts, chance })),
+    next,
+    doubtful: doubtfulOf(beginning(request), made).map((at) => at - 1),
+    lacks: named ? [] : lacksOf(bench),
+  }
+}
+
+/** The first start as a trial: what shows at once needed no test. */
+export function startOf({ start }: Pick<DiagnoseRequest, 'start'>): Made {
+  const { arrangement, profile, outcome, unsure = false } = start
+  const depth = outcome.kind === 'NO_START' || outcome.kind === 'MISSING' ? 'start' : 'test'
+  return { arrangement, profile, reseat: false, depth, action: null, outcome, unsure }
+}
+
+const beginning = ({ bench, start, causes }: DiagnoseRequest): Suspicion =>
+  suspect(bench, start.arrangement, start.profile, causes ?? STARTING_CAUSES)
+
+/** All that is suspected after the start and every trial. */
+export function suspicionAfter(request: DiagnoseRequest): Suspicion {
+  return after(beginning(request), [startOf(request), ...request.trials])
+}
+
+export const after = (suspicion: Suspicion, trials: readonly Made[]): Suspicion =>
+  trials.reduce<Suspicion>(
+    (now, trial) => observed(now, trial, trial.outcome, trial.unsure),
+    suspicion,
+  )
+
+/** An answer that the others make less likely than this does not fit them. */
+const DOUBTFUL = 0.04
+/** Among more answers than this one that does not fit is nothing unusual. */
+const MOST_DOUBTED = 12
+
+/**
+ * Answers that do not fit the others: how likely each is by all the others. Looked for once some answer
+ * comes as a surprise after those before it.
+ */
+export function doubtfulOf(begun: Suspicion, trials: readonly Made[]): number[] {
+  if (trials.length < 3 || trials.length > MOST_DOUBTED) return []
+  const whole = logEvidence(begun, trials, -1)
+  if (whole.surprise >= DOUBTFUL) return []
+  return trials.flatMap(({ unsure }, at) => {
+    if (unsure) return []
+    const without = logEvidence(begun, trials, at)
+    return Math.exp(whole.log - without.log) < DOUBTFUL ? [at] : []
+  })
+}
+
+/** How likely all answers together are, as a logarithm, one left out; and the least likely after those before it. */
+function logEvidence(
+  begun: Suspicion,
+  trials: readonly Made[],
+  leftOut: number,
+): { log: number; surprise: number } {
+  let [now, log, surprise] = [begun, 0, 1]
+  trials.forEach((trial, at) => {
+    const right = puttingRight(now, trial)
+    if (at === leftOut) {
+      now = { ...right, arrangement: trial.arrangement, profile: trial.profile }
+      return
+    }
+    const likely = likelihoods(right, trial, keyOfOutcome(trial.outcome))
+    const chance = right.chances.reduce((sum, one, n) => sum + one * (likely[n] as number), 0)
+    log += Math.log(chance)
+    // The first start is in trouble by the nature of things.
+    if (at > 0) surprise = Math.min(surprise, chance)
+    now = observed(now, trial, trial.outcome, trial.unsure)
+  })
+  return { log, surprise }
+}
+
+/** With one module, or one slot, some things cannot be told apart. */
+export function lacksOf({ modules, known, order }: Bench): Lack[] {
+  return [
+    ...(modules.length + known.length < 2 || (modules.length < 3 && known.length === 0)
+      ? (['KNOWN_MODULE'] as const)
+      : []),
+    ...(order.length < 2 ? (['ANOTHER_SLOT'] as const) : []),
+  ]
+}

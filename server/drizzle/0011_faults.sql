@@ -1,0 +1,1 @@
+ALTER TABLE "shops" ALTER COLUMN "causes" SET DEFAULT '{"seat":60,"moduleDead":8,"moduleWeak":5,"slot":3,"pair":1,"profile":12,"order":6,"limit":3,"setup":8,"training":10,"machine":5,"intermittent":0.15,"two":0.02}'::jsonb;

@@ -1,0 +1,1 @@
+export { diagnoseRoutes } from './routes'
