@@ -1,4 +1,4 @@
-import type { Page, Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import type { Application } from './application'
 import { expect, newJob, openJob, saved, slot, test } from './fixtures'
 
@@ -109,7 +109,8 @@ test('a second module is not seen: expected against seen, fault finder, seated a
   await page.getByRole('button', { name: 'Fill in' }).click()
   await expect(page.getByLabel('Memory in all, GB, seen')).toHaveValue('16')
   await expect(differences).toContainText('What was looked at is as expected.')
-  await expect(page.getByText('Before it is handed over: a stability test.')).toBeVisible()
+  await expect(page.getByText(/Before it is handed over: .*a stability test/)).toBeVisible()
+  await page.getByLabel('Why the channels cannot be told').fill('not shown anywhere on it')
   const stability = page.getByRole('region', { name: 'Stability' })
   await stability.getByRole('button', { name: 'Note it' }).click()
   await expect(stability.getByText('Whole passes.')).toBeVisible()
@@ -438,8 +439,12 @@ test('a log of frame times is read, its column chosen and remembered; bad logs s
 
   const rows = Array.from({ length: 1000 }, (_, at) => `${at};${at === 500 ? 110 : 10};n/a`)
   await open('run.csv', ['Frame;Length;Rest', 'x;;', ...rows].join('\n'))
-  await expect(frames.getByText('This column holds no two frame times above 0.')).toBeVisible()
-  await frames.getByLabel('Column of frame times').selectOption('Length')
+  // By what its figures are: the first column counts, the last holds none.
+  await expect(frames.getByLabel('Column of frame times')).toHaveValue('Length')
+  await expect(frames).toContainText('Its first figures: 10 · 10 · 10')
+  await expect(frames).toContainText(
+    'Too short for the slowest 0.1 %: of 1000 frames that is 1 frame.',
+  )
   await expect(frames).toContainText('1000 frames of 1001 rows, 10.1 s; 1 left out (line 2).')
   await frames.getByLabel('What was run').fill('Gallery turned')
   await frames.getByRole('button', { name: 'Add as a run: 99 frames/s' }).click()
@@ -455,6 +460,14 @@ test('a log of frame times is read, its column chosen and remembered; bad logs s
   await gallery.getByText('2 logs', { exact: true }).click()
   await gallery.getByRole('button', { name: 'Remove run2.csv, after' }).click()
   await expect(gallery.getByText('1 log', { exact: true })).toBeVisible()
+
+  const held = Array.from({ length: 3000 }, (_, at) => (at % 60 === 9 ? 33.33 : 16.67))
+  await open('held.csv', ['took', ...held].join('\n'))
+  await expect(frames).toContainText('Frames were held to 60 a second, 50 times they took several')
+  await frames.getByLabel('Leave out at the beginning, s').fill('10')
+  await expect(frames).not.toContainText('3000 frames of 3000 rows, 50.8 s')
+  await open('stray.csv', 'a,ms\n1,16,7\n2,17,1\n3,16,2\n')
+  await expect(frames.getByRole('alert')).toContainText('are there decimal commas')
 
   await open('scores.csv', 'Name,Points\na,4100\nb,4150\nc,\nd,4080\n')
   await frames.getByLabel('It holds').selectOption({ label: 'scores, one a run; higher is better' })
@@ -538,13 +551,17 @@ test('trials of the technician’s own, to a module that is named for the suppli
   await tryOut({ A: first, B: empty }, 'All well', 3)
   const verdict = page.getByRole('region', { name: 'Verdict' })
   await expect(verdict).toBeHidden()
-  for (let trial = 4; trial < 14 && !(await verdict.isVisible()); trial += 1) {
+  // Put in once more it fails again: it was not its seat.
+  await tryOut({ A: second, B: empty }, 'It does not start', 4)
+  for (let trial = 5; trial < 16 && !(await verdict.isVisible()); trial += 1) {
     await tryOut({ A: first, B: empty }, 'All well', trial)
   }
   await expect(verdict).toContainText('The 8 GB planned for B is bad')
   const note = verdict.getByRole('region', { name: 'For the supplier' })
   await expect(note).toContainText('Returned as faulty: 8 GB')
-  await expect(note).toContainText('With it, in B: it does not start and in A: it does not start.')
+  await expect(note).toContainText(
+    /With it, in B: it does not start and in A: it does not start \(2 times\)\./,
+  )
   await expect(note).toContainText('Another module works in A.')
   await expect(note).toContainText(/Without it all is well \(\d+ trials\)\./)
   await saved(page)

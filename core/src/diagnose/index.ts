@@ -52,7 +52,15 @@ export {
 } from './inference'
 export { DiagnoseShape } from './request'
 export { type ReadOut, seenIn } from './seenIn'
-export { hoursOf, type Missing, type Standing, standing } from './standing'
+export {
+  ACCEPTABLE,
+  type Acceptable,
+  hoursOf,
+  type Missing,
+  type Standing,
+  standing,
+  testsThatCount,
+} from './standing'
 export {
   ACTIONS,
   type Action,

@@ -11,41 +11,85 @@ const found = (changes: Partial<Seen>): Difference[] =>
 
 describe('how far the proof is', () => {
   const passed = { passes: 4, errors: 0, hours: 2 }
+  const whole = { totalGiB: 16, slots: { A2: 8, B2: 8 }, rate: 3200, ways: 2 }
+  const stand = (changes: Partial<Parameters<typeof standing>[0]> = {}) =>
+    standing({
+      found: [],
+      seen: whole,
+      filled: ['A2', 'B2'],
+      channels: 2,
+      channelsAtLeast: 0,
+      stability: [passed],
+      plan: 'this',
+      ruleHours: null,
+      losses: 0,
+      accepted: {},
+      ...changes,
+    })
+  const open = (...missing: string[]) => ({ kind: 'open', missing })
 
-  test('both a look and a stability test are needed, and nothing wrong', () => {
-    expect(standing([], { totalGiB: null }, [])).toEqual({
-      kind: 'open',
-      missing: ['seen', 'stability'],
+  test('what the job promised: capacity, slots, speed, channels and a stability test', () => {
+    expect(stand()).toEqual({ kind: 'verified' })
+    const nothing = { totalGiB: null, slots: {}, rate: null, ways: null }
+    expect(stand({ seen: nothing, stability: [] })).toEqual(
+      open('seen', 'slots', 'speed', 'channels', 'stability'),
+    )
+    expect(stand({ seen: { ...whole, slots: { A2: 8 } } })).toEqual(open('slots'))
+    expect(stand({ stability: [{ passes: 0, errors: 0, hours: 0 }] })).toEqual(open('stability'))
+  })
+
+  test('channels shown, or measured, or accepted as not to be told', () => {
+    const seen = { ...whole, ways: null }
+    expect(stand({ seen })).toEqual(open('channels'))
+    expect(stand({ seen, channelsAtLeast: 2 })).toEqual({ kind: 'verified' })
+    expect(stand({ seen, accepted: { channels: 'not shown anywhere' } })).toEqual({
+      kind: 'verified',
     })
-    expect(standing([], { totalGiB: 16 }, [{ passes: 0, errors: 0, hours: 0 }])).toEqual({
-      kind: 'open',
-      missing: ['stability'],
+    expect(stand({ seen, accepted: { channels: '  ' } })).toEqual(open('channels'))
+    expect(stand({ seen, channels: 1 })).toEqual({ kind: 'verified' })
+  })
+
+  test('a lower speed, or a loss, with a reason only', () => {
+    const lower = found({ rate: 2666 })
+    expect(lower.some(({ harmless }) => !harmless)).toBe(true)
+    expect(stand({ found: lower })).toEqual({ kind: 'wrong' })
+    expect(stand({ found: lower, accepted: { speed: 'four modules' } })).toEqual({
+      kind: 'verified',
     })
-    expect(standing([], { totalGiB: 16 }, [passed])).toEqual({ kind: 'verified' })
+    expect(stand({ losses: 1 })).toEqual(open('loss'))
+    expect(stand({ losses: 1, accepted: { loss: 'larger, not faster' } })).toEqual({
+      kind: 'verified',
+    })
   })
 
   test('the shop’s rule wants its hours, all tests together', () => {
     const after = (...hours: number[]) =>
-      standing(
-        [],
-        { totalGiB: 16 },
-        hours.map((one) => ({ ...passed, hours: one })),
-        4,
-      )
-    expect(after(2)).toEqual({ kind: 'open', missing: ['testRule'] })
+      stand({ stability: hours.map((one) => ({ ...passed, hours: one })), ruleHours: 4 })
+    expect(after(2)).toEqual(open('testRule'))
     expect(after(2, 2)).toEqual({ kind: 'verified' })
-    expect(after()).toEqual({ kind: 'open', missing: ['stability'] })
+    expect(after()).toEqual(open('stability'))
   })
 
-  test('one error in any test, or one difference that is none of the harmless, stands against it', () => {
-    const tests = [passed, { passes: 1, errors: 2, hours: 1 }]
-    expect(standing([], { totalGiB: 16 }, tests)).toEqual({ kind: 'errors' })
-    expect(standing(found({ totalGiB: 8 }), { totalGiB: 8 }, tests)).toEqual({ kind: 'wrong' })
+  test('a failed test stays on record and is superseded by one that passed since', () => {
+    const failed = { passes: 1, errors: 2, hours: 1 }
+    expect(stand({ stability: [passed, failed] })).toEqual({ kind: 'errors' })
+    expect(stand({ stability: [failed, passed] })).toEqual({ kind: 'verified' })
+    // Hours of before the failure do not count.
+    expect(stand({ stability: [passed, failed, passed], ruleHours: 4 })).toEqual(open('testRule'))
+  })
+
+  test('tests of another plan do not count, neither way', () => {
+    const other = { ...passed, plan: 'that' }
+    expect(stand({ stability: [other] })).toEqual(open('stability'))
+    expect(stand({ stability: [{ ...other, errors: 5 }, passed] })).toEqual({ kind: 'verified' })
+    expect(stand({ stability: [{ ...passed, plan: 'this' }] })).toEqual({ kind: 'verified' })
+  })
+
+  test('one difference that is none of the harmless stands against it', () => {
+    expect(stand({ found: found({ totalGiB: 8 }) })).toEqual({ kind: 'wrong' })
     // Half the rate is the clock: nothing is wrong.
     expect(found({ rate: 1600 })).toHaveLength(1)
-    expect(standing(found({ rate: 1600 }), { totalGiB: 16 }, [passed])).toEqual({
-      kind: 'verified',
-    })
+    expect(stand({ found: found({ rate: 1600 }) })).toEqual({ kind: 'verified' })
   })
 })
 

@@ -19,6 +19,7 @@ export {
   differencesFound,
   knownGood,
   openedBy,
+  planKey,
   standingOf,
   suspicionOf,
   type ToProve,

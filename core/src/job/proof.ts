@@ -105,10 +105,31 @@ export function differencesFound(job: ToProve): Difference[] {
   return differences(machine, planned.placement, planned.settings, { ...seen, ways })
 }
 
+/** What is in the slots as planned, as stability tests note it. */
+export const planKey = ({ assignment, settings }: Situation): string =>
+  JSON.stringify([Object.entries(arrangementOf(assignment)).sort(), settings.profile])
+
 /** How far the job's proof is; null before anything was looked at. */
 export function standingOf(job: ToProve, ruleHours: number | null): Standing | null {
-  const [record] = job.file.verifications
-  return record ? standing(differencesFound(job), record.seen, record.stability, ruleHours) : null
+  const { file, planned } = job
+  const [record] = file.verifications
+  if (!record) return null
+  const { seen, stability, accepted } = record
+  const losses = testedOf(file.measurements).filter(
+    ({ against }) => against.after?.verdict === 'loss',
+  )
+  return standing({
+    found: differencesFound(job),
+    seen,
+    filled: Object.keys(planned.assignment),
+    channels: planned.evaluation.zones[0]?.ways ?? 1,
+    channelsAtLeast: channelsMeasured(job).atLeast,
+    stability,
+    plan: planKey(planned),
+    ruleHours,
+    losses: losses.length,
+    accepted: accepted ?? {},
+  })
 }
 
 /** Trials made; before there is one, a module that is not seen counts as what the first start showed. */

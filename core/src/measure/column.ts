@@ -25,16 +25,85 @@ const UNITS = { ms: 1, s: 1000, µs: 0.001 } as const
 export type TimeUnit = keyof typeof UNITS
 export const TIME_UNITS = Object.keys(UNITS) as TimeUnit[]
 
-/** The column of frame times that headings suggest, and its unit. */
-export function guessFrameColumn(headings: readonly string[]): { heading: string; unit: TimeUnit } {
-  const word = /frame ?time|between.*(present|frame)|ms ?per ?frame|frametime|^ms|time.*ms/i
-  const heading = headings.find((one) => word.test(one)) ?? headings.at(-1) ?? ''
-  const unit: TimeUnit = /(µs|us\b|micro)/i.test(heading)
+/** What the figures of a column are, as far as they show it. */
+type Looks = 'counts' | 'grows' | 'still' | 'varies' | 'none'
+
+function looksOf(figures: readonly number[]): Looks {
+  if (figures.length < 3) return figures.length === 0 ? 'none' : 'varies'
+  const steps = figures.slice(1).map((one, at) => one - (figures[at] as number))
+  if (steps.every((step) => step === 0)) return 'still'
+  if (steps.every((step) => step === 1)) return 'counts'
+  return steps.every((step) => step > 0) ? 'grows' : 'varies'
+}
+
+const TIMES = /frame ?time|between.*(present|frame)|ms ?per ?frame|frametime|^ms|time.*ms|render/i
+const RATES = /\bfps\b|frames? ?(\/|per) ?s|\brate\b|\bhz\b/i
+const OTHERS =
+  /index|\bid\b|number|^#|stamp|clock|date|since|elapsed|usage|temp|load|%|watt|mb\b|gb\b/i
+
+/** What frames usually take, by unit: a middle figure within these is told from its size. */
+const USUAL: readonly [TimeUnit, number, number][] = [
+  ['s', 0.0005, 0.5],
+  ['ms', 0.5, 500],
+  ['µs', 500, 500_000],
+]
+
+/**
+ * The column that most likely holds frame times, and its unit, by what its figures are and what it is
+ * called: what grows is a clock, what counts by one an identity, what stays the same neither, and a rate is
+ * no time. `rows` are some of the log’s rows. Null where no column can be frame times.
+ */
+export function guessFrameColumn(
+  headings: readonly string[],
+  rows: readonly (readonly string[])[] = [],
+): { heading: string; unit: TimeUnit } | null {
+  const scored = headings.map((heading, at) => {
+    const figures = rows.flatMap((cells) => {
+      const read = figure(cells[at]).value
+      return Number.isFinite(read) ? [read] : []
+    })
+    const looks = rows.length === 0 ? 'varies' : looksOf(figures)
+    const could = looks === 'varies' && !RATES.test(heading)
+    const named = (TIMES.test(heading) ? 2 : 0) - (OTHERS.test(heading) ? 2 : 0)
+    const unit = unitOf(heading, figures)
+    return { heading, unit, score: could && unit !== null ? 1 + named : 0 }
+  })
+  const best = Math.max(0, ...scored.map(({ score }) => score))
+  const found = scored.find(({ score }) => score === best)
+  return best > 0 && found?.unit ? { heading: found.heading, unit: found.unit } : null
+}
+
+/** The unit a heading names, unless its figures cannot be that; else the one that its figures fit. */
+function unitOf(heading: string, figures: readonly number[]): TimeUnit | null {
+  const named: TimeUnit | null = /(µs|\bus\b|micro)/i.test(heading)
     ? 'µs'
     : /\(s\)|\bsec|seconds/i.test(heading)
       ? 's'
-      : 'ms'
-  return { heading, unit }
+      : /ms|milli/i.test(heading)
+        ? 'ms'
+        : null
+  const above = figures.filter((one) => one > 0).sort((a, b) => a - b)
+  if (above.length === 0) return named ?? 'ms'
+  const middle = above[above.length >> 1] as number
+  const fits = USUAL.filter(([, low, high]) => middle >= low && middle < high).map(([unit]) => unit)
+  if (named && fits.includes(named)) return named
+  return fits[0] ?? null
+}
+
+/** Rows that have more columns than the headings: decimal commas where commas part the columns. */
+export const hasStrayCommas = (
+  { separator, headings }: LogHead,
+  rows: readonly (readonly string[])[],
+): boolean =>
+  separator === ',' &&
+  rows.length > 0 &&
+  rows.filter((cells) => cells.length > headings.length).length > rows.length / 2
+
+/** The first rows beneath the headings, to look at. */
+export function firstRows(text: string, { separator, skip }: LogHead, most = 200): string[][] {
+  const lines = text.replace(/^\ufeff/, '').split(/\r?\n/, skip + 2 + most)
+  const whole = lines.slice(skip + 1, -1).filter((line) => line.trim() !== '')
+  return dsvFormat(separator).parseRows(whole.join('\n'))
 }
 
 export interface ReadColumn {

@@ -5,7 +5,9 @@ export { type Ceilings, type ChannelsTold, channelsTold, middleOf } from './chan
 export {
   type ColumnReader,
   columnReader,
+  firstRows,
   guessFrameColumn,
+  hasStrayCommas,
   type LogHead,
   logHead,
   type ReadColumn,
@@ -35,6 +37,9 @@ export {
   FRAME_EDGES,
   FRAME_STRETCHES,
   type FrameFigures,
+  type Trim,
+  tooShortFor,
+  trimmed,
 } from './frames'
 export { type Effect, type Grid, type GridEffects, gridEffects } from './grid'
 export { CompareShape } from './request'

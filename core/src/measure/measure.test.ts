@@ -2,16 +2,21 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { desktop, stick } from '../../test/builders'
 import { evaluate } from '../evaluate'
+import { normal, random } from '../random'
 import {
   analyseFrames,
   changesBetween,
   columnReader,
   compareFailures,
   FRAME_EDGES,
+  firstRows,
   gridEffects,
   guessFrameColumn,
+  hasStrayCommas,
   logHead,
   readColumn,
+  tooShortFor,
+  trimmed,
 } from '.'
 
 describe('failed runs', () => {
@@ -42,6 +47,38 @@ describe('frame times', () => {
     // A hundred stretches of 11 ms: the long frame, last, fills the ten it lasts.
     expect(analysed?.line.filter((time) => time === 110)).toHaveLength(10)
     expect(analysed?.otherUnit).toBe(0)
+  })
+
+  test('a step in pace is none; frames that stand out from both sides are', () => {
+    const steady = (count: number, ms: number) => Array<number>(count).fill(ms)
+    const analysed = (times: number[]) => analyseFrames(Float64Array.from(times))?.figures
+    const step = [...steady(1000, 3), ...steady(6000, 10)]
+    expect(analysed(step)).toMatchObject({ stutters: 0, lostSeconds: 0 })
+    const stand = [...steady(100, 3), 30, ...steady(100, 3), 40, 40, ...steady(100, 10)]
+    expect(analysed(stand)?.stutters).toBe(3)
+    // 30 − 3, and twice 40 − 10: the middle one of those after is the yardstick.
+    expect(analysed(stand)?.lostSeconds).toBeCloseTo(0.087, 9)
+  })
+
+  test('a limit that frames are held to is told, and frames that took several of its beats', () => {
+    const noise = normal(random(9))
+    const held = Array.from({ length: 2000 }, (_, at) =>
+      at % 100 === 50 ? 33.3 : 16.67 * (1 + 0.004 * noise()),
+    )
+    const capped = analyseFrames(Float64Array.from(held))?.figures
+    expect(capped).toMatchObject({ cap: 60, dropped: 20 })
+    const free = Array.from({ length: 2000 }, () => 16.67 * Math.exp(0.1 * noise()))
+    expect(analyseFrames(Float64Array.from(free))?.figures).toMatchObject({ cap: null, dropped: 0 })
+  })
+
+  test('what a log is too short for, and its ends left out', () => {
+    expect(tooShortFor({ frames: 900 })).toEqual([0.01, 0.001])
+    expect(tooShortFor({ frames: 1000 })).toEqual([0.001])
+    expect(tooShortFor({ frames: 10_000 })).toEqual([])
+    const times = Float64Array.from([400, 600, 10, 20, 30, 500, 500])
+    expect([...trimmed(times, { begin: 1, end: 1 })]).toEqual([10, 20, 30])
+    expect([...trimmed(times, { begin: 0, end: 0 })]).toEqual([...times])
+    expect(trimmed(times, { begin: 9, end: 9 })).toHaveLength(0)
   })
 
   test('a column that holds s among its ms is told', () => {
@@ -114,11 +151,58 @@ describe('a column of a log', () => {
       headings: ['Time (s)', 'FrameTime (ms)', 'Note'],
       skip: 0,
     })
-    expect(guessFrameColumn(head?.headings ?? [])).toEqual({
+    expect(guessFrameColumn(head?.headings ?? [], [])).toEqual({
       heading: 'FrameTime (ms)',
       unit: 'ms',
     })
     expect(logHead('')).toBeNull()
+  })
+  test.each<[string, string, { heading: string; unit: string } | null]>([
+    [
+      'a clock that grows',
+      'TimeInSeconds,Render\n0.1,16.7\n0.2,17.1\n0.3,16.2\n',
+      { heading: 'Render', unit: 'ms' },
+    ],
+    ['an identity', 'id,value\n1,16.7\n2,17.1\n3,16.2\n', { heading: 'value', unit: 'ms' }],
+    [
+      'seconds without their unit',
+      'Frame,FrameTime\n1,0.0167\n2,0.0171\n3,0.0162\n',
+      { heading: 'FrameTime', unit: 's' },
+    ],
+    [
+      'microseconds',
+      'n,frametime\n1,16700\n2,17100\n3,16200\n',
+      { heading: 'frametime', unit: 'µs' },
+    ],
+    ['a rate only', 'n,FPS\n1,60\n2,58\n3,61\n', null],
+    ['a rate beside times', 'FPS;ms\n60;16,7\n58;17,1\n61;16,2\n', { heading: 'ms', unit: 'ms' }],
+    [
+      'a load beside times',
+      'CPU load,span\n40,16.7\n42,17.1\n41,16.2\n',
+      { heading: 'span', unit: 'ms' },
+    ],
+    [
+      'comments first',
+      '# made here\n# by hand\nstamp,took\n5,16.7\n9,17.1\n14,16.2\n',
+      { heading: 'took', unit: 'ms' },
+    ],
+  ])('%s', (_, text, column) => {
+    const head = logHead(text)
+    if (!head) throw new Error('no head')
+    expect(guessFrameColumn(head.headings, firstRows(text, head))).toEqual(column)
+  })
+
+  test('decimal commas where commas part the columns are noticed', () => {
+    const stray = 'a,ms\n1,16,7\n2,17,1\n3,16,2\n'
+    const neat = 'a,ms\n1,"16,7"\n2,"17,1"\n3,"16,2"\n'
+    for (const [text, is] of [
+      [stray, true],
+      [neat, false],
+    ] as const) {
+      const head = logHead(text)
+      if (!head) throw new Error('no head')
+      expect(hasStrayCommas(head, firstRows(text, head))).toBe(is)
+    }
   })
   test('bad figures are left out and their lines named', () => {
     const text = 'a,ms\n1,16.7\n2,\n3,-4\n4,Infinity\n5,n/a\n6,33.3\n'

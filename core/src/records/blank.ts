@@ -55,5 +55,6 @@ export const UNVERIFIED: Blank<Verification> = {
   trials: [],
   stability: [],
   tuning: [],
+  accepted: {},
   changes: null,
 }

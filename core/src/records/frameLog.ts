@@ -17,6 +17,8 @@ export const FrameFigures = z.object({
   rateOfSlowest01: Rate,
   stutters: Count,
   lostSeconds: z.number().min(0),
+  cap: Rate.nullable().optional(),
+  dropped: Count.optional(),
 })
 
 const fields = {

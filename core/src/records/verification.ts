@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { ACTIONS } from '../diagnose'
+import { ACCEPTABLE, ACTIONS } from '../diagnose'
 import { Tried } from '../tune'
 import { TwoChanges } from './measurement'
 import { OwnId, ShortText, Stored, Versioned } from './stored'
@@ -50,6 +50,8 @@ export const StabilityRun = z.object({
   passes: z.int('Whole passes.').min(0).max(100_000),
   errors: z.int('Whole errors.').min(0).max(1_000_000_000),
   hours: z.number('Hours.').min(0).max(10_000),
+  /** What was in the slots then; left out on tests of before it was noted. */
+  plan: z.string().max(4000).optional(),
   at: z.iso.datetime(),
   by: ShortText,
 })
@@ -64,6 +66,8 @@ const fields = {
   trials: z.array(TrialMade).max(200),
   stability: z.array(StabilityRun).max(200),
   tuning: z.array(TuningRun).max(200),
+  /** What is accepted otherwise than planned, each with its reason. */
+  accepted: z.partialRecord(z.enum(ACCEPTABLE), z.string().max(300)),
   /** The two changes that are measured one by one; null while only before and after are. */
   changes: TwoChanges.nullable(),
 }

@@ -272,6 +272,7 @@ export const verifications = pgTable('verifications', {
   trials: jsonb('trials').$type<Verification['trials']>().notNull(),
   stability: jsonb('stability').$type<Verification['stability']>().notNull(),
   tuning: jsonb('tuning').$type<Verification['tuning']>().notNull().default(sql`'[]'::jsonb`),
+  accepted: jsonb('accepted').$type<Verification['accepted']>().notNull().default({}),
   changes: jsonb('changes').$type<Verification['changes']>(),
 })
 

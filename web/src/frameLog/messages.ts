@@ -1,4 +1,4 @@
-import type { AnalysedFrames, LogHead, ReadColumn, TimeUnit } from '@tembrix/core/measure'
+import type { AnalysedFrames, LogHead, ReadColumn, TimeUnit, Trim } from '@tembrix/core/measure'
 
 export interface Column {
   heading: string
@@ -11,6 +11,7 @@ export interface Asked {
   file: File
   head: LogHead
   column: Column
+  trim: Trim
 }
 
 /** As many figures as a test takes as runs. */

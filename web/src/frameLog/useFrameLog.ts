@@ -1,4 +1,11 @@
-import { guessFrameColumn, type LogHead, logHead } from '@tembrix/core/measure'
+import {
+  firstRows,
+  guessFrameColumn,
+  hasStrayCommas,
+  type LogHead,
+  logHead,
+  type Trim,
+} from '@tembrix/core/measure'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Analysed, Asked, Column, FromReader } from './messages'
 import { textOf } from './textOf'
@@ -9,6 +16,9 @@ export interface FrameLog {
   name: string
   head: LogHead | null
   column: Column
+  trim: Trim
+  /** Some rows, to choose the column by. */
+  rows: string[][]
   share: number | null
   analysed: Analysed | null
   failed: string | null
@@ -18,10 +28,15 @@ const NOTHING: FrameLog = {
   name: '',
   head: null,
   column: { heading: '', unit: 'ms' },
+  trim: { begin: 0, end: 0 },
+  rows: [],
   share: null,
   analysed: null,
   failed: null,
 }
+
+const STRAY =
+  'Its rows have more columns than its headings: are there decimal commas, with commas between the columns too? Write it with semicolons between, or with decimal points, so that no figure is taken for two.'
 
 /** Reads logs of frame times or scores in a worker; the column chosen is remembered by the headings. */
 export function useFrameLog() {
@@ -35,12 +50,12 @@ export function useFrameLog() {
   useEffect(() => end, [end])
 
   const analyse = useCallback(
-    (head: LogHead, column: Column) => {
+    (head: LogHead, column: Column, trim: Trim) => {
       end()
       if (!picked.current) return
       const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })
       running.current = worker
-      setLog((now) => ({ ...now, column, share: 0, analysed: null, failed: null }))
+      setLog((now) => ({ ...now, column, trim, share: 0, analysed: null, failed: null }))
       worker.onmessage = ({ data }: MessageEvent<FromReader>) => {
         if (data.kind === 'progress') setLog((now) => ({ ...now, share: data.share }))
         else if (data.kind === 'done') {
@@ -48,7 +63,7 @@ export function useFrameLog() {
         } else setLog((now) => ({ ...now, share: null, failed: data.why }))
       }
       worker.onerror = () => setLog((now) => ({ ...now, share: null, failed: 'no reader' }))
-      worker.postMessage({ file: picked.current, head, column } satisfies Asked)
+      worker.postMessage({ file: picked.current, head, column, trim } satisfies Asked)
     },
     [end],
   )
@@ -64,13 +79,24 @@ export function useFrameLog() {
         setLog({ ...NOTHING, name: file.name, failed: 'The log is empty.' })
         return
       }
-      setLog({ ...NOTHING, name: file.name, head })
-      analyse(head, remembered(head.headings) ?? guessFrameColumn(head.headings))
+      const rows = firstRows(beginning.value?.text ?? '', head)
+      if (hasStrayCommas(head, rows)) {
+        setLog({ ...NOTHING, name: file.name, failed: STRAY })
+        return
+      }
+      setLog({ ...NOTHING, name: file.name, head, rows })
+      const guessed = guessFrameColumn(head.headings, rows)
+      // Where no column can be frame times, scores are likelier: somebody has to say which.
+      const other = { heading: head.headings.at(-1) ?? '', unit: null }
+      analyse(head, remembered(head.headings) ?? guessed ?? other, NOTHING.trim)
     },
     choose: (column: Column) => {
       if (!log.head) return
       remember(log.head.headings, column)
-      analyse(log.head, column)
+      analyse(log.head, column, log.trim)
+    },
+    cut: (trim: Trim) => {
+      if (log.head) analyse(log.head, log.column, trim)
     },
     cancel: () => {
       end()

@@ -1,10 +1,10 @@
-import { analyseFrames, columnReader } from '@tembrix/core/measure'
+import { analyseFrames, columnReader, trimmed } from '@tembrix/core/measure'
 import { type Analysed, type Asked, type FromReader, MOST_RUNS } from './messages'
 import { textOf } from './textOf'
 
 const say = (message: FromReader) => postMessage(message)
 
-async function analyse({ file, head, column }: Asked): Promise<Analysed> {
+async function analyse({ file, head, column, trim }: Asked): Promise<Analysed> {
   const reader = columnReader(head, column.heading, column.unit)
   for await (const { text, share } of textOf(file)) {
     reader.take(text)
@@ -15,7 +15,7 @@ async function analyse({ file, head, column }: Asked): Promise<Analysed> {
     ...about,
     count: values.length,
     first: [...values.subarray(0, MOST_RUNS)],
-    frames: column.unit === null ? null : analyseFrames(values),
+    frames: column.unit === null ? null : analyseFrames(trimmed(values, trim)),
   }
 }
 

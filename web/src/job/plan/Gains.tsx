@@ -1,6 +1,13 @@
-import { BUSY, LATENCY, PAGING, profileOf, type UseForecast } from '@tembrix/core/forecast'
+import {
+  BUSY,
+  LATENCY,
+  LEARNING,
+  PAGING,
+  profileOf,
+  type UseForecast,
+} from '@tembrix/core/forecast'
 import { Link } from 'react-router'
-import { list, tidy } from '../../ui'
+import { list, plural, tidy } from '../../ui'
 import { type Need, useJob } from '../file'
 import { gainInShort, gainInWords, percent } from './words'
 
@@ -42,7 +49,7 @@ export function Gains({ need }: { need: Need }) {
           {mix.uses.map((use) => (
             <OfUse key={use.work} use={use} />
           ))}
-          <Assumptions />
+          <Assumptions jobs={mix.basis.jobs} />
         </>
       )}
     </section>
@@ -94,12 +101,14 @@ const PARTS = [
 ] as const
 
 /** What every forecast rests on. */
-function Assumptions() {
+function Assumptions({ jobs }: { jobs: number }) {
   return (
     <details>
       <summary className="min-h-10 cursor-pointer py-2 text-sm">What this rests on</summary>
       <p className="text-sm text-ink-2">
-        Judgements, not measurements, until this shop’s own results stand behind them.{' '}
+        {jobs === 0
+          ? 'Judgements, not measurements, until this shop’s own results stand behind them. '
+          : `Judgements, moved by ${plural(jobs, 'result')} measured in this shop. ${LEARNING.reason} `}
         {LATENCY.reason} {BUSY.reason} {PAGING.reason}
       </p>
     </details>

@@ -1,11 +1,11 @@
-import { type Conditions, TIME_UNITS } from '@tembrix/core/measure'
+import { type Conditions, type FrameFigures, TIME_UNITS, tooShortFor } from '@tembrix/core/measure'
 import { type Configuration, FrameLogChange, type TwoChanges } from '@tembrix/core/records'
 import { FileUp } from 'lucide-react'
 import { useRef, useState } from 'react'
 import { configurationsOf } from '../../configurations'
 import { created, useAppDispatch } from '../../data'
 import { type Analysed, useFrameLog } from '../../frameLog'
-import { Button, Field, list, plural, Select, TextInput, tidy } from '../../ui'
+import { Button, Field, list, numberFrom, plural, Select, TextInput, tidy } from '../../ui'
 import { useJob } from '../file'
 import { ConditionFields } from './ConditionFields'
 import { conditionsInWords } from './sessions'
@@ -18,7 +18,7 @@ type Holds = 'frames' | 'higher' | 'lower'
 export function FrameLogIn({ changes }: { changes: TwoChanges | null }) {
   const { file } = useJob()
   const dispatch = useAppDispatch()
-  const { log, open, choose, cancel } = useFrameLog()
+  const { log, open, choose, cut, cancel } = useFrameLog()
   const [configuration, setConfiguration] = useState<Configuration>('after')
   const [better, setBetter] = useState<'higher' | 'lower'>('higher')
   const [typed, setTyped] = useState<string | null>(null)
@@ -26,7 +26,7 @@ export function FrameLogIn({ changes }: { changes: TwoChanges | null }) {
   const [conditions, setConditions] = useState<Conditions | null>(null)
   const [fault, setFault] = useState('')
   const chooser = useRef<HTMLInputElement>(null)
-  const { head, column, share, analysed } = log
+  const { head, column, trim, rows, share, analysed } = log
   const holds: Holds = column.unit === null ? better : 'frames'
   const usual = holds === 'frames' ? (file.frames.at(-1)?.test ?? 'Frames') : column.heading
   const test = (typed ?? usual).trim().slice(0, 100)
@@ -131,6 +131,23 @@ export function FrameLogIn({ changes }: { changes: TwoChanges | null }) {
               />
             )}
           </Field>
+          <p className="col-span-2 text-sm text-ink-2">
+            Its first figures: {firstFigures(rows, head.headings.indexOf(column.heading))}
+          </p>
+          {holds === 'frames' && (
+            <>
+              <TrimField
+                label="Leave out at the beginning, s"
+                value={trim.begin}
+                onValue={(begin) => cut({ ...trim, begin })}
+              />
+              <TrimField
+                label="Leave out at the end, s"
+                value={trim.end}
+                onValue={(end) => cut({ ...trim, end })}
+              />
+            </>
+          )}
           {column.unit !== null && (
             <Field label="Unit">
               {(control) => (
@@ -195,10 +212,60 @@ export function FrameLogIn({ changes }: { changes: TwoChanges | null }) {
   )
 }
 
+const firstFigures = (rows: readonly (readonly string[])[], at: number): string =>
+  rows
+    .slice(0, 4)
+    .map((cells) => cells[at] ?? '')
+    .filter(Boolean)
+    .join(' · ') || 'none'
+
+interface TrimProps {
+  label: string
+  value: number
+  onValue: (seconds: number) => void
+}
+
+/** Seconds of a log that are not looked at: loading, a menu. */
+function TrimField({ label, value, onValue }: TrimProps) {
+  return (
+    <Field label={label}>
+      {(control) => (
+        <TextInput
+          {...control}
+          inputMode="decimal"
+          value={value === 0 ? '' : value}
+          placeholder="0"
+          onValue={(text) => {
+            const seconds = numberFrom(text) ?? 0
+            if (typeof seconds === 'number' && seconds >= 0 && seconds < 1e5) onValue(seconds)
+          }}
+        />
+      )}
+    </Field>
+  )
+}
+
 interface ReadProps {
   analysed: Analysed
   holds: Holds
   onKeep: () => void
+}
+
+/** What a log can and cannot tell. */
+function aboutFrames(figures: FrameFigures): string[] {
+  const { frames, cap, dropped = 0 } = figures
+  const short = tooShortFor(figures)
+  return [
+    ...(cap
+      ? [
+          `Frames were held to ${tidy(cap)} a second${dropped > 0 ? `, ${plural(dropped, 'time')} they took several of its beats` : ''}: a faster memory cannot show here. Switch the limit off and log again.`,
+        ]
+      : []),
+    ...short.map(
+      (share) =>
+        `Too short for the slowest ${tidy(share * 100)} %: of ${frames} frames that is ${plural(Math.max(1, Math.round(frames * share)), 'frame')}.`,
+    ),
+  ]
 }
 
 /** What was read and what was not, before it is kept. */
@@ -217,6 +284,7 @@ function Read({ analysed, holds, onKeep }: ReadProps) {
           `${plural(frames?.otherUnit ?? 0, 'frame')} more than 200 times shorter than the middle one: two units in one column?`,
         ]
       : []),
+    ...(frames ? aboutFrames(frames.figures) : []),
   ]
   return (
     <>

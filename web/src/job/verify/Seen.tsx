@@ -169,7 +169,7 @@ export function Seen({ verifying, onFault }: Props) {
         )}
       </ul>
       <Stability verifying={verifying} />
-      <Verified />
+      <Verified verifying={verifying} />
       <SimulatedStart verifying={verifying} onSeen={change} />
     </>
   )

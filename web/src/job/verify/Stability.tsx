@@ -1,14 +1,18 @@
-import { hoursOf } from '@tembrix/core/diagnose'
+import { hoursOf, testsThatCount } from '@tembrix/core/diagnose'
+import { planKey } from '@tembrix/core/job'
 import { StabilityRun } from '@tembrix/core/records'
 import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { useShopQuery } from '../../data'
 import { useTechnician } from '../../shell'
 import { Button, Field, numberFrom, plural, TextInput, tidy } from '../../ui'
+import { useJob } from '../file'
 import type { Verifying } from './useVerify'
 
 /** Which test ran how long, with how many errors. */
 export function Stability({ verifying: { record, set } }: { verifying: Verifying }) {
+  const { planned } = useJob()
+  const plan = planKey(planned)
   const [technician] = useTechnician()
   const empty = {
     test: 'Memory test',
@@ -23,6 +27,7 @@ export function Stability({ verifying: { record, set } }: { verifying: Verifying
     id: crypto.randomUUID(),
     at: new Date().toISOString(),
     by: technician,
+    plan,
   })
   const fault = (name: string) =>
     tried ? parsed.error?.issues.find(({ path }) => path[0] === name)?.message : undefined
@@ -40,14 +45,15 @@ export function Stability({ verifying: { record, set } }: { verifying: Verifying
   )
   const { data: shop } = useShopQuery()
   const ruleHours = shop?.terms.testHours ?? null
-  const errors = record.stability.reduce((sum, run) => sum + run.errors, 0)
+  const counted = testsThatCount(record.stability, plan)
+  const errors = counted.reduce((sum, run) => sum + run.errors, 0)
   return (
     <section aria-label="Stability" className="border-t-2 border-rule pt-2">
       <h3 className="font-semibold">Stability</h3>
       {ruleHours !== null && (
         <p className="text-sm">
-          The shop’s rule: {plural(ruleHours, 'hour')}; logged so far:{' '}
-          {tidy(hoursOf(record.stability), 1)} h.
+          The shop’s rule: {plural(ruleHours, 'hour')}; logged so far: {tidy(hoursOf(counted), 1)}{' '}
+          h.
         </p>
       )}
       {record.stability.length === 0 ? (
@@ -65,6 +71,14 @@ export function Stability({ verifying: { record, set } }: { verifying: Verifying
                     {plural(run.errors, 'error')}
                   </b>
                   {run.by && ` · ${run.by}`}
+                  {!counted.includes(run) && (
+                    <span className="text-sm text-ink-2">
+                      {' '}
+                      {run.plan !== undefined && run.plan !== plan
+                        ? 'with other modules than planned now; not counted'
+                        : 'superseded, kept as evidence'}
+                    </span>
+                  )}
                 </span>
                 <button
                   type="button"

@@ -1,0 +1,1 @@
+ALTER TABLE "verifications" ADD COLUMN "accepted" jsonb DEFAULT '{}'::jsonb NOT NULL;
