@@ -21,10 +21,16 @@ export interface Application {
 export async function startApplication(demo = true): Promise<Application> {
   const folder = mkdtempSync(join(tmpdir(), 'tembrix-e2e-'))
   const port = await freePort()
+  const probe = await freePort()
   let child: ChildProcess | undefined
 
   async function start(): Promise<void> {
-    const env = { ...process.env, TEMBRIX_DATA: folder, TEMBRIX_PORT: String(port) }
+    const env = {
+      ...process.env,
+      TEMBRIX_DATA: folder,
+      TEMBRIX_PORT: String(port),
+      TEMBRIX_PROBE: `127.0.0.1:${probe}`,
+    }
     const started = spawn(process.execPath, [MAIN, ...(demo ? ['--demo'] : [])], { env })
     child = started
     await new Promise<void>((resolve, reject) => {

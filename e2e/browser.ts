@@ -13,5 +13,7 @@ export const launchOptions = {
     '--disable-component-update',
     '--disable-sync',
     '--no-first-run',
+    // A name that is not this machine's own: what it serves over plain HTTP is no secure context.
+    '--host-resolver-rules=MAP bench.test 127.0.0.1',
   ],
 }

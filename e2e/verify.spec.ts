@@ -196,6 +196,47 @@ test('a second module is not seen: expected against seen, fault finder, seated a
   )
 })
 
+test('the probe is reached from elsewhere over plain HTTP, where nothing else is served', async ({
+  page,
+  app,
+  context,
+}) => {
+  const job = await secondModule(page, app, 'Tamsin Vale')
+  await page.getByRole('tab', { name: 'Measured' }).click()
+  await page.getByRole('button', { name: 'Measure with the probe' }).click()
+  const code = (await page.getByTestId('probe-code').textContent()) ?? ''
+  await page.getByRole('button', { name: 'Let machines in the shop’s network reach it' }).click()
+  const shown = page.getByRole('region', { name: 'Probe' })
+  await expect(shown.getByRole('img', { name: /^Square code of http/ })).toBeVisible()
+  const text = (await shown.textContent()) ?? ''
+  const [, port = ''] = /http:\/\/127\.0\.0\.1:(\d+)\/probe/.exec(text) ?? []
+  const outside = `http://bench.test:${port}`
+
+  const probe = await context.newPage()
+  await probe.goto(`${outside}/probe`)
+  expect(await probe.evaluate(() => isSecureContext)).toBe(false)
+  for (const path of ['/', '/jobs', '/api/v1/jobs', `/api/v1/jobs/${job.id}`, '/api/v1/shop']) {
+    const { status } = await probe.evaluate(async (asked) => {
+      const answer = await fetch(asked)
+      return { status: answer.status }
+    }, path)
+    expect([path, status]).toEqual([path, path === '/' ? 200 : 404])
+  }
+  await probe.getByLabel('Code from the job').fill(code)
+  await probe.getByRole('button', { name: 'Open' }).click()
+  await probe.getByLabel('Length').selectOption('short')
+  await probe.getByRole('button', { name: 'Measure' }).click()
+  await expect(probe.getByRole('heading', { name: /^Sent to job/ })).toBeVisible()
+  await probe.close()
+  await expect(page.getByRole('region', { name: 'Probe: copy bandwidth' })).toContainText('3 runs')
+  // The code has done its work; the next one shows the address again, and it can be switched off.
+  await page.getByRole('button', { name: 'Measure with the probe' }).click()
+  await page.getByRole('button', { name: 'Switch it off' }).click()
+  await expect(
+    page.getByRole('button', { name: 'Let machines in the shop’s network reach it' }),
+  ).toBeVisible()
+})
+
 test('a probe that is stopped, put away or cut off midway loses nothing and sends nothing by halves', async ({
   page,
   app,

@@ -28,6 +28,11 @@ function letters(): Plugin {
 
 export default defineConfig({
   plugins: [react(), tailwindcss(), letters()],
-  build: { target: 'es2022', assetsInlineLimit: 0 },
+  build: {
+    target: 'es2022',
+    assetsInlineLimit: 0,
+    // The probe is a page of its own: it may be served where nothing else is.
+    rollupOptions: { input: ['index.html', 'probe.html'] },
+  },
   server: { host: '127.0.0.1', proxy: { '/api': { target: api, changeOrigin: true } } },
 })

@@ -30,11 +30,13 @@ try {
   const folder = resolve(process.env.TEMBRIX_DATA || (demo ? '.data/demo' : '.data/shop'))
   const port = portFrom(process.env.TEMBRIX_PORT)
   // The database opens while the rest of the program is loaded: together they are most of a start.
-  const [database, { serve }] = await Promise.all([
+  const [database, { serve }, { probeAddress }] = await Promise.all([
     openDatabase(folder, { fresh }),
     import('./app'),
+    import('./probe'),
   ])
-  const stop = await serve(database, { port, demo })
+  const probe = probeAddress(process.env.TEMBRIX_PROBE)
+  const stop = await serve(database, { port, demo, probe })
   console.log(`Tembrix is ready at http://127.0.0.1:${port} (data in ${folder})`)
 
   let stopping = false

@@ -25,6 +25,9 @@ const UNITS = { ms: 1, s: 1000, µs: 0.001 } as const
 export type TimeUnit = keyof typeof UNITS
 export const TIME_UNITS = Object.keys(UNITS) as TimeUnit[]
 
+/** What a column that does not change counts for against one that does. */
+const STILL = 0.5
+
 /** What the figures of a column are, as far as they show it. */
 type Looks = 'counts' | 'grows' | 'still' | 'varies' | 'none'
 
@@ -63,10 +66,12 @@ export function guessFrameColumn(
       return Number.isFinite(read) ? [read] : []
     })
     const looks = rows.length === 0 ? 'varies' : looksOf(figures)
-    const could = looks === 'varies' && !RATES.test(heading)
+    // Frames that are held to a rate may stand still at first.
+    const still = looks === 'still' && (figures[0] as number) > 0 ? STILL : 0
+    const could = (looks === 'varies' || still > 0) && !RATES.test(heading)
     const named = (TIMES.test(heading) ? 2 : 0) - (OTHERS.test(heading) ? 2 : 0)
     const unit = unitOf(heading, figures)
-    return { heading, unit, score: could && unit !== null ? 1 + named : 0 }
+    return { heading, unit, score: could && unit !== null ? (still || 1) + named : 0 }
   })
   const best = Math.max(0, ...scored.map(({ score }) => score))
   const found = scored.find(({ score }) => score === best)

@@ -7,7 +7,7 @@ import { diagnoseRoutes } from '../diagnose'
 import { evaluateRoutes } from '../evaluate'
 import { fitRoutes } from '../fits'
 import { healthRoutes } from '../health'
-import { answerError, jsonBody, ownPagesOnly, unknownRoute } from '../http'
+import { answerError, jsonBody, ownPagesOnly, pageSecurity, unknownRoute } from '../http'
 import { frameRoutes, measurementRoutes, readingRoutes } from '../jobRecords'
 import { jobRoutes } from '../jobs'
 import { compareRoutes, forecastRoutes, priceRoutes, sizeRoutes } from '../judge'
@@ -19,7 +19,7 @@ import { photoRoutes } from '../photos'
 import { plannerRoutes } from '../planner'
 import { planRoutes } from '../plans'
 import { priceListRoutes } from '../priceLists'
-import { probeRoutes } from '../probe'
+import { type ProbeListener, probeRoutes, Senders } from '../probe'
 import { quoteRoutes } from '../quotes'
 import { identifyRoutes, readRoutes } from '../read'
 import { shopRoutes } from '../shop'
@@ -28,23 +28,21 @@ import { validatedListRoutes } from '../validatedLists'
 import { verificationRoutes } from '../verifications'
 import { webPages } from './webPages'
 
+/** Who sent wrong codes to the probe, and its second listener. */
+export interface Probing {
+  senders: Senders
+  listener: ProbeListener | null
+}
+
 /** The whole application over an open database: the API under /api/v1, the built web pages elsewhere. */
-export function createApp(db: Database, webFolder?: string): Express {
+export function createApp(
+  db: Database,
+  webFolder?: string,
+  { senders = new Senders(), listener = null }: Partial<Probing> = {},
+): Express {
   const app = express()
   app.disable('x-powered-by')
-  app.use(
-    helmet({
-      contentSecurityPolicy: {
-        directives: {
-          'upgrade-insecure-requests': null,
-          'font-src': ["'self'"],
-          // The probe reads memory with WebAssembly; nothing else may be evaluated.
-          'script-src': ["'self'", "'wasm-unsafe-eval'"],
-        },
-      },
-      strictTransportSecurity: false,
-    }),
-  )
+  app.use(helmet(pageSecurity))
   app.use(ownPagesOnly)
   app.use(compression())
 
@@ -75,7 +73,7 @@ export function createApp(db: Database, webFolder?: string): Express {
   api.use('/verifications', verificationRoutes(db))
   api.use('/measurements', measurementRoutes(db))
   api.use('/frames', frameRoutes(db))
-  api.use('/probe', probeRoutes(db))
+  api.use('/probe', probeRoutes(db, senders, listener))
   api.use('/quotes', quoteRoutes(db))
   api.use('/supplier', supplierRoutes(db))
   api.use('/shop', shopRoutes(db))

@@ -11,6 +11,15 @@ export const ownPagesOnly: RequestHandler = (request, _response, next) => {
   next()
 }
 
+/** Where it is reached by any name: refuses only what pages from elsewhere ask through the browser. */
+export const samePageOnly: RequestHandler = (request, _response, next) => {
+  const { host, origin } = request.headers
+  if (origin !== undefined && !sameHost(origin, host)) {
+    throw new HttpError(403, 'foreign', 'Only the probe’s own page may ask this.')
+  }
+  next()
+}
+
 function sameHost(origin: string, host: string | undefined): boolean {
   return URL.canParse(origin) && new URL(origin).host === host
 }

@@ -8,4 +8,5 @@ export {
   stale,
   unknownRoute,
 } from './errors'
-export { ownPagesOnly } from './guard'
+export { ownPagesOnly, samePageOnly } from './guard'
+export { pageSecurity } from './security'

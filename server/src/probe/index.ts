@@ -1,1 +1,2 @@
-export { probeRoutes } from './routes'
+export { createProbeApp, type ProbeAddress, ProbeListener, probeAddress } from './listener'
+export { probeRoutes, Senders } from './routes'

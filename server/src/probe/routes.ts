@@ -1,25 +1,35 @@
 import { looksBusy } from '@tembrix/core/measure'
 import { NewMeasurement, ProbeRuns } from '@tembrix/core/records'
-import { Router } from 'express'
+import { type Request, Router } from 'express'
 import { z } from 'zod'
 import type { Database } from '../database'
 import { HttpError } from '../http'
 import { create, measurementKind } from '../store'
 import { Guard, jobOfToken, newCode, openCode } from './codes'
+import type { ProbeListener } from './listener'
 
-/** The probe’s side: a short code of a job, and the measurements it sends. */
-export function probeRoutes(db: Database): Router {
+/** Wrong codes are counted by who sends them. */
+export class Senders {
+  private readonly guards = new Map<string, Guard>()
+
+  guardOf({ socket }: Request): Guard {
+    const sender = socket.remoteAddress ?? ''
+    const guard = this.guards.get(sender) ?? new Guard()
+    if (this.guards.size > MOST_SENDERS) this.guards.clear()
+    this.guards.set(sender, guard)
+    return guard
+  }
+}
+
+const MOST_SENDERS = 1000
+
+/** The probe’s side: a short code of a job opens it once, and its token sends runs. */
+export function sessionRoutes(db: Database, senders: Senders): Router {
   const routes = Router()
-  const guard = new Guard()
-
-  routes.post('/codes', async (request, response) => {
-    const { jobId } = z.object({ jobId: z.uuid() }).parse(request.body)
-    response.status(201).json(await newCode(db, jobId))
-  })
 
   routes.post('/open', async (request, response) => {
     const { code } = z.object({ code: z.string().trim().max(20) }).parse(request.body)
-    response.json(await openCode(db, guard, code.replace(/\s/g, '')))
+    response.json(await openCode(db, senders.guardOf(request), code.replace(/\s/g, '')))
   })
 
   routes.post('/runs', async (request, response) => {
@@ -38,5 +48,44 @@ export function probeRoutes(db: Database): Router {
     response.status(201).json({ added: measurements.length, busy })
   })
 
+  return routes
+}
+
+/** The shop’s side: codes, and whether the probe can be reached from the shop’s network. */
+export function probeRoutes(
+  db: Database,
+  senders: Senders,
+  listener: ProbeListener | null,
+): Router {
+  const routes = Router()
+
+  routes.post('/codes', async (request, response) => {
+    const { jobId } = z.object({ jobId: z.uuid() }).parse(request.body)
+    response.status(201).json(await newCode(db, jobId))
+  })
+
+  routes.get('/listener', (_request, response) => {
+    response.json(listener?.state ?? { configured: false, address: null })
+  })
+
+  routes.put('/listener', async (request, response) => {
+    const { on } = z.object({ on: z.boolean() }).parse(request.body)
+    if (!listener?.state.configured) {
+      throw new HttpError(
+        409,
+        'not_configured',
+        'Start Tembrix with TEMBRIX_PROBE=0.0.0.0:4311 first: so it is known where the probe may be reached.',
+      )
+    }
+    try {
+      await (on ? listener.on() : listener.off())
+    } catch (error) {
+      const why = error instanceof Error ? error.message : String(error)
+      throw new HttpError(409, 'not_reachable', `The probe’s address cannot be opened: ${why}`)
+    }
+    response.json(listener.state)
+  })
+
+  routes.use(sessionRoutes(db, senders))
   return routes
 }
