@@ -4,6 +4,8 @@ import type { LogColumns, LogUnit } from './memoryLog'
 const TIME = /time|date|clock|when|stamp|second/i
 const USED = /used|in use|memory|working|commit|ram/i
 const FAULTS = /fault|pages? in|page.?ins|swap.?in|\bsi\b|hard/i
+const AVAILABLE = /avail|free/i
+const COMMITTED = /commit/i
 const FREE = /free|avail|cach|total/i
 
 /** Units as headings write them, the more particular first. */
@@ -20,15 +22,19 @@ export function guessLogColumns({ headings, rows }: Table): LogColumns {
   const time = headings.find((one) => TIME.test(one)) ?? null
   const faults = headings.find((one) => one !== time && FAULTS.test(one)) ?? null
   const others = headings.filter((one) => one !== time && one !== faults)
+  // What is committed may exceed what is fitted: it is taken where nothing else tells.
+  const free = others.find((one) => AVAILABLE.test(one))
   const used =
-    others.find((one) => USED.test(one) && !FREE.test(one)) ??
+    others.find((one) => USED.test(one) && !FREE.test(one) && !COMMITTED.test(one)) ??
+    free ??
     others.find((one) => USED.test(one)) ??
     others[0] ??
     (headings[0] as string)
   const at = headings.indexOf(used)
   const named = UNITS.find(([, words]) => words.test(used))?.[0]
   const unit = named ?? byMagnitude(rows.map(({ cells }) => cells[at] ?? ''))
-  return { time, used, unit, ...(faults ? { faults } : {}) }
+  const isFree = used === free
+  return { time, used, unit, ...(isFree ? { free: true } : {}), ...(faults ? { faults } : {}) }
 }
 
 /** Memory in use lies between half a GiB and some hundreds: the unit is the one that makes it so. */

@@ -10,6 +10,8 @@ export interface LogColumns {
   time: string | null
   used: string
   unit: LogUnit
+  /** That column holds what is free: what is in use is what is fitted less it. */
+  free?: boolean
   /** Hard faults or pages read back, a second; null or left out where the log has none. */
   faults?: string | null
 }
@@ -35,10 +37,10 @@ const PER_GIB: Record<Exclude<LogUnit, 'percent'>, number> = {
   GB: 1,
 }
 
-/** The samples of a log of memory in use. Per cent are of `installedGiB`. */
+/** The samples of a log of memory in use, or free. Per cent are of `installedGiB`. */
 export function readMemoryLog(
   table: Table,
-  { time, used, unit, faults = null }: LogColumns,
+  { time, used, unit, free = false, faults = null }: LogColumns,
   installedGiB: number,
 ): MemoryLog {
   const column = (heading: string | null) => {
@@ -63,7 +65,7 @@ export function readMemoryLog(
     if (moment !== undefined) first ??= moment
     samples.push({
       seconds: moment === undefined ? null : moment - (first as number),
-      gib: amount / per,
+      gib: free ? Math.max(0, installedGiB - amount / per) : amount / per,
       ...(pages ? { faults: pages[at] ?? null } : {}),
     })
   })

@@ -432,3 +432,14 @@ test.each([
 ])('the columns of a log are guessed: %s', (text, expected) => {
   expect(guessLogColumns(parseTable(text) as Table)).toEqual(expected)
 })
+
+test('memory that is available is what is fitted less what is in use; committed comes after it', () => {
+  const text = 'Time,Memory available MB,Committed MB\n0,6144,9000\n1,2048,12000\n2,1024,14000\n'
+  const table = parseTable(text) as Table
+  const columns = guessLogColumns(table)
+  expect(columns).toEqual({ time: 'Time', used: 'Memory available MB', unit: 'MB', free: true })
+  const { samples } = readMemoryLog(table, columns, 8)
+  expect(samples.map(({ gib }) => gib)).toEqual([2, 6, 7])
+  const used = parseTable('Time,Committed MB,In use MB\n0,9000,4000\n1,9100,4100\n') as Table
+  expect(guessLogColumns(used)).toEqual({ time: 'Time', used: 'In use MB', unit: 'MB' })
+})

@@ -9,7 +9,18 @@ import {
 import { useMemo, useState } from 'react'
 import type { RecordForm } from '../../form'
 import { type OpenedTable, TableFile } from '../../tableFile'
-import { Button, Dialog, Field, list, numberFrom, plural, Select, TextInput, tidy } from '../../ui'
+import {
+  Button,
+  Check,
+  Dialog,
+  Field,
+  list,
+  numberFrom,
+  plural,
+  Select,
+  TextInput,
+  tidy,
+} from '../../ui'
 import { useJob } from '../file'
 import { percent } from '../plan'
 
@@ -125,6 +136,11 @@ function LogDialog({ opened: { name, table }, fitted, onClose, onTake }: LogDial
             />
           )}
         </Field>
+        <Check
+          label="It holds what is free, not what is in use"
+          checked={columns.free ?? false}
+          onChecked={(free) => setColumns({ ...columns, free })}
+        />
         <Field label="Time">
           {(control) => (
             <Select
