@@ -174,7 +174,7 @@ function memory(
   }
   const graphics: Cause[] = short <= installedGiB * GRAPHICS_MOST ? ['GRAPHICS_SHARE'] : []
   if (allSeen) {
-    const causes: Cause[] = [...graphics, 'REMAP_OFF', 'BOOT_LIMIT', 'SYSTEM_LIMIT']
+    const causes = keptBackBy(totalGiB, installedGiB)
     return [difference('MEMORY_RESERVED', ...pair, causes, 'CHECK_RESERVED')]
   }
   const empty = filled.filter(({ slot }) => shown[slot] === 0).map(({ slot }) => slot)
@@ -187,6 +187,32 @@ function memory(
   }
   const causes: Cause[] = [...graphics, ...faults, 'READ_WRONG']
   return [difference('MISSING_MEMORY', ...pair, causes, next, { slots: empty })]
+}
+
+/** A 32-bit system, or a board that does not remap, leaves so much to be used, GiB. */
+const BELOW_FOUR = { low: 2.4, high: 3.75 }
+/** A limit in the boot options is a whole figure, which firmware takes a little off. */
+const LITTLE_OFF = 0.15
+/** What graphics is given in the setup, GiB. */
+const SHARES = [0.5, 1, 2, 3, 4, 6, 8, 12, 16]
+
+/** What keeps memory back of which every slot is seen, the likeliest first by how much is left and how much is gone. */
+function keptBackBy(totalGiB: number, installedGiB: number): Cause[] {
+  const short = installedGiB - totalGiB
+  const below = totalGiB >= BELOW_FOUR.low && totalGiB <= BELOW_FOUR.high
+  const round = totalGiB >= 1 && Math.ceil(totalGiB) - totalGiB <= LITTLE_OFF
+  const shared =
+    short <= installedGiB * GRAPHICS_MOST &&
+    SHARES.some((share) => short >= share - SLACK_GIB && short <= share + 2 * SLACK_GIB)
+  const fits: [Cause, boolean][] = [
+    ['SYSTEM_LIMIT', below],
+    ['REMAP_OFF', below],
+    ['GRAPHICS_SHARE', shared],
+    ['BOOT_LIMIT', round],
+  ]
+  const named = fits.filter(([, does]) => does).map(([cause]) => cause)
+  const others: Cause[] = ['BOOT_LIMIT', 'REMAP_OFF', 'SYSTEM_LIMIT']
+  return [...named, ...others.filter((cause) => !named.includes(cause))]
 }
 
 function slots(machine: Machine, placement: Placement, seen: Seen): Difference[] {

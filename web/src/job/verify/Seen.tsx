@@ -9,7 +9,7 @@ import { SimulatedStart } from './SimulatedStart'
 import { Stability } from './Stability'
 import type { Verifying } from './useVerify'
 import { Verified } from './Verified'
-import { CAUSE_WORDS, differenceWords, NEXT_WORDS } from './words'
+import { CAUSE_WORDS, capital, differenceWords, NEXT_WORDS, RESERVED_CHECKS } from './words'
 
 interface Props {
   verifying: Verifying
@@ -151,6 +151,14 @@ export function Seen({ verifying, onFault }: Props) {
                 )}
                 .
               </p>
+              {code === 'MEMORY_RESERVED' && (
+                <ul className="list-disc pl-5 text-[0.93rem]">
+                  {causes.flatMap((cause) => {
+                    const check = RESERVED_CHECKS[cause]
+                    return check ? [<li key={cause}>{capital(check)}.</li>] : []
+                  })}
+                </ul>
+              )}
               {next === 'FIND_FAULT' ? (
                 <Button className="mt-1" onClick={onFault}>
                   <Search size={17} aria-hidden /> {NEXT_WORDS[next]}

@@ -72,6 +72,18 @@ export const CAUSE_WORDS: Record<Cause, string> = {
   PLAN_NOT_FOLLOWED: 'other modules than planned',
 }
 
+/** How each way of keeping memory back is told from a fault. */
+export const RESERVED_CHECKS: Partial<Record<Cause, string>> = {
+  GRAPHICS_SHARE:
+    'graphics: the setup says how much it is given, and the system shows that much as hardware reserved',
+  SYSTEM_LIMIT:
+    'a 32-bit system: its own report says 32-bit, and it stays below 4 GB whatever is fitted',
+  REMAP_OFF:
+    'remapping off: a 64-bit system below 4 GB, and a switch for remapping in the setup of older boards',
+  BOOT_LIMIT:
+    'a limit left in the boot options: a maximum amount of memory is ticked there; take it off and start again',
+}
+
 export const NEXT_WORDS: Record<NextStep, string> = {
   FIND_FAULT: 'Find the fault',
   LOOK_AT_SLOTS:
