@@ -97,7 +97,7 @@ function led(way: Led, bench: Bench, fault: Fault, how: How, seed: number): Resu
   return { minutes, judged: judge(next.value, hidden) }
 }
 
-/** Of seats that were seated anew together, one was. */
+/** Of seats that were seated again together, one was. */
 function judge(parts: readonly string[] | null, fault: Fault): Result['judged'] {
   if (!parts) return 'none'
   const seats = parts.every((part) => part.startsWith('seat '))

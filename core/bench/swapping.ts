@@ -1,8 +1,8 @@
 import type { Arrangement, Bench, Outcome, Trial } from '../src/diagnose'
 
 /**
- * The way a good technician swaps, to compare with: seat everything anew; a module known to be good alone,
- * and in another slot; then the modules by halves, the one left alone seated anew; then setup and profile.
+ * The way a good technician swaps, to compare with: seat everything again; a module known to be good alone,
+ * and in another slot; then the modules by halves, the one left alone seated again; then setup and profile.
  * What does not start is not tested, and what showed without a test is not tested either. Yields trials, is
  * told outcomes, and returns the part it names; null where it gives up.
  */

@@ -54,7 +54,7 @@ function pointedTo(suspicion: Suspicion): Named | null {
   }
   const [first] = all
   if (first && sure(first.parts, first.chance)) return first
-  // Where seating anew has put it right, which seat it was is no matter: all that may have been are named.
+  // Where seating again has put it right, which seat it was is no matter: all that may have been are named.
   const seats = all.filter(({ parts }) => parts.every((part) => part.startsWith('seat ')))
   const chance = seats.reduce((sum, one) => sum + one.chance, 0)
   const likely = seats.filter((one) => one.chance >= chance / 50)
@@ -160,7 +160,7 @@ export function meanings(suspicion: Suspicion, trial: Trial): Meaning[] {
 }
 
 /**
- * What a technician could try next: once more, seat anew, an action, turn round, fewer modules, one alone,
+ * What a technician could try next: once more, seat again, an action, turn round, fewer modules, one alone,
  * one known to be good, other slots, profile off.
  */
 export function trialsFrom(suspicion: Suspicion, made: readonly Made[] = []): Trial[] {

@@ -205,7 +205,7 @@ describe('nothing is named without its control', () => {
     expect(again(bad, cured)).toBe(8)
     expect(again(bad, bad, cured)).toBe(5)
     expect(again(bad, bad, bad, cured)).toBe(3)
-    // It passed before it was seated anew: it comes and goes.
+    // It passed before it was seated again: it comes and goes.
     expect(again(bad, made(PASS), bad, bad, cured)).toBe(8)
   })
 
@@ -263,7 +263,7 @@ function found(
 function judged(named: { parts: string[] } | null, faults: readonly Fault[]) {
   if (!named) return 'none'
   const hidden = faults.map(partOf)
-  // Seats seated anew together: which it was is no matter.
+  // Seats seated again together: which it was is no matter.
   const seats = named.parts.every((part) => part.startsWith('seat '))
   const right = seats
     ? named.parts.some((part) => hidden.includes(part))

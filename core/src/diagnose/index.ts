@@ -4,7 +4,6 @@ export {
   type Proposal,
   proposals,
   SURE,
-  trialsFrom,
   verdict,
 } from './choose'
 export { type Control, controlsMissing } from './control'
@@ -18,7 +17,6 @@ export {
   type Lack,
   lacksOf,
   startOf,
-  suspicionAfter,
 } from './diagnose'
 export { type Case, caseAgainst, type Made } from './evidence'
 export {

@@ -11,7 +11,7 @@ export type Action = (typeof ACTIONS)[number]
 
 export interface Trial {
   arrangement: Arrangement
-  /** Modules that stay where they are seated anew as well. */
+  /** Modules that stay where they are seated again as well. */
   reseat: boolean
   profile: boolean
   /** Only started, or tested for errors after it. */
@@ -126,7 +126,7 @@ export function outcomeOf(
   return depth === 'test' ? 'ERRORS' : PASS_UNTESTED
 }
 
-/** Whether the seat of a slot is touched in going to a trial: its module put in anew, seated again, or cleaned. */
+/** Whether the seat of a slot is touched in going to a trial: its module put in again, seated again, or cleaned. */
 export function touches(from: Arrangement, trial: Trial, slot: string): boolean {
   const moved = trial.arrangement[slot] !== from[slot]
   return moved || ((trial.reseat || trial.action === 'clean') && from[slot] !== undefined)

@@ -25,7 +25,7 @@ const fields = {
   /** What was run: logs of one name are compared. */
   test: z.string().trim().min(1, 'Name what was run.').max(100),
   configuration: Configuration,
-  /** Logs of one configuration with the same number are of one session: nothing was started anew between them. */
+  /** Logs of one configuration with the same number are of one session: nothing was started afresh between them. */
   session: z.int().min(1).max(1000),
   at: SessionTime,
   conditions: Conditions,

@@ -16,7 +16,7 @@ import { readShop } from '../shop'
 /** The latest sessions that are learned from. */
 const MOST_SESSIONS = 5000
 
-/** What the shop’s own measurements teach, worked out anew from all its jobs. */
+/** What the shop’s own measurements teach, worked out again from all its jobs. */
 export function learned(db: Database): Promise<Learned> {
   return db.transaction(async (tx) => {
     const latest = await tx
