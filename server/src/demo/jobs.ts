@@ -277,7 +277,7 @@ export const DEMO_JOBS: DemoJob[] = [
     serialNumber: 'H15-19044',
     changes: { first: 'larger modules', second: 'two instead of one' },
     sizing: {
-      uses: [use('photos', 'usual', 80), use('office', 'light', 20)],
+      uses: [use('photos', 'light', 80), use('office', 'light', 20)],
       disk: 'solid-state',
       slow: ['long-work'],
     },
