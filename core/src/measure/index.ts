@@ -42,14 +42,9 @@ export {
   trimmed,
 } from './frames'
 export { type Effect, type Grid, type GridEffects, gridEffects } from './grid'
+export { type LearnedScatter, learnedScatter, type Repeated } from './learnedScatter'
 export { CompareShape } from './request'
-export {
-  type LearnedScatter,
-  learnedScatter,
-  type Repeated,
-  type Scatter,
-  USUAL_SCATTER,
-} from './scatter'
+export { type Scatter, USUAL_SCATTER } from './scatter'
 export { median, type Session } from './session'
 export { NOTHING_LEARNED, type ShopScatter, scatterFrom, shopScatter } from './shop'
 export {

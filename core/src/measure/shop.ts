@@ -1,5 +1,6 @@
 import { type Conditions, differing } from './conditions'
-import { type LearnedScatter, learnedScatter, USUAL_SCATTER } from './scatter'
+import { type LearnedScatter, learnedScatter } from './learnedScatter'
+import { USUAL_SCATTER } from './scatter'
 import type { KeptRuns, ScatterOf } from './tested'
 
 /** What the shop's own repeated sessions scatter by: of all tests together, and test by test. */
