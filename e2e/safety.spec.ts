@@ -171,6 +171,9 @@ test('a trial on a running desktop: cautions, then off, unplugged and discharged
   await page.goto(`${address}/verify`)
   await page.getByRole('tab', { name: 'Fault' }).click()
   const trial = page.getByRole('region', { name: 'Next trial' })
+  await expect(trial).toContainText('What does it do as it stands?')
+  await trial.getByRole('button', { name: /^It does not start/ }).click()
+  await expect(trial).toContainText('Try next')
   await page
     .getByLabel('Another trial')
     .selectOption(await optionLike(page, /^Every module out and in again \(/))
