@@ -61,8 +61,9 @@ export const WORTHWHILE = 0.03
 export const LEVEL = 0.05
 
 /**
- * So many errors on either side of what is seen: five looks that each stop at a call, at this bound,
- * call one in twenty (Pocock, Biometrika 64, 1977, 191–199: 2.413; five looks at growing numbers of sessions).
+ * So many errors on either side of what is seen. Five looks that each stop at a call would call one in
+ * twenty at 2.413 (Pocock, Biometrika 64, 1977, 191–199); at this bound it is a little more, and with the
+ * variance taken at its worst still less than the six in a hundred that are promised.
  */
 const BOUND = 2.38
 /** The chance beyond the bound on one side, for where the scatter has to be estimated. */
