@@ -42,7 +42,11 @@ export function shopScatter(measurements: readonly Kept[]): ShopScatter {
   return { all, tests: Object.fromEntries(tests) }
 }
 
+/** A test that has no repeated sessions of its own may scatter more than those that have: at least as is usual. */
 export const scatterFrom =
   ({ all, tests }: ShopScatter): ScatterOf =>
   (test) =>
-    tests[test] ?? all
+    tests[test] ?? {
+      withinSd: Math.max(all.withinSd, USUAL_SCATTER.value.withinSd),
+      sessionSd: Math.max(all.sessionSd, USUAL_SCATTER.value.sessionSd),
+    }

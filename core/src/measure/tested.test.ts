@@ -141,6 +141,10 @@ describe('tests by configuration', () => {
       scatterFrom(repeated),
     )
     expect(wide[0]?.against.after?.verdict).toBe('cannot-tell')
+    // Steady tests say nothing of one that was never repeated.
+    const steady = shopScatter(Array.from({ length: 30 }, () => of('a', [100, 100, 100])))
+    expect(steady.all.sessionSd).toBeLessThan(0.005)
+    expect(scatterFrom(steady)('Another')).toEqual({ withinSd: 0.01, sessionSd: 0.01 })
     const [usual] = testedOf([kept('before', near(100)), kept('after', near(93))])
     expect(usual?.against.after?.verdict).toBe('gain')
   })
