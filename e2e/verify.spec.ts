@@ -133,7 +133,7 @@ test('a second module is not seen: expected against seen, fault finder, seated a
   await page.getByRole('button', { name: 'Add', exact: true }).click()
   const copy = page.getByRole('region', { name: 'Copy' })
   await copy.getByLabel('After', { exact: true }).fill('31.5 31.2 -3')
-  await expect(copy.getByText('Run 3, -3, is no figure above 0.')).toBeVisible()
+  await expect(copy.getByText('Run 3, -3, must be a number greater than 0.')).toBeVisible()
   await copy.getByLabel('After', { exact: true }).fill('31.5 31.2 30.9 31.4')
   await expect(copy).toContainText('At least 2 channels at work')
   await copy.getByLabel('Before', { exact: true }).fill('16.1 15.9')

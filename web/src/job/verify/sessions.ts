@@ -55,7 +55,7 @@ export function faultWords({ at, text, why }: TypedFault): string {
     case 'time':
       return `Run ${at}: ${text} is a time, and this test gives none.`
     default:
-      return `Run ${at}, ${text}, is no figure above 0.`
+      return `Run ${at}, ${text}, must be a number greater than 0.`
   }
 }
 
