@@ -329,7 +329,7 @@ describe('finding', () => {
     expect(results).toContain('right')
   })
 
-  test('two modules that are both dead are both named', () => {
+  test('two modules that are both dead: nothing sound is named', () => {
     const dead = ['m1', 'm2'].map((module) => always({ kind: 'MODULE', module, way: 'stops' }))
     const { named } = found(two, dead, 3)
     expect(judged(named, dead)).not.toBe('wrong')
