@@ -1,13 +1,15 @@
 import { same } from '../model'
-import { controlsMissing } from './control'
+import { controlsMissing, passesSaved } from './control'
 import type { Made } from './evidence'
 import {
   activeOf,
   expectationOf,
+  type Handling,
   type Named,
   observed,
   type Suspicion,
   suspects,
+  weigh,
 } from './inference'
 import {
   ACTIONS,
@@ -38,7 +40,7 @@ export interface Meaning {
 
 /** Enough to name a part; and how sure it must be among faults that come and go, where one may be at work. */
 export const SURE = 0.95
-const SURE_AMONG = 0.94
+const SURE_AMONG = 0.88
 const MAY_COME_AND_GO = 0.01
 
 /** The part the evidence points to, whether its control was made or not; null while it is not sure enough. */
@@ -93,17 +95,25 @@ const LEAST_BITS = 0.005
 export function proposals(suspicion: Suspicion, trials: readonly Made[], most = 4): Proposal[] {
   const { bench, arrangement, profile } = suspicion
   const active = activeOf(suspicion)
-  const [first] = suspects(suspicion)
+  const all = suspects(suspicion)
+  const [first] = all
   const part = first && first.chance >= LIKELY ? first.parts[0] : undefined
   const missing = part ? controlsMissing(part, bench, trials).length : 0
-  const scored = trialsFrom(suspicion, trials)
-    .filter((trial) => !wornOut(trial, trials))
-    .map((trial) => {
-      const { chances, bits } = expectationOf(suspicion, trial, active)
+  const repeating = passesSaved(trials) + curesReady(all, trials)
+  const possible = handlingsFrom(suspicion, trials).flatMap((handling) => {
+    const weighed = weigh(suspicion, handling, active)
+    return DEPTHS.map((depth) => ({ trial: { ...handling, depth }, weighed }))
+  })
+  const scored = possible
+    .filter(({ trial }) => !wornOut(trial, trials))
+    .map(({ trial, weighed }) => {
+      const { chances, bits } = expectationOf(suspicion, trial, weighed)
       const { start, test } = minutesApart(bench, arrangement, profile, trial)
       const minutes = start + (1 - (chances.get('NO_START') ?? 0)) * test
       const nearer = part && missing > 0 ? missing - left(part, bench, trials, trial, chances) : 0
-      return { trial, minutes, bits, worth: (bits + CONTROL_BITS * Math.max(0, nearer)) / minutes }
+      const saved = trial.depth === 'start' && repeats(trial, suspicion) ? repeating : 0
+      const controls = Math.max(0, nearer, saved)
+      return { trial, minutes, bits, worth: (bits + CONTROL_BITS * controls) / minutes }
     })
   return scored
     .filter(({ bits, worth, minutes }) => bits > LEAST_BITS || worth * minutes > LEAST_BITS)
@@ -119,15 +129,7 @@ function wornOut(trial: Trial, trials: readonly Made[]): boolean {
   const last = trials.slice(-WORN_OUT)
   return (
     last.length === WORN_OUT &&
-    last.every(
-      (one) =>
-        one.depth === trial.depth &&
-        one.profile === trial.profile &&
-        one.action === null &&
-        trial.action === null &&
-        !trial.reseat &&
-        same(one.arrangement, trial.arrangement),
-    )
+    last.every((one) => one.depth === trial.depth && one.action === null && repeats(trial, one))
   )
 }
 
@@ -159,28 +161,27 @@ export function meanings(suspicion: Suspicion, trial: Trial): Meaning[] {
     })
 }
 
+const DEPTHS = ['start', 'test'] as const
+
 /**
- * What a technician could try next: once more, seat again, an action, turn round, fewer modules, one alone,
+ * What a technician could try next, started or tested: once more, seat again, an action, turn round, fewer modules, one alone,
  * one known to be good, other slots, profile off.
  */
-export function trialsFrom(suspicion: Suspicion, made: readonly Made[] = []): Trial[] {
+function handlingsFrom(suspicion: Suspicion, made: readonly Made[]): Handling[] {
   const { bench, arrangement, profile } = suspicion
   const { order, modules, known } = bench
-  const trials: Trial[] = []
+  const handlings: Handling[] = []
   const seen = new Set<string>()
   const add = (
     next: Arrangement,
     { reseat = false, to = profile, action = null as Action | null } = {},
   ) => {
     if (Object.keys(next).length === 0 || !allowed(bench, next)) return
-    for (const depth of ['start', 'test'] as const) {
-      const trial: Trial = { arrangement: next, reseat, profile: to, depth, action }
-      const slots = order.map((slot) => next[slot] ?? '')
-      const key = JSON.stringify([slots, reseat, to, depth, action])
-      if (seen.has(key)) continue
-      seen.add(key)
-      trials.push(trial)
-    }
+    const slots = order.map((slot) => next[slot] ?? '')
+    const key = JSON.stringify([slots, reseat, to, action])
+    if (seen.has(key)) return
+    seen.add(key)
+    handlings.push({ arrangement: next, reseat, profile: to, action })
   }
   const filled = order.filter((slot) => arrangement[slot] !== undefined)
   const held = filled.map((slot) => arrangement[slot] as string)
@@ -212,8 +213,9 @@ export function trialsFrom(suspicion: Suspicion, made: readonly Made[] = []): Tr
     add(spread(modules.filter((_, at) => (at & bit) !== 0)))
   }
   const likely = likeliest(suspicion, 'module', modules)
+  const likelySlots = likeliest(suspicion, 'slot', order)
   for (const module of [...known.slice(0, KNOWN_TRIED), ...likely]) {
-    for (const slot of likeliest(suspicion, 'slot', order)) {
+    for (const slot of likelySlots) {
       add({ [slot]: module })
       if (profile) add({ [slot]: module }, { to: false })
     }
@@ -229,9 +231,9 @@ export function trialsFrom(suspicion: Suspicion, made: readonly Made[] = []): Tr
     if (good && !held.includes(good)) add({ ...rest, [slot]: good })
   }
   if (profile) {
-    for (const trial of trials.slice()) add(trial.arrangement, { to: false, action: trial.action })
+    for (const one of handlings.slice()) add(one.arrangement, { to: false, action: one.action })
   }
-  return trials
+  return handlings
 }
 
 /** Of many modules, or slots, these are tried by themselves: the likeliest, by what is suspected. */
@@ -259,19 +261,37 @@ function likeliest(
 /** What they put right cannot be had back, so that nothing could be shown of it afterwards. */
 const CURES: readonly Action[] = ['clear-setup', 'wait']
 
-/** After so many trials that all went wrong it needs no repeating. */
+/** What seeing the symptom once more makes ready: how likely something is that a cure not tried yet puts right. */
+function curesReady(all: readonly Named[], made: readonly Made[]): number {
+  if (isSettled(made)) return 0
+  const open = CURES.filter((action) => !made.some((trial) => trial.action === action))
+  const cured = open.map((action) => (action === 'wait' ? 'training' : 'setup'))
+  return all
+    .filter(({ parts }) => cured.some((part) => parts.join() === part))
+    .reduce((sum, { chance }) => sum + chance, 0)
+}
+
+/** After so many different trials that all went wrong it needs no repeating. */
 const ALL_BAD = 3
 
 /** Whether the symptom was seen twice as it stands; one that shows only under test once, since that takes long. */
 function isSettled(made: readonly Made[]): boolean {
   const [last, before] = [made.at(-1), made.at(-2)]
   const bad = (trial: Made | undefined) => trial !== undefined && trial.outcome.kind !== 'PASS'
-  if (made.length > ALL_BAD && made.every(bad)) return true
+  const different = made.filter((trial, at) => !repeats(trial, made[at - 1]))
+  if (different.length > ALL_BAD && made.every(bad)) return true
   if (!last || !bad(last)) return false
   if (last.outcome.kind === 'ERRORS') return true
-  if (!before || !bad(before) || last.reseat || last.action !== null) return false
-  return last.profile === before.profile && same(last.arrangement, before.arrangement)
+  return bad(before) && repeats(last, before)
 }
+
+/** Whether nothing was done but to start, or to test, once more. */
+const repeats = (trial: Trial, before: Pick<Trial, 'arrangement' | 'profile'> | undefined) =>
+  before !== undefined &&
+  !trial.reseat &&
+  trial.action === null &&
+  trial.profile === before.profile &&
+  same(trial.arrangement, before.arrangement)
 
 /** Of several modules known to be good this many are tried. */
 const KNOWN_TRIED = 2

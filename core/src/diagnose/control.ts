@@ -29,7 +29,7 @@ export function controlsMissing(part: string, bench: Bench, trials: readonly Mad
     ({ outcome, depth }) => outcome.kind === 'PASS' && (depth === 'test' || !tested),
   )
   const missing = contrasted(part, bench, wrong, well)
-  return missing.length > 0 || tested ? missing : passesMissing(part, wrong, well, sure)
+  return missing.length > 0 || tested ? missing : passesMissing(part, bench, wrong, well, sure)
 }
 
 function contrasted(
@@ -83,21 +83,61 @@ const MISSED = 0.03
  */
 function passesMissing(
   part: string,
+  bench: Bench,
   wrong: readonly Sure[],
   well: readonly Sure[],
   sure: readonly Sure[],
 ): Control[] {
   if (part === 'machine') return []
   const last = Math.max(...wrong.map((trial) => sure.indexOf(trial)))
-  const [kind, ...names] = part.split(' ')
-  const module = names.join(' ')
-  const isIn = ({ arrangement }: Sure) => slotOf(arrangement, module) !== null
-  const without = kind === 'module' ? well.filter((trial) => !isIn(trial)) : null
+  const isIn = presence(part, bench)
+  const without = isIn && well.filter((trial) => !isIn(trial))
   const clean = without ?? well.filter((trial) => sure.indexOf(trial) > last)
-  const seen = kind === 'module' ? wrong.filter(isIn).length : wrong.length
-  const steady = kind === 'module' ? !well.some(isIn) : well.length === clean.length
+  const seen = isIn ? wrong.filter(isIn).length : wrong.length
+  const steady = isIn ? !well.some(isIn) : well.length === clean.length
   const needed = passesNeeded(steady ? seen : 1)
   return Array.from({ length: Math.max(0, needed - clean.length) }, () => 'pass-again' as const)
+}
+
+/** Tells of a trial whether the part was in it; null of a part whose trials with and without are told by their order. */
+function presence(part: string, bench: Bench): ((trial: Sure) => boolean) | null {
+  const [kind, ...names] = part.split(' ')
+  const name = names.join(' ')
+  switch (kind) {
+    case 'module':
+      return ({ arrangement }) => slotOf(arrangement, name) !== null
+    case 'slot':
+      return ({ arrangement }) => arrangement[name] !== undefined
+    case 'pair':
+      return ({ arrangement }) => halvesOf(names).every((one) => slotOf(arrangement, one) !== null)
+    case 'profile':
+      return ({ profile }) => profile
+    case 'order':
+      return ({ arrangement }) => !inOrder(bench, arrangement)
+    case 'setup':
+      return ({ done }) => !done.has('clear-setup')
+    case 'training':
+      return ({ done }) => !done.has('wait')
+    default:
+      return null
+  }
+}
+
+/** Two names of equally many words. */
+const halvesOf = (words: readonly string[]): [string, string] => {
+  const half = words.length / 2
+  return [words.slice(0, half).join(' '), words.slice(half).join(' ')]
+}
+
+/**
+ * How many passes fewer will be needed later if the symptom comes once more as it stands: none where a test
+ * is needed to see it, nor once there was a pass.
+ */
+export function passesSaved(trials: readonly Made[]): number {
+  const sure = sureOf(trials)
+  const atOnce = ({ outcome }: Made) => outcome.kind === 'NO_START' || outcome.kind === 'MISSING'
+  if (sure.length === 0 || !sure.every(atOnce)) return 0
+  return passesNeeded(sure.length) - passesNeeded(sure.length + 1)
 }
 
 const passesNeeded = (seen: number): number =>
@@ -179,8 +219,7 @@ function ofPair(
   wrong: readonly Sure[],
   well: readonly Sure[],
 ): Control[] {
-  const half = names.length / 2
-  const [a, b] = [names.slice(0, half).join(' '), names.slice(half).join(' ')]
+  const [a, b] = halvesOf(names)
   const has = ({ arrangement }: Sure, module: string) => slotOf(arrangement, module) !== null
   const bad = wrong.filter((trial) => has(trial, a) && has(trial, b))
   if (bad.length === 0) return ['symptom']
@@ -218,7 +257,10 @@ function ofMachine(bench: Bench, wrong: readonly Sure[], well: readonly Sure[]):
   const missing: Control[] = ACTIONS.filter((action) => !wrong.some(({ done }) => done.has(action)))
   const without = (module: string) =>
     wrong.some(({ arrangement }) => slotOf(arrangement, module) === null)
+  const onlyKnown = ({ arrangement }: Sure) =>
+    Object.values(arrangement).every((module) => bench.known.includes(module))
   if (!bench.modules.every(without)) missing.push('other-module')
+  else if (bench.known.length > 0 && !wrong.some(onlyKnown)) missing.push('other-module')
   const elsewhere = (slot: string) =>
     wrong.some(({ arrangement }) => arrangement[slot] === undefined)
   if (!bench.order.every(elsewhere)) missing.push('other-slot')

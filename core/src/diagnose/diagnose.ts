@@ -1,8 +1,8 @@
 import { type Proposal, proposals, verdict } from './choose'
 import type { Made } from './evidence'
 import { type CauseTable, STARTING_CAUSES } from './fault'
-import { likelihoods, observed, puttingRight, type Suspicion, suspect, suspects } from './inference'
-import { type Arrangement, type Bench, keyOfOutcome, type Outcome } from './trial'
+import { observed, puttingRight, type Suspicion, suspect, suspects, weighedBy } from './inference'
+import type { Arrangement, Bench, Outcome } from './trial'
 
 /** What stands on the bench, how it first showed, and what was tried since. */
 export interface DiagnoseRequest {
@@ -34,7 +34,8 @@ const MOST_SUSPECTS = 12
 export function diagnose(request: DiagnoseRequest): Diagnosis {
   const { bench } = request
   const made = [startOf(request), ...request.trials]
-  const suspicion = suspicionAfter(request)
+  const begun = beginning(request)
+  const suspicion = after(begun, made)
   const named = verdict(suspicion, made)
   const next = named ? [] : proposals(suspicion, made)
   return {
@@ -43,7 +44,7 @@ export function diagnose(request: DiagnoseRequest): Diagnosis {
       .slice(0, MOST_SUSPECTS)
       .map(({ parts, chance }) => ({ parts, chance })),
     next,
-    doubtful: doubtfulOf(beginning(request), made).map((at) => at - 1),
+    doubtful: doubtfulOf(begun, made).map((at) => at - 1),
     lacks: named ? [] : lacksOf(bench),
   }
 }
@@ -97,17 +98,16 @@ function logEvidence(
 ): { log: number; surprise: number } {
   let [now, log, surprise] = [begun, 0, 1]
   trials.forEach((trial, at) => {
-    const right = puttingRight(now, trial)
     if (at === leftOut) {
-      now = { ...right, arrangement: trial.arrangement, profile: trial.profile }
+      const { arrangement, profile } = trial
+      now = { ...puttingRight(now, trial), arrangement, profile }
       return
     }
-    const likely = likelihoods(right, trial, keyOfOutcome(trial.outcome))
-    const chance = right.chances.reduce((sum, one, n) => sum + one * (likely[n] as number), 0)
+    const { after, chance } = weighedBy(now, trial, trial.outcome, trial.unsure)
     log += Math.log(chance)
     // The first start is in trouble by the nature of things.
     if (at > 0) surprise = Math.min(surprise, chance)
-    now = observed(now, trial, trial.outcome, trial.unsure)
+    now = after
   })
   return { log, surprise }
 }

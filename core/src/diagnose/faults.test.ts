@@ -196,6 +196,29 @@ describe('nothing is named without its control', () => {
     expect(of('machine', ...done, made(NO_START, alone('B2', 'm2')))).toEqual([])
   })
 
+  test('the machine: a module known to be good has to have been tried where there is one', () => {
+    const withKnown: Bench = { ...bench, known: ['g1'] }
+    const trials = (['clear-setup', 'wait', 'clean', 'connect'] as const).map((action) =>
+      made(NO_START, { ...alone('A2', 'm1'), action }),
+    )
+    trials.push(made(NO_START, alone('B2', 'm2')))
+    expect(controlsMissing('machine', withKnown, trials)).toEqual(['other-module'])
+    const tried = [...trials, made(NO_START, alone('B2', 'g1'))]
+    expect(controlsMissing('machine', withKnown, tried)).toEqual([])
+  })
+
+  test('what is wrong each time with the profile on, and well each time without, comes and goes with it', () => {
+    const on = () => made(NO_START, { profile: true })
+    const off = made(PASS)
+    const passes = (...trials: Made[]) =>
+      all('profile', ...trials).filter((control) => control === 'pass-again').length
+    // 0.35³ × 0.65 = 0.028 < 0.03, in whichever order.
+    expect(passes(on(), on(), on(), on(), off)).toBe(0)
+    expect(passes(on(), on(), on(), off, on())).toBe(0)
+    // Well once with it on as well: nine without it.
+    expect(passes(on(), on(), on(), off, on(), made(PASS, { profile: true }))).toBe(8)
+  })
+
   test('what was seen once has to stay away nine times, what came each time less often', () => {
     const bad = made(missing('B2'))
     const cured = made(PASS, { reseat: true })
@@ -363,6 +386,24 @@ describe('finding', () => {
     expect(diagnose({ bench: plain, start, trials }).doubtful).toEqual([3])
     const fitting = trials.filter((_, at) => at !== 3)
     expect(diagnose({ bench: plain, start, trials: fitting }).doubtful).toEqual([])
+  })
+
+  test('what shows at once is seen four times before anything is touched: one pass is enough then', () => {
+    const { named, request } = found(two, [always({ kind: 'SEAT', slot: 'A', way: 'stops' })], 1)
+    const again = { arrangement: { A: 'm1', B: 'm2' }, reseat: false, action: null }
+    expect(request.trials).toHaveLength(4)
+    for (const one of request.trials.slice(0, 3)) {
+      expect(one).toMatchObject({ ...again, depth: 'start', outcome: NO_START })
+    }
+    expect(request.trials[3]).toMatchObject({ ...again, reseat: true, outcome: PASS })
+    expect(named?.parts).toContain('seat A')
+  })
+
+  test('a first start cut short among four seats is named, not left open', () => {
+    const training = always({ kind: 'TRAINING', way: 'stops' })
+    expect(judged(found({ ...bench, known: ['g1'] }, [training], 1).named, [training])).toBe(
+      'right',
+    )
   })
 
   test('a board whose first slot must be filled is never tried without it', () => {

@@ -10,6 +10,7 @@ import {
 } from './fault'
 import {
   type Arrangement,
+  asDeepAs,
   type Bench,
   type Effect,
   effectOf,
@@ -17,7 +18,7 @@ import {
   lastFilled,
   MISSING_SOME,
   type Outcome,
-  outcomeOf,
+  outcomeUnderTest,
   PASS_UNTESTED,
   type Trial,
   touches,
@@ -169,24 +170,32 @@ function weightedCauses(
 }
 
 /** After a trial and what came of it: exactly Bayes, what the trial puts right first. */
-export function observed(
+export const observed = (
   suspicion: Suspicion,
   trial: Trial,
   outcome: Outcome,
   unsure = false,
-): Suspicion {
-  const after = puttingRight(suspicion, trial)
-  const likely = likelihoods(after, trial, keyOfOutcome(outcome), unsure ? UNSURE : ODD)
+): Suspicion => weighedBy(suspicion, trial, outcome, unsure).after
+
+/** The suspicion after a trial and what came of it, and how likely that was, from 0 to 1. */
+export function weighedBy(
+  suspicion: Suspicion,
+  trial: Trial,
+  outcome: Outcome,
+  unsure = false,
+): { after: Suspicion; chance: number } {
+  const right = puttingRight(suspicion, trial)
+  const likely = likelihoods(right, trial, keyOfOutcome(outcome), unsure ? UNSURE : ODD)
+  const joint = right.chances.map((chance, at) => chance * (likely[at] as number))
+  const { arrangement, profile } = trial
   return {
-    ...after,
-    chances: normalised(after.chances.map((chance, at) => chance * (likely[at] as number))),
-    arrangement: trial.arrangement,
-    profile: trial.profile,
+    after: { ...right, chances: normalised(joint), arrangement, profile },
+    chance: sumOf(joint),
   }
 }
 
 /** How often a trial puts this fault right, where it was there. */
-function curedBy({ arrangement }: Suspicion, trial: Trial, cause: Cause): number {
+function curedBy({ arrangement }: Suspicion, trial: Handling, cause: Cause): number {
   switch (cause.kind) {
     case 'SEAT':
       return touches(arrangement, trial, cause.slot) ? RESEAT_CURES : 0
@@ -202,9 +211,7 @@ function curedBy({ arrangement }: Suspicion, trial: Trial, cause: Cause): number
 /** Moves what a trial puts right over to the hypotheses of faults that were put right. */
 export function puttingRight(suspicion: Suspicion, trial: Trial): Suspicion {
   const { faults, curedAt, pairs, places } = suspicion
-  const cures = Float64Array.from(faults, (fault) =>
-    fault.cured ? 0 : curedBy(suspicion, trial, fault),
-  )
+  const cures = faults.map((fault) => (fault.cured ? 0 : curedBy(suspicion, trial, fault)))
   if (cures.every((one) => one === 0)) return suspicion
   const chances = suspicion.chances.slice()
   const move = (from: number, to: number, share: number) => {
@@ -229,8 +236,10 @@ export function puttingRight(suspicion: Suspicion, trial: Trial): Suspicion {
 const keyOf = (a: number, b: number): number =>
   b < 0 ? a : a < b ? (a + 1) * 100_000 + b : (b + 1) * 100_000 + a
 
+const sumOf = (chances: Float64Array): number => chances.reduce((all, one) => all + one, 0)
+
 function normalised(chances: Float64Array): Float64Array {
-  const sum = chances.reduce((all, one) => all + one, 0)
+  const sum = sumOf(chances)
   // What was seen is impossible by every hypothesis only where rounding has eaten them all.
   return sum > 0 ? chances.map((one) => one / sum) : chances.fill(1 / chances.length)
 }
@@ -265,110 +274,140 @@ function rightly(shown: string, key: string, slots: number, filled: number): num
   return 0
 }
 
-/** What a hypothesis shows in a trial: what is shown while its fault is at work, how often that is, and what else. */
-function eachShown(
-  suspicion: Suspicion,
-  trial: Trial,
-  active: Int32Array | null,
-  putRight: boolean,
-  call: (hypothesis: number, shown: number, shows: number) => void,
-): string[] {
-  const { bench, faults, causes, causeAt, pairs, chances } = suspicion
-  const effects: (Effect | null)[] = [null]
+/** A trial however deep it goes. */
+export type Handling = Omit<Trial, 'depth'>
+
+/** By fault, which of the effects it has; those of two faults stand at the place of both. */
+interface Effects {
+  all: (Effect | null)[]
+  ofFault: Int32Array
+}
+
+/** What each fault does in a trial; with `putRight`, what the trial puts right does nothing. */
+function effectsOf(suspicion: Suspicion, trial: Handling, putRight: boolean): Effects {
+  const { bench, faults, causes, causeAt } = suspicion
+  const all: (Effect | null)[] = [null]
   const numbers = new Map<string, number>()
-  const kindOfCause = causes.map((cause) => {
+  const ofCause = causes.map((cause) => {
     const right = putRight && curedBy(suspicion, trial, cause) > 0
     const effect = right ? null : effectOf(bench, trial, cause)
     if (effect === null) return 0
     const key = effect.way === 'missing' ? `missing ${effect.slot}` : effect.way
     const known = numbers.get(key)
     if (known !== undefined) return known
-    numbers.set(key, effects.length)
-    effects.push(effect)
-    return effects.length - 1
+    numbers.set(key, all.length)
+    all.push(effect)
+    return all.length - 1
   })
-  const kindOf = faults.map(({ cured }, at) =>
-    cured ? 0 : (kindOfCause[causeAt[at] as number] as number),
-  )
-  const count = effects.length
-  const outcomes: string[] = ['PASS']
-  const outcomeAt = new Int32Array(count * count).fill(-1)
-  const many = active ? active.length : chances.length
-  for (let at = 0; at < many; at += 1) {
-    const n = active ? (active[at] as number) : at
-    const first = pairs[2 * n] as number
-    const second = pairs[2 * n + 1] as number
-    const a = kindOf[first] as number
-    const b = second < 0 ? 0 : (kindOf[second] as number)
-    const place = a < b ? a * count + b : b * count + a
-    if ((outcomeAt[place] as number) < 0) {
-      const shown = outcomeOf(trial, [effects[a] ?? null, effects[b] ?? null])
-      const known = outcomes.indexOf(shown)
-      outcomeAt[place] = known < 0 ? outcomes.push(shown) - 1 : known
-    }
-    call(n, outcomeAt[place] as number, (faults[first] as Fault).shows)
+  const ofFault = new Int32Array(faults.length)
+  for (let at = 0; at < faults.length; at += 1) {
+    ofFault[at] = faults[at]?.cured ? 0 : (ofCause[causeAt[at] as number] as number)
   }
-  return outcomes
+  return { all, ofFault }
 }
 
+/** The place of the effects of one or two faults; where it is 0 nothing shows. */
+function placeOf({ all, ofFault }: Effects, first: number, second: number): number {
+  const a = ofFault[first] as number
+  const b = second < 0 ? 0 : (ofFault[second] as number)
+  return a < b ? a * all.length + b : b * all.length + a
+}
+
+/** What shows under test at a place, by key. */
+const shownAt = ({ all }: Effects, place: number): string =>
+  outcomeUnderTest([all[Math.floor(place / all.length)] ?? null, all[place % all.length] ?? null])
+
 /** How likely an answer is by each hypothesis. */
-export function likelihoods(
-  suspicion: Suspicion,
-  trial: Trial,
-  key: string,
-  odd = ODD,
-): Float64Array {
-  const likely = new Float64Array(suspicion.chances.length)
-  const shownAt = new Int32Array(likely.length)
-  const shows = new Float64Array(likely.length)
-  const outcomes = eachShown(suspicion, trial, null, false, (n, shown, often) => {
-    shownAt[n] = shown
-    shows[n] = often
-  })
+function likelihoods(suspicion: Suspicion, trial: Trial, key: string, odd: number): Float64Array {
+  const { faults, pairs, chances } = suspicion
+  const effects = effectsOf(suspicion, trial, false)
   const filled = Math.max(1, Object.keys(trial.arrangement).length)
-  const own = outcomes.map((shown) => likelihood(shown, key, odd, filled))
-  const passes = own[0] as number
-  for (let n = 0; n < likely.length; n += 1) {
-    const often = shows[n] as number
-    likely[n] = often * (own[shownAt[n] as number] as number) + (1 - often) * passes
-  }
-  return likely
+  const own = Float64Array.from({ length: effects.all.length ** 2 }, (_, place) =>
+    likelihood(asDeepAs(trial.depth, shownAt(effects, place)), key, odd, filled),
+  )
+  const passes = likelihood('PASS', key, odd, filled)
+  return chances.map((_, n) => {
+    const first = pairs[2 * n] as number
+    const often = (faults[first] as Fault).shows
+    const shown = own[placeOf(effects, first, pairs[2 * n + 1] as number)] as number
+    return often * shown + (1 - often) * passes
+  })
 }
 
 /** Hypotheses less likely than this do not count when trials are ranked. */
 const NEGLIGIBLE = 1e-5
 
 /** The hypotheses that count when trials are ranked. */
-export const activeOf = ({ chances }: Suspicion): Int32Array =>
-  Int32Array.from(Array.from(chances.keys()).filter((n) => (chances[n] as number) >= NEGLIGIBLE))
+export function activeOf({ chances }: Suspicion): Int32Array {
+  const active = new Int32Array(chances.length)
+  let count = 0
+  for (let n = 0; n < chances.length; n += 1) {
+    if ((chances[n] as number) >= NEGLIGIBLE) active[count++] = n
+  }
+  return active.subarray(0, count)
+}
+
+/** Of what would show under test: how likely it is, and how unsure of itself, bits. */
+interface Weighed {
+  shown: Map<string, { chance: number; unsure: number }>
+  /** How likely a fault is there that does not show this time. */
+  passes: number
+}
+
+/** Weighs a trial however deep it goes; what it puts right is taken as right, an update is exact. */
+export function weigh(
+  suspicion: Suspicion,
+  trial: Handling,
+  active: Int32Array = activeOf(suspicion),
+): Weighed {
+  const { faults, pairs, chances } = suspicion
+  const effects = effectsOf(suspicion, trial, true)
+  const chanceAt = new Float64Array(effects.all.length ** 2)
+  const unsureAt = new Float64Array(chanceAt.length)
+  let passes = 0
+  for (let at = 0; at < active.length; at += 1) {
+    const n = active[at] as number
+    const first = pairs[2 * n] as number
+    const place = placeOf(effects, first, pairs[2 * n + 1] as number)
+    const chance = chances[n] as number
+    const often = (faults[first] as Fault).shows
+    chanceAt[place] = (chanceAt[place] as number) + chance * often
+    if (often === 1) continue
+    passes += chance * (1 - often)
+    unsureAt[place] = (unsureAt[place] as number) + chance * entropy(often)
+  }
+  const shown: Weighed['shown'] = new Map()
+  for (let place = 0; place < chanceAt.length; place += 1) {
+    if (chanceAt[place] === 0) continue
+    const key = shownAt(effects, place)
+    const { chance, unsure } = shown.get(key) ?? { chance: 0, unsure: 0 }
+    shown.set(key, {
+      chance: chance + (chanceAt[place] as number),
+      unsure: unsure + (unsureAt[place] as number),
+    })
+  }
+  return { shown, passes }
+}
 
 /**
  * How likely each outcome of a trial is, by key, wrong answers apart, and how much it is expected to
- * tell, bits: how unsure its outcome is, less what is chance by each hypothesis itself. What the trial
- * puts right is taken as right; an update is exact.
+ * tell, bits: how unsure its outcome is, less what is chance by each hypothesis itself.
  */
 export function expectationOf(
   suspicion: Suspicion,
   trial: Trial,
-  active: Int32Array = activeOf(suspicion),
+  { shown, passes }: Weighed = weigh(suspicion, trial),
 ): { chances: Map<string, number>; bits: number } {
-  const sums: number[] = []
-  let [passes, ownChance] = [0, 0]
-  const outcomes = eachShown(suspicion, trial, active, true, (n, shown, shows) => {
-    const chance = suspicion.chances[n] as number
-    sums[shown] = (sums[shown] ?? 0) + chance * shows
-    if (shows === 1) return
-    passes += chance * (1 - shows)
-    if (shown !== 0) ownChance += chance * entropy(shows)
-  })
   const chances = new Map<string, number>()
-  outcomes.forEach((shown, at) => {
-    const chance = (sums[at] ?? 0) + (at === 0 ? passes : 0)
-    if (chance === 0) return
-    const key = asNoted(suspicion, trial, shown)
-    chances.set(key, (chances.get(key) ?? 0) + chance)
-  })
-  let bits = -ownChance
+  const add = (key: string, chance: number) => {
+    if (chance > 0) chances.set(key, (chances.get(key) ?? 0) + chance)
+  }
+  add('PASS', passes)
+  let bits = 0
+  for (const [key, { chance, unsure }] of shown) {
+    if (key !== 'PASS') bits -= unsure
+    add(asNoted(suspicion, trial, asDeepAs(trial.depth, key)), chance)
+  }
   for (const chance of chances.values()) bits -= chance * Math.log2(chance)
   return { chances, bits: Math.max(0, bits) }
 }

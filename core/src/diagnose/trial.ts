@@ -67,7 +67,11 @@ export function inOrder({ order }: Bench, arrangement: Arrangement): boolean {
 }
 
 /** What a cause does in a trial; null where it does not bear on it. */
-export function effectOf(bench: Bench, trial: Trial, cause: Cause): Effect | null {
+export function effectOf(
+  bench: Bench,
+  trial: Pick<Trial, 'arrangement' | 'profile'>,
+  cause: Cause,
+): Effect | null {
   const { arrangement } = trial
   switch (cause.kind) {
     case 'MODULE': {
@@ -110,10 +114,16 @@ export const MISSING_SOME = 'MISSING'
 export const PASS_UNTESTED = 'PASS untested'
 
 /** The outcome (by key, or one of the two above) that effects acting one beside the other show. */
-export function outcomeOf(
+export const outcomeOf = (
   { depth }: Pick<Trial, 'depth'>,
   effects: readonly (Effect | null)[],
-): string {
+): string => asDeepAs(depth, outcomeUnderTest(effects))
+
+/** What would show under test, as it shows at this depth. */
+export const asDeepAs = (depth: Trial['depth'], outcome: string): string =>
+  depth === 'start' && outcome === 'ERRORS' ? PASS_UNTESTED : outcome
+
+export function outcomeUnderTest(effects: readonly (Effect | null)[]): string {
   const acting = effects.filter((effect) => effect !== null)
   if (acting.some(({ way }) => way === 'stops')) return 'NO_START'
   const missing = acting.filter(({ way }) => way === 'missing')
@@ -122,12 +132,11 @@ export function outcomeOf(
     if (slots.length === 0) return MISSING_SOME
     return keyOfOutcome({ kind: 'MISSING', slots: [...new Set(slots)] })
   }
-  if (acting.length === 0) return 'PASS'
-  return depth === 'test' ? 'ERRORS' : PASS_UNTESTED
+  return acting.length === 0 ? 'PASS' : 'ERRORS'
 }
 
 /** Whether the seat of a slot is touched in going to a trial: its module put in again, seated again, or cleaned. */
-export function touches(from: Arrangement, trial: Trial, slot: string): boolean {
+export function touches(from: Arrangement, trial: Omit<Trial, 'depth'>, slot: string): boolean {
   const moved = trial.arrangement[slot] !== from[slot]
   return moved || ((trial.reseat || trial.action === 'clean') && from[slot] !== undefined)
 }
