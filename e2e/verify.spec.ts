@@ -553,6 +553,40 @@ test('a fault hidden in the simulated machine is found, by the shop’s own tabl
   await expect(page.getByText(/Hidden: /)).toBeVisible()
 })
 
+test('one simulated machine goes through the job: found, fitted, will not start, led to its fault', async ({
+  page,
+  app,
+}) => {
+  await secondModule(page, app, 'Tansy Rowe')
+  await page.getByRole('link', { name: 'Identify' }).click()
+  await page.getByText('On a simulated machine, to try this out').click()
+  await page.getByRole('button', { name: 'One that will not start' }).click()
+  await page.getByRole('button', { name: 'Start it as found and read it out' }).click()
+  await expect(page.getByText(/^All well\./)).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Read' })).toContainText('simulated report')
+
+  await page.getByRole('link', { name: 'Fit' }).click()
+  await page.getByRole('button', { name: 'Start it and read it out' }).click()
+  await expect(page.getByText(/It does not start\..*Nothing can be read out\./)).toBeVisible()
+
+  await page.getByRole('link', { name: 'Verify' }).click()
+  await page.getByRole('tab', { name: 'Measured' }).click()
+  await page.getByRole('button', { name: 'Measure it as it was' }).click()
+  await expect(page.getByText('Measured before: all well.')).toBeVisible()
+  await page.getByRole('button', { name: 'Measure it as planned' }).click()
+  await expect(page.getByText('Nothing to measure: it does not start.')).toBeVisible()
+  await page.getByRole('button', { name: 'Find its fault' }).click()
+  await expect(page.getByRole('tab', { name: /^Fault/ })).toHaveAttribute('aria-selected', 'true')
+  await expect(page.getByRole('region', { name: 'Next trial' })).toContainText(
+    'Does it do so each time?',
+  )
+  await page.getByRole('button', { name: 'Make the trial on it' }).click()
+  await expect(page.getByRole('region', { name: 'Trials made' }).getByRole('listitem')).toHaveCount(
+    2,
+  )
+  await saved(page)
+})
+
 test('trials of the technician’s own, to a module that is named for the supplier', async ({
   page,
   app,

@@ -6,7 +6,7 @@ export {
   SURE,
   verdict,
 } from './choose'
-export { type Control, controlsMissing } from './control'
+export { type Control, controlsMissing, passesSaved } from './control'
 export {
   after,
   type DiagnoseRequest,

@@ -19,6 +19,8 @@ export interface Start {
   outcome: Outcome
   /** How long the memory took to train before the first picture, and how often the machine restarted for it. */
   training: { minutes: number; restarts: number }
+  /** The setup went back to its defaults by itself, the memory profile off with it. */
+  setupReset: boolean
 }
 
 /** What a machine tells of itself. */

@@ -2,3 +2,15 @@ export type { BenchMachine, Observation, Start } from './benchMachine'
 export { type Hidden, hide, tryOut } from './hidden'
 export { benchMachine, type Simulated } from './machine'
 export { bandwidthRuns, frameTimes, latencyRuns } from './measure'
+export {
+  asFound,
+  fittedOut,
+  hiddenIn,
+  IN_STORE,
+  type InStore,
+  type StandIn,
+  standIn,
+  TRAITS,
+  type Trait,
+  usuallyFound,
+} from './standIn'

@@ -4,7 +4,7 @@ import { firstStart } from '../knowledge'
 import type { Evaluation, Machine, Module } from '../model'
 import { random } from '../random'
 import type { BenchMachine, Start } from './benchMachine'
-import { type Hidden, tryOut } from './hidden'
+import { type Hidden, isOpened, tryOut } from './hidden'
 import { bandwidthRuns, frameTimes, latencyRuns, type SimulatedSession } from './measure'
 import { NOTHING_SHOWN, shown } from './shown'
 
@@ -21,18 +21,20 @@ export interface Simulated {
   phantomSlots?: number
   /** What a browser on it reaches at most, GB/s; none where left out. */
   ceilingGBs?: number
+  /** Its setup goes back to its defaults when memory was changed, or when it did not start before. */
+  forgetsSetup?: boolean
   /** Where its noise begins; moves on with every use. */
   seed: number
 }
 
 /** The simulated machine behind the interface a real one has; every change of it is given to `keep`. */
-export function benchMachine(
-  first: Simulated,
-  keep: (now: Simulated) => void = () => {},
+export function benchMachine<Kept extends Simulated>(
+  first: Kept,
+  keep: (now: Kept) => void = () => {},
 ): BenchMachine {
   let now = first
   const become = (next: Simulated) => {
-    now = next
+    now = { ...now, ...next }
     keep(now)
   }
   const drawn = (): number => {
@@ -80,14 +82,14 @@ function trainingMinutes(machine: Machine, modules: readonly Module[]): number {
   return low + (high - low) * Math.min(1, Math.max(0, ranks - 1) / (MANY_RANKS - 1))
 }
 
-function started(now: Simulated, trial: Trial): { start: Start; after: Simulated } {
+function started(now: Simulated, asked: Trial): { start: Start; after: Simulated } {
+  const before = now.last
+  const moved = !before || isOpened(before.trial.arrangement, asked)
+  const setupReset =
+    now.forgetsSetup === true && asked.profile && (moved || before.outcome.kind === 'NO_START')
+  const trial = setupReset ? { ...asked, profile: false } : asked
   const { outcome, after: hidden } = tryOut(now.hidden, trial, random(now.seed * 31 + 17))
-  const before = now.last?.trial
-  const moved =
-    !before ||
-    trial.reseat ||
-    JSON.stringify(before.arrangement) !== JSON.stringify(trial.arrangement)
-  const switched = before !== undefined && before.profile !== trial.profile
+  const switched = before !== null && before.trial.profile !== trial.profile
   const training =
     moved || switched
       ? {
@@ -97,7 +99,7 @@ function started(now: Simulated, trial: Trial): { start: Start; after: Simulated
       : { minutes: PLAIN_START, restarts: 0 }
   const seed = now.seed + 1
   const last = { trial, outcome, session: seed }
-  return { start: { outcome, training }, after: { ...now, hidden, seed, last } }
+  return { start: { outcome, training, setupReset }, after: { ...now, hidden, seed, last } }
 }
 
 function fitted({ modules }: Simulated, { arrangement }: Trial): Record<string, Module> {

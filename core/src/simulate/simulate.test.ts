@@ -1,17 +1,33 @@
 import { describe, expect, test } from 'vitest'
 import { desktop, stick } from '../../test/builders'
-import { type Arrangement, always, type Fault, type Trial } from '../diagnose'
+import {
+  type Arrangement,
+  always,
+  type Fault,
+  STARTING_CAUSES,
+  suspect,
+  type Trial,
+} from '../diagnose'
 import { evaluate } from '../evaluate'
 import { analyseFrames, median } from '../measure'
+import { Module } from '../model'
 import { read } from '../readings'
 import {
+  asFound,
   bandwidthRuns,
   benchMachine,
+  fittedOut,
   frameTimes,
+  hiddenIn,
   hide,
+  IN_STORE,
+  type InStore,
   latencyRuns,
   type Simulated,
+  standIn,
+  type Trait,
   tryOut,
+  usuallyFound,
 } from '.'
 
 const machine = desktop()
@@ -236,5 +252,88 @@ describe('what it measures', () => {
       analyseFrames(Float64Array.from(frameTimes(evaluation, 4000, 5, first)))?.figures
         .averageRate ?? 0
     expect(rate(two)).toBeGreaterThan(rate(one))
+  })
+})
+
+describe('a machine that shows more when it is warm, or loses its setup', () => {
+  test('a fault that shows only warm: not just after opening, but under test or after one', () => {
+    const errors = { ...always({ kind: 'MODULE', module: 'x', way: 'errors' }), onlyWarm: true }
+    expect(tryOut(hide(bench, full, [errors]), trial()).outcome).toEqual({ kind: 'ERRORS' })
+    const stops = { ...always({ kind: 'MODULE', module: 'x', way: 'stops' }), onlyWarm: true }
+    const tested = tryOut(hide(bench, full, [stops]), trial())
+    expect(tested.outcome).toEqual({ kind: 'PASS' })
+    const warm = tryOut(tested.after, trial({ depth: 'start' }))
+    expect(warm.outcome).toEqual({ kind: 'NO_START' })
+    const opened = tryOut(warm.after, trial({ depth: 'start', reseat: true }))
+    expect(opened.outcome).toEqual({ kind: 'PASS' })
+    // Five starts of two minutes each warm it as well.
+    let now = opened.after
+    for (let at = 0; at < 4; at += 1) now = tryOut(now, trial({ depth: 'start' })).after
+    expect(tryOut(now, trial({ depth: 'start' })).outcome).toEqual({ kind: 'NO_START' })
+  })
+
+  test('a setup that is lost when memory was changed takes the profile with it, once', async () => {
+    const on = benchMachine({ ...simulated().kept(), forgetsSetup: true })
+    const wanted = trial({ profile: true })
+    expect((await on.start(wanted)).setupReset).toBe(true)
+    expect((await on.start(wanted)).setupReset).toBe(false)
+    expect((await on.start({ ...wanted, reseat: true })).setupReset).toBe(true)
+    expect((await on.start(trial())).setupReset).toBe(false)
+  })
+})
+
+describe('a stand-in through a whole job', () => {
+  const found = { A2: 'old' }
+  const modules = { old: stick({ capacityGiB: 4 }), x: stick(), y: stick() }
+  const suspicion = suspect({ ...bench, modules: ['x', 'y'] }, full, false, STARTING_CAUSES)
+  const stand = (kind: InStore | Trait | null, seed = 5) =>
+    standIn(machine, modules, found, kind, seed)
+  const asItIs = trial({ arrangement: found })
+
+  test('is sound as it is found, whatever is in store, and reports what is in it', async () => {
+    for (const kind of IN_STORE) {
+      const on = benchMachine(asFound(stand(kind)))
+      expect((await on.start(asItIs)).outcome).toEqual({ kind: 'PASS' })
+      expect(read((await on.show()).table as Uint8Array).modules).toHaveLength(1)
+    }
+  })
+
+  test('what is in store is hidden in it with the plan, once, and stays', () => {
+    for (let seed = 1; seed < 30; seed += 1) {
+      const fitted = fittedOut(stand('fault', seed), modules, suspicion)
+      expect(hiddenIn(fitted)).toHaveLength(1)
+      expect(fittedOut(fitted, modules, suspicion).hidden.faults).toEqual(fitted.hidden.faults)
+      expect(tryOut(fitted.hidden, trial()).outcome.kind).not.toBe('PASS')
+      const dead = fittedOut(stand('no-start', seed), modules, suspicion)
+      expect(tryOut(dead.hidden, trial()).outcome).toEqual({ kind: 'NO_START' })
+    }
+    expect(hiddenIn(fittedOut(stand(null), modules, suspicion))).toEqual([])
+    expect(hiddenIn(fittedOut(stand('fault'), modules, null))).toEqual([])
+    const warm = fittedOut(stand('only-warm'), modules, suspicion).hidden.faults[0]
+    expect(warm).toMatchObject({ kind: 'MODULE', shows: 1, onlyWarm: true })
+    const fickle = fittedOut(stand('comes-and-goes'), modules, suspicion).hidden.faults[0]
+    expect(fickle?.shows).toBe(0.5)
+  })
+
+  test('keeps its ways from what was found to what is fitted', async () => {
+    const held = stand('held')
+    const before = benchMachine(asFound(held))
+    await before.start(asItIs)
+    const after = benchMachine(fittedOut(held, modules, suspicion))
+    await after.start(trial())
+    for (const on of [before, after]) {
+      expect(Math.max(...(await on.bandwidth('copy', 8)))).toBeLessThan(11.5)
+    }
+  })
+
+  test('is found with one or two usual modules of its generation where nothing is known', () => {
+    for (let seed = 1; seed < 20; seed += 1) {
+      const usual = usuallyFound(machine, seed)
+      expect(['A2', 'A2 B2']).toContain(Object.keys(usual).join(' '))
+      for (const module of Object.values(usual)) {
+        expect(Module.parse(module)).toEqual(module)
+        expect(module).toMatchObject({ generation: 'DDR4', formFactor: 'DIMM', ranks: 1 })
+      }
+    }
   })
 })

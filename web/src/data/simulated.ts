@@ -1,12 +1,12 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
-import type { Simulated } from '@tembrix/core/simulate'
+import type { StandIn } from '@tembrix/core/simulate'
 
 /** Simulated machines on the bench, by the job they stand in for; gone with the page. */
 const slice = createSlice({
   name: 'simulated',
-  initialState: {} as Record<string, Simulated>,
+  initialState: {} as Record<string, StandIn>,
   reducers: {
-    simulatedKept(state, { payload }: PayloadAction<{ jobId: string; machine: Simulated }>) {
+    simulatedKept(state, { payload }: PayloadAction<{ jobId: string; machine: StandIn }>) {
       return { ...state, [payload.jobId]: payload.machine }
     },
     simulatedPutAway(state, { payload }: PayloadAction<string>) {

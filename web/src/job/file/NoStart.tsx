@@ -7,7 +7,7 @@ import { useJob } from './JobContext'
 import { useVerification } from './useVerification'
 
 /** “It does not start”: noted as the first that was seen, and on to the fault finder. */
-export function NoStart() {
+export function NoStart({ label = 'It does not start' }: { label?: string }) {
   const { file, planned } = useJob()
   const { record, set } = useVerification()
   const [technician] = useTechnician()
@@ -35,7 +35,7 @@ export function NoStart() {
 
   return (
     <Button onClick={note}>
-      <PowerOff size={17} aria-hidden /> It does not start
+      <PowerOff size={17} aria-hidden /> {label}
     </Button>
   )
 }

@@ -5,6 +5,7 @@ import { Link } from 'react-router'
 import { Tab } from '../../ui'
 import { useBench } from '../bench'
 import { NoStart, useJob } from '../file'
+import { SimulatedStart } from '../simulated'
 import { FitBoard } from './FitBoard'
 import { AskHatch } from './OpenedBy'
 import { Options } from './Options'
@@ -56,6 +57,7 @@ export function Fit() {
         </div>
         <Steps fitting={fitting} onScrews={() => setTab('screws')} onTray={() => setTab('tray')} />
         <Options fitting={fitting} />
+        <SimulatedStart />
       </Tabs.Content>
       <Tabs.Content value="screws" className="flex flex-col gap-3">
         <Screws fitting={fitting} />

@@ -6,6 +6,7 @@ import { useAddPhotoMutation } from '../../data'
 import { PROBLEMS, placeOf } from '../../facts'
 import { Button, inputLook } from '../../ui'
 import { useJob } from '../file'
+import { SimulatedFound } from '../simulated'
 import { GetReport } from './GetReport'
 import { LabelPhoto } from './LabelPhoto'
 import { ReadingList } from './ReadingList'
@@ -196,6 +197,9 @@ export function ReadArea() {
         />
       ))}
       <GetReport />
+      <SimulatedFound
+        onReport={(bytes) => setSaid(faultsOf('report', readBytes('simulated report', bytes)))}
+      />
       <ReadingList />
     </section>
   )

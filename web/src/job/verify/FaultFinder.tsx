@@ -3,16 +3,14 @@ import { SlidersHorizontal } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { useTechnician } from '../../shell'
 import { Button } from '../../ui'
+import { Simulated, startWords, useSimulated } from '../simulated'
+import { outcomeWords, useModuleNames } from '../trials'
 import { CausesDialog } from './CausesDialog'
 import { kept } from './kept'
 import { firstTrial, NextTrial, type Noted } from './NextTrial'
-import { Simulated } from './Simulated'
 import { Suspects } from './Suspects'
 import { TrialList } from './TrialList'
-import { useModuleNames } from './useModuleNames'
-import { trainingWords, useSimulated } from './useSimulated'
 import type { Verifying } from './useVerify'
-import { outcomeWords } from './words'
 
 /** Which trial tells most for its minutes, what each outcome would mean, and in the end the part by its name. */
 export function FaultFinder({ verifying }: { verifying: Verifying }) {
@@ -48,7 +46,7 @@ export function FaultFinder({ verifying }: { verifying: Verifying }) {
   async function makeOn(trial: Trial) {
     const start = await bench.machine?.start(trial)
     if (!start) return
-    setSaid(`${outcomeWords(start.outcome)}.${trainingWords(start)}`)
+    setSaid(`${outcomeWords(start.outcome)}.${startWords(start)}`)
     note(trial, start.outcome)
   }
 
@@ -70,13 +68,7 @@ export function FaultFinder({ verifying }: { verifying: Verifying }) {
       />
       {trials.length > 0 && <TrialList verifying={verifying} suspicion={suspicion} />}
       <Suspects suspicion={suspicion} name={name} />
-      <Simulated
-        bench={bench}
-        suspicion={suspicion}
-        name={name}
-        fresh={record.trials.length === 0}
-        said={said}
-      >
+      <Simulated bench={bench} fresh={record.trials.length === 0} said={said}>
         {trial && <Button onClick={() => makeOn(trial)}>Make the trial on it</Button>}
       </Simulated>
       <Button look="quiet" className="self-start" onClick={() => setTable(true)}>

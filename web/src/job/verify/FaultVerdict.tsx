@@ -2,9 +2,10 @@ import type { Made } from '@tembrix/core/diagnose'
 import type { ModuleRecord } from '@tembrix/core/records'
 import { formatISO } from 'date-fns'
 import { useJob } from '../file'
+import { partsWords } from '../trials'
 import { SupplierNote } from './SupplierNote'
 import { VERDICT_PROMISES, type VerdictFacts } from './verdictPromises'
-import { capital, partsWords, percent } from './words'
+import { capital, percent } from './words'
 
 /** What to do where it is no part of the memory. */
 const ADVICE: Readonly<Record<string, string>> = {

@@ -65,7 +65,7 @@ export function Measured({ verifying }: { verifying: Verifying }) {
       <AddTest known={tested.map(({ test }) => test)} last={file.measurements.at(-1)} />
       <FrameLogIn changes={changes} />
       <ProbeCode />
-      <SimulatedRuns verifying={verifying} />
+      <SimulatedRuns />
       {file.sizing.log === null && (
         <p className="text-sm text-ink-2">
           No memory log was taken before: whether the demand fits now can only be worked out from

@@ -7,19 +7,22 @@ import {
   minutesOfTrial,
   type Outcome,
   type Proposal,
+  passesSaved,
   type Suspicion,
   suspects,
   type Trial,
   verdict,
 } from '@tembrix/core/diagnose'
 import { assignmentOf } from '@tembrix/core/job'
+import { same } from '@tembrix/core/model'
 import { useEffect, useMemo, useState } from 'react'
 import { Check, Field, Select, TextInput, tidy } from '../../ui'
 import { useBench } from '../bench'
+import { outcomeWords, partsWords, trialName } from '../trials'
 import { FaultVerdict } from './FaultVerdict'
 import { OwnTrial } from './OwnTrial'
 import { TrialSteps, useTrialWork } from './TrialSteps'
-import { outcomeWords, partsWords, percent, trialName } from './words'
+import { percent } from './words'
 
 /** What may be noted beside an answer: that it is not sure, and what beeps or lights said. */
 export type Noted = Pick<Made, 'unsure' | 'code'>
@@ -95,7 +98,9 @@ export function NextTrial(props: Props) {
                 : 'What does it do as it stands?'}
             </h3>
           )}
-          {begun && !own && <WhyThis suspicion={suspicion} trial={trial} name={name} />}
+          {begun && !own && (
+            <WhyThis suspicion={suspicion} trial={trial} trials={trials} name={name} />
+          )}
           <TrialSteps work={work} />
           {Object.keys(trial.arrangement).length > 0 ? (
             <Outcomes
@@ -116,10 +121,24 @@ export function NextTrial(props: Props) {
 }
 
 /** Which two explanations a trial tells apart. */
-function WhyThis({ suspicion, trial, name }: Pick<Props, 'suspicion' | 'name'> & { trial: Trial }) {
+function WhyThis({
+  suspicion,
+  trial,
+  trials,
+  name,
+}: Pick<Props, 'suspicion' | 'trials' | 'name'> & { trial: Trial }) {
+  const saving = passesSaved(trials)
   const said = useMemo(() => meanings(suspicion, trial), [suspicion, trial])
   const [first, second] = [...new Map(said.map((one) => [one.suspect.parts.join(), one])).values()]
   const again = said.length > 0 && second === undefined
+  if (saving > 0 && isRepeated(suspicion, trial)) {
+    return (
+      <p className="text-[0.93rem] text-ink-2">
+        Does it do so each time? Seen four times before anything is touched, one good start is
+        enough later; seen once, it takes nine.
+      </p>
+    )
+  }
   return (
     <p className="text-[0.93rem] text-ink-2">
       {first && second
@@ -130,6 +149,9 @@ function WhyThis({ suspicion, trial, name }: Pick<Props, 'suspicion' | 'name'> &
     </p>
   )
 }
+
+const isRepeated = (suspicion: Suspicion, trial: Trial): boolean =>
+  same(trial, firstTrial(suspicion))
 
 function NoneTellsMore({ suspicion, name }: Pick<Props, 'suspicion' | 'name'>) {
   const [first] = suspects(suspicion)

@@ -4,8 +4,8 @@ import { CircleCheck, Search, TriangleAlert } from 'lucide-react'
 import { useState } from 'react'
 import { Button, list, numberFrom, Select, TextInput, tidy } from '../../ui'
 import { useJob } from '../file'
+import { SimulatedStart } from '../simulated'
 import { FromReadout } from './FromReadout'
-import { SimulatedStart } from './SimulatedStart'
 import { Stability } from './Stability'
 import type { Verifying } from './useVerify'
 import { Verified } from './Verified'
@@ -178,7 +178,7 @@ export function Seen({ verifying, onFault }: Props) {
       </ul>
       <Stability verifying={verifying} />
       <Verified verifying={verifying} />
-      <SimulatedStart verifying={verifying} onSeen={change} />
+      <SimulatedStart />
     </>
   )
 }

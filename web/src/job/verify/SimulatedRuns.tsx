@@ -3,13 +3,11 @@ import type { FrameLog } from '@tembrix/core/records'
 import { useState } from 'react'
 import { created, useAppDispatch } from '../../data'
 import { Button } from '../../ui'
-import { useJob } from '../file'
-import { Simulated } from './Simulated'
+import { NoStart, useJob } from '../file'
+import { Simulated, useSimulated } from '../simulated'
+import { outcomeWords } from '../trials'
 import { sessionLike } from './sessions'
-import { useModuleNames } from './useModuleNames'
-import { useSimulated } from './useSimulated'
-import type { Verifying } from './useVerify'
-import { outcomeWords, uncapital } from './words'
+import { uncapital } from './words'
 
 const RUNS = 5
 const LOGS = 3
@@ -17,19 +15,19 @@ const FRAMES = 4000
 const FRAMES_TEST = 'Simulated: frames'
 
 /** Measures on the simulated machine what would be measured on the real one, before or after: a session each time. */
-export function SimulatedRuns({ verifying: { suspicion } }: { verifying: Verifying }) {
+export function SimulatedRuns() {
   const { file } = useJob()
   const dispatch = useAppDispatch()
   const bench = useSimulated()
-  const name = useModuleNames()
   const [said, setSaid] = useState('')
-  if (!suspicion) return null
+  const [stopped, setStopped] = useState(false)
 
   async function measure(configuration: 'before' | 'after') {
     const machine = bench.machineIn(configuration)
     if (!machine) return
     const { outcome } = await machine.start(bench.whole(configuration))
     const copy = await machine.bandwidth('copy', RUNS)
+    setStopped(copy.length === 0)
     if (copy.length === 0) {
       setSaid(`Nothing to measure: ${uncapital(outcomeWords(outcome))}.`)
       return
@@ -68,10 +66,13 @@ export function SimulatedRuns({ verifying: { suspicion } }: { verifying: Verifyi
   }
 
   return (
-    <Simulated bench={bench} suspicion={suspicion} name={name} said={said}>
-      <Button onClick={() => measure('before')}>Measure it as it was</Button>
-      <Button onClick={() => measure('after')}>Measure it as planned</Button>
-    </Simulated>
+    <>
+      <Simulated bench={bench} said={said}>
+        <Button onClick={() => measure('before')}>Measure it as it was</Button>
+        <Button onClick={() => measure('after')}>Measure it as planned</Button>
+      </Simulated>
+      {bench.machine && stopped && <NoStart label="Find its fault" />}
+    </>
   )
 }
 

@@ -3,7 +3,8 @@ import { Copy } from 'lucide-react'
 import { useState } from 'react'
 import { Button, capacity, list, plural } from '../../ui'
 import { useJob } from '../file'
-import { outcomeWords, uncapital } from './words'
+import { outcomeWords } from '../trials'
+import { uncapital } from './words'
 
 interface Props {
   /** The module at fault, as `moduleId unit`. */

@@ -1,5 +1,6 @@
 import { type Suspicion, suspects } from '@tembrix/core/diagnose'
-import { capital, partsWords, percent } from './words'
+import { partsWords } from '../trials'
+import { capital, percent } from './words'
 
 /** What may be wrong, the likeliest first. */
 export function Suspects({

@@ -9,8 +9,8 @@ import { RotateCcw } from 'lucide-react'
 import { useMemo } from 'react'
 import { useShopQuery } from '../../data'
 import { Button, list } from '../../ui'
+import { ACTION_WORDS, outcomeWords } from '../trials'
 import type { Verifying } from './useVerify'
-import { ACTION_WORDS, outcomeWords } from './words'
 
 interface Props {
   verifying: Verifying

@@ -1,14 +1,12 @@
-import type { Suspicion } from '@tembrix/core/diagnose'
+import type { InStore, Trait } from '@tembrix/core/simulate'
 import { Cpu } from 'lucide-react'
 import { type ReactNode, useState } from 'react'
 import { Button, list } from '../../ui'
-import type { SimulatedAs, SimulatedBench } from './useSimulated'
-import { partWords } from './words'
+import { partWords, useModuleNames } from '../trials'
+import type { SimulatedBench } from './useSimulated'
 
 interface Props {
   bench: SimulatedBench
-  suspicion: Suspicion
-  name: (module: string) => string
   /** Whether one may be put on the bench now. */
   fresh?: boolean
   /** What it said last. */
@@ -17,13 +15,25 @@ interface Props {
   children: ReactNode
 }
 
+const KINDS: [InStore | Trait | null, string][] = [
+  ['fault', 'One with a hidden fault'],
+  ['no-start', 'One that will not start'],
+  ['comes-and-goes', 'One whose fault comes and goes'],
+  ['only-warm', 'One that fails only when warm'],
+  [null, 'A sound one'],
+  ['held', 'One whose browser holds it back'],
+  ['odd', 'One that keeps memory and lists too many slots'],
+  ['forgets', 'One that loses its setup'],
+]
+
 /** A simulated machine in place of the real one: to try Tembrix out, and to learn. */
-export function Simulated({ bench, suspicion, name, fresh = true, said, children }: Props) {
+export function Simulated({ bench, fresh = true, said, children }: Props) {
   const [shown, setShown] = useState(false)
-  const { machine, hidden, begin, putAway } = bench
-  const start = (as: SimulatedAs) => {
+  const name = useModuleNames()
+  const { machine, hidden, begin, remove } = bench
+  const start = (kind: InStore | Trait | null) => {
     setShown(false)
-    begin(suspicion, as)
+    begin(kind)
   }
   return (
     <details className="border-t border-rule" open={machine !== null}>
@@ -37,20 +47,16 @@ export function Simulated({ bench, suspicion, name, fresh = true, said, children
             <Button look="quiet" onClick={() => setShown(true)}>
               What is hidden in it?
             </Button>
-            <Button look="quiet" onClick={putAway}>
+            <Button look="quiet" onClick={remove}>
               Remove it
             </Button>
           </>
         ) : fresh ? (
-          <>
-            <Button onClick={() => start('faulty')}>One with a hidden fault</Button>
-            <Button onClick={() => start('fickle')}>One whose fault comes and goes</Button>
-            <Button onClick={() => start('sound')}>A sound one</Button>
-            <Button onClick={() => start('held')}>One whose browser holds it back</Button>
-            <Button onClick={() => start('odd')}>
-              One that keeps memory and lists too many slots
+          KINDS.map(([kind, label]) => (
+            <Button key={label} onClick={() => start(kind)}>
+              {label}
             </Button>
-          </>
+          ))
         ) : (
           <span className="text-sm">Start again to put one on the bench.</span>
         )}

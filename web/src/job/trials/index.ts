@@ -1,0 +1,2 @@
+export { useModuleNames } from './useModuleNames'
+export * from './words'
