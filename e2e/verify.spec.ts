@@ -507,8 +507,28 @@ test('a log of frame times is read, its column chosen and remembered; bad logs s
   await expect(frames).toContainText('Frames were held to 60 a second, 50 times they took several')
   await frames.getByLabel('Leave out at the beginning, s').fill('10')
   await expect(frames).not.toContainText('3000 frames of 3000 rows, 50.8 s')
+  // The grips on the chart do the same: by key, a tenth of a second at a time.
+  await frames.getByLabel('Leave out at the beginning, s').fill('')
+  const first = frames.getByRole('slider', { name: 'First second that counts' })
+  await expect(frames).toContainText('3000 frames of 3000 rows, 50.8 s')
+  await first.press('ArrowRight')
+  await first.press('PageUp')
+  await expect(frames.getByLabel('Leave out at the beginning, s')).toHaveValue('1.1')
+  await expect(frames.getByText('1.1 s to 50.8 s of 50.8 s count.')).toBeVisible()
+  await expect(first).toBeFocused()
+
+  await open('words.csv', 'a,ms\nx,y,z\nx,y,z\n')
+  await expect(frames.getByRole('alert')).toContainText('more columns than its headings')
   await open('stray.csv', 'a,ms\n1,16,7\n2,17,1\n3,16,2\n')
-  await expect(frames.getByRole('alert')).toContainText('are there decimal commas')
+  const commas = frames.getByRole('group', { name: /^Where are the decimal commas in stray/ })
+  await expect(commas.getByRole('button')).toHaveText([
+    'a 1 · ms 16.7',
+    'a 1.16 · ms 7',
+    /^Neither/,
+  ])
+  await commas.getByRole('button', { name: 'a 1 · ms 16.7' }).click()
+  await expect(frames).toContainText('Its first figures: 16.7 · 17.1 · 16.2')
+  await expect(frames.getByRole('button', { name: 'Add as a run: 60 frames/s' })).toBeVisible()
 
   await open('scores.csv', 'Name,Points\na,4100\nb,4150\nc,\nd,4080\n')
   await frames.getByLabel('It holds').selectOption({ label: 'scores, one a run; higher is better' })

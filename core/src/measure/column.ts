@@ -1,11 +1,13 @@
 import { dsvFormat } from 'd3-dsv'
-import { headingOf, numberIn } from '../tables'
+import { headingOf, joinedCells, numberIn } from '../tables'
 
 export interface LogHead {
   separator: string
   headings: string[]
   /** How many lines stand before the headings: comments, titles, blank ones. */
   skip: number
+  /** Columns (from 0) whose figures have a decimal comma though commas part the columns. */
+  commas?: readonly number[]
 }
 
 const SEPARATORS = [';', '\t', ',']
@@ -95,15 +97,6 @@ function unitOf(heading: string, figures: readonly number[]): TimeUnit | null {
   return fits[0] ?? null
 }
 
-/** Rows that have more columns than the headings: decimal commas where commas part the columns. */
-export const hasStrayCommas = (
-  { separator, headings }: LogHead,
-  rows: readonly (readonly string[])[],
-): boolean =>
-  separator === ',' &&
-  rows.length > 0 &&
-  rows.filter((cells) => cells.length > headings.length).length > rows.length / 2
-
 /** The first rows beneath the headings, to look at. */
 export function firstRows(text: string, { separator, skip }: LogHead, most = 200): string[][] {
   const lines = text.replace(/^\ufeff/, '').split(/\r?\n/, skip + 2 + most)
@@ -139,7 +132,7 @@ export interface ColumnReader {
  * without, they come as they are. A decimal comma is read where the separator is none.
  */
 export function columnReader(
-  { separator, headings, skip }: LogHead,
+  { separator, headings, skip, commas = [] }: LogHead,
   heading: string,
   unit: TimeUnit | null = null,
 ): ColumnReader {
@@ -161,9 +154,10 @@ export function columnReader(
     count += 1
   }
 
-  function takeRow(cells: string[]): null {
+  function takeRow(parted: string[]): null {
     line += 1
-    if (line <= skip + 1 || (cells.length === 1 && cells[0] === '')) return null
+    if (line <= skip + 1 || (parted.length === 1 && parted[0] === '')) return null
+    const cells = commas.length > 0 ? joinedCells(parted, headings.length, commas) : parted
     rows += 1
     const read = figure(cells[at])
     if (read.value > 0 && read.value < Infinity) {

@@ -188,6 +188,12 @@ function binned(times: Float64Array): number[] {
   return bins
 }
 
+/** A whole log to choose from: its longest frame (ms) in each of up to `FRAME_STRETCHES` stretches of time, and how long it is. */
+export function overviewOf(times: Float64Array): { line: number[]; seconds: number } {
+  const sum = times.reduce((all, one) => all + one, 0)
+  return { line: longestOf(times, sum), seconds: sum / 1000 }
+}
+
 /** By time and not by count, so that no stutter is lost to the drawing and none looks shorter than it was. */
 function longestOf(times: Float64Array, sum: number): number[] {
   const count = Math.min(FRAME_STRETCHES, times.length)

@@ -12,8 +12,8 @@ import {
   firstRows,
   gridEffects,
   guessFrameColumn,
-  hasStrayCommas,
   logHead,
+  overviewOf,
   readColumn,
   tooShortFor,
   trimmed,
@@ -79,6 +79,10 @@ describe('frame times', () => {
     expect([...trimmed(times, { begin: 1, end: 1 })]).toEqual([10, 20, 30])
     expect([...trimmed(times, { begin: 0, end: 0 })]).toEqual([...times])
     expect(trimmed(times, { begin: 9, end: 9 })).toHaveLength(0)
+    const { line, seconds } = overviewOf(Float64Array.from([10, 30, 20]))
+    expect(seconds).toBeCloseTo(0.06, 9)
+    expect(Math.max(...line)).toBe(30)
+    expect(overviewOf(new Float64Array(0))).toEqual({ line: [], seconds: 0 })
   })
 
   test('a column that holds s among its ms is told', () => {
@@ -192,17 +196,13 @@ describe('a column of a log', () => {
     expect(guessFrameColumn(head.headings, firstRows(text, head))).toEqual(column)
   })
 
-  test('decimal commas where commas part the columns are noticed', () => {
-    const stray = 'a,ms\n1,16,7\n2,17,1\n3,16,2\n'
-    const neat = 'a,ms\n1,"16,7"\n2,"17,1"\n3,"16,2"\n'
-    for (const [text, is] of [
-      [stray, true],
-      [neat, false],
-    ] as const) {
-      const head = logHead(text)
-      if (!head) throw new Error('no head')
-      expect(hasStrayCommas(head, firstRows(text, head))).toBe(is)
-    }
+  test('decimal commas between commas are read as they were said to be; a row that fits neither is left out', () => {
+    const text = 'a,ms\n1,16,7\n2,17,1\n3,16\n4,5,6,7\n5,16,2\n'
+    const head = logHead(text)
+    if (!head) throw new Error('no head')
+    const got = readColumn(text, { ...head, commas: [1] }, 'ms', 'ms')
+    expect([...got.values]).toEqual([16.7, 17.1, 16, 16.2])
+    expect(got).toMatchObject({ bad: 1, badLines: [5], rows: 5 })
   })
   test('bad figures are left out and their lines named', () => {
     const text = 'a,ms\n1,16.7\n2,\n3,-4\n4,Infinity\n5,n/a\n6,33.3\n'

@@ -6,6 +6,7 @@ export {
   type RowFault,
   readRows,
 } from './columns'
+export { commaReadings, joinedCells } from './decimalCommas'
 export { type Heading, headingOf } from './heading'
 export { columnNumbers, numberIn, parseTable, type Table } from './parse'
 export { writeCsv } from './write'

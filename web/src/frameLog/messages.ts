@@ -1,4 +1,11 @@
-import type { AnalysedFrames, LogHead, ReadColumn, TimeUnit, Trim } from '@tembrix/core/measure'
+import type {
+  AnalysedFrames,
+  LogHead,
+  overviewOf,
+  ReadColumn,
+  TimeUnit,
+  Trim,
+} from '@tembrix/core/measure'
 
 export interface Column {
   heading: string
@@ -22,9 +29,13 @@ export interface Analysed extends Omit<ReadColumn, 'values'> {
   count: number
   /** The first of them, up to `MOST_RUNS`. */
   first: number[]
+  /** The log as it is, nothing left out; null for scores. */
+  whole: Overview | null
   /** Null for scores, and for fewer than two frames. */
   frames: AnalysedFrames | null
 }
+
+export type Overview = ReturnType<typeof overviewOf>
 
 export type FromReader =
   | { kind: 'progress'; share: number }

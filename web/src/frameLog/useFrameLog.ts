@@ -1,13 +1,14 @@
 import {
   firstRows,
   guessFrameColumn,
-  hasStrayCommas,
   type LogHead,
   logHead,
   type Trim,
 } from '@tembrix/core/measure'
+import { commaReadings, joinedCells } from '@tembrix/core/tables'
 import { useCallback, useEffect, useRef, useState } from 'react'
-import type { Analysed, Asked, Column, FromReader } from './messages'
+import { MORE_COLUMNS } from '../tableFile'
+import type { Analysed, Asked, Column, FromReader, Overview } from './messages'
 import { textOf } from './textOf'
 
 const KEY = 'tembrix.frameColumns'
@@ -19,7 +20,11 @@ export interface FrameLog {
   trim: Trim
   /** Some rows, to choose the column by. */
   rows: string[][]
+  /** Ways to read decimal commas between commas, to choose from; none where it is not asked. */
+  readings: number[][]
   share: number | null
+  /** The column as it is, nothing left out; null until it has been read. */
+  whole: Overview | null
   analysed: Analysed | null
   failed: string | null
 }
@@ -30,13 +35,12 @@ const NOTHING: FrameLog = {
   column: { heading: '', unit: 'ms' },
   trim: { begin: 0, end: 0 },
   rows: [],
+  readings: [],
   share: null,
+  whole: null,
   analysed: null,
   failed: null,
 }
-
-const STRAY =
-  'Its rows have more columns than its headings: are there decimal commas, with commas between the columns too? Write it with semicolons between, or with decimal points, so that no figure is taken for two.'
 
 /** Reads logs of frame times or scores in a worker; the column chosen is remembered by the headings. */
 export function useFrameLog() {
@@ -59,7 +63,8 @@ export function useFrameLog() {
       worker.onmessage = ({ data }: MessageEvent<FromReader>) => {
         if (data.kind === 'progress') setLog((now) => ({ ...now, share: data.share }))
         else if (data.kind === 'done') {
-          setLog((now) => ({ ...now, share: null, analysed: data.analysed }))
+          const { analysed } = data
+          setLog((now) => ({ ...now, share: null, analysed, whole: analysed.whole }))
         } else setLog((now) => ({ ...now, share: null, failed: data.why }))
       }
       worker.onerror = () => setLog((now) => ({ ...now, share: null, failed: 'no reader' }))
@@ -67,6 +72,14 @@ export function useFrameLog() {
     },
     [end],
   )
+
+  function begin(name: string, head: LogHead, rows: string[][]) {
+    setLog({ ...NOTHING, name, head, rows })
+    const guessed = guessFrameColumn(head.headings, rows)
+    // Where no column can be frame times, scores are likelier: somebody has to say which.
+    const other = { heading: head.headings.at(-1) ?? '', unit: null }
+    analyse(head, remembered(head.headings) ?? guessed ?? other, NOTHING.trim)
+  }
 
   return {
     log,
@@ -80,15 +93,17 @@ export function useFrameLog() {
         return
       }
       const rows = firstRows(beginning.value?.text ?? '', head)
-      if (hasStrayCommas(head, rows)) {
-        setLog({ ...NOTHING, name: file.name, failed: STRAY })
-        return
-      }
-      setLog({ ...NOTHING, name: file.name, head, rows })
-      const guessed = guessFrameColumn(head.headings, rows)
-      // Where no column can be frame times, scores are likelier: somebody has to say which.
-      const other = { heading: head.headings.at(-1) ?? '', unit: null }
-      analyse(head, remembered(head.headings) ?? guessed ?? other, NOTHING.trim)
+      const readings = commaReadings(head, rows)
+      if (readings?.length === 0) setLog({ ...NOTHING, name: file.name, failed: MORE_COLUMNS })
+      else if (readings) setLog({ ...NOTHING, name: file.name, head, rows, readings })
+      else begin(file.name, head, rows)
+    },
+    /** Reads on, with decimal commas in these columns. */
+    settle: (commas: readonly number[]) => {
+      const { name, head, rows } = log
+      if (!head) return
+      const joined = rows.map((cells) => joinedCells(cells, head.headings.length, commas))
+      begin(name, { ...head, commas }, joined)
     },
     choose: (column: Column) => {
       if (!log.head) return

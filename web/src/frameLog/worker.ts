@@ -1,4 +1,4 @@
-import { analyseFrames, columnReader, trimmed } from '@tembrix/core/measure'
+import { analyseFrames, columnReader, overviewOf, trimmed } from '@tembrix/core/measure'
 import { type Analysed, type Asked, type FromReader, MOST_RUNS } from './messages'
 import { textOf } from './textOf'
 
@@ -15,6 +15,7 @@ async function analyse({ file, head, column, trim }: Asked): Promise<Analysed> {
     ...about,
     count: values.length,
     first: [...values.subarray(0, MOST_RUNS)],
+    whole: column.unit === null ? null : overviewOf(values),
     frames: column.unit === null ? null : analyseFrames(trimmed(values, trim)),
   }
 }

@@ -1,7 +1,8 @@
-import { parseTable, type Table } from '@tembrix/core/tables'
+import { commaReadings, joinedCells, parseTable, type Table } from '@tembrix/core/tables'
 import { FileUp } from 'lucide-react'
 import { useRef, useState } from 'react'
 import { Button } from '../ui'
+import { CommaQuestion } from './CommaQuestion'
 
 export interface OpenedTable {
   name: string
@@ -19,13 +20,21 @@ interface Props {
   onTable: (opened: OpenedTable) => void
 }
 
+export const MORE_COLUMNS =
+  'its rows have more columns than its headings. Write it with semicolons between, or with decimal points, so that no figure is taken for two.'
+
+const overfullRow = ({ headings, rows }: Table): string[] =>
+  rows.find(({ cells }) => cells.length > headings.length)?.cells ?? []
+
 /** A button that opens a file of separated values; what cannot be opened is said beneath it. */
 export function TableFile({ children, label, largest, mostRows, onTable }: Props) {
   const [fault, setFault] = useState('')
+  const [asked, setAsked] = useState<(OpenedTable & { readings: number[][] }) | null>(null)
   const chooser = useRef<HTMLInputElement>(null)
 
   async function open(file: File | undefined) {
     setFault('')
+    setAsked(null)
     if (!file) return
     if (file.size > largest) {
       setFault(`${file.name} is larger than ${largest / 1_000_000} MB; it was not opened.`)
@@ -34,7 +43,22 @@ export function TableFile({ children, label, largest, mostRows, onTable }: Props
     const table = parseTable(await file.text())
     if (!table) setFault(`${file.name} holds no table: a line of headings and rows under it.`)
     else if (table.rows.length > mostRows) setFault(`${file.name} has more than ${mostRows} rows.`)
-    else onTable({ name: file.name, table })
+    else {
+      const rows = table.rows.map(({ cells }) => cells)
+      const readings = commaReadings(table, rows)
+      if (readings?.length === 0) setFault(`${file.name}: ${MORE_COLUMNS}`)
+      else if (readings) setAsked({ name: file.name, table, readings })
+      else onTable({ name: file.name, table })
+    }
+  }
+
+  function settle({ name, table }: OpenedTable, commas: readonly number[]) {
+    const rows = table.rows.map(({ line, cells }) => ({
+      line,
+      cells: joinedCells(cells, table.headings.length, commas),
+    }))
+    setAsked(null)
+    onTable({ name, table: { ...table, rows } })
   }
 
   return (
@@ -43,6 +67,16 @@ export function TableFile({ children, label, largest, mostRows, onTable }: Props
         <p role="alert" className="font-medium text-stop">
           {fault}
         </p>
+      )}
+      {asked && (
+        <CommaQuestion
+          name={asked.name}
+          headings={asked.table.headings}
+          row={overfullRow(asked.table)}
+          readings={asked.readings}
+          onReading={(commas) => settle(asked, commas)}
+          onStop={() => setAsked(null)}
+        />
       )}
       <Button className="self-start" onClick={() => chooser.current?.click()}>
         <FileUp size={17} aria-hidden /> {children}

@@ -1,2 +1,3 @@
+export { CommaQuestion } from './CommaQuestion'
 export { ImportTable } from './ImportTable'
-export { type OpenedTable, TableFile } from './TableFile'
+export { MORE_COLUMNS, type OpenedTable, TableFile } from './TableFile'

@@ -5,12 +5,16 @@ import { useRef, useState } from 'react'
 import { configurationsOf } from '../../configurations'
 import { created, useAppDispatch } from '../../data'
 import { type Analysed, useFrameLog } from '../../frameLog'
+import { CommaQuestion } from '../../tableFile'
 import { Button, Field, list, numberFrom, plural, Select, TextInput, tidy } from '../../ui'
 import { useJob } from '../file'
 import { ConditionFields } from './ConditionFields'
 import { conditionsInWords } from './sessions'
+import { TrimChart } from './TrimChart'
 
 const LARGEST = 200_000_000
+/** A log of fewer seconds is not cut on a chart. */
+const SHORTEST_CUT = 2
 
 type Holds = 'frames' | 'higher' | 'lower'
 
@@ -18,7 +22,7 @@ type Holds = 'frames' | 'higher' | 'lower'
 export function FrameLogIn({ changes }: { changes: TwoChanges | null }) {
   const { file } = useJob()
   const dispatch = useAppDispatch()
-  const { log, open, choose, cut, cancel } = useFrameLog()
+  const { log, open, settle, choose, cut, cancel } = useFrameLog()
   const [configuration, setConfiguration] = useState<Configuration>('after')
   const [better, setBetter] = useState<'higher' | 'lower'>('higher')
   const [typed, setTyped] = useState<string | null>(null)
@@ -26,7 +30,7 @@ export function FrameLogIn({ changes }: { changes: TwoChanges | null }) {
   const [conditions, setConditions] = useState<Conditions | null>(null)
   const [fault, setFault] = useState('')
   const chooser = useRef<HTMLInputElement>(null)
-  const { head, column, trim, rows, share, analysed } = log
+  const { head, column, trim, rows, readings, share, whole, analysed } = log
   const holds: Holds = column.unit === null ? better : 'frames'
   const usual = holds === 'frames' ? (file.frames.at(-1)?.test ?? 'Frames') : column.heading
   const test = (typed ?? usual).trim().slice(0, 100)
@@ -101,7 +105,17 @@ export function FrameLogIn({ changes }: { changes: TwoChanges | null }) {
           </Button>
         </p>
       )}
-      {head && (
+      {head && readings.length > 0 && (
+        <CommaQuestion
+          name={log.name}
+          headings={head.headings}
+          row={rows.find((cells) => cells.length > head.headings.length) ?? []}
+          readings={readings}
+          onReading={settle}
+          onStop={cancel}
+        />
+      )}
+      {head && readings.length === 0 && (
         <div className="mt-2 grid grid-cols-2 gap-2">
           <Field label="It holds" className="col-span-2">
             {(control) => (
@@ -134,6 +148,9 @@ export function FrameLogIn({ changes }: { changes: TwoChanges | null }) {
           <p className="col-span-2 text-sm text-ink-2">
             Its first figures: {firstFigures(rows, head.headings.indexOf(column.heading))}
           </p>
+          {holds === 'frames' && whole && whole.seconds >= SHORTEST_CUT && (
+            <TrimChart className="col-span-2" whole={whole} trim={trim} onTrim={cut} />
+          )}
           {holds === 'frames' && (
             <>
               <TrimField
