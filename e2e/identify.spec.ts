@@ -344,4 +344,23 @@ test('commands to get the report, and scripts that print it all', async ({ page,
     expect(await answer.text()).toContain('memory in use')
   }
   await expect(page.getByRole('button', { name: /^Copy: sudo od/ })).toBeVisible()
+
+  // Sent by the machine itself, it is read and fills the slots like one that was pasted.
+  await page.getByRole('button', { name: 'Make a code for it' }).click()
+  const code = await page.getByTestId('report-code').textContent()
+  const command = page.getByRole('button', {
+    name: `Copy: sudo sh collect.sh ${app.address} ${code}`,
+  })
+  await expect(command).toBeVisible()
+  const data =
+    'Handle 0x0011, DMI type 17, 92 bytes\nMemory Device\n\tSize: 8 GB\n\tForm Factor: SODIMM\n\tLocator: A\n\tType: DDR4\n\tSpeed: 3200 MT/s\n'
+  const headers = { 'content-type': 'text/plain' }
+  const sent = await page.request.post(`${app.address}/api/v1/probe/report/${code}`, {
+    data,
+    headers,
+  })
+  expect(await sent.text()).toMatch(/^Received, for job \d+/)
+  await expect(page.getByRole('region', { name: 'Read' })).toContainText('report by code')
+  await expect(slot(page, 'A')).toContainText('8 GB')
+  await saved(page)
 })

@@ -1,12 +1,14 @@
-import { execFileSync } from 'node:child_process'
+import { execFile, execFileSync } from 'node:child_process'
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { createServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { STARTING_MACHINES } from '@tembrix/core/machines'
 import type { Module } from '@tembrix/core/model'
 import { read, writeDdr4, writeSmbios } from '@tembrix/core/readings'
-import { afterAll, expect, test } from 'vitest'
+import { afterAll, expect, onTestFinished, test } from 'vitest'
 
 const SCRIPT = fileURLToPath(new URL('../public/collect.sh', import.meta.url))
 const root = mkdtempSync(join(tmpdir(), 'tembrix-collect-'))
@@ -65,4 +67,39 @@ test('what the script prints is read as one report: devices, contents, memory in
   expect(modules[0]?.observed?.configuredDataRate).toBe(2666)
   expect(modules[1]?.verified).toBe(true)
   expect(system?.pageFileUsedGiB).toBeCloseTo(1.9, 1)
+})
+
+test('with an address and a code it sends what it collects there, and says what came of it', async () => {
+  const got: {
+    method: string | undefined
+    url: string | undefined
+    type: string | undefined
+    text: string
+  }[] = []
+  const server = createServer((request, response) => {
+    let text = ''
+    request.setEncoding('utf8')
+    request.on('data', (part: string) => {
+      text += part
+    })
+    request.on('end', () => {
+      const { method, url, headers } = request
+      got.push({ method, url, type: headers['content-type'], text })
+      response.writeHead(201).end('Received, for job 7.\n')
+    })
+  })
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
+  onTestFinished(() => void server.close())
+  const { port } = server.address() as AddressInfo
+  const said = await new Promise<string>((resolve, reject) => {
+    const env = { ...process.env, TEMBRIX_ROOT: root }
+    execFile('sh', [SCRIPT, `http://127.0.0.1:${port}/`, '123456'], { env }, (error, stdout) =>
+      error ? reject(error) : resolve(stdout),
+    )
+  })
+  expect(said).toBe('Received, for job 7.\n')
+  expect(got).toMatchObject([
+    { method: 'POST', url: '/api/v1/probe/report/123456', type: 'text/plain' },
+  ])
+  expect(got[0]?.text).toBe(collected())
 })

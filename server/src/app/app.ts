@@ -19,7 +19,7 @@ import { photoRoutes } from '../photos'
 import { plannerRoutes } from '../planner'
 import { planRoutes } from '../plans'
 import { priceListRoutes } from '../priceLists'
-import { type ProbeListener, probeRoutes, Senders } from '../probe'
+import { type ProbeListener, probeRoutes, reportRoutes, Senders } from '../probe'
 import { quoteRoutes } from '../quotes'
 import { identifyRoutes, readRoutes } from '../read'
 import { shopRoutes } from '../shop'
@@ -54,6 +54,7 @@ export function createApp(
   api.use('/validated-lists', jsonBody('8mb'), validatedListRoutes(db))
   api.use('/plan', jsonBody('16mb'), plannerRoutes())
   api.use('/price-lists', jsonBody('16mb'), priceListRoutes(db))
+  api.use('/probe/report', reportRoutes(db, senders))
   api.use(jsonBody('1mb'))
   api.use('/health', healthRoutes(db))
   api.use('/evaluate', evaluateRoutes())

@@ -1,4 +1,4 @@
-export { jsonBody } from './body'
+export { jsonBody, storable } from './body'
 export {
   answerError,
   type FieldFault,

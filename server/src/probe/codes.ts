@@ -46,9 +46,12 @@ export class Guard {
   }
 }
 
+/** A code as it was typed, blanks and all. */
+export const sixDigits = (typed: string): string => typed.replace(/\s/g, '')
+
 /**
- * Opens a code: a token that can add measurements to the code’s job, and do nothing else; with it what
- * the page must know to say in which configuration it measures.
+ * Opens a code: a token that can add measurements to the code’s job, and do nothing else; with it the
+ * job, and what the page must know to say in which configuration it measures.
  * @throws HttpError 404 `no_such_code`, 410 `code_late` or `code_used`.
  */
 export async function openCode(db: Database, guard: Guard, code: string, now = new Date()) {
@@ -73,7 +76,13 @@ export async function openCode(db: Database, guard: Guard, code: string, now = n
       .from(verifications)
       .where(eq(verifications.jobId, held.jobId))
     const changes = verification?.changes ?? null
-    return { token, number: job.number, until: held.until.toISOString(), changes }
+    return {
+      token,
+      jobId: held.jobId,
+      number: job.number,
+      until: held.until.toISOString(),
+      changes,
+    }
   })
 }
 

@@ -1,2 +1,4 @@
 export { createProbeApp, type ProbeAddress, ProbeListener, probeAddress } from './listener'
-export { probeRoutes, Senders } from './routes'
+export { reportRoutes } from './report'
+export { probeRoutes } from './routes'
+export { Senders } from './senders'

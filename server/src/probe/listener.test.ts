@@ -3,7 +3,7 @@ import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { afterAll, beforeAll, expect, test } from 'vitest'
+import { afterAll, beforeAll, expect, onTestFinished, test } from 'vitest'
 import { newJob } from '../../test/sample'
 import { useServer } from '../../test/server'
 import { createProbeApp, ProbeListener, probeAddress, Senders } from '.'
@@ -24,14 +24,22 @@ beforeAll(async () => {
     'assets/app-1.js': '3',
   }
   for (const [name, text] of Object.entries(files)) writeFileSync(join(folder, name), text)
+  const served = await serve()
+  base = served.base
+  stop = served.stop
+})
+
+async function serve() {
   const server = createServer(createProbeApp(db(), folder, new Senders()))
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
-  base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
-  stop = async () => {
-    server.closeAllConnections()
-    await new Promise((resolve) => server.close(resolve))
+  return {
+    base: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
+    stop: async () => {
+      server.closeAllConnections()
+      await new Promise((resolve) => server.close(resolve))
+    },
   }
-})
+}
 
 afterAll(async () => {
   await stop()
@@ -128,6 +136,37 @@ test('off by default, switched on and off; without an address not at all', async
   expect(await reach()).toBe(200)
   await listener.off()
   await expect(reach()).rejects.toThrow()
+
+  // Nobody uses it: it goes off by itself, and each use puts that off.
+  const short = new ProbeListener(db(), folder, { host: '127.0.0.1', port }, new Senders(), 300)
+  await short.on()
+  const begun = performance.now()
+  while (performance.now() - begun < 600) expect(await reach()).toBe(200)
+  await expect.poll(() => short.state.address, { timeout: 5000 }).toBeNull()
+  await expect(reach()).rejects.toThrow()
+})
+
+test('a report comes in by a code, once; what says nothing of memory does not use it up', async () => {
+  const own = await serve()
+  onTestFinished(own.stop)
+  const { id: jobId } = (await post('/jobs', newJob)).body
+  const { code } = (await post('/probe/codes', { jobId })).body
+  const send = async (body: string, to = code) => {
+    const url = `${own.base}/api/v1/probe/report/${to}`
+    const answer = await fetch(url, { method: 'POST', body })
+    return { status: answer.status, text: await answer.text() }
+  }
+  const console = '8GB 1Rx8 PC4-3200AA-SA2-11\n'
+  expect(await send('nothing at all')).toMatchObject({ status: 400 })
+  expect((await send('a'.repeat(1_600_000))).status).toBe(413)
+  expect((await send(console, '00000x')).status).toBe(404)
+  expect(await send(console)).toEqual({
+    status: 201,
+    text: expect.stringMatching(/^Received, for job \d+\.\n$/),
+  })
+  expect((await send(console)).status).toBe(410)
+  const { readings } = (await get(`/jobs/${jobId}`)).body
+  expect(readings).toMatchObject([{ name: 'report by code', text: console, base64: null }])
 })
 
 test('the main server says that it was not told where', async () => {

@@ -6,7 +6,9 @@ import helmet from 'helmet'
 import type { Database } from '../database'
 import { answerError, jsonBody, pageSecurity, samePageOnly, unknownRoute } from '../http'
 import { probePageFiles } from './pageFiles'
-import { type Senders, sessionRoutes } from './routes'
+import { reportRoutes } from './report'
+import { sessionRoutes } from './routes'
+import type { Senders } from './senders'
 
 /** Where the probe may be reached from the shop’s network. */
 export interface ProbeAddress {
@@ -28,15 +30,19 @@ export function probeAddress(text: string | undefined): ProbeAddress | null {
   return { host, port: number }
 }
 
-/** The probe’s page, its scripts and its own two calls, and nothing else. */
+/** Scripts that collect a report, for the machine to fetch. */
+const SCRIPTS = ['collect.sh', 'collect.ps1']
+
+/** The probe’s page, its scripts and its own calls, and nothing else. */
 export function createProbeApp(db: Database, folder: string, senders: Senders): Express {
   const app = express()
   app.disable('x-powered-by')
   app.use(helmet(pageSecurity))
   app.use(samePageOnly)
   app.use(compression())
+  app.use('/api/v1/probe/report', reportRoutes(db, senders))
   app.use('/api/v1/probe', jsonBody('1mb'), sessionRoutes(db, senders))
-  const files = probePageFiles(folder)
+  const files = new Set([...probePageFiles(folder), ...SCRIPTS])
   app.get(['/', '/probe'], (_request, response) => {
     response.sendFile('probe.html', { root: folder })
   })
@@ -60,6 +66,7 @@ export class ProbeListener {
     private readonly folder: string,
     private readonly address: ProbeAddress | null,
     private readonly senders: Senders,
+    private readonly idleFor = IDLE,
   ) {}
 
   get state(): { configured: boolean; address: string | null } {
@@ -91,7 +98,7 @@ export class ProbeListener {
 
   private stay(): void {
     if (this.idle) clearTimeout(this.idle)
-    this.idle = setTimeout(() => void this.off(), IDLE)
+    this.idle = setTimeout(() => void this.off(), this.idleFor)
     this.idle.unref()
   }
 

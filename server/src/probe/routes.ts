@@ -1,27 +1,13 @@
 import { looksBusy } from '@tembrix/core/measure'
 import { NewMeasurement, ProbeRuns } from '@tembrix/core/records'
-import { type Request, Router } from 'express'
+import { Router } from 'express'
 import { z } from 'zod'
 import type { Database } from '../database'
 import { HttpError } from '../http'
 import { create, measurementKind } from '../store'
-import { Guard, jobOfToken, newCode, openCode } from './codes'
+import { jobOfToken, newCode, openCode, sixDigits } from './codes'
 import type { ProbeListener } from './listener'
-
-/** Wrong codes are counted by who sends them. */
-export class Senders {
-  private readonly guards = new Map<string, Guard>()
-
-  guardOf({ socket }: Request): Guard {
-    const sender = socket.remoteAddress ?? ''
-    const guard = this.guards.get(sender) ?? new Guard()
-    if (this.guards.size > MOST_SENDERS) this.guards.clear()
-    this.guards.set(sender, guard)
-    return guard
-  }
-}
-
-const MOST_SENDERS = 1000
+import type { Senders } from './senders'
 
 /** The probe’s side: a short code of a job opens it once, and its token sends runs. */
 export function sessionRoutes(db: Database, senders: Senders): Router {
@@ -29,7 +15,8 @@ export function sessionRoutes(db: Database, senders: Senders): Router {
 
   routes.post('/open', async (request, response) => {
     const { code } = z.object({ code: z.string().trim().max(20) }).parse(request.body)
-    response.json(await openCode(db, senders.guardOf(request), code.replace(/\s/g, '')))
+    const { jobId: _, ...opened } = await openCode(db, senders.guardOf(request), sixDigits(code))
+    response.json(opened)
   })
 
   routes.post('/runs', async (request, response) => {

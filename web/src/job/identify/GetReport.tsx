@@ -1,6 +1,6 @@
-import { Check, Copy, Download } from 'lucide-react'
-import { useState } from 'react'
-import { Button } from '../../ui'
+import { Download } from 'lucide-react'
+import { Command } from './Command'
+import { ReportByCode } from './ReportByCode'
 
 interface Family {
   /** How one tells the console: by its prompt. */
@@ -51,6 +51,7 @@ export function GetReport() {
         {FAMILIES.map((family) => (
           <FamilyView key={family.name} {...family} />
         ))}
+        <ReportByCode />
       </div>
     </details>
   )
@@ -77,35 +78,5 @@ function FamilyView({ name, commands, script, looks }: Family) {
       <p className="text-ink-2">It looks like this; paste it whole, prompt and all:</p>
       <pre className="overflow-x-auto bg-sheet-2 p-1.5 font-mono text-[0.8rem]">{looks}</pre>
     </section>
-  )
-}
-
-function Command({ label, command }: { label: string; command: string }) {
-  const [copied, setCopied] = useState(false)
-  return (
-    <div>
-      <span className="text-ink-2">{label}</span>
-      <div className="flex items-center gap-1">
-        <code className="min-w-0 flex-1 bg-sheet-2 px-1.5 py-1 font-mono text-[0.8rem] break-all select-all">
-          {command}
-        </code>
-        <Button
-          look="quiet"
-          className="px-2.5"
-          aria-label={`Copy: ${command}`}
-          onClick={() => {
-            navigator.clipboard?.writeText(command).then(
-              () => setCopied(true),
-              () => setCopied(false),
-            )
-          }}
-        >
-          {copied ? <Check size={16} aria-hidden /> : <Copy size={16} aria-hidden />}
-        </Button>
-      </div>
-      <span aria-live="polite" className="sr-only">
-        {copied ? 'Copied.' : ''}
-      </span>
-    </div>
   )
 }

@@ -97,6 +97,8 @@ export function useIdentify() {
   return {
     readText,
     readBytes,
+    /** Something was read that came by itself. */
+    arrived: () => void justRead.add(file.id),
     place,
     seat,
     differences: differencesOf(evidence, now.placement),

@@ -1,0 +1,2 @@
+export { Reach } from './Reach'
+export { useCode } from './useCode'

@@ -1,0 +1,57 @@
+import { useEffect, useState } from 'react'
+import { API, api, useAppDispatch } from '../../data'
+import { useJob } from '../file'
+import type { Reached } from './Reach'
+
+/** How often the job is read anew while a code is out, ms. */
+const LOOK = 3000
+
+export interface ByCode {
+  /** Null while none is out. */
+  code: string | null
+  make: () => Promise<void>
+  reach: Reached | null
+  setReach: (reach: Reached) => void
+  fault: string
+  setFault: (fault: string) => void
+}
+
+/** A short code of the job; while it is out, what comes by it appears by itself. `count` is how much has come. */
+export function useCode(count: number): ByCode {
+  const { file } = useJob()
+  const dispatch = useAppDispatch()
+  const [code, setCode] = useState<{ code: string; until: string } | null>(null)
+  const [fault, setFault] = useState('')
+  const [reach, setReach] = useState<Reached | null>(null)
+
+  useEffect(() => {
+    if (!code) return
+    const timer = setInterval(() => {
+      if (Date.now() > Date.parse(code.until)) setCode(null)
+      dispatch(api.endpoints.job.initiate(file.id, { forceRefetch: true, subscribe: false }))
+    }, LOOK)
+    return () => clearInterval(timer)
+  }, [code, dispatch, file.id])
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the code has done its work once something came
+  useEffect(() => setCode(null), [count])
+
+  async function make() {
+    setFault('')
+    try {
+      const response = await fetch(`${API}/probe/codes`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ jobId: file.id }),
+      })
+      if (!response.ok) throw new Error()
+      setCode(await response.json())
+      const state = await fetch(`${API}/probe/listener`)
+      if (state.ok) setReach(await state.json())
+    } catch {
+      setFault('The server does not answer. Try again in a moment.')
+    }
+  }
+
+  return { code: code?.code ?? null, make, reach, setReach, fault, setFault }
+}
