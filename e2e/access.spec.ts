@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import type { Page } from '@playwright/test'
-import { expect, openJob, test } from './fixtures'
+import { expect, openJob, test, withoutNews } from './fixtures'
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 
@@ -21,6 +21,7 @@ test('screens meet the accessibility rules, in daylight and on the dark bench', 
   page,
   app,
 }) => {
+  await withoutNews(page)
   test.setTimeout(240_000)
   const screens = [
     () => page.goto(app.address),
@@ -105,6 +106,7 @@ test('screens meet the accessibility rules, in daylight and on the dark bench', 
 })
 
 test('nothing is cut off sideways on a tablet', async ({ page, app }) => {
+  await withoutNews(page)
   await page.setViewportSize({ width: 768, height: 1024 })
   for (const step of [
     'intake',

@@ -113,3 +113,6 @@ export async function drag(page: Page, from: Locator, to: Locator): Promise<void
   await expect(over).toHaveAttribute('data-over', 'true')
   await page.mouse.up()
 }
+
+/** Without news of other screens, so that the network comes to rest. */
+export const withoutNews = (page: Page) => page.route('**/api/v1/changes', (route) => route.abort())

@@ -2,6 +2,7 @@ import { fileURLToPath } from 'node:url'
 import { chromium } from '@playwright/test'
 import { startApplication } from './application'
 import { launchOptions } from './browser'
+import { withoutNews } from './fixtures'
 
 const folder = fileURLToPath(new URL('../docs/screenshots', import.meta.url))
 
@@ -51,6 +52,7 @@ for (const { name, job, path, open, tab, drawn, press = [], width = 1280, dark =
     viewport: { width, height: width < 1000 ? 1024 : 800 },
     colorScheme: dark ? 'dark' : 'light',
   })
+  await withoutNews(page)
   let base = app.address
   if (job) {
     const [found] = await (await page.request.get(`${base}/api/v1/jobs?search=${job}`)).json()

@@ -32,3 +32,12 @@ export const HistoryLine = z.object({
   fields: z.array(z.string()),
 })
 export type HistoryLine = z.infer<typeof HistoryLine>
+
+/** A write that is through, as it is told to every screen: which record, and the version it has now. */
+export const Written = HistoryLine.pick({
+  jobId: true,
+  record: true,
+  recordId: true,
+  action: true,
+}).extend({ version: z.int() })
+export type Written = z.infer<typeof Written>

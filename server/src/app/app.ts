@@ -1,6 +1,7 @@
 import compression from 'compression'
 import express, { type Express } from 'express'
 import helmet from 'helmet'
+import { changeRoutes } from '../changes'
 import { customerRoutes } from '../customers'
 import type { Database } from '../database'
 import { diagnoseRoutes } from '../diagnose'
@@ -56,6 +57,7 @@ export function createApp(
   api.use('/price-lists', jsonBody('16mb'), priceListRoutes(db))
   api.use('/probe/report', reportRoutes(db, senders))
   api.use(jsonBody('1mb'))
+  api.use('/changes', changeRoutes(db))
   api.use('/health', healthRoutes(db))
   api.use('/evaluate', evaluateRoutes())
   api.use('/size', sizeRoutes())

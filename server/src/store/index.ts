@@ -27,3 +27,4 @@ export {
   remove,
   type StoredTable,
 } from './store'
+export { listenForChanges } from './written'

@@ -22,6 +22,7 @@ import {
   type verifications,
 } from '../database'
 import { notFound, stale } from '../http'
+import { tellOf } from './written'
 
 export type StoredTable =
   | typeof customers
@@ -144,5 +145,7 @@ async function remember<T extends StoredTable>(
   action: 'created' | 'changed' | 'removed',
   fields: string[],
 ): Promise<void> {
-  await tx.insert(history).values({ jobId: jobOf(row), record, recordId: row.id, action, fields })
+  const line = { jobId: jobOf(row), record, recordId: row.id, action }
+  await tx.insert(history).values({ ...line, fields })
+  await tellOf(tx, { ...line, version: row.version })
 }

@@ -5,8 +5,15 @@ import { type Entry, type Fields, nextEntry, type Outbox } from './outbox'
 export type Delivery =
   | { kind: 'sent'; answer: Fields | null }
   | { kind: 'unreachable' }
-  | { kind: 'conflict' }
+  /** Its record has moved on, or is no longer there. */
+  | { kind: 'stale' }
+  | { kind: 'gone' }
+  /** The server failed on it, or would not take it. */
+  | { kind: 'failed'; why: string }
   | { kind: 'refused'; why: string }
+
+/** Answers of a server that is there but cannot take it now. */
+const BUSY = [429, 502, 503, 504]
 
 export async function deliver(entry: Entry, request: typeof fetch = fetch): Promise<Delivery> {
   let response: Response
@@ -16,11 +23,16 @@ export async function deliver(entry: Entry, request: typeof fetch = fetch): Prom
     return { kind: 'unreachable' }
   }
   if (response.ok) return { kind: 'sent', answer: await bodyOf(response) }
+  if (BUSY.includes(response.status)) return { kind: 'unreachable' }
   const error = (await bodyOf(response))?.error as ServerError | undefined
-  if (response.status >= 500 || !error) return { kind: 'unreachable' }
-  if (error.code === 'stale_version') return { kind: 'conflict' }
-  if (entry.action === 'remove' && response.status === 404) return { kind: 'sent', answer: null }
-  return { kind: 'refused', why: [error.message, ...(error.fields ?? []).map(say)].join(' ') }
+  const why = error
+    ? [error.message, ...(error.fields ?? []).map(say)].join(' ')
+    : `The server answered ${response.status}.`
+  if (response.status >= 500) return { kind: 'failed', why }
+  if (error?.code === 'stale_version') return { kind: 'stale' }
+  if (response.status === 404 && entry.action === 'remove') return { kind: 'sent', answer: null }
+  if (response.status === 404 && entry.action === 'change') return { kind: 'gone' }
+  return { kind: 'refused', why }
 }
 
 interface ServerError {
@@ -80,7 +92,7 @@ export function startCourier({ outbox, take, done }: Courier): (now?: boolean) =
     busy = true
     take(entry)
     const delivery = await deliver(entry)
-    failures = delivery.kind === 'unreachable' ? failures + 1 : 0
+    failures = delivery.kind === 'unreachable' || delivery.kind === 'failed' ? failures + 1 : 0
     await done(entry, delivery)
     busy = false
     wake(failures === 0)

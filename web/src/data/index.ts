@@ -38,13 +38,17 @@ export {
   dropped,
   type Entry,
   type Fields,
+  type Held,
+  insisted,
   keyOf,
   type Link,
   linkOf,
+  released,
   removed,
+  yielded,
 } from './outbox'
 export { overlay, overlayModels } from './overlay'
 export { simulatedKept, simulatedPutAway } from './simulated'
-export { insist, openStore, type State, type Store, useAppDispatch, useAppSelector } from './store'
+export { openStore, type State, type Store, useAppDispatch, useAppSelector } from './store'
 export { done, redone, type Step, undone } from './undo'
 export { opened, tried, triedAgain, triedBefore, type WhatIf } from './whatIf'

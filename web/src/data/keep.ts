@@ -31,7 +31,8 @@ export function restore(keep: Keep, tab: string, isOpen: (tab: string) => boolea
 function read(text: string | null): Pick<Outbox, 'entries' | 'drafts'> {
   try {
     const { entries, drafts } = JSON.parse(text ?? '')
-    return Array.isArray(entries) ? { entries, drafts: drafts ?? {} } : emptyOutbox
+    if (!Array.isArray(entries)) return emptyOutbox
+    return { entries: entries.map((entry) => ({ base: {}, ...entry })), drafts: drafts ?? {} }
   } catch {
     return emptyOutbox
   }

@@ -5,27 +5,33 @@ import { restore, store } from './keep'
 import {
   type Collection,
   changed,
-  conflicted,
   created,
   drafted,
   dropped,
   emptyOutbox,
+  FAILS_AT_MOST,
+  failed,
+  held,
   insisted,
   linkOf,
   mayJoin,
   nextEntry,
   type Outbox,
   outboxReducer,
-  refused,
+  released,
   removed,
   sending,
   sent,
+  stale,
   unreachable,
+  yielded,
 } from './outbox'
 import { absorb, overlay, overlayModels } from './overlay'
 
 const plan = { jobId: 'j', collection: 'plans', recordId: 'p', version: 3 } as const
 const job = { jobId: 'j', collection: 'jobs', recordId: 'j', version: 5 } as const
+const storedPlan = { id: 'p', name: 'A', profile: false }
+const refused = (id: string, why: string) => held({ id, held: { kind: 'refused', why } })
 
 type Action = Parameters<typeof outboxReducer>[1]
 const after = (...actions: Action[]): Outbox => actions.reduce(outboxReducer, emptyOutbox)
@@ -33,18 +39,21 @@ const idOf = (outbox: Outbox, at = 0) => outbox.entries[at]?.id as string
 
 describe('writes on their way', () => {
   test('changes of one record go as one until they are sent off', () => {
-    const two = after(changed(plan, { profile: true }), changed(plan, { name: 'B' }))
+    const two = after(changed(plan, { profile: true }, {}), changed(plan, { name: 'B' }, {}))
     expect(two.entries).toMatchObject([{ version: 3, fields: { profile: true, name: 'B' } }])
-    const sentOff = [sending(idOf(two)), changed(plan, { name: 'C' })].reduce(outboxReducer, two)
+    const sentOff = [sending(idOf(two)), changed(plan, { name: 'C' }, {})].reduce(
+      outboxReducer,
+      two,
+    )
     expect(sentOff.entries.map(({ fields }) => fields.name)).toEqual(['B', 'C'])
   })
 
   test('a change goes out behind what was created meanwhile, which it may name', () => {
     const module = { jobId: 'j', collection: 'modules', recordId: 'm' } as const
     const { entries } = after(
-      changed(job, { found: { B: 'n' } }),
+      changed(job, { found: { B: 'n' } }, {}),
       created(module, { source: 'customer' }),
-      changed(job, { found: { B: 'n', A: 'm' } }),
+      changed(job, { found: { B: 'n', A: 'm' } }, {}),
     )
     expect(entries.map(({ action, fields }) => [action, fields.found])).toEqual([
       ['change', { B: 'n' }],
@@ -54,9 +63,9 @@ describe('writes on their way', () => {
   })
 
   test('a write whose answer was lost goes again as it was; what is changed since goes by itself', () => {
-    const one = after(changed(plan, { name: 'B' }))
+    const one = after(changed(plan, { name: 'B' }, {}))
     const lost = [sending(idOf(one)), unreachable()].reduce(outboxReducer, one)
-    const more = [changed(plan, { name: 'C' }), changed(plan, { profile: true })].reduce(
+    const more = [changed(plan, { name: 'C' }, {}), changed(plan, { profile: true }, {})].reduce(
       outboxReducer,
       lost,
     )
@@ -70,55 +79,157 @@ describe('writes on their way', () => {
     const both = [
       sending(idOf(made)),
       unreachable(),
-      changed({ ...reading, version: 0 }, { name: 'typed' }),
-      sent({ id: idOf(made), version: 1 }),
+      changed({ ...reading, version: 0 }, { name: 'typed' }, {}),
+      sent({ id: idOf(made), answer: { version: 1, name: 'pasted' } }),
     ].reduce(outboxReducer, made)
     expect(both.entries).toMatchObject([
       { action: 'change', version: 1, fields: { name: 'typed' } },
     ])
   })
 
-  test('one that was refused, or met a conflict, takes a better value into itself', () => {
-    const one = after(changed(plan, { name: '' }))
+  test('one that was refused takes a better value into itself', () => {
+    const one = after(changed(plan, { name: '' }, storedPlan))
     const id = idOf(one)
-    for (const answer of [refused({ id, why: 'no name' }), conflicted(id)]) {
-      const better = [sending(id), answer, changed(plan, { name: 'B' })].reduce(outboxReducer, one)
-      expect(better.entries).toMatchObject([{ fields: { name: 'B' } }])
-    }
+    const better = [
+      sending(id),
+      refused(id, 'no name'),
+      changed(plan, { name: 'B' }, storedPlan),
+    ].reduce(outboxReducer, one)
+    expect(better.entries).toMatchObject([{ fields: { name: 'B' }, base: { name: 'A' } }])
+    expect(nextEntry(better)).toBeDefined()
   })
 
-  test('a later change goes out against the version the earlier one made', () => {
-    const first = after(changed(plan, { name: 'B' }))
-    const both = [sending(idOf(first)), changed(plan, { name: 'C' })].reduce(outboxReducer, first)
-    const left = outboxReducer(both, sent({ id: idOf(first), version: 4 }))
+  test('a later change goes out against what the earlier one made of the record', () => {
+    const first = after(changed(plan, { name: 'B' }, storedPlan))
+    const both = [
+      sending(idOf(first)),
+      changed(plan, { name: 'C' }, { ...storedPlan, name: 'B' }),
+    ].reduce(outboxReducer, first)
+    const answer = { version: 4, name: 'B', profile: true }
+    const left = outboxReducer(both, sent({ id: idOf(first), answer }))
     expect(left.entries).toMatchObject([{ version: 4, fields: { name: 'C' } }])
     expect(linkOf(left)).toBe('waiting')
   })
 
   test('a refused write holds up its own record only, and a better value frees it', () => {
-    const both = after(changed(plan, { name: '' }), changed(job, { uses: 'bees' }))
-    const held = outboxReducer(both, refused({ id: idOf(both), why: 'no name' }))
-    expect(nextEntry(held)?.collection).toBe('jobs')
-    expect(nextEntry(outboxReducer(held, changed(plan, { name: 'B' })))?.collection).toBe('plans')
+    const both = after(changed(plan, { name: '' }, storedPlan), changed(job, { uses: 'bees' }, {}))
+    const torn = outboxReducer(both, refused(idOf(both), 'no name'))
+    expect(nextEntry(torn)?.collection).toBe('jobs')
+    const better = outboxReducer(torn, changed(plan, { name: 'B' }, storedPlan))
+    expect(nextEntry(better)?.collection).toBe('plans')
   })
 
-  test('a conflict waits for the user: insisting takes the new version, giving up drops the write', () => {
-    const one = after(changed(plan, { name: 'B' }))
-    const id = idOf(one)
-    const torn = outboxReducer(one, conflicted(id))
-    expect([linkOf(torn), nextEntry(torn)]).toEqual(['conflict', undefined])
-    expect(nextEntry(outboxReducer(torn, insisted({ id, version: 9 })))).toMatchObject({
-      version: 9,
+  test('two conflicts hold their own records, and a third write goes on', () => {
+    const three = after(
+      changed(plan, { name: 'B' }, storedPlan),
+      changed(job, { complaint: 'mine' }, { complaint: 'old' }),
+      changed({ ...job, collection: 'customers', recordId: 'c' }, { phone: '1' }, { phone: '' }),
+    )
+    const torn = [
+      stale({ id: idOf(three, 0), stored: { ...storedPlan, version: 9, name: 'C' } }),
+      stale({ id: idOf(three, 1), stored: { version: 9, complaint: 'theirs' } }),
+    ].reduce(outboxReducer, three)
+    expect(torn.entries.map((entry) => entry.held?.kind)).toEqual([
+      'conflict',
+      'conflict',
+      undefined,
+    ])
+    expect(nextEntry(torn)?.collection).toBe('customers')
+    expect(linkOf(torn)).toBe('conflict')
+  })
+
+  test('what others changed beside it needs no person: both go together', () => {
+    const fit = { jobId: 'j', collection: 'fits', recordId: 'f', version: 2 } as const
+    const one = after(changed(fit, { ticks: { a: 1 }, note: 'mine' }, { ticks: {}, note: '' }))
+    const stored = { version: 5, ticks: { b: 2 }, note: '', seconds: 9 }
+    const both = outboxReducer(one, stale({ id: idOf(one), stored }))
+    expect(nextEntry(both)).toMatchObject({
+      version: 5,
+      fields: { ticks: { a: 1, b: 2 }, note: 'mine' },
+      base: { ticks: { b: 2 }, note: '' },
     })
+  })
+
+  test('a record begun at two screens keeps what either put in', () => {
+    const fit = { jobId: 'j', collection: 'fits', recordId: 'f' } as const
+    const begun = after(
+      created(fit, { jobId: 'j' }),
+      changed({ ...fit, version: 0 }, { ticks: { a: 1 } }, { ticks: {} }),
+    )
+    const answer = { version: 3, ticks: { b: 2 } }
+    const sentOff = outboxReducer(begun, sent({ id: idOf(begun), answer }))
+    expect(sentOff.entries).toMatchObject([{ version: 3, fields: { ticks: { a: 1, b: 2 } } }])
+  })
+
+  test('a conflict waits for a person: mine, or what is stored with what only I changed', () => {
+    const fields = { name: 'B', profile: true }
+    const one = after(changed(plan, fields, storedPlan))
+    const id = idOf(one)
+    const stored = { id: 'p', version: 9, name: 'C', profile: false }
+    const torn = outboxReducer(one, stale({ id, stored }))
+    expect(torn.entries[0]?.held).toEqual({ kind: 'conflict', stored, clashes: ['name'] })
+    expect([linkOf(torn), nextEntry(torn)]).toEqual(['conflict', undefined])
+    expect(nextEntry(outboxReducer(torn, insisted(id)))).toMatchObject({ version: 9, fields })
+    const given = nextEntry(outboxReducer(torn, yielded(id)))
+    expect(given).toMatchObject({ version: 9, fields: { profile: true } })
+    expect(given?.fields).not.toHaveProperty('name')
     expect(linkOf(outboxReducer(torn, dropped(id)))).toBe('saved')
+    // What is typed meanwhile waits behind it, and is not lost.
+    const typed = outboxReducer(torn, changed(plan, { name: 'D' }, { name: 'B' }))
+    expect(typed.entries).toHaveLength(2)
+    const after1 = outboxReducer(typed, insisted(id))
+    const answer = { ...stored, ...fields, version: 10 }
+    expect(outboxReducer(after1, sent({ id, answer })).entries).toMatchObject([
+      { version: 10, fields: { name: 'D' } },
+    ])
+  })
+
+  test('a removal of what was changed since is asked about', () => {
+    const one = after(removed(plan))
+    const id = idOf(one)
+    const torn = outboxReducer(one, stale({ id, stored: { ...storedPlan, version: 7 } }))
+    expect([linkOf(torn), nextEntry(torn)]).toEqual(['conflict', undefined])
+    expect(nextEntry(outboxReducer(torn, insisted(id)))).toMatchObject({
+      action: 'remove',
+      version: 7,
+    })
+    expect(outboxReducer(torn, yielded(id)).entries).toEqual([])
+  })
+
+  test('one that the server fails on lets other jobs pass, and is set aside after some tries', () => {
+    const other = { jobId: 'k', collection: 'jobs', recordId: 'k', version: 1 } as const
+    const both = after(changed(plan, { name: 'B' }, storedPlan), changed(other, { note: 'x' }, {}))
+    const id = idOf(both)
+    let now = outboxReducer(both, failed({ id, why: 'broken' }))
+    expect([nextEntry(now)?.jobId, linkOf(now)]).toEqual(['k', 'waiting'])
+    for (let tries = 1; tries < FAILS_AT_MOST; tries += 1) {
+      expect(now.entries[0]?.held).toBeUndefined()
+      now = outboxReducer(now, failed({ id, why: 'broken' }))
+    }
+    expect(now.entries[0]?.held).toEqual({ kind: 'refused', why: 'broken' })
+    expect(nextEntry(outboxReducer(now, released(id)))?.id).toBe(id)
+    expect(outboxReducer(now, released(id)).entries[0]).not.toHaveProperty('held')
+  })
+
+  test('what was refused for naming what was not stored yet goes again once it is', () => {
+    const module = { jobId: 'j', collection: 'modules', recordId: 'm' } as const
+    const both = after(
+      created(module, { source: 'customer' }),
+      changed(job, { found: { A: 'm' } }, {}),
+    )
+    const torn = outboxReducer(both, refused(idOf(both, 1), 'no such module'))
+    const freed = outboxReducer(torn, sent({ id: idOf(both), answer: { version: 1 } }))
+    expect(nextEntry(freed)?.fields).toEqual({ found: { A: 'm' } })
   })
 
   test('a server that is away is said to be away until it answers', () => {
-    const one = after(changed(plan, { name: 'B' }))
+    const one = after(changed(plan, { name: 'B' }, {}))
     const away = outboxReducer(one, unreachable())
     expect(linkOf(away)).toBe('away')
     expect(linkOf(outboxReducer(away, sending(idOf(one))))).toBe('away')
-    expect(linkOf(outboxReducer(away, sent({ id: idOf(one), version: 4 })))).toBe('saved')
+    expect(linkOf(outboxReducer(away, sent({ id: idOf(one), answer: { version: 4 } })))).toBe(
+      'saved',
+    )
   })
 })
 
@@ -139,8 +250,8 @@ describe('a job with its outbox over it', () => {
   test('shows what waits, module and all, and leaves the stored one alone', () => {
     const outbox = after(
       created({ jobId: 'j', collection: 'modules', recordId: 'x' }, { source: 'customer' }),
-      changed(job, { uses: 'bees' }),
-      changed(plan, { name: 'B' }),
+      changed(job, { uses: 'bees' }, {}),
+      changed(plan, { name: 'B' }, {}),
     )
     const view = overlay(file, outbox.entries)
     expect(view).toMatchObject({
@@ -158,7 +269,7 @@ describe('a job with its outbox over it', () => {
     expect(overlay(file, made.entries).readings).toMatchObject([
       { id: 'r', name: 'pasted', base64: null, seats: {} },
     ])
-    const seated = [changed({ ...reading, version: 0 }, { seats: { 0: 'A' } })].reduce(
+    const seated = [changed({ ...reading, version: 0 }, { seats: { 0: 'A' } }, {})].reduce(
       outboxReducer,
       made,
     )
@@ -175,13 +286,13 @@ describe('a job with its outbox over it', () => {
   test('the shop’s own records lie under no job', () => {
     const model = { id: 'm', openingMinutes: 5 } as ModelRecord
     const target = { jobId: '', collection: 'models', recordId: 'm', version: 1 } as const
-    const outbox = after(changed(target, { openingMinutes: 9 }))
+    const outbox = after(changed(target, { openingMinutes: 9 }, {}))
     expect(overlayModels([model], outbox.entries)[0]?.openingMinutes).toBe(9)
     expect(overlay(file, outbox.entries)).toBe(file)
   })
 
   test('is the same before and after an answer is taken in', () => {
-    const outbox = after(changed(plan, { name: 'B' }))
+    const outbox = after(changed(plan, { name: 'B' }, {}))
     const entry = outbox.entries[0]
     if (!entry) throw new Error('no entry')
     const stored = structuredClone(file)
@@ -206,7 +317,7 @@ function memory() {
 
 describe('what the browser keeps', () => {
   const unsent = after(
-    changed(plan, { name: 'B' }),
+    changed(plan, { name: 'B' }, {}),
     drafted({ key: 'jobs/j', field: 'dueOn', value: 'soon' }),
   )
 
@@ -231,6 +342,11 @@ describe('what the browser keeps', () => {
     store(keep, 'one', unsent)
     store(keep, 'one', emptyOutbox)
     expect(keep.length).toBe(0)
+    // As it was kept before entries knew what their fields had been.
+    const [entry] = unsent.entries
+    const { base: _, ...older } = entry ?? { base: {} }
+    keep.setItem('tembrix.outbox.one', JSON.stringify({ entries: [older], drafts: {} }))
+    expect(restore(keep, 'one', () => false).entries).toMatchObject([{ ...older, base: {} }])
     keep.setItem('tembrix.outbox.one', '{"entries":')
     expect(restore(keep, 'one', () => false).entries).toEqual([])
   })

@@ -1,4 +1,5 @@
 import { createSlice, nanoid, type PayloadAction } from '@reduxjs/toolkit'
+import { alike, mergeFields } from '@tembrix/core/records'
 
 export type Collection =
   | 'customers'
@@ -17,6 +18,15 @@ export type Collection =
   | 'validated-lists'
 export type Fields = Record<string, unknown>
 
+/**
+ * Why a write waits for a person: others changed the same thing to something else (`clashes` names the
+ * fields; none for a removal), its record was removed elsewhere, or the server would not take it.
+ */
+export type Held =
+  | { kind: 'conflict'; stored: Fields; clashes: string[] }
+  | { kind: 'gone' }
+  | { kind: 'refused'; why: string }
+
 /** A write on its way to the server. Entries go out in order; those of one record never overtake each other. */
 export interface Entry {
   id: string
@@ -28,13 +38,17 @@ export interface Entry {
   /** The version the write was made against; unknown for a create. */
   version: number
   fields: Fields
+  /** What these fields were before, to tell what others changed meanwhile. */
+  base: Fields
   /**
    * It was on its way and no answer came: the server may have it. It is sent again just as it was, so
    * that it can be told from what others changed; what is changed since goes by itself.
    */
   tried?: boolean
-  /** Why the server would not take it, in its own words; it waits for a better value. */
-  refused?: string
+  /** How often the server failed on it. */
+  failed?: number
+  /** It waits for a person, and what else is written to the same record waits behind it. */
+  held?: Held
 }
 
 export type Link = 'saved' | 'waiting' | 'sending' | 'away' | 'conflict'
@@ -44,8 +58,8 @@ export interface Outbox {
   sending: string | null
   /** False after the server could not be reached, until it answers again. */
   reachable: boolean
-  /** The entry whose record was changed elsewhere meanwhile. */
-  conflict: string | null
+  /** Whether the browser keeps what waits: false where its storage is full or forbidden. */
+  kept: boolean
   /** Values typed that cannot be accepted yet, by record and field, kept as they are. */
   drafts: Record<string, Fields>
 }
@@ -54,7 +68,7 @@ export const emptyOutbox: Outbox = {
   entries: [],
   sending: null,
   reachable: true,
-  conflict: null,
+  kept: true,
   drafts: {},
 }
 
@@ -72,6 +86,33 @@ const CREATED_ALONE: readonly Collection[] = ['fits', 'verifications', 'quotes',
 export const mayJoin = ({ action, collection }: Pick<Entry, 'action' | 'collection'>): boolean =>
   action === 'change' || (action === 'create' && !CREATED_ALONE.includes(collection))
 
+/** What a record holds in place of these fields. */
+const asIn = (record: object, fields: Fields): Fields =>
+  Object.fromEntries(Object.keys(fields).map((name) => [name, (record as Fields)[name]]))
+
+/** So often the server may fail on a write before it is set aside. */
+export const FAILS_AT_MOST = 3
+
+/** Fits a write to its record as it is stored now: what only one side changed goes together, else it is held. */
+function rebase(entry: Entry, stored: Fields): void {
+  entry.version = stored.version as number
+  if (entry.action !== 'change') return
+  const { fields, clashes } = mergeFields(entry.collection, entry.base, entry.fields, stored)
+  if (clashes.length > 0) {
+    entry.held = { kind: 'conflict', stored, clashes }
+    return
+  }
+  settleOn(entry, fields, stored)
+}
+
+function settleOn(entry: Entry, fields: Fields, stored: Fields): void {
+  entry.fields = fields
+  entry.base = asIn(stored, fields)
+  entry.version = stored.version as number
+  delete entry.held
+  delete entry.tried
+}
+
 /** Whether the server may have an entry without our knowing. */
 function mark(state: Outbox, id: string, tried: boolean): void {
   const entry = state.entries.find((one) => one.id === id)
@@ -84,26 +125,42 @@ const slice = createSlice({
   name: 'outbox',
   initialState: emptyOutbox,
   reducers: {
-    /** Sets fields of a record. Changes not yet on their way are sent as one. */
+    /** Sets fields of a record, which is given as it was. Changes not yet on their way are sent as one. */
     changed: {
-      prepare: (target: Target, fields: Fields) => ({ payload: { target, fields, id: nanoid() } }),
-      reducer(state, { payload }: PayloadAction<{ target: Target; fields: Fields; id: string }>) {
-        const { target, fields, id } = payload
+      prepare: (target: Target, fields: Fields, record: object) => ({
+        payload: { target, fields, base: asIn(record, fields), id: nanoid() },
+      }),
+      reducer(
+        state,
+        { payload }: PayloadAction<{ target: Target; fields: Fields; base: Fields; id: string }>,
+      ) {
+        const { target, fields, base, id } = payload
         const at = state.entries.findLastIndex((entry) => keyOf(entry) === keyOf(target))
         const last = state.entries[at]
         // What was created or removed since may be what the change names: it goes out behind that.
         const inOrder = state.entries.slice(at + 1).every(({ action }) => action === 'change')
-        if (last && mayJoin(last) && !last.tried && (inOrder || last.refused)) {
+        const refused = last?.held?.kind === 'refused'
+        const conflicting = last?.held !== undefined && !refused
+        if (last && mayJoin(last) && !last.tried && !conflicting && (inOrder || refused)) {
+          last.base = { ...base, ...last.base }
           Object.assign(last.fields, fields)
-          delete last.refused
+          delete last.held
+          delete last.failed
         } else {
-          state.entries.push({ ...target, id, action: 'change', fields })
+          state.entries.push({ ...target, id, action: 'change', fields, base })
         }
       },
     },
     created: {
       prepare: (target: Omit<Target, 'version'>, fields: Fields) => ({
-        payload: { ...target, version: 0, id: nanoid(), action: 'create' as const, fields },
+        payload: {
+          ...target,
+          version: 0,
+          id: nanoid(),
+          action: 'create' as const,
+          fields,
+          base: {},
+        },
       }),
       reducer(state, { payload }: PayloadAction<Entry>) {
         state.entries.push(payload)
@@ -111,7 +168,7 @@ const slice = createSlice({
     },
     removed: {
       prepare: (target: Target) => ({
-        payload: { ...target, id: nanoid(), action: 'remove' as const, fields: {} },
+        payload: { ...target, id: nanoid(), action: 'remove' as const, fields: {}, base: {} },
       }),
       reducer(state, { payload }: PayloadAction<Entry>) {
         state.entries.push(payload)
@@ -121,16 +178,20 @@ const slice = createSlice({
       state.sending = payload
       mark(state, payload, true)
     },
-    /** The server has it; later writes of the same record go out against its new version. */
-    sent(state, { payload }: PayloadAction<{ id: string; version: number | null }>) {
+    /** The server has it; later writes of the same record go out against what it answered. */
+    sent(state, { payload }: PayloadAction<{ id: string; answer: Fields | null }>) {
       const entry = state.entries.find(({ id }) => id === payload.id)
       state.entries = state.entries.filter(({ id }) => id !== payload.id)
       state.sending = null
       state.reachable = true
-      state.conflict = null
       for (const later of state.entries) {
-        if (entry && keyOf(later) === keyOf(entry) && payload.version !== null) {
-          later.version = payload.version
+        if (!entry) continue
+        if (keyOf(later) === keyOf(entry)) {
+          if (payload.answer !== null) rebase(later, payload.answer)
+        } else if (later.jobId === entry.jobId && later.held?.kind === 'refused') {
+          // What was refused may have named what is stored only now.
+          delete later.held
+          delete later.failed
         }
       }
     },
@@ -138,31 +199,70 @@ const slice = createSlice({
       state.sending = null
       state.reachable = false
     },
-    refused(state, { payload }: PayloadAction<{ id: string; why: string }>) {
+    /** It waits for a person; everything else goes on. */
+    held(state, { payload }: PayloadAction<{ id: string; held: Held }>) {
       const entry = state.entries.find(({ id }) => id === payload.id)
-      if (entry) entry.refused = payload.why
+      if (entry) entry.held = payload.held
       mark(state, payload.id, false)
       state.sending = null
       state.reachable = true
     },
-    conflicted(state, { payload }: PayloadAction<string>) {
-      mark(state, payload, false)
+    /** The server failed on it; it is tried again a few times and set aside then. */
+    failed(state, { payload }: PayloadAction<{ id: string; why: string }>) {
       state.sending = null
       state.reachable = true
-      state.conflict = payload
+      const entry = state.entries.find(({ id }) => id === payload.id)
+      if (!entry) return
+      entry.failed = (entry.failed ?? 0) + 1
+      if (entry.failed >= FAILS_AT_MOST) entry.held = { kind: 'refused', why: payload.why }
     },
-    /** Settles a conflict for this side: the write goes out against the version found. */
-    insisted(state, { payload }: PayloadAction<{ id: string; version: number }>) {
-      for (const entry of state.entries) {
-        if (entry.id === payload.id) entry.version = payload.version
+    /** The record has moved on to what is stored. */
+    stale(state, { payload }: PayloadAction<{ id: string; stored: Fields }>) {
+      state.sending = null
+      state.reachable = true
+      const entry = state.entries.find(({ id }) => id === payload.id)
+      if (!entry) return
+      delete entry.tried
+      rebase(entry, payload.stored)
+      if (entry.action === 'remove') {
+        entry.held = { kind: 'conflict', stored: payload.stored, clashes: [] }
       }
-      state.conflict = null
+    },
+    /** Settles a conflict for this side, with everything that only the other side changed. */
+    insisted(state, { payload: id }: PayloadAction<string>) {
+      const entry = state.entries.find((one) => one.id === id)
+      if (entry?.held?.kind !== 'conflict') return
+      const { stored } = entry.held
+      const { fields } = mergeFields(entry.collection, entry.base, entry.fields, stored)
+      settleOn(entry, fields, stored)
+    },
+    /** Settles a conflict for the other side; what only this side changed still goes out. */
+    yielded(state, { payload: id }: PayloadAction<string>) {
+      const entry = state.entries.find((one) => one.id === id)
+      if (entry?.held?.kind !== 'conflict') return
+      const { stored } = entry.held
+      const { collection, base } = entry
+      const { fields } = mergeFields(collection, base, entry.fields, stored, 'theirs')
+      const left = Object.entries(fields).filter(([name, value]) => !alike(value, stored[name]))
+      if (entry.action === 'remove' || left.length === 0) {
+        state.entries = state.entries.filter((one) => one.id !== id)
+        for (const later of state.entries) if (keyOf(later) === keyOf(entry)) rebase(later, stored)
+      } else settleOn(entry, Object.fromEntries(left), stored)
+    },
+    /** Sends what was set aside once more. */
+    released(state, { payload: id }: PayloadAction<string>) {
+      const entry = state.entries.find((one) => one.id === id)
+      if (!entry) return
+      delete entry.held
+      delete entry.failed
     },
     /** Gives a write up, and what else waits for the same record. */
     dropped(state, { payload }: PayloadAction<string>) {
       const entry = state.entries.find(({ id }) => id === payload)
       state.entries = state.entries.filter((one) => entry && keyOf(one) !== keyOf(entry))
-      state.conflict = null
+    },
+    kept(state, { payload }: PayloadAction<boolean>) {
+      state.kept = payload
     },
     drafted(state, { payload }: PayloadAction<{ key: string; field: string; value: unknown }>) {
       const { key, field, value } = payload
@@ -177,27 +277,36 @@ const slice = createSlice({
 
 export const {
   changed,
-  conflicted,
   created,
   drafted,
   dropped,
+  failed,
+  held,
   insisted,
-  refused,
+  kept,
+  released,
   removed,
   sending,
   sent,
+  stale,
   unreachable,
+  yielded,
 } = slice.actions
 export const outboxReducer = slice.reducer
 
-/** The next write to go out: the first that is not refused and not behind a refused or conflicting one. */
-export function nextEntry({ entries, conflict }: Outbox): Entry | undefined {
-  const held = new Set(entries.filter((entry) => entry.refused || entry.id === conflict).map(keyOf))
-  return entries.find((entry) => !held.has(keyOf(entry)))
+/**
+ * The next write to go out: the first that is not held nor behind a held one of its record. One that the
+ * server failed on lets those of other jobs pass; those of its own may rest on it.
+ */
+export function nextEntry({ entries }: Pick<Outbox, 'entries'>): Entry | undefined {
+  const held = new Set(entries.filter((entry) => entry.held).map(keyOf))
+  const open = entries.filter((entry) => !held.has(keyOf(entry)))
+  const failing = new Set(open.filter(({ failed }) => failed).map(({ jobId }) => jobId))
+  return open.find(({ jobId }) => !failing.has(jobId)) ?? open[0]
 }
 
 export function linkOf(outbox: Outbox): Link {
-  if (outbox.conflict) return 'conflict'
+  if (outbox.entries.some(({ held }) => held && held.kind !== 'refused')) return 'conflict'
   if (outbox.sending) return outbox.reachable ? 'sending' : 'away'
   if (outbox.entries.length === 0) return 'saved'
   return outbox.reachable ? 'waiting' : 'away'

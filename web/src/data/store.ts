@@ -1,19 +1,21 @@
 import { configureStore } from '@reduxjs/toolkit'
-import { same } from '@tembrix/core/model'
+import { alike } from '@tembrix/core/records'
 import { useDispatch, useSelector } from 'react-redux'
 import { API, api } from './api'
 import { type Delivery, startCourier } from './courier'
 import { type Keep, restore, store as storeOutbox } from './keep'
+import { followChanges } from './live'
 import {
-  conflicted,
   type Entry,
   type Fields,
-  insisted,
+  failed,
+  held,
+  kept as keptAction,
   type Outbox,
   outboxReducer,
-  refused,
   sending,
   sent,
+  stale,
   unreachable,
 } from './outbox'
 import { absorb, absorbInto } from './overlay'
@@ -57,6 +59,7 @@ export async function openStore(): Promise<Store> {
     if (entries !== last) wake()
     last = entries
   })
+  followChanges(store)
   window.addEventListener('online', () => wake(true))
   wake(true)
   return store
@@ -70,11 +73,8 @@ function keepOutbox(store: Store, keep: Keep, tab: string): void {
     due = false
     const { outbox } = store.getState()
     if (outbox.entries !== kept.entries || outbox.drafts !== kept.drafts) {
-      try {
-        storeOutbox(keep, tab, outbox)
-      } catch {
-        // The browser's storage is full; what waits stays in memory and goes out from there.
-      }
+      const is = stores(keep, tab, outbox)
+      if (is !== outbox.kept) store.dispatch(keptAction(is))
     }
     kept = outbox
   }
@@ -86,20 +86,32 @@ function keepOutbox(store: Store, keep: Keep, tab: string): void {
   window.addEventListener('pagehide', write)
 }
 
+/** Whether the browser kept it: its storage may be full or forbidden, and what waits is in memory only. */
+function stores(keep: Keep, tab: string, outbox: Outbox): boolean {
+  try {
+    storeOutbox(keep, tab, outbox)
+    return true
+  } catch {
+    return false
+  }
+}
+
 async function settle(store: Store, entry: Entry, delivery: Delivery): Promise<void> {
   const { dispatch } = store
   if (delivery.kind === 'sent') {
     const { answer } = delivery
     take(store, entry, answer)
-    dispatch(sent({ id: entry.id, version: (answer?.version as number | undefined) ?? null }))
+    dispatch(sent({ id: entry.id, answer }))
   } else if (delivery.kind === 'unreachable') {
     dispatch(unreachable())
-  } else if (delivery.kind === 'refused') {
-    dispatch(refused({ id: entry.id, why: delivery.why }))
+  } else if (delivery.kind === 'failed') {
+    dispatch(failed({ id: entry.id, why: delivery.why }))
+  } else if (delivery.kind === 'stale') {
+    await settleStale(store, entry)
+  } else {
+    dispatch(held({ id: entry.id, held: delivery }))
     // A piece of the shelf may have become another job's meanwhile.
     if (entry.collection === 'plans') dispatch(api.util.invalidateTags(['shopModules']))
-  } else {
-    await settleStale(store, entry)
   }
 }
 
@@ -127,36 +139,40 @@ function take({ dispatch }: Store, entry: Entry, answer: Fields | null): void {
 
 /**
  * The record has moved on. Where it already holds what was to be written (an answer was lost on its
- * way), the write is done; otherwise the user decides.
+ * way), the write is done; otherwise it is fitted to what is stored, or a person decides.
  */
 async function settleStale(store: Store, entry: Entry): Promise<void> {
   const { dispatch } = store
   const current = await readRecord(entry)
-  if (!current) {
+  if (current === 'away') {
     dispatch(unreachable())
-  } else if (holds(current, entry.fields)) {
+  } else if (current === 'gone') {
+    if (entry.action === 'remove') dispatch(sent({ id: entry.id, answer: null }))
+    else dispatch(held({ id: entry.id, held: { kind: 'gone' } }))
+  } else if (entry.action === 'change' && holds(current, entry.fields)) {
     take(store, entry, current)
-    dispatch(sent({ id: entry.id, version: current.version as number }))
+    dispatch(sent({ id: entry.id, answer: current }))
   } else {
-    dispatch(conflicted(entry.id))
+    take(store, { ...entry, fields: {} }, current)
+    dispatch(stale({ id: entry.id, stored: current }))
   }
 }
 
-/** Sends a conflicting write after all, over what was stored meanwhile. */
-export async function insist({ dispatch }: Pick<Store, 'dispatch'>, entry: Entry): Promise<void> {
-  const current = await readRecord(entry)
-  if (current) dispatch(insisted({ id: entry.id, version: current.version as number }))
-}
-
-async function readRecord({ collection, recordId }: Entry): Promise<Fields | null> {
+async function readRecord({ collection, recordId }: Entry): Promise<Fields | 'gone' | 'away'> {
   try {
     const response = await fetch(`${API}/${collection}/${recordId}`)
-    return response.ok ? await response.json() : null
+    if (response.status === 404) return 'gone'
+    return response.ok ? await response.json() : 'away'
   } catch {
-    return null
+    return 'away'
   }
 }
 
-function holds(current: Fields, fields: Fields): boolean {
-  return Object.entries(fields).every(([name, value]) => same(current[name], value))
-}
+/** What a write asks for that is stored under another name. */
+const DONE_AS: Record<string, string> = { finished: 'finishedAt' }
+
+const holds = (current: Fields, fields: Fields): boolean =>
+  Object.entries(fields).every(([name, value]) => {
+    const as = DONE_AS[name]
+    return as === undefined ? alike(current[name], value) : Boolean(current[as])
+  })

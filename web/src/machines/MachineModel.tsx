@@ -60,9 +60,11 @@ function Record({ model, version }: { model: ModelRecord; version: number }) {
   const { machine, sources } = model
   const target = { jobId: '', collection: 'models' as const, recordId: model.id, version }
   const form = useRecordForm('models', model, ModelChange.shape, (fields) =>
-    dispatch(changed(target, fields)),
+    dispatch(changed(target, fields, model)),
   )
-  const sourcing = useSourcing(sources, (next) => dispatch(changed(target, { sources: next })))
+  const sourcing = useSourcing(sources, (next) =>
+    dispatch(changed(target, { sources: next }, model)),
+  )
   return (
     <main className="mx-auto grid w-full max-w-7xl items-start gap-4 p-4 lg:grid-cols-[1.1fr_1fr]">
       <div className="flex flex-col gap-4">

@@ -1,8 +1,9 @@
 import { type Answers, matching, type StartingPoint, startingPoints } from '@tembrix/core/machines'
-import { NewCustomer, NewJob as NewJobSchema } from '@tembrix/core/records'
+import { alike, NewCustomer, NewJob as NewJobSchema } from '@tembrix/core/records'
 import { type FormEvent, useEffect, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import {
+  changed,
   created,
   drafted,
   useAppDispatch,
@@ -63,7 +64,7 @@ export function NewJob() {
     dispatch(drafted({ key: DRAFT, field: 'form', value: { ...draft, ...changes } }))
   const known = customers.find(({ id }) => id === draft.customerId)
   const words = draft.name.trim().toLowerCase()
-  const alike =
+  const similar =
     known || words.length < 2
       ? []
       : customers.filter(({ name }) => name.toLowerCase().includes(words)).slice(0, 4)
@@ -99,6 +100,12 @@ export function NewJob() {
     })
     const answer = await create(job)
     if (!answer.data) return
+    const { id, version, complaint } = answer.data
+    if (!alike(complaint, job.complaint)) {
+      // The job was stored before, its answer lost, and the words corrected since.
+      const target = { jobId: id, collection: 'jobs', recordId: id, version } as const
+      dispatch(changed(target, { complaint: job.complaint }, answer.data))
+    }
     if (draft.report.trim() !== '') {
       const recordId = crypto.randomUUID()
       dispatch(
@@ -146,9 +153,9 @@ export function NewJob() {
                   />
                 )}
               </Field>
-              {alike.length > 0 && (
+              {similar.length > 0 && (
                 <ul aria-label="Known customers" className="flex flex-col gap-1">
-                  {alike.map((customer) => (
+                  {similar.map((customer) => (
                     <li key={customer.id}>
                       <Button
                         className="w-full justify-start"

@@ -1,16 +1,19 @@
 import { Check, CloudOff, LoaderCircle, TriangleAlert } from 'lucide-react'
-import { useState } from 'react'
+import { Fragment, useState } from 'react'
 import {
   api,
   dropped,
   type Entry,
-  insist,
+  type Held,
+  insisted,
   type Link,
   linkOf,
+  released,
   useAppDispatch,
   useAppSelector,
+  yielded,
 } from '../data'
-import { Button, Dialog, list } from '../ui'
+import { Button, Dialog } from '../ui'
 
 const LOOKS: Record<Link, { icon: typeof Check; text: string; look: string }> = {
   saved: { icon: Check, text: 'All saved', look: 'text-ink-2' },
@@ -48,14 +51,21 @@ const COLLECTION_NAMES: Record<Entry['collection'], string> = {
 /** Whether everything typed has reached the server, and what to do where it cannot. */
 export function SaveState() {
   const outbox = useAppSelector((state) => state.outbox)
-  const refused = outbox.entries.filter((entry) => entry.refused)
-  const conflict = outbox.entries.find(({ id }) => id === outbox.conflict)
+  const held = outbox.entries.filter((entry) => entry.held)
+  const refused = held.filter((entry) => entry.held?.kind === 'refused')
   const invalid = Object.keys(outbox.drafts).some((key) => key.includes('/'))
   const { icon: Icon, text, look } = LOOKS[linkOf(outbox)]
 
   const [open, setOpen] = useState(false)
-  const asks = conflict !== undefined || refused.length > 0
-  const shown = refused.length > 0 && !conflict ? `${refused.length} not accepted` : text
+  const asks = held.length > 0
+  const onlyRefused = asks && refused.length === held.length
+  const unkept = !outbox.kept && outbox.entries.length > 0
+  const shown = onlyRefused
+    ? `${refused.length} not accepted`
+    : unkept && !asks
+      ? 'Not kept by this browser: leave the tab open'
+      : text
+  const alarming = asks || unkept
   return (
     <>
       <button
@@ -63,7 +73,7 @@ export function SaveState() {
         disabled={!asks}
         onClick={() => setOpen(true)}
         data-testid="save-state"
-        className={`flex min-h-9 items-center gap-1.5 rounded-sm px-2 text-sm whitespace-nowrap ${asks ? LOOKS.conflict.look : look}`}
+        className={`flex min-h-9 items-center gap-1.5 rounded-sm px-2 text-sm whitespace-nowrap ${alarming ? LOOKS.conflict.look : look}`}
       >
         <Icon size={16} aria-hidden className={Icon === LoaderCircle ? 'animate-spin' : ''} />
         <span aria-live="polite">
@@ -71,10 +81,9 @@ export function SaveState() {
         </span>
       </button>
       <Dialog open={open && asks} onOpen={setOpen} title="What could not be saved">
-        <div className="flex flex-col gap-4">
-          {conflict && <Conflict entry={conflict} />}
-          {refused.map((entry) => (
-            <Refused key={entry.id} entry={entry} />
+        <div className="flex flex-col gap-5">
+          {held.map((entry) => (
+            <HeldEntry key={entry.id} entry={entry} />
           ))}
         </div>
       </Dialog>
@@ -82,40 +91,164 @@ export function SaveState() {
   )
 }
 
-function Conflict({ entry }: { entry: Entry }) {
-  const dispatch = useAppDispatch()
+function HeldEntry({ entry }: { entry: Entry }) {
+  const { held, collection, action } = entry
+  const what = COLLECTION_NAMES[collection]
+  if (!held) return null
+  if (held.kind === 'conflict') return <Conflict entry={entry} held={held} />
   return (
-    <section>
-      <p className="mb-3">
-        Somebody changed {COLLECTION_NAMES[entry.collection]} while you did. Yours:{' '}
-        <b>{list(Object.keys(entry.fields))}</b>.
+    <section aria-label={`Not saved: ${what}`}>
+      <p className="mb-2">
+        {held.kind === 'gone' ? (
+          <>Somebody removed {what} while you changed it.</>
+        ) : (
+          <>
+            The server did not {action === 'remove' ? 'remove' : 'accept'} {what}: {held.why}{' '}
+            Correct it on its screen, try once more, or give this change up.
+          </>
+        )}
       </p>
+      <Mine entry={entry} names={Object.keys(entry.fields)} />
       <div className="flex flex-wrap gap-3">
-        <Button look="main" onClick={() => insist({ dispatch }, entry)}>
-          Keep what I entered
-        </Button>
-        <Button onClick={() => giveUp(dispatch, entry)}>Take what is stored</Button>
+        {held.kind === 'refused' && <TryAgain entry={entry} />}
+        <CopyMine entry={entry} />
+        <GiveUp entry={entry} />
       </div>
     </section>
   )
 }
 
-function Refused({ entry }: { entry: Entry }) {
+interface ConflictProps {
+  entry: Entry
+  held: Extract<Held, { kind: 'conflict' }>
+}
+
+/** Both changed the same thing: both versions, and whose is to stand. */
+function Conflict({ entry, held: { stored, clashes } }: ConflictProps) {
   const dispatch = useAppDispatch()
+  const what = COLLECTION_NAMES[entry.collection]
+  const removing = entry.action === 'remove'
   return (
-    <section>
-      <p className="mb-3">
-        The server did not accept {COLLECTION_NAMES[entry.collection]}: {entry.refused} Correct it
-        on its screen, or give this change up.
+    <section aria-label={`Changed elsewhere: ${what}`}>
+      <p className="mb-2">
+        {removing
+          ? `Somebody changed ${what} before you removed it.`
+          : `Somebody changed ${what} while you did.`}
       </p>
-      <Button look="stop" onClick={() => giveUp(dispatch, entry)}>
-        Give this change up
-      </Button>
+      {!removing && (
+        <table className="mb-3 w-full text-left text-[0.93rem]">
+          <thead>
+            <tr className="border-b border-rule text-ink-2">
+              <th scope="col" className="py-1 pr-3 font-normal">
+                Field
+              </th>
+              <th scope="col" className="py-1 pr-3 font-normal">
+                Mine
+              </th>
+              <th scope="col" className="py-1 font-normal">
+                Stored
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {clashes.map((name) => (
+              <tr key={name} className="border-b border-rule align-top">
+                <th scope="row" className="py-1 pr-3 font-semibold">
+                  {fieldName(name)}
+                </th>
+                <td className="py-1 pr-3 break-words">{inWords(entry.fields[name])}</td>
+                <td className="py-1 break-words">{inWords(stored[name])}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <div className="flex flex-wrap gap-3">
+        <Button look="main" onClick={() => dispatch(insisted(entry.id))}>
+          {removing ? 'Remove it all the same' : 'Keep what I entered'}
+        </Button>
+        <Button
+          onClick={() => {
+            dispatch(yielded(entry.id))
+            readAgain(dispatch, entry)
+          }}
+        >
+          {removing ? 'Do not remove it' : 'Take what is stored'}
+        </Button>
+        {!removing && <CopyMine entry={entry} />}
+      </div>
     </section>
   )
 }
 
-function giveUp(dispatch: ReturnType<typeof useAppDispatch>, entry: Entry): void {
-  dispatch(dropped(entry.id))
-  dispatch(api.endpoints.job.initiate(entry.jobId, { forceRefetch: true, subscribe: false }))
+function Mine({ entry, names }: { entry: Entry; names: readonly string[] }) {
+  if (names.length === 0) return null
+  return (
+    <dl className="mb-3 grid max-h-48 grid-cols-[auto_1fr] gap-x-3 overflow-auto text-[0.93rem]">
+      {names.map((name) => (
+        <Fragment key={name}>
+          <dt className="font-semibold">{fieldName(name)}</dt>
+          <dd className="break-words">{inWords(entry.fields[name])}</dd>
+        </Fragment>
+      ))}
+    </dl>
+  )
+}
+
+function TryAgain({ entry }: { entry: Entry }) {
+  const dispatch = useAppDispatch()
+  return (
+    <Button look="main" onClick={() => dispatch(released(entry.id))}>
+      Try again
+    </Button>
+  )
+}
+
+function CopyMine({ entry }: { entry: Entry }) {
+  const [copied, setCopied] = useState(false)
+  const text = Object.entries(entry.fields)
+    .map(([name, value]) => `${fieldName(name)}: ${inWords(value)}`)
+    .join('\n')
+  return (
+    <Button
+      onClick={() => {
+        navigator.clipboard?.writeText(text).then(
+          () => setCopied(true),
+          () => setCopied(false),
+        )
+      }}
+    >
+      {copied ? 'Copied' : 'Copy what I entered'}
+    </Button>
+  )
+}
+
+function GiveUp({ entry }: { entry: Entry }) {
+  const dispatch = useAppDispatch()
+  return (
+    <Button
+      look="stop"
+      onClick={() => {
+        dispatch(dropped(entry.id))
+        readAgain(dispatch, entry)
+      }}
+    >
+      Give this change up
+    </Button>
+  )
+}
+
+/** The name of a field as words: `validUntil` is “valid until”. */
+const fieldName = (name: string): string =>
+  name.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)
+
+/** A value as somebody would read it: texts as they are, what has parts in short. */
+function inWords(value: unknown): string {
+  if (value === null || value === undefined || value === '') return '–'
+  return typeof value === 'object' ? JSON.stringify(value).slice(0, 400) : String(value)
+}
+
+function readAgain(dispatch: ReturnType<typeof useAppDispatch>, { jobId }: Entry): void {
+  if (jobId === '') dispatch(api.util.invalidateTags(['models', 'lists']))
+  else dispatch(api.endpoints.job.initiate(jobId, { forceRefetch: true, subscribe: false }))
 }

@@ -40,8 +40,8 @@ export function Reach({ reach, onReach, onFault }: ReachProps) {
   if (!reach.configured) {
     return (
       <p className="text-sm text-ink-2">
-        This reaches only a browser on the shop’s own computer. Started with TEMBRIX_PROBE, such as
-        0.0.0.0:4311, the probe alone can be opened from the customer’s machine.
+        This reaches only the shop’s own computer. Started with TEMBRIX_PROBE, such as 0.0.0.0:4311,
+        the probe alone can be opened from the customer’s machine.
       </p>
     )
   }

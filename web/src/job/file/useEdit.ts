@@ -33,12 +33,13 @@ export function useEdit(
   const dispatch = useAppDispatch()
   const stacks = useAppSelector((state) => state.undo[jobId])
   return useMemo(() => {
-    const set: Edit['set'] = (collection, { id, version }, fields) => {
-      dispatch(changed({ jobId, collection, recordId: id, version }, fields))
+    const set: Edit['set'] = (collection, record, fields) => {
+      const { id, version } = record
+      dispatch(changed({ jobId, collection, recordId: id, version }, fields, record))
     }
-    const apply = ({ collection, recordId }: Step, fields: Fields) => {
+    const apply = ({ collection, recordId }: Step, from: Fields, to: Fields) => {
       const version = versionOf(collection, recordId)
-      if (version !== undefined) set(collection, { id: recordId, version }, fields)
+      if (version !== undefined) set(collection, { ...from, id: recordId, version }, to)
     }
     const past = stacks?.past.at(-1)
     const future = stacks?.future.at(-1)
@@ -56,13 +57,13 @@ export function useEdit(
       undo:
         past &&
         (() => {
-          apply(past, past.before)
+          apply(past, past.after, past.before)
           dispatch(undone(jobId))
         }),
       redo:
         future &&
         (() => {
-          apply(future, future.after)
+          apply(future, future.before, future.after)
           dispatch(redone(jobId))
         }),
     }

@@ -155,7 +155,8 @@ function KeepWithModel({ fitting: { fit, model } }: { fitting: Fitting }) {
     <Button
       onClick={() => {
         const { id: recordId, version } = model
-        dispatch(changed({ jobId: '', collection: 'models', recordId, version }, { screwMap: map }))
+        const target = { jobId: '', collection: 'models', recordId, version } as const
+        dispatch(changed(target, { screwMap: map }, model))
       }}
     >
       Keep with {model.machine.name}

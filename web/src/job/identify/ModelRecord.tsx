@@ -115,7 +115,7 @@ function MergeDialog({ model, parts, into, onClose }: MergeProps) {
     }
     const next = merged(model, { machine, sources }, chosen)
     const fields = { machine: next.machine, sources: next.sources }
-    dispatch(changed({ jobId: '', collection: 'models', recordId: id, version }, fields))
+    dispatch(changed({ jobId: '', collection: 'models', recordId: id, version }, fields, model))
     onClose()
   }
 

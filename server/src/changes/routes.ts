@@ -1,0 +1,39 @@
+import { type Response, Router } from 'express'
+import type { Database } from '../database'
+import { listenForChanges } from '../store'
+
+/** Between two signs of life, so that nobody takes a quiet connection for a dead one, ms. */
+const QUIET = 20_000
+
+/**
+ * What was written, as it is written, to every screen that asks (`text/event-stream`): each event is a
+ * `Written` as JSON. What came before a screen asked is not told; it reads its records anew.
+ */
+export function changeRoutes(db: Database): Router {
+  const routes = Router()
+  const screens = new Set<Response>()
+  let listening: Promise<unknown> | null = null
+
+  const tell = (text: string) => {
+    for (const screen of screens) screen.write(text)
+  }
+
+  routes.get('/', async (request, response) => {
+    listening ??= listenForChanges(db, (written) => tell(`data: ${written}\n\n`))
+    await listening
+    response.set({
+      'content-type': 'text/event-stream',
+      // Nothing on the way may hold it back, nor this server's own compression.
+      'cache-control': 'no-store, no-transform',
+    })
+    response.write('retry: 1000\n\n')
+    screens.add(response)
+    const life = setInterval(() => response.write(':\n\n'), QUIET)
+    request.on('close', () => {
+      clearInterval(life)
+      screens.delete(response)
+    })
+  })
+
+  return routes
+}

@@ -1,0 +1,119 @@
+import type { JobFile, RecordKind, Written } from '@tembrix/core/records'
+import { API, api } from './api'
+import type { Store } from './store'
+
+const CHANNEL = 'tembrix.changes'
+/** A write of this tab is answered sooner than this, ms; what is known then needs no reading. */
+const PAUSE = 300
+
+type Heard = { kind: 'written'; written: Written } | { kind: 'again' }
+
+/**
+ * Follows what other screens write, and reads anew what is open here and has moved on. One tab of the
+ * browser listens for all of them, since a browser keeps few connections to one server.
+ */
+export function followChanges(store: Store): void {
+  const channel = new BroadcastChannel(CHANNEL)
+  let due: Written[] = []
+
+  function hear(heard: Heard): void {
+    if (heard.kind === 'again') {
+      for (const { id } of openJobs(store)) readAgain(store, id)
+      return
+    }
+    if (due.length === 0) {
+      setTimeout(() => {
+        const all = due
+        due = []
+        takeIn(store, all)
+      }, PAUSE)
+    }
+    due.push(heard.written)
+  }
+
+  channel.onmessage = ({ data }: MessageEvent<Heard>) => hear(data)
+  const tell = (heard: Heard) => {
+    hear(heard)
+    channel.postMessage(heard)
+  }
+  void navigator.locks.request(CHANNEL, () => {
+    const source = new EventSource(`${API}/changes`)
+    let lost = false
+    source.onmessage = ({ data }) => tell({ kind: 'written', written: JSON.parse(data) })
+    source.onerror = () => {
+      lost = true
+    }
+    source.onopen = () => {
+      // What was written while nobody listened is not told.
+      if (lost) tell({ kind: 'again' })
+      lost = false
+    }
+    // Held until the tab closes; then another takes it over.
+    return new Promise(() => {})
+  })
+}
+
+function openJobs(store: Store): JobFile[] {
+  const { queries } = store.getState().api
+  return Object.values(queries).flatMap((query) =>
+    query?.endpointName === 'job' && query.data ? [query.data as JobFile] : [],
+  )
+}
+
+function readAgain({ dispatch }: Store, jobId: string): void {
+  dispatch(api.endpoints.job.initiate(jobId, { forceRefetch: true, subscribe: false }))
+}
+
+type Tag = 'jobs' | 'customers' | 'models' | 'lists' | 'shop' | 'shopModules' | 'priceLists'
+
+/** What besides a job shows a record of this kind. */
+const SHOWN_IN: Partial<Record<RecordKind, Tag[]>> = {
+  customer: ['customers', 'jobs'],
+  job: ['jobs'],
+  module: ['shopModules'],
+  model: ['models'],
+  list: ['lists'],
+  shop: ['shop'],
+  'price-list': ['priceLists', 'shopModules'],
+}
+
+/** Reads anew what is older than what was written; each job and each list once. */
+function takeIn(store: Store, all: readonly Written[]): void {
+  for (const file of openJobs(store)) {
+    const isOlder = all.some((written) => (versionIn(file, written) ?? Infinity) < written.version)
+    if (isOlder) readAgain(store, file.id)
+  }
+  // A module of a job is no piece of the shop.
+  const shops = all.filter(({ record, jobId }) => record !== 'module' || jobId === null)
+  const tags = new Set(shops.flatMap(({ record }) => SHOWN_IN[record] ?? []))
+  if (tags.size > 0) store.dispatch(api.util.invalidateTags([...tags]))
+}
+
+const LISTS = {
+  module: 'modules',
+  plan: 'plans',
+  reading: 'readings',
+  photo: 'photos',
+  quote: 'quotes',
+  fit: 'fits',
+  verification: 'verifications',
+  measurement: 'measurements',
+  frames: 'frames',
+} as const satisfies Partial<Record<RecordKind, keyof JobFile>>
+
+/**
+ * The version of a written record that an open job holds: 0 where it should hold it and does not yet, or
+ * still holds what was removed; undefined where it is none of the job’s, or gone here too.
+ */
+export function versionIn(
+  file: JobFile,
+  { record, recordId, action, jobId }: Pick<Written, 'record' | 'recordId' | 'action' | 'jobId'>,
+): number | undefined {
+  const one = { job: file, customer: file.customer, machine: file.machine }[record as 'job']
+  if (one) return one.id === recordId ? one.version : undefined
+  const list = LISTS[record as keyof typeof LISTS]
+  if (!list) return undefined
+  const own = file[list].find(({ id }) => id === recordId)
+  if (action === 'removed') return own ? 0 : undefined
+  return own ? own.version : jobId === file.id ? 0 : undefined
+}
