@@ -66,19 +66,19 @@ describe('what two made of one value', () => {
 test('fields of a record: other fields never clash, whole ones do where both changed them', () => {
   const record = { version: 4, note: 'theirs', ticks: { b: 1 }, placement: { A: 'x' } }
   expect(
-    mergeFields('fits', { note: 'old', ticks: {} }, { note: 'mine', ticks: { a: 1 } }, record),
+    mergeFields(['ticks'], { note: 'old', ticks: {} }, { note: 'mine', ticks: { a: 1 } }, record),
   ).toEqual({ fields: { note: 'mine', ticks: { b: 1, a: 1 } }, clashes: ['note'] })
   // A placement is one thing: two modules must not come into one slot, nor one into two.
-  expect(
-    mergeFields('plans', { placement: {} }, { placement: { B: 'y' } }, record).clashes,
-  ).toEqual(['placement'])
-  expect(mergeFields('plans', { name: 'p' }, { name: 'q' }, { ...record, name: 'p' })).toEqual({
+  expect(mergeFields([], { placement: {} }, { placement: { B: 'y' } }, record).clashes).toEqual([
+    'placement',
+  ])
+  expect(mergeFields([], { name: 'p' }, { name: 'q' }, { ...record, name: 'p' })).toEqual({
     fields: { name: 'q' },
     clashes: [],
   })
   // Where the other side is preferred, what only I changed still stands.
   const both = mergeFields(
-    'fits',
+    ['ticks'],
     { note: 'old', ticks: { b: 0 } },
     { note: 'mine', ticks: { a: 1, b: 2 } },
     record,

@@ -94,29 +94,18 @@ const areWords = (list: List): boolean =>
   list.every((one) => typeof one === 'string') && new Set(list).size === list.length
 const asSet = (list: List): Map => Object.fromEntries(list.map((one) => [String(one), true]))
 
-/** Fields in which every entry stands for itself, by the kind of record; others are taken whole. */
-export const ENTRY_FIELDS: Readonly<Record<string, readonly string[]>> = {
-  fits: ['ticks', 'screws', 'screwsBack', 'serials', 'removed'],
-  verifications: ['seen', 'trials', 'stability', 'tuning', 'accepted'],
-  measurements: ['runs', 'conditions'],
-  jobs: ['rulings'],
-  readings: ['seats'],
-  quotes: ['options'],
-}
-
 /**
  * Fields to write to a record that others changed meanwhile: `base` holds what they were when `mine` were
- * set, `theirs` the record as it is. `clashes` names the fields that both changed to something else; there
+ * set, `theirs` the record as it is; of the fields `inside` the entries stand for themselves. `clashes` names the fields that both changed to something else; there
  * `prefer` says whose value stands.
  */
 export function mergeFields(
-  collection: string,
+  inside: readonly string[],
   base: Map,
   mine: Map,
   theirs: Map,
   prefer: 'mine' | 'theirs' = 'mine',
 ): { fields: Record<string, unknown>; clashes: string[] } {
-  const inside = ENTRY_FIELDS[collection] ?? []
   const fields: Record<string, unknown> = {}
   const clashes: string[] = []
   for (const name of Object.keys(mine)) {

@@ -14,16 +14,21 @@ import {
   versionOf,
 } from '../store'
 
+interface Schemas<New, Patch> {
+  made: z.ZodType<New>
+  patch: z.ZodType<Patch>
+}
+
 /** Records that hang on a job and on nothing else: they are made, read, changed and removed one by one. */
 export function jobRecordRoutes<
   T extends StoredTable,
   New extends T['$inferInsert'] & { jobId: string },
   Patch extends Partial<T['$inferInsert']> & { version: number },
->(db: Database, kind: Kind<T>, asNew: z.ZodType<New>, asPatch: z.ZodType<Patch>): Router {
+>(db: Database, kind: Kind<T>, { made, patch: patchOf }: Schemas<New, Patch>): Router {
   const routes = Router()
 
   routes.post('/', async (request, response) => {
-    const record = asNew.parse(request.body)
+    const record = made.parse(request.body)
     const created = await db.transaction(async (tx) => {
       await find(tx, jobKind, record.jobId)
       return create(tx, kind, record)
@@ -38,7 +43,7 @@ export function jobRecordRoutes<
 
   routes.patch('/:id', async (request, response) => {
     const id = idOf(request.params)
-    const patch = asPatch.parse(request.body)
+    const patch = patchOf.parse(request.body)
     response.json(await db.transaction((tx) => change(tx, kind, id, patch)))
   })
 

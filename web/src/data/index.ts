@@ -31,7 +31,6 @@ export {
   useValidatedListsQuery,
 } from './api'
 export {
-  type Collection,
   changed,
   created,
   drafted,

@@ -1,4 +1,11 @@
-import type { JobFile, RecordKind, Written } from '@tembrix/core/records'
+import {
+  JOB_LISTS,
+  type JobFile,
+  type JobList,
+  KINDS,
+  type RecordKind,
+  type Written,
+} from '@tembrix/core/records'
 import { API, api } from './api'
 import type { Store } from './store'
 
@@ -89,17 +96,7 @@ function takeIn(store: Store, all: readonly Written[]): void {
   if (tags.size > 0) store.dispatch(api.util.invalidateTags([...tags]))
 }
 
-const LISTS = {
-  module: 'modules',
-  plan: 'plans',
-  reading: 'readings',
-  photo: 'photos',
-  quote: 'quotes',
-  fit: 'fits',
-  verification: 'verifications',
-  measurement: 'measurements',
-  frames: 'frames',
-} as const satisfies Partial<Record<RecordKind, keyof JobFile>>
+const LISTS = new Map<RecordKind, JobList>(JOB_LISTS.map((list) => [KINDS[list].record, list]))
 
 /**
  * The version of a written record that an open job holds: 0 where it should hold it and does not yet, or
@@ -111,9 +108,9 @@ export function versionIn(
 ): number | undefined {
   const one = { job: file, customer: file.customer, machine: file.machine }[record as 'job']
   if (one) return one.id === recordId ? one.version : undefined
-  const list = LISTS[record as keyof typeof LISTS]
+  const list = LISTS.get(record)
   if (!list) return undefined
-  const own = file[list].find(({ id }) => id === recordId)
+  const own = (file[list] as { id: string; version: number }[]).find(({ id }) => id === recordId)
   if (action === 'removed') return own ? 0 : undefined
   return own ? own.version : jobId === file.id ? 0 : undefined
 }

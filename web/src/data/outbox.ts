@@ -1,21 +1,14 @@
 import { createSlice, nanoid, type PayloadAction } from '@reduxjs/toolkit'
-import { alike, mergeFields } from '@tembrix/core/records'
+import {
+  alike,
+  type ChangeOf,
+  type Collection,
+  joinsCreate,
+  KINDS,
+  mergeFields,
+  type NewOf,
+} from '@tembrix/core/records'
 
-export type Collection =
-  | 'customers'
-  | 'machines'
-  | 'modules'
-  | 'jobs'
-  | 'plans'
-  | 'quotes'
-  | 'fits'
-  | 'verifications'
-  | 'measurements'
-  | 'frames'
-  | 'readings'
-  | 'photos'
-  | 'models'
-  | 'validated-lists'
 export type Fields = Record<string, unknown>
 
 /**
@@ -73,18 +66,13 @@ export const emptyOutbox: Outbox = {
 }
 
 type Target = Pick<Entry, 'jobId' | 'collection' | 'recordId' | 'version'>
+type TargetIn<C extends Collection> = Target & { collection: C }
 
 export const keyOf = ({ collection, recordId }: Pick<Entry, 'collection' | 'recordId'>) =>
   `${collection}/${recordId}`
 
-/**
- * Their create is sent by itself: a job has one of them, perhaps begun at another screen, or a change may
- * set what a create does not take.
- */
-const CREATED_ALONE: readonly Collection[] = ['fits', 'verifications', 'quotes', 'jobs']
-
 export const mayJoin = ({ action, collection }: Pick<Entry, 'action' | 'collection'>): boolean =>
-  action === 'change' || (action === 'create' && !CREATED_ALONE.includes(collection))
+  action === 'change' || (action === 'create' && joinsCreate(collection))
 
 /** What a record holds in place of these fields. */
 const asIn = (record: object, fields: Fields): Fields =>
@@ -97,7 +85,12 @@ export const FAILS_AT_MOST = 3
 function rebase(entry: Entry, stored: Fields): void {
   entry.version = stored.version as number
   if (entry.action !== 'change') return
-  const { fields, clashes } = mergeFields(entry.collection, entry.base, entry.fields, stored)
+  const { fields, clashes } = mergeFields(
+    KINDS[entry.collection].entries,
+    entry.base,
+    entry.fields,
+    stored,
+  )
   if (clashes.length > 0) {
     entry.held = { kind: 'conflict', stored, clashes }
     return
@@ -233,7 +226,12 @@ const slice = createSlice({
       const entry = state.entries.find((one) => one.id === id)
       if (entry?.held?.kind !== 'conflict') return
       const { stored } = entry.held
-      const { fields } = mergeFields(entry.collection, entry.base, entry.fields, stored)
+      const { fields } = mergeFields(
+        KINDS[entry.collection].entries,
+        entry.base,
+        entry.fields,
+        stored,
+      )
       settleOn(entry, fields, stored)
     },
     /** Settles a conflict for the other side; what only this side changed still goes out. */
@@ -242,7 +240,8 @@ const slice = createSlice({
       if (entry?.held?.kind !== 'conflict') return
       const { stored } = entry.held
       const { collection, base } = entry
-      const { fields } = mergeFields(collection, base, entry.fields, stored, 'theirs')
+      const { entries: inside } = KINDS[collection]
+      const { fields } = mergeFields(inside, base, entry.fields, stored, 'theirs')
       const left = Object.entries(fields).filter(([name, value]) => !alike(value, stored[name]))
       if (entry.action === 'remove' || left.length === 0) {
         state.entries = state.entries.filter((one) => one.id !== id)
@@ -275,9 +274,20 @@ const slice = createSlice({
   },
 })
 
+/** Sets fields of a record, which is given as it was; saved by itself. */
+export const changed = <C extends Collection>(
+  target: TargetIn<C>,
+  fields: ChangeOf<C>,
+  record: object,
+) => slice.actions.changed(target, fields, record)
+
+/** Makes a record under an id of its own; saved by itself. */
+export const created = <C extends Collection>(
+  target: Omit<TargetIn<C>, 'version'>,
+  fields: NewOf<C>,
+) => slice.actions.created(target, fields)
+
 export const {
-  changed,
-  created,
   drafted,
   dropped,
   failed,

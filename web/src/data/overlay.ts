@@ -1,60 +1,15 @@
 import {
+  type Collection,
+  JOB_LISTS,
   type JobFile,
+  type JobList,
+  KINDS,
   type ModelRecord,
-  UNFITTED,
-  UNKNOWN_PIECE,
-  UNVERIFIED,
 } from '@tembrix/core/records'
-import { type Collection, type Entry, type Fields, keyOf } from './outbox'
+import { type Entry, type Fields, keyOf } from './outbox'
 
-/** The lists of a job whose records come and go. */
-const LISTS = [
-  'modules',
-  'readings',
-  'photos',
-  'plans',
-  'quotes',
-  'fits',
-  'verifications',
-  'measurements',
-  'frames',
-] as const
-type List = (typeof LISTS)[number]
-
-const isList = (collection: Collection): collection is List =>
-  (LISTS as readonly string[]).includes(collection)
-
-/** What a record just made holds until the server has said more. */
-const UNSET: Record<List, Fields> = {
-  modules: { ...UNKNOWN_PIECE },
-  readings: { by: '', text: null, base64: null, seats: {} },
-  photos: {},
-  plans: { placement: null, profile: false, manual: null },
-  quotes: {
-    options: [],
-    depositPercent: null,
-    validUntil: null,
-    note: '',
-    number: 0,
-    offered: null,
-    approval: null,
-    ended: null,
-    document: null,
-  },
-  fits: { ...UNFITTED },
-  verifications: { ...UNVERIFIED },
-  measurements: {
-    unit: '',
-    failed: 0,
-    bandwidth: null,
-    work: null,
-    at: null,
-    conditions: {},
-    busy: false,
-    note: '',
-  },
-  frames: { session: 1, at: null, conditions: {} },
-}
+const isList = (collection: Collection): collection is JobList =>
+  (JOB_LISTS as Collection[]).includes(collection)
 
 interface Known {
   id: string
@@ -65,19 +20,12 @@ export function overlay(file: JobFile, entries: readonly Entry[]): JobFile {
   const own = entries.filter((entry) => entry.jobId === file.id)
   if (own.length === 0) return file
   const lay = <T extends Known>(collection: Collection, record: T) => laid(own, collection, record)
+  const lists = JOB_LISTS.map((list) => [list, laidList<Known>(own, list, file[list])])
   return {
     ...lay('jobs', file),
     customer: lay('customers', file.customer),
     machine: lay('machines', file.machine),
-    modules: laidList(own, 'modules', file.modules),
-    readings: laidList(own, 'readings', file.readings),
-    photos: laidList(own, 'photos', file.photos),
-    plans: laidList(own, 'plans', file.plans),
-    quotes: laidList(own, 'quotes', file.quotes),
-    fits: laidList(own, 'fits', file.fits),
-    verifications: laidList(own, 'verifications', file.verifications),
-    measurements: laidList(own, 'measurements', file.measurements),
-    frames: laidList(own, 'frames', file.frames),
+    ...(Object.fromEntries(lists) as Pick<JobFile, JobList>),
   }
 }
 
@@ -95,7 +43,7 @@ function laid<T extends Known>(own: readonly Entry[], collection: Collection, re
     : Object.assign({}, record, ...changes.map(({ fields }) => fields))
 }
 
-function laidList<T extends Known>(own: readonly Entry[], collection: List, records: T[]): T[] {
+function laidList<T extends Known>(own: readonly Entry[], collection: JobList, records: T[]): T[] {
   const entries = own.filter((entry) => entry.collection === collection)
   if (entries.length === 0) return records
   const gone = new Set(
@@ -106,7 +54,13 @@ function laidList<T extends Known>(own: readonly Entry[], collection: List, reco
     .filter(({ action, recordId }) => action === 'create' && !known.has(recordId))
     .map(({ recordId, fields, version }) => {
       const stamps = { createdAt: '', updatedAt: '' }
-      return { ...UNSET[collection], ...stamps, ...fields, id: recordId, version } as unknown as T
+      return {
+        ...KINDS[collection].blank,
+        ...stamps,
+        ...fields,
+        id: recordId,
+        version,
+      } as unknown as T
     })
   return [...records, ...fresh]
     .filter(({ id }) => !gone.has(id))

@@ -1,5 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
-import type { Collection, Fields } from './outbox'
+import type { Collection } from '@tembrix/core/records'
+import type { Fields } from './outbox'
 
 /** A change that can be taken back: the fields of one record before and after it. */
 export interface Step {

@@ -1,11 +1,5 @@
-import {
-  type Collection,
-  drafted,
-  type Fields,
-  keyOf,
-  useAppDispatch,
-  useAppSelector,
-} from '../data'
+import type { Collection } from '@tembrix/core/records'
+import { drafted, type Fields, keyOf, useAppDispatch, useAppSelector } from '../data'
 
 interface FieldSchema {
   safeParse: (value: unknown) => {

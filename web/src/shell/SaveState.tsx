@@ -45,7 +45,6 @@ const COLLECTION_NAMES: Record<Entry['collection'], string> = {
   readings: 'a reading',
   photos: 'a photo',
   models: 'a machine record',
-  'validated-lists': 'a validated list',
 }
 
 /** Whether everything typed has reached the server, and what to do where it cannot. */

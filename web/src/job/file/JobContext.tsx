@@ -4,6 +4,7 @@ import { type Learned, NOTHING_KNOWN, type Situation, situationOf } from '@tembr
 import type { Machine } from '@tembrix/core/model'
 import {
   type Assignment,
+  type Collection,
   costOf,
   type JobFile,
   type Piece,
@@ -20,7 +21,6 @@ import {
   useMemo,
 } from 'react'
 import {
-  type Collection,
   overlay,
   type State,
   useAppSelector,

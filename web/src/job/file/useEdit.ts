@@ -1,6 +1,6 @@
+import type { ChangeOf, Collection } from '@tembrix/core/records'
 import { useMemo } from 'react'
 import {
-  type Collection,
   changed,
   done,
   type Fields,
@@ -18,9 +18,13 @@ interface Known {
 
 export interface Edit {
   /** Sets fields of one of the job's records; saved by itself. */
-  set: (collection: Collection, record: Known, fields: Fields) => void
+  set: <C extends Collection>(collection: C, record: Known, fields: ChangeOf<C>) => void
   /** The same, as one step that can be undone. */
-  step: <T extends Known>(collection: Collection, record: T, fields: Partial<T>) => void
+  step: <C extends Collection, T extends Known>(
+    collection: C,
+    record: T,
+    fields: ChangeOf<C> & Partial<T>,
+  ) => void
   undo?: () => void
   redo?: () => void
 }
@@ -39,7 +43,8 @@ export function useEdit(
     }
     const apply = ({ collection, recordId }: Step, from: Fields, to: Fields) => {
       const version = versionOf(collection, recordId)
-      if (version !== undefined) set(collection, { ...from, id: recordId, version }, to)
+      if (version !== undefined)
+        set(collection, { ...from, id: recordId, version }, to as ChangeOf<typeof collection>)
     }
     const past = stacks?.past.at(-1)
     const future = stacks?.future.at(-1)
@@ -52,7 +57,7 @@ export function useEdit(
         if (names.every((name) => JSON.stringify(record[name]) === JSON.stringify(fields[name])))
           return
         dispatch(done({ jobId, step: { collection, recordId: record.id, before, after } }))
-        set(collection, record, after)
+        set(collection, record, fields)
       },
       undo:
         past &&

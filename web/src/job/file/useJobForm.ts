@@ -1,15 +1,15 @@
-import type { Collection } from '../../data'
+import type { ChangeOf, Collection } from '@tembrix/core/records'
 import { type RecordForm, useRecordForm } from '../../form'
 import { useJob } from './JobContext'
 
 /** One of the job's records as a form that saves itself. */
-export function useJobForm<T extends { id: string; version: number }>(
-  collection: Collection,
+export function useJobForm<C extends Collection, T extends { id: string; version: number }>(
+  collection: C,
   record: T,
   schemas: Parameters<typeof useRecordForm>[2],
 ): RecordForm {
   const { edit } = useJob()
   return useRecordForm(collection, record, schemas, (fields) =>
-    edit.set(collection, record, fields),
+    edit.set(collection, record, fields as ChangeOf<C>),
   )
 }

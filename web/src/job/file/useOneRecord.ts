@@ -1,16 +1,16 @@
-import type { Stored } from '@tembrix/core/records'
+import type { ChangeOf, Stored } from '@tembrix/core/records'
 import { useCallback, useMemo } from 'react'
-import { created, type Fields, useAppDispatch } from '../../data'
+import { created, useAppDispatch } from '../../data'
 import { useJob } from './JobContext'
 
 type Of<Blank> = Blank & Stored & { jobId: string }
 
 /** The record of a kind that a job has one of, under the job’s id: `blank` until the first thing is noted, which makes it. */
-export function useOneRecord<Blank>(
-  collection: 'fits' | 'verifications',
+export function useOneRecord<C extends 'fits' | 'verifications', Blank>(
+  collection: C,
   known: Of<Blank> | undefined,
   blank: Blank,
-): { record: Of<Blank>; set: (fields: Fields) => void } {
+): { record: Of<Blank>; set: (fields: ChangeOf<C>) => void } {
   const { file, edit } = useJob()
   const dispatch = useAppDispatch()
   const record = useMemo(() => {
@@ -18,7 +18,7 @@ export function useOneRecord<Blank>(
     return known ?? { ...blank, ...unstored }
   }, [known, blank, file.id])
   const set = useCallback(
-    (fields: Fields) => {
+    (fields: ChangeOf<C>) => {
       if (!known) {
         dispatch(created({ jobId: file.id, collection, recordId: file.id }, { jobId: file.id }))
       }

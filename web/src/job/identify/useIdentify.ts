@@ -64,7 +64,7 @@ export function useIdentify() {
     const id = crypto.randomUUID()
     remember(id, reading)
     justRead.add(file.id)
-    const seats = slot === null ? {} : { 0: slot }
+    const seats: Record<string, string> = slot === null ? {} : { 0: slot }
     dispatch(created(target(id), { jobId: file.id, name, by: technician, seats, ...content }))
   }
 

@@ -49,7 +49,7 @@ export function AddTest({ known, last }: Props) {
       unit,
       better,
       bandwidth,
-      configuration: 'after',
+      configuration: 'after' as const,
       runs: [],
       ...sessionLike(last),
     }

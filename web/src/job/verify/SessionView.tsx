@@ -27,7 +27,8 @@ export function Sessions({ about, configuration, label, sessions, last }: Props)
   const dispatch = useAppDispatch()
   function add(runs: readonly number[]) {
     const target = { jobId: file.id, collection: 'measurements' as const }
-    const fields = { ...about, jobId: file.id, configuration, runs, ...sessionLike(last) }
+    const of = { jobId: file.id, configuration, runs: [...runs] }
+    const fields = { ...about, ...of, ...sessionLike(last) }
     dispatch(created({ ...target, recordId: crypto.randomUUID() }, fields))
   }
   const [first, ...further] = sessions

@@ -1,5 +1,5 @@
 import { analyseFrames } from '@tembrix/core/measure'
-import type { FrameLog } from '@tembrix/core/records'
+import type { FrameLog, NewOf } from '@tembrix/core/records'
 import { useState } from 'react'
 import { created, useAppDispatch } from '../../data'
 import { Button } from '../../ui'
@@ -44,25 +44,22 @@ export function SimulatedRuns() {
       const frames = analyseFrames(Float64Array.from(await machine.frames(FRAMES)))
       if (!frames) continue
       const { figures, bins, line } = frames
-      const about = {
-        test: FRAMES_TEST,
-        configuration,
-        session,
-        name: `simulated ${session}.${at}`,
-      }
-      add('frames', { ...about, figures, bins, line })
+      const about = { test: FRAMES_TEST, session, name: `simulated ${session}.${at}` }
+      const fields = { ...about, configuration, figures, bins, line, ...like() }
+      dispatch(created(anew('frames'), { jobId: file.id, ...fields }))
     }
     setSaid(`Measured ${configuration}: ${uncapital(outcomeWords(outcome))}.`)
   }
 
-  function keep(runs: readonly number[], fields: object) {
-    add('measurements', { ...fields, runs: runs.map((run) => Number(run.toPrecision(4))) })
+  function keep(runs: readonly number[], fields: Omit<NewOf<'measurements'>, 'jobId' | 'runs'>) {
+    const printed = runs.map((run) => Number(run.toPrecision(4)))
+    dispatch(created(anew('measurements'), { jobId: file.id, ...fields, runs: printed, ...like() }))
   }
 
-  function add(collection: 'measurements' | 'frames', fields: object) {
-    const target = { jobId: file.id, collection, recordId: crypto.randomUUID() }
-    const last = file.measurements.at(-1)
-    dispatch(created(target, { jobId: file.id, ...fields, ...sessionLike(last) }))
+  const like = () => sessionLike(file.measurements.at(-1))
+
+  function anew<C extends 'measurements' | 'frames'>(collection: C) {
+    return { jobId: file.id, collection, recordId: crypto.randomUUID() }
   }
 
   return (
