@@ -48,6 +48,33 @@ test('without a reload it is sent as soon as the server is back', async ({ page 
   }
 })
 
+test('a browser that keeps nothing says so at once; what was typed goes out while the tab is open', async ({
+  page,
+}) => {
+  const own = await startApplication()
+  try {
+    await page.addInitScript(() => {
+      const keep = Storage.prototype.setItem
+      Storage.prototype.setItem = function (key, value) {
+        if (key.startsWith('tembrix.outbox')) throw new DOMException('full', 'QuotaExceededError')
+        keep.call(this, key, value)
+      }
+    })
+    await openJob(page, own, 'Varga', 'intake')
+    await own.stop()
+    await page.getByLabel('Phone').fill('0555 888')
+    await expect(page.getByTestId('save-state')).toHaveText(
+      'Not kept by this browser: leave the tab open',
+    )
+    await own.start()
+    await saved(page)
+    const customers = await (await page.request.get(`${own.address}/api/v1/customers`)).json()
+    expect(customers.map(({ phone }: { phone: string }) => phone)).toContain('0555 888')
+  } finally {
+    await own.end()
+  }
+})
+
 test('a value that cannot be is marked at its field and kept as typed, over a reload too', async ({
   page,
   app,

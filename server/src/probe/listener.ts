@@ -7,8 +7,8 @@ import type { Database } from '../database'
 import { answerError, jsonBody, pageSecurity, samePageOnly, unknownRoute } from '../http'
 import { probePageFiles } from './pageFiles'
 import { reportRoutes } from './report'
-import { sessionRoutes } from './routes'
 import type { Senders } from './senders'
+import { sessionRoutes } from './session'
 
 /** Where the probe may be reached from the shop’s network. */
 export interface ProbeAddress {

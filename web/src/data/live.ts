@@ -6,8 +6,7 @@ import {
   type RecordKind,
   type Written,
 } from '@tembrix/core/records'
-import { API, api } from './api'
-import type { Store } from './store'
+import { API } from './api'
 
 const CHANNEL = 'tembrix.changes'
 /** A write of this tab is answered sooner than this, ms; what is known then needs no reading. */
@@ -15,24 +14,34 @@ const PAUSE = 300
 
 type Heard = { kind: 'written'; written: Written } | { kind: 'again' }
 
+/** Lists that show records besides the jobs they belong to. */
+export type Tag = 'jobs' | 'customers' | 'models' | 'lists' | 'shop' | 'shopModules' | 'priceLists'
+
+/** What is open in this tab, and how it is read anew. */
+export interface Open {
+  jobs: () => JobFile[]
+  readJob: (id: string) => void
+  readLists: (tags: Tag[]) => void
+}
+
 /**
  * Follows what other screens write, and reads anew what is open here and has moved on. One tab of the
  * browser listens for all of them, since a browser keeps few connections to one server.
  */
-export function followChanges(store: Store): void {
+export function followChanges(open: Open): void {
   const channel = new BroadcastChannel(CHANNEL)
   let due: Written[] = []
 
   function hear(heard: Heard): void {
     if (heard.kind === 'again') {
-      for (const { id } of openJobs(store)) readAgain(store, id)
+      for (const { id } of open.jobs()) open.readJob(id)
       return
     }
     if (due.length === 0) {
       setTimeout(() => {
         const all = due
         due = []
-        takeIn(store, all)
+        takeIn(open, all)
       }, PAUSE)
     }
     due.push(heard.written)
@@ -60,19 +69,6 @@ export function followChanges(store: Store): void {
   })
 }
 
-function openJobs(store: Store): JobFile[] {
-  const { queries } = store.getState().api
-  return Object.values(queries).flatMap((query) =>
-    query?.endpointName === 'job' && query.data ? [query.data as JobFile] : [],
-  )
-}
-
-function readAgain({ dispatch }: Store, jobId: string): void {
-  dispatch(api.endpoints.job.initiate(jobId, { forceRefetch: true, subscribe: false }))
-}
-
-type Tag = 'jobs' | 'customers' | 'models' | 'lists' | 'shop' | 'shopModules' | 'priceLists'
-
 /** What besides a job shows a record of this kind. */
 const SHOWN_IN: Partial<Record<RecordKind, Tag[]>> = {
   customer: ['customers', 'jobs'],
@@ -85,15 +81,15 @@ const SHOWN_IN: Partial<Record<RecordKind, Tag[]>> = {
 }
 
 /** Reads anew what is older than what was written; each job and each list once. */
-function takeIn(store: Store, all: readonly Written[]): void {
-  for (const file of openJobs(store)) {
+function takeIn(open: Open, all: readonly Written[]): void {
+  for (const file of open.jobs()) {
     const isOlder = all.some((written) => (versionIn(file, written) ?? Infinity) < written.version)
-    if (isOlder) readAgain(store, file.id)
+    if (isOlder) open.readJob(file.id)
   }
   // A module of a job is no piece of the shop.
   const shops = all.filter(({ record, jobId }) => record !== 'module' || jobId === null)
   const tags = new Set(shops.flatMap(({ record }) => SHOWN_IN[record] ?? []))
-  if (tags.size > 0) store.dispatch(api.util.invalidateTags([...tags]))
+  if (tags.size > 0) open.readLists([...tags])
 }
 
 const LISTS = new Map<RecordKind, JobList>(JOB_LISTS.map((list) => [KINDS[list].record, list]))

@@ -1,5 +1,5 @@
 import { configureStore } from '@reduxjs/toolkit'
-import { alike } from '@tembrix/core/records'
+import { alike, type JobFile } from '@tembrix/core/records'
 import { useDispatch, useSelector } from 'react-redux'
 import { API, api } from './api'
 import { type Delivery, startCourier } from './courier'
@@ -59,10 +59,24 @@ export async function openStore(): Promise<Store> {
     if (entries !== last) wake()
     last = entries
   })
-  followChanges(store)
+  followChanges({
+    jobs: () => openJobs(store),
+    readJob: (id) => readJob(store, id),
+    readLists: (tags) => store.dispatch(api.util.invalidateTags(tags)),
+  })
   window.addEventListener('online', () => wake(true))
   wake(true)
   return store
+}
+
+function openJobs(store: Store): JobFile[] {
+  return Object.values(store.getState().api.queries).flatMap((query) =>
+    query?.endpointName === 'job' && query.data ? [query.data as JobFile] : [],
+  )
+}
+
+function readJob({ dispatch }: Pick<Store, 'dispatch'>, jobId: string) {
+  return dispatch(api.endpoints.job.initiate(jobId, { forceRefetch: true, subscribe: false }))
 }
 
 /** Writes the outbox to the browser's storage as it changes, after the screen has been painted, and on leaving. */
@@ -122,11 +136,11 @@ function take({ dispatch }: Store, entry: Entry, answer: Fields | null): void {
     if (entry.fields.finished) {
       // A finished fitting moves the job on, and pieces from and to the shelf.
       dispatch(api.util.invalidateTags(['shopModules', 'jobs']))
-      dispatch(api.endpoints.job.initiate(entry.jobId, { forceRefetch: true, subscribe: false }))
+      readJob({ dispatch }, entry.jobId)
     }
     // A reading of the job under way may have begun before this write: it is done once more.
     dispatch(api.util.getRunningQueryThunk('job', entry.jobId))?.then(() =>
-      dispatch(api.endpoints.job.initiate(entry.jobId, { forceRefetch: true, subscribe: false })),
+      readJob({ dispatch }, entry.jobId),
     )
   } else if (entry.collection === 'models') {
     dispatch(
