@@ -1,7 +1,8 @@
 export type { BenchMachine, Observation, Start } from './benchMachine'
 export { type Hidden, hide, tryOut } from './hidden'
-export { benchMachine, type Simulated } from './machine'
+export { benchMachine } from './machine'
 export { bandwidthRuns, frameTimes, latencyRuns } from './measure'
+export type { Simulated } from './simulated'
 export {
   asFound,
   fittedOut,

@@ -1,31 +1,13 @@
-import type { Outcome, Trial } from '../diagnose'
+import type { Trial } from '../diagnose'
 import { evaluate } from '../evaluate'
 import { firstStart } from '../knowledge'
 import type { Evaluation, Machine, Module } from '../model'
 import { random } from '../random'
 import type { BenchMachine, Start } from './benchMachine'
-import { type Hidden, isOpened, tryOut } from './hidden'
+import { isOpened, tryOut } from './hidden'
 import { bandwidthRuns, frameTimes, latencyRuns, type SimulatedSession } from './measure'
 import { NOTHING_SHOWN, shown } from './shown'
-
-/** A simulated machine as it stands: what it is, what there is to fit, what is hidden in it, its last start. */
-export interface Simulated {
-  machine: Machine
-  /** What can be fitted, by the names that arrangements use. */
-  modules: Readonly<Record<string, Module>>
-  hidden: Hidden
-  last: { trial: Trial; outcome: Outcome; session: number } | null
-  /** What graphics and firmware keep of the memory, GiB; little where left out. */
-  reservedGiB?: number
-  /** Slots its table lists that the board does not have. */
-  phantomSlots?: number
-  /** What a browser on it reaches at most, GB/s; none where left out. */
-  ceilingGBs?: number
-  /** Its setup goes back to its defaults when memory was changed, or when it did not start before. */
-  forgetsSetup?: boolean
-  /** Where its noise begins; moves on with every use. */
-  seed: number
-}
+import type { Simulated } from './simulated'
 
 /** The simulated machine behind the interface a real one has; every change of it is given to `keep`. */
 export function benchMachine<Kept extends Simulated>(

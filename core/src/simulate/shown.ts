@@ -9,7 +9,7 @@ import {
   writeSmbios,
 } from '../readings'
 import type { Observation } from './benchMachine'
-import type { Simulated } from './machine'
+import type { Simulated } from './simulated'
 
 const WRITERS: Partial<Record<Generation, (module: Module) => Uint8Array>> = {
   DDR3: (module) => writeDdr3(module),

@@ -10,7 +10,7 @@ import {
 import { fillingOrder } from '../plan'
 import { random } from '../random'
 import { type HiddenFault, hide } from './hidden'
-import type { Simulated } from './machine'
+import type { Simulated } from './simulated'
 
 /** What a stand-in has in store once its new modules are fitted. */
 export const IN_STORE = ['fault', 'no-start', 'comes-and-goes', 'only-warm'] as const
