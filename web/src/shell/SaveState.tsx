@@ -96,7 +96,10 @@ function HeldEntry({ entry }: { entry: Entry }) {
   if (!held) return null
   if (held.kind === 'conflict') return <Conflict entry={entry} held={held} />
   return (
-    <section aria-label={`Not saved: ${what}`}>
+    <section
+      aria-label={`Not saved: ${what}`}
+      className="border-t border-rule pt-4 first:border-0 first:pt-0"
+    >
       <p className="mb-2">
         {held.kind === 'gone' ? (
           <>Somebody removed {what} while you changed it.</>
@@ -128,7 +131,10 @@ function Conflict({ entry, held: { stored, clashes } }: ConflictProps) {
   const what = COLLECTION_NAMES[entry.collection]
   const removing = entry.action === 'remove'
   return (
-    <section aria-label={`Changed elsewhere: ${what}`}>
+    <section
+      aria-label={`Changed elsewhere: ${what}`}
+      className="border-t border-rule pt-4 first:border-0 first:pt-0"
+    >
       <p className="mb-2">
         {removing
           ? `Somebody changed ${what} before you removed it.`
