@@ -28,6 +28,13 @@ describe('what two made of one value', () => {
       { at: '10:00', by: 'Rada', note: '' },
     ]
     expect(merged({}, { a: mine }, { a: theirs })).toEqual(clean({ a: theirs }))
+    const [later, sooner] = ['2026-03-01T10:01:00.000Z', '2026-03-01T10:00:00.000Z']
+    const began = [
+      { runningSince: null },
+      { runningSince: later },
+      { runningSince: sooner },
+    ] as const
+    expect(mergeFields([], ...began)).toEqual({ fields: { runningSince: sooner }, clashes: [] })
     const said = { a: { ...mine, note: 'stiff' } }
     expect(merged({}, said, { a: theirs })).toMatchObject({ clash: true })
   })

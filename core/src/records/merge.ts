@@ -16,7 +16,7 @@ export interface Merged {
 export function merge(base: unknown, mine: unknown, theirs: unknown): Merged {
   if (alike(mine, theirs) || alike(base, theirs)) return { value: mine, clash: false }
   if (alike(base, mine)) return { value: theirs, clash: false }
-  if (base === undefined && sameDeed(mine, theirs)) return { value: theirs, clash: false }
+  if ((base ?? null) === null && sameDeed(mine, theirs)) return { value: theirs, clash: false }
   if (isMap(mine) && isMap(theirs)) return mergeMaps(isMap(base) ? base : {}, mine, theirs)
   if (Array.isArray(mine) && Array.isArray(theirs)) {
     return mergeLists(Array.isArray(base) ? base : [], mine, theirs)
@@ -34,8 +34,14 @@ function trimmed(value: unknown): unknown {
   return Object.fromEntries(Object.entries(value).map(([key, one]) => [key, trimmed(one)]))
 }
 
-/** Whether both noted the same, each in their own name and at their own time: it was done once. */
+const MOMENT = /^\d{4}-\d\d-\d\dT[\d:.]+Z$/
+
+/**
+ * Whether both noted the same, each in their own name and at their own time, or only the moment: it was
+ * done once.
+ */
 function sameDeed(mine: unknown, theirs: unknown): boolean {
+  if ([mine, theirs].every((one) => typeof one === 'string' && MOMENT.test(one))) return true
   if (!isMap(mine) || !isMap(theirs)) return false
   const deed = ({ at: _at, by: _by, ...rest }: Map) => rest
   return 'at' in mine && alike(deed(mine), deed(theirs))
@@ -111,7 +117,8 @@ export function mergeFields(
   for (const name of Object.keys(mine)) {
     const [was, own, other] = [base[name], mine[name], theirs[name]]
     const isOfEntries = inside.includes(name)
-    const apart = isOfEntries || alike(was, other) || alike(own, other)
+    const once = (was ?? null) === null && sameDeed(own, other)
+    const apart = isOfEntries || once || alike(was, other) || alike(own, other)
     const { value, clash } = apart ? merge(was, own, other) : { value: own, clash: true }
     fields[name] = value
     if (!clash) continue

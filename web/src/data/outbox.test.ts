@@ -131,6 +131,22 @@ describe('writes on their way', () => {
     expect(linkOf(left)).toBe('waiting')
   })
 
+  test('what the server stores in another form is no change of somebody else’s', () => {
+    const fit = { jobId: 'j', collection: 'fits', recordId: 'f', version: 2 } as const
+    const begun = '2026-03-01T10:00:00Z'
+    const first = after(changed(fit, { runningSince: begun }, { runningSince: null }))
+    const both = [
+      sending(idOf(first)),
+      changed(fit, { runningSince: null, seconds: 60 }, { runningSince: begun, seconds: 0 }),
+    ].reduce(outboxReducer, first)
+    const answer = { version: 3, runningSince: '2026-03-01T10:00:00.000Z', seconds: 0 }
+    const left = outboxReducer(both, sent({ id: idOf(first), answer }))
+    expect(left.entries).toMatchObject([
+      { version: 3, fields: { runningSince: null, seconds: 60 } },
+    ])
+    expect(nextEntry(left)).toBeDefined()
+  })
+
   test('a refused write holds up its own record only, and a better value frees it', () => {
     const both = after(changed(plan, { name: '' }, storedPlan), changed(job, { uses: 'bees' }, {}))
     const torn = outboxReducer(both, refused(idOf(both), 'no name'))

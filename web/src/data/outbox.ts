@@ -98,6 +98,15 @@ function rebase(entry: Entry, stored: Fields): void {
   settleOn(entry, fields, stored)
 }
 
+/** What this side wrote may be stored in another form (a time, say): that is no change of somebody else's. */
+function restBaseOn(later: Entry, sent: Entry, answer: Fields): void {
+  for (const name of Object.keys(later.base)) {
+    if (name in sent.fields && alike(later.base[name], sent.fields[name])) {
+      later.base[name] = answer[name]
+    }
+  }
+}
+
 function settleOn(entry: Entry, fields: Fields, stored: Fields): void {
   entry.fields = fields
   entry.base = asIn(stored, fields)
@@ -180,7 +189,9 @@ const slice = createSlice({
       for (const later of state.entries) {
         if (!entry) continue
         if (keyOf(later) === keyOf(entry)) {
-          if (payload.answer !== null) rebase(later, payload.answer)
+          if (payload.answer === null) continue
+          restBaseOn(later, entry, payload.answer)
+          rebase(later, payload.answer)
         } else if (later.jobId === entry.jobId && later.held?.kind === 'refused') {
           // What was refused may have named what is stored only now.
           delete later.held
