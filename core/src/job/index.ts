@@ -1,3 +1,4 @@
+export { boardFirst } from './board'
 export { firmwareReasons, fittingInput, opennessOf, profileVolts, type ToFit } from './fitting'
 export { type Learned, learnedFrom, NOTHING_KNOWN, type Taught } from './learned'
 export {

@@ -62,6 +62,8 @@ export const Job = Stored.extend({
   number: z.int(),
   customerId: z.uuid(),
   machineId: z.uuid(),
+  /** The plan on the board. */
+  planId: z.uuid().nullable(),
 })
 export type Job = z.infer<typeof Job>
 

@@ -142,6 +142,8 @@ export const jobs = pgTable(
     rulings: jsonb('rulings').$type<Rulings>().notNull().default(sql`'{}'::jsonb`),
     sizing: jsonb('sizing').$type<Sizing>().notNull().default(asJson(NOTHING_SIZED)),
     policy: text('policy').$type<Policy>(),
+    /** The plan on the board; no foreign key, since plans hang on jobs. */
+    planId: uuid('plan_id'),
   },
   (table) => [
     index('jobs_updated').on(table.updatedAt),

@@ -53,6 +53,24 @@ test('terms get what they did not have, and a hatch nobody looked for is asked a
   await client.close()
 })
 
+test('the plan on the board is the first that a job of before had', async () => {
+  const client = await PGlite.create()
+  const db = drizzle(client)
+  await migrate(db, { migrationsFolder: migrationsUpTo('0012_standing') })
+  await client.exec(`
+    with ${JOB}
+    insert into plans (job_id, name, placement, profile, created_at)
+      select id, name, null, false, at::timestamptz from job,
+        (values ('second', '2026-03-01T10:05Z'), ('first', '2026-03-01T10:00Z')) as p (name, at)
+  `)
+  await migrate(db, { migrationsFolder: MIGRATIONS })
+  const { rows } = await client.query(
+    'select plans.name from jobs join plans on plans.id = jobs.plan_id',
+  )
+  expect(rows).toEqual([{ name: 'first' }])
+  await client.close()
+})
+
 test('runs made before and after are kept when configurations come', async () => {
   const client = await PGlite.create()
   const db = drizzle(client)

@@ -152,7 +152,7 @@ async function seedJob(
     const kept = []
     for (const { name, planned, profile = false } of job.beside ?? []) {
       const slots = plannedSlots(planned, found, shop)
-      // The oldest plan is the one on the board; a transaction makes all at one moment.
+      // They are shown in their order; a transaction makes all at one moment.
       const createdAt: Date = addSeconds(today, 1 + kept.length)
       const beside = { jobId: row.id, name, placement: slots, profile, createdAt }
       kept.push((await create(tx, planKind, beside)).row)

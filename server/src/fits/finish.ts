@@ -1,8 +1,8 @@
 import type { Assignment } from '@tembrix/core/records'
-import { asc, eq, inArray, sql } from 'drizzle-orm'
-import { type fits, modules, plans, reservations, type Transaction } from '../database'
+import { eq, inArray, sql } from 'drizzle-orm'
+import { type fits, modules, reservations, type Transaction } from '../database'
 import { HttpError } from '../http'
-import { change, create, find, jobKind, moduleKind } from '../store'
+import { change, create, find, jobKind, moduleKind, planKind } from '../store'
 
 type Fit = typeof fits.$inferSelect
 
@@ -13,12 +13,7 @@ type Fit = typeof fits.$inferSelect
  */
 export async function finish(tx: Transaction, fit: Fit): Promise<void> {
   const job = await find(tx, jobKind, fit.jobId)
-  const [plan] = await tx
-    .select()
-    .from(plans)
-    .where(eq(plans.jobId, job.id))
-    .orderBy(asc(plans.createdAt))
-    .limit(1)
+  const plan = job.planId ? await find(tx, planKind, job.planId) : null
   const planned = plan?.placement ?? job.found
   await takeFromShelf(tx, fit.jobId, planned)
   await putOnShelf(tx, fit, removedBy(job.found, planned))

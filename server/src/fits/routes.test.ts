@@ -1,8 +1,10 @@
+import { eq } from 'drizzle-orm'
 import { expect, test } from 'vitest'
 import { newJob, stick } from '../../test/sample'
 import { useServer } from '../../test/server'
+import { plans } from '../database'
 
-const { get, post, patch } = useServer()
+const { get, post, patch, db } = useServer()
 
 async function plannedJob() {
   const job = (await post('/jobs', newJob)).body
@@ -72,6 +74,20 @@ test('finished: what was planned leaves the shelf, what came out goes to it, onc
   const forJob = await onShelf(`&generation=DDR4&formFactor=SODIMM&forJob=${job.id}`)
   expect(forJob.map(({ id }) => id)).toContain(piece.id)
   expect((await get(`/jobs/${job.id}`)).body.stage).toBe('verify')
+})
+
+test('with the clock set back between two plans, the one on the board is fitted', async () => {
+  const { job, own, piece } = await plannedJob()
+  const beside = (await post('/plans', { jobId: job.id, name: 'Plan 2', placement: {} })).body
+  const earlier = new Date(Date.parse(beside.createdAt) - 3 * 3_600_000)
+  await db().update(plans).set({ createdAt: earlier }).where(eq(plans.id, beside.id))
+  const { planId, plans: all } = (await get(`/jobs/${job.id}`)).body
+  expect(all[0].id).toBe(beside.id)
+  expect(planId).not.toBe(beside.id)
+  await post('/fits', { jobId: job.id })
+  const removed = { [own.id]: { to: 'recycling', shelfId: crypto.randomUUID() } }
+  await patch(`/fits/${job.id}`, { version: 1, removed, finished: true })
+  expect((await get(`/modules/${piece.id}`)).body.fittedJobId).toBe(job.id)
 })
 
 test('what goes to the customer or to recycling is recorded and comes to no shelf', async () => {

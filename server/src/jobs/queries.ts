@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import type { JobPatch, NewJob, Stage } from '@tembrix/core/records'
 import { and, asc, desc, eq, ilike, or, type SQL, sql } from 'drizzle-orm'
 import type { z } from 'zod'
@@ -120,12 +121,15 @@ export async function createJob(
     'machine' in machine
       ? (await create(tx, machineKind, { ...machine, customerId: owner.id })).row
       : await find(tx, machineKind, machine.id)
+  const planId = randomUUID()
   const created = await create(tx, jobKind, {
     ...job,
     customerId: owner.id,
     machineId: device.id,
+    planId,
   })
   await create(tx, planKind, {
+    id: planId,
     jobId: created.row.id,
     name: 'Plan 1',
     placement: null,

@@ -1,7 +1,7 @@
 import { type Learned, learnedFrom } from '@tembrix/core/job'
 import { piecesById } from '@tembrix/core/records'
 import { STARTING_USES } from '@tembrix/core/sizing'
-import { asc, desc, eq, inArray } from 'drizzle-orm'
+import { desc, eq, inArray } from 'drizzle-orm'
 import {
   type Database,
   jobs,
@@ -31,11 +31,7 @@ export function learned(db: Database): Promise<Learned> {
       .from(jobs)
       .innerJoin(machines, eq(machines.id, jobs.machineId))
       .where(inArray(jobs.id, ids))
-    const planned = await tx
-      .select()
-      .from(plans)
-      .where(inArray(plans.jobId, ids))
-      .orderBy(asc(plans.createdAt))
+    const planned = await tx.select().from(plans).where(inArray(plans.jobId, ids))
     const seen = await tx.select().from(verifications).where(inArray(verifications.jobId, ids))
     const slots = [
       ...measured.map(({ job }) => job.found),
@@ -48,7 +44,7 @@ export function learned(db: Database): Promise<Learned> {
       .where(inArray(modules.id, [...held]))
     const { uses } = await readShop(tx)
     const taught = measured.flatMap(({ job, machine }) => {
-      const plan = planned.find(({ jobId }) => jobId === job.id)
+      const plan = planned.find(({ id }) => id === job.planId)
       if (!plan) return []
       const { found, sizing } = job
       const own = sessions.filter(({ jobId }) => jobId === job.id)

@@ -18,13 +18,13 @@ describe('removing', () => {
     expect((await get(`/modules/${module.id}`)).status).toBe(404)
   })
 
-  test('a job keeps its last plan', async () => {
+  test('the plan on the board stays with its job, another goes', async () => {
     const job = (await post('/jobs', newJob)).body
-    const [first] = (await get(`/plans?jobId=${job.id}`)).body
-    expect((await remove(`/plans/${first.id}?version=1`)).body.error.code).toBe('last_plan')
     const second = await post('/plans', { jobId: job.id, name: 'Plan 2' })
     expect(second.status).toBe(201)
-    expect((await remove(`/plans/${first.id}?version=1`)).status).toBe(204)
+    const refused = await remove(`/plans/${job.planId}?version=1`)
+    expect(refused.body.error.code).toBe('on_board')
+    expect((await remove(`/plans/${second.body.id}?version=1`)).status).toBe(204)
   })
 })
 

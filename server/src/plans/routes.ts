@@ -5,7 +5,17 @@ import { z } from 'zod'
 import { type Database, plans } from '../database'
 import { HttpError } from '../http'
 import { checkAssignment, keepPieces } from '../placements'
-import { answerCreated, change, create, find, idOf, planKind, remove, versionOf } from '../store'
+import {
+  answerCreated,
+  change,
+  create,
+  find,
+  idOf,
+  jobKind,
+  planKind,
+  remove,
+  versionOf,
+} from '../store'
 
 const Query = z.object({ jobId: z.uuid().optional() })
 
@@ -49,14 +59,16 @@ export function planRoutes(db: Database): Router {
     response.json(plan)
   })
 
-  /** Removes a plan, but not a job's last: `?version=`. */
+  /** Removes a plan, but not the one on the board: `?version=`. */
   routes.delete('/:id', async (request, response) => {
     const id = idOf(request.params)
     const version = versionOf(request.query)
     await db.transaction(async (tx) => {
       const { jobId } = await find(tx, planKind, id)
-      const all = await tx.select({ id: plans.id }).from(plans).where(eq(plans.jobId, jobId))
-      if (all.length === 1) throw new HttpError(409, 'last_plan', 'A job keeps at least one plan.')
+      const { planId } = await find(tx, jobKind, jobId)
+      if (planId === id) {
+        throw new HttpError(409, 'on_board', 'This plan is on the board; it stays with its job.')
+      }
       await remove(tx, planKind, id, version)
       await keepPieces(tx, jobId)
     })

@@ -1,6 +1,12 @@
 import { skipToken } from '@reduxjs/toolkit/query'
 import { type Evidence, unseenSlots } from '@tembrix/core/evidence'
-import { type Learned, NOTHING_KNOWN, type Situation, situationOf } from '@tembrix/core/job'
+import {
+  boardFirst,
+  type Learned,
+  NOTHING_KNOWN,
+  type Situation,
+  situationOf,
+} from '@tembrix/core/job'
 import type { Machine } from '@tembrix/core/model'
 import {
   type Assignment,
@@ -111,7 +117,7 @@ function Opened({
   children: ReactNode
 }) {
   const entries = useAppSelector((state) => state.outbox.entries)
-  const file = useMemo(() => overlay(stored, entries), [stored, entries])
+  const file = useMemo(() => boardFirst(overlay(stored, entries)), [stored, entries])
   const plan = file.plans[0] as Plan
   const machine = file.machine.machine
   const pieces = useMemo(() => piecesById([...file.modules, ...shop]), [file.modules, shop])
