@@ -7,7 +7,7 @@ const QUIET = 20_000
 
 /**
  * What was written, as it is written, to every screen that asks (`text/event-stream`): each event is a
- * `Written` as JSON. What came before a screen asked is not told; it reads its records anew.
+ * `Written` as JSON. What came before a screen asked is not told; it reads its records itself.
  */
 export function changeRoutes(db: Database): Router {
   const routes = Router()

@@ -17,7 +17,7 @@ type Heard = { kind: 'written'; written: Written } | { kind: 'again' }
 /** Lists that show records besides the jobs they belong to. */
 export type Tag = 'jobs' | 'customers' | 'models' | 'lists' | 'shop' | 'shopModules' | 'priceLists'
 
-/** What is open in this tab, and how it is read anew. */
+/** What is open in this tab, and how it is read again. */
 export interface Open {
   jobs: () => JobFile[]
   readJob: (id: string) => void
@@ -25,7 +25,7 @@ export interface Open {
 }
 
 /**
- * Follows what other screens write, and reads anew what is open here and has moved on. One tab of the
+ * Follows what other screens write, and reads again what is open here and has moved on. One tab of the
  * browser listens for all of them, since a browser keeps few connections to one server.
  */
 export function followChanges(open: Open): void {
@@ -80,7 +80,7 @@ const SHOWN_IN: Partial<Record<RecordKind, Tag[]>> = {
   'price-list': ['priceLists', 'shopModules'],
 }
 
-/** Reads anew what is older than what was written; each job and each list once. */
+/** Reads again what is older than what was written; each job and each list once. */
 function takeIn(open: Open, all: readonly Written[]): void {
   for (const file of open.jobs()) {
     const isOlder = all.some((written) => (versionIn(file, written) ?? Infinity) < written.version)

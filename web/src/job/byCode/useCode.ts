@@ -3,7 +3,7 @@ import { API, api, useAppDispatch } from '../../data'
 import { useJob } from '../file'
 import type { Reached } from './Reach'
 
-/** How often the job is read anew while a code is out, ms. */
+/** How often the job is read again while a code is out, ms. */
 const LOOK = 3000
 
 export interface ByCode {

@@ -46,19 +46,19 @@ export function SimulatedRuns() {
       const { figures, bins, line } = frames
       const about = { test: FRAMES_TEST, session, name: `simulated ${session}.${at}` }
       const fields = { ...about, configuration, figures, bins, line, ...like() }
-      dispatch(created(anew('frames'), { jobId: file.id, ...fields }))
+      dispatch(created(fresh('frames'), { jobId: file.id, ...fields }))
     }
     setSaid(`Measured ${configuration}: ${uncapital(outcomeWords(outcome))}.`)
   }
 
   function keep(runs: readonly number[], fields: Omit<NewOf<'measurements'>, 'jobId' | 'runs'>) {
     const printed = runs.map((run) => Number(run.toPrecision(4)))
-    dispatch(created(anew('measurements'), { jobId: file.id, ...fields, runs: printed, ...like() }))
+    dispatch(created(fresh('measurements'), { jobId: file.id, ...fields, runs: printed, ...like() }))
   }
 
   const like = () => sessionLike(file.measurements.at(-1))
 
-  function anew<C extends 'measurements' | 'frames'>(collection: C) {
+  function fresh<C extends 'measurements' | 'frames'>(collection: C) {
     return { jobId: file.id, collection, recordId: crypto.randomUUID() }
   }
 
