@@ -164,8 +164,8 @@ export function meanings(suspicion: Suspicion, trial: Trial): Meaning[] {
 const DEPTHS = ['start', 'test'] as const
 
 /**
- * What a technician could try next, started or tested: once more, seat again, an action, turn round, fewer modules, one alone,
- * one known to be good, other slots, profile off.
+ * What a technician could try next, started or tested: once more, seat again, an action, turn round, fewer
+ * modules, one alone, one known to be good, other slots, profile off.
  */
 function handlingsFrom(suspicion: Suspicion, made: readonly Made[]): Handling[] {
   const { bench, arrangement, profile } = suspicion

@@ -59,11 +59,7 @@ export function startOf({ start }: Pick<DiagnoseRequest, 'start'>): Made {
 const beginning = ({ bench, start, causes }: DiagnoseRequest): Suspicion =>
   suspect(bench, start.arrangement, start.profile, causes ?? STARTING_CAUSES)
 
-/** All that is suspected after the start and every trial. */
-export function suspicionAfter(request: DiagnoseRequest): Suspicion {
-  return after(beginning(request), [startOf(request), ...request.trials])
-}
-
+/** What is suspected after these trials. */
 export const after = (suspicion: Suspicion, trials: readonly Made[]): Suspicion =>
   trials.reduce<Suspicion>(
     (now, trial) => observed(now, trial, trial.outcome, trial.unsure),
