@@ -1,8 +1,8 @@
 import {
+  FACTS,
   JOB_LISTS,
   type JobFile,
   type JobList,
-  KINDS,
   type RecordKind,
   type Written,
 } from '@tembrix/core/records'
@@ -92,7 +92,7 @@ function takeIn(open: Open, all: readonly Written[]): void {
   if (tags.size > 0) open.readLists([...tags])
 }
 
-const LISTS = new Map<RecordKind, JobList>(JOB_LISTS.map((list) => [KINDS[list].record, list]))
+const LISTS = new Map<RecordKind, JobList>(JOB_LISTS.map((list) => [FACTS[list].record, list]))
 
 /**
  * The version of a written record that an open job holds: 0 where it should hold it and does not yet, or

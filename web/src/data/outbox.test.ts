@@ -1,9 +1,4 @@
-import {
-  COLLECTIONS,
-  type JobFile,
-  type ModelRecord,
-  type ModuleRecord,
-} from '@tembrix/core/records'
+import type { JobFile, ModelRecord, ModuleRecord } from '@tembrix/core/records'
 import { describe, expect, test } from 'vitest'
 import { restore, store } from './keep'
 import {
@@ -17,7 +12,6 @@ import {
   held,
   insisted,
   linkOf,
-  mayJoin,
   nextEntry,
   type Outbox,
   outboxReducer,
@@ -390,20 +384,6 @@ describe('what the browser keeps', () => {
     keep.setItem('tembrix.outbox.one', '{"entries":')
     expect(restore(keep, 'one', () => false).entries).toEqual([])
   })
-})
-
-test('a change joins a create only where the create takes all it may set, and a job may have several', () => {
-  const joining = COLLECTIONS.filter((collection) => mayJoin({ action: 'create', collection }))
-  expect(joining.sort()).toEqual([
-    'customers',
-    'frames',
-    'machines',
-    'measurements',
-    'models',
-    'modules',
-    'plans',
-    'readings',
-  ])
 })
 
 test('what is no field of a kind does not compile', () => {

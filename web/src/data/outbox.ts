@@ -3,8 +3,7 @@ import {
   alike,
   type ChangeOf,
   type Collection,
-  joinsCreate,
-  KINDS,
+  FACTS,
   mergeFields,
   type NewOf,
 } from '@tembrix/core/records'
@@ -72,7 +71,7 @@ export const keyOf = ({ collection, recordId }: Pick<Entry, 'collection' | 'reco
   `${collection}/${recordId}`
 
 export const mayJoin = ({ action, collection }: Pick<Entry, 'action' | 'collection'>): boolean =>
-  action === 'change' || (action === 'create' && joinsCreate(collection))
+  action === 'change' || (action === 'create' && FACTS[collection].joins)
 
 /** What a record holds in place of these fields. */
 const asIn = (record: object, fields: Fields): Fields =>
@@ -86,7 +85,7 @@ function rebase(entry: Entry, stored: Fields): void {
   entry.version = stored.version as number
   if (entry.action !== 'change') return
   const { fields, clashes } = mergeFields(
-    KINDS[entry.collection].entries,
+    FACTS[entry.collection].entries,
     entry.base,
     entry.fields,
     stored,
@@ -238,7 +237,7 @@ const slice = createSlice({
       if (entry?.held?.kind !== 'conflict') return
       const { stored } = entry.held
       const { fields } = mergeFields(
-        KINDS[entry.collection].entries,
+        FACTS[entry.collection].entries,
         entry.base,
         entry.fields,
         stored,
@@ -251,7 +250,7 @@ const slice = createSlice({
       if (entry?.held?.kind !== 'conflict') return
       const { stored } = entry.held
       const { collection, base } = entry
-      const { entries: inside } = KINDS[collection]
+      const { entries: inside } = FACTS[collection]
       const { fields } = mergeFields(inside, base, entry.fields, stored, 'theirs')
       const left = Object.entries(fields).filter(([name, value]) => !alike(value, stored[name]))
       if (entry.action === 'remove' || left.length === 0) {

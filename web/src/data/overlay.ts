@@ -1,9 +1,9 @@
 import {
   type Collection,
+  FACTS,
   JOB_LISTS,
   type JobFile,
   type JobList,
-  KINDS,
   type ModelRecord,
 } from '@tembrix/core/records'
 import { type Entry, type Fields, keyOf } from './outbox'
@@ -55,7 +55,7 @@ function laidList<T extends Known>(own: readonly Entry[], collection: JobList, r
     .map(({ recordId, fields, version }) => {
       const stamps = { createdAt: '', updatedAt: '' }
       return {
-        ...KINDS[collection].blank,
+        ...FACTS[collection].blank,
         ...stamps,
         ...fields,
         id: recordId,

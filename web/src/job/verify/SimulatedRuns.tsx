@@ -53,7 +53,9 @@ export function SimulatedRuns() {
 
   function keep(runs: readonly number[], fields: Omit<NewOf<'measurements'>, 'jobId' | 'runs'>) {
     const printed = runs.map((run) => Number(run.toPrecision(4)))
-    dispatch(created(fresh('measurements'), { jobId: file.id, ...fields, runs: printed, ...like() }))
+    dispatch(
+      created(fresh('measurements'), { jobId: file.id, ...fields, runs: printed, ...like() }),
+    )
   }
 
   const like = () => sessionLike(file.measurements.at(-1))
