@@ -1,5 +1,5 @@
 import { startApplication } from './application'
-import { expect, openJob, saved, slot, test } from './fixtures'
+import { expect, openJob, saved, slot, test, withoutNews } from './fixtures'
 
 test('what is typed while the server is away is kept, also over a reload, and sent later', async ({
   page,
@@ -92,6 +92,8 @@ test('a value that cannot be is marked at its field and kept as typed, over a re
 })
 
 test('a change made elsewhere meanwhile is put to the user', async ({ page, app }) => {
+  // Heard of in time it would be seen before anything is typed.
+  await withoutNews(page)
   const id = await openJob(page, app, 'Ashby', 'intake')
   const api = `${app.address}/api/v1/jobs/${id}`
   const { version } = await (await page.request.get(api)).json()
