@@ -102,8 +102,8 @@ const asSet = (list: List): Map => Object.fromEntries(list.map((one) => [String(
 
 /**
  * Fields to write to a record that others changed meanwhile: `base` holds what they were when `mine` were
- * set, `theirs` the record as it is; of the fields `inside` the entries stand for themselves. `clashes` names the fields that both changed to something else; there
- * `prefer` says whose value stands.
+ * set, `theirs` the record as it is; of the fields `inside`, the entries stand for themselves. `clashes`
+ * names the fields that both changed to something else; there `prefer` says whose value stands.
  */
 export function mergeFields(
   inside: readonly string[],

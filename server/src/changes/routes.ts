@@ -14,22 +14,32 @@ export function changeRoutes(db: Database): Router {
   const screens = new Set<Response>()
   let listening: Promise<unknown> | null = null
 
-  const tell = (text: string) => {
-    for (const screen of screens) screen.write(text)
+  /** Listens once for all screens; where that failed, the next one tries again. */
+  async function listen(): Promise<void> {
+    listening ??= listenForChanges(db, (written) => {
+      for (const screen of screens) screen.write(`data: ${written}\n\n`)
+    })
+    try {
+      await listening
+    } catch (error) {
+      listening = null
+      throw error
+    }
   }
 
-  routes.get('/', async (request, response) => {
-    listening ??= listenForChanges(db, (written) => tell(`data: ${written}\n\n`))
-    await listening
+  routes.get('/', async (_request, response) => {
+    await listen()
     response.set({
       'content-type': 'text/event-stream',
       // Nothing on the way may hold it back, nor this server's own compression.
       'cache-control': 'no-store, no-transform',
     })
     response.write('retry: 1000\n\n')
+    // It may have gone meanwhile.
+    if (response.destroyed) return
     screens.add(response)
     const life = setInterval(() => response.write(':\n\n'), QUIET)
-    request.on('close', () => {
+    response.on('close', () => {
       clearInterval(life)
       screens.delete(response)
     })
