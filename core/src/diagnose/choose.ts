@@ -40,7 +40,7 @@ export interface Meaning {
 
 /** Enough to name a part; and how sure it must be among faults that come and go, where one may be at work. */
 export const SURE = 0.95
-const SURE_AMONG = 0.88
+const SURE_AMONG = 0.83
 const MAY_COME_AND_GO = 0.01
 
 /** The part the evidence points to, whether its control was made or not; null while it is not sure enough. */

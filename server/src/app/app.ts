@@ -1,32 +1,26 @@
 import compression from 'compression'
 import express, { type Express } from 'express'
 import helmet from 'helmet'
+import { actRoutes } from '../acts'
 import { changeRoutes } from '../changes'
-import { customerRoutes } from '../customers'
 import type { Database } from '../database'
 import { diagnoseRoutes } from '../diagnose'
 import { evaluateRoutes } from '../evaluate'
-import { fitRoutes } from '../fits'
 import { healthRoutes } from '../health'
 import { answerError, jsonBody, ownPagesOnly, pageSecurity, unknownRoute } from '../http'
-import { frameRoutes, measurementRoutes, readingRoutes } from '../jobRecords'
 import { jobRoutes } from '../jobs'
 import { compareRoutes, forecastRoutes, priceRoutes, sizeRoutes } from '../judge'
+import { RECORDS } from '../kinds'
 import { learnedRoutes } from '../learned'
-import { machineRoutes } from '../machines'
-import { modelRoutes } from '../models'
-import { moduleRoutes } from '../modules'
 import { photoRoutes } from '../photos'
 import { plannerRoutes } from '../planner'
-import { planRoutes } from '../plans'
 import { priceListRoutes } from '../priceLists'
 import { type ProbeListener, probeRoutes, reportRoutes, Senders } from '../probe'
-import { quoteRoutes } from '../quotes'
 import { identifyRoutes, readRoutes } from '../read'
+import { recordRoutes } from '../records'
 import { shopRoutes } from '../shop'
 import { supplierRoutes } from '../supplier'
 import { validatedListRoutes } from '../validatedLists'
-import { verificationRoutes } from '../verifications'
 import { webPages } from './webPages'
 
 /** Who sent wrong codes to the probe, and its second listener. */
@@ -51,11 +45,15 @@ export function createApp(
   api.use('/photos', photoRoutes(db))
   api.use('/read', jsonBody('6mb'), readRoutes())
   api.use('/identify', jsonBody('8mb'), identifyRoutes())
-  api.use('/readings', jsonBody('6mb'), readingRoutes(db))
   api.use('/validated-lists', jsonBody('8mb'), validatedListRoutes(db))
   api.use('/plan', jsonBody('16mb'), plannerRoutes())
   api.use('/price-lists', jsonBody('16mb'), priceListRoutes(db))
   api.use('/probe/report', reportRoutes(db, senders))
+  api.use('/jobs', jobRoutes(db))
+  for (const records of Object.values(RECORDS)) {
+    api.use(`/${records.collection}`, jsonBody(records.limit), recordRoutes(db, records))
+  }
+  api.use('/acts', jsonBody('8mb'), actRoutes(db))
   api.use(jsonBody('1mb'))
   api.use('/changes', changeRoutes(db))
   api.use('/health', healthRoutes(db))
@@ -66,18 +64,7 @@ export function createApp(
   api.use('/diagnose', diagnoseRoutes(db))
   api.use('/learned', learnedRoutes(db))
   api.use('/quote/price', priceRoutes())
-  api.use('/customers', customerRoutes(db))
-  api.use('/machines', machineRoutes(db))
-  api.use('/models', modelRoutes(db))
-  api.use('/modules', moduleRoutes(db))
-  api.use('/jobs', jobRoutes(db))
-  api.use('/plans', planRoutes(db))
-  api.use('/fits', fitRoutes(db))
-  api.use('/verifications', verificationRoutes(db))
-  api.use('/measurements', measurementRoutes(db))
-  api.use('/frames', frameRoutes(db))
   api.use('/probe', probeRoutes(db, senders, listener))
-  api.use('/quotes', quoteRoutes(db))
   api.use('/supplier', supplierRoutes(db))
   api.use('/shop', shopRoutes(db))
   app.use('/api/v1', api)

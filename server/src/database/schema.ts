@@ -2,6 +2,7 @@ import { type CauseTable, STARTING_CAUSES } from '@tembrix/core/diagnose'
 import type { Machine, Manual, Module } from '@tembrix/core/model'
 import type { Policy } from '@tembrix/core/plan'
 import {
+  type ActDone,
   type Approval,
   type Assignment,
   type Condition,
@@ -40,16 +41,25 @@ import {
   index,
   integer,
   jsonb,
+  pgSequence,
   pgTable,
   serial,
   text,
-  timestamp,
   unique,
   uuid,
 } from 'drizzle-orm/pg-core'
 
-const moment = (name: string) =>
-  timestamp(name, { withTimezone: true, mode: 'date', precision: 3 }).notNull().defaultNow()
+/** A moment, as ISO text in UTC wherever it goes. */
+const instant = customType<{ data: string; driverData: string }>({
+  dataType: () => 'timestamp (3) with time zone',
+  fromDriver: (value) => new Date(value).toISOString(),
+})
+
+const moment = (name: string) => instant(name).notNull().default(sql`now()`)
+
+/** Counts every write, so that what came first is known whatever the clock said. */
+export const writes = pgSequence('writes')
+const nextWrite = sql`nextval('writes')`
 
 const bytes = customType<{ data: Uint8Array; driverData: Uint8Array }>({ dataType: () => 'bytea' })
 
@@ -58,6 +68,11 @@ const stored = {
   version: integer('version').notNull().default(1),
   createdAt: moment('created_at'),
   updatedAt: moment('updated_at'),
+  /** The write that made it, and the last that changed it. */
+  firstWrite: integer('first_write').notNull().default(nextWrite),
+  lastWrite: integer('last_write').notNull().default(nextWrite),
+  /** The number of the shape it was written in. */
+  shape: integer('shape').notNull().default(0),
 }
 
 const asJson = (value: object) => sql.raw(`'${JSON.stringify(value)}'::jsonb`)
@@ -146,7 +161,7 @@ export const jobs = pgTable(
     planId: uuid('plan_id'),
   },
   (table) => [
-    index('jobs_updated').on(table.updatedAt),
+    index('jobs_written').on(table.lastWrite),
     index('jobs_customer').on(table.customerId),
     index('jobs_machine').on(table.machineId),
   ],
@@ -170,7 +185,7 @@ export const modules = pgTable(
     supplier: text('supplier').notNull().default(''),
     stock: integer('stock'),
     leadDays: integer('lead_days'),
-    askedAt: timestamp('asked_at', { withTimezone: true, mode: 'date', precision: 3 }),
+    askedAt: instant('asked_at'),
   },
   (table) => [
     index('modules_job').on(table.jobId),
@@ -253,14 +268,14 @@ export const fits = pgTable('fits', {
   ticks: jsonb('ticks').$type<Fit['ticks']>().notNull(),
   note: text('note').notNull(),
   seconds: integer('seconds').notNull(),
-  runningSince: timestamp('running_since', { withTimezone: true, mode: 'date', precision: 3 }),
+  runningSince: instant('running_since'),
   screws: jsonb('screws').$type<ScrewPin[]>().notNull(),
   screwPhotoId: uuid('screw_photo_id'),
   screwsBack: jsonb('screws_back').$type<string[]>().notNull(),
   screwsLeft: jsonb('screws_left').$type<Record<string, number>>(),
   serials: jsonb('serials').$type<Record<string, string>>().notNull(),
   removed: jsonb('removed').$type<Fit['removed']>().notNull(),
-  finishedAt: timestamp('finished_at', { withTimezone: true, mode: 'date', precision: 3 }),
+  finishedAt: instant('finished_at'),
 })
 
 /** One a job, under the job's id. */
@@ -328,7 +343,7 @@ export const probeCodes = pgTable('probe_codes', {
   jobId: uuid('job_id')
     .notNull()
     .references(() => jobs.id),
-  until: timestamp('until', { withTimezone: true, mode: 'date', precision: 3 }).notNull(),
+  until: instant('until').notNull(),
   token: text('token'),
 })
 
@@ -369,6 +384,13 @@ export const pictures = pgTable('pictures', {
     .primaryKey()
     .references(() => photos.id, { onDelete: 'cascade' }),
   picture: bytes('picture').notNull(),
+})
+
+/** Acts that are through, so that one sent again is known. */
+export const acts = pgTable('acts', {
+  id: uuid('id').primaryKey(),
+  at: moment('at'),
+  writes: jsonb('writes').$type<ActDone[]>().notNull(),
 })
 
 export const history = pgTable(

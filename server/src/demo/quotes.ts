@@ -11,10 +11,10 @@ import {
 } from '@tembrix/core/records'
 import { addDays, formatISO, subDays } from 'date-fns'
 import { type jobs, modules, type plans, type Transaction } from '../database'
-import { change, create, customerKind, find, machineKind, quoteKind } from '../store'
+import { change, create, customerKind, find, machineKind, quoteKind, type Row } from '../store'
 import { DEMO_SHOP } from './shop'
 
-type Job = typeof jobs.$inferSelect
+type Job = Row<typeof jobs>
 type Plan = Pick<typeof plans.$inferSelect, 'id' | 'name' | 'placement' | 'profile'>
 
 /** A quote over a job's plans from the stage it is quoted at, approved from the stage it is fitted at. */

@@ -9,10 +9,10 @@ import {
   type Sources,
   UNVERIFIED,
 } from '@tembrix/core/records'
-import { addDays, addSeconds, formatISO, subDays, subMinutes } from 'date-fns'
-import { count, eq } from 'drizzle-orm'
+import { addDays, formatISO, subDays, subMinutes } from 'date-fns'
+import { asc, count, eq, sql } from 'drizzle-orm'
 import { type Database, jobs, plans, type Transaction } from '../database'
-import { createJob } from '../jobs'
+import { createJob } from '../kinds'
 import { keepPieces } from '../placements'
 import {
   change,
@@ -43,6 +43,7 @@ export async function seed(db: Database): Promise<boolean> {
     const shop = await stockShop(tx)
     const models = await seedModels(tx)
     for (const job of DEMO_JOBS) await seedJob(tx, job, shop, models)
+    await orderJobs(tx)
   })
   return true
 }
@@ -71,7 +72,7 @@ async function stockShop(tx: Transaction): Promise<Stocked[]> {
       supplier: SUPPLIER_NAME,
       module,
       note: '',
-      askedAt: subDays(today, 1),
+      askedAt: subDays(today, 1).toISOString(),
       ...terms,
     })
     stocked.push({ id: row.id, source: 'supplier', article: module.article })
@@ -152,9 +153,7 @@ async function seedJob(
     const kept = []
     for (const { name, planned, profile = false } of job.beside ?? []) {
       const slots = plannedSlots(planned, found, shop)
-      // They are shown in their order; a transaction makes all at one moment.
-      const createdAt: Date = addSeconds(today, 1 + kept.length)
-      const beside = { jobId: row.id, name, placement: slots, profile, createdAt }
+      const beside = { jobId: row.id, name, placement: slots, profile }
       kept.push((await create(tx, planKind, beside)).row)
     }
     await keepPieces(tx, row.id)
@@ -169,8 +168,15 @@ async function seedJob(
     await create(tx, verificationKind, { ...UNVERIFIED, id: row.id, jobId: row.id, seen, changes })
   }
   await seedMeasured(tx, row.id, job)
-  const changed = subMinutes(today, Math.round(job.changed * 1440))
+  const changed = subMinutes(today, Math.round(job.changed * 1440)).toISOString()
   await tx.update(jobs).set({ updatedAt: changed, createdAt: changed }).where(eq(jobs.id, row.id))
+}
+
+/** As if they had been written last when they say so. */
+async function orderJobs(tx: Transaction): Promise<void> {
+  for (const { id } of await tx.select({ id: jobs.id }).from(jobs).orderBy(asc(jobs.updatedAt))) {
+    await tx.update(jobs).set({ lastWrite: sql`nextval('writes')` }).where(eq(jobs.id, id))
+  }
 }
 
 function plannedSlots(

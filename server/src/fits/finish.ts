@@ -1,10 +1,10 @@
 import type { Assignment } from '@tembrix/core/records'
-import { eq, inArray, sql } from 'drizzle-orm'
+import { eq, inArray } from 'drizzle-orm'
 import { type fits, modules, reservations, type Transaction } from '../database'
 import { HttpError } from '../http'
-import { change, create, find, jobKind, moduleKind, planKind } from '../store'
+import { change, create, find, jobKind, moduleKind, planKind, type Row } from '../store'
 
-type Fit = typeof fits.$inferSelect
+type Fit = Row<typeof fits>
 
 /**
  * Ends a fitting: the shelf's pieces in the job's plan leave the shelf with it, removed modules that
@@ -70,4 +70,4 @@ async function putOnShelf(tx: Transaction, fit: Fit, removed: readonly string[])
 }
 
 /** What a finished fitting is written with. */
-export const finishedNow = { finishedAt: sql`now()` as unknown as Date }
+export const finishedNow = () => ({ finishedAt: new Date().toISOString() })

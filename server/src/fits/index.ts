@@ -1,1 +1,1 @@
-export { fitRoutes } from './routes'
+export { finish, finishedNow } from './finish'

@@ -1,2 +1,1 @@
-export { createJob } from './queries'
 export { jobRoutes } from './routes'

@@ -1,9 +1,9 @@
-import { JobPatch, NewJob, Stage } from '@tembrix/core/records'
+import { Stage } from '@tembrix/core/records'
 import { Router } from 'express'
 import { z } from 'zod'
 import type { Database } from '../database'
-import { answerCreated, idOf } from '../store'
-import { changeJob, createJob, jobHistory, listJobs, readJob } from './queries'
+import { idOf } from '../store'
+import { jobHistory, listJobs, readJob } from './queries'
 
 const Query = z.object({
   search: z
@@ -14,6 +14,7 @@ const Query = z.object({
   stage: Stage.optional(),
 })
 
+/** How jobs are read: the counter's list, one with everything it rests on, and what was done to it. */
 export function jobRoutes(db: Database): Router {
   const routes = Router()
 
@@ -22,20 +23,9 @@ export function jobRoutes(db: Database): Router {
     response.json(await listJobs(db, search, stage))
   })
 
-  routes.post('/', async (request, response) => {
-    const job = NewJob.parse(request.body)
-    answerCreated(response, await db.transaction((tx) => createJob(tx, job)))
-  })
-
   routes.get('/:id', async (request, response) => {
     const id = idOf(request.params)
     response.json(await db.transaction((tx) => readJob(tx, id)))
-  })
-
-  routes.patch('/:id', async (request, response) => {
-    const id = idOf(request.params)
-    const patch = JobPatch.parse(request.body)
-    response.json(await db.transaction((tx) => changeJob(tx, id, patch)))
   })
 
   routes.get('/:id/history', async (request, response) => {

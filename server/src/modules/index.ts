@@ -1,1 +1,1 @@
-export { moduleRoutes } from './routes'
+export { shopModules } from './shopModules'

@@ -1,6 +1,6 @@
 import type { FormFactor, Generation } from '@tembrix/core/model'
 import { and, asc, eq, inArray, isNull, or, sql } from 'drizzle-orm'
-import { type Database, jobs, modules, plans, reservations } from '../database'
+import { jobs, modules, plans, reservations, type Transaction } from '../database'
 
 /** The most pieces and offers answered at once. */
 const MOST = 20_000
@@ -15,7 +15,10 @@ export interface Wanted {
  * The shelf and what suppliers sell, each with the job it is kept for, the oldest first. What has left
  * the shelf with a job is there for that job only.
  */
-export async function shopModules(db: Database, { generation, formFactor, forJob }: Wanted) {
+export async function shopModules(
+  db: Pick<Transaction, 'select'>,
+  { generation, formFactor, forJob }: Wanted,
+) {
   const figure = (name: string) => sql`${modules.module}->>${sql.raw(`'${name}'`)}`
   const held = forJob ? await heldBy(db, forJob) : []
   const fitting = and(
@@ -36,7 +39,7 @@ export async function shopModules(db: Database, { generation, formFactor, forJob
     .leftJoin(reservations, eq(reservations.moduleId, modules.id))
     .leftJoin(jobs, eq(jobs.id, reservations.jobId))
     .where(and(isNull(modules.jobId), there, fitting ? narrowed : undefined))
-    .orderBy(asc(modules.createdAt), asc(modules.id))
+    .orderBy(asc(modules.firstWrite))
     .limit(MOST)
   return rows.map(({ module, jobId, number }) => ({
     ...module,
@@ -44,7 +47,7 @@ export async function shopModules(db: Database, { generation, formFactor, forJob
   }))
 }
 
-async function heldBy(db: Database, jobId: string): Promise<string[]> {
+async function heldBy(db: Pick<Transaction, 'select'>, jobId: string): Promise<string[]> {
   const rows = await db
     .select({ placement: plans.placement })
     .from(plans)

@@ -1,20 +1,10 @@
-import { PHOTO_LIMIT, PHOTO_TYPES, PhotoPatch } from '@tembrix/core/records'
+import { PHOTO_LIMIT, PHOTO_TYPES } from '@tembrix/core/records'
 import { eq } from 'drizzle-orm'
 import express, { Router } from 'express'
 import { z } from 'zod'
 import { type Database, photos, pictures } from '../database'
-import { HttpError, jsonBody, notFound } from '../http'
-import {
-  answerCreated,
-  change,
-  create,
-  find,
-  idOf,
-  jobKind,
-  photoKind,
-  remove,
-  versionOf,
-} from '../store'
+import { HttpError, notFound } from '../http'
+import { answerCreated, create, find, idOf, jobKind, photoKind } from '../store'
 import { encode } from './encode'
 
 const Query = z.object({
@@ -54,11 +44,6 @@ export function photoRoutes(db: Database): Router {
     answerCreated(response, created)
   })
 
-  routes.get('/:id', async (request, response) => {
-    const id = idOf(request.params)
-    response.json(await db.transaction((tx) => find(tx, photoKind, id)))
-  })
-
   routes.get('/:id/picture', async (request, response) => {
     const id = idOf(request.params)
     const [row] = await db.select().from(pictures).where(eq(pictures.photoId, id))
@@ -69,21 +54,6 @@ export function photoRoutes(db: Database): Router {
         'cache-control': 'private, max-age=31536000, immutable',
       })
       .send(Buffer.from(row.picture))
-  })
-
-  routes.use(jsonBody('1mb'))
-
-  routes.patch('/:id', async (request, response) => {
-    const id = idOf(request.params)
-    const patch = PhotoPatch.parse(request.body)
-    response.json(await db.transaction((tx) => change(tx, photoKind, id, patch)))
-  })
-
-  routes.delete('/:id', async (request, response) => {
-    const id = idOf(request.params)
-    const version = versionOf(request.query)
-    await db.transaction((tx) => remove(tx, photoKind, id, version))
-    response.status(204).end()
   })
 
   return routes

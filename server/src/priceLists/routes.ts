@@ -10,7 +10,9 @@ export function priceListRoutes(db: Database): Router {
   const routes = Router()
 
   routes.get('/', async (_request, response) => {
-    response.json(await db.select().from(priceLists).orderBy(desc(priceLists.createdAt)).limit(200))
+    response.json(
+      await db.select().from(priceLists).orderBy(desc(priceLists.firstWrite)).limit(200),
+    )
   })
 
   routes.post('/', async (request, response) => {

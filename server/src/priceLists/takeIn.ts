@@ -1,5 +1,5 @@
 import { same } from '@tembrix/core/model'
-import { type NewPriceList, type Offered, offeredKey } from '@tembrix/core/records'
+import { type NewPriceList, type Offered, offeredKey, shapeOf } from '@tembrix/core/records'
 import { and, eq, inArray, isNull, sql } from 'drizzle-orm'
 import type { z } from 'zod'
 import { modules, type Transaction } from '../database'
@@ -41,9 +41,10 @@ export async function takeIn(tx: Transaction, { offers, ...list }: List) {
       some.map((offer) => ({
         ...offer,
         source: 'supplier' as const,
+        shape: shapeOf('module'),
         supplier: list.supplier,
         note: '',
-        askedAt: new Date(),
+        askedAt: new Date().toISOString(),
       })),
     ),
   )

@@ -15,9 +15,10 @@ const WITHIN_MINUTES = 10
 
 /** A new code for a job; it opens once. */
 export async function newCode(db: Database, jobId: string, now = new Date()) {
+  const moment = now.toISOString()
   await db.transaction((tx) => find(tx, jobKind, jobId))
-  await db.delete(probeCodes).where(lt(probeCodes.until, now))
-  const until = addMinutes(now, GOOD_FOR)
+  await db.delete(probeCodes).where(lt(probeCodes.until, moment))
+  const until = addMinutes(now, GOOD_FOR).toISOString()
   for (;;) {
     const code = String(randomInt(10 ** DIGITS)).padStart(DIGITS, '0')
     const [made] = await db
@@ -25,7 +26,7 @@ export async function newCode(db: Database, jobId: string, now = new Date()) {
       .values({ code, jobId, until })
       .onConflictDoNothing()
       .returning()
-    if (made) return { code, until: until.toISOString() }
+    if (made) return { code, until }
   }
 }
 
@@ -62,7 +63,7 @@ export async function openCode(db: Database, guard: Guard, code: string, now = n
       guard.note(now.getTime())
       throw new HttpError(404, 'no_such_code', 'There is no such code. Look at the job once more.')
     }
-    if (held.until < now) {
+    if (held.until < now.toISOString()) {
       throw new HttpError(410, 'code_late', 'The code has run out. Make a new one in the job.')
     }
     if (held.token !== null) {
@@ -80,7 +81,7 @@ export async function openCode(db: Database, guard: Guard, code: string, now = n
       token,
       jobId: held.jobId,
       number: job.number,
-      until: held.until.toISOString(),
+      until: held.until,
       changes,
     }
   })
@@ -91,6 +92,6 @@ export async function jobOfToken(db: Database, token: string, now = new Date()) 
   const [held] = await db
     .select()
     .from(probeCodes)
-    .where(and(eq(probeCodes.token, token), gt(probeCodes.until, now)))
+    .where(and(eq(probeCodes.token, token), gt(probeCodes.until, now.toISOString())))
   return held?.jobId ?? null
 }

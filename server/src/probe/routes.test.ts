@@ -49,7 +49,7 @@ test('a code that has run out opens nothing, nor does its token add', async () =
   const { open } = await opened()
   const late = (await post('/jobs', newJob)).body
   const { code } = (await post('/probe/codes', { jobId: late.id })).body
-  const past = new Date(Date.now() - 1000)
+  const past = new Date(Date.now() - 1000).toISOString()
   await db().update(probeCodes).set({ until: past }).where(eq(probeCodes.code, code))
   await db().update(probeCodes).set({ until: past }).where(eq(probeCodes.token, open.token))
   expect((await post('/probe/open', { code })).body.error.code).toBe('code_late')

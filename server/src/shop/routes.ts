@@ -1,9 +1,8 @@
-import { STARTING_CAUSES } from '@tembrix/core/diagnose'
 import { ShopPatch } from '@tembrix/core/records'
 import { STARTING_USES } from '@tembrix/core/sizing'
 import { Router } from 'express'
-import { type Database, shops, type Transaction } from '../database'
-import { change, create, shopKind } from '../store'
+import type { Database, Transaction } from '../database'
+import { change, create, listed, shopKind } from '../store'
 
 /** There is one shop. */
 export const THE_SHOP = '00000000-0000-4000-8000-000000000001'
@@ -29,9 +28,8 @@ export function shopRoutes(db: Database): Router {
 
 /** The shop's settings; a new shop begins with the trade's rules of thumb. */
 export async function readShop(tx: Transaction) {
-  const [shop] = await tx.select().from(shops)
-  // A table of before some cause was in it takes what is usual for that one.
-  if (shop) return { ...shop, causes: { ...STARTING_CAUSES, ...shop.causes } }
+  const [shop] = await listed(tx, shopKind)
+  if (shop) return shop
   const start = { id: THE_SHOP, uses: STARTING_USES, policy: 'balanced' as const }
   return (await create(tx, shopKind, start)).row
 }

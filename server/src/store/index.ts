@@ -24,6 +24,8 @@ export {
   find,
   historyOf,
   type Kind,
+  listed,
+  type Row,
   remove,
   type StoredTable,
 } from './store'

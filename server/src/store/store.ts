@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
-import type { RecordKind } from '@tembrix/core/records'
-import { and, desc, eq, sql } from 'drizzle-orm'
+import { type RecordKind, shapeOf, upgraded } from '@tembrix/core/records'
+import { and, asc, desc, eq, lt, type SQL, sql } from 'drizzle-orm'
+import type { z } from 'zod'
 import {
   type customers,
   type fits,
@@ -21,7 +22,7 @@ import {
   type validatedLists,
   type verifications,
 } from '../database'
-import { notFound, stale } from '../http'
+import { HttpError, notFound, stale } from '../http'
 import { tellOf } from './written'
 
 export type StoredTable =
@@ -42,20 +43,28 @@ export type StoredTable =
   | typeof measurements
   | typeof frames
 
+/** A record as it is read: its columns but for those that only the store knows. */
+export type Row<T extends StoredTable> = Omit<
+  T['$inferSelect'],
+  'firstWrite' | 'lastWrite' | 'shape'
+>
+
 export interface Kind<T extends StoredTable> {
   table: T
   record: RecordKind
+  /** What a row is read by; nothing else is answered. */
+  stored: z.ZodType
   /** The job whose history a write of this row belongs to. */
-  jobOf: (row: T['$inferSelect']) => string | null
+  jobOf: (row: Row<T>) => string | null
 }
 
-/** A kind of stored record: its table, its name, and which job its history belongs to. */
+/** A kind of stored record: its table, its name and shape, and which job its history belongs to. */
 export function kind<T extends StoredTable>(
   table: T,
-  record: RecordKind,
+  { record, stored }: Pick<Kind<T>, 'record' | 'stored'>,
   jobOf: Kind<T>['jobOf'] = () => null,
 ): Kind<T> {
-  return { table, record, jobOf }
+  return { table, record, stored, jobOf }
 }
 
 export interface Created<Row> {
@@ -64,17 +73,45 @@ export interface Created<Row> {
   fresh: boolean
 }
 
+/**
+ * A row as its kind's schema has it, from whichever shape it was written in.
+ * @throws HttpError 500 `damaged` where it is of no such shape.
+ */
+function asStored<T extends StoredTable>(
+  { record, stored }: Kind<T>,
+  row: StoredTable['$inferSelect'],
+): Row<T> {
+  const { success, data, error } = stored.safeParse(upgraded(record, row, row.shape))
+  if (success) return data as Row<T>
+  const [issue] = error.issues
+  const where = `${issue?.path.join('.')}: ${issue?.message}`
+  throw new HttpError(500, 'damaged', `The ${record} ${row.id} is damaged. ${where}`)
+}
+
 export async function find<T extends StoredTable>(
   tx: Transaction,
-  { table, record }: Kind<T>,
+  of: Kind<T>,
   id: string,
-): Promise<T['$inferSelect']> {
-  const [row] = await tx
-    .select()
-    .from(table as StoredTable)
-    .where(eq(table.id, id))
-  if (!row) throw notFound(record)
+): Promise<Row<T>> {
+  const [row] = await listed(tx, of, eq(of.table.id, id))
+  if (!row) throw notFound(of.record)
   return row
+}
+
+/** Records in the order they were made, or another. */
+export async function listed<T extends StoredTable>(
+  db: Pick<Transaction, 'select'>,
+  of: Kind<T>,
+  where?: SQL,
+  order: SQL = asc(of.table.firstWrite),
+): Promise<Row<T>[]> {
+  const rows = await db
+    .select()
+    .from(of.table as StoredTable)
+    .where(where)
+    .orderBy(order)
+    .limit(2000)
+  return rows.map((row) => asStored(of, row))
 }
 
 /** Inserts a record; one sent again with its own id is answered as it stands. */
@@ -82,14 +119,15 @@ export async function create<T extends StoredTable>(
   tx: Transaction,
   of: Kind<T>,
   values: T['$inferInsert'],
-): Promise<Created<T['$inferSelect']>> {
+): Promise<Created<Row<T>>> {
   const id = values.id ?? randomUUID()
-  const [row] = await tx
+  const [inserted] = await tx
     .insert(of.table as StoredTable)
-    .values({ ...values, id } as never)
+    .values({ ...values, id, shape: shapeOf(of.record) } as never)
     .onConflictDoNothing()
     .returning()
-  if (!row) return { row: await find(tx, of, id), fresh: false }
+  if (!inserted) return { row: await find(tx, of, id), fresh: false }
+  const row = asStored(of, inserted)
   await remember(tx, of, row, 'created', Object.keys(values))
   return { row, fresh: true }
 }
@@ -100,20 +138,47 @@ export async function change<T extends StoredTable>(
   of: Kind<T>,
   id: string,
   { version, ...changes }: Partial<T['$inferInsert']> & { version: number },
-): Promise<T['$inferSelect']> {
+): Promise<Row<T>> {
   const table = of.table as StoredTable
-  const [row] = await tx
+  await bringUp(tx, of, id)
+  const [updated] = await tx
     .update(table)
-    .set({ ...changes, version: sql`${table.version} + 1`, updatedAt: sql`now()` } as never)
+    .set({ ...changes, ...nextOf(table) } as never)
     .where(and(eq(table.id, id), eq(table.version, version)))
     .returning()
-  if (!row) {
+  if (!updated) {
     await find(tx, of, id)
     throw stale(of.record)
   }
+  const row = asStored(of, updated)
   await remember(tx, of, row, 'changed', Object.keys(changes))
   return row
 }
+
+/** Writes a record of an older shape in today's, so that all of a row is of one. */
+async function bringUp<T extends StoredTable>(
+  tx: Transaction,
+  { table, record }: Kind<T>,
+  id: string,
+): Promise<void> {
+  const shape = shapeOf(record)
+  if (shape === 0) return
+  const [row] = await tx
+    .select()
+    .from(table as StoredTable)
+    .where(and(eq(table.id, id), lt(table.shape, shape)))
+  if (!row) return
+  await tx
+    .update(table as StoredTable)
+    .set({ ...upgraded(record, row, row.shape), shape } as never)
+    .where(eq(table.id, id))
+}
+
+const nextOf = (table: StoredTable) => ({
+  version: sql`${table.version} + 1`,
+  updatedAt: sql`now()`,
+  lastWrite: sql`nextval('writes')`,
+})
 
 /** Removes a record if it is still at this version. */
 export async function remove<T extends StoredTable>(
@@ -141,7 +206,7 @@ export function historyOf(tx: Transaction, recordId: string) {
 async function remember<T extends StoredTable>(
   tx: Transaction,
   { record, jobOf }: Kind<T>,
-  row: T['$inferSelect'],
+  row: Row<T>,
   action: 'created' | 'changed' | 'removed',
   fields: string[],
 ): Promise<void> {

@@ -14,13 +14,19 @@ export function validatedListRoutes(db: Database): Router {
   /** All lists (`?modelId=`: one model's), newest first, without their entries. */
   routes.get('/', async (request, response) => {
     const { modelId } = Query.parse(request.query)
-    const { entries, ...columns } = getTableColumns(validatedLists)
+    const {
+      entries,
+      firstWrite,
+      lastWrite: _,
+      shape: __,
+      ...columns
+    } = getTableColumns(validatedLists)
     response.json(
       await db
         .select({ ...columns, count: sql<number>`jsonb_array_length(${entries})` })
         .from(validatedLists)
         .where(modelId ? eq(validatedLists.modelId, modelId) : undefined)
-        .orderBy(desc(validatedLists.createdAt))
+        .orderBy(desc(validatedLists.firstWrite))
         .limit(500),
     )
   })

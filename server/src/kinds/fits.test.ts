@@ -79,8 +79,8 @@ test('finished: what was planned leaves the shelf, what came out goes to it, onc
 test('with the clock set back between two plans, the one on the board is fitted', async () => {
   const { job, own, piece } = await plannedJob()
   const beside = (await post('/plans', { jobId: job.id, name: 'Plan 2', placement: {} })).body
-  const earlier = new Date(Date.parse(beside.createdAt) - 3 * 3_600_000)
-  await db().update(plans).set({ createdAt: earlier }).where(eq(plans.id, beside.id))
+  const earlier = new Date(Date.parse(beside.createdAt) - 3 * 3_600_000).toISOString()
+  await db().update(plans).set({ createdAt: earlier, firstWrite: 0 }).where(eq(plans.id, beside.id))
   const { planId, plans: all } = (await get(`/jobs/${job.id}`)).body
   expect(all[0].id).toBe(beside.id)
   expect(planId).not.toBe(beside.id)

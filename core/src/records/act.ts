@@ -1,0 +1,22 @@
+import { z } from 'zod'
+import { COLLECTIONS } from './kindFacts'
+
+const One = z.strictObject({ collection: z.enum(COLLECTIONS), id: z.uuid() })
+const At = One.extend({ version: z.int().positive() })
+const Fields = z.record(z.string().max(60), z.unknown())
+
+/** One write of an act; `expect` writes nothing: the act was decided on that record as it was at this version. */
+export const ActWrite = z.discriminatedUnion('action', [
+  One.extend({ action: z.literal('create'), fields: Fields }),
+  At.extend({ action: z.literal('change'), fields: Fields }),
+  At.extend({ action: z.literal('remove') }),
+  At.extend({ action: z.literal('expect') }),
+])
+export type ActWrite = z.infer<typeof ActWrite>
+
+/** What belongs together: all of it is written or nothing, and once, however often it is sent. */
+export const NewAct = z.strictObject({ id: z.uuid(), writes: z.array(ActWrite).min(1).max(100) })
+export type NewAct = z.infer<typeof NewAct>
+
+/** Which records an act that is through was about. */
+export type ActDone = Pick<ActWrite, 'action' | 'collection' | 'id'>

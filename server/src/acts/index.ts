@@ -1,0 +1,1 @@
+export { actRoutes } from './routes'

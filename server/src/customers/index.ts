@@ -1,1 +1,0 @@
-export { customerRoutes } from './routes'

@@ -1,0 +1,23 @@
+import { UNFITTED } from '@tembrix/core/records'
+import { fits } from '../database'
+import { finish, finishedNow } from '../fits'
+import { HttpError } from '../http'
+import { records } from '../records'
+import { fitKind } from '../store'
+import { ofJob } from './ofJob'
+
+/** The work at the bench: one record a job. */
+export const fitRecords = records('fits', {
+  kind: fitKind,
+  making: async (_, fit) => ({ ...UNFITTED, ...fit, finishedAt: null }),
+  changing: async (_, { finishedAt }, { finished, ...patch }) => {
+    if (finishedAt && (finished || patch.removed)) {
+      throw new HttpError(409, 'finished', 'This fitting is finished.')
+    }
+    return { ...patch, ...(finished ? finishedNow() : {}) }
+  },
+  written: async (tx, fit, patch) => {
+    if (patch?.finished) await finish(tx, fit)
+  },
+  listing: ofJob(fits),
+})

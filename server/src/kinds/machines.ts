@@ -1,0 +1,28 @@
+import { desc, eq } from 'drizzle-orm'
+import { z } from 'zod'
+import { machines } from '../database'
+import { records } from '../records'
+import { customerKind, find, machineKind, modelKind } from '../store'
+
+const Query = z.object({ customerId: z.uuid().optional() })
+
+export const machineRecords = records('machines', {
+  kind: machineKind,
+  making: async (tx, machine) => {
+    await find(tx, customerKind, machine.customerId)
+    if (machine.modelId) await find(tx, modelKind, machine.modelId)
+    return machine
+  },
+  changing: async (tx, _, patch) => {
+    if (patch.modelId) await find(tx, modelKind, patch.modelId)
+    return patch
+  },
+  /** One customer's (`?customerId=`) or all, the last changed first. */
+  listing: (query) => {
+    const { customerId } = Query.parse(query)
+    return {
+      where: customerId ? eq(machines.customerId, customerId) : undefined,
+      order: desc(machines.lastWrite),
+    }
+  },
+})

@@ -1,0 +1,27 @@
+import { plans } from '../database'
+import { HttpError } from '../http'
+import { checkAssignment, keepPieces } from '../placements'
+import { records } from '../records'
+import { find, jobKind, planKind } from '../store'
+import { ofJob } from './ofJob'
+
+export const planRecords = records('plans', {
+  kind: planKind,
+  making: async (tx, plan) => {
+    await checkAssignment(tx, plan.jobId, 'placement', plan.placement ?? {})
+    return plan
+  },
+  changing: async (tx, { jobId }, patch) => {
+    if (patch.placement) await checkAssignment(tx, jobId, 'placement', patch.placement)
+    return patch
+  },
+  /** Any but the one on the board. */
+  removing: async (tx, { id, jobId }) => {
+    const { planId } = await find(tx, jobKind, jobId)
+    if (planId === id) {
+      throw new HttpError(409, 'on_board', 'This plan is on the board; it stays with its job.')
+    }
+  },
+  written: (tx, { jobId }) => keepPieces(tx, jobId),
+  listing: ofJob(plans),
+})

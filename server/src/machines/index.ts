@@ -1,1 +1,0 @@
-export { machineRoutes } from './routes'

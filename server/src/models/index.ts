@@ -1,1 +1,0 @@
-export { modelRoutes } from './routes'

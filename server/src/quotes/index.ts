@@ -1,1 +1,0 @@
-export { quoteRoutes } from './routes'

@@ -1,0 +1,118 @@
+import { type Collection, FACTS, KINDS } from '@tembrix/core/records'
+import type { SQL } from 'drizzle-orm'
+import type { z } from 'zod'
+import type { Transaction } from '../database'
+import {
+  type Created,
+  change,
+  create,
+  find,
+  jobKind,
+  type Kind,
+  listed,
+  type Row,
+  remove,
+  type StoredTable,
+} from '../store'
+
+type Made<C extends Collection> = z.output<NonNullable<(typeof KINDS)[C]['made']>>
+type Patch<C extends Collection> = z.output<(typeof KINDS)[C]['patch']>
+type Values<T extends StoredTable> = Partial<T['$inferInsert']>
+
+/** A database or a transaction, to read from. */
+export type Reading = Pick<Transaction, 'select'>
+
+/** What is particular to a kind: what has to hold before a write, and what comes with it. */
+export interface Rules<C extends Collection, T extends StoredTable> {
+  kind: Kind<T>
+  /** The longest body of a request; 1 MB where nothing is said. */
+  limit?: string
+  /** Makes one in a way of its own, or says what is stored of what came; without it, just that. */
+  make?: (tx: Transaction, made: Made<C>) => Promise<Created<Row<T>>>
+  making?: (tx: Transaction, made: Made<C>) => Promise<Values<T>>
+  /** What is set of what came; without it, just that. */
+  changing?: (tx: Transaction, row: Row<T>, patch: Patch<C>) => Promise<Values<T>>
+  /** Whether one may be removed; without it, none ever is. */
+  removing?: (tx: Transaction, row: Row<T>) => Promise<void>
+  /** After each write; `patch` is what a change asked for. */
+  written?: (tx: Transaction, row: Row<T>, patch?: Patch<C>) => Promise<void>
+  /** What a list is narrowed to and how it is ordered, by the query of its address. */
+  listing?: (query: unknown) => { where?: SQL | undefined; order?: SQL }
+  /** A list of another make. */
+  list?: (db: Reading, query: unknown) => Promise<unknown[]>
+}
+
+/** The records of a kind: everything that is done to them, each in a transaction that is given. */
+export interface Records {
+  collection: Collection
+  limit: string
+  make: ((tx: Transaction, body: unknown) => Promise<Created<Stamped>>) | null
+  change: (tx: Transaction, id: string, body: unknown) => Promise<Stamped>
+  remove: ((tx: Transaction, id: string, version: number) => Promise<void>) | null
+  find: (tx: Transaction, id: string) => Promise<Stamped>
+  list: (db: Reading, query: unknown) => Promise<unknown[]>
+}
+
+export interface Stamped {
+  id: string
+  version: number
+}
+
+/** The records of one kind, by its schemas and its own rules. */
+export function records<C extends Collection, T extends StoredTable>(
+  collection: C,
+  rules: Rules<C, T>,
+): Records {
+  const { kind } = rules
+  const { made: madeOf, patch: patchOf } = KINDS[collection]
+
+  async function make(tx: Transaction, body: unknown): Promise<Created<Stamped>> {
+    const made = (madeOf as z.ZodType).parse(body) as Made<C>
+    const created = rules.make
+      ? await rules.make(tx, made)
+      : await create(tx, kind, await valuesOf(tx, made))
+    await rules.written?.(tx, created.row)
+    return created as Created<Stamped>
+  }
+
+  async function valuesOf(tx: Transaction, made: Made<C>): Promise<T['$inferInsert']> {
+    const { jobId } = made as { jobId?: string }
+    if (jobId) await find(tx, jobKind, jobId)
+    const values = rules.making ? await rules.making(tx, made) : made
+    // Of what a job has one of, it is under the job's id: begun twice, it is one.
+    const own = FACTS[collection].inJob === 'at-most-one' ? { id: jobId } : {}
+    return { ...values, ...own } as T['$inferInsert']
+  }
+
+  return {
+    collection,
+    limit: rules.limit ?? '1mb',
+    make: madeOf === null ? null : make,
+    change: async (tx, id, body) => {
+      const patch = patchOf.parse(body) as Patch<C>
+      const row = await find(tx, kind, id)
+      const values = rules.changing ? await rules.changing(tx, row, patch) : patch
+      const changed = await change(tx, kind, id, {
+        ...(values as Values<T>),
+        version: patch.version,
+      })
+      await rules.written?.(tx, changed, patch)
+      return changed as Stamped
+    },
+    remove: rules.removing
+      ? async (tx, id, version) => {
+          const row = await find(tx, kind, id)
+          await rules.removing?.(tx, row)
+          await remove(tx, kind, id, version)
+          await rules.written?.(tx, row)
+        }
+      : null,
+    find: async (tx, id) => (await find(tx, kind, id)) as Stamped,
+    list:
+      rules.list ??
+      ((db, query) => {
+        const { where, order } = rules.listing?.(query) ?? {}
+        return listed(db, kind, where, order)
+      }),
+  }
+}

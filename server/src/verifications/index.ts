@@ -1,1 +1,0 @@
-export { verificationRoutes } from './routes'
