@@ -158,6 +158,7 @@ test('files of several kinds at once; one that is too large is refused unopened'
   await page.reload()
   await expect(page.getByRole('list', { name: 'Readings' })).toContainText('labels.txt')
   await page.getByRole('button', { name: 'Remove the photo bottom.png' }).click()
+  await page.getByRole('button', { name: 'Remove it' }).click()
   await expect(photo).toBeHidden()
 })
 

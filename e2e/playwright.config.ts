@@ -17,6 +17,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions,
+    // What it keeps would pass the routes by that tests set.
+    serviceWorkers: 'block',
     trace: 'retain-on-failure',
   },
 })

@@ -98,12 +98,12 @@ test('a change made elsewhere meanwhile is put to the user', async ({ page, app 
   const api = `${app.address}/api/v1/jobs/${id}`
   const { version } = await (await page.request.get(api)).json()
   await page.request.patch(api, { data: { version, uses: 'Till only' } })
-  await page.getByLabel('What it is used for').fill('Till and music')
+  await page.getByLabel('What it is used for').fill('Till, music and the door bell')
   await expect(page.getByTestId('save-state')).toHaveText('Changed elsewhere: choose')
   await page.getByTestId('save-state').click()
   await page.getByRole('button', { name: 'Keep what I entered' }).click()
   await saved(page)
-  expect((await (await page.request.get(api)).json()).uses).toBe('Till and music')
+  expect((await (await page.request.get(api)).json()).uses).toBe('Till, music and the door bell')
 })
 
 test('a record is corrected: a slot added, a limit set, the board follows', async ({

@@ -3,6 +3,7 @@ import { createRequire } from 'node:module'
 import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
 import { defineConfig, type Plugin } from 'vite'
+import { VitePWA } from 'vite-plugin-pwa'
 
 const api = `http://127.0.0.1:${process.env.TEMBRIX_PORT || 4310}`
 
@@ -26,8 +27,46 @@ function letters(): Plugin {
   }
 }
 
+/** The page opens without the server, and shows what it read before. */
+const withoutServer = VitePWA({
+  registerType: 'autoUpdate',
+  injectRegister: null,
+  manifest: false,
+  workbox: {
+    inlineWorkboxRuntime: true,
+    globPatterns: ['index.html', 'icon.svg', 'assets/*.{js,css,woff2}'],
+    // The probe is a page of another machine; what reads photos is fetched when one is read.
+    globIgnores: ['**/probe-*', '**/reader/**'],
+    maximumFileSizeToCacheInBytes: 4_000_000,
+    navigateFallback: null,
+    cleanupOutdatedCaches: true,
+    runtimeCaching: [
+      {
+        urlPattern: ({ request, url }) =>
+          request.mode === 'navigate' && !url.pathname.startsWith('/probe'),
+        handler: 'NetworkFirst',
+        options: { cacheName: 'pages', precacheFallback: { fallbackURL: '/index.html' } },
+      },
+      {
+        // Jobs and what they rest on, as they were read last; what is asked `fresh` is not.
+        urlPattern: ({ url }) =>
+          /^\/api\/v1\/(jobs|customers|models|modules|shop|learned|validated-lists|price-lists)\b/.test(
+            url.pathname,
+          ) && !url.searchParams.has('fresh'),
+        handler: 'NetworkFirst',
+        options: { cacheName: 'read', expiration: { maxEntries: 200 } },
+      },
+      {
+        urlPattern: ({ url }) => /^\/api\/v1\/photos\/[^/]+\/picture$/.test(url.pathname),
+        handler: 'CacheFirst',
+        options: { cacheName: 'pictures', expiration: { maxEntries: 200 } },
+      },
+    ],
+  },
+})
+
 export default defineConfig({
-  plugins: [react(), tailwindcss(), letters()],
+  plugins: [react(), tailwindcss(), letters(), withoutServer],
   build: {
     target: 'es2022',
     assetsInlineLimit: 0,

@@ -64,9 +64,9 @@ export const FACTS = {
   photos: {
     record: 'photo',
     inJob: 'many',
-    blank: {},
+    blank: { caption: '', width: 0, height: 0, bytes: 0 },
     entries: [],
-    joins: false,
+    joins: true,
   },
   plans: {
     record: 'plan',

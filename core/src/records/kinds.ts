@@ -8,15 +8,15 @@ import { MachinePatch, MachineRecord, NewMachineRecord } from './machineRecord'
 import { Measurement, MeasurementPatch, NewMeasurement } from './measurement'
 import { ModelPatch, ModelRecord, NewModelRecord } from './modelRecord'
 import { ModulePatch, ModuleRecord, NewModuleRecord } from './moduleRecord'
-import { Photo, PhotoPatch } from './photo'
+import { NewPhoto, Photo, PhotoPatch } from './photo'
 import { NewPlan, Plan, PlanPatch } from './plan'
 import { NewQuote, Quote, QuotePatch } from './quote'
 import { NewReadingRecord, ReadingPatch, ReadingRecord } from './readingRecord'
 import { NewVerification, Verification, VerificationPatch } from './verification'
 
 interface Schemas {
-  /** What makes one; null where a screen cannot. */
-  made: z.ZodObject | null
+  /** What makes one. */
+  made: z.ZodObject
   /** What changes one. */
   patch: z.ZodObject
   stored: z.ZodObject
@@ -62,7 +62,7 @@ export const KINDS = {
   },
   photos: {
     ...FACTS.photos,
-    made: null,
+    made: NewPhoto,
     patch: PhotoPatch,
     stored: Photo,
   },
@@ -105,10 +105,8 @@ export const KINDS = {
 } as const satisfies Record<Collection, Schemas>
 
 type PatchOf<C extends Collection> = z.input<(typeof KINDS)[C]['patch']>
-type MadeOf<C extends Collection> = (typeof KINDS)[C]['made']
 
 /** What may be set in a record of a kind. */
 export type ChangeOf<C extends Collection> = Omit<PatchOf<C>, 'version'>
 /** What a new record of a kind is made of, but for its own id. */
-export type NewOf<C extends Collection> =
-  MadeOf<C> extends z.ZodObject ? Omit<z.input<MadeOf<C>>, 'id'> : never
+export type NewOf<C extends Collection> = Omit<z.input<(typeof KINDS)[C]['made']>, 'id'>

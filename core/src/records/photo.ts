@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Stored, Versioned } from './stored'
+import { OwnId, Stored, Versioned } from './stored'
 
 /** The largest picture taken in, bytes as it comes from a camera. */
 export const PHOTO_LIMIT = 12_000_000
@@ -7,6 +7,9 @@ export const PHOTO_LIMIT = 12_000_000
 export const PHOTO_TYPES = ['image/jpeg', 'image/png', 'image/webp'] as const
 
 const fields = { caption: z.string().trim().max(200) }
+
+/** What is said of a photo; its picture comes along with it. */
+export const NewPhoto = OwnId.extend({ jobId: z.uuid(), caption: fields.caption.default('') })
 
 export const PhotoChange = z.object(fields).partial()
 export type PhotoChange = z.infer<typeof PhotoChange>

@@ -6,6 +6,8 @@ export const pageSecurity: HelmetOptions = {
     directives: {
       'upgrade-insecure-requests': null,
       'font-src': ["'self'"],
+      // A photo is shown before it has been sent.
+      'img-src': ["'self'", 'data:', 'blob:'],
       // The probe reads memory with WebAssembly; nothing else may be evaluated.
       'script-src': ["'self'", "'wasm-unsafe-eval'"],
     },

@@ -1,21 +1,14 @@
-import { PHOTO_LIMIT, PHOTO_TYPES } from '@tembrix/core/records'
+import { NewPhoto, PHOTO_LIMIT, PHOTO_TYPES } from '@tembrix/core/records'
 import { eq } from 'drizzle-orm'
 import express, { Router } from 'express'
-import { z } from 'zod'
 import { type Database, photos, pictures } from '../database'
-import { HttpError, notFound } from '../http'
+import { HttpError, notFound, storable } from '../http'
 import { answerCreated, create, find, idOf, jobKind, photoKind } from '../store'
 import { encode } from './encode'
 
-const Query = z.object({
-  jobId: z.uuid(),
-  id: z.uuid().optional(),
-  caption: z
-    .string()
-    .trim()
-    .max(200)
-    .refine((text) => text.isWellFormed() && !text.includes('\0'), 'This is no text.')
-    .default(''),
+const Query = NewPhoto.refine(({ caption }) => storable(caption), {
+  error: 'This is no text.',
+  path: ['caption'],
 })
 
 /** Pictures on a job: taken in as they are (`?jobId=&caption=`), stored encoded anew. */

@@ -15,7 +15,7 @@ import {
   type StoredTable,
 } from '../store'
 
-type Made<C extends Collection> = z.output<NonNullable<(typeof KINDS)[C]['made']>>
+type Made<C extends Collection> = z.output<(typeof KINDS)[C]['made']>
 type Patch<C extends Collection> = z.output<(typeof KINDS)[C]['patch']>
 type Values<T extends StoredTable> = Partial<T['$inferInsert']>
 
@@ -27,8 +27,8 @@ export interface Rules<C extends Collection, T extends StoredTable> {
   kind: Kind<T>
   /** The longest body of a request; 1 MB where nothing is said. */
   limit?: string
-  /** Makes one in a way of its own, or says what is stored of what came; without it, just that. */
-  make?: (tx: Transaction, made: Made<C>) => Promise<Created<Row<T>>>
+  /** Makes one in a way of its own, or says what is stored of what came; without it, just that. Null: elsewhere. */
+  make?: null | ((tx: Transaction, made: Made<C>) => Promise<Created<Row<T>>>)
   making?: (tx: Transaction, made: Made<C>) => Promise<Values<T>>
   /** What is set of what came; without it, just that. */
   changing?: (tx: Transaction, row: Row<T>, patch: Patch<C>) => Promise<Values<T>>
@@ -67,7 +67,7 @@ export function records<C extends Collection, T extends StoredTable>(
   const { made: madeOf, patch: patchOf } = KINDS[collection]
 
   async function make(tx: Transaction, body: unknown): Promise<Created<Stamped>> {
-    const made = (madeOf as z.ZodType).parse(body) as Made<C>
+    const made = madeOf.parse(body) as Made<C>
     const created = rules.make
       ? await rules.make(tx, made)
       : await create(tx, kind, await valuesOf(tx, made))
@@ -87,7 +87,7 @@ export function records<C extends Collection, T extends StoredTable>(
   return {
     collection,
     limit: rules.limit ?? '1mb',
-    make: madeOf === null ? null : make,
+    make: rules.make === null ? null : make,
     change: async (tx, id, body) => {
       const patch = patchOf.parse(body) as Patch<C>
       const row = await find(tx, kind, id)

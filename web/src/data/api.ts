@@ -2,6 +2,7 @@ import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react'
 import type { Learned } from '@tembrix/core/job'
 import type { FormFactor, Generation } from '@tembrix/core/model'
 import type {
+  ActWrite,
   Customer,
   HistoryLine,
   Job,
@@ -15,7 +16,6 @@ import type {
   NewModuleRecord,
   NewPriceList,
   NewValidatedList,
-  Photo,
   PriceList,
   Shop,
   ShopModule,
@@ -56,6 +56,15 @@ export const api = createApi({
     shopModules: build.query<ShopModule[], OfKind | undefined>({
       query: (kind) => ({ url: '/modules', params: { shop: 1, ...kind } }),
       providesTags: ['shopModules'],
+    }),
+    /** Several writes to the shop's own records, all of them or none. */
+    act: build.mutation<unknown, ActWrite[]>({
+      query: (writes) => ({
+        url: '/acts',
+        method: 'POST',
+        body: { id: crypto.randomUUID(), writes },
+      }),
+      invalidatesTags: ['shopModules'],
     }),
     createModule: build.mutation<ModuleRecord, NewModuleRecord>({
       query: (body) => ({ url: '/modules', method: 'POST', body }),
@@ -139,21 +148,6 @@ export const api = createApi({
       }),
       invalidatesTags: ['lists'],
     }),
-    addPhoto: build.mutation<Photo, { jobId: string; id: string; caption: string; file: File }>({
-      query: ({ jobId, id, caption, file }) => ({
-        url: '/photos',
-        params: { jobId, id, caption },
-        method: 'POST',
-        headers: { 'content-type': file.type },
-        body: file,
-      }),
-      async onQueryStarted({ jobId }, { dispatch, queryFulfilled }) {
-        const answer = await queryFulfilled.catch(() => null)
-        if (!answer) return
-        const { data } = answer
-        dispatch(api.util.updateQueryData('job', jobId, (job) => void job.photos.push(data)))
-      },
-    }),
     createJob: build.mutation<Job, NewJob>({
       query: (body) => ({ url: '/jobs', method: 'POST', body }),
       invalidatesTags: ['jobs', 'customers'],
@@ -162,6 +156,7 @@ export const api = createApi({
 })
 
 export const {
+  useActMutation,
   useJobsQuery,
   useJobQuery,
   useHistoryQuery,
@@ -188,5 +183,4 @@ export const {
   useValidatedListQuery,
   useCreateValidatedListMutation,
   useRemoveValidatedListMutation,
-  useAddPhotoMutation,
 } = api

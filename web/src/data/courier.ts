@@ -1,38 +1,63 @@
+import type { ActWrite, NewAct } from '@tembrix/core/records'
 import { API } from './api'
-import { type Entry, type Fields, nextEntry, type Outbox } from './outbox'
+import { type Entry, type Fields, nextEntry, type Outbox, together } from './outbox'
+import { heldPicture } from './pictures'
 
-/** What became of a write the courier took to the server. */
+/** What became of what the courier took to the server: a write, or all the writes of an act. */
 export type Delivery =
-  | { kind: 'sent'; answer: Fields | null }
+  /** What is stored now, write by write; null for what is gone. */
+  | { kind: 'sent'; answers: (Fields | null)[] }
   | { kind: 'unreachable' }
-  /** Its record has moved on, or is no longer there. */
+  /** A record has moved on. */
   | { kind: 'stale' }
-  | { kind: 'gone' }
-  /** The server failed on it, or would not take it. */
+  /** The record of the write `at` is no longer there. */
+  | { kind: 'gone'; at: number }
+  /** The server failed on it, or would not take the write `at`. */
   | { kind: 'failed'; why: string }
-  | { kind: 'refused'; why: string }
+  | { kind: 'refused'; at: number; why: string }
 
 /** Answers of a server that is there but cannot take it now. */
 const BUSY = [429, 502, 503, 504]
 
-export async function deliver(entry: Entry, request: typeof fetch = fetch): Promise<Delivery> {
+/** Takes a write to the server, or an act as one. */
+export async function deliver(
+  entries: readonly [Entry, ...Entry[]],
+  request: typeof fetch = fetch,
+  pictureOf: (id: string) => Promise<Blob | undefined> = heldPicture,
+): Promise<Delivery> {
+  const [entry] = entries
+  const isPhoto = entry.collection === 'photos' && entry.action === 'create'
+  const picture = isPhoto ? await pictureOf(entry.recordId) : undefined
+  if (isPhoto && !picture) {
+    return { kind: 'refused', at: 0, why: 'Its picture is no longer in this browser.' }
+  }
+  const isAct = entry.act !== undefined
   let response: Response
   try {
-    response = await request(addressOf(entry), initOf(entry))
+    response = await (isAct
+      ? request(`${API}/acts`, asJson('POST', actOf(entries)))
+      : request(addressOf(entry), initOf(entry, picture)))
   } catch {
     return { kind: 'unreachable' }
   }
-  if (response.ok) return { kind: 'sent', answer: await bodyOf(response) }
+  const body = await bodyOf(response)
+  if (response.ok) {
+    return { kind: 'sent', answers: isAct ? (body?.records as (Fields | null)[]) : [body] }
+  }
   if (BUSY.includes(response.status)) return { kind: 'unreachable' }
-  const error = (await bodyOf(response))?.error as ServerError | undefined
-  const why = error
-    ? [error.message, ...(error.fields ?? []).map(say)].join(' ')
-    : `The server answered ${response.status}.`
+  const error = body?.error as ServerError | undefined
+  const fields = (error?.fields ?? []).map(placed)
+  const said = fields.filter(({ path }) => path !== '').map(say)
+  const why = error ? [error.message, ...said].join(' ') : `The server answered ${response.status}.`
   if (response.status >= 500) return { kind: 'failed', why }
   if (error?.code === 'stale_version') return { kind: 'stale' }
-  if (response.status === 404 && entry.action === 'remove') return { kind: 'sent', answer: null }
-  if (response.status === 404 && entry.action === 'change') return { kind: 'gone' }
-  return { kind: 'refused', why }
+  const at = isAct ? (fields[0]?.at ?? 0) : 0
+  const action = entries[at]?.action
+  if (response.status === 404 && !isAct && action === 'remove') {
+    return { kind: 'sent', answers: [null] }
+  }
+  if (error?.code === 'not_found' && action !== 'create') return { kind: 'gone', at }
+  return { kind: 'refused', at, why }
 }
 
 interface ServerError {
@@ -41,22 +66,50 @@ interface ServerError {
   fields?: { path: string; message: string }[]
 }
 
+/** The fault of a field with the write of an act that it is in: `writes.1.fields.name` is `name` of the second. */
+function placed({ path, message }: { path: string; message: string }) {
+  const [, at, rest = ''] = path.match(/^writes\.(\d+)(?:\.fields\.(.*))?$/) ?? []
+  return at === undefined ? { at: 0, path, message } : { at: Number(at), path: rest, message }
+}
+
 const say = ({ path, message }: { path: string; message: string }) => `${path}: ${message}`
 
-function addressOf({ action, collection, recordId, version }: Entry): string {
+function addressOf({ action, collection, recordId, version, fields }: Entry): string {
+  if (action === 'create' && collection === 'photos') {
+    const about = { ...(fields as Record<string, string>), id: recordId }
+    return `${API}/photos?${new URLSearchParams(about)}`
+  }
   if (action === 'create') return `${API}/${collection}`
   const address = `${API}/${collection}/${recordId}`
   return action === 'remove' ? `${address}?version=${version}` : address
 }
 
-function initOf({ action, recordId, version, fields }: Entry): RequestInit {
-  if (action === 'remove') return { method: 'DELETE' }
-  const own = action === 'create' ? { id: recordId } : { version }
-  return {
-    method: action === 'create' ? 'POST' : 'PATCH',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ ...fields, ...own }),
+function initOf(
+  { action, recordId, version, fields }: Entry,
+  picture: Blob | undefined,
+): RequestInit {
+  if (picture) {
+    return { method: 'POST', headers: { 'content-type': picture.type }, body: picture }
   }
+  if (action === 'remove') return { method: 'DELETE' }
+  return action === 'create'
+    ? asJson('POST', { ...fields, id: recordId })
+    : asJson('PATCH', { ...fields, version })
+}
+
+const asJson = (method: string, body: object): RequestInit => ({
+  method,
+  headers: { 'content-type': 'application/json' },
+  body: JSON.stringify(body),
+})
+
+function actOf(entries: readonly [Entry, ...Entry[]]): NewAct {
+  const writes = entries.map(({ action, collection, recordId: id, version, fields }): ActWrite => {
+    if (action === 'create') return { action, collection, id, fields }
+    if (action === 'change') return { action, collection, id, version, fields }
+    return { action, collection, id, version }
+  })
+  return { id: entries[0].act?.id as string, writes }
 }
 
 async function bodyOf(response: Response): Promise<Fields | null> {
@@ -73,11 +126,11 @@ const RETRIES = [1000, 2000, 4000, 8000]
 interface Courier {
   outbox: () => Outbox
   take: (entry: Entry) => void
-  done: (entry: Entry, delivery: Delivery) => Promise<void>
+  done: (entries: readonly Entry[], delivery: Delivery) => Promise<void>
 }
 
 /**
- * Takes the outbox to the server, one write at a time: a moment after the last change, so that what
+ * Takes the outbox to the server, one write or act at a time: a moment after the last change, so that what
  * is being typed goes as one, and again and again while the server is away.
  * Returns what to call whenever the outbox or the connection may have changed.
  */
@@ -90,10 +143,11 @@ export function startCourier({ outbox, take, done }: Courier): (now?: boolean) =
     const entry = nextEntry(outbox())
     if (busy || !entry) return
     busy = true
+    const entries = together(outbox().entries, entry) as [Entry, ...Entry[]]
     take(entry)
-    const delivery = await deliver(entry)
+    const delivery = await deliver(entries)
     failures = delivery.kind === 'unreachable' || delivery.kind === 'failed' ? failures + 1 : 0
-    await done(entry, delivery)
+    await done(entries, delivery)
     busy = false
     wake(failures === 0)
   }

@@ -2,7 +2,7 @@ export {
   API,
   api,
   type OfKind,
-  useAddPhotoMutation,
+  useActMutation,
   useAskSupplierMutation,
   useChangeModuleMutation,
   useChangeShopMutation,
@@ -31,6 +31,7 @@ export {
   useValidatedListsQuery,
 } from './api'
 export {
+  acted,
   changed,
   created,
   drafted,
@@ -46,8 +47,12 @@ export {
   removed,
   yielded,
 } from './outbox'
-export { overlay, overlayModels } from './overlay'
+export { overlay, overlayModels, recordIn } from './overlay'
+export { heldPicture, holdPicture } from './pictures'
+export { put } from './put'
 export { simulatedKept, simulatedPutAway } from './simulated'
 export { openStore, type State, type Store, useAppDispatch, useAppSelector } from './store'
 export { done, redone, type Step, undone } from './undo'
 export { opened, tried, triedAgain, triedBefore, type WhatIf } from './whatIf'
+export { openWithoutServer } from './withoutServer'
+export { asIn, changing, expecting, inverse, making, removing, type Write } from './writes'

@@ -11,8 +11,10 @@ import { API } from './api'
 const CHANNEL = 'tembrix.changes'
 /** A write of this tab is answered sooner than this, ms; what is known then needs no reading. */
 const PAUSE = 300
+/** Between tries to hear news again, ms. */
+const RETRY = 3000
 
-type Heard = { kind: 'written'; written: Written } | { kind: 'again' }
+type Heard = { kind: 'written'; written: Written } | { kind: 'again' } | { kind: 'away' }
 
 /** Lists that show records besides the jobs they belong to. */
 export type Tag = 'jobs' | 'customers' | 'models' | 'lists' | 'shop' | 'shopModules' | 'priceLists'
@@ -22,6 +24,8 @@ export interface Open {
   jobs: () => JobFile[]
   readJob: (id: string) => void
   readLists: (tags: Tag[]) => void
+  /** Whether the server is there, as far as news of it says. */
+  heard: (there: boolean) => void
 }
 
 /**
@@ -33,7 +37,12 @@ export function followChanges(open: Open): void {
   let due: Written[] = []
 
   function hear(heard: Heard): void {
+    if (heard.kind === 'away') {
+      open.heard(false)
+      return
+    }
     if (heard.kind === 'again') {
+      open.heard(true)
       for (const { id } of open.jobs()) open.readJob(id)
       return
     }
@@ -52,21 +61,39 @@ export function followChanges(open: Open): void {
     hear(heard)
     channel.postMessage(heard)
   }
+  // Held until the tab closes; then another takes it over.
   void navigator.locks.request(CHANNEL, () => {
-    const source = new EventSource(`${API}/changes`)
-    let lost = false
-    source.onmessage = ({ data }) => tell({ kind: 'written', written: JSON.parse(data) })
-    source.onerror = () => {
-      lost = true
-    }
-    source.onopen = () => {
-      // What was written while nobody listened is not told.
-      if (lost) tell({ kind: 'again' })
-      lost = false
-    }
-    // Held until the tab closes; then another takes it over.
+    listen(tell)
     return new Promise(() => {})
   })
+}
+
+/** Tells what the server says of writes; where news breaks off, whether the server is there, and of its return. */
+function listen(tell: (heard: Heard) => void, lost = false): void {
+  const source = new EventSource(`${API}/changes`)
+  let broken = lost
+  source.onmessage = ({ data }) => tell({ kind: 'written', written: JSON.parse(data) })
+  source.onerror = async () => {
+    broken = true
+    // A browser tries again by itself, but not where it was answered otherwise.
+    const isOver = source.readyState === EventSource.CLOSED
+    if (!(await isThere())) tell({ kind: 'away' })
+    if (isOver) setTimeout(() => listen(tell, true), RETRY)
+  }
+  source.onopen = () => {
+    // What was written while nobody listened is not told.
+    if (broken) tell({ kind: 'again' })
+    broken = false
+  }
+}
+
+/** News may break off while everything else goes well. */
+async function isThere(): Promise<boolean> {
+  try {
+    return (await fetch(`${API}/health`)).ok
+  } catch {
+    return false
+  }
 }
 
 /** What besides a job shows a record of this kind. */

@@ -2,6 +2,7 @@ import type { JobFile, ModelRecord, ModuleRecord } from '@tembrix/core/records'
 import { describe, expect, test } from 'vitest'
 import { restore, store } from './keep'
 import {
+  acted,
   changed,
   created,
   drafted,
@@ -24,8 +25,10 @@ import {
   yielded,
 } from './outbox'
 import { absorb, overlay, overlayModels } from './overlay'
+import { changing, expecting, making, removing } from './writes'
 
 const plan = { jobId: 'j', collection: 'plans', recordId: 'p', version: 3 } as const
+const otherPlan = { ...plan, recordId: 'other' }
 const job = { jobId: 'j', collection: 'jobs', recordId: 'j', version: 5 } as const
 const storedPlan = { id: 'p', name: 'A', profile: false }
 const at = (moduleId: string) => ({ moduleId, unit: 0 })
@@ -392,4 +395,95 @@ test('what is no field of a kind does not compile', () => {
   expect(changed(quote, { aproval: null }, {}).payload.fields).toEqual({ aproval: null })
   // @ts-expect-error: a plan has no complaint
   expect(changed(plan, { complaint: '' }, {}).payload.fields).toEqual({ complaint: '' })
+})
+
+describe('acts', () => {
+  const board = { ...storedPlan, version: 3 }
+  const theJob = { id: 'j', version: 5, stage: 'quote' }
+  const approval = () =>
+    acted('j', 'the approval', [
+      changing('plans', board, { profile: true }),
+      changing('jobs', theJob, { stage: 'fit' }),
+      expecting('quotes', { id: 'q', version: 2 }),
+    ])
+
+  test('nothing joins an act, and it goes out with its first write', () => {
+    const outbox = after(changed(plan, { name: 'B' }, storedPlan), approval())
+    expect(outbox.entries.map(({ act }) => act?.name)).toEqual([
+      undefined,
+      'the approval',
+      'the approval',
+      'the approval',
+    ])
+    const more = outboxReducer(outbox, changed(job, { stage: 'verify' }, theJob))
+    expect(more.entries).toHaveLength(5)
+    const first = outboxReducer(
+      more,
+      sent({ id: idOf(more), answer: { ...storedPlan, version: 4 } }),
+    )
+    expect(nextEntry(first)).toMatchObject({ collection: 'plans', version: 4 })
+    expect(outboxReducer(first, sending(idOf(first))).entries.map(({ tried }) => tried)).toEqual([
+      true,
+      true,
+      true,
+      undefined,
+    ])
+  })
+
+  test('an act waits for a held write of any of its records, and others pass it', () => {
+    const outbox = after(changed(job, { budget: 1 }, theJob), approval())
+    const waiting = [refused(idOf(outbox), 'No.'), changed(otherPlan, { name: 'C' }, {})].reduce(
+      outboxReducer,
+      outbox,
+    )
+    expect(nextEntry(waiting)).toMatchObject({ recordId: 'other' })
+  })
+
+  test('what it was decided on has moved on: asked, and done all the same', () => {
+    const outbox = after(approval())
+    const id = idOf(outbox, 2)
+    const moved = outboxReducer(outbox, stale({ id, stored: { id: 'q', version: 3 } }))
+    expect(moved.entries[2]?.held).toMatchObject({ kind: 'conflict', clashes: [] })
+    expect(nextEntry(moved)).toBeUndefined()
+    const insists = outboxReducer(moved, insisted(id))
+    expect(insists.entries.map(({ held, version }) => [held, version])).toEqual([
+      [undefined, 3],
+      [undefined, 5],
+      [undefined, 3],
+    ])
+    expect(outboxReducer(moved, yielded(id)).entries).toEqual([])
+  })
+
+  test('what it was decided on as it still is stops nothing', () => {
+    const outbox = after(approval())
+    const same = outboxReducer(
+      outbox,
+      stale({ id: idOf(outbox, 2), stored: { id: 'q', version: 2 } }),
+    )
+    expect(same.entries[2]?.held).toBeUndefined()
+  })
+
+  test('given up, tried again or yielded in one of its writes, it is so in all', () => {
+    const outbox = after(approval())
+    const set = outboxReducer(outbox, refused(idOf(outbox, 1), 'No.'))
+    expect(outboxReducer(set, dropped(idOf(outbox, 1))).entries).toEqual([])
+    expect(nextEntry(outboxReducer(set, released(idOf(outbox))))).toBeDefined()
+    const clash = outboxReducer(
+      outbox,
+      stale({ id: idOf(outbox, 1), stored: { id: 'j', version: 6, stage: 'closed' } }),
+    )
+    expect(outboxReducer(clash, yielded(idOf(outbox, 1))).entries).toEqual([])
+  })
+
+  test('what is made again after it was removed is there', () => {
+    const read = { ...file, plans: [{ ...board, placement: null, manual: null }] } as JobFile
+    const { entries } = after(
+      removed(plan),
+      acted('j', 'back', [making('plans', { jobId: 'j', name: 'A' }, 'p')]),
+    )
+    expect(overlay(read, entries).plans).toMatchObject([{ id: 'p', name: 'A' }])
+    expect(overlay(read, entries.slice(0, 1)).plans).toEqual([])
+    const twice = after(acted('j', 'out', [removing('plans', board)]))
+    expect(overlay(read, twice.entries).plans).toEqual([])
+  })
 })

@@ -7,8 +7,9 @@ import {
   mergeFields,
   type NewOf,
 } from '@tembrix/core/records'
+import { asIn, type Fields, type Write } from './writes'
 
-export type Fields = Record<string, unknown>
+export type { Fields } from './writes'
 
 /**
  * Why a write waits for a person: others changed the same thing to something else (`clashes` names the
@@ -26,7 +27,8 @@ export interface Entry {
   jobId: string
   collection: Collection
   recordId: string
-  action: 'create' | 'change' | 'remove'
+  /** `expect` writes nothing: its act holds only while the record is at this version. */
+  action: 'create' | 'change' | 'remove' | 'expect'
   /** The version the write was made against; unknown for a create. */
   version: number
   fields: Fields
@@ -39,11 +41,20 @@ export interface Entry {
   tried?: boolean
   /** How often the server failed on it. */
   failed?: number
+  /** What it belongs to: all of an act is written, or nothing. */
+  act?: Act
   /** It waits for a person, and what else is written to the same record waits behind it. */
   held?: Held
 }
 
-export type Link = 'saved' | 'waiting' | 'sending' | 'away' | 'conflict'
+/** A deed of several writes, by an id of its own; `name` says in words what it is. */
+export interface Act {
+  id: string
+  name: string
+}
+
+/** `shown`: the server is away, and nothing waits for it. */
+export type Link = 'saved' | 'shown' | 'waiting' | 'sending' | 'away' | 'conflict'
 
 export interface Outbox {
   entries: Entry[]
@@ -70,15 +81,28 @@ type TargetIn<C extends Collection> = Target & { collection: C }
 export const keyOf = ({ collection, recordId }: Pick<Entry, 'collection' | 'recordId'>) =>
   `${collection}/${recordId}`
 
-export const mayJoin = ({ action, collection }: Pick<Entry, 'action' | 'collection'>): boolean =>
-  action === 'change' || (action === 'create' && FACTS[collection].joins)
-
-/** What a record holds in place of these fields. */
-const asIn = (record: object, fields: Fields): Fields =>
-  Object.fromEntries(Object.keys(fields).map((name) => [name, (record as Fields)[name]]))
+export const mayJoin = ({
+  act,
+  action,
+  collection,
+}: Pick<Entry, 'act' | 'action' | 'collection'>): boolean =>
+  act === undefined && (action === 'change' || (action === 'create' && FACTS[collection].joins))
 
 /** So often the server may fail on a write before it is set aside. */
 export const FAILS_AT_MOST = 3
+
+/** An entry with all that is written with it. */
+export const together = (entries: readonly Entry[], one: Entry): Entry[] =>
+  one.act ? entries.filter(({ act }) => act?.id === one.act?.id) : [one]
+
+const entryOf = (state: Outbox, id: string): Entry | undefined =>
+  state.entries.find((one) => one.id === id)
+
+/** An entry by its id with all that is written with it; none where it is gone. */
+function allOf(state: Outbox, id: string): Entry[] {
+  const entry = entryOf(state, id)
+  return entry ? together(state.entries, entry) : []
+}
 
 /** Fits a write to its record as it is stored now: what only one side changed goes together, else it is held. */
 function rebase(entry: Entry, stored: Fields): void {
@@ -116,10 +140,10 @@ function settleOn(entry: Entry, fields: Fields, stored: Fields): void {
 
 /** Whether the server may have an entry without our knowing. */
 function mark(state: Outbox, id: string, tried: boolean): void {
-  const entry = state.entries.find((one) => one.id === id)
-  if (!entry) return
-  if (tried) entry.tried = true
-  else delete entry.tried
+  for (const entry of allOf(state, id)) {
+    if (tried) entry.tried = true
+    else delete entry.tried
+  }
 }
 
 const slice = createSlice({
@@ -175,6 +199,16 @@ const slice = createSlice({
         state.entries.push(payload)
       },
     },
+    /** Several writes that are one deed. */
+    acted: {
+      prepare: (jobId: string, name: string, writes: readonly Write[]) => {
+        const act = { id: crypto.randomUUID(), name }
+        return { payload: writes.map((write) => entryFor(jobId, write, act)) }
+      },
+      reducer(state, { payload }: PayloadAction<Entry[]>) {
+        state.entries.push(...payload)
+      },
+    },
     sending(state, { payload }: PayloadAction<string>) {
       state.sending = payload
       mark(state, payload, true)
@@ -198,13 +232,17 @@ const slice = createSlice({
         }
       }
     },
+    /** The server was found to be there, or not. */
+    reached(state, { payload }: PayloadAction<boolean>) {
+      state.reachable = payload
+    },
     unreachable(state) {
       state.sending = null
       state.reachable = false
     },
     /** It waits for a person; everything else goes on. */
     held(state, { payload }: PayloadAction<{ id: string; held: Held }>) {
-      const entry = state.entries.find(({ id }) => id === payload.id)
+      const entry = entryOf(state, payload.id)
       if (entry) entry.held = payload.held
       mark(state, payload.id, false)
       state.sending = null
@@ -223,11 +261,12 @@ const slice = createSlice({
     stale(state, { payload }: PayloadAction<{ id: string; stored: Fields }>) {
       state.sending = null
       state.reachable = true
-      const entry = state.entries.find(({ id }) => id === payload.id)
+      const entry = entryOf(state, payload.id)
       if (!entry) return
       delete entry.tried
+      const moved = entry.version !== payload.stored.version
       rebase(entry, payload.stored)
-      if (entry.action === 'remove') {
+      if (moved && (entry.action === 'remove' || entry.action === 'expect')) {
         entry.held = { kind: 'conflict', stored: payload.stored, clashes: [] }
       }
     },
@@ -253,22 +292,25 @@ const slice = createSlice({
       const { entries: inside } = FACTS[collection]
       const { fields } = mergeFields(inside, base, entry.fields, stored, 'theirs')
       const left = Object.entries(fields).filter(([name, value]) => !alike(value, stored[name]))
-      if (entry.action === 'remove' || left.length === 0) {
-        state.entries = state.entries.filter((one) => one.id !== id)
+      // A deed of several writes is done as a whole or not at all.
+      const isWhole = entry.act !== undefined || entry.action !== 'change'
+      if (isWhole || left.length === 0) {
+        const gone = together(state.entries, entry).map((one) => one.id)
+        state.entries = state.entries.filter((one) => !gone.includes(one.id))
         for (const later of state.entries) if (keyOf(later) === keyOf(entry)) rebase(later, stored)
       } else settleOn(entry, Object.fromEntries(left), stored)
     },
     /** Sends what was set aside once more. */
     released(state, { payload: id }: PayloadAction<string>) {
-      const entry = state.entries.find((one) => one.id === id)
-      if (!entry) return
-      delete entry.held
-      delete entry.failed
+      for (const entry of allOf(state, id)) {
+        delete entry.held
+        delete entry.failed
+      }
     },
-    /** Gives a write up, and what else waits for the same record. */
-    dropped(state, { payload }: PayloadAction<string>) {
-      const entry = state.entries.find(({ id }) => id === payload)
-      state.entries = state.entries.filter((one) => entry && keyOf(one) !== keyOf(entry))
+    /** Gives a write up with its act, and what else waits for the same records. */
+    dropped(state, { payload: id }: PayloadAction<string>) {
+      const keys = allOf(state, id).map(keyOf)
+      state.entries = state.entries.filter((one) => !keys.includes(keyOf(one)))
     },
     kept(state, { payload }: PayloadAction<boolean>) {
       state.kept = payload
@@ -297,13 +339,27 @@ export const created = <C extends Collection>(
   fields: NewOf<C>,
 ) => slice.actions.created(target, fields)
 
+/** A write as an entry of its own. */
+function entryFor(
+  jobId: string,
+  { action, collection, recordId, ...write }: Write,
+  act: Act,
+): Entry {
+  const version = 'version' in write ? write.version : 0
+  const base = 'before' in write ? write.before : {}
+  const fields = action === 'remove' ? {} : write.fields
+  return { id: nanoid(), jobId, collection, recordId, action, version, fields, base, act }
+}
+
 export const {
+  acted,
   drafted,
   dropped,
   failed,
   held,
   insisted,
   kept,
+  reached,
   released,
   removed,
   sending,
@@ -320,7 +376,9 @@ export const outboxReducer = slice.reducer
  */
 export function nextEntry({ entries }: Pick<Outbox, 'entries'>): Entry | undefined {
   const held = new Set(entries.filter((entry) => entry.held).map(keyOf))
-  const open = entries.filter((entry) => !held.has(keyOf(entry)))
+  const open = entries.filter(
+    (entry) => !together(entries, entry).some((one) => held.has(keyOf(one))),
+  )
   const failing = new Set(open.filter(({ failed }) => failed).map(({ jobId }) => jobId))
   return open.find(({ jobId }) => !failing.has(jobId)) ?? open[0]
 }
@@ -328,6 +386,6 @@ export function nextEntry({ entries }: Pick<Outbox, 'entries'>): Entry | undefin
 export function linkOf(outbox: Outbox): Link {
   if (outbox.entries.some(({ held }) => held && held.kind !== 'refused')) return 'conflict'
   if (outbox.sending) return outbox.reachable ? 'sending' : 'away'
-  if (outbox.entries.length === 0) return 'saved'
+  if (outbox.entries.length === 0) return outbox.reachable ? 'saved' : 'shown'
   return outbox.reachable ? 'waiting' : 'away'
 }

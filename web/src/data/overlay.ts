@@ -29,6 +29,16 @@ export function overlay(file: JobFile, entries: readonly Entry[]): JobFile {
   }
 }
 
+/** One of a job's records, undefined where it has none such. */
+export function recordIn(
+  file: JobFile,
+  collection: Collection,
+  id: string,
+): (Known & { version: number }) | undefined {
+  const all = isList(collection) ? file[collection] : [file, file.customer, file.machine]
+  return (all as (Known & { version: number })[]).find((one) => one.id === id)
+}
+
 /** The shop's models with the outbox laid over them. */
 export function overlayModels(models: ModelRecord[], entries: readonly Entry[]): ModelRecord[] {
   const own = entries.filter(({ collection }) => collection === 'models')
@@ -46,25 +56,16 @@ function laid<T extends Known>(own: readonly Entry[], collection: Collection, re
 function laidList<T extends Known>(own: readonly Entry[], collection: JobList, records: T[]): T[] {
   const entries = own.filter((entry) => entry.collection === collection)
   if (entries.length === 0) return records
-  const gone = new Set(
-    entries.flatMap(({ action, recordId }) => (action === 'remove' ? [recordId] : [])),
-  )
-  const known = new Set(records.map(({ id }) => id))
-  const fresh = entries
-    .filter(({ action, recordId }) => action === 'create' && !known.has(recordId))
-    .map(({ recordId, fields, version }) => {
-      const stamps = { createdAt: '', updatedAt: '' }
-      return {
-        ...FACTS[collection].blank,
-        ...stamps,
-        ...fields,
-        id: recordId,
-        version,
-      } as unknown as T
-    })
-  return [...records, ...fresh]
-    .filter(({ id }) => !gone.has(id))
-    .map((record) => laid(entries, collection, record))
+  return entries.reduce((list, { action, recordId, fields, version }) => {
+    if (action === 'remove') return list.filter(({ id }) => id !== recordId)
+    if (action === 'change') {
+      return list.map((one) => (one.id === recordId ? { ...one, ...fields } : one))
+    }
+    if (action === 'expect' || list.some(({ id }) => id === recordId)) return list
+    const stamps = { createdAt: '', updatedAt: '', id: recordId, version }
+    const made = { ...FACTS[collection].blank, ...fields, ...stamps }
+    return list.concat(made as unknown as T)
+  }, records)
 }
 
 /** What the server answered to a write, taken into the job as it was read. */

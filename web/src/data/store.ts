@@ -1,4 +1,4 @@
-import { configureStore } from '@reduxjs/toolkit'
+import { configureStore, createListenerMiddleware } from '@reduxjs/toolkit'
 import { alike, type JobFile } from '@tembrix/core/records'
 import { useDispatch, useSelector } from 'react-redux'
 import { API, api } from './api'
@@ -13,18 +13,22 @@ import {
   kept as keptAction,
   type Outbox,
   outboxReducer,
+  reached,
   sending,
   sent,
   stale,
   unreachable,
 } from './outbox'
 import { absorb, absorbInto } from './overlay'
+import { letGoOfPicture } from './pictures'
 import { simulatedReducer } from './simulated'
 import { claimTab } from './tab'
-import { undoReducer } from './undo'
+import { type Deeds, keepDeeds, restoreDeeds, undoReducer } from './undo'
 import { whatIfReducer } from './whatIf'
 
-function configure(outbox: Outbox) {
+const listener = createListenerMiddleware<{ outbox: Outbox }>()
+
+function configure(outbox: Outbox, undo: Deeds) {
   return configureStore({
     reducer: {
       [api.reducerPath]: api.reducer,
@@ -33,8 +37,8 @@ function configure(outbox: Outbox) {
       whatIf: whatIfReducer,
       simulated: simulatedReducer,
     },
-    preloadedState: { outbox },
-    middleware: (standard) => standard().concat(api.middleware),
+    preloadedState: { outbox, undo },
+    middleware: (standard) => standard().prepend(listener.middleware).concat(api.middleware),
   })
 }
 
@@ -46,24 +50,27 @@ export const useAppSelector = useSelector.withTypes<State>()
 /** The store of this tab, with what earlier visits left unsent, and the courier at work. */
 export async function openStore(): Promise<Store> {
   const { tab, isOpen } = await claimTab()
-  const store = configure(restore(localStorage, tab, isOpen))
+  const store = configure(restore(localStorage, tab, isOpen), restoreDeeds(sessionStorage))
   keepOutbox(store, localStorage, tab)
   const wake = startCourier({
     outbox: () => store.getState().outbox,
     take: (entry) => store.dispatch(sending(entry.id)),
-    done: (entry, delivery) => settle(store, entry, delivery),
+    done: (entries, delivery) => settle(store, entries, delivery),
   })
-  let last = store.getState().outbox.entries
-  store.subscribe(() => {
-    const { entries } = store.getState().outbox
-    if (entries !== last) wake()
-    last = entries
+  listener.startListening({
+    predicate: (_, now, before) => now.outbox.entries !== before.outbox.entries,
+    effect: (_, { getOriginalState, getState }) => {
+      wake()
+      forgetPictures(getOriginalState().outbox, getState().outbox)
+    },
   })
   followChanges({
     jobs: () => openJobs(store),
     readJob: (id) => readJob(store, id),
     readLists: (tags) => store.dispatch(api.util.invalidateTags(tags)),
+    heard: (there) => store.dispatch(reached(there)),
   })
+  window.addEventListener('pagehide', () => keepDeeds(sessionStorage, store.getState().undo))
   window.addEventListener('online', () => wake(true))
   wake(true)
   return store
@@ -81,23 +88,30 @@ function readJob({ dispatch }: Pick<Store, 'dispatch'>, jobId: string) {
 
 /** Writes the outbox to the browser's storage as it changes, after the screen has been painted, and on leaving. */
 function keepOutbox(store: Store, keep: Keep, tab: string): void {
-  let kept = store.getState().outbox
-  let due = false
   const write = () => {
-    due = false
     const { outbox } = store.getState()
-    if (outbox.entries !== kept.entries || outbox.drafts !== kept.drafts) {
-      const is = stores(keep, tab, outbox)
-      if (is !== outbox.kept) store.dispatch(keptAction(is))
-    }
-    kept = outbox
+    const is = stores(keep, tab, outbox)
+    if (is !== outbox.kept) store.dispatch(keptAction(is))
   }
-  store.subscribe(() => {
-    if (due) return
-    due = true
-    setTimeout(write)
+  let due: ReturnType<typeof setTimeout> | undefined
+  listener.startListening({
+    predicate: (_, { outbox: now }, { outbox: before }) =>
+      now.entries !== before.entries || now.drafts !== before.drafts,
+    effect: () => {
+      clearTimeout(due)
+      due = setTimeout(write)
+    },
   })
   window.addEventListener('pagehide', write)
+}
+
+/** Pictures whose photo was sent or given up are kept no longer. */
+function forgetPictures(before: Outbox, now: Outbox): void {
+  const left = new Set(now.entries.map(({ recordId }) => recordId))
+  for (const { collection, action, recordId } of before.entries) {
+    const waited = collection === 'photos' && action === 'create'
+    if (waited && !left.has(recordId)) void letGoOfPicture(recordId)
+  }
 }
 
 /** Whether the browser kept it: its storage may be full or forbidden, and what waits is in memory only. */
@@ -110,22 +124,29 @@ function stores(keep: Keep, tab: string, outbox: Outbox): boolean {
   }
 }
 
-async function settle(store: Store, entry: Entry, delivery: Delivery): Promise<void> {
+/** What became of a write, or of all the writes of an act. */
+async function settle(store: Store, entries: readonly Entry[], delivery: Delivery): Promise<void> {
   const { dispatch } = store
+  const { id } = entries[0] as Entry
   if (delivery.kind === 'sent') {
-    const { answer } = delivery
-    take(store, entry, answer)
-    dispatch(sent({ id: entry.id, answer }))
+    for (const [at, entry] of entries.entries()) {
+      const answer = delivery.answers[at] ?? null
+      take(store, entry, answer)
+      dispatch(sent({ id: entry.id, answer }))
+    }
   } else if (delivery.kind === 'unreachable') {
     dispatch(unreachable())
   } else if (delivery.kind === 'failed') {
-    dispatch(failed({ id: entry.id, why: delivery.why }))
+    dispatch(failed({ id, why: delivery.why }))
   } else if (delivery.kind === 'stale') {
-    await settleStale(store, entry)
+    await settleStale(store, entries)
   } else {
-    dispatch(held({ id: entry.id, held: delivery }))
+    const { at, ...why } = delivery
+    dispatch(held({ id: (entries[at] as Entry).id, held: why }))
     // A piece of the shelf may have become another job's meanwhile.
-    if (entry.collection === 'plans') dispatch(api.util.invalidateTags(['shopModules']))
+    if (entries.some(({ collection }) => collection === 'plans')) {
+      dispatch(api.util.invalidateTags(['shopModules']))
+    }
   }
 }
 
@@ -152,29 +173,35 @@ function take({ dispatch }: Store, entry: Entry, answer: Fields | null): void {
 }
 
 /**
- * The record has moved on. Where it already holds what was to be written (an answer was lost on its
- * way), the write is done; otherwise it is fitted to what is stored, or a person decides.
+ * A record has moved on. Where it already holds what was to be written (an answer was lost on its
+ * way), the write is done; otherwise each is fitted to what is stored, or a person decides.
  */
-async function settleStale(store: Store, entry: Entry): Promise<void> {
+async function settleStale(store: Store, entries: readonly Entry[]): Promise<void> {
   const { dispatch } = store
-  const current = await readRecord(entry)
-  if (current === 'away') {
+  const known = entries.filter(({ action }) => action !== 'create')
+  const stored = await Promise.all(known.map(readRecord))
+  if (stored.includes('away')) {
     dispatch(unreachable())
-  } else if (current === 'gone') {
-    if (entry.action === 'remove') dispatch(sent({ id: entry.id, answer: null }))
-    else dispatch(held({ id: entry.id, held: { kind: 'gone' } }))
-  } else if (entry.action === 'change' && holds(current, entry.fields)) {
-    take(store, entry, current)
-    dispatch(sent({ id: entry.id, answer: current }))
-  } else {
-    take(store, { ...entry, fields: {} }, current)
-    dispatch(stale({ id: entry.id, stored: current }))
+    return
+  }
+  for (const [at, entry] of known.entries()) {
+    const current = stored[at] as Fields | 'gone'
+    if (current === 'gone') {
+      if (entry.action === 'remove' && !entry.act) dispatch(sent({ id: entry.id, answer: null }))
+      else dispatch(held({ id: entry.id, held: { kind: 'gone' } }))
+    } else if (entry.action === 'change' && !entry.act && holds(current, entry.fields)) {
+      take(store, entry, current)
+      dispatch(sent({ id: entry.id, answer: current }))
+    } else {
+      take(store, { ...entry, fields: {} }, current)
+      dispatch(stale({ id: entry.id, stored: current }))
+    }
   }
 }
 
 async function readRecord({ collection, recordId }: Entry): Promise<Fields | 'gone' | 'away'> {
   try {
-    const response = await fetch(`${API}/${collection}/${recordId}`)
+    const response = await fetch(`${API}/${collection}/${recordId}?fresh`)
     if (response.status === 404) return 'gone'
     return response.ok ? await response.json() : 'away'
   } catch {

@@ -5,6 +5,7 @@ import {
   type ValidatedColumn,
   type ValidatedEntry,
   type ValidatedList,
+  type ValidatedListLine,
 } from '@tembrix/core/records'
 import { type Columns, guessColumns } from '@tembrix/core/tables'
 import { importValidated, VALIDATED_WORDS } from '@tembrix/core/validated'
@@ -16,7 +17,7 @@ import {
   useValidatedListsQuery,
 } from '../data'
 import { ImportTable, type OpenedTable, TableFile } from '../tableFile'
-import { ago, plural } from '../ui'
+import { ago, Confirm, plural } from '../ui'
 
 /** The largest list that is opened, bytes. */
 const LARGEST = 5_000_000
@@ -26,6 +27,7 @@ export function ValidatedLists({ model }: { model: ModelRecord }) {
   const { data: lists = [] } = useValidatedListsQuery()
   const [remove] = useRemoveValidatedListMutation()
   const [chosen, setChosen] = useState<OpenedTable | null>(null)
+  const [leaving, setLeaving] = useState<ValidatedListLine | null>(null)
   const own = lists.filter(({ modelId }) => modelId === model.id)
 
   return (
@@ -47,7 +49,7 @@ export function ValidatedLists({ model }: { model: ModelRecord }) {
               <button
                 type="button"
                 aria-label={`Remove the list ${list.name}`}
-                onClick={() => remove(list)}
+                onClick={() => setLeaving(list)}
                 className="grid size-11 place-items-center rounded-sm hover:bg-stop-soft"
               >
                 <Trash2 size={17} aria-hidden />
@@ -55,6 +57,17 @@ export function ValidatedLists({ model }: { model: ModelRecord }) {
             </li>
           ))}
         </ul>
+      )}
+      {leaving && (
+        <Confirm
+          title="Remove this list?"
+          action="Remove it"
+          onConfirm={() => remove(leaving)}
+          onClose={() => setLeaving(null)}
+        >
+          {leaving.name}, {plural(leaving.count, 'entry', 'entries')}. It can be had back only from
+          its file.
+        </Confirm>
       )}
       <TableFile
         label="Validated list"

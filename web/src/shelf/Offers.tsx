@@ -3,7 +3,7 @@ import { RefreshCw, Trash2 } from 'lucide-react'
 import { useDeferredValue, useMemo, useState } from 'react'
 import { describeModule, organisation } from '../board'
 import { useAskSupplierMutation, usePriceListsQuery, useRemoveModuleMutation } from '../data'
-import { ago, Button, money, plural } from '../ui'
+import { ago, Button, Confirm, money, plural } from '../ui'
 import { HeadRow } from './HeadRow'
 import { PriceLists } from './PriceLists'
 import { SearchBox } from './SearchBox'
@@ -23,6 +23,7 @@ export function Offers({ offers }: { offers: readonly ShopModule[] }) {
   const [ask, asking] = useAskSupplierMutation()
   const [remove, removing] = useRemoveModuleMutation()
   const { data: lists = [] } = usePriceListsQuery()
+  const [dropping, setDropping] = useState<ShopModule | null>(null)
   return (
     <>
       <div className="flex flex-wrap items-center gap-3">
@@ -48,6 +49,18 @@ export function Offers({ offers }: { offers: readonly ShopModule[] }) {
         </p>
       )}
       {removing.error && <Failure of={removing.error} />}
+      {dropping && (
+        <Confirm
+          title="Drop this offer?"
+          action="Drop it"
+          onConfirm={() => remove(dropping)}
+          onClose={() => setDropping(null)}
+        >
+          {describeModule(dropping.module)}, {dropping.module.article}
+          {dropping.supplier && `, of ${dropping.supplier}`}. It comes back when the supplier is
+          asked, or with a price list.
+        </Confirm>
+      )}
       {matches.length === 0 ? (
         <p className="p-8 text-center text-ink-2">
           {offers.length === 0
@@ -83,7 +96,7 @@ export function Offers({ offers }: { offers: readonly ShopModule[] }) {
                     <button
                       type="button"
                       aria-label={`Drop ${offer.module.article}`}
-                      onClick={() => remove(offer)}
+                      onClick={() => setDropping(offer)}
                       className="grid size-11 place-items-center rounded-sm hover:bg-stop-soft"
                     >
                       <Trash2 size={17} aria-hidden />

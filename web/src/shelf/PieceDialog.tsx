@@ -6,14 +6,15 @@ import { formatISO } from 'date-fns'
 import { type FormEvent, useState } from 'react'
 import { describeModule, organisation } from '../board'
 import {
+  useActMutation,
   useChangeModuleMutation,
-  useCreateModuleMutation,
   useJobsQuery,
   useRemoveModuleMutation,
 } from '../data'
 import { draftOf, FormFactorField, likelyModule, ModuleDialog } from '../machine'
 import {
   Button,
+  Confirm,
   currencySign,
   Dialog,
   Field,
@@ -65,13 +66,18 @@ function start(piece: ShopModule | undefined): Draft {
   }
 }
 
+/** Pieces of one kit, at most. */
+const MOST_PIECES = 8
+
 /** A piece of the shelf: what it is, what state it is in, where it is from, what it costs. */
 export function PieceDialog({ piece, kit, onClose }: Props) {
   const [draft, setDraft] = useState(() => start(piece))
   const [correcting, setCorrecting] = useState(false)
   const [tried, setTried] = useState(false)
   const { data: jobs = [] } = useJobsQuery({ search: '', stage: '' })
-  const [create, creating] = useCreateModuleMutation()
+  const [act, acting] = useActMutation()
+  const [ids] = useState(() => Array.from({ length: MOST_PIECES }, () => crypto.randomUUID()))
+  const [asking, setAsking] = useState(false)
   const [change, changing] = useChangeModuleMutation()
   const [remove, removing] = useRemoveModuleMutation()
   const set = (changes: Partial<Draft>) => setDraft((now) => ({ ...now, ...changes }))
@@ -88,8 +94,8 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
   const faultAt = (name: string) =>
     tried ? parsed.error?.issues.find(({ path }) => path[0] === name)?.message : undefined
   const pieces = Number(draft.pieces)
-  const countable = Number.isInteger(pieces) && pieces >= 1 && pieces <= 8
-  const failed = creating.error ?? changing.error ?? removing.error
+  const countable = Number.isInteger(pieces) && pieces >= 1 && pieces <= MOST_PIECES
+  const failed = acting.error ?? changing.error ?? removing.error
 
   function readLabel(label: string, form: FormFactor | null) {
     const [found] = fromLabels(label, form)
@@ -114,18 +120,17 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
       return
     }
     const serials = draft.serials.split(/[\n,;]+/).map((one) => one.trim())
-    const id = `${module.article} ${crypto.randomUUID().slice(0, 8)}`
-    for (let at = 0; at < pieces; at += 1) {
-      const answer = await create({
-        id: crypto.randomUUID(),
-        source: 'shelf',
-        ...parsed.data,
-        module: { ...module, kit: pieces > 1 ? { id, size: pieces } : null },
-        serialNumber: serials[at] ?? '',
-      })
-      if (answer.error) return
-    }
-    onClose()
+    // Under ids of their own, so that a kit whose answer was lost is on the shelf once.
+    const id = `${module.article} ${ids[0]?.slice(0, 8)}`
+    const kit = pieces > 1 ? { id, size: pieces } : null
+    const answer = await act(
+      ids.slice(0, pieces).map((piece, at) => {
+        const serialNumber = serials[at] ?? ''
+        const fields = { source: 'shelf', ...parsed.data, module: { ...module, kit }, serialNumber }
+        return { action: 'create', collection: 'modules', id: piece, fields }
+      }),
+    )
+    if (!answer.error) onClose()
   }
 
   if (correcting) {
@@ -317,16 +322,27 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
               className="mr-auto"
               disabled={piece.keptFor !== null}
               title={piece.keptFor ? `Kept for job ${piece.keptFor.number}` : undefined}
-              onClick={async () => {
-                const answer = await remove(piece)
-                if (!answer.error) onClose()
-              }}
+              onClick={() => setAsking(true)}
             >
               Take off the shelf
             </Button>
           )}
+          {piece && asking && (
+            <Confirm
+              title="Take it off the shelf?"
+              action="Take it off"
+              onConfirm={async () => {
+                const answer = await remove(piece)
+                if (!answer.error) onClose()
+              }}
+              onClose={() => setAsking(false)}
+            >
+              {describeModule(piece.module)}, {piece.module.article}, and what is noted of it go for
+              good.
+            </Confirm>
+          )}
           <Button onClick={onClose}>Cancel</Button>
-          <Button look="main" type="submit" disabled={creating.isLoading || changing.isLoading}>
+          <Button look="main" type="submit" disabled={acting.isLoading || changing.isLoading}>
             {piece ? 'Save' : 'Put it there'}
           </Button>
         </div>

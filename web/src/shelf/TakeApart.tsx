@@ -1,18 +1,20 @@
-import { useChangeModuleMutation } from '../data'
+import { useActMutation } from '../data'
 import { Button, Dialog, money } from '../ui'
 import type { KitOnShelf } from './words'
 
 /** Asks before a kit becomes single modules: what was tested together is then no longer sold so. */
 export function TakeApart({ kit, onClose }: { kit: KitOnShelf; onClose: () => void }) {
-  const [change, { isLoading, error }] = useChangeModuleMutation()
+  const [act, { isLoading, error }] = useActMutation()
   const kept = kit.pieces.find(({ keptFor }) => keptFor)?.keptFor
 
   async function apart() {
-    for (const { id, version, module } of kit.pieces) {
-      const answer = await change({ id, version, module: { ...module, kit: null } })
-      if (answer.error) return
-    }
-    onClose()
+    const answer = await act(
+      kit.pieces.map(({ id, version, module }) => {
+        const fields = { module: { ...module, kit: null } }
+        return { action: 'change', collection: 'modules', id, version, fields }
+      }),
+    )
+    if (!answer.error) onClose()
   }
 
   return (
@@ -36,7 +38,7 @@ export function TakeApart({ kit, onClose }: { kit: KitOnShelf; onClose: () => vo
       )}
       {error && (
         <p role="alert" className="mb-3 font-medium text-stop">
-          Not all could be changed. Close this and look again.
+          It stays together: a piece was just changed, or the server does not answer. Look again.
         </p>
       )}
       <div className="flex justify-end gap-3">

@@ -24,6 +24,11 @@ const LOOKS: Record<Link, { icon: typeof Check; text: string; look: string }> = 
     text: 'Server away: kept here, sent later',
     look: 'bg-risk-soft text-risk font-semibold',
   },
+  shown: {
+    icon: CloudOff,
+    text: 'Server away: shown as last read',
+    look: 'bg-risk-soft text-risk font-semibold',
+  },
   conflict: {
     icon: TriangleAlert,
     text: 'Changed elsewhere: choose',
@@ -91,8 +96,8 @@ export function SaveState() {
 }
 
 function HeldEntry({ entry }: { entry: Entry }) {
-  const { held, collection, action } = entry
-  const what = COLLECTION_NAMES[collection]
+  const { held, collection, action, act } = entry
+  const what = act?.name || COLLECTION_NAMES[collection]
   if (!held) return null
   if (held.kind === 'conflict') return <Conflict entry={entry} held={held} />
   return (
@@ -102,7 +107,10 @@ function HeldEntry({ entry }: { entry: Entry }) {
     >
       <p className="mb-2">
         {held.kind === 'gone' ? (
-          <>Somebody removed {what} while you changed it.</>
+          <>
+            Somebody removed {COLLECTION_NAMES[collection]} while you changed it
+            {act && `, so ${act.name} was not stored`}.
+          </>
         ) : (
           <>
             The server did not {action === 'remove' ? 'remove' : 'accept'} {what}: {held.why}{' '}
@@ -129,7 +137,9 @@ interface ConflictProps {
 function Conflict({ entry, held: { stored, clashes } }: ConflictProps) {
   const dispatch = useAppDispatch()
   const what = COLLECTION_NAMES[entry.collection]
-  const removing = entry.action === 'remove'
+  const { act, action } = entry
+  const removing = action === 'remove'
+  const decides = removing || action === 'expect'
   return (
     <section
       aria-label={`Changed elsewhere: ${what}`}
@@ -138,9 +148,12 @@ function Conflict({ entry, held: { stored, clashes } }: ConflictProps) {
       <p className="mb-2">
         {removing
           ? `Somebody changed ${what} before you removed it.`
-          : `Somebody changed ${what} while you did.`}
+          : decides
+            ? `Somebody changed ${what} before ${act?.name ?? 'this'} was stored.`
+            : `Somebody changed ${what} while you did.`}
+        {act && !decides && ` It is part of ${act.name}, which is stored as a whole.`}
       </p>
-      {!removing && (
+      {!decides && (
         <table className="mb-3 w-full text-left text-[0.93rem]">
           <thead>
             <tr className="border-b border-rule text-ink-2">
@@ -170,7 +183,11 @@ function Conflict({ entry, held: { stored, clashes } }: ConflictProps) {
       )}
       <div className="flex flex-wrap gap-3">
         <Button look="main" onClick={() => dispatch(insisted(entry.id))}>
-          {removing ? 'Remove it all the same' : 'Keep what I entered'}
+          {removing
+            ? 'Remove it all the same'
+            : decides
+              ? 'Store it all the same'
+              : 'Keep what I entered'}
         </Button>
         <Button
           onClick={() => {
@@ -178,9 +195,13 @@ function Conflict({ entry, held: { stored, clashes } }: ConflictProps) {
             readAgain(dispatch, entry)
           }}
         >
-          {removing ? 'Do not remove it' : 'Take what is stored'}
+          {removing && !act
+            ? 'Do not remove it'
+            : act
+              ? `Give up ${act.name}`
+              : 'Take what is stored'}
         </Button>
-        {!removing && <CopyMine entry={entry} />}
+        {!decides && <CopyMine entry={entry} />}
       </div>
     </section>
   )

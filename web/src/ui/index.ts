@@ -1,5 +1,6 @@
 export { Button } from './Button'
 export { Check } from './Check'
+export { Confirm } from './Confirm'
 export { Dialog } from './Dialog'
 export { type Control, Field, inputLook } from './Field'
 export { Message } from './Message'

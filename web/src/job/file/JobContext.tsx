@@ -28,6 +28,7 @@ import {
 } from 'react'
 import {
   overlay,
+  recordIn,
   type State,
   useAppSelector,
   useJobQuery,
@@ -122,26 +123,11 @@ function Opened({
   const machine = file.machine.machine
   const pieces = useMemo(() => piecesById([...file.modules, ...shop]), [file.modules, shop])
 
-  const versionOf = useCallback(
-    (collection: Collection, recordId: string) => {
-      if (collection === 'jobs') return stored.version
-      if (collection === 'customers') return stored.customer.version
-      if (collection === 'machines') return stored.machine.version
-      const lists = [
-        stored.plans,
-        stored.modules,
-        stored.readings,
-        stored.quotes,
-        stored.fits,
-        stored.verifications,
-        stored.measurements,
-        stored.frames,
-      ].flat()
-      return lists.find(({ id }) => id === recordId)?.version
-    },
-    [stored],
+  const current = useCallback(
+    (collection: Collection, recordId: string) => recordIn(file, collection, recordId),
+    [file],
   )
-  const edit = useEdit(file.id, versionOf)
+  const edit = useEdit(file.id, current)
 
   const now = useSituation(machine, file.found, pieces, PLAIN)
   const planned = useSituation(machine, plan.placement ?? file.found, pieces, plan)

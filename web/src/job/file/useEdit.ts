@@ -1,14 +1,18 @@
+import { same } from '@tembrix/core/model'
 import type { ChangeOf, Collection } from '@tembrix/core/records'
 import { useMemo } from 'react'
 import {
-  changed,
+  asIn,
+  changing,
   done,
-  type Fields,
+  inverse,
+  put,
   redone,
   type Step,
   undone,
   useAppDispatch,
   useAppSelector,
+  type Write,
 } from '../../data'
 
 interface Known {
@@ -16,61 +20,57 @@ interface Known {
   version: number
 }
 
+type Set = <C extends Collection>(collection: C, record: Known, fields: ChangeOf<C>) => void
+
 export interface Edit {
-  /** Sets fields of one of the job's records; saved by itself. */
-  set: <C extends Collection>(collection: C, record: Known, fields: ChangeOf<C>) => void
-  /** The same, as one step that can be undone. */
-  step: <C extends Collection, T extends Known>(
-    collection: C,
-    record: T,
-    fields: ChangeOf<C> & Partial<T>,
-  ) => void
+  /** Sets fields of one of the job's records, as one step that can be undone; saved by itself. */
+  step: Set
+  /** The same for good: what is a matter of record, or of the clock. */
+  set: Set
+  /** Writes that belong together, as one step: all of them are stored, or none. `name` says what they are. */
+  act: (name: string, writes: readonly Write[]) => void
+  /** The same for good. */
+  settle: (name: string, writes: readonly Write[]) => void
   undo?: () => void
   redo?: () => void
 }
 
-/** Ways to change a job's records; `versionOf` gives the version a record was read at. */
+/** Ways to change a job's records; `current` gives a record as it is now. */
 export function useEdit(
   jobId: string,
-  versionOf: (collection: Collection, id: string) => number | undefined,
+  current: (collection: Collection, id: string) => Known | undefined,
 ): Edit {
   const dispatch = useAppDispatch()
   const stacks = useAppSelector((state) => state.undo[jobId])
   return useMemo(() => {
-    const set: Edit['set'] = (collection, record, fields) => {
-      const { id, version } = record
-      dispatch(changed({ jobId, collection, recordId: id, version }, fields, record))
+    const settle: Edit['settle'] = (name, writes) => {
+      for (const action of put(jobId, name, writes)) dispatch(action)
     }
-    const apply = ({ collection, recordId }: Step, from: Fields, to: Fields) => {
-      const version = versionOf(collection, recordId)
-      if (version !== undefined)
-        set(collection, { ...from, id: recordId, version }, to as ChangeOf<typeof collection>)
+    const act: Edit['act'] = (name, writes) => {
+      if (writes.length === 0) return
+      dispatch(done({ jobId, step: writes }))
+      settle(name, writes)
     }
-    const past = stacks?.past.at(-1)
-    const future = stacks?.future.at(-1)
+    /** Takes the newest of some deeds back that still is something. */
+    const back = (deeds: readonly Step[], turn: typeof undone | typeof redone) => () => {
+      for (let off = 1; off <= deeds.length; off += 1) {
+        const writes = inverse(deeds[deeds.length - off] as Step, current)
+        if (writes.length === 0 && off < deeds.length) continue
+        dispatch(turn({ jobId, off, step: writes.length > 0 ? writes : null }))
+        settle('what was taken back', writes)
+        return
+      }
+    }
+    const { past = [], future = [] } = stacks ?? {}
     return {
-      set,
+      set: (collection, record, fields) => settle('', [changing(collection, record, fields)]),
       step: (collection, record, fields) => {
-        const names = Object.keys(fields) as (keyof typeof record)[]
-        const before = Object.fromEntries(names.map((name) => [name, record[name]]))
-        const after = fields as Fields
-        if (names.every((name) => JSON.stringify(record[name]) === JSON.stringify(fields[name])))
-          return
-        dispatch(done({ jobId, step: { collection, recordId: record.id, before, after } }))
-        set(collection, record, fields)
+        if (!same(asIn(record, fields), fields)) act('', [changing(collection, record, fields)])
       },
-      undo:
-        past &&
-        (() => {
-          apply(past, past.after, past.before)
-          dispatch(undone(jobId))
-        }),
-      redo:
-        future &&
-        (() => {
-          apply(future, future.before, future.after)
-          dispatch(redone(jobId))
-        }),
+      act,
+      settle,
+      ...(past.length > 0 ? { undo: back(past, undone) } : {}),
+      ...(future.length > 0 ? { redo: back(future, redone) } : {}),
     }
-  }, [dispatch, jobId, stacks, versionOf])
+  }, [dispatch, jobId, stacks, current])
 }

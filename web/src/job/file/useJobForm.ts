@@ -10,6 +10,6 @@ export function useJobForm<C extends Collection, T extends { id: string; version
 ): RecordForm {
   const { edit } = useJob()
   return useRecordForm(collection, record, schemas, (fields) =>
-    edit.set(collection, record, fields as ChangeOf<C>),
+    edit.step(collection, record, fields as ChangeOf<C>),
   )
 }

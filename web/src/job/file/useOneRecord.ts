@@ -1,7 +1,12 @@
-import type { ChangeOf, Stored } from '@tembrix/core/records'
-import { useCallback, useMemo } from 'react'
-import { created, useAppDispatch } from '../../data'
+import type { ChangeOf, Collection, Stored } from '@tembrix/core/records'
+import { useMemo } from 'react'
+import { changing, created, useAppDispatch, type Write } from '../../data'
 import { useJob } from './JobContext'
+
+/** Notes something in the record: as a step that can be undone (`set`), or for good (`settle`). */
+type Setting<C extends Collection> = (fields: ChangeOf<C>) => void
+/** `along` are writes that are made with it. */
+type Settling<C extends Collection> = (fields: ChangeOf<C>, along?: readonly Write[]) => void
 
 type Of<Blank> = Blank & Stored & { jobId: string }
 
@@ -10,21 +15,27 @@ export function useOneRecord<C extends 'fits' | 'verifications', Blank>(
   collection: C,
   known: Of<Blank> | undefined,
   blank: Blank,
-): { record: Of<Blank>; set: (fields: ChangeOf<C>) => void } {
+): { record: Of<Blank>; set: Setting<C>; settle: Settling<C> } {
   const { file, edit } = useJob()
   const dispatch = useAppDispatch()
   const record = useMemo(() => {
     const unstored = { id: file.id, jobId: file.id, version: 0, createdAt: '', updatedAt: '' }
     return known ?? { ...blank, ...unstored }
   }, [known, blank, file.id])
-  const set = useCallback(
-    (fields: ChangeOf<C>) => {
-      if (!known) {
-        dispatch(created({ jobId: file.id, collection, recordId: file.id }, { jobId: file.id }))
-      }
-      edit.set(collection, record, fields)
-    },
-    [known, record, collection, file.id, dispatch, edit],
-  )
-  return { record, set }
+  const [set, settle] = useMemo(() => {
+    const begin = () => {
+      if (known) return
+      dispatch(created({ jobId: file.id, collection, recordId: file.id }, { jobId: file.id }))
+    }
+    const set: Setting<C> = (fields) => {
+      begin()
+      edit.step(collection, record, fields)
+    }
+    const settle: Settling<C> = (fields, along = []) => {
+      begin()
+      edit.settle('the end of the fitting', [changing(collection, record, fields), ...along])
+    }
+    return [set, settle]
+  }, [known, record, collection, file.id, dispatch, edit])
+  return { record, set, settle }
 }

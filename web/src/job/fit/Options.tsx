@@ -1,8 +1,7 @@
 import { Camera } from 'lucide-react'
 import { useRef, useState } from 'react'
-import { useAddPhotoMutation } from '../../data'
 import { Button, Field, Select, TextInput } from '../../ui'
-import { useJob } from '../file'
+import { useAddPhoto } from '../file'
 import { Photos } from '../identify'
 import { OpenedBy } from './OpenedBy'
 import type { Fitting } from './useFit'
@@ -46,24 +45,22 @@ export function Options({ fitting }: { fitting: Fitting }) {
 
 /** Takes a picture in, of a file or of the tablet's camera. */
 export function AddPhoto({ onAdded }: { onAdded?: (id: string) => void }) {
-  const { file } = useJob()
-  const [add, { isLoading }] = useAddPhotoMutation()
+  const add = useAddPhoto()
   const [fault, setFault] = useState('')
   const chooser = useRef<HTMLInputElement>(null)
 
   async function take(picture: File | undefined) {
     setFault('')
     if (!picture) return
-    const id = crypto.randomUUID()
-    const answer = await add({ jobId: file.id, id, caption: picture.name, file: picture })
-    if (answer.error) setFault('The photo did not reach the server. Try again when it is back.')
-    else onAdded?.(id)
+    const taken = await add(picture)
+    if ('fault' in taken) setFault(taken.fault)
+    else onAdded?.(taken.id)
   }
 
   return (
     <>
-      <Button className="self-start" disabled={isLoading} onClick={() => chooser.current?.click()}>
-        <Camera size={17} aria-hidden /> {isLoading ? 'Taking it in…' : 'Add a photo'}
+      <Button className="self-start" onClick={() => chooser.current?.click()}>
+        <Camera size={17} aria-hidden /> Add a photo
       </Button>
       <input
         ref={chooser}

@@ -1,8 +1,8 @@
 import { lengthsOf } from '@tembrix/core/fitting'
 import type { ScrewPin } from '@tembrix/core/records'
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react'
-import { API } from '../../data'
 import { tidy } from '../../ui'
+import { usePicture } from '../file'
 import { HEAD_NAMES } from './words'
 
 interface Props {
@@ -68,15 +68,7 @@ export function ScrewDrawing(props: Props) {
       ref={area}
       className="relative aspect-[3/2] w-full overflow-hidden rounded-sm border-2 border-rule-2 bg-sheet-2"
     >
-      {photoId ? (
-        <img
-          src={`${API}/photos/${photoId}/picture`}
-          alt="The bottom of the machine"
-          className="absolute inset-0 h-full w-full object-fill"
-        />
-      ) : (
-        <Outline />
-      )}
+      {photoId ? <Underneath photoId={photoId} /> : <Outline />}
       {onPlace && (
         <button
           type="button"
@@ -194,5 +186,15 @@ function Outline() {
         strokeDasharray="6 4"
       />
     </svg>
+  )
+}
+
+function Underneath({ photoId }: { photoId: string }) {
+  return (
+    <img
+      src={usePicture(photoId)}
+      alt="The bottom of the machine"
+      className="absolute inset-0 h-full w-full object-fill"
+    />
   )
 }

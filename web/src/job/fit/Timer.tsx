@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react'
 import { type Fitting, secondsUntil } from './useFit'
 
 /** Minutes at work, beside those the steps should take. */
-export function Timer({ fitting: { fit, minutes, set } }: { fitting: Fitting }) {
+export function Timer({ fitting: { fit, minutes, settle } }: { fitting: Fitting }) {
   const [now, setNow] = useState(() => Date.now())
   const running = fit.runningSince !== null
   useEffect(() => {
@@ -16,8 +16,8 @@ export function Timer({ fitting: { fit, minutes, set } }: { fitting: Fitting }) 
   const shown = `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`
 
   function press() {
-    if (running) set({ seconds: secondsUntil(fit, Date.now()), runningSince: null })
-    else set({ runningSince: new Date().toISOString() })
+    if (running) settle({ seconds: secondsUntil(fit, Date.now()), runningSince: null })
+    else settle({ runningSince: new Date().toISOString() })
   }
 
   return (

@@ -4,6 +4,7 @@ import { Flag, Tags } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { describeModule } from '../../board'
+import { expecting } from '../../data'
 import { Button, Select, TextInput } from '../../ui'
 import { type JobView, readingOf, useJob } from '../file'
 import type { Fitting } from './useFit'
@@ -183,7 +184,7 @@ function Goes({ fitting: { fit, set }, moduleId }: { fitting: Fitting; moduleId:
 function Finish({ fitting }: Props) {
   const view = useJob()
   const navigate = useNavigate()
-  const { fit, steps, tickOf, removed, set } = fitting
+  const { fit, steps, tickOf, removed, settle } = fitting
   const [tried, setTried] = useState(false)
   if (fit.finishedAt) return null
   const open = steps.filter((step) => !tickOf(step)).length
@@ -203,12 +204,15 @@ function Finish({ fitting }: Props) {
       const read = serialRead(view, id)
       return fit.serials[`${id} 0`] === undefined && read !== '' ? [[`${id} 0`, read]] : []
     })
-    set({
-      ...stopped,
-      removed: Object.fromEntries(goes),
-      serials: { ...fit.serials, ...Object.fromEntries(serials) },
-      finished: true,
-    })
+    settle(
+      {
+        ...stopped,
+        removed: Object.fromEntries(goes),
+        serials: { ...fit.serials, ...Object.fromEntries(serials) },
+        finished: true,
+      },
+      [expecting('plans', view.plan), expecting('jobs', view.file)],
+    )
     navigate(`/jobs/${view.file.id}/verify`)
   }
 

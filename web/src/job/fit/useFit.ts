@@ -11,7 +11,7 @@ import {
   UNFITTED,
 } from '@tembrix/core/records'
 import { useMemo } from 'react'
-import { useModelsQuery, useShopQuery } from '../../data'
+import { useModelsQuery, useShopQuery, type Write } from '../../data'
 import { useTechnician } from '../../shell'
 import { useJob, useOneRecord } from '../file'
 
@@ -27,7 +27,9 @@ export interface Fitting {
   removed: string[]
   model: ModelRecord | undefined
   minutes: number
-  set: (fields: FitChange & { finished?: true }) => void
+  set: (fields: FitChange) => void
+  /** The same, not to be undone: the clock, and the end. */
+  settle: (fields: FitChange & { finished?: true }, along?: readonly Write[]) => void
   tick: (step: FitStep, reason?: string) => void
   /** Marks several as done at once: cautions read together. */
   tickAll: (steps: readonly FitStep[]) => void
@@ -43,7 +45,7 @@ export function useFit(): Fitting {
   const [technician] = useTechnician()
   const terms = shop?.terms ?? STARTING_TERMS
   const model = models?.find(({ id }) => id === file.machine.modelId)
-  const { record: fit, set } = useOneRecord('fits', file.fits[0], UNFITTED)
+  const { record: fit, set, settle } = useOneRecord('fits', file.fits[0], UNFITTED)
 
   const steps = useMemo(
     () => fittingSteps(fittingInput({ file, machine, now }, planned, model, terms)),
@@ -63,6 +65,7 @@ export function useFit(): Fitting {
       model,
       minutes: steps.reduce((sum, { minutes }) => sum + minutes, 0),
       set,
+      settle,
       tick: (step, reason = '') => {
         const at = new Date().toISOString()
         const tick: Tick = {
@@ -91,7 +94,7 @@ export function useFit(): Fitting {
         set({ ticks })
       },
     }
-  }, [fit, steps, now.assignment, planned.assignment, model, set, technician])
+  }, [fit, steps, now.assignment, planned.assignment, model, set, settle, technician])
 }
 
 /** Seconds at work until a moment. */

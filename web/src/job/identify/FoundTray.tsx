@@ -3,7 +3,7 @@ import { assign, type ModuleRecord } from '@tembrix/core/records'
 import { Pencil, Plus } from 'lucide-react'
 import { useState } from 'react'
 import { Tray } from '../../board'
-import { created, removed, useAppDispatch } from '../../data'
+import { changing, making, removing } from '../../data'
 import { draftOf, likelyModule, ModuleDialog } from '../../machine'
 import { Button } from '../../ui'
 import { type JobView, useJob } from '../file'
@@ -14,21 +14,17 @@ type Open = { kind: 'none' } | { kind: 'add' } | { kind: 'correct'; record: Modu
 export function FoundTray() {
   const view = useJob()
   const { file, machine, now, edit } = view
-  const dispatch = useAppDispatch()
   const [open, setOpen] = useState<Open>({ kind: 'none' })
   const close = () => setOpen({ kind: 'none' })
 
   function add(module: Module, slot: string | null) {
-    const id = crypto.randomUUID()
-    dispatch(
-      created(
-        { jobId: file.id, collection: 'modules', recordId: id },
-        { jobId: file.id, source: 'customer', module },
-      ),
-    )
+    const made = making('modules', { jobId: file.id, source: 'customer', module })
+    const writes = [made]
     if (slot !== null) {
-      edit.step('jobs', file, { found: assign(now.assignment, slot, { moduleId: id, unit: 0 }) })
+      const found = assign(now.assignment, slot, { moduleId: made.recordId, unit: 0 })
+      writes.push(changing('jobs', file, { found }))
     }
+    edit.act('the module', writes)
     close()
   }
 
@@ -88,8 +84,7 @@ export function FoundTray() {
               disabled={isPlaced(view, open.record.id)}
               title={isPlaced(view, open.record.id) ? 'Take it out of its slot first' : undefined}
               onClick={() => {
-                const { id, version } = open.record
-                dispatch(removed({ jobId: file.id, collection: 'modules', recordId: id, version }))
+                edit.act('', [removing('modules', open.record)])
                 close()
               }}
             >

@@ -22,7 +22,7 @@ export function Identify() {
   useFillFromReadings()
   const form = useJobForm('machines', file.machine, MachineChange.shape)
   const sourcing = useSourcing(file.machine.sources, (sources) =>
-    edit.set('machines', file.machine, { sources }),
+    edit.step('machines', file.machine, { sources }),
   )
   const { data: models = [] } = useModelsQuery()
   const points = startingPoints(models)

@@ -1,17 +1,18 @@
 import type { Photo } from '@tembrix/core/records'
 import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
-import { API, removed, useAppDispatch } from '../../data'
-import { Dialog } from '../../ui'
-import { useJob } from '../file'
+import { removing } from '../../data'
+import { Confirm, Dialog } from '../../ui'
+import { useJob, usePicture } from '../file'
+
+type Open = { kind: 'large' | 'removing'; photo: Photo }
 
 /** The job's photos, small; one opens large. They are dropped where everything else is read. */
 export function Photos() {
-  const { file } = useJob()
-  const dispatch = useAppDispatch()
-  const [open, setOpen] = useState<Photo | null>(null)
+  const { file, edit } = useJob()
+  const [open, setOpen] = useState<Open | null>(null)
+  const close = () => setOpen(null)
   if (file.photos.length === 0) return null
-  const address = (photo: Photo) => `${API}/photos/${photo.id}/picture`
   return (
     <section aria-label="Photos" className="flex flex-col gap-1">
       <h3 className="font-semibold">Photos</h3>
@@ -20,29 +21,15 @@ export function Photos() {
           <li key={photo.id} className="relative">
             <button
               type="button"
-              onClick={() => setOpen(photo)}
+              onClick={() => setOpen({ kind: 'large', photo })}
               className="block w-full overflow-hidden rounded-sm border border-rule-2"
             >
-              <img
-                src={address(photo)}
-                alt={photo.caption || 'photo of the job'}
-                loading="lazy"
-                className="h-24 w-full object-cover"
-              />
+              <Picture photo={photo} className="h-24 w-full object-cover" />
             </button>
             <button
               type="button"
               aria-label={`Remove the photo ${photo.caption}`}
-              onClick={() =>
-                dispatch(
-                  removed({
-                    jobId: file.id,
-                    collection: 'photos',
-                    recordId: photo.id,
-                    version: photo.version,
-                  }),
-                )
-              }
+              onClick={() => setOpen({ kind: 'removing', photo })}
               className="absolute top-1 right-1 grid size-9 place-items-center rounded-sm bg-sheet/90 hover:bg-stop-soft"
             >
               <Trash2 size={15} aria-hidden />
@@ -50,11 +37,34 @@ export function Photos() {
           </li>
         ))}
       </ul>
-      {open && (
-        <Dialog open onOpen={() => setOpen(null)} title={open.caption || 'Photo'}>
-          <img src={address(open)} alt={open.caption || 'photo of the job'} className="w-full" />
+      {open?.kind === 'large' && (
+        <Dialog open onOpen={close} title={open.photo.caption || 'Photo'}>
+          <Picture photo={open.photo} className="w-full" />
         </Dialog>
       )}
+      {open?.kind === 'removing' && (
+        <Confirm
+          title="Remove this photo?"
+          action="Remove it"
+          onConfirm={() => edit.settle('', [removing('photos', open.photo)])}
+          onClose={close}
+        >
+          <p className="mb-2">Its picture is not kept anywhere else; it cannot be brought back.</p>
+          <Picture photo={open.photo} className="max-h-64" />
+        </Confirm>
+      )}
     </section>
+  )
+}
+
+function Picture({ photo, className }: { photo: Photo; className: string }) {
+  const address = usePicture(photo.id)
+  return (
+    <img
+      src={address}
+      alt={photo.caption || 'photo of the job'}
+      loading="lazy"
+      className={className}
+    />
   )
 }

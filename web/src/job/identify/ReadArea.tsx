@@ -1,11 +1,10 @@
 import type { Reading } from '@tembrix/core/readings'
-import { PHOTO_LIMIT, PHOTO_TYPES } from '@tembrix/core/records'
+import { PHOTO_LIMIT } from '@tembrix/core/records'
 import { Camera, FileUp } from 'lucide-react'
 import { type ClipboardEvent, type DragEvent, type KeyboardEvent, useRef, useState } from 'react'
-import { useAddPhotoMutation } from '../../data'
 import { PROBLEMS, placeOf } from '../../facts'
 import { Button, inputLook } from '../../ui'
-import { useJob } from '../file'
+import { useAddPhoto, useJob } from '../file'
 import { SimulatedFound } from '../simulated'
 import { GetReport } from './GetReport'
 import { LabelPhoto } from './LabelPhoto'
@@ -22,7 +21,7 @@ const isPhoto = (file: File) => file.type.startsWith('image/')
 export function ReadArea() {
   const { file: job, machine, evidence } = useJob()
   const { readText, readBytes } = useIdentify()
-  const [addPhoto, { isLoading: uploading }] = useAddPhotoMutation()
+  const addPhoto = useAddPhoto()
   const [text, setText] = useDraft(job.id)
   const [slot, setSlot] = useState<string | null>(null)
   const [over, setOver] = useState(false)
@@ -68,23 +67,12 @@ export function ReadArea() {
 
   /** A picture is kept with the job, and what is printed on it is read on the spot. */
   async function takePhoto(file: File): Promise<string[]> {
-    if (file.size > PHOTO_LIMIT) {
-      return [`${file.name} is larger than ${PHOTO_LIMIT / 1_000_000} MB, so it was not opened.`]
+    const taken = await addPhoto(file)
+    // One in a form that is not kept may yet be read.
+    if ('id' in taken || file.size <= PHOTO_LIMIT) {
+      setPictures((now) => [...now, { id: crypto.randomUUID(), file }])
     }
-    const id = crypto.randomUUID()
-    setPictures((now) => [...now, { id, file }])
-    if (!(PHOTO_TYPES as readonly string[]).includes(file.type)) {
-      return [`${file.name} is read, but not kept: photos are kept as JPEG, PNG or WebP.`]
-    }
-    const caption = file.name.slice(0, 200)
-    const answer = await addPhoto({ jobId: job.id, id, caption, file })
-    if (!answer.error) return []
-    const refused = 'status' in answer.error && answer.error.status === 400
-    return [
-      refused
-        ? `${file.name} is no picture that can be read.`
-        : `${file.name}: the server does not answer, so it is not kept with the job. Drop it again later.`,
-    ]
+    return 'id' in taken ? [] : [taken.fault]
   }
 
   function pasted(event: ClipboardEvent) {
@@ -179,7 +167,6 @@ export function ReadArea() {
         </Button>
         <FileInput input={chooser} label="Files to read" onFiles={takeFiles} />
         <FileInput input={camera} label="Photo of a label" onFiles={takeFiles} photograph />
-        {uploading && <span className="self-center text-sm text-ink-2">Sending the photo…</span>}
       </div>
       {said.length > 0 && (
         <ul role="alert" className="flex flex-col gap-1 text-sm font-medium text-stop">

@@ -32,7 +32,7 @@ export function ReadingList() {
               <button
                 type="button"
                 aria-label={`Remove the reading ${record.name}`}
-                onClick={() => drop(record.id, record.version)}
+                onClick={() => drop(record)}
                 className="grid size-9 shrink-0 place-items-center rounded-sm hover:bg-stop-soft"
               >
                 <Trash2 size={15} aria-hidden />

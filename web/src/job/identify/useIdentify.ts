@@ -9,9 +9,9 @@ import {
 } from '@tembrix/core/evidence'
 import type { Source } from '@tembrix/core/model'
 import { type Reading, read, textOfBytes } from '@tembrix/core/readings'
-import { assign, type Ruling } from '@tembrix/core/records'
+import { assign, type ReadingRecord, type Ruling } from '@tembrix/core/records'
 import { useEffect } from 'react'
-import { created, removed, useAppDispatch } from '../../data'
+import { changing, making, removing, type Write } from '../../data'
 import { useTechnician } from '../../shell'
 import { remember, useJob } from '../file'
 
@@ -21,14 +21,8 @@ const justRead = new Set<string>()
 /** What a person can do in Identify: read something, settle a contradiction, take over what was read. */
 export function useIdentify() {
   const view = useJob()
-  const dispatch = useAppDispatch()
   const [technician] = useTechnician()
   const { file, machine, now, evidence, edit } = view
-  const target = (recordId: string) => ({
-    jobId: file.id,
-    collection: 'readings' as const,
-    recordId,
-  })
 
   function ruling(value: Ruling['value'], source: Source): Ruling {
     return { value, source, by: technician, at: new Date().toISOString() }
@@ -36,22 +30,20 @@ export function useIdentify() {
 
   function place(differences: readonly Difference[]): void {
     let found = now.assignment
+    const writes: Write[] = []
     for (const { slot, module, isNew } of differences) {
       const record = file.modules.find(({ id }) => id === now.assignment[slot]?.moduleId)
       if (!isNew && record) {
-        edit.step('modules', record, { module: { ...module, kit: record.module.kit } })
+        const whole = { ...module, kit: record.module.kit }
+        writes.push(changing('modules', record, { module: whole }))
         continue
       }
-      const id = crypto.randomUUID()
-      dispatch(
-        created(
-          { jobId: file.id, collection: 'modules', recordId: id },
-          { jobId: file.id, source: 'customer', module },
-        ),
-      )
-      found = assign(found, slot, { moduleId: id, unit: 0 })
+      const made = making('modules', { jobId: file.id, source: 'customer', module })
+      writes.push(made)
+      found = assign(found, slot, { moduleId: made.recordId, unit: 0 })
     }
-    if (found !== now.assignment) edit.step('jobs', file, { found })
+    if (found !== now.assignment) writes.push(changing('jobs', file, { found }))
+    edit.act('what was read', writes)
   }
 
   /** Keeps a reading as it came; `slot` is where its first module is, if somebody said so. */
@@ -65,7 +57,8 @@ export function useIdentify() {
     remember(id, reading)
     justRead.add(file.id)
     const seats: Record<string, string> = slot === null ? {} : { 0: slot }
-    dispatch(created(target(id), { jobId: file.id, name, by: technician, seats, ...content }))
+    const fields = { jobId: file.id, name, by: technician, seats, ...content }
+    edit.act('', [making('readings', fields, id)])
   }
 
   /** Reads a text; returns what it gave, kept where that is anything. */
@@ -102,17 +95,20 @@ export function useIdentify() {
     place,
     seat,
     differences: differencesOf(evidence, now.placement),
-    drop: (id: string, version: number) => void dispatch(removed({ ...target(id), version })),
+    drop: (record: ReadingRecord) => edit.act('', [removing('readings', record)]),
     sayEmpty: (slots: readonly string[]) => {
       const said = slots.map((slot) => [emptyKey(slot), ruling(true, 'opened')])
       edit.step('jobs', file, { rulings: { ...file.rulings, ...Object.fromEntries(said) } })
     },
     settle: ({ key }: Pick<Dispute, 'key'>, value: Ruling['value'], source: Source) => {
       const made = ruling(value, source)
-      edit.step('jobs', file, { rulings: { ...file.rulings, [key]: made } })
-      if (!isOfMachine(key)) return
-      const { sources } = file.machine
-      edit.step('machines', file.machine, settled({ machine, sources }, key, made, evidence))
+      const writes = [changing('jobs', file, { rulings: { ...file.rulings, [key]: made } })]
+      if (isOfMachine(key)) {
+        const { sources } = file.machine
+        const change = settled({ machine, sources }, key, made, evidence)
+        writes.push(changing('machines', file.machine, change))
+      }
+      edit.act('the ruling', writes)
     },
     reopen: (key: string) => {
       const { [key]: _, ...rulings } = file.rulings

@@ -4,7 +4,7 @@ import { costOf, type Plan, settingsOf } from '@tembrix/core/records'
 import { Columns3, Pin, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { describeModule, modeWord } from '../../board'
-import { created, removed, useAppDispatch } from '../../data'
+import { making, removing } from '../../data'
 import { POLICY_NAMES } from '../../judgement'
 import { Button, capacity, Dialog, money, TextInput, tidy } from '../../ui'
 import { type JobView, type Need, useJob } from '../file'
@@ -12,8 +12,7 @@ import { gainInShort, PLANS_KEPT } from './words'
 
 /** Keeps the plan on the board beside others, and shows them side by side. */
 export function Compare({ need }: { need: Need }) {
-  const { file, plan, planned } = useJob()
-  const dispatch = useAppDispatch()
+  const { file, plan, planned, edit } = useJob()
   const [open, setOpen] = useState(false)
   const kept = file.plans.slice(1)
 
@@ -24,8 +23,7 @@ export function Compare({ need }: { need: Need }) {
       placement: planned.assignment,
       ...settingsOf(plan),
     }
-    const recordId = crypto.randomUUID()
-    dispatch(created({ jobId: file.id, collection: 'plans', recordId }, fields))
+    edit.act('', [making('plans', fields)])
   }
 
   return (
@@ -52,7 +50,6 @@ function firstFree(plans: readonly Plan[]): number {
 
 function SideBySide({ need, onClose }: { need: Need; onClose: () => void }) {
   const view = useJob()
-  const dispatch = useAppDispatch()
   const { file, plan, edit } = view
   const columns = [plan, ...file.plans.slice(1)].map((one) => columnOf(view, need, one))
   const rows = columns[0]?.rows.map(({ name }) => name) ?? []
@@ -81,7 +78,7 @@ function SideBySide({ need, onClose }: { need: Need; onClose: () => void }) {
                       aria-describedby={undefined}
                       value={one.name}
                       onValue={(name) => {
-                        if (name.trim()) edit.set('plans', one, { name })
+                        if (name.trim()) edit.step('plans', one, { name })
                       }}
                     />
                   )}
@@ -126,11 +123,7 @@ function SideBySide({ need, onClose }: { need: Need; onClose: () => void }) {
                       <Button
                         look="quiet"
                         aria-label={`Remove ${one.name}`}
-                        onClick={() => {
-                          const { id: recordId, version } = one
-                          const target = { jobId: file.id, collection: 'plans' as const }
-                          dispatch(removed({ ...target, recordId, version }))
-                        }}
+                        onClick={() => edit.act('', [removing('plans', one)])}
                       >
                         <Trash2 size={17} aria-hidden />
                       </Button>

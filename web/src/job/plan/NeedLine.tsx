@@ -73,7 +73,7 @@ export function NeedLine({ need, spend }: { need: Need; spend: Budget }) {
               label: POLICY_NAMES[value] + (value === need.shopPolicy ? ' (ours)' : ''),
             }))}
             onValue={(value: Policy) =>
-              edit.set('jobs', file, { policy: value === need.shopPolicy ? null : value })
+              edit.step('jobs', file, { policy: value === need.shopPolicy ? null : value })
             }
           />
         )}

@@ -11,7 +11,7 @@ import { type Assignment, isFreeFor, planSupply, staying } from '@tembrix/core/r
 import { Pin } from 'lucide-react'
 import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { describeModule } from '../../board'
-import { created, useAppDispatch } from '../../data'
+import { making, type Write } from '../../data'
 import { OBJECTION_WORDS } from '../../judgement'
 import { usePlanner } from '../../planner'
 import { Button, list, plural, tidy } from '../../ui'
@@ -40,7 +40,6 @@ export function Options({ need }: { need: Need }) {
   const { freeSlots } = file.sizing
   // Where the controller drops to half rate, every fast plan counts a second time, set to the ceiling.
   const tune = machine.profiles && machine.syncCeiling !== null
-  const dispatch = useAppDispatch()
   const request = useMemo<PlanRequest>(
     () => ({
       machine,
@@ -95,18 +94,15 @@ export function Options({ need }: { need: Need }) {
     )
     const [first, ...others] = distinct
     if (first) choose(first.option)
+    const writes: Write[] = []
     const fresh = others.filter(({ option }) => !isKept(option))
     for (const { name, option } of fresh.slice(0, PLANS_KEPT - file.plans.length + 1)) {
-      const target = { jobId: file.id, collection: 'plans' as const }
       const fields = { name: PICK_NAMES[name], placement: assignmentOf(option) }
       const manual = option.settings?.manual ?? null
-      dispatch(
-        created(
-          { ...target, recordId: crypto.randomUUID() },
-          { jobId: file.id, ...fields, profile: plan.profile, manual },
-        ),
-      )
+      const { profile } = plan
+      writes.push(making('plans', { jobId: file.id, ...fields, profile, manual }))
     }
+    edit.act('the picks', writes)
   }
 
   /** What a piece of an option is called. */

@@ -2,7 +2,7 @@ import { heldBeside, planOffering } from '@tembrix/core/quote'
 import { Approval, type Quote, type QuoteDocument, STAGES } from '@tembrix/core/records'
 import { BadgeCheck, Send } from 'lucide-react'
 import { useState } from 'react'
-import { removed, useAppDispatch } from '../../data'
+import { changing, removing, type Write } from '../../data'
 import { useTechnician } from '../../shell'
 import { Button, day, Field, moneyIn, overdue, plural, TextInput } from '../../ui'
 import { useJob } from '../file'
@@ -18,7 +18,6 @@ interface Props {
 /** The customer agrees: which option, and who says so. What is then on the quote stays as it is. */
 export function Approve({ quote, document, worked = [] }: Props) {
   const { file, plan, pieces, edit } = useJob()
-  const dispatch = useAppDispatch()
   const [technician] = useTechnician()
   const [optionId, setOptionId] = useState(
     document.options.length === 1 ? document.options[0]?.id : '',
@@ -48,27 +47,27 @@ export function Approve({ quote, document, worked = [] }: Props) {
       takenBy: technician,
     })
     if (!approval.success || !option || broken || expired || unpriced) return
-    edit.set('quotes', quote, {
-      ...(quote.document ? {} : offer()),
-      approval: approval.data,
-    })
+    const writes: Write[] = [
+      changing('quotes', quote, { ...(quote.document ? {} : offer()), approval: approval.data }),
+    ]
     const { planId } = quote.options.find(({ id }) => id === option.id) ?? {}
     const chosen =
       planOffering(option, file.plans, file.found) ?? file.plans.find(({ id }) => id === planId)
     if (letGo) {
-      for (const { id: recordId, version } of file.plans.filter(({ id }) => id !== plan.id)) {
-        dispatch(removed({ jobId: file.id, collection: 'plans', recordId, version }))
-      }
+      const others = file.plans.filter(({ id }) => id !== plan.id)
+      writes.push(...others.map((one) => removing('plans', one)))
     } else if (chosen && chosen.id !== plan.id) {
       // The approved plan goes on the board, and what was there is kept in its place.
       const { placement, profile, manual } = plan
-      edit.set('plans', chosen, { placement, profile, manual })
+      writes.push(changing('plans', chosen, { placement, profile, manual }))
     }
     const { placement, profile } = option
-    edit.set('plans', plan, { placement, profile, manual: option.manual ?? chosen?.manual ?? null })
+    const manual = option.manual ?? chosen?.manual ?? null
+    writes.push(changing('plans', plan, { placement, profile, manual }))
     if (STAGES.indexOf(file.stage) < STAGES.indexOf('fit')) {
-      edit.set('jobs', file, { stage: 'fit' })
+      writes.push(changing('jobs', file, { stage: 'fit' }))
     }
+    edit.settle('the approval', writes)
   }
 
   return (

@@ -10,7 +10,7 @@ import type { Quote, QuoteDocument, QuotedOption } from '@tembrix/core/records'
 import { format, parseISO } from 'date-fns'
 import { FilePlus2 } from 'lucide-react'
 import { useState } from 'react'
-import { created, removed, useAppDispatch } from '../../data'
+import { changing, making, removing } from '../../data'
 import { useTechnician } from '../../shell'
 import { Button, Field, moneyIn, plural, Select, TextInput, today } from '../../ui'
 import { useJob } from '../file'
@@ -104,8 +104,7 @@ function Approved({ quote, document, option }: Props & { option: QuotedOption })
 
 /** Plans kept beside the approved one hold what they would use; they are let go of on request. */
 function NotChosen() {
-  const { file, plan, pieces } = useJob()
-  const dispatch = useAppDispatch()
+  const { file, plan, pieces, edit } = useJob()
   const others = file.plans.filter(({ id }) => id !== plan.id)
   const held = heldBeside(plan.placement ?? {}, others, pieces)
   if (held === 0) return null
@@ -116,9 +115,8 @@ function NotChosen() {
       </p>
       <Button
         onClick={() => {
-          for (const { id: recordId, version } of others) {
-            dispatch(removed({ jobId: file.id, collection: 'plans', recordId, version }))
-          }
+          const writes = others.map((one) => removing('plans', one))
+          edit.act('letting go of the plans not chosen', writes)
         }}
       >
         Let go of the plans not chosen
@@ -152,13 +150,11 @@ function Lines({ option, document }: { option: QuotedOption; document: QuoteDocu
 }
 
 function NewVersion({ quote }: { quote: Quote }) {
-  const { file } = useJob()
-  const dispatch = useAppDispatch()
+  const { file, edit } = useJob()
   function begin() {
     const options = optionsAgain(quote, file.plans, file.found, () => crypto.randomUUID())
     const { depositPercent, note } = quote
-    const target = { jobId: file.id, collection: 'quotes' as const, recordId: crypto.randomUUID() }
-    dispatch(created(target, { jobId: file.id, options, depositPercent, note }))
+    edit.act('', [making('quotes', { jobId: file.id, options, depositPercent, note })])
   }
   return (
     <Button onClick={begin}>
@@ -176,10 +172,12 @@ function End({ quote }: { quote: Quote }) {
   if (quote.approval && file.fits[0]?.finishedAt) return null
   function end() {
     if (!as) return
-    edit.set('quotes', quote, {
-      ended: { as, at: new Date().toISOString(), by: technician, why: why.trim() },
-    })
-    if (quote.approval && file.stage === 'fit') edit.set('jobs', file, { stage: 'quote' })
+    const ended = { as, at: new Date().toISOString(), by: technician, why: why.trim() }
+    const back = quote.approval && file.stage === 'fit'
+    edit.settle('the end of this version', [
+      changing('quotes', quote, { ended }),
+      ...(back ? [changing('jobs', file, { stage: 'quote' })] : []),
+    ])
   }
   const withdrawn = { value: 'withdrawn' as const, label: 'It is withdrawn' }
   const declined = { value: 'declined' as const, label: 'The customer declined it' }

@@ -9,7 +9,7 @@ import {
 import { SlidersHorizontal, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { created, removed, useAppDispatch } from '../../data'
+import { making, removing } from '../../data'
 import { Button, Field, money, numberFrom, Select, TextInput, today } from '../../ui'
 import { useJob, useJobForm } from '../file'
 import { Approve } from './Approve'
@@ -90,13 +90,8 @@ function Versions() {
 }
 
 function useBegin() {
-  const { file } = useJob()
-  const dispatch = useAppDispatch()
-  return (options: QuoteOption[]) => {
-    const target = { jobId: file.id, collection: 'quotes' as const }
-    const recordId = crypto.randomUUID()
-    dispatch(created({ ...target, recordId }, { jobId: file.id, options }))
-  }
+  const { file, edit } = useJob()
+  return (options: QuoteOption[]) => edit.act('', [making('quotes', { jobId: file.id, options })])
 }
 
 function Begin() {
@@ -128,9 +123,8 @@ function Begin() {
 }
 
 function Draft({ quote, quoting }: { quote: QuoteRecord; quoting: Quoting }) {
-  const { file } = useJob()
+  const { file, edit } = useJob()
   const { worked, terms, document } = quoting
-  const dispatch = useAppDispatch()
   const form = useJobForm('quotes', quote, QuoteChange.shape)
   const [open, setOpen] = useState<string | null>(worked[0]?.option.id ?? null)
   const offered = new Set(quote.options.map(({ planId }) => planId))
@@ -250,10 +244,7 @@ function Draft({ quote, quoting }: { quote: QuoteRecord; quoting: Quoting }) {
       <Button
         look="quiet"
         className="self-start"
-        onClick={() => {
-          const { id: recordId, version } = quote
-          dispatch(removed({ jobId: file.id, collection: 'quotes', recordId, version }))
-        }}
+        onClick={() => edit.act('', [removing('quotes', quote)])}
       >
         <Trash2 size={17} aria-hidden /> Drop this draft
       </Button>

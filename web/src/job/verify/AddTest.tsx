@@ -1,7 +1,7 @@
 import type { Measurement } from '@tembrix/core/records'
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
-import { created, useAppDispatch } from '../../data'
+import { making } from '../../data'
 import { Button, Field, Select, TextInput } from '../../ui'
 import { useJob } from '../file'
 import { sessionLike } from './sessions'
@@ -30,8 +30,7 @@ interface Props {
 
 /** Begins a further test: its name, and what it gives. */
 export function AddTest({ known, last }: Props) {
-  const { file } = useJob()
-  const dispatch = useAppDispatch()
+  const { file, edit } = useJob()
   const [test, setTest] = useState('')
   const [kind, setKind] = useState<Kind>('score')
   const [tried, setTried] = useState(false)
@@ -53,8 +52,7 @@ export function AddTest({ known, last }: Props) {
       runs: [],
       ...sessionLike(last),
     }
-    const target = { jobId: file.id, collection: 'measurements' as const }
-    dispatch(created({ ...target, recordId: crypto.randomUUID() }, fields))
+    edit.act('', [making('measurements', fields)])
     setTest('')
     setTried(false)
   }

@@ -3,7 +3,7 @@ import { type Configuration, FrameLogChange, type TwoChanges } from '@tembrix/co
 import { FileUp } from 'lucide-react'
 import { useRef, useState } from 'react'
 import { configurationsOf } from '../../configurations'
-import { created, useAppDispatch } from '../../data'
+import { making } from '../../data'
 import { type Analysed, useFrameLog } from '../../frameLog'
 import { CommaQuestion } from '../../tableFile'
 import { Button, Field, list, numberFrom, plural, Select, TextInput, tidy } from '../../ui'
@@ -20,8 +20,7 @@ type Holds = 'frames' | 'higher' | 'lower'
 
 /** Takes in a log of frame times as one run, or scores as runs. */
 export function FrameLogIn({ changes }: { changes: TwoChanges | null }) {
-  const { file } = useJob()
-  const dispatch = useAppDispatch()
+  const { file, edit } = useJob()
   const { log, open, settle, choose, cut, cancel } = useFrameLog()
   const [configuration, setConfiguration] = useState<Configuration>('after')
   const [better, setBetter] = useState<'higher' | 'lower'>('higher')
@@ -59,8 +58,7 @@ export function FrameLogIn({ changes }: { changes: TwoChanges | null }) {
     const name = log.name.slice(0, 200)
     const about = { test, configuration, session, name, ...run }
     const fields = { jobId: file.id, ...about, figures, bins, line }
-    const target = { jobId: file.id, collection: 'frames' as const }
-    dispatch(created({ ...target, recordId: crypto.randomUUID() }, fields))
+    edit.act('', [making('frames', fields)])
     cancel()
   }
 
@@ -70,9 +68,8 @@ export function FrameLogIn({ changes }: { changes: TwoChanges | null }) {
     const known = file.measurements.findLast((one) => one.test === test)
     const { unit, bandwidth, work } = known ?? { unit: '', bandwidth: null, work: null }
     const about = { unit, better, bandwidth, work, configuration }
-    const target = { jobId: file.id, collection: 'measurements' as const }
     const fields = { jobId: file.id, test, ...about, ...run, runs: first }
-    dispatch(created({ ...target, recordId: crypto.randomUUID() }, fields))
+    edit.act('', [making('measurements', fields)])
     cancel()
   }
 

@@ -9,7 +9,7 @@ import type { FrameLog, TwoChanges } from '@tembrix/core/records'
 import { Trash2 } from 'lucide-react'
 import { lazy, Suspense } from 'react'
 import { configurationsOf } from '../../configurations'
-import { removed, useAppDispatch } from '../../data'
+import { removing } from '../../data'
 import { plural, tidy } from '../../ui'
 import { useJob } from '../file'
 import { Effects } from './Effects'
@@ -113,8 +113,7 @@ interface LogsProps {
 }
 
 function Logs({ logs, changes }: LogsProps) {
-  const { file } = useJob()
-  const dispatch = useAppDispatch()
+  const { edit } = useJob()
   const all = configurationsOf(changes).flatMap(({ value, label }) =>
     (logs[value] ?? []).map((log) => ({ log, label })),
   )
@@ -133,11 +132,7 @@ function Logs({ logs, changes }: LogsProps) {
             <button
               type="button"
               aria-label={`Remove ${log.name}, ${label}`}
-              onClick={() => {
-                const { id: recordId, version } = log
-                const target = { jobId: file.id, collection: 'frames' as const }
-                dispatch(removed({ ...target, recordId, version }))
-              }}
+              onClick={() => edit.act('', [removing('frames', log)])}
               className="grid size-11 place-items-center rounded-sm hover:bg-stop-soft"
             >
               <Trash2 size={16} aria-hidden />

@@ -3,7 +3,7 @@ import { type Configuration, type Measurement, MeasurementChange } from '@tembri
 import { format, parseISO } from 'date-fns'
 import { Plus, Trash2 } from 'lucide-react'
 import { useState } from 'react'
-import { created, removed, useAppDispatch } from '../../data'
+import { making, removing } from '../../data'
 import { Button, Check, Field, numberFrom, plural, TextInput } from '../../ui'
 import { useJob } from '../file'
 import { ConditionFields } from './ConditionFields'
@@ -23,13 +23,11 @@ interface Props {
 
 /** The sessions of a test in one configuration; with none yet, a place for the first. */
 export function Sessions({ about, configuration, label, sessions, last }: Props) {
-  const { file } = useJob()
-  const dispatch = useAppDispatch()
+  const { file, edit } = useJob()
   function add(runs: readonly number[]) {
-    const target = { jobId: file.id, collection: 'measurements' as const }
     const of = { jobId: file.id, configuration, runs: [...runs] }
     const fields = { ...about, ...of, ...sessionLike(last) }
-    dispatch(created({ ...target, recordId: crypto.randomUUID() }, fields))
+    edit.act('', [making('measurements', fields)])
   }
   const [first, ...further] = sessions
   return (
@@ -79,7 +77,7 @@ function SessionView({ about, session, label, onFirst }: SessionProps) {
     const read = typedRuns(text, about.unit)
     setFault(read.fault)
     if (!read.runs) return
-    if (record) edit.set('measurements', record, { runs: read.runs })
+    if (record) edit.step('measurements', record, { runs: read.runs })
     else if (read.runs.length > 0) onFirst(read.runs)
   }
 
@@ -129,10 +127,9 @@ interface AboutProps {
 
 /** What a session was run under, whether it counts, and the way to remove it. */
 function About({ record, label, onRemoved }: AboutProps) {
-  const { file, edit } = useJob()
-  const dispatch = useAppDispatch()
+  const { edit } = useJob()
   const { busy, conditions, failed, test } = record
-  const set = (fields: MeasurementChange) => edit.set('measurements', record, fields)
+  const set = (fields: MeasurementChange) => edit.step('measurements', record, fields)
   return (
     <details>
       <summary className="flex min-h-9 cursor-pointer items-center text-sm">
@@ -163,8 +160,7 @@ function About({ record, label, onRemoved }: AboutProps) {
           aria-label={`Remove ${test}, ${label}`}
           onClick={() => {
             onRemoved()
-            const target = { jobId: file.id, collection: 'measurements' as const }
-            dispatch(removed({ ...target, recordId: record.id, version: record.version }))
+            edit.act('', [removing('measurements', record)])
           }}
           className="ml-auto grid size-11 place-items-center rounded-sm hover:bg-stop-soft"
         >

@@ -1,7 +1,7 @@
 import { analyseFrames } from '@tembrix/core/measure'
 import type { FrameLog, NewOf } from '@tembrix/core/records'
 import { useState } from 'react'
-import { created, useAppDispatch } from '../../data'
+import { making } from '../../data'
 import { Button } from '../../ui'
 import { NoStart, useJob } from '../file'
 import { Simulated, useSimulated } from '../simulated'
@@ -16,8 +16,7 @@ const FRAMES_TEST = 'Simulated: frames'
 
 /** Measures on the simulated machine what would be measured on the real one, before or after: a session each time. */
 export function SimulatedRuns() {
-  const { file } = useJob()
-  const dispatch = useAppDispatch()
+  const { file, edit } = useJob()
   const bench = useSimulated()
   const [said, setSaid] = useState('')
   const [stopped, setStopped] = useState(false)
@@ -35,10 +34,10 @@ export function SimulatedRuns() {
     const shared = { configuration, note: 'simulated' }
     const bandwidth = { unit: 'GB/s', better: 'higher', ...shared } as const
     const latency = { unit: 'ns', better: 'lower', bandwidth: null, ...shared } as const
-    keep(copy, { test: 'Simulated: copy', bandwidth: 'copy', ...bandwidth })
+    const writes = [run(copy, { test: 'Simulated: copy', bandwidth: 'copy', ...bandwidth })]
     const reads = await machine.bandwidth('read', RUNS)
-    keep(reads, { test: 'Simulated: read', bandwidth: 'read', ...bandwidth })
-    keep(await machine.latency(RUNS), { test: 'Simulated: latency', ...latency })
+    writes.push(run(reads, { test: 'Simulated: read', bandwidth: 'read', ...bandwidth }))
+    writes.push(run(await machine.latency(RUNS), { test: 'Simulated: latency', ...latency }))
     const session = 1 + Math.max(0, ...file.frames.filter(isOurs(configuration)).map(numberOf))
     for (let at = 1; at <= LOGS; at += 1) {
       const frames = analyseFrames(Float64Array.from(await machine.frames(FRAMES)))
@@ -46,23 +45,18 @@ export function SimulatedRuns() {
       const { figures, bins, line } = frames
       const about = { test: FRAMES_TEST, session, name: `simulated ${session}.${at}` }
       const fields = { ...about, configuration, figures, bins, line, ...like() }
-      dispatch(created(fresh('frames'), { jobId: file.id, ...fields }))
+      writes.push(making('frames', { jobId: file.id, ...fields }))
     }
+    edit.act('what was measured', writes)
     setSaid(`Measured ${configuration}: ${uncapital(outcomeWords(outcome))}.`)
   }
 
-  function keep(runs: readonly number[], fields: Omit<NewOf<'measurements'>, 'jobId' | 'runs'>) {
+  function run(runs: readonly number[], fields: Omit<NewOf<'measurements'>, 'jobId' | 'runs'>) {
     const printed = runs.map((run) => Number(run.toPrecision(4)))
-    dispatch(
-      created(fresh('measurements'), { jobId: file.id, ...fields, runs: printed, ...like() }),
-    )
+    return making('measurements', { jobId: file.id, ...fields, runs: printed, ...like() })
   }
 
   const like = () => sessionLike(file.measurements.at(-1))
-
-  function fresh<C extends 'measurements' | 'frames'>(collection: C) {
-    return { jobId: file.id, collection, recordId: crypto.randomUUID() }
-  }
 
   return (
     <>

@@ -87,7 +87,7 @@ function StandsFor({ tested: { test, work, sides } }: { tested: Tested }) {
           ]}
           onValue={(next) => {
             for (const record of records) {
-              edit.set('measurements', record, { work: next === '' ? null : (next as Work) })
+              edit.step('measurements', record, { work: next === '' ? null : (next as Work) })
             }
           }}
         />
