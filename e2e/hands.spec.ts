@@ -26,6 +26,12 @@ test('what one screen changes shows on another without a reload, and typing ther
   await expect(other.getByLabel('Phone')).toHaveValue('0555 123')
   await saved(other)
   await expect(page.getByLabel('Phone')).toHaveValue('0555 123')
+  // A field that has the focus follows too once what was typed there is stored, and typing goes on from it.
+  await page.getByLabel('Phone').fill('0555 777')
+  await expect(other.getByLabel('Phone')).toHaveValue('0555 777')
+  await other.keyboard.press('End')
+  await other.keyboard.type(' or 8')
+  await expect(page.getByLabel('Phone')).toHaveValue('0555 777 or 8')
   await other.context().close()
 })
 

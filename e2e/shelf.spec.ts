@@ -41,6 +41,7 @@ test('a kit is put on the shelf by its label, kept together, and taken apart onl
   await expect(rows.nth(1)).toContainText('bent corner')
   await page.getByRole('button', { name: /^Change .*ZZ-2$/ }).click()
   await dialog.getByRole('button', { name: 'Take off the shelf' }).click()
+  await page.getByRole('button', { name: 'Take it off', exact: true }).click()
   await expect(rows).toHaveCount(1)
 })
 

@@ -21,6 +21,13 @@ const ALLOWED = {
   e2e: { siblings: [] },
 }
 
+/** What folders of core stand on, where that is fewer than all. */
+const STANDS_ON = {
+  'core/src/model': [],
+  'core/src/tables': [],
+  'core/src/records': ['model', 'tables'],
+}
+
 /** Time and chance do not belong in core; the DOM and Node are kept out by its compiler settings as well. */
 const IMPURE = /\b(Math\.random|Date\.now|new Date|performance\.now|crypto\.|globalThis)\b/
 
@@ -35,6 +42,13 @@ export function violationsIn(file, text, isFolder = (path) => isDirectory(join(r
       ? crossFolder(file, specifier, isFolder)
       : foreign(file, rules, specifier)
     if (complaint) found.push(`${file}: ${complaint}`)
+  }
+  const below = TEST.test(file) ? undefined : STANDS_ON[dirname(file)]
+  for (const specifier of below ? importsOf(file, text) : []) {
+    const [, folder] = specifier.match(/^\.\.\/([^/]+)/) ?? []
+    if (folder && !below.includes(folder)) {
+      found.push(`${file}: ${dirname(file)} does not stand on ${folder}`)
+    }
   }
   if (workspace === 'core' && !TEST.test(file) && IMPURE.test(text)) {
     found.push(`${file}: core has no clock, no chance and no globals`)

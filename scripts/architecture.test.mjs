@@ -1,7 +1,13 @@
 import { expect, test } from 'vitest'
 import { violationsIn } from './architecture.mjs'
 
-const folders = ['core/src/model', 'web/src/board', 'server/src/jobs']
+const folders = [
+  'core/src/model',
+  'core/src/plan',
+  'core/src/records',
+  'web/src/board',
+  'server/src/jobs',
+]
 const check = (file, text) => violationsIn(file, text, (path) => folders.includes(path))
 
 test.each([
@@ -22,6 +28,8 @@ test.each([
   ['core/src/evaluate/a.test.ts', "import fs from 'node:fs'"],
   ['core/src/evaluate/a.ts', "import React from 'react'"],
   ['core/src/evaluate/a.ts', "import { test } from 'vitest'"],
+  ['core/src/records/a.ts', "import { plan } from '../plan'"],
+  ['core/src/model/a.ts', "import { Job } from '../records'"],
   ['core/src/evaluate/a.ts', "export * from '../model/module'"],
   ['core/src/evaluate/a.ts', "const m = await import('../model/module')"],
   ['core/src/evaluate/a.ts', "import x from '../../../server/src/jobs'"],

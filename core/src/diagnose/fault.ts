@@ -1,5 +1,6 @@
-import { z } from 'zod'
-import { known } from '../model'
+import type { CauseTable } from '../model'
+
+export { CauseTable, STARTING_CAUSES, USUAL_CAUSES } from '../model'
 
 /** How a fault shows: nothing starts, its slot is not seen, or errors under test. */
 export type Way = 'stops' | 'missing' | 'errors'
@@ -51,53 +52,6 @@ export function partOf(fault: Cause): string {
       return fault.kind.toLowerCase()
   }
 }
-
-const Weight = z.number('A figure.').min(0.01, 'Above 0.').max(10_000, 'At most 10,000.')
-
-const CAUSES = {
-  seat: 60,
-  moduleDead: 8,
-  moduleWeak: 5,
-  slot: 3,
-  pair: 1,
-  profile: 12,
-  order: 6,
-  limit: 3,
-  setup: 8,
-  training: 10,
-  machine: 5,
-  intermittent: 0.15,
-  two: 0.02,
-}
-
-/**
- * How often each cause is behind trouble after an upgrade, for each place it could be at, before
- * anything is tried. The shop’s to edit. Tables of before setup, training and the machine were in them
- * take what is usual.
- */
-export const CauseTable = z.object({
-  seat: Weight,
-  moduleDead: Weight,
-  moduleWeak: Weight,
-  slot: Weight,
-  pair: Weight,
-  profile: Weight,
-  order: Weight,
-  limit: Weight,
-  setup: Weight.default(CAUSES.setup),
-  training: Weight.default(CAUSES.training),
-  machine: Weight.default(CAUSES.machine),
-  /** The share of faults that come and go. */
-  intermittent: z.number().min(0, 'From 0.').max(0.9, 'At most 0.9.').default(CAUSES.intermittent),
-  two: z.number().min(0, 'From 0.').max(1, 'At most 1.'),
-})
-export type CauseTable = z.infer<typeof CauseTable>
-
-export const USUAL_CAUSES = known<CauseTable>(
-  CAUSES,
-  'Nine in ten seeming failures are seating; of the rest a module that is dead on arrival or fails under test is commoner than a worn slot; pairs and limits are rarer than both. A setup full of old values, a first start cut short and a board that is at fault itself look the same at first.',
-)
-export const STARTING_CAUSES = USUAL_CAUSES.value
 
 type Shared = Exclude<keyof CauseTable, 'two' | 'intermittent'>
 

@@ -1,8 +1,7 @@
+import type { Acceptable } from '../model'
 import type { Difference, DifferenceCode, Seen } from './expected'
 
-/** What may be accepted with a reason in place of being seen as planned. */
-export const ACCEPTABLE = ['speed', 'channels', 'loss'] as const
-export type Acceptable = (typeof ACCEPTABLE)[number]
+export { ACCEPTABLE, type Acceptable } from '../model'
 
 /**
  * What is missing of what the job promised: the memory in all, every slot, the speed, the channels (shown,

@@ -1,13 +1,11 @@
 import { firstStart, middle, testPass } from '../knowledge'
-import type { Generation } from '../model'
+import type { Action, Generation } from '../model'
 import type { Cause, Way } from './fault'
+
+export { ACTIONS, type Action } from '../model'
 
 /** Which module is in which slot, by slot. */
 export type Arrangement = Readonly<Record<string, string>>
-
-/** What is done before a start: the setup back to its defaults, all the time training takes, contacts cleaned, connectors pressed home. */
-export const ACTIONS = ['clear-setup', 'wait', 'clean', 'connect'] as const
-export type Action = (typeof ACTIONS)[number]
 
 export interface Trial {
   arrangement: Arrangement

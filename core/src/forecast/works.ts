@@ -1,20 +1,6 @@
-/** Kinds of work as far as memory is concerned. */
-export const WORKS = [
-  'office',
-  'browsing',
-  'photos',
-  'video',
-  'audio',
-  'compression',
-  'compiling',
-  'rendering',
-  'games',
-  'games-processor',
-  'integrated-graphics',
-  'virtual-machines',
-  'models',
-] as const
-export type Work = (typeof WORKS)[number]
+import type { Work } from '../model'
+
+export { WORKS, type Work } from '../model'
 
 export interface Range {
   low: number

@@ -12,6 +12,7 @@ export {
   type TakenOut,
   type ToOffer,
 } from './offer'
+export { type PlanSupply, planSupply, staying } from './planSupply'
 export {
   arrangementOf,
   assignmentOf,

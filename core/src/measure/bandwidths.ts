@@ -1,2 +1,1 @@
-export const BANDWIDTHS = ['read', 'copy', 'write'] as const
-export type Bandwidth = (typeof BANDWIDTHS)[number]
+export { BANDWIDTHS, type Bandwidth } from '../model'

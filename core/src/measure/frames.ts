@@ -1,3 +1,7 @@
+import { FRAME_EDGES, FRAME_STRETCHES } from '../model'
+
+export { FRAME_EDGES, FRAME_STRETCHES }
+
 export interface FrameFigures {
   frames: number
   seconds: number
@@ -33,11 +37,7 @@ export interface AnalysedFrames {
 const STUTTER = 2.5
 const WINDOW = 20
 
-/** Edges of the distribution, ms: each a twentieth above the one before, from 1 ms to a second. */
-export const FRAME_EDGES: readonly number[] = Array.from({ length: 142 }, (_, at) => 1.05 ** at)
 const STEP = Math.log(1.05)
-
-export const FRAME_STRETCHES = 240
 
 /** So many times shorter than the middle frame is another unit rather than a short frame. */
 const OTHER_UNIT = 200

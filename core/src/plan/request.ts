@@ -1,10 +1,16 @@
 import { z } from 'zod'
-import { type Evaluation, type FindingCode, LimitGiB, Machine, Module, Settings } from '../model'
+import {
+  type Evaluation,
+  type FindingCode,
+  LimitGiB,
+  Machine,
+  Module,
+  POLICIES,
+  Policy,
+  Settings,
+} from '../model'
 
-/** How much unevenness and mixing a plan may have: see `verdict`. */
-export const POLICIES = ['matched', 'balanced', 'capacity'] as const
-export const Policy = z.enum(POLICIES)
-export type Policy = z.infer<typeof Policy>
+export { POLICIES, Policy }
 
 const Price = z.int().min(0).max(1_000_000_000)
 

@@ -1,7 +1,10 @@
 import { z } from 'zod'
-import { COLLECTIONS } from './kindFacts'
+import { type Collection, FACTS } from './kindFacts'
 
-const One = z.strictObject({ collection: z.enum(COLLECTIONS), id: z.uuid() })
+const Kind = z.custom<Collection>((one) => typeof one === 'string' && Object.hasOwn(FACTS, one), {
+  error: 'There is no such kind of record.',
+})
+const One = z.strictObject({ collection: Kind, id: z.uuid() })
 const At = One.extend({ version: z.int().positive() })
 const Fields = z.record(z.string().max(60), z.unknown())
 

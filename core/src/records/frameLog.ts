@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { FRAME_EDGES, FRAME_STRETCHES } from '../measure'
+import { FRAME_EDGES, FRAME_STRETCHES } from '../model'
 import { Conditions, Configuration, SessionTime } from './measurement'
 import { OwnId, Stored, Versioned } from './stored'
 

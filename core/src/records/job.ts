@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Policy } from '../plan'
+import { Policy } from '../model'
 import { Assignment } from './assignment'
 import { Customer, NewCustomer } from './customer'
 import { Fit } from './fit'

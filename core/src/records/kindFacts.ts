@@ -4,6 +4,8 @@ import type { RecordKind } from './history'
 interface Facts {
   /** What one of them is called in the history. */
   record: RecordKind
+  /** What people call one. */
+  called: string
   /** How a job holds them: it is one itself, has one, has a list of them, or a list of at most one. */
   inJob: 'itself' | 'one' | 'many' | 'at-most-one' | null
   /** What one just made holds until the server has said more. */
@@ -21,6 +23,7 @@ interface Facts {
 export const FACTS = {
   customers: {
     record: 'customer',
+    called: 'the customer',
     inJob: 'one',
     blank: {},
     entries: [],
@@ -28,6 +31,7 @@ export const FACTS = {
   },
   machines: {
     record: 'machine',
+    called: 'the machine',
     inJob: 'one',
     blank: {},
     entries: [],
@@ -35,6 +39,7 @@ export const FACTS = {
   },
   models: {
     record: 'model',
+    called: 'a machine record',
     inJob: null,
     blank: {},
     entries: [],
@@ -42,6 +47,7 @@ export const FACTS = {
   },
   jobs: {
     record: 'job',
+    called: 'the job',
     inJob: 'itself',
     blank: {},
     entries: ['rulings'],
@@ -49,6 +55,7 @@ export const FACTS = {
   },
   modules: {
     record: 'module',
+    called: 'a module',
     inJob: 'many',
     blank: UNKNOWN_PIECE,
     entries: [],
@@ -56,6 +63,7 @@ export const FACTS = {
   },
   readings: {
     record: 'reading',
+    called: 'a reading',
     inJob: 'many',
     blank: { by: '', text: null, base64: null, seats: {} },
     entries: ['seats'],
@@ -63,6 +71,7 @@ export const FACTS = {
   },
   photos: {
     record: 'photo',
+    called: 'a photo',
     inJob: 'many',
     blank: { caption: '', width: 0, height: 0, bytes: 0 },
     entries: [],
@@ -70,6 +79,7 @@ export const FACTS = {
   },
   plans: {
     record: 'plan',
+    called: 'the plan',
     inJob: 'many',
     blank: { placement: null, profile: false, manual: null },
     entries: [],
@@ -77,6 +87,7 @@ export const FACTS = {
   },
   quotes: {
     record: 'quote',
+    called: 'the quote',
     inJob: 'many',
     blank: {
       options: [],
@@ -94,6 +105,7 @@ export const FACTS = {
   },
   fits: {
     record: 'fit',
+    called: 'the work at the bench',
     inJob: 'at-most-one',
     blank: UNFITTED,
     entries: ['ticks', 'screws', 'screwsBack', 'serials', 'removed'],
@@ -101,6 +113,7 @@ export const FACTS = {
   },
   verifications: {
     record: 'verification',
+    called: 'the verification',
     inJob: 'at-most-one',
     blank: UNVERIFIED,
     entries: ['seen', 'trials', 'stability', 'tuning', 'accepted'],
@@ -108,6 +121,7 @@ export const FACTS = {
   },
   measurements: {
     record: 'measurement',
+    called: 'a measurement',
     inJob: 'many',
     blank: {
       unit: '',
@@ -124,6 +138,7 @@ export const FACTS = {
   },
   frames: {
     record: 'frames',
+    called: 'a log of frame times',
     inJob: 'many',
     blank: { session: 1, at: null, conditions: {} },
     entries: ['conditions'],

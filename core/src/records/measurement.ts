@@ -1,6 +1,5 @@
 import { z } from 'zod'
-import { WORKS } from '../forecast'
-import { BANDWIDTHS, CONDITIONS, CONFIGURATIONS } from '../measure'
+import { BANDWIDTHS, CONDITIONS, CONFIGURATIONS, WORKS } from '../model'
 import { OwnId, ShortText, Stored, Versioned } from './stored'
 
 /** A run’s figure: above 0, since runs are compared by their ratio. */

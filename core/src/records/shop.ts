@@ -1,7 +1,5 @@
 import { z } from 'zod'
-import { CauseTable } from '../diagnose'
-import { Policy } from '../plan'
-import { UseTable } from '../sizing'
+import { CauseTable, Policy, UseTable } from '../model'
 import { Stored, Versioned } from './stored'
 import { Terms } from './terms'
 

@@ -1,6 +1,5 @@
 import { z } from 'zod'
-import { LimitGiB } from '../model'
-import { ChosenUse, COMPLAINTS, DISKS } from '../sizing'
+import { ChosenUse, COMPLAINTS, DISKS, LimitGiB } from '../model'
 import { ShortText } from './stored'
 
 const Amount = z.number().min(0).max(65_536)

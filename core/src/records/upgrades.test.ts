@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { CauseTable, STARTING_CAUSES } from '../diagnose'
+import { CauseTable, STARTING_CAUSES } from '../model'
 import { shapeOf, UPGRADES, upgraded } from './upgrades'
 
 test('a shop’s table of causes takes what is usual for a cause that it had not, and keeps its own', () => {

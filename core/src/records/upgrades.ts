@@ -1,4 +1,4 @@
-import { STARTING_CAUSES } from '../diagnose'
+import { STARTING_CAUSES } from '../model'
 import type { RecordKind } from './history'
 
 type Stored = Readonly<Record<string, unknown>>

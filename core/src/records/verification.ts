@@ -1,6 +1,5 @@
 import { z } from 'zod'
-import { ACCEPTABLE, ACTIONS } from '../diagnose'
-import { Tried } from '../tune'
+import { ACCEPTABLE, ACTIONS, Tried } from '../model'
 import { TwoChanges } from './measurement'
 import { OwnId, ShortText, Stored, Versioned } from './stored'
 

@@ -1,20 +1,8 @@
+import type { Disk, SlowThing } from '../model'
 import type { Demand } from './demand'
 import type { LogSummary } from './memoryLog'
 
-export const DISKS = ['spinning', 'solid-state', 'unknown'] as const
-export type Disk = (typeof DISKS)[number]
-
-/** What the customer finds slow. */
-export const COMPLAINTS = [
-  'starting',
-  'opening',
-  'switching',
-  'crashing',
-  'long-work',
-  'after-a-while',
-  'pictures',
-] as const
-export type SlowThing = (typeof COMPLAINTS)[number]
+export { COMPLAINTS, DISKS, type Disk, type SlowThing } from '../model'
 
 export interface SpendCase {
   installedGiB: number

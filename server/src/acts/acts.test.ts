@@ -79,6 +79,23 @@ test.each([
   expect((await get(`/jobs/${jobId}`)).body).toMatchObject({ version: 1, stage: 'identify' })
 })
 
+test('what is expected is what was there before the act, whatever its writes change along', async () => {
+  const { id: jobId, plan } = await aJob()
+  await post('/fits', { jobId })
+  const of = { collection: 'fits', id: jobId, version: 1 }
+  const answer = await post('/acts', {
+    id: randomUUID(),
+    writes: [
+      { ...of, action: 'change', fields: { finished: true } },
+      { action: 'expect', collection: 'plans', id: plan.id, version: 1 },
+      // Finishing moves the job on, which is a write of its own.
+      { action: 'expect', collection: 'jobs', id: jobId, version: 1 },
+    ],
+  })
+  expect(answer.status).toBe(201)
+  expect((await get(`/jobs/${jobId}`)).body).toMatchObject({ version: 2, stage: 'verify' })
+})
+
 test('an act sent again, at once or later, is done once and answered as things stand', async () => {
   const { id: jobId } = await aJob()
   const id = randomUUID()

@@ -20,14 +20,18 @@ export function actRoutes(db: Database): Router {
         .onConflictDoNothing()
         .returning({ id: acts.id })
       if (!fresh) return { fresh: false, records: await asTheyStand(tx, id) }
-      const records = []
-      for (const [at, one] of writes.entries()) records.push(await written(tx, one, at))
+      // What was expected is looked at first: a write may change other records along with its own.
+      const records: (Stamped | null)[] = []
+      const inTurn = [...writes.entries()].sort((a, b) => turnOf(a[1]) - turnOf(b[1]))
+      for (const [at, one] of inTurn) records[at] = await written(tx, one, at)
       return { fresh: true, records }
     })
     response.status(answer.fresh ? 201 : 200).json({ records: answer.records })
   })
   return routes
 }
+
+const turnOf = ({ action }: ActWrite): number => (action === 'expect' ? 0 : 1)
 
 async function written(tx: Transaction, write: ActWrite, at: number): Promise<Stamped | null> {
   try {

@@ -71,6 +71,32 @@ test('the plan on the board is the first that a job of before had', async () => 
   await client.close()
 })
 
+test('records keep the order they were made in, and jobs that of their last change', async () => {
+  const client = await PGlite.create()
+  const db = drizzle(client)
+  await migrate(db, { migrationsFolder: migrationsUpTo('0013_board') })
+  await client.exec(`
+    with ${JOB}
+    insert into plans (job_id, name, placement, profile, created_at, updated_at)
+      select id, name, null, false, made::timestamptz, changed::timestamptz from job, (values
+        ('third', '2026-03-01T12:00Z', '2026-03-01T12:00Z'),
+        ('first', '2026-03-01T10:00Z', '2026-03-01T13:00Z'),
+        ('second', '2026-03-01T11:00Z', '2026-03-01T11:00Z')) as p (name, made, changed)
+  `)
+  await migrate(db, { migrationsFolder: MIGRATIONS })
+  await client.exec(`insert into plans (job_id, name, placement, profile, created_at)
+    select id, 'since', null, false, '2026-02-01T10:00Z'::timestamptz from jobs`)
+  const ordered = async (column: string) => {
+    const { rows } = await client.query<{ name: string }>(
+      `select name from plans order by ${column}`,
+    )
+    return rows.map(({ name }) => name)
+  }
+  expect(await ordered('first_write')).toEqual(['first', 'second', 'third', 'since'])
+  expect(await ordered('last_write')).toEqual(['second', 'third', 'first', 'since'])
+  await client.close()
+})
+
 test('runs made before and after are kept when configurations come', async () => {
   const client = await PGlite.create()
   const db = drizzle(client)

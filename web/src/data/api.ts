@@ -38,7 +38,19 @@ export interface OfKind {
 export const api = createApi({
   baseQuery: fetchBaseQuery({ baseUrl: API }),
   keepUnusedDataFor: 600,
-  tagTypes: ['jobs', 'customers', 'models', 'lists', 'shop', 'shopModules', 'priceLists', 'mood'],
+  // News of other screens is read at once, whatever else is being read.
+  invalidationBehavior: 'immediately',
+  tagTypes: [
+    'job',
+    'jobs',
+    'customers',
+    'models',
+    'lists',
+    'shop',
+    'shopModules',
+    'priceLists',
+    'mood',
+  ],
   endpoints: (build) => ({
     jobs: build.query<JobLine[], { search: string; stage: string }>({
       query: ({ search, stage }) => ({
@@ -47,7 +59,10 @@ export const api = createApi({
       }),
       providesTags: ['jobs'],
     }),
-    job: build.query<JobFile, string>({ query: (id) => `/jobs/${id}` }),
+    job: build.query<JobFile, string>({
+      query: (id) => `/jobs/${id}`,
+      providesTags: (_job, _error, id) => [{ type: 'job', id }],
+    }),
     history: build.query<HistoryLine[], string>({
       query: (id) => `/jobs/${id}/history`,
       keepUnusedDataFor: 0,

@@ -31,7 +31,7 @@ export {
   useValidatedListsQuery,
 } from './api'
 export {
-  acted,
+  behind,
   changed,
   created,
   drafted,

@@ -211,14 +211,25 @@ describe('writes on their way', () => {
     expect(given).toMatchObject({ version: 9, fields: { profile: true } })
     expect(given?.fields).not.toHaveProperty('name')
     expect(linkOf(outboxReducer(torn, dropped(id)))).toBe('saved')
-    // What is typed meanwhile waits behind it, and is not lost.
-    const typed = outboxReducer(torn, changed(plan, { name: 'D' }, { name: 'B' }))
-    expect(typed.entries).toHaveLength(2)
-    const after1 = outboxReducer(typed, insisted(id))
-    const answer = { ...stored, ...fields, version: 10 }
-    expect(outboxReducer(after1, sent({ id, answer })).entries).toMatchObject([
-      { version: 10, fields: { name: 'D' } },
+  })
+
+  test('what is typed while it is in conflict is in conflict, unless it is what is stored', () => {
+    const one = after(changed(plan, { name: 'B' }, storedPlan))
+    const id = idOf(one)
+    const stored = { id: 'p', version: 9, name: 'C', profile: false }
+    const torn = outboxReducer(one, stale({ id, stored }))
+    const typed = outboxReducer(torn, changed(plan, { name: 'Be' }, { name: 'B' }))
+    expect(typed.entries).toMatchObject([
+      {
+        fields: { name: 'Be' },
+        base: { name: 'A' },
+        held: { kind: 'conflict', clashes: ['name'] },
+      },
     ])
+    const alike = outboxReducer(torn, changed(plan, { name: 'C' }, { name: 'B' }))
+    expect(nextEntry(alike)).toMatchObject({ version: 9, fields: { name: 'C' } })
+    const gone = outboxReducer(one, held({ id, held: { kind: 'gone' } }))
+    expect(outboxReducer(gone, changed(plan, { name: 'D' }, { name: 'B' })).entries).toHaveLength(2)
   })
 
   test('a removal of what was changed since is asked about', () => {
@@ -486,4 +497,14 @@ describe('acts', () => {
     const twice = after(acted('j', 'out', [removing('plans', board)]))
     expect(overlay(read, twice.entries).plans).toEqual([])
   })
+})
+
+test('an answer that comes after something newer was read is not taken', () => {
+  const entry = after(changed(job, { complaint: 'older' }, {})).entries[0]
+  const read = { ...file, version: 7, complaint: 'newer' } as JobFile
+  if (!entry) throw new Error('nothing waits')
+  absorb(read, entry, { id: 'j', version: 6, complaint: 'older' })
+  expect(read).toMatchObject({ version: 7, complaint: 'newer' })
+  absorb(read, entry, { id: 'j', version: 8, complaint: 'newest' })
+  expect(read).toMatchObject({ version: 8, complaint: 'newest' })
 })

@@ -95,6 +95,17 @@ export const FAILS_AT_MOST = 3
 export const together = (entries: readonly Entry[], one: Entry): Entry[] =>
   one.act ? entries.filter(({ act }) => act?.id === one.act?.id) : [one]
 
+/** What waits for a held entry: the rest of its act, and what is written to the same records after it. */
+export function behind(entries: readonly Entry[], held: Entry): Entry[] {
+  const act = together(entries, held)
+  const keys = act.map(keyOf)
+  const at = entries.indexOf(held)
+  return entries.filter(
+    (one, place) =>
+      one !== held && !one.held && (act.includes(one) || (place > at && keys.includes(keyOf(one)))),
+  )
+}
+
 const entryOf = (state: Outbox, id: string): Entry | undefined =>
   state.entries.find((one) => one.id === id)
 
@@ -164,13 +175,15 @@ const slice = createSlice({
         const last = state.entries[at]
         // What was created or removed since may be what the change names: it goes out behind that.
         const inOrder = state.entries.slice(at + 1).every(({ action }) => action === 'change')
-        const refused = last?.held?.kind === 'refused'
-        const conflicting = last?.held !== undefined && !refused
-        if (last && mayJoin(last) && !last.tried && !conflicting && (inOrder || refused)) {
+        const { held } = last ?? {}
+        const joins = last && mayJoin(last) && !last.tried && held?.kind !== 'gone'
+        if (joins && (inOrder || held)) {
           last.base = { ...base, ...last.base }
           Object.assign(last.fields, fields)
           delete last.held
           delete last.failed
+          // A conflict stays one, now between what was typed last and what is stored.
+          if (held?.kind === 'conflict') rebase(last, held.stored)
         } else {
           state.entries.push({ ...target, id, action: 'change', fields, base })
         }

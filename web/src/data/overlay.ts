@@ -80,7 +80,13 @@ export function absorb(file: JobFile, entry: Entry, answer: Fields | null): void
     customers: file.customer,
     machines: file.machine,
   }
-  Object.assign(homes[collection] ?? {}, answer)
+  takeNewer(homes[collection], answer)
+}
+
+/** An answer may come late, when something newer has been read. */
+function takeNewer(record: object | undefined, answer: Fields | null): void {
+  const { version = 0 } = (record ?? {}) as { version?: number }
+  if (record && answer && (answer.version as number) >= version) Object.assign(record, answer)
 }
 
 /** The same into a list: changed where it is, added, or taken out. */
@@ -88,6 +94,6 @@ export function absorbInto(list: Known[], recordId: string, answer: Fields | nul
   const at = list.findIndex(({ id }) => id === recordId)
   if (answer === null) {
     if (at >= 0) list.splice(at, 1)
-  } else if (at >= 0) Object.assign(list[at] as Known, answer)
+  } else if (at >= 0) takeNewer(list[at], answer)
   else list.push(answer as unknown as Known)
 }

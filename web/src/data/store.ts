@@ -82,8 +82,12 @@ function openJobs(store: Store): JobFile[] {
   )
 }
 
-function readJob({ dispatch }: Pick<Store, 'dispatch'>, jobId: string) {
-  return dispatch(api.endpoints.job.initiate(jobId, { forceRefetch: true, subscribe: false }))
+/** Reads a job again; once more where a reading is under way, which may have begun before what it is to show. */
+function readJob({ dispatch }: Pick<Store, 'dispatch'>, id: string): void {
+  const again = () => void dispatch(api.util.invalidateTags([{ type: 'job', id }]))
+  const running = dispatch(api.util.getRunningQueryThunk('job', id))
+  if (running) void running.then(again)
+  else again()
 }
 
 /** Writes the outbox to the browser's storage as it changes, after the screen has been painted, and on leaving. */
@@ -151,18 +155,16 @@ async function settle(store: Store, entries: readonly Entry[], delivery: Deliver
 }
 
 /** Takes what the server has stored into what was read from it. */
-function take({ dispatch }: Store, entry: Entry, answer: Fields | null): void {
+function take(store: Store, entry: Entry, answer: Fields | null): void {
+  const { dispatch } = store
   if (entry.jobId !== '') {
     dispatch(api.util.updateQueryData('job', entry.jobId, (file) => absorb(file, entry, answer)))
     if (entry.fields.finished) {
       // A finished fitting moves the job on, and pieces from and to the shelf.
       dispatch(api.util.invalidateTags(['shopModules', 'jobs']))
-      readJob({ dispatch }, entry.jobId)
+      readJob(store, entry.jobId)
     }
-    // A reading of the job under way may have begun before this write: it is done once more.
-    dispatch(api.util.getRunningQueryThunk('job', entry.jobId))?.then(() =>
-      readJob({ dispatch }, entry.jobId),
-    )
+    if (dispatch(api.util.getRunningQueryThunk('job', entry.jobId))) readJob(store, entry.jobId)
   } else if (entry.collection === 'models') {
     dispatch(
       api.util.updateQueryData('models', undefined, (models) =>
@@ -182,6 +184,13 @@ async function settleStale(store: Store, entries: readonly Entry[]): Promise<voi
   const stored = await Promise.all(known.map(readRecord))
   if (stored.includes('away')) {
     dispatch(unreachable())
+    return
+  }
+  const movedOn = known.some((entry, at) => (stored[at] as Fields).version !== entry.version)
+  if (!movedOn) {
+    // Nothing to fit it to: it is tried a few times, and set aside.
+    const why = 'The server says that its record was changed, which it was not.'
+    dispatch(failed({ id: (entries[0] as Entry).id, why }))
     return
   }
   for (const [at, entry] of known.entries()) {

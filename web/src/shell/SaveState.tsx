@@ -1,7 +1,9 @@
+import { FACTS } from '@tembrix/core/records'
 import { Check, CloudOff, LoaderCircle, TriangleAlert } from 'lucide-react'
 import { Fragment, useState } from 'react'
 import {
   api,
+  behind,
   dropped,
   type Entry,
   type Held,
@@ -36,22 +38,6 @@ const LOOKS: Record<Link, { icon: typeof Check; text: string; look: string }> = 
   },
 }
 
-const COLLECTION_NAMES: Record<Entry['collection'], string> = {
-  customers: 'the customer',
-  machines: 'the machine',
-  modules: 'a module',
-  jobs: 'the job',
-  plans: 'the plan',
-  quotes: 'the quote',
-  fits: 'the work at the bench',
-  verifications: 'the verification',
-  measurements: 'a measurement',
-  frames: 'a log of frame times',
-  readings: 'a reading',
-  photos: 'a photo',
-  models: 'a machine record',
-}
-
 /** Whether everything typed has reached the server, and what to do where it cannot. */
 export function SaveState() {
   const outbox = useAppSelector((state) => state.outbox)
@@ -62,6 +48,8 @@ export function SaveState() {
 
   const [open, setOpen] = useState(false)
   const asks = held.length > 0
+  // Once all is settled it is closed, and does not open by itself with the next.
+  if (open && !asks) setOpen(false)
   const onlyRefused = asks && refused.length === held.length
   const unkept = !outbox.kept && outbox.entries.length > 0
   const shown = onlyRefused
@@ -87,7 +75,10 @@ export function SaveState() {
       <Dialog open={open && asks} onOpen={setOpen} title="What could not be saved">
         <div className="flex flex-col gap-5">
           {held.map((entry) => (
-            <HeldEntry key={entry.id} entry={entry} />
+            <div key={entry.id}>
+              <HeldEntry entry={entry} />
+              <Behind entry={entry} />
+            </div>
           ))}
         </div>
       </Dialog>
@@ -97,7 +88,7 @@ export function SaveState() {
 
 function HeldEntry({ entry }: { entry: Entry }) {
   const { held, collection, action, act } = entry
-  const what = act?.name || COLLECTION_NAMES[collection]
+  const what = act?.name || FACTS[collection].called
   if (!held) return null
   if (held.kind === 'conflict') return <Conflict entry={entry} held={held} />
   return (
@@ -108,7 +99,7 @@ function HeldEntry({ entry }: { entry: Entry }) {
       <p className="mb-2">
         {held.kind === 'gone' ? (
           <>
-            Somebody removed {COLLECTION_NAMES[collection]} while you changed it
+            Somebody removed {FACTS[collection].called} while you changed it
             {act && `, so ${act.name} was not stored`}.
           </>
         ) : (
@@ -128,6 +119,21 @@ function HeldEntry({ entry }: { entry: Entry }) {
   )
 }
 
+/** What else waits because of it: the rest of its act, and what was changed of the same records since. */
+function Behind({ entry }: { entry: Entry }) {
+  const entries = useAppSelector((state) => state.outbox.entries)
+  const waiting = behind(entries, entry).filter(({ fields }) => Object.keys(fields).length > 0)
+  if (waiting.length === 0) return null
+  return (
+    <section aria-label="Waiting for this" className="mt-3">
+      <p className="text-ink-2">Waiting for this, and kept meanwhile:</p>
+      {waiting.map((one) => (
+        <Mine key={one.id} entry={one} names={Object.keys(one.fields)} />
+      ))}
+    </section>
+  )
+}
+
 interface ConflictProps {
   entry: Entry
   held: Extract<Held, { kind: 'conflict' }>
@@ -136,10 +142,11 @@ interface ConflictProps {
 /** Both changed the same thing: both versions, and whose is to stand. */
 function Conflict({ entry, held: { stored, clashes } }: ConflictProps) {
   const dispatch = useAppDispatch()
-  const what = COLLECTION_NAMES[entry.collection]
+  const what = FACTS[entry.collection].called
   const { act, action } = entry
   const removing = action === 'remove'
   const decides = removing || action === 'expect'
+  const others = Object.keys(entry.fields).filter((name) => !clashes.includes(name))
   return (
     <section
       aria-label={`Changed elsewhere: ${what}`}
@@ -180,6 +187,12 @@ function Conflict({ entry, held: { stored, clashes } }: ConflictProps) {
             ))}
           </tbody>
         </table>
+      )}
+      {others.length > 0 && (
+        <>
+          <p className="text-ink-2">Not touched by it, and stored with it:</p>
+          <Mine entry={entry} names={others} />
+        </>
       )}
       <div className="flex flex-wrap gap-3">
         <Button look="main" onClick={() => dispatch(insisted(entry.id))}>
@@ -275,6 +288,6 @@ function inWords(value: unknown): string {
 }
 
 function readAgain(dispatch: ReturnType<typeof useAppDispatch>, { jobId }: Entry): void {
-  if (jobId === '') dispatch(api.util.invalidateTags(['models', 'lists']))
-  else dispatch(api.endpoints.job.initiate(jobId, { forceRefetch: true, subscribe: false }))
+  const tags = jobId === '' ? (['models', 'lists'] as const) : [{ type: 'job' as const, id: jobId }]
+  dispatch(api.util.invalidateTags([...tags]))
 }

@@ -13,18 +13,27 @@ interface Props extends Control {
   autoFocus?: boolean
 }
 
-/** A text control that shows just what was typed while it has the focus. */
+/** What was typed, and what it came to; null until that is known. */
+interface Typed {
+  text: string
+  given: string | null
+}
+
+/** A text control that shows just what was typed while it has the focus, until the value is changed from elsewhere. */
 export function TextInput({ value, onValue, lines, type, className = '', ...rest }: Props) {
-  const [typed, setTyped] = useState<string | null>(null)
+  const [typed, setTyped] = useState<Typed | null>(null)
   const given = value === null || value === undefined ? '' : String(value)
+  if (typed?.given === null) setTyped({ ...typed, given })
+  // A value is stored without blanks at its ends.
+  else if (typed && typed.given.trim() !== given.trim()) setTyped(null)
   const shared = {
     ...rest,
-    value: typed ?? given,
+    value: typed?.text ?? given,
     className: `${inputLook} ${className}`,
-    onFocus: () => setTyped(given),
+    onFocus: () => setTyped({ text: given, given }),
     onBlur: () => setTyped(null),
     onChange: ({ target }: { target: { value: string } }) => {
-      setTyped(target.value)
+      setTyped({ text: target.value, given: null })
       onValue(target.value)
     },
   }

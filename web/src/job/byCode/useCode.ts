@@ -1,10 +1,7 @@
 import { useEffect, useState } from 'react'
-import { API, api, useAppDispatch } from '../../data'
+import { API } from '../../data'
 import { useJob } from '../file'
 import type { Reached } from './Reach'
-
-/** How often the job is read again while a code is out, ms. */
-const LOOK = 3000
 
 export interface ByCode {
   /** Null while none is out. */
@@ -19,19 +16,16 @@ export interface ByCode {
 /** A short code of the job; while it is out, what comes by it appears by itself. `count` is how much has come. */
 export function useCode(count: number): ByCode {
   const { file } = useJob()
-  const dispatch = useAppDispatch()
   const [code, setCode] = useState<{ code: string; until: string } | null>(null)
   const [fault, setFault] = useState('')
   const [reach, setReach] = useState<Reached | null>(null)
 
   useEffect(() => {
     if (!code) return
-    const timer = setInterval(() => {
-      if (Date.now() > Date.parse(code.until)) setCode(null)
-      dispatch(api.endpoints.job.initiate(file.id, { forceRefetch: true, subscribe: false }))
-    }, LOOK)
-    return () => clearInterval(timer)
-  }, [code, dispatch, file.id])
+    const left = Date.parse(code.until) - Date.now()
+    const timer = setTimeout(() => setCode(null), left)
+    return () => clearTimeout(timer)
+  }, [code])
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: the code has done its work once something came
   useEffect(() => setCode(null), [count])

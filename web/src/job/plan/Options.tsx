@@ -1,3 +1,4 @@
+import { planSupply, staying } from '@tembrix/core/job'
 import { same } from '@tembrix/core/model'
 import {
   type Option,
@@ -7,7 +8,7 @@ import {
   type Relaxed,
   verdicts,
 } from '@tembrix/core/plan'
-import { type Assignment, isFreeFor, planSupply, staying } from '@tembrix/core/records'
+import { type Assignment, isFreeFor } from '@tembrix/core/records'
 import { Pin } from 'lucide-react'
 import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { describeModule } from '../../board'

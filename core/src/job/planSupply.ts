@@ -1,7 +1,6 @@
 import type { Module } from '../model'
 import type { Offer, Option } from '../plan'
-import type { Assignment } from './assignment'
-import type { ModuleRecord } from './moduleRecord'
+import type { Assignment, ModuleRecord } from '../records'
 
 type Stocked = Pick<ModuleRecord, 'id' | 'source' | 'module' | 'price'> & {
   /** How many purchases a supplier has; null where nobody has asked. */

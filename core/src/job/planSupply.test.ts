@@ -1,7 +1,8 @@
 import { expect, test } from 'vitest'
 import { desktop, stick } from '../../test/builders'
 import { plan } from '../plan'
-import { type ModuleRecord, planSupply, staying } from '.'
+import type { ModuleRecord } from '../records'
+import { planSupply, staying } from '.'
 
 type Stocked = Pick<ModuleRecord, 'id' | 'source' | 'module' | 'price'>
 

@@ -1,0 +1,22 @@
+/**
+ * How a machine was when it was measured: before the change; with only the first or only the second of
+ * the two changes it is made of; after it.
+ */
+export const CONFIGURATIONS = ['before', 'first', 'second', 'after'] as const
+export type Configuration = (typeof CONFIGURATIONS)[number]
+
+export const BANDWIDTHS = ['read', 'copy', 'write'] as const
+export type Bandwidth = (typeof BANDWIDTHS)[number]
+
+/** What a test was run under: what was drawn and how, what the machine was set to, what else ran. */
+export const CONDITIONS = ['resolution', 'quality', 'display', 'power', 'running'] as const
+export type Condition = (typeof CONDITIONS)[number]
+
+/** As the technician put them; what nobody noted is left out. */
+export type Conditions = Partial<Record<Condition, string>>
+
+/** Edges of the distribution, ms: each a twentieth above the one before, from 1 ms to a second. */
+export const FRAME_EDGES: readonly number[] = Array.from({ length: 142 }, (_, at) => 1.05 ** at)
+
+/** Stretches that a log's line is drawn of. */
+export const FRAME_STRETCHES = 240

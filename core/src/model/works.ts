@@ -1,0 +1,17 @@
+/** Kinds of work as far as memory is concerned. */
+export const WORKS = [
+  'office',
+  'browsing',
+  'photos',
+  'video',
+  'audio',
+  'compression',
+  'compiling',
+  'rendering',
+  'games',
+  'games-processor',
+  'integrated-graphics',
+  'virtual-machines',
+  'models',
+] as const
+export type Work = (typeof WORKS)[number]

@@ -1,0 +1,176 @@
+import type { Page, Route } from '@playwright/test'
+import { type Application, startApplication } from './application'
+import { expect, openJob, saved, test } from './fixtures'
+
+/** Chance with a seed, so that a storm can be had again. */
+function chanceOf(seed: number): () => number {
+  let state = seed
+  return () => {
+    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0
+    return state / 2 ** 32
+  }
+}
+
+/** Lets a write through, or not, or not its answer, or late, or twice. */
+async function toss(route: Route, chance: () => number): Promise<void> {
+  const method = route.request().method()
+  const fate = chance()
+  const wait = chance() * 400
+  if (method === 'GET' || fate < 0.35) return route.continue()
+  if (fate < 0.5) return route.abort()
+  const answer = await route.fetch().catch(() => null)
+  if (fate < 0.7 || !answer) return route.abort()
+  if (fate < 0.85) {
+    await new Promise((later) => setTimeout(later, wait))
+    return route.fulfill({ response: answer })
+  }
+  const second = await route.fetch().catch(() => null)
+  return route.fulfill({ response: second ?? answer })
+}
+
+const fieldsOf = (page: Page) => ({
+  uses: page.getByLabel('What it is used for'),
+  complaint: page.getByLabel('What is wrong, in the customer’s words'),
+  phone: page.getByLabel('Phone'),
+})
+
+/** What a screen has been told that it has not been able to store. */
+async function heldBy(page: Page): Promise<string> {
+  const state = page.getByTestId('save-state')
+  if (await state.isDisabled()) return ''
+  await state.click()
+  const dialog = page.getByRole('dialog')
+  const said = (await dialog.textContent()) ?? ''
+  await dialog.getByRole('button', { name: 'Close' }).click()
+  return said
+}
+
+/** Settles each question for what this screen entered. */
+async function insist(page: Page): Promise<void> {
+  const state = page.getByTestId('save-state')
+  const quiet = /All saved|choose|not accepted/
+  for (;;) {
+    await expect(state).toHaveText(quiet)
+    if ((await state.textContent())?.includes('All saved')) return
+    await state.click()
+    const ask = page.getByRole('dialog').getByRole('button', {
+      name: /Keep what I entered|Try again/,
+    })
+    await ask.first().click()
+    await page.keyboard.press('Escape')
+    await expect(page.getByRole('dialog')).toBeHidden()
+  }
+}
+
+async function storm(page: Page, own: Application, others: Page[], seed: number): Promise<void> {
+  const chance = chanceOf(seed)
+  const id = await openJob(page, own, 'Varga', 'intake')
+  const pages = [page, ...others]
+  for (const one of others) {
+    await one.goto(`${own.address}/jobs/${id}/intake`)
+    await expect(fieldsOf(one).uses).toBeVisible()
+  }
+  for (const one of pages) await one.route('**/api/v1/**', (route) => toss(route, chance))
+  const words: string[] = []
+  for (let turn = 0; turn < 24; turn += 1) {
+    const at = Math.floor(chance() * pages.length)
+    const one = pages[at] as Page
+    const fields = fieldsOf(one)
+    const word = `w${seed}x${turn}`
+    const field = chance() < 0.5 ? fields.uses : fields.complaint
+    await field.focus()
+    await one.keyboard.press('Control+End')
+    await one.keyboard.insertText(` ${word}`)
+    words.push(word)
+    if (chance() < 0.15) await one.reload()
+  }
+  for (const one of pages) {
+    await one.unrouteAll({ behavior: 'wait' })
+    await expect(one.getByTestId('save-state')).toHaveText(/All saved|choose|not accepted/)
+  }
+
+  const api = `${own.address}/api/v1/jobs/${id}`
+  const stored = async () => (await page.request.get(api)).json()
+  const { uses, complaint } = await stored()
+  const held = (await Promise.all(pages.map(heldBy))).join('\n')
+  const lost = words.filter((word) => !`${uses} ${complaint} ${held}`.includes(word))
+  expect(lost, 'words neither stored nor shown as in conflict').toEqual([])
+
+  for (const one of pages) await insist(one)
+  const after = await stored()
+  for (const one of pages) {
+    await expect(fieldsOf(one).uses).toHaveValue(after.uses)
+    await expect(fieldsOf(one).complaint).toHaveValue(after.complaint)
+  }
+}
+
+for (const [seed, screens] of [
+  [1, 2],
+  [2, 3],
+  [3, 3],
+] as const) {
+  test(`a storm over ${screens} screens (${seed}): every word is stored or shown, and all agree`, async ({
+    page,
+    browser,
+  }) => {
+    const own = await startApplication()
+    const contexts = await Promise.all(
+      Array.from({ length: screens - 1 }, () =>
+        browser.newContext({ viewport: { width: 1280, height: 800 } }),
+      ),
+    )
+    try {
+      const others = await Promise.all(contexts.map((context) => context.newPage()))
+      await storm(page, own, others, seed)
+    } finally {
+      for (const context of contexts) await context.close()
+      await own.end()
+    }
+  })
+}
+
+test('the server is killed fifty times in the midst of typing: every word is there', async ({
+  page,
+}) => {
+  test.setTimeout(600_000)
+  const own = await startApplication()
+  try {
+    const id = await openJob(page, own, 'Varga', 'intake')
+    const { uses } = fieldsOf(page)
+    const chance = chanceOf(50)
+    const words: string[] = []
+    let strike: ((route: Route) => Promise<void>) | null = null
+    await page.route('**/api/v1/**', async (route) => {
+      if (strike && route.request().method() !== 'GET') await strike(route)
+      else await route.continue()
+    })
+    /** Killed as a write comes, before or after the server has it. */
+    const struck = (stored: boolean) =>
+      new Promise<void>((done) => {
+        strike = async (route) => {
+          strike = null
+          if (stored) await route.fetch()
+          await own.stop('SIGKILL')
+          await route.abort()
+          done()
+        }
+      })
+    for (let turn = 0; turn < 50; turn += 1) {
+      const when = Math.floor(chance() * 4)
+      const killed = when === 1 || when === 2 ? struck(when === 2) : null
+      await uses.focus()
+      await page.keyboard.press('Control+End')
+      await page.keyboard.insertText(` k${turn}`)
+      words.push(`k${turn}`)
+      if (killed) await killed
+      else if (when === 3) await saved(page)
+      await own.stop('SIGKILL')
+      await own.start()
+    }
+    await saved(page)
+    const job = await (await page.request.get(`${own.address}/api/v1/jobs/${id}`)).json()
+    expect(words.filter((word) => !job.uses.split(' ').includes(word))).toEqual([])
+  } finally {
+    await own.end()
+  }
+})
