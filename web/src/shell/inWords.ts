@@ -1,0 +1,42 @@
+import { format, parseISO } from 'date-fns'
+
+/** What ids stand for, by id. */
+export type Names = ReadonlyMap<string, string>
+
+const ID = /^[\da-f]{8}-[\da-f]{4}-[\da-f]{4}-[\da-f]{4}-[\da-f]{12}$/
+const MOMENT = /^\d{4}-\d\d-\d\dT/
+
+/** The name of a field as words: `validUntil` is “valid until”. */
+export const fieldName = (name: string): string =>
+  name.replace(/(?<=[a-z])[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)
+
+/** A value of a record as somebody would read it, cut after so many letters; “–” where there is nothing. */
+export function inWords(value: unknown, names: Names, longest = 400): string {
+  const words = said(value, names)
+  if (words === '') return '–'
+  return words.length > longest ? `${words.slice(0, longest)}…` : words
+}
+
+function said(value: unknown, names: Names): string {
+  if (value === null || value === undefined) return ''
+  if (typeof value === 'boolean') return value ? 'yes' : 'no'
+  if (typeof value === 'string') {
+    if (ID.test(value)) return names.get(value) ?? ''
+    return MOMENT.test(value) ? format(parseISO(value), 'd MMM yyyy, HH:mm') : value
+  }
+  if (Array.isArray(value))
+    return value
+      .map((one) => said(one, names))
+      .filter(Boolean)
+      .join(', ')
+  if (typeof value !== 'object') return String(value)
+  return Object.entries(value)
+    .filter(([name]) => name !== 'id' && name !== 'unit')
+    .map(([name, one]) => [name, said(one, names)] as const)
+    .filter(([, words]) => words !== '')
+    .map(([name, words]) => (name === 'moduleId' ? words : `${named(name, names)}: ${words}`))
+    .join('; ')
+}
+
+const named = (name: string, names: Names): string =>
+  ID.test(name) ? (names.get(name) ?? 'one') : fieldName(name)
