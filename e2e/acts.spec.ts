@@ -2,6 +2,16 @@ import type { Page } from '@playwright/test'
 import type { Application } from './application'
 import { expect, newJob, openJob, saved, slot, test, withoutNews } from './fixtures'
 
+/** Begins the quote of a job. */
+async function begin(page: Page, address: string) {
+  await page.goto(`${address}/quote`)
+  await page
+    .getByRole('button', { name: /^Quote/ })
+    .first()
+    .click()
+  await saved(page)
+}
+
 /** A job whose plan puts a piece of the shelf beside what is in it, with a quote of it in draft. */
 async function quoted(page: Page, app: Application, customer: string) {
   const { id, address } = await newJob(page, app, customer, 'Heron 15', { A: '8GB 1Rx8' })
@@ -22,12 +32,7 @@ test('an approval whose answer is lost, and that goes out twice, is made once', 
   app,
 }) => {
   const { address, read } = await quoted(page, app, 'Isolde Marsh')
-  await page.goto(`${address}/quote`)
-  await page
-    .getByRole('button', { name: /^Quote/ })
-    .first()
-    .click()
-  await saved(page)
+  await begin(page, address)
   let sent = 0
   await page.route('**/api/v1/acts', async (route) => {
     sent += 1
@@ -52,12 +57,7 @@ test('an approval whose board was changed elsewhere is asked about, and made who
 }) => {
   await withoutNews(page)
   const { address, api, plan, read } = await quoted(page, app, 'Tamsin Hale')
-  await page.goto(`${address}/quote`)
-  await page
-    .getByRole('button', { name: /^Quote/ })
-    .first()
-    .click()
-  await saved(page)
+  await begin(page, address)
   const { version } = (await read()).plans[0]
   await page.request.patch(`${api}/plans/${plan.id}`, { data: { version, placement: {} } })
   await page
@@ -148,4 +148,23 @@ test('a deed of several records is taken back as one: a module with its slot', a
     found: before.found,
     modules: before.modules.map(() => ({})),
   })
+})
+
+test('a figure typed into the record is taken back in one step, with where it is from', async ({
+  page,
+  app,
+}) => {
+  const { address, read } = await quoted(page, app, 'Perrin Lowe')
+  await page.goto(`${address}/identify`)
+  await page.getByText('Limits', { exact: true }).click()
+  const before = (await read()).machine
+  await page.getByLabel('Chip density, Gbit').pressSequentially('16')
+  await saved(page)
+  const typed = (await read()).machine
+  expect(typed.machine.limits.dieGbit).toBe(16)
+  expect(typed.sources).not.toEqual(before.sources)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await saved(page)
+  const after = (await read()).machine
+  expect([after.machine, after.sources]).toEqual([before.machine, before.sources])
 })

@@ -1,6 +1,16 @@
 import type { Collection } from '@tembrix/core/records'
 import { expect, test } from 'vitest'
-import { type Deeds, done, keepDeeds, redone, restoreDeeds, undone, undoReducer } from './undo'
+import {
+  ALONG,
+  type Deeds,
+  done,
+  keepDeeds,
+  redone,
+  restoreDeeds,
+  type Step,
+  undone,
+  undoReducer,
+} from './undo'
 import { changing, inverse, making, removing, type Write } from './writes'
 
 const plan = { id: 'p', version: 3, name: 'A', profile: false, createdAt: 'x', updatedAt: 'x' }
@@ -9,8 +19,10 @@ const holding =
   (_: Collection, id: string) =>
     records.find((one) => one.id === id)
 
-const after = (...steps: Write[][]): Deeds =>
-  steps.reduce((state, step) => undoReducer(state, done({ jobId: 'j', step })), {} as Deeds)
+const after = (...steps: (Write[] | Step)[]): Deeds =>
+  steps
+    .map((step) => (Array.isArray(step) ? { writes: step } : step))
+    .reduce((state, step) => undoReducer(state, done({ jobId: 'j', step })), {} as Deeds)
 
 test('a deed is taken back the last write first, against the records as they are now', () => {
   const deed = [
@@ -60,7 +72,7 @@ test('what is typed on in one field is one deed; other fields and switches are t
   const typed = (name: string) => [changing('plans', plan, { name })]
   const of = (deeds: Deeds) => deeds.j?.past ?? []
   expect(of(after(typed('B'), typed('Be'), typed('Bes')))).toMatchObject([
-    [{ before: { name: 'A' }, fields: { name: 'Bes' } }],
+    { writes: [{ before: { name: 'A' }, fields: { name: 'Bes' } }] },
   ])
   const flip = [changing('plans', plan, { profile: true })]
   expect(of(after(typed('B'), flip, flip, typed('Be')))).toHaveLength(4)
@@ -70,7 +82,8 @@ test('what is typed on in one field is one deed; other fields and switches are t
 })
 
 test('back and again', () => {
-  const [one, two] = [[changing('plans', plan, { profile: true })], [removing('plans', plan)]]
+  const one = { writes: [changing('plans', plan, { profile: true })] }
+  const two = { writes: [removing('plans', plan)] }
   const back = undoReducer(after(one, two), undone({ jobId: 'j', off: 1, step: one }))
   expect(back.j).toEqual({ past: [one], future: [one] })
   expect(undoReducer(back, redone({ jobId: 'j', off: 1, step: two })).j).toEqual({
@@ -109,4 +122,30 @@ test('deeds are there after the page was loaded again, the later ones where not 
   const none = new SmallStorage(2) as unknown as Storage
   keepDeeds(none, deeds)
   expect(restoreDeeds(none)).toEqual({})
+})
+
+test('a value inside a record typed on is one deed, with what is noted along', () => {
+  const machine = { id: 'm', version: 1, machine: { name: 'A' }, sources: {} }
+  const named = (name: string) => ({ ...machine, machine: { name } })
+  const typed = (name: string, from: string): Step => ({
+    writes: [changing('machines', named(from), { machine: { name } } as never)],
+    typing: 'machine.name',
+  })
+  const along: Step = {
+    writes: [changing('machines', machine, { sources: { name: 'sticker' } } as never)],
+    typing: ALONG,
+  }
+  const all = after(typed('B', 'A'), along, typed('Be', 'B'), along).j?.past
+  expect(all).toMatchObject([
+    {
+      writes: [
+        {
+          before: { machine: { name: 'A' }, sources: {} },
+          fields: { machine: { name: 'Be' }, sources: { name: 'sticker' } },
+        },
+      ],
+    },
+  ])
+  const other = { ...typed('C', 'Be'), typing: 'machine.processor' }
+  expect(after(typed('B', 'A'), other).j?.past).toHaveLength(2)
 })

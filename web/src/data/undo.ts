@@ -1,8 +1,15 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
-import type { Fields, Write } from './writes'
+import type { Write } from './writes'
 
 /** A deed that can be taken back: what was written, with what was there before. */
-export type Step = readonly Write[]
+export interface Step {
+  writes: readonly Write[]
+  /** What is being typed; typed on, it is the same deed. */
+  typing?: string | undefined
+}
+
+/** What is noted along with the deed before it, of the same record, and taken back with it. */
+export const ALONG = 'along'
 
 interface Stacks {
   past: Step[]
@@ -50,20 +57,26 @@ const turned = ({ past, future }: Stacks, { off, step }: Turned): Stacks => ({
   future: step ? [...future, step] : future,
 })
 
-/** Two deeds that are one: the same value typed on. */
-function typedOn([last, ...more]: Step, [next, ...others]: Step): Step | null {
+/** Two deeds of one record that are one: a value typed on, or what is noted along with it. */
+function typedOn({ writes: [last, ...more], typing }: Step, next: Step): Step | null {
+  const [write, ...others] = next.writes
   if (more.length > 0 || others.length > 0) return null
-  if (last?.action !== 'change' || next?.action !== 'change') return null
-  const [name, ...rest] = Object.keys(next.fields)
-  const same = last.collection === next.collection && last.recordId === next.recordId
-  if (!same || name === undefined || rest.length > 0) return null
-  if (Object.keys(last.fields).join() !== name) return null
-  if (![last.fields, next.fields].every((fields) => isTyped(fields, name))) return null
-  return [{ ...next, before: last.before }]
+  if (last?.action !== 'change' || write?.action !== 'change') return null
+  if (last.collection !== write.collection || last.recordId !== write.recordId) return null
+  const isSame = next.typing === undefined ? isText(last, write) : next.typing === typing
+  if (!isSame && next.typing !== ALONG) return null
+  const before = { ...write.before, ...last.before }
+  const fields = { ...last.fields, ...write.fields }
+  return { writes: [{ ...write, before, fields }], typing }
 }
 
-const isTyped = (fields: Fields, name: string): boolean =>
-  ['string', 'number'].includes(typeof fields[name])
+/** Both set the same one field to a text or a figure. */
+function isText(...writes: Write[]): boolean {
+  const fields = writes.map((write) => Object.entries(write.fields))
+  const typed = ['string', 'number']
+  const names = new Set(fields.flatMap((all) => all.map(([name]) => name)))
+  return names.size === 1 && fields.flat().every(([, value]) => typed.includes(typeof value))
+}
 
 export const { done, redone, undone } = slice.actions
 export const undoReducer = slice.reducer

@@ -20,13 +20,13 @@ export interface RecordForm {
 /**
  * A stored record as a form that saves itself: each top-level field on its own, checked by its
  * schema; what cannot be accepted stays as typed, with the reason, over a reload too. `save` takes
- * what is acceptable on its way.
+ * what is acceptable on its way, and what is being typed.
  */
 export function useRecordForm<T extends { id: string }>(
   collection: Collection,
   record: T,
   schemas: Record<string, FieldSchema>,
-  save: (fields: Fields) => void,
+  save: (fields: Fields, typing?: string) => void,
 ): RecordForm {
   const dispatch = useAppDispatch()
   const key = keyOf({ collection, recordId: record.id })
@@ -46,7 +46,8 @@ export function useRecordForm<T extends { id: string }>(
       const parsed = schemas[field]?.safeParse(next)
       const fits = parsed?.success ?? true
       dispatch(drafted({ key, field, value: fits ? undefined : next }))
-      if (fits) save({ [field]: parsed?.data ?? next })
+      const isTyped = typeof value === 'string' || typeof value === 'number'
+      if (fits) save({ [field]: parsed?.data ?? next }, isTyped ? path.join('.') : undefined)
     },
   }
 }

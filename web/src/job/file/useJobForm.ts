@@ -9,7 +9,7 @@ export function useJobForm<C extends Collection, T extends { id: string; version
   schemas: Parameters<typeof useRecordForm>[2],
 ): RecordForm {
   const { edit } = useJob()
-  return useRecordForm(collection, record, schemas, (fields) =>
-    edit.step(collection, record, fields as ChangeOf<C>),
+  return useRecordForm(collection, record, schemas, (fields, typing) =>
+    edit.step(collection, record, fields as ChangeOf<C>, typing),
   )
 }

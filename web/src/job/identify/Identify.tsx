@@ -1,6 +1,6 @@
 import { startingPoints } from '@tembrix/core/machines'
 import { MachineChange } from '@tembrix/core/records'
-import { useModelsQuery } from '../../data'
+import { ALONG, useModelsQuery } from '../../data'
 import { FindingList } from '../../findings'
 import { ControllerFields, LimitFields, NameFields, SlotFields, useSourcing } from '../../machine'
 import { capacity, Field, list, Select, TextInput } from '../../ui'
@@ -22,7 +22,7 @@ export function Identify() {
   useFillFromReadings()
   const form = useJobForm('machines', file.machine, MachineChange.shape)
   const sourcing = useSourcing(file.machine.sources, (sources) =>
-    edit.step('machines', file.machine, { sources }),
+    edit.step('machines', file.machine, { sources }, ALONG),
   )
   const { data: models = [] } = useModelsQuery()
   const points = startingPoints(models)
