@@ -158,7 +158,7 @@ test('a figure typed into the record is taken back in one step, with where it is
   await page.goto(`${address}/identify`)
   await page.getByText('Limits', { exact: true }).click()
   const before = (await read()).machine
-  await page.getByLabel('Chip density, Gbit').pressSequentially('16')
+  await page.getByRole('textbox', { name: 'Chip density, Gbit' }).pressSequentially('16')
   await saved(page)
   const typed = (await read()).machine
   expect(typed.machine.limits.dieGbit).toBe(16)
@@ -167,4 +167,36 @@ test('a figure typed into the record is taken back in one step, with where it is
   await saved(page)
   const after = (await read()).machine
   expect([after.machine, after.sources]).toEqual([before.machine, before.sources])
+})
+
+test('a new job whose answer was lost holds what was corrected before it was sent again', async ({
+  page,
+  app,
+}) => {
+  await page.goto(app.address)
+  await page.getByRole('button', { name: 'New job' }).click()
+  await page.getByLabel('Name').fill('Linnea Roke')
+  await page.getByLabel('Phone').fill('0555 1')
+  await page.getByLabel(/What is wrong/).fill('Freezes')
+  await page.getByRole('radio', { name: /Laptop, 2 slots/ }).check()
+  let lost = false
+  await page.route('**/api/v1/jobs', async (route) => {
+    if (lost || route.request().method() !== 'POST') return route.continue()
+    lost = true
+    await route.fetch()
+    await route.abort()
+  })
+  const start = page.getByRole('button', { name: 'Start the job' })
+  await start.click()
+  await expect(page.getByRole('alert')).toBeVisible()
+  await page.getByLabel('Phone').fill('0555 1234')
+  await page.getByLabel(/What is wrong/).fill('Freezes at the till')
+  await start.click()
+  await expect(page.getByRole('heading', { name: 'Identify' })).toBeVisible()
+  await saved(page)
+  const api = `${app.address}/api/v1`
+  const jobs = await (await page.request.get(`${api}/jobs?search=Roke`)).json()
+  expect(jobs).toMatchObject([{ complaint: 'Freezes at the till' }])
+  const { customer } = await (await page.request.get(`${api}/jobs/${jobs[0].id}`)).json()
+  expect(customer.phone).toBe('0555 1234')
 })

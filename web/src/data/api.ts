@@ -163,8 +163,10 @@ export const api = createApi({
       }),
       invalidatesTags: ['lists'],
     }),
-    createJob: build.mutation<Job, NewJob>({
+    /** `isNew` is false where the job was stored before, and is answered as it stands. */
+    createJob: build.mutation<{ job: Job; isNew: boolean }, NewJob>({
       query: (body) => ({ url: '/jobs', method: 'POST', body }),
+      transformResponse: (job: Job, meta) => ({ job, isNew: meta?.response?.status === 201 }),
       invalidatesTags: ['jobs', 'customers'],
     }),
   }),

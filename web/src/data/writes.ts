@@ -44,7 +44,7 @@ export const changing = <C extends Collection>(
   collection: C,
   record: Known,
   fields: ChangeOf<C>,
-): Write => ({
+): Extract<Write, { action: 'change' }> => ({
   action: 'change',
   collection,
   recordId: record.id,

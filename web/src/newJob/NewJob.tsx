@@ -1,11 +1,16 @@
 import { type Answers, matching, type StartingPoint, startingPoints } from '@tembrix/core/machines'
-import { alike, NewCustomer, NewJob as NewJobSchema } from '@tembrix/core/records'
+import {
+  NewCustomer,
+  type NewJob as NewJobFields,
+  NewJob as NewJobSchema,
+} from '@tembrix/core/records'
 import { type FormEvent, useEffect, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import {
-  changed,
+  api,
   created,
   drafted,
+  put,
   useAppDispatch,
   useAppSelector,
   useCreateJobMutation,
@@ -14,6 +19,7 @@ import {
 } from '../data'
 import { Bar } from '../shell'
 import { Button, Field, TextInput } from '../ui'
+import { corrections } from './corrections'
 import { MachineChoice } from './MachineChoice'
 
 const DRAFT = 'new-job'
@@ -87,6 +93,15 @@ export function NewJob() {
     if (checked) form.current?.querySelector<HTMLElement>('[aria-invalid=true]')?.focus()
   }, [checked])
 
+  /** The job was stored before and its answer lost: what was corrected since is stored too. */
+  async function correct(jobId: string, job: NewJobFields) {
+    const { data: file } = await dispatch(
+      api.endpoints.job.initiate(jobId, { forceRefetch: true, subscribe: false }),
+    )
+    if (!file) return
+    for (const action of put(jobId, 'the new job', corrections(file, job))) dispatch(action)
+  }
+
   async function submit(event: FormEvent) {
     event.preventDefault()
     setChecked(false)
@@ -100,23 +115,19 @@ export function NewJob() {
     })
     const answer = await create(job)
     if (!answer.data) return
-    const { id, version, complaint } = answer.data
-    if (!alike(complaint, job.complaint)) {
-      // The job was stored before, its answer lost, and the words corrected since.
-      const target = { jobId: id, collection: 'jobs', recordId: id, version } as const
-      dispatch(changed(target, { complaint: job.complaint }, answer.data))
-    }
+    const { id } = answer.data.job
+    if (!answer.data.isNew) await correct(id, job)
     if (draft.report.trim() !== '') {
       const recordId = crypto.randomUUID()
       dispatch(
         created(
-          { jobId: answer.data.id, collection: 'readings', recordId },
-          { jobId: answer.data.id, name: 'System report', text: draft.report },
+          { jobId: id, collection: 'readings', recordId },
+          { jobId: id, name: 'System report', text: draft.report },
         ),
       )
     }
     dispatch(drafted({ key: DRAFT, field: 'form', value: undefined }))
-    navigate(`/jobs/${answer.data.id}/identify`)
+    navigate(`/jobs/${id}/identify`)
   }
 
   return (

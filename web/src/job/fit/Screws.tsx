@@ -33,7 +33,8 @@ export function Screws({ fitting }: { fitting: Fitting }) {
 
   function place(x: number, y: number) {
     const { id: _, x: __, y: ___, ...like } = screws.at(-1) ?? { id: '', x: 0, y: 0, ...USUAL }
-    const id = `s${1 + Math.max(0, ...screws.map((one) => Number(one.id.slice(1)) || 0))}`
+    // Of its own, so that pins set at two screens are two.
+    const id = crypto.randomUUID()
     setPins([...screws, { ...like, captive: false, leftOut: false, id, x, y }])
     setChosen(id)
   }
