@@ -51,7 +51,14 @@ export { overlay, overlayModels, recordIn } from './overlay'
 export { heldPicture, holdPicture } from './pictures'
 export { put } from './put'
 export { simulatedKept, simulatedPutAway } from './simulated'
-export { openStore, type State, type Store, useAppDispatch, useAppSelector } from './store'
+export {
+  openStore,
+  type State,
+  type Store,
+  useAppDispatch,
+  useAppSelector,
+  useAppStore,
+} from './store'
 export { ALONG, done, redone, type Step, undone } from './undo'
 export { opened, tried, triedAgain, triedBefore, type WhatIf } from './whatIf'
 export { openWithoutServer } from './withoutServer'

@@ -1,6 +1,6 @@
 import { configureStore, createListenerMiddleware } from '@reduxjs/toolkit'
 import { alike, type JobFile } from '@tembrix/core/records'
-import { useDispatch, useSelector } from 'react-redux'
+import { useDispatch, useSelector, useStore } from 'react-redux'
 import { API, api } from './api'
 import { type Delivery, startCourier } from './courier'
 import { type Keep, restore, store as storeOutbox } from './keep'
@@ -45,6 +45,7 @@ function configure(outbox: Outbox, undo: Deeds) {
 export type Store = ReturnType<typeof configure>
 export type State = ReturnType<Store['getState']>
 export const useAppDispatch = useDispatch.withTypes<Store['dispatch']>()
+export const useAppStore = useStore.withTypes<Store>()
 export const useAppSelector = useSelector.withTypes<State>()
 
 /** The store of this tab, with what earlier visits left unsent, and the courier at work. */

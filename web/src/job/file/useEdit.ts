@@ -1,19 +1,7 @@
 import { same } from '@tembrix/core/model'
 import type { ChangeOf, Collection } from '@tembrix/core/records'
 import { useMemo } from 'react'
-import {
-  asIn,
-  changing,
-  done,
-  inverse,
-  put,
-  redone,
-  type Step,
-  undone,
-  useAppDispatch,
-  useAppSelector,
-  type Write,
-} from '../../data'
+import { asIn, changing, done, put, useAppDispatch, type Write } from '../../data'
 
 interface Known {
   id: string
@@ -38,17 +26,11 @@ export interface Edit {
   act: (name: string, writes: readonly Write[]) => void
   /** The same for good. */
   settle: (name: string, writes: readonly Write[]) => void
-  undo?: () => void
-  redo?: () => void
 }
 
-/** Ways to change a job's records; `current` gives a record as it is now. */
-export function useEdit(
-  jobId: string,
-  current: (collection: Collection, id: string) => Known | undefined,
-): Edit {
+/** Ways to change a job's records. */
+export function useEdit(jobId: string): Edit {
   const dispatch = useAppDispatch()
-  const stacks = useAppSelector((state) => state.undo[jobId])
   return useMemo(() => {
     const settle: Edit['settle'] = (name, writes) => {
       for (const action of put(jobId, name, writes)) dispatch(action)
@@ -58,17 +40,6 @@ export function useEdit(
       dispatch(done({ jobId, step: { writes, typing } }))
       settle(name, writes)
     }
-    /** Takes the newest of some deeds back that still is something. */
-    const back = (deeds: readonly Step[], turn: typeof undone | typeof redone) => () => {
-      for (let off = 1; off <= deeds.length; off += 1) {
-        const writes = inverse((deeds[deeds.length - off] as Step).writes, current)
-        if (writes.length === 0 && off < deeds.length) continue
-        dispatch(turn({ jobId, off, step: writes.length > 0 ? { writes } : null }))
-        settle('what was taken back', writes)
-        return
-      }
-    }
-    const { past = [], future = [] } = stacks ?? {}
     return {
       set: (collection, record, fields) => settle('', [changing(collection, record, fields)]),
       step: (collection, record, fields, typing) => {
@@ -77,8 +48,6 @@ export function useEdit(
       },
       act,
       settle,
-      ...(past.length > 0 ? { undo: back(past, undone) } : {}),
-      ...(future.length > 0 ? { redo: back(future, redone) } : {}),
     }
-  }, [dispatch, jobId, stacks, current])
+  }, [dispatch, jobId])
 }

@@ -5,7 +5,7 @@ import { BoardColumn, Desk, Legend, UndoButtons } from '../../board'
 import { Bar } from '../../shell'
 import { Button, Message, money, plural } from '../../ui'
 import { BenchContext } from '../bench'
-import { JobProvider, type JobView, useJob } from '../file'
+import { JobProvider, type JobView, useJob, useUndo } from '../file'
 import { FoundTray } from '../identify'
 import { PlanTray } from '../plan'
 import { Rail } from './Rail'
@@ -89,7 +89,7 @@ function Opened() {
           <b className="font-mono">{file.number}</b> <b>{file.customer.name}</b>
           <span className="text-ink-2"> · {machine.name}</span>
         </h1>
-        <UndoButtons undo={edit.undo} redo={edit.redo} />
+        <Undo />
       </Bar>
       <div className="flex min-h-0 flex-1 flex-col gap-1.5 p-1.5 lg:flex-row">
         <Rail />
@@ -134,4 +134,9 @@ function costFigure({ cost, file }: JobView) {
     figure: money(total),
     why: `What comes from the shelf and the supplier; a kit counts once. The customer’s own modules cost nothing.${left}`,
   }
+}
+
+function Undo() {
+  const { undo, redo } = useUndo()
+  return <UndoButtons undo={undo} redo={redo} />
 }

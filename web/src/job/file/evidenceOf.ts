@@ -1,8 +1,6 @@
 import { type Evidence, type Input, weigh } from '@tembrix/core/evidence'
-import type { Situation } from '@tembrix/core/job'
 import { type Reading, read } from '@tembrix/core/readings'
-import type { JobFile, ReadingRecord } from '@tembrix/core/records'
-import { useMemo } from 'react'
+import type { Assignment, JobFile, ReadingRecord } from '@tembrix/core/records'
 
 const decoded = new Map<string, Reading>()
 
@@ -24,19 +22,16 @@ export function remember(id: string, reading: Reading): void {
   decoded.set(id, reading)
 }
 
-/** Everything known about the job’s machine, weighed against the board as found. */
-export function useEvidence(
-  { readings, machine, rulings }: JobFile,
-  { assignment, evaluation }: Pick<Situation, 'assignment' | 'evaluation'>,
+/** Everything known about a job’s machine, weighed against the board as found; its readings run at `runsAt` MT/s. */
+export function evidenceOf(
+  readings: readonly ReadingRecord[],
+  { sources, machine }: JobFile['machine'],
+  rulings: JobFile['rulings'],
+  assignment: Assignment,
+  runsAt: number | null,
 ): Evidence {
-  const inputs = useMemo(() => readings.map(inputOf), [readings])
-  const { sources, machine: record } = machine
-  const runsAt = evaluation.run?.dataRate ?? null
-  const filled = useMemo(() => Object.keys(assignment), [assignment])
-  return useMemo(
-    () => weigh({ machine: record, sources, inputs, rulings, filled, runsAt }),
-    [record, sources, inputs, rulings, filled, runsAt],
-  )
+  const filled = Object.keys(assignment)
+  return weigh({ machine, sources, inputs: readings.map(inputOf), rulings, filled, runsAt })
 }
 
 /** A stored reading as the evidence weighs it. */

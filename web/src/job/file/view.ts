@@ -1,0 +1,116 @@
+import { createSelector } from '@reduxjs/toolkit'
+import { type Evidence, unseenSlots } from '@tembrix/core/evidence'
+import {
+  boardFirst,
+  type Learned,
+  NOTHING_KNOWN,
+  type Situation,
+  situationOf,
+} from '@tembrix/core/job'
+import type { Machine } from '@tembrix/core/model'
+import {
+  costOf,
+  type JobFile,
+  type Piece,
+  type Plan,
+  piecesById,
+  type ShopModule,
+} from '@tembrix/core/records'
+import { api, overlay, type State } from '../../data'
+import { evidenceOf } from './evidenceOf'
+
+/** A job as it is shown: what the server has, with everything typed since laid over it, and what that comes to. */
+export interface ShownJob {
+  file: JobFile
+  machine: Machine
+  plan: Plan
+  shop: ShopModule[]
+  pieces: ReadonlyMap<string, Piece>
+  now: Situation
+  planned: Situation
+  cost: { total: number; unpriced: number }
+  evidence: Evidence
+  /** What the shop’s own measurements teach. */
+  learned: Learned
+  /** Slots that nobody has looked into: they may be empty or not. */
+  unseen: string[]
+}
+
+const NO_SHOP: ShopModule[] = []
+/** As found: nothing asked for, nothing set. */
+const PLAIN = { profile: false, manual: null }
+
+/** The file of a job as it is shown; undefined until it was read. */
+export function fileSelector(id: string): (state: State) => JobFile | undefined {
+  const stored = api.endpoints.job.select(id)
+  return createSelector(
+    (state: State) => stored(state).data,
+    (state: State) => state.outbox.entries,
+    (file, entries) => file && boardFirst(overlay(file, entries)),
+  )
+}
+
+/** Everything that a job’s screens show, each part as long the same as what it is worked out from. */
+export function jobSelector(id: string): (state: State) => ShownJob {
+  const file = fileSelector(id) as (state: State) => JobFile
+  const part =
+    <T>(name: (file: JobFile) => T) =>
+    (state: State) =>
+      name(file(state))
+  const machine = part((job) => job.machine.machine)
+  const plan = part((job) => job.plans[0] as Plan)
+  const found = part((job) => job.found)
+  const kind = createSelector(
+    part((job) => job.id),
+    part((job) => job.machine.machine.generation),
+    part((job) => job.machine.machine.formFactor),
+    (forJob, generation, formFactor) =>
+      api.endpoints.shopModules.select({ generation, formFactor, forJob }),
+  )
+  // While those of another kind are being read, the last stay in sight.
+  let last = NO_SHOP
+  const shop = (state: State) => {
+    last = kind(state)(state).data ?? last
+    return last
+  }
+  const learned = (state: State) => api.endpoints.learned.select()(state).data ?? NOTHING_KNOWN
+  const pieces = createSelector(
+    part((job) => job.modules),
+    shop,
+    (own, all) => piecesById([...own, ...all]),
+  )
+  const now = createSelector(machine, found, pieces, (...held) => situationOf(...held, PLAIN))
+  const placement = createSelector(plan, found, (held, asFound) => held.placement ?? asFound)
+  const settings = createSelector(
+    (state: State) => plan(state).profile,
+    (state: State) => plan(state).manual,
+    (profile, manual) => ({ profile, manual }),
+  )
+  const planned = createSelector(machine, placement, pieces, settings, situationOf)
+  const cost = createSelector((state: State) => planned(state).assignment, pieces, costOf)
+  const evidence = createSelector(
+    part((job) => job.readings),
+    part((job) => job.machine),
+    part((job) => job.rulings),
+    (state: State) => now(state).assignment,
+    (state: State) => now(state).evaluation.run?.dataRate ?? null,
+    evidenceOf,
+  )
+  const unseen = createSelector(evidence, unseenSlots)
+  return createSelector(
+    [file, machine, plan, shop, pieces, now, planned, cost, evidence, learned, unseen],
+    (...[file, machine, plan, shop, pieces, now, planned, cost, evidence, learned, unseen]) => ({
+      file,
+      machine,
+      plan,
+      shop,
+      pieces,
+      now,
+      planned,
+      cost,
+      evidence,
+      learned,
+      unseen,
+    }),
+  )
+}
