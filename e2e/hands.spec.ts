@@ -1,5 +1,5 @@
 import type { Browser, Page } from '@playwright/test'
-import { expect, openJob, saved, test, withoutNews } from './fixtures'
+import { expect, newJob, openJob, saved, test, withoutNews } from './fixtures'
 
 const state = (page: Page) => page.getByTestId('save-state')
 
@@ -48,6 +48,7 @@ test('three screens on one fitting: every tick stays, whoever began it', async (
     await withoutNews(one)
     await one.goto(`${app.address}/jobs/${id}/fit`)
     await expect(one.getByRole('button', { name: 'I have read this' })).toBeVisible()
+    await one.waitForLoadState('networkidle')
   }
   const file = async () => (await page.request.get(`${api}/jobs/${id}`)).json()
   for (const [at, one] of pages.entries()) {
@@ -140,4 +141,63 @@ test('a write that the server fails on is set aside with ways out, and blocks no
   await dialog.getByRole('button', { name: 'Try again' }).click()
   await saved(page)
   expect((await stored()).customer.phone).toBe('0555 777')
+})
+
+test('what was changed or removed elsewhere is asked about before it is removed or changed here', async ({
+  page,
+  app,
+}) => {
+  await withoutNews(page)
+  const { id, address } = await newJob(page, app, 'Signe Holm', 'Heron 15', { A: '8GB 1Rx8' })
+  const api = `${app.address}/api/v1`
+  const made = async (name: string) =>
+    (await page.request.post(`${api}/plans`, { data: { jobId: id, name, placement: {} } })).json()
+  const [renamed, dropped] = [await made('Alder'), await made('Birch')]
+  await page.goto(`${address}/plan`)
+  await page.getByRole('button', { name: 'Compare 2' }).click()
+  await page.request.patch(`${api}/plans/${renamed.id}`, { data: { version: 1, name: 'Ash' } })
+  await page.request.delete(`${api}/plans/${dropped.id}?version=1`)
+
+  await page.getByRole('button', { name: 'Remove Alder' }).click()
+  await page.getByLabel('Name of Birch').fill('Beech')
+  await page.keyboard.press('Escape')
+  await expect(state(page)).toHaveText('Changed elsewhere: choose')
+  await state(page).click()
+  const removal = page.getByRole('region', { name: 'Changed elsewhere: the plan' })
+  await expect(removal).toContainText('Somebody changed the plan before you removed it.')
+  await removal.getByRole('button', { name: 'Do not remove it' }).click()
+  const gone = page.getByRole('region', { name: 'Not saved: the plan' })
+  await expect(gone).toContainText('Somebody removed the plan while you changed it.')
+  await expect(gone).toContainText('Beech')
+  await gone.getByRole('button', { name: 'Give this change up' }).click()
+  await saved(page)
+  await page.getByRole('button', { name: 'Compare 1' }).click()
+  await expect(page.getByLabel('Name of Ash')).toBeVisible()
+  const { plans } = await (await page.request.get(`${api}/jobs/${id}`)).json()
+  expect(plans.map(({ name }: { name: string }) => name)).toEqual(['Plan 1', 'Ash'])
+})
+
+test('when the tab that hears news is closed, another of the browser takes it over', async ({
+  page,
+  app,
+}) => {
+  const { id, address } = await newJob(page, app, 'Tove Brand', 'Heron 15', { A: '8GB 1Rx8' })
+  await page.goto(`${address}/intake`)
+  await expect(page.getByLabel('Phone')).toBeVisible()
+  const second = await page.context().newPage()
+  await second.goto(`${address}/intake`)
+  await expect(second.getByLabel('Phone')).toBeVisible()
+  const api = `${app.address}/api/v1`
+  const change = async (phone: string) => {
+    const { customer } = await (await second.request.get(`${api}/jobs/${id}`)).json()
+    const data = { version: customer.version, phone }
+    await second.request.patch(`${api}/customers/${customer.id}`, { data })
+  }
+  await change('0555 10')
+  await expect(second.getByLabel('Phone')).toHaveValue('0555 10')
+  const listening = second.waitForRequest('**/api/v1/changes')
+  await page.close()
+  await listening
+  await change('0555 20')
+  await expect(second.getByLabel('Phone')).toHaveValue('0555 20')
 })

@@ -1,21 +1,12 @@
 import { z } from 'zod'
 import { Policy } from '../model'
 import { Assignment } from './assignment'
-import { Customer, NewCustomer } from './customer'
-import { Fit } from './fit'
-import { FrameLog } from './frameLog'
-import { MachineRecord, NewMachineRecord } from './machineRecord'
-import { Measurement } from './measurement'
-import { ModuleRecord } from './moduleRecord'
-import { Photo } from './photo'
-import { Plan } from './plan'
-import { Quote } from './quote'
-import { ReadingRecord } from './readingRecord'
+import { NewCustomer } from './customer'
+import { NewMachineRecord } from './machineRecord'
 import { NOTHING_SIZED, Sizing } from './sizing'
 import { Rulings } from './sources'
 import { STAGES } from './stages'
 import { LongText, Money, OwnId, Stored, Versioned } from './stored'
-import { Verification } from './verification'
 
 export const Stage = z.enum(STAGES)
 export type Stage = z.infer<typeof Stage>
@@ -66,24 +57,6 @@ export const Job = Stored.extend({
   planId: z.uuid().nullable(),
 })
 export type Job = z.infer<typeof Job>
-
-/** A job with everything it rests on. */
-export const JobFile = Job.extend({
-  customer: Customer,
-  machine: MachineRecord,
-  modules: z.array(ModuleRecord),
-  plans: z.array(Plan),
-  readings: z.array(ReadingRecord),
-  photos: z.array(Photo),
-  quotes: z.array(Quote),
-  /** At most one. */
-  fits: z.array(Fit),
-  /** At most one. */
-  verifications: z.array(Verification),
-  measurements: z.array(Measurement),
-  frames: z.array(FrameLog),
-})
-export type JobFile = z.infer<typeof JobFile>
 
 /** A line of the counter's list. */
 export const JobLine = Job.pick({

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { COLLECTIONS, FACTS, JobFile, KINDS } from '.'
+import { COLLECTIONS, FACTS, KINDS } from '.'
 
 test.each(COLLECTIONS)(
   '%s: a change joins a create only where the create takes all it may set',
@@ -15,11 +15,4 @@ test.each(COLLECTIONS)('%s: its entries and its blank are fields that are stored
   const { stored, entries, blank } = KINDS[collection]
   const fields = Object.keys(stored.shape)
   for (const name of [...entries, ...Object.keys(blank)]) expect(fields).toContain(name)
-})
-
-test('a job holds the lists that are said to be in it', () => {
-  const held = COLLECTIONS.filter((one) => one in JobFile.shape)
-  expect(held).toEqual(
-    COLLECTIONS.filter((one) => ['many', 'at-most-one'].includes(FACTS[one].inJob ?? '')),
-  )
 })

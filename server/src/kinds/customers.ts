@@ -1,9 +1,7 @@
 import { asc } from 'drizzle-orm'
 import { customers } from '../database'
-import { records } from '../records'
-import { customerKind } from '../store'
+import type { Rules } from '../records'
 
-export const customerRecords = records('customers', {
-  kind: customerKind,
+export const customerRules: Rules<'customers'> = {
   listing: () => ({ order: asc(customers.name) }),
-})
+}

@@ -1,14 +1,10 @@
 import { UNFITTED } from '@tembrix/core/records'
-import { fits } from '../database'
 import { finish, finishedNow } from '../fits'
 import { HttpError } from '../http'
-import { records } from '../records'
-import { fitKind } from '../store'
-import { ofJob } from './ofJob'
+import type { Rules } from '../records'
 
 /** The work at the bench: one record a job. */
-export const fitRecords = records('fits', {
-  kind: fitKind,
+export const fitRules: Rules<'fits'> = {
   making: async (_, fit) => ({ ...UNFITTED, ...fit, finishedAt: null }),
   changing: async (_, { finishedAt }, { finished, ...patch }) => {
     if (finishedAt && (finished || patch.removed)) {
@@ -19,5 +15,4 @@ export const fitRecords = records('fits', {
   written: async (tx, fit, patch) => {
     if (patch?.finished) await finish(tx, fit)
   },
-  listing: ofJob(fits),
-})
+}

@@ -1,34 +1,38 @@
-import type { Collection } from '@tembrix/core/records'
-import type { Records } from '../records'
-import { customerRecords } from './customers'
-import { fitRecords } from './fits'
-import { frameRecords } from './frames'
-import { jobRecords } from './jobs'
-import { machineRecords } from './machines'
-import { measurementRecords } from './measurements'
-import { modelRecords } from './models'
-import { moduleRecords } from './modules'
-import { photoRecords } from './photos'
-import { planRecords } from './plans'
-import { quoteRecords } from './quotes'
-import { readingRecords } from './readings'
-import { verificationRecords } from './verifications'
+import { COLLECTIONS, type Collection } from '@tembrix/core/records'
+import { type Records, type Rules, records } from '../records'
+import { customerRules } from './customers'
+import { fitRules } from './fits'
+import { jobRules } from './jobs'
+import { machineRules } from './machines'
+import { modelRules } from './models'
+import { moduleRules } from './modules'
+import { photoRules } from './photos'
+import { planRules } from './plans'
+import { quoteRules } from './quotes'
+import { verificationRules } from './verifications'
 
 export { createJob } from './jobs'
 
-/** Every kind of record that screens write, as it is kept. */
-export const RECORDS: Record<Collection, Records> = {
-  customers: customerRecords,
-  machines: machineRecords,
-  models: modelRecords,
-  jobs: jobRecords,
-  modules: moduleRecords,
-  plans: planRecords,
-  readings: readingRecords,
-  photos: photoRecords,
-  quotes: quoteRecords,
-  fits: fitRecords,
-  verifications: verificationRecords,
-  measurements: measurementRecords,
-  frames: frameRecords,
+/** Kinds with rules of their own. */
+const RULES: { [C in Collection]?: Rules<C> } = {
+  customers: customerRules,
+  machines: machineRules,
+  models: modelRules,
+  jobs: jobRules,
+  modules: moduleRules,
+  plans: planRules,
+  photos: photoRules,
+  quotes: quoteRules,
+  fits: fitRules,
+  verifications: verificationRules,
+  /** Reports as they came. */
+  readings: { limit: '6mb' },
 }
+
+const recordsOf = <C extends Collection>(collection: C): Records =>
+  records(collection, RULES[collection] ?? {})
+
+/** Every kind of record that screens write, as it is kept. */
+export const RECORDS = Object.fromEntries(
+  COLLECTIONS.map((collection) => [collection, recordsOf(collection)]),
+) as Record<Collection, Records>

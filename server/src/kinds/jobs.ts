@@ -4,7 +4,7 @@ import { eq } from 'drizzle-orm'
 import type { z } from 'zod'
 import { jobs, type Transaction } from '../database'
 import { checkAssignment, keepPieces } from '../placements'
-import { records } from '../records'
+import type { Rules } from '../records'
 import {
   type Created,
   create,
@@ -18,8 +18,7 @@ import {
   type Row,
 } from '../store'
 
-export const jobRecords = records('jobs', {
-  kind: jobKind,
+export const jobRules: Rules<'jobs'> = {
   make: createJob,
   changing: async (tx, { id }, patch) => {
     if (patch.found) await checkAssignment(tx, id, 'found', patch.found)
@@ -28,7 +27,7 @@ export const jobRecords = records('jobs', {
   written: async (tx, { id }, patch) => {
     if (patch?.stage) await keepPieces(tx, id)
   },
-})
+}
 
 /** Stores a job with its first plan, and its customer and machine where they are new. */
 export async function createJob(

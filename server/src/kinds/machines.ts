@@ -1,13 +1,12 @@
 import { desc, eq } from 'drizzle-orm'
 import { z } from 'zod'
 import { machines } from '../database'
-import { records } from '../records'
-import { customerKind, find, machineKind, modelKind } from '../store'
+import type { Rules } from '../records'
+import { customerKind, find, modelKind } from '../store'
 
 const Query = z.object({ customerId: z.uuid().optional() })
 
-export const machineRecords = records('machines', {
-  kind: machineKind,
+export const machineRules: Rules<'machines'> = {
   making: async (tx, machine) => {
     await find(tx, customerKind, machine.customerId)
     if (machine.modelId) await find(tx, modelKind, machine.modelId)
@@ -25,4 +24,4 @@ export const machineRecords = records('machines', {
       order: desc(machines.lastWrite),
     }
   },
-})
+}

@@ -1,12 +1,11 @@
 import { asc, eq, sql } from 'drizzle-orm'
 import { machines, models, type Transaction, validatedLists } from '../database'
 import { HttpError } from '../http'
-import { records } from '../records'
-import { listKind, modelKind, remove } from '../store'
+import type { Rules } from '../records'
+import { listKind, remove } from '../store'
 
 /** The shop's records of machines by model. */
-export const modelRecords = records('models', {
-  kind: modelKind,
+export const modelRules: Rules<'models'> = {
   listing: () => ({ order: asc(sql`lower(${models.machine}->>'name')`) }),
   /** One that no customer's machine is of, with its lists. */
   removing: async (tx, { id }) => {
@@ -18,7 +17,7 @@ export const modelRecords = records('models', {
     if (used) throw new HttpError(409, 'in_use', 'A customer’s machine is of this model.')
     await removeLists(tx, id)
   },
-})
+}
 
 async function removeLists(tx: Transaction, modelId: string): Promise<void> {
   const lists = await tx

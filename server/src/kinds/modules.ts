@@ -4,7 +4,7 @@ import { z } from 'zod'
 import { jobs, modules, plans, type Transaction } from '../database'
 import { HttpError } from '../http'
 import { shopModules } from '../modules'
-import { records } from '../records'
+import type { Rules } from '../records'
 import { find, jobKind, listed, moduleKind } from '../store'
 
 const Query = z.object({
@@ -15,8 +15,7 @@ const Query = z.object({
   forJob: z.uuid().optional(),
 })
 
-export const moduleRecords = records('modules', {
-  kind: moduleKind,
+export const moduleRules: Rules<'modules'> = {
   making: async (tx, module) => {
     if (module.fromJobId) await find(tx, jobKind, module.fromJobId)
     const askedAt = module.source === 'supplier' ? new Date().toISOString() : null
@@ -38,7 +37,7 @@ export const moduleRecords = records('modules', {
     if (shop) return shopModules(db, wanted)
     return listed(db, moduleKind, jobId ? eq(modules.jobId, jobId) : undefined)
   },
-})
+}
 
 async function isPlaced(tx: Transaction, id: string): Promise<boolean> {
   const placements = [

@@ -1,13 +1,10 @@
 import { eq, sql } from 'drizzle-orm'
-import { fits, models, photos } from '../database'
+import { fits, models } from '../database'
 import { HttpError } from '../http'
-import { records } from '../records'
-import { photoKind } from '../store'
-import { ofJob } from './ofJob'
+import type { Rules } from '../records'
 
 /** Pictures on a job, but for how they come in. */
-export const photoRecords = records('photos', {
-  kind: photoKind,
+export const photoRules: Rules<'photos'> = {
   make: null,
   /** One that is not under a map of screws. */
   removing: async (tx, { id }) => {
@@ -22,5 +19,4 @@ export const photoRecords = records('photos', {
       throw new HttpError(409, 'in_use', 'A map of screws is drawn on this photo.')
     }
   },
-  listing: ofJob(photos),
-})
+}

@@ -1,12 +1,9 @@
-import { plans } from '../database'
 import { HttpError } from '../http'
 import { checkAssignment, keepPieces } from '../placements'
-import { records } from '../records'
-import { find, jobKind, planKind } from '../store'
-import { ofJob } from './ofJob'
+import type { Rules } from '../records'
+import { find, jobKind } from '../store'
 
-export const planRecords = records('plans', {
-  kind: planKind,
+export const planRules: Rules<'plans'> = {
   making: async (tx, plan) => {
     await checkAssignment(tx, plan.jobId, 'placement', plan.placement ?? {})
     return plan
@@ -23,5 +20,4 @@ export const planRecords = records('plans', {
     }
   },
   written: (tx, { jobId }) => keepPieces(tx, jobId),
-  listing: ofJob(plans),
-})
+}

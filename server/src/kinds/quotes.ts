@@ -2,13 +2,10 @@ import { refusalOf } from '@tembrix/core/quote'
 import { eq, max } from 'drizzle-orm'
 import { fits, quotes, type Transaction } from '../database'
 import { HttpError, invalid } from '../http'
-import { records } from '../records'
-import { quoteKind } from '../store'
-import { ofJob } from './ofJob'
+import type { Rules } from '../records'
 
 /** What jobs are offered for. What was offered stays as it was; a change is a new one. */
-export const quoteRecords = records('quotes', {
-  kind: quoteKind,
+export const quoteRules: Rules<'quotes'> = {
   making: async (tx, quote) => ({ ...quote, number: await nextNumber(tx, quote.jobId) }),
   changing: async (tx, quote, patch) => {
     const { version: _, ...change } = patch
@@ -22,8 +19,7 @@ export const quoteRecords = records('quotes', {
       throw new HttpError(409, 'offered', `Quote ${number} was offered; it stays on the job.`)
     }
   },
-  listing: ofJob(quotes),
-})
+}
 
 async function nextNumber(tx: Transaction, jobId: string): Promise<number> {
   const [last] = await tx

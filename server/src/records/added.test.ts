@@ -60,7 +60,7 @@ test('a kind added to the registry has its addresses, its place in jobs, acts, h
     } as never,
     ((row: { jobId: string }) => row.jobId) as never,
   )
-  Object.assign(RECORDS, { calls: records('calls' as never, { kind: stored } as never) })
+  Object.assign(RECORDS, { calls: records('calls' as never, {}, stored as never) })
 
   await db().execute(sql`
     create table calls (id uuid primary key, version integer not null default 1,

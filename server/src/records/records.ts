@@ -1,6 +1,7 @@
 import { type Collection, FACTS, KINDS } from '@tembrix/core/records'
-import type { SQL } from 'drizzle-orm'
-import type { z } from 'zod'
+import { eq, type SQL } from 'drizzle-orm'
+import type { PgColumn } from 'drizzle-orm/pg-core'
+import { z } from 'zod'
 import type { Transaction } from '../database'
 import {
   type Created,
@@ -8,7 +9,8 @@ import {
   create,
   find,
   jobKind,
-  type Kind,
+  type KindOf,
+  kindOf,
   listed,
   type Row,
   remove,
@@ -19,12 +21,13 @@ type Made<C extends Collection> = z.output<(typeof KINDS)[C]['made']>
 type Patch<C extends Collection> = z.output<(typeof KINDS)[C]['patch']>
 type Values<T extends StoredTable> = Partial<T['$inferInsert']>
 
+type TableOf<C extends Collection> = KindOf<C>['table']
+
 /** A database or a transaction, to read from. */
 export type Reading = Pick<Transaction, 'select'>
 
 /** What is particular to a kind: what has to hold before a write, and what comes with it. */
-export interface Rules<C extends Collection, T extends StoredTable> {
-  kind: Kind<T>
+export interface Rules<C extends Collection, T extends StoredTable = TableOf<C>> {
   /** The longest body of a request; 1 MB where nothing is said. */
   limit?: string
   /** Makes one in a way of its own, or says what is stored of what came; without it, just that. Null: elsewhere. */
@@ -32,14 +35,19 @@ export interface Rules<C extends Collection, T extends StoredTable> {
   making?: (tx: Transaction, made: Made<C>) => Promise<Values<T>>
   /** What is set of what came; without it, just that. */
   changing?: (tx: Transaction, row: Row<T>, patch: Patch<C>) => Promise<Values<T>>
-  /** Whether one may be removed; without it, none ever is. */
+  /** Whether one may be removed; without it, one of a job's many is, and no other. */
   removing?: (tx: Transaction, row: Row<T>) => Promise<void>
   /** After each write; `patch` is what a change asked for. */
   written?: (tx: Transaction, row: Row<T>, patch?: Patch<C>) => Promise<void>
-  /** What a list is narrowed to and how it is ordered, by the query of its address. */
-  listing?: (query: unknown) => { where?: SQL | undefined; order?: SQL }
+  /** What a list is narrowed to and how it is ordered, by the query of its address; without it, by `?jobId=` where jobs have lists of it. */
+  listing?: (query: unknown) => Narrowed
   /** A list of another make. */
   list?: (db: Reading, query: unknown) => Promise<unknown[]>
+}
+
+interface Narrowed {
+  where?: SQL | undefined
+  order?: SQL
 }
 
 /** The records of a kind: everything that is done to them, each in a transaction that is given. */
@@ -58,13 +66,28 @@ export interface Stamped {
   version: number
 }
 
-/** The records of one kind, by its schemas and its own rules. */
-export function records<C extends Collection, T extends StoredTable>(
+const OfJob = z.object({ jobId: z.uuid().optional() })
+
+/** A list that `?jobId=` narrows to one job's. */
+const ofJob =
+  (table: unknown) =>
+  (query: unknown): Narrowed => {
+    const { jobId } = OfJob.parse(query)
+    return { where: jobId ? eq((table as { jobId: PgColumn }).jobId, jobId) : undefined }
+  }
+
+/** The records of one kind, by its schemas, its table and its own rules. */
+export function records<C extends Collection>(
   collection: C,
-  rules: Rules<C, T>,
+  rules: Rules<C>,
+  kind: KindOf<C> = kindOf(collection),
 ): Records {
-  const { kind } = rules
+  type T = TableOf<C>
   const { made: madeOf, patch: patchOf } = KINDS[collection]
+  const inJob: string | null = FACTS[collection].inJob
+  const mayGo = rules.removing ?? (inJob === 'many' ? async () => {} : null)
+  const narrowed = inJob === 'many' || inJob === 'at-most-one' ? ofJob(kind.table) : () => ({})
+  const listing = rules.listing ?? narrowed
 
   async function make(tx: Transaction, body: unknown): Promise<Created<Stamped>> {
     const made = madeOf.parse(body) as Made<C>
@@ -80,7 +103,7 @@ export function records<C extends Collection, T extends StoredTable>(
     if (jobId) await find(tx, jobKind, jobId)
     const values = rules.making ? await rules.making(tx, made) : made
     // Of what a job has one of, it is under the job's id: begun twice, it is one.
-    const own = FACTS[collection].inJob === 'at-most-one' ? { id: jobId } : {}
+    const own = inJob === 'at-most-one' ? { id: jobId } : {}
     return { ...values, ...own } as T['$inferInsert']
   }
 
@@ -99,10 +122,10 @@ export function records<C extends Collection, T extends StoredTable>(
       await rules.written?.(tx, changed, patch)
       return changed as Stamped
     },
-    remove: rules.removing
+    remove: mayGo
       ? async (tx, id, version) => {
           const row = await find(tx, kind, id)
-          await rules.removing?.(tx, row)
+          await mayGo(tx, row)
           await remove(tx, kind, id, version)
           await rules.written?.(tx, row)
         }
@@ -111,7 +134,7 @@ export function records<C extends Collection, T extends StoredTable>(
     list:
       rules.list ??
       ((db, query) => {
-        const { where, order } = rules.listing?.(query) ?? {}
+        const { where, order }: Narrowed = listing(query)
         return listed(db, kind, where, order)
       }),
   }

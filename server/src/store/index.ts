@@ -1,9 +1,10 @@
 export { answerCreated, idOf, versionOf } from './answer'
 export {
   customerKind,
-  fitKind,
   framesKind,
   jobKind,
+  type KindOf,
+  kindOf,
   listKind,
   machineKind,
   measurementKind,

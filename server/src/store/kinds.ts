@@ -1,37 +1,43 @@
-import { KINDS, PriceList, Shop, ValidatedList } from '@tembrix/core/records'
 import {
-  customers,
-  fits,
-  frames,
-  jobs,
-  machines,
-  measurements,
-  models,
-  modules,
-  photos,
-  plans,
-  priceLists,
-  quotes,
-  readings,
-  shops,
-  validatedLists,
-  verifications,
-} from '../database'
-import { kind } from './store'
+  type Collection,
+  FACTS,
+  KINDS,
+  PriceList,
+  Shop,
+  ValidatedList,
+} from '@tembrix/core/records'
+import * as database from '../database'
+import { type Kind, kind, type StoredTable } from './store'
 
-export const customerKind = kind(customers, KINDS.customers)
-export const machineKind = kind(machines, KINDS.machines)
-export const modelKind = kind(models, KINDS.models)
-export const listKind = kind(validatedLists, { record: 'list', stored: ValidatedList })
-export const moduleKind = kind(modules, KINDS.modules, (row) => row.jobId)
-export const jobKind = kind(jobs, KINDS.jobs, (row) => row.id)
-export const planKind = kind(plans, KINDS.plans, (row) => row.jobId)
-export const readingKind = kind(readings, KINDS.readings, (row) => row.jobId)
-export const shopKind = kind(shops, { record: 'shop', stored: Shop })
-export const fitKind = kind(fits, KINDS.fits, (row) => row.jobId)
-export const verificationKind = kind(verifications, KINDS.verifications, (row) => row.jobId)
-export const measurementKind = kind(measurements, KINDS.measurements, (row) => row.jobId)
-export const framesKind = kind(frames, KINDS.frames, (row) => row.jobId)
-export const quoteKind = kind(quotes, KINDS.quotes, (row) => row.jobId)
-export const priceListKind = kind(priceLists, { record: 'price-list', stored: PriceList })
-export const photoKind = kind(photos, KINDS.photos, (row) => row.jobId)
+type Table<C extends Collection> = (typeof database)[C]
+export type KindOf<C extends Collection> = Kind<Table<C>>
+
+/** How records of a kind that screens write are kept: in the table of its name, their history with their job's. */
+export function kindOf<C extends Collection>(collection: C): KindOf<C> {
+  const { inJob } = FACTS[collection]
+  // biome-ignore lint/performance/noDynamicNamespaceImportAccess: a table has the name of its kind
+  const table: StoredTable = database[collection]
+  const jobOf = (row: object): string | null => {
+    if (inJob === 'itself') return (row as { id: string }).id
+    const isListed = inJob === 'many' || inJob === 'at-most-one'
+    return isListed ? (row as { jobId: string | null }).jobId : null
+  }
+  return kind(table, KINDS[collection], jobOf) as unknown as KindOf<C>
+}
+
+export const customerKind = kindOf('customers')
+export const machineKind = kindOf('machines')
+export const modelKind = kindOf('models')
+export const moduleKind = kindOf('modules')
+export const jobKind = kindOf('jobs')
+export const planKind = kindOf('plans')
+export const readingKind = kindOf('readings')
+export const verificationKind = kindOf('verifications')
+export const measurementKind = kindOf('measurements')
+export const framesKind = kindOf('frames')
+export const quoteKind = kindOf('quotes')
+export const photoKind = kindOf('photos')
+
+export const listKind = kind(database.validatedLists, { record: 'list', stored: ValidatedList })
+export const shopKind = kind(database.shops, { record: 'shop', stored: Shop })
+export const priceListKind = kind(database.priceLists, { record: 'price-list', stored: PriceList })

@@ -1,4 +1,7 @@
 const KEY = 'tembrix.tab'
+/** A page that was loaded again may hold its name so long still, ms. */
+const LEAVING = 2000
+
 const lockOf = (tab: string) => `tembrix.tab.${tab}`
 
 /**
@@ -6,16 +9,23 @@ const lockOf = (tab: string) => `tembrix.tab.${tab}`
  * tells a tab that was duplicated from its original, and an open tab from one that is gone.
  */
 export async function claimTab(): Promise<{ tab: string; isOpen: (tab: string) => boolean }> {
+  const remembered = sessionStorage.getItem(KEY)
+  const own = remembered && (await isClaimed(remembered)) ? remembered : crypto.randomUUID()
+  if (own !== remembered) await isClaimed(own)
+  sessionStorage.setItem(KEY, own)
   const { held = [] } = await navigator.locks.query()
   const open = new Set(held.map(({ name }) => name))
-  const remembered = sessionStorage.getItem(KEY)
-  const tab = remembered && !open.has(lockOf(remembered)) ? remembered : crypto.randomUUID()
-  sessionStorage.setItem(KEY, tab)
-  await new Promise<void>((claimed) => {
-    navigator.locks.request(lockOf(tab), () => {
-      claimed()
-      return new Promise(() => {})
-    })
+  return { tab: own, isOpen: (other) => open.has(lockOf(other)) }
+}
+
+/** Whether this page has the name now, for as long as it is open: not where another tab goes by it. */
+function isClaimed(tab: string): Promise<boolean> {
+  return new Promise((claimed) => {
+    navigator.locks
+      .request(lockOf(tab), { signal: AbortSignal.timeout(LEAVING) }, () => {
+        claimed(true)
+        return new Promise(() => {})
+      })
+      .catch(() => claimed(false))
   })
-  return { tab, isOpen: (other) => open.has(lockOf(other)) }
 }

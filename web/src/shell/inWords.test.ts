@@ -20,7 +20,8 @@ test.each<[unknown, string]>([
   expect(inWords(value, names)).toBe(words)
 })
 
-test('what is long is cut, and fields have their words', () => {
-  expect(inWords('abcdef', names, 3)).toBe('abc…')
+test('what has parts is cut where it is long, a text never, and fields have their words', () => {
+  expect(inWords({ a: 'bcdef' }, names, 4)).toBe('a: b…')
+  expect(inWords('abcdef', names, 3)).toBe('abcdef')
   expect(fieldName('validUntil')).toBe('valid until')
 })

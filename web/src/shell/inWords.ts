@@ -10,11 +10,14 @@ const MOMENT = /^\d{4}-\d\d-\d\dT/
 export const fieldName = (name: string): string =>
   name.replace(/(?<=[a-z])[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)
 
-/** A value of a record as somebody would read it, cut after so many letters; “–” where there is nothing. */
+/**
+ * A value of a record as somebody would read it; “–” where there is nothing. A text is there as a whole, since it
+ * may be what somebody typed; what has parts is cut after so many letters.
+ */
 export function inWords(value: unknown, names: Names, longest = 400): string {
   const words = said(value, names)
   if (words === '') return '–'
-  return words.length > longest ? `${words.slice(0, longest)}…` : words
+  return typeof value !== 'string' && words.length > longest ? `${words.slice(0, longest)}…` : words
 }
 
 function said(value: unknown, names: Names): string {

@@ -1,0 +1,16 @@
+import { z } from 'zod'
+import { Customer } from './customer'
+import { Job } from './job'
+import { JOB_LISTS, type JobList } from './kindFacts'
+import { KINDS } from './kinds'
+import { MachineRecord } from './machineRecord'
+
+type Lists = { [L in JobList]: z.ZodArray<(typeof KINDS)[L]['stored']> }
+
+/** A job with everything it rests on: every kind of which jobs have lists. */
+export const JobFile = Job.extend({
+  customer: Customer,
+  machine: MachineRecord,
+  ...(Object.fromEntries(JOB_LISTS.map((list) => [list, z.array(KINDS[list].stored)])) as Lists),
+})
+export type JobFile = z.infer<typeof JobFile>
