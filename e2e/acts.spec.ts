@@ -56,10 +56,12 @@ test('an approval whose board was changed elsewhere is asked about, and made who
   app,
 }) => {
   await withoutNews(page)
-  const { address, api, plan, read } = await quoted(page, app, 'Tamsin Hale')
+  const { address, api, plan, piece, read } = await quoted(page, app, 'Tamsin Hale')
   await begin(page, address)
   const { version } = (await read()).plans[0]
-  await page.request.patch(`${api}/plans/${plan.id}`, { data: { version, placement: {} } })
+  // The piece stays the job's: other tests plan with what is free on the shelf.
+  const placement = { B: { moduleId: piece.id, unit: 0 } }
+  await page.request.patch(`${api}/plans/${plan.id}`, { data: { version, placement } })
   await page
     .getByRole('region', { name: 'Approval' })
     .getByRole('button', { name: 'Approved' })
@@ -76,7 +78,7 @@ test('an approval whose board was changed elsewhere is asked about, and made who
   expect(await read()).toMatchObject({ stage: 'identify', quotes: [{ approval: null }] })
   await page.reload()
   await expect(page.getByRole('button', { name: 'Approved' })).toBeVisible()
-  await expect(slot(page, 'B')).toContainText('empty')
+  await expect(slot(page, 'A')).toContainText('taken out')
 })
 
 test('with the clock of the page three hours back, the plan on the board is the one fitted', async ({
