@@ -7,7 +7,7 @@ export default defineConfig({
   // Each has a server and data of its own.
   workers: 2,
   // Machines that check are shared: a slow minute is no fault of the program's.
-  retries: process.env.CI ? 2 : 0,
+  retries: process.env.CI || process.env.TEMBRIX_REPORT ? 2 : 0,
   timeout: 120_000,
   expect: { timeout: 25_000 },
   reporter: process.env.TEMBRIX_REPORT
