@@ -30,8 +30,9 @@ export type Reading = Pick<Transaction, 'select'>
 export interface Rules<C extends Collection, T extends StoredTable = TableOf<C>> {
   /** The longest body of a request; 1 MB where nothing is said. */
   limit?: string
-  /** Makes one in a way of its own, or says what is stored of what came; without it, just that. Null: elsewhere. */
+  /** Makes one in a way of its own; null where it is not made of JSON. */
   make?: null | ((tx: Transaction, made: Made<C>) => Promise<Created<Row<T>>>)
+  /** What is stored of what came; without it, just that. */
   making?: (tx: Transaction, made: Made<C>) => Promise<Values<T>>
   /** What is set of what came; without it, just that. */
   changing?: (tx: Transaction, row: Row<T>, patch: Patch<C>) => Promise<Values<T>>

@@ -5,8 +5,12 @@ import { useJob } from './JobContext'
 
 /** Notes something in the record: as a step that can be undone (`set`), or for good (`settle`). */
 type Setting<C extends Collection> = (fields: ChangeOf<C>) => void
-/** `along` are writes that are made with it. */
-type Settling<C extends Collection> = (fields: ChangeOf<C>, along?: readonly Write[]) => void
+/** `along` are writes that are made with it, as the act `name`. */
+type Settling<C extends Collection> = (
+  fields: ChangeOf<C>,
+  name?: string,
+  along?: readonly Write[],
+) => void
 
 type Of<Blank> = Blank & Stored & { jobId: string }
 
@@ -31,9 +35,9 @@ export function useOneRecord<C extends 'fits' | 'verifications', Blank>(
       begin()
       edit.step(collection, record, fields)
     }
-    const settle: Settling<C> = (fields, along = []) => {
+    const settle: Settling<C> = (fields, name = '', along = []) => {
       begin()
-      edit.settle('the end of the fitting', [changing(collection, record, fields), ...along])
+      edit.settle(name, [changing(collection, record, fields), ...along])
     }
     return [set, settle]
   }, [known, record, collection, file.id, dispatch, edit])

@@ -211,6 +211,7 @@ function Finish({ fitting }: Props) {
         serials: { ...fit.serials, ...Object.fromEntries(serials) },
         finished: true,
       },
+      'the end of the fitting',
       [expecting('plans', view.plan), expecting('jobs', view.file)],
     )
     navigate(`/jobs/${view.file.id}/verify`)

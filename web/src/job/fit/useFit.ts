@@ -29,7 +29,7 @@ export interface Fitting {
   minutes: number
   set: (fields: FitChange) => void
   /** The same, not to be undone: the clock, and the end. */
-  settle: (fields: FitChange & { finished?: true }, along?: readonly Write[]) => void
+  settle: (fields: FitChange & { finished?: true }, name?: string, along?: readonly Write[]) => void
   tick: (step: FitStep, reason?: string) => void
   /** Marks several as done at once: cautions read together. */
   tickAll: (steps: readonly FitStep[]) => void
