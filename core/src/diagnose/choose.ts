@@ -1,16 +1,8 @@
 import { same } from '../model'
 import { controlsMissing, passesSaved } from './control'
 import type { Made } from './evidence'
-import {
-  activeOf,
-  expectationOf,
-  type Handling,
-  type Named,
-  observed,
-  type Suspicion,
-  suspects,
-  weigh,
-} from './inference'
+import { activeOf, expectationOf, weigh } from './expectation'
+import { type Handling, type Named, observed, type Suspicion, suspects } from './inference'
 import {
   ACTIONS,
   type Action,
@@ -69,7 +61,7 @@ function pointedTo(suspicion: Suspicion): Named | null {
     )
   )
     return null
-  return { parts, faults: likely.flatMap(({ faults }) => faults), chance }
+  return { parts, chance }
 }
 
 /** The part to name once it is sure enough and its control was made; null while more has to be tried. */
@@ -212,8 +204,16 @@ function handlingsFrom(suspicion: Suspicion, made: readonly Made[]): Handling[] 
     add(spread(modules.filter((_, at) => (at & bit) === 0)))
     add(spread(modules.filter((_, at) => (at & bit) !== 0)))
   }
-  const likely = likeliest(suspicion, 'module', modules)
-  const likelySlots = likeliest(suspicion, 'slot', order)
+  // And in place, the others out.
+  for (let bit = 1; bit < filled.length; bit *= 2) {
+    for (const half of [0, bit]) {
+      const kept = filled.filter((_, at) => (at & bit) === half)
+      add(Object.fromEntries(kept.map((slot) => [slot, arrangement[slot] as string])))
+    }
+  }
+  const byCause = chanceByCause(suspicion)
+  const likely = likeliest(suspicion, byCause, 'module', modules)
+  const likelySlots = likeliest(suspicion, byCause, 'slot', order)
   for (const module of [...known.slice(0, KNOWN_TRIED), ...likely]) {
     for (const slot of likelySlots) {
       add({ [slot]: module })
@@ -239,20 +239,30 @@ function handlingsFrom(suspicion: Suspicion, made: readonly Made[]): Handling[] 
 /** Of many modules, or slots, these are tried by themselves: the likeliest, by what is suspected. */
 const TRIED_ALONE = 4
 
+/** How likely each cause is there, alone or with another. */
+function chanceByCause({ causes, causeAt, pairs, chances }: Suspicion): Float64Array {
+  const byCause = new Float64Array(causes.length)
+  for (let n = 0; n < pairs.length; n += 1) {
+    const at = pairs[n] as number
+    if (at < 0) continue
+    const cause = causeAt[at] as number
+    byCause[cause] = (byCause[cause] as number) + (chances[n >> 1] as number)
+  }
+  return byCause
+}
+
 function likeliest(
-  { causes, causeAt, pairs, chances }: Suspicion,
+  { causes }: Suspicion,
+  byCause: Float64Array,
   kind: 'module' | 'slot',
   names: readonly string[],
 ): readonly string[] {
   if (names.length <= TRIED_ALONE) return names
   const sums = new Map<string, number>(names.map((name) => [name, 0]))
-  for (let n = 0; n < chances.length; n += 1) {
-    for (const at of [pairs[2 * n] as number, pairs[2 * n + 1] as number]) {
-      const cause = at < 0 ? undefined : causes[causeAt[at] as number]
-      const name = cause && kind in cause ? (cause as Record<string, unknown>)[kind] : null
-      if (typeof name === 'string') sums.set(name, (sums.get(name) ?? 0) + (chances[n] as number))
-    }
-  }
+  causes.forEach((cause, at) => {
+    const name = kind in cause ? (cause as unknown as Record<string, string>)[kind] : undefined
+    if (name !== undefined) sums.set(name, (sums.get(name) ?? 0) + (byCause[at] as number))
+  })
   // Beside the likeliest the one that is least likely to be at fault, to compare with.
   const ranked = [...names].sort((a, b) => (sums.get(b) ?? 0) - (sums.get(a) ?? 0))
   return [...ranked.slice(0, TRIED_ALONE - 1), ranked.at(-1) as string]

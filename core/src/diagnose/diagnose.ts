@@ -1,7 +1,8 @@
 import { type Proposal, proposals, verdict } from './choose'
+import { doubtfulOf } from './doubt'
 import type { Made } from './evidence'
 import { type CauseTable, STARTING_CAUSES } from './fault'
-import { observed, puttingRight, type Suspicion, suspect, suspects, weighedBy } from './inference'
+import { observed, type Suspicion, suspect, suspects } from './inference'
 import type { Arrangement, Bench, Outcome } from './trial'
 
 /** What stands on the bench, how it first showed, and what was tried since. */
@@ -65,48 +66,6 @@ export const after = (suspicion: Suspicion, trials: readonly Made[]): Suspicion 
     (now, trial) => observed(now, trial, trial.outcome, trial.unsure),
     suspicion,
   )
-
-/** An answer that the others make less likely than this does not fit them. */
-const DOUBTFUL = 0.04
-/** Among more answers than this one that does not fit is nothing unusual. */
-const MOST_DOUBTED = 12
-
-/**
- * Answers that do not fit the others: how likely each is by all the others. Looked for once some answer
- * comes as a surprise after those before it.
- */
-export function doubtfulOf(begun: Suspicion, trials: readonly Made[]): number[] {
-  if (trials.length < 3 || trials.length > MOST_DOUBTED) return []
-  const whole = logEvidence(begun, trials, -1)
-  if (whole.surprise >= DOUBTFUL) return []
-  return trials.flatMap(({ unsure }, at) => {
-    if (unsure) return []
-    const without = logEvidence(begun, trials, at)
-    return Math.exp(whole.log - without.log) < DOUBTFUL ? [at] : []
-  })
-}
-
-/** How likely all answers together are, as a logarithm, one left out; and the least likely after those before it. */
-function logEvidence(
-  begun: Suspicion,
-  trials: readonly Made[],
-  leftOut: number,
-): { log: number; surprise: number } {
-  let [now, log, surprise] = [begun, 0, 1]
-  trials.forEach((trial, at) => {
-    if (at === leftOut) {
-      const { arrangement, profile } = trial
-      now = { ...puttingRight(now, trial), arrangement, profile }
-      return
-    }
-    const { after, chance } = weighedBy(now, trial, trial.outcome, trial.unsure)
-    log += Math.log(chance)
-    // The first start is in trouble by the nature of things.
-    if (at > 0) surprise = Math.min(surprise, chance)
-    now = after
-  })
-  return { log, surprise }
-}
 
 /** With one module, or one slot, some things cannot be told apart. */
 export function lacksOf({ modules, known, order }: Bench): Lack[] {

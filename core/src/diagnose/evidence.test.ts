@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { caseAgainst, type Made, type Outcome } from '.'
+import { caseAgainst, type Made, type Outcome, passedOnlyCold } from '.'
 
 const made = (arrangement: Record<string, string>, outcome: Outcome, tested = false): Made => ({
   arrangement,
@@ -28,4 +28,14 @@ test('what speaks against a module: where it went wrong, and that others do well
   })
   // Its neighbour was seen: what was missing is not laid on it.
   expect(caseAgainst('x', trials)).toMatchObject({ wrong: [], wellWithout: 0 })
+})
+
+test('short starts pass from cold; one test tells of warm', () => {
+  const bad = made({ A1: 'x' }, { kind: 'NO_START' })
+  const short = made({ A1: 'y' }, { kind: 'PASS' })
+  expect(passedOnlyCold([bad])).toBe(false)
+  expect(passedOnlyCold([bad, short])).toBe(true)
+  expect(passedOnlyCold([bad, short, made({ A1: 'y' }, { kind: 'PASS' }, true)])).toBe(false)
+  const unsure = { ...made({ A1: 'y' }, { kind: 'PASS' }, true), unsure: true }
+  expect(passedOnlyCold([bad, short, unsure])).toBe(true)
 })

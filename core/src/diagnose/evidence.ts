@@ -41,6 +41,15 @@ export function caseAgainst(module: string, trials: readonly Made[]): Case {
 export const concerns = (outcome: Outcome, slot: string): boolean =>
   outcome.kind === 'MISSING' ? outcome.slots.includes(slot) : outcome.kind !== 'PASS'
 
+/**
+ * Whether whatever passed was a short start only: a machine that was opened for it is cold, and a fault that
+ * shows only when warm would have passed too. False where nothing passed.
+ */
+export function passedOnlyCold(trials: readonly Made[]): boolean {
+  const well = trials.filter(({ outcome, unsure }) => outcome.kind === 'PASS' && !unsure)
+  return well.length > 0 && well.every(({ depth }) => depth === 'start')
+}
+
 /** A trial that was answered for sure, with everything done by then. */
 export interface Sure extends Made {
   done: ReadonlySet<Action>

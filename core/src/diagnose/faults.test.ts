@@ -294,6 +294,14 @@ function judged(named: { parts: string[] } | null, faults: readonly Fault[]) {
   return right ? 'right' : 'wrong'
 }
 
+const boardOf = (slots: number): Bench => ({
+  order: Array.from({ length: slots }, (_, at) => `S${at + 1}`),
+  mustFill: [],
+  modules: Array.from({ length: slots }, (_, at) => `m${at + 1}`),
+  known: [],
+  profiles: false,
+})
+
 const two: Bench = { ...bench, order: ['A', 'B'], modules: ['m1', 'm2'], known: ['g1'] }
 const ways = ['stops', 'missing', 'errors'] as const
 const SINGLES: Fault[] = [
@@ -356,6 +364,36 @@ describe('finding', () => {
     const dead = ['m1', 'm2'].map((module) => always({ kind: 'MODULE', module, way: 'stops' }))
     const { named } = found(two, dead, 3)
     expect(judged(named, dead)).not.toBe('wrong')
+  })
+
+  test.each([24, 64])('two dead modules on a board of %i slots are named together', (slots) => {
+    const large = boardOf(slots)
+    const whole = Object.fromEntries(large.order.map((slot, at) => [slot, `m${at + 1}`]))
+    const alone = (module: string) => ({ arrangement: { S1: module } })
+    const trials = [
+      made(NO_START, { arrangement: whole, action: 'wait' }),
+      made(NO_START, { arrangement: whole, action: 'clear-setup' }),
+      ...['m3', 'm4', 'm3', 'm4'].map((module) => made(PASS, alone(module))),
+      ...['m1', 'm2', 'm1', 'm2', 'm1', 'm2'].map((module) => made(NO_START, alone(module))),
+      ...['m3', 'm4', 'm3', 'm4'].map((module) => made(PASS, alone(module))),
+    ]
+    const start = { arrangement: whole, profile: false, outcome: NO_START }
+    const { suspects: all } = diagnose({ bench: large, start, trials })
+    expect(all[0]?.parts).toEqual(['module m1', 'module m2'])
+    expect(all[0]?.chance).toBeGreaterThan(0.8)
+  })
+
+  test('a large board is halved where it stands, not only module by module', () => {
+    const large = boardOf(16)
+    const whole = Object.fromEntries(large.order.map((slot, at) => [slot, `m${at + 1}`]))
+    const begun = suspect(large, whole, false, STARTING_CAUSES)
+    const stopped = made(NO_START, { arrangement: whole })
+    const offered = proposals(observed(begun, stopped, NO_START), [stopped], 200)
+    const halves = offered.filter(({ trial: { arrangement } }) => {
+      const filled = Object.keys(arrangement)
+      return filled.length === 8 && filled.every((slot) => arrangement[slot] === whole[slot])
+    })
+    expect(halves.length).toBeGreaterThan(2)
   })
 
   test('one module and one slot: it says that it cannot be told apart, and what would', () => {

@@ -12,13 +12,14 @@ export {
   type DiagnoseRequest,
   type Diagnosis,
   diagnose,
-  doubtfulOf,
   LACKS,
   type Lack,
   lacksOf,
   startOf,
 } from './diagnose'
-export { type Case, caseAgainst, type Made } from './evidence'
+export { doubtfulOf } from './doubt'
+export { type Case, caseAgainst, type Made, passedOnlyCold } from './evidence'
+export { expectationOf } from './expectation'
 export {
   type Cause,
   clocksExpected,
@@ -40,8 +41,8 @@ export {
   USUAL_CAUSES,
   type Way,
 } from './fault'
+export { faultsOf } from './hypotheses'
 export {
-  expectationOf,
   type Named,
   observed,
   type Suspicion,

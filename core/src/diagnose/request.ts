@@ -10,7 +10,7 @@ const Names = z
 
 const Outcome = z.discriminatedUnion('kind', [
   z.object({ kind: z.enum(['NO_START', 'ERRORS', 'PASS']) }),
-  z.object({ kind: z.literal('MISSING'), slots: z.array(Name).min(1, 'Which slots?').max(32) }),
+  z.object({ kind: z.literal('MISSING'), slots: z.array(Name).min(1, 'Which slots?').max(64) }),
 ])
 
 const Arranged = z
@@ -33,9 +33,9 @@ const TrialShape = z.object({
 export const DiagnoseShape = z
   .object({
     bench: z.object({
-      order: Names.min(1, 'A slot at least.').max(32),
+      order: Names.min(1, 'A slot at least.'),
       mustFill: Names.default([]),
-      modules: Names.min(1, 'A module at least.').max(32),
+      modules: Names.min(1, 'A module at least.'),
       known: Names.default([]),
       profiles: z.boolean().default(false),
     }),

@@ -25,14 +25,14 @@ export type Outcome =
   | { kind: 'MISSING'; slots: string[] }
 
 export const keyOfOutcome = (outcome: Outcome): string =>
-  outcome.kind === 'MISSING' ? `MISSING ${[...outcome.slots].sort().join(' ')}` : outcome.kind
+  outcome.kind === 'MISSING' ? `MISSING ${outcome.slots.toSorted().join(' ')}` : outcome.kind
 
 export function outcomeOfKey(key: string): Outcome {
   if (key.startsWith('MISSING')) return { kind: 'MISSING', slots: key.split(' ').slice(1) }
   return { kind: key as 'NO_START' | 'ERRORS' | 'PASS' }
 }
 
-/** What a fault does in a trial it bears on; `slot` is the one that is not seen, null for any. */
+/** What a fault does in a trial it bears on; `slot` is the one that is not seen, null for any or none. */
 export interface Effect {
   way: Way
   slot: string | null
@@ -65,41 +65,57 @@ export function inOrder({ order }: Bench, arrangement: Arrangement): boolean {
 }
 
 /** What a cause does in a trial; null where it does not bear on it. */
-export function effectOf(
+export const effectOf = (
   bench: Bench,
   trial: Pick<Trial, 'arrangement' | 'profile'>,
   cause: Cause,
-): Effect | null {
-  const { arrangement } = trial
-  switch (cause.kind) {
-    case 'MODULE': {
-      const slot = slotOf(arrangement, cause.module)
-      return slot === null ? null : { way: cause.way, slot }
+): Effect | null => effectsIn(bench, trial)(cause)
+
+const STOPS: Effect = { way: 'stops', slot: null }
+const ERRORS: Effect = { way: 'errors', slot: null }
+
+/** Tells what causes do in a trial, many one after the other; the same effect is the same object. */
+export function effectsIn(
+  bench: Bench,
+  { arrangement, profile }: Pick<Trial, 'arrangement' | 'profile'>,
+): (cause: Cause) => Effect | null {
+  const slots = new Map(Object.entries(arrangement).map(([slot, module]) => [module, slot]))
+  const last = lastFilled(bench, arrangement)
+  const ordered = inOrder(bench, arrangement)
+  const gone = new Map<string | null, Effect>()
+  const effect = (way: Way, slot: string | null): Effect => {
+    if (way !== 'missing') return way === 'stops' ? STOPS : ERRORS
+    const known = gone.get(slot) ?? { way, slot }
+    gone.set(slot, known)
+    return known
+  }
+  return (cause) => {
+    switch (cause.kind) {
+      case 'MODULE': {
+        const slot = slots.get(cause.module)
+        return slot === undefined ? null : effect(cause.way, slot)
+      }
+      case 'SLOT':
+      case 'SEAT':
+        return arrangement[cause.slot] === undefined ? null : effect(cause.way, cause.slot)
+      case 'PAIR': {
+        const [a, b] = cause.modules
+        return slots.has(a) && slots.has(b) ? effect(cause.way, null) : null
+      }
+      case 'PROFILE':
+        return profile ? effect(cause.way, null) : null
+      case 'ORDER':
+        return ordered ? null : effect(cause.way, last)
+      case 'LIMIT':
+        return slots.size <= cause.above ? null : effect(cause.way, last)
+      case 'SETUP':
+      case 'TRAINING':
+        return effect(cause.way, last)
+      case 'MACHINE':
+        return effect(cause.way, slots.size > 1 ? null : last)
+      case 'NOTHING':
+        return null
     }
-    case 'SLOT':
-    case 'SEAT':
-      return arrangement[cause.slot] === undefined ? null : { way: cause.way, slot: cause.slot }
-    case 'PAIR': {
-      const both = cause.modules.every((module) => slotOf(arrangement, module) !== null)
-      return both ? { way: cause.way, slot: null } : null
-    }
-    case 'PROFILE':
-      return trial.profile ? { way: cause.way, slot: null } : null
-    case 'ORDER':
-      if (inOrder(bench, arrangement)) return null
-      return { way: cause.way, slot: lastFilled(bench, arrangement) }
-    case 'LIMIT':
-      if (Object.keys(arrangement).length <= cause.above) return null
-      return { way: cause.way, slot: lastFilled(bench, arrangement) }
-    case 'SETUP':
-    case 'TRAINING':
-      return { way: cause.way, slot: lastFilled(bench, arrangement) }
-    case 'MACHINE': {
-      const several = Object.keys(arrangement).length > 1
-      return { way: cause.way, slot: several ? null : lastFilled(bench, arrangement) }
-    }
-    case 'NOTHING':
-      return null
   }
 }
 
@@ -122,15 +138,18 @@ export const asDeepAs = (depth: Trial['depth'], outcome: string): string =>
   depth === 'start' && outcome === 'ERRORS' ? PASS_UNTESTED : outcome
 
 export function outcomeUnderTest(effects: readonly (Effect | null)[]): string {
-  const acting = effects.filter((effect) => effect !== null)
-  if (acting.some(({ way }) => way === 'stops')) return 'NO_START'
-  const missing = acting.filter(({ way }) => way === 'missing')
-  if (missing.length > 0) {
-    const slots = missing.flatMap(({ slot }) => (slot === null ? [] : [slot]))
-    if (slots.length === 0) return MISSING_SOME
-    return keyOfOutcome({ kind: 'MISSING', slots: [...new Set(slots)] })
+  let shown = 'PASS'
+  const slots: string[] = []
+  for (const effect of effects) {
+    if (effect === null) continue
+    if (effect.way === 'stops') return 'NO_START'
+    if (effect.way === 'missing') shown = MISSING_SOME
+    else if (shown === 'PASS') shown = 'ERRORS'
+    if (effect.way === 'missing' && effect.slot !== null && !slots.includes(effect.slot)) {
+      slots.push(effect.slot)
+    }
   }
-  return acting.length === 0 ? 'PASS' : 'ERRORS'
+  return slots.length === 0 ? shown : keyOfOutcome({ kind: 'MISSING', slots })
 }
 
 /** Whether the seat of a slot is touched in going to a trial: its module put in again, seated again, or cleaned. */

@@ -188,7 +188,7 @@ export function assignmentOf(arrangement: Arrangement): Assignment {
 }
 
 /** The most modules, and slots, that suspicion is worked out for. */
-const SUSPECTS_AT_MOST = 32
+const SUSPECTS_AT_MOST = 64
 
 /**
  * Modules known to be good: what ran in the machine before and is not planned to stay, and what lies tested

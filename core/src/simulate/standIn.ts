@@ -1,4 +1,4 @@
-import { type Arrangement, type Fault, partOf, type Suspicion } from '../diagnose'
+import { type Arrangement, type Fault, faultsOf, partOf, type Suspicion } from '../diagnose'
 import {
   type Machine,
   type Module,
@@ -94,9 +94,9 @@ export function fittedOut(
 export const hiddenIn = ({ hidden }: StandIn): string[] => hidden.faults.map(partOf)
 
 function faultFor(inStore: InStore, suspicion: Suspicion, seed: number): HiddenFault {
-  const { bench, arrangement, faults } = suspicion
+  const { bench, arrangement } = suspicion
   const shows = inStore === 'comes-and-goes' ? COMES : 1
-  const could = faults.filter(
+  const could = faultsOf(suspicion).filter(
     (fault: Fault) =>
       !fault.cured &&
       fault.shows === shows &&

@@ -1,4 +1,4 @@
-import type { Made } from '@tembrix/core/diagnose'
+import { type Made, passedOnlyCold } from '@tembrix/core/diagnose'
 import type { ModuleRecord } from '@tembrix/core/records'
 import { formatISO } from 'date-fns'
 import { useJob } from '../file'
@@ -60,6 +60,12 @@ export function FaultVerdict({ parts, chance, trials, modules, name }: Props) {
           !ADVICE[parts[0] ?? ''] &&
           'Plan around it, and tell the customer why.'}
       </p>
+      {passedOnlyCold(trials) && (
+        <p className="mt-1 text-ink-2">
+          Whatever passed was started from cold. A fault that shows only when warm would have passed
+          too: the memory test tells.
+        </p>
+      )}
       {bad.map((module) => (
         <div key={module}>
           <p className="mt-1 text-lg">

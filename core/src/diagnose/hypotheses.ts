@@ -1,0 +1,235 @@
+import {
+  type Cause,
+  type CauseTable,
+  type Fault,
+  partOf,
+  SHOWS,
+  type Shows,
+  WAYS,
+  type Way,
+} from './fault'
+import type { Arrangement, Bench } from './trial'
+
+/**
+ * What may be wrong: every single fault first, then pairs of those that may be there two at once. A pair of
+ * `doubled` i and j, i before j, follows row by row.
+ */
+export interface Hypotheses {
+  bench: Bench
+  causes: Cause[]
+  /** By fault: which cause it is, put right or not, however often it shows. */
+  causeAt: Int16Array
+  /** By fault: how often it shows, 0 to 1, and whether it was put right. */
+  shows: Float64Array
+  cured: Uint8Array
+  /** By fault: where the same, put right, stands; -1 for one that nothing on the bench puts right. */
+  curedAt: Int16Array
+  /** Faults that something on the bench puts right. */
+  curable: Int16Array
+  /** Faults that may be there two at once; and by fault, its place among these, -1 for one that comes alone. */
+  doubled: Int16Array
+  rowAt: Int16Array
+  /** By hypothesis: its fault, or both; the second -1 for a single one. */
+  pairs: Int16Array
+  /** By hypothesis: the place in `named` of the parts it blames. */
+  blames: Int32Array
+  /** Parts blamed together, each once. */
+  named: string[][]
+}
+
+/** Kinds that may come two at once. */
+const DOUBLED: readonly Fault['kind'][] = ['MODULE', 'SLOT', 'SEAT', 'PROFILE']
+
+/** These show each time or are not there. */
+const STEADY: readonly Shows[] = [1]
+
+const CURABLE: readonly Fault['kind'][] = ['SEAT', 'SETUP', 'TRAINING']
+
+/** Everything that may be wrong with a machine that stands like this, and how likely by the table of causes. */
+export function hypotheses(
+  bench: Bench,
+  arrangement: Arrangement,
+  profile: boolean,
+  causes: CauseTable,
+): Hypotheses & { chances: Float64Array } {
+  const weighted = weightedCauses(bench, arrangement, profile, causes)
+  const faults: { at: number; shows: Shows; cured: boolean; weight: number; curedAt: number }[] = []
+  const doubles: number[] = []
+  for (const [at, [{ kind }, whole]] of weighted.entries()) {
+    const steady = kind === 'MACHINE' || kind === 'NOTHING'
+    const curable = CURABLE.includes(kind)
+    for (const shows of steady ? STEADY : SHOWS) {
+      const weight = steady ? whole : whole * shareOf(shows, causes)
+      if (shows === 1 && DOUBLED.includes(kind)) doubles.push(faults.length)
+      const curedAt = curable ? faults.length + 1 : -1
+      faults.push({ at, shows, cured: false, weight, curedAt })
+      if (curable) faults.push({ at, shows, cured: true, weight: 0, curedAt: -1 })
+    }
+  }
+  const doubled = Int16Array.from(doubles)
+  const rowAt = new Int16Array(faults.length).fill(-1)
+  doubled.forEach((at, row) => {
+    rowAt[at] = row
+  })
+  const count = faults.length + (doubled.length * (doubled.length - 1)) / 2
+  const pairs = new Int16Array(2 * count).fill(-1)
+  const chances = new Float64Array(count)
+  const total = faults.reduce((sum, { weight }) => sum + weight, 0)
+  faults.forEach(({ weight }, at) => {
+    pairs[2 * at] = at
+    chances[at] = weight / total
+  })
+  let n = faults.length
+  for (let row = 0; row < doubled.length; row += 1) {
+    const first = doubled[row] as number
+    const chance = 2 * (chances[first] as number) * causes.two
+    for (let column = row + 1; column < doubled.length; column += 1) {
+      const second = doubled[column] as number
+      pairs[2 * n] = first
+      pairs[2 * n + 1] = second
+      chances[n] = chance * (chances[second] as number)
+      n += 1
+    }
+  }
+  const causeAt = Int16Array.from(faults, ({ at }) => at)
+  const all = weighted.map(([cause]) => cause)
+  return {
+    bench,
+    causes: all,
+    causeAt,
+    shows: Float64Array.from(faults, ({ shows }) => shows),
+    cured: Uint8Array.from(faults, ({ cured }) => Number(cured)),
+    curedAt: Int16Array.from(faults, ({ curedAt }) => curedAt),
+    curable: Int16Array.from([...faults.keys()].filter((at) => faults[at]?.curedAt !== -1)),
+    doubled,
+    rowAt,
+    pairs,
+    ...blamesOf(all, causeAt, doubled, count),
+    chances: normalised(chances),
+  }
+}
+
+/** Every single fault, in the order of the hypotheses. */
+export const faultsOf = ({ causes, causeAt, shows, cured }: Hypotheses): Fault[] =>
+  Array.from(causeAt, (cause, at) => ({
+    ...(causes[cause] as Cause),
+    shows: shows[at] as Shows,
+    cured: cured[at] === 1,
+  }))
+
+/** The hypothesis of two faults, by their places among the doubled ones. */
+export function placeOfTwo({ shows, doubled }: Hypotheses, row: number, other: number): number {
+  const [i, j] = row < other ? [row, other] : [other, row]
+  return shows.length + i * doubled.length - (i * (i + 1)) / 2 + j - i - 1
+}
+
+const shareOf = (shows: Shows, { intermittent }: CauseTable): number =>
+  shows === 1 ? 1 - intermittent : intermittent / (SHOWS.length - 1)
+
+/** A fault that is none, beside all the others together: a first look that was wrong. */
+const NOTHING_SHARE = 0.002
+
+/** The ways in which a kind of fault shows, and how often each. */
+const SHARES = Object.fromEntries(
+  Object.entries(WAYS).map(([cause, ways]) => [
+    cause,
+    Object.entries(ways).filter(([, share]) => share > 0),
+  ]),
+) as Record<keyof typeof WAYS, [Way, number][]>
+
+function weightedCauses(
+  bench: Bench,
+  arrangement: Arrangement,
+  profile: boolean,
+  causes: CauseTable,
+): [Cause, number][] {
+  const weighted: [Cause, number][] = []
+  const add = (cause: keyof typeof WAYS, make: (way: Way) => Cause, part = 1) => {
+    for (const [way, share] of SHARES[cause]) {
+      weighted.push([make(way), causes[cause] * share * part])
+    }
+  }
+  const { modules, order } = bench
+  for (const module of modules) {
+    add('moduleDead', (way) => ({ kind: 'MODULE', module, way }))
+    add('moduleWeak', (way) => ({ kind: 'MODULE', module, way }))
+  }
+  for (const slot of order) add('slot', (way) => ({ kind: 'SLOT', slot, way }))
+  for (const slot of Object.keys(arrangement)) add('seat', (way) => ({ kind: 'SEAT', slot, way }))
+  modules.forEach((first, at) => {
+    for (const second of modules.slice(at + 1)) {
+      add('pair', (way) => ({ kind: 'PAIR', modules: [first, second], way }))
+    }
+  })
+  if (profile) add('profile', (way) => ({ kind: 'PROFILE', way }))
+  if (order.length > 1) add('order', (way) => ({ kind: 'ORDER', way }))
+  const most = Object.keys(arrangement).length
+  for (let above = 1; above < most; above += 1) {
+    add('limit', (way) => ({ kind: 'LIMIT', above, way }), 1 / (most - 1))
+  }
+  add('setup', (way) => ({ kind: 'SETUP', way }))
+  add('training', (way) => ({ kind: 'TRAINING', way }))
+  add('machine', (way) => ({ kind: 'MACHINE', way }))
+  const all = weighted.reduce((sum, [, weight]) => sum + weight, 0)
+  weighted.push([{ kind: 'NOTHING' }, all * NOTHING_SHARE])
+  return weighted
+}
+
+function blamesOf(
+  causes: readonly Cause[],
+  causeAt: Int16Array,
+  doubled: Int16Array,
+  count: number,
+): Pick<Hypotheses, 'blames' | 'named'> {
+  const named: string[][] = []
+  const single = new Map<string, number>()
+  const partAt = Int32Array.from(causes, (cause) => {
+    const part = partOf(cause)
+    const known = single.get(part)
+    if (known !== undefined) return known
+    single.set(part, named.length)
+    return named.push([part]) - 1
+  })
+  const blames = new Int32Array(count)
+  causeAt.forEach((cause, at) => {
+    blames[at] = partAt[cause] as number
+  })
+  // Parts of doubled faults, one after the other, so that two of them have a place in a square.
+  const partOfRow = Int32Array.from(doubled, (at) => blames[at] as number)
+  const sides = new Map([...new Set(partOfRow)].map((part, at) => [part, at]))
+  const sideOf = Int32Array.from(partOfRow, (part) => sides.get(part) as number)
+  const square = new Int32Array(sides.size ** 2).fill(-1)
+  let n = causeAt.length
+  for (let row = 0; row < doubled.length; row += 1) {
+    for (let column = row + 1; column < doubled.length; column += 1) {
+      const [a, b] = [sideOf[row] as number, sideOf[column] as number]
+      const place = a < b ? a * sides.size + b : b * sides.size + a
+      let number = a === b ? (partOfRow[row] as number) : (square[place] as number)
+      if (number === -1) {
+        const parts = [partOfRow[row], partOfRow[column]].map((part) => named[part as number]?.[0])
+        number = named.push((parts as string[]).sort()) - 1
+        square[place] = number
+      }
+      blames[n++] = number
+    }
+  }
+  return { blames, named }
+}
+
+function sumOf(chances: Float64Array): number {
+  let sum = 0
+  for (let n = 0; n < chances.length; n += 1) sum += chances[n] as number
+  return sum
+}
+
+function scaled(chances: Float64Array, by: number): Float64Array {
+  for (let n = 0; n < chances.length; n += 1) chances[n] = (chances[n] as number) * by
+  return chances
+}
+
+/** Chances that add up to 1, in place; `sum` is what they add up to. */
+export function normalised(chances: Float64Array, sum = sumOf(chances)): Float64Array {
+  // What was seen is impossible by every hypothesis only where rounding has eaten them all.
+  if (!(sum > 0)) return chances.fill(1 / chances.length)
+  return scaled(chances, 1 / sum)
+}
