@@ -1,7 +1,7 @@
 import { BUSY, LATENCY, PAGING, PAGING_POWER, type PagedTo } from './assumed'
 import { drawsBy, type ShopResult } from './learned'
-import { byMagnitude, DRAWS, evenly, placeIn, quantile, through } from './sample'
-import { profileOf, type Work } from './works'
+import { byMagnitude, type Dimension, DRAWS, evenly, placeIn, quantile, through } from './sample'
+import { profileOf, type Range, type Work } from './works'
 
 /** A machine's memory as a forecast sees it: the part of it that is in use. */
 export interface MemoryState {
@@ -98,7 +98,7 @@ export function forecast(request: ForecastRequest): Forecast {
     }
     return useForecast(use, request, drawn)
   })
-  const speedups = Array.from(time, (change) => 1 / (1 + change)).sort((a, b) => a - b)
+  const speedups = time.map((change) => 1 / (1 + change)).sort()
   const faster = speedups.filter((one) => one > 1.1).length
   const most: [number, number] = [quantile(speedups, 0.05), quantile(speedups, 0.95)]
   const median = quantile(speedups, 0.5)
@@ -123,6 +123,7 @@ interface Drawn {
 function drawnOf(use: ForecastUse, request: ForecastRequest): Drawn {
   const { before, after, results = [] } = request
   const chosen = chosenFor(use.work, results)
+  const working = workingOf(use.work, before, after)
   const drawn: Drawn = {
     ratio: new Float64Array(DRAWS),
     bandwidth: new Float64Array(DRAWS),
@@ -131,7 +132,10 @@ function drawnOf(use: ForecastUse, request: ForecastRequest): Drawn {
   }
   for (let at = 0; at < DRAWS; at += 1) {
     const draw = chosen?.[at] ?? at
-    const { latency, bandwidth } = workingOf(use.work, before, after, draw)
+    const [latency, bandwidth] = [working.latency[draw], working.bandwidth[draw]] as [
+      number,
+      number,
+    ]
     const paging = pagingRatio(use, request, draw)
     drawn.bandwidth[at] = bandwidth
     drawn.latency[at] = latency
@@ -141,24 +145,52 @@ function drawnOf(use: ForecastUse, request: ForecastRequest): Drawn {
   return drawn
 }
 
-/** What latency and bandwidth add to the time of a work, as one draw has it. */
-function workingOf(work: Work, before: MemoryState, after: MemoryState, draw: number) {
+/** What is drawn of a work, whatever the memory: once for all forecasts of it. */
+const WORKS_DRAWN = new Map<
+  Work,
+  Record<'m' | 'g' | 'demand' | 'chip' | 'c' | 'queue', Float64Array>
+>()
+
+function drawsOfWork(work: Work) {
+  const known = WORKS_DRAWN.get(work)
+  if (known) return known
   const { waits, streams, asks } = profileOf(work)
   const { chipNs, words, queueNs } = LATENCY.value
-  const m = evenly(waits, placeIn('waits', draw))
-  const g = evenly(streams, placeIn('streams', draw))
-  const demand = evenly(asks, placeIn('asks', draw))
-  const chip = evenly(chipNs, placeIn('chip', draw))
-  const c = evenly(words, placeIn('words', draw))
-  const queue = evenly(queueNs, placeIn('queue', draw))
-  const loaded = ({ peakGBs, firstWordNs }: MemoryState) => {
-    const busy = Math.min(BUSY.value.most, demand / (BUSY.value.reached * peakGBs))
-    return chip + c * firstWordNs + (queue * busy) / (1 - busy)
+  const over = (range: Range, dimension: Dimension) =>
+    Float64Array.from({ length: DRAWS }, (_, draw) => evenly(range, placeIn(dimension, draw)))
+  const drawn = {
+    m: over(waits, 'waits'),
+    g: over(streams, 'streams'),
+    demand: over(asks, 'asks'),
+    chip: over(chipNs, 'chip'),
+    c: over(words, 'words'),
+    queue: over(queueNs, 'queue'),
   }
-  return {
-    latency: m * (1 - g) * (loaded(after) / loaded(before) - 1),
-    bandwidth: m * g * (before.peakGBs / after.peakGBs - 1),
+  WORKS_DRAWN.set(work, drawn)
+  return drawn
+}
+
+/** What latency and bandwidth add to the time of a work, draw by draw. */
+function workingOf(
+  work: Work,
+  before: MemoryState,
+  after: MemoryState,
+): { latency: Float64Array; bandwidth: Float64Array } {
+  const { m, g, demand, chip, c, queue } = drawsOfWork(work)
+  const { most, reached } = BUSY.value
+  const latency = new Float64Array(DRAWS)
+  const bandwidth = new Float64Array(DRAWS)
+  const loaded = ({ peakGBs, firstWordNs }: MemoryState, draw: number) => {
+    const busy = Math.min(most, (demand[draw] as number) / (reached * peakGBs))
+    const waited = ((queue[draw] as number) * busy) / (1 - busy)
+    return (chip[draw] as number) + (c[draw] as number) * firstWordNs + waited
   }
+  for (let draw = 0; draw < DRAWS; draw += 1) {
+    const [share, streamed] = [m[draw] as number, g[draw] as number]
+    latency[draw] = share * (1 - streamed) * (loaded(after, draw) / loaded(before, draw) - 1)
+    bandwidth[draw] = share * streamed * (before.peakGBs / after.peakGBs - 1)
+  }
+  return { latency, bandwidth }
 }
 
 /** Worked out once for the same results: planning asks for thousands of forecasts. */
@@ -171,14 +203,21 @@ function chosenFor(work: Work, results: readonly ShopResult[]): readonly number[
   const known = remembered.by.get(work)
   if (known !== undefined) return known
   const own = results.filter((result) => result.work === work)
-  const chosen = drawsBy(own, ({ before, after }) =>
-    Float64Array.from({ length: DRAWS }, (_, draw) => {
-      const { latency, bandwidth } = workingOf(work, before, after, draw)
-      return 1 / (1 + latency + bandwidth)
-    }),
-  )
+  const chosen = drawsBy(own, ({ before, after }) => {
+    const { latency, bandwidth } = workingOf(work, before, after)
+    return latency.map((one, draw) => 1 / (1 + one + (bandwidth[draw] as number)))
+  })
   remembered.by.set(work, chosen)
   return chosen
+}
+
+const pagingDrawn = (disk: PagedTo) =>
+  Float64Array.from({ length: DRAWS }, (_, draw) =>
+    byMagnitude(PAGING.value[disk], placeIn('paging', draw)),
+  )
+const PAGING_DRAWN: Readonly<Record<PagedTo, Float64Array>> = {
+  'solid-state': pagingDrawn('solid-state'),
+  spinning: pagingDrawn('spinning'),
 }
 
 /** Time lost to paging, after ÷ before. */
@@ -188,7 +227,7 @@ function pagingRatio({ need }: ForecastUse, request: ForecastRequest, draw: numb
   if (logged === null) {
     if (!need) return 1
     const n = through(need, placeIn('need', draw))
-    const k = byMagnitude(PAGING.value[disk], placeIn('paging', draw))
+    const k = PAGING_DRAWN[disk][draw] as number
     return (1 + k * over(n, after.usableGiB)) / (1 + k * over(n, before.usableGiB))
   }
   if (logged === 0) return 1
@@ -219,12 +258,8 @@ function useForecast(
   { before, after }: ForecastRequest,
   { ratio, bandwidth, latency, paging }: Drawn,
 ): UseForecast {
-  const speedups = Array.from(ratio, (one) => 1 / one).sort((a, b) => a - b)
-  const middle = (of: Float64Array) =>
-    quantile(
-      Array.from(of).sort((a, b) => a - b),
-      0.5,
-    )
+  const speedups = ratio.map((one) => 1 / one).sort()
+  const middle = (of: Float64Array) => quantile(of.slice().sort(), 0.5)
   const exceeds = ({ usableGiB }: MemoryState) => need !== null && need.likely > usableGiB
   return {
     work,

@@ -46,7 +46,7 @@ export function through(
 }
 
 /** The value below which this share of the draws lies, between the two nearest. */
-export function quantile(sorted: readonly number[], share: number): number {
+export function quantile(sorted: ArrayLike<number>, share: number): number {
   const at = share * (sorted.length - 1)
   const [below, above] = [Math.floor(at), Math.ceil(at)]
   const low = sorted[below] as number

@@ -1,6 +1,7 @@
 import { asFarAsSeen } from '@tembrix/core/evaluate'
 import type { Evaluation, Machine, Placement, Settings } from '@tembrix/core/model'
 import type { Assignment } from '@tembrix/core/records'
+import { memo } from 'react'
 import { Check, capacity, list } from '../ui'
 import { Board } from './Board'
 import { type Cost, Figures } from './Figures'
@@ -25,7 +26,7 @@ interface Props {
 }
 
 /** The board with what stands in its slots, and beneath it what that comes to. */
-export function BoardColumn(props: Props) {
+export const BoardColumn = memo(function BoardColumn(props: Props) {
   const { evaluation, before, lit, bare } = props
   const { unseen = [] } = props
   const findings = asFarAsSeen(evaluation.findings, unseen)
@@ -48,7 +49,7 @@ export function BoardColumn(props: Props) {
       </div>
     </div>
   )
-}
+})
 
 /** What a placement comes to: its figures, how it lies across the channels, what limits the speed. */
 function Answer({ machine, placement, evaluation, settings, before, cost, onProfile }: Props) {

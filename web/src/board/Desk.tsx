@@ -10,8 +10,15 @@ import {
   useSensors,
 } from '@dnd-kit/core'
 import { snapCenterToCursor } from '@dnd-kit/modifiers'
-import { type KeyboardEvent, type ReactNode, useState } from 'react'
-import { DeskContext, type Given, type Held, useDesk, useNewDesk } from './DeskContext'
+import { type HTMLAttributes, type KeyboardEvent, memo, type ReactNode, useState } from 'react'
+import {
+  DeskContext,
+  type Given,
+  type Held,
+  useDesk,
+  useDeskStore,
+  useNewDesk,
+} from './DeskContext'
 import { ModuleFace } from './ModuleFace'
 
 interface Props extends Given {
@@ -27,14 +34,28 @@ export interface Dragged {
 
 export const TRAY = 'tray'
 
+/** A press becomes a drag once it has moved so far, a touch once it has stayed so long. */
+const BY_MOUSE = { activationConstraint: { distance: 6 } }
+const BY_TOUCH = { activationConstraint: { delay: 160, tolerance: 8 } }
+
 /** The board and the tray at work together: dragging, tapping or keys, whichever hand is free. */
 export function Desk({ className = '', children, ...given }: Props) {
   const desk = useNewDesk(given)
-  const [dragged, setDragged] = useState<Held | null>(null)
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 160, tolerance: 8 } }),
+  return (
+    <DeskContext value={desk}>
+      <Surface className={className}>{children}</Surface>
+    </DeskContext>
   )
+}
+
+/** Where things are dragged. It is not drawn again for what the desk is given. */
+const Surface = memo(function Surface({
+  className,
+  children,
+}: Pick<Props, 'children'> & { className: string }) {
+  const desk = useDeskStore()
+  const [dragged, setDragged] = useState<Held | null>(null)
+  const sensors = useSensors(useSensor(MouseSensor, BY_MOUSE), useSensor(TouchSensor, BY_TOUCH))
 
   function start({ active }: DragStartEvent) {
     const { moduleId, slot } = active.data.current as Dragged
@@ -63,36 +84,39 @@ export function Desk({ className = '', children, ...given }: Props) {
   }
 
   return (
-    <DeskContext value={desk}>
-      <DndContext
-        sensors={sensors}
-        collisionDetection={pointerWithin}
-        onDragStart={start}
-        onDragEnd={end}
-        onDragCancel={() => {
-          desk.drop()
-          setDragged(null)
-        }}
+    <DndContext
+      sensors={sensors}
+      collisionDetection={pointerWithin}
+      onDragStart={start}
+      onDragEnd={end}
+      onDragCancel={() => {
+        desk.drop()
+        setDragged(null)
+      }}
+    >
+      <UnderHand className={`${className} ${dragged ? 'dragging' : ''}`} onKeyDown={keyed}>
+        {children}
+        <LastDone />
+      </UnderHand>
+      <DragOverlay
+        dropAnimation={null}
+        modifiers={[snapCenterToCursor]}
+        className="pointer-events-none grid place-items-center"
       >
-        {/* biome-ignore lint/a11y/noStaticElementInteractions: keys of the pieces and slots inside, heard once */}
-        <div className={`${className} ${dragged ? 'dragging' : ''}`} onKeyDown={keyed}>
-          {children}
-          <LastDone />
-        </div>
-        <DragOverlay
-          dropAnimation={null}
-          modifiers={[snapCenterToCursor]}
-          className="pointer-events-none grid place-items-center"
-        >
-          {dragged && (
-            <div className="h-16 w-44 rotate-2 cursor-grabbing shadow-lg">
-              <ModuleFace module={dragged.piece.module} />
-            </div>
-          )}
-        </DragOverlay>
-      </DndContext>
-    </DeskContext>
+        {dragged && (
+          <div className="h-16 w-44 rotate-2 cursor-grabbing shadow-lg">
+            <ModuleFace module={dragged.piece.module} />
+          </div>
+        )}
+      </DragOverlay>
+    </DndContext>
   )
+})
+
+/** Marked while a piece is in the hand: slots show by it that they are open. */
+function UnderHand({ className = '', ...rest }: HTMLAttributes<HTMLDivElement>) {
+  const holding = useDesk(({ held }) => held !== null)
+  return <div className={`group/desk ${className}`} data-holding={holding || undefined} {...rest} />
 }
 
 function LastDone() {

@@ -28,7 +28,8 @@ export interface Given {
   machine: Machine
   assignment: Assignment
   pieces: ReadonlyMap<string, Piece>
-  onAssignment: (assignment: Assignment) => void
+  /** Takes what the hand has changed; null where the board only follows. */
+  onAssignment: ((assignment: Assignment) => void) | null
   /** Slots nobody has looked into, which are not drawn as empty. */
   unseen?: readonly string[] | undefined
 }
@@ -110,6 +111,14 @@ function newDesk(initial: DeskState): DeskStore {
     for (const hear of hearers) hear()
   }
 
+  /** Shown at once: what comes back from whoever takes it is the same. */
+  function change(said: string, assignment: Assignment): void {
+    const { onAssignment } = current
+    if (!onAssignment) return store.drop()
+    set({ held: null, said, assignment })
+    onAssignment(assignment)
+  }
+
   const store: DeskStore = {
     state: () => current,
     set,
@@ -131,14 +140,15 @@ function newDesk(initial: DeskState): DeskStore {
       set({ held: null, said: 'Put back.' })
     },
     put(slot, what = current.held) {
-      if (!what) return
-      set({ held: null, said: `${nameOf(what)} is in slot ${slot}.` })
-      current.onAssignment(assign(current.assignment, slot, what.assigned))
+      if (what)
+        change(
+          `${nameOf(what)} is in slot ${slot}.`,
+          assign(current.assignment, slot, what.assigned),
+        )
     },
     takeOut(slot) {
       if (!current.assignment[slot]) return
-      set({ held: null, said: `Slot ${slot} is empty.` })
-      current.onAssignment(clear(current.assignment, slot))
+      change(`Slot ${slot} is empty.`, clear(current.assignment, slot))
     },
     press(slot) {
       const { assignment, held, asking } = current

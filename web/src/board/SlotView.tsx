@@ -40,9 +40,7 @@ export const SlotView = memo(function SlotView(props: Props) {
   const key = useDesk(({ assignment }) => keyOf(assignment[slot.id]))
   const moduleId = useDesk(({ assignment }) => assignment[slot.id]?.moduleId)
   const module = useDesk(({ pieces }) => (moduleId ? pieces.get(moduleId)?.module : undefined))
-  const hand = useDesk(({ held }) =>
-    held === null ? 'free' : keyOf(held.assigned) === key ? 'holds this' : 'holds another',
-  )
+  const isHeld = useDesk(({ held }) => held !== null && keyOf(held.assigned) === key)
   const target = useDroppable({ id: slot.id })
   const source = useDraggable({
     id: `slot:${slot.id}`,
@@ -51,7 +49,6 @@ export const SlotView = memo(function SlotView(props: Props) {
   })
   const isAsked = useDesk(({ asking, held }) => !held && (asking?.slots.includes(slot.id) ?? false))
   const unseen = useDesk((desk) => desk.unseen?.includes(slot.id) ?? false)
-  const isHeld = hand === 'holds this'
   const mark = markOf(before, key)
   return (
     <div
@@ -65,11 +62,11 @@ export const SlotView = memo(function SlotView(props: Props) {
         slot={slot}
         module={module}
         channel={channelClass(channels, slot.channel)}
-        number={hand === 'holds another' ? number : null}
+        number={isHeld ? null : number}
         upright={upright}
         chosen={isHeld || mark === 'new'}
         mark={mark}
-        edge={edgeOf(stopped, target.isOver || isHeld, hand !== 'free' || isAsked, lit)}
+        edge={edgeOf(stopped, target.isOver || isHeld, isAsked, lit)}
         nothing={isAsked ? 'tap: here' : unseen ? 'not seen yet' : 'empty'}
         setNode={source.setNodeRef}
         listeners={source.listeners}
@@ -80,18 +77,22 @@ export const SlotView = memo(function SlotView(props: Props) {
   )
 })
 
-function edgeOf(stopped: boolean, chosen: boolean, open: boolean, lit: boolean): string {
+/** While a piece is in the hand every slot that is none of these is open to it, by the desk's own mark. */
+function edgeOf(stopped: boolean, chosen: boolean, asked: boolean, lit: boolean): string {
   if (lit)
     return 'border-gold-line ring-4 ring-gold-line bg-pcb outline-2 outline-offset-4 outline-gold-soft'
   if (stopped) return 'border-stop ring-2 ring-stop bg-stop-soft text-ink'
   if (chosen) return 'border-gold-line ring-2 ring-gold-line bg-pcb-2'
-  return open ? 'border-dashed border-gold-line bg-pcb-2' : 'border-pcb-line bg-pcb-2'
+  return asked
+    ? 'border-dashed border-gold-line bg-pcb-2'
+    : 'border-pcb-line bg-pcb-2 group-data-holding/desk:border-dashed group-data-holding/desk:border-gold-line'
 }
 
 interface ButtonProps {
   slot: Slot
   module: Module | undefined
   channel: string
+  /** Null while what is in it is held. */
   number: number | null
   upright: boolean
   chosen: boolean
@@ -153,22 +154,23 @@ interface HeadProps {
   upright: boolean
 }
 
-/** The lettering as printed, the channel, and the maker's filling order; or the key to press while a piece is held. */
+/** The lettering as printed, the channel, and the maker's filling order; or, while another piece is held, the key that puts it here. */
 function SlotHead({ slot, number, upright }: HeadProps) {
   return (
     <span className={`flex shrink-0 items-stretch ${upright ? 'flex-col' : 'w-24 flex-row'}`}>
       <ChannelMark channel={slotChannels(slot).join('')} />
       <span className="flex flex-1 flex-col items-center justify-center py-0.5 leading-tight">
         <b className="font-mono text-[1.05rem] font-semibold">{slot.id}</b>
-        {number !== null ? (
-          <kbd className="rounded-xs bg-gold-soft px-1.5 font-mono text-sm font-semibold text-gold">
+        {number !== null && (
+          <kbd className="hidden rounded-xs bg-gold-soft px-1.5 font-mono text-sm font-semibold text-gold group-data-holding/desk:inline">
             key {number}
           </kbd>
-        ) : (
-          <span className="text-[0.8rem]">
-            {slot.mustFill ? 'must fill' : slot.order ? `fill ${slot.order}` : ' '}
-          </span>
         )}
+        <span
+          className={`text-[0.8rem] ${number === null ? '' : 'group-data-holding/desk:hidden'}`}
+        >
+          {slot.mustFill ? 'must fill' : slot.order ? `fill ${slot.order}` : ' '}
+        </span>
         {slot.color && <span className="text-[0.75rem] opacity-80">{slot.color}</span>}
       </span>
     </span>

@@ -1,4 +1,4 @@
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
+import { createSlice, original, type PayloadAction, prepareAutoBatched } from '@reduxjs/toolkit'
 import type { Write } from './writes'
 
 /** A deed that can be taken back: what was written, with what was there before. */
@@ -25,23 +25,36 @@ const slice = createSlice({
   name: 'undo',
   initialState: {} as Deeds,
   reducers: {
-    done(state, { payload: { jobId, step } }: PayloadAction<{ jobId: string; step: Step }>) {
-      const past = (state[jobId]?.past ?? []) as Step[]
-      const last = past.at(-1)
-      const typed = last && typedOn(last, step)
-      const next = typed ? [...past.slice(0, -1), typed] : [...past, step]
-      return { ...state, [jobId]: { past: next.slice(-DEPTH), future: [] } }
+    // What was there is taken as it is, without drafts: they would be made of every deed there was.
+    done: {
+      // Heard along with the write that follows.
+      prepare: prepareAutoBatched<Done>(),
+      reducer(draft, { payload: { jobId, step } }: PayloadAction<Done>) {
+        const state = original(draft) as Deeds
+        const past = state[jobId]?.past ?? []
+        const last = past.at(-1)
+        const typed = last && typedOn(last, step)
+        const next = typed ? [...past.slice(0, -1), typed] : [...past, step]
+        return { ...state, [jobId]: { past: next.slice(-DEPTH), future: [] } }
+      },
     },
     /** The last deeds were taken back, or were nothing any more; `step` takes that back in turn. */
-    undone(state, { payload }: PayloadAction<Turned>) {
+    undone(draft, { payload }: PayloadAction<Turned>) {
+      const state = original(draft) as Deeds
       return { ...state, [payload.jobId]: turned(state[payload.jobId] as Stacks, payload) }
     },
-    redone(state, { payload }: PayloadAction<Turned>) {
+    redone(draft, { payload }: PayloadAction<Turned>) {
+      const state = original(draft) as Deeds
       const { past, future } = turned(flipped(state[payload.jobId] as Stacks), payload)
       return { ...state, [payload.jobId]: { past: future, future: past } }
     },
   },
 })
+
+interface Done {
+  jobId: string
+  step: Step
+}
 
 interface Turned {
   jobId: string

@@ -1,5 +1,5 @@
 import type { Collection } from '@tembrix/core/records'
-import { drafted, type Fields, keyOf, useAppDispatch, useAppSelector } from '../data'
+import { drafted, type Fields, keyOf, useAppSelector, useAppStore } from '../data'
 
 interface FieldSchema {
   safeParse: (value: unknown) => {
@@ -28,7 +28,7 @@ export function useRecordForm<T extends { id: string }>(
   schemas: Record<string, FieldSchema>,
   save: (fields: Fields, typing?: string) => void,
 ): RecordForm {
-  const dispatch = useAppDispatch()
+  const { dispatch, getState } = useAppStore()
   const key = keyOf({ collection, recordId: record.id })
   const drafts = useAppSelector((state) => state.outbox.drafts[key])
   const fields: Fields = { ...record, ...drafts }
@@ -45,7 +45,8 @@ export function useRecordForm<T extends { id: string }>(
       const next = withValue(fields[field], rest, value)
       const parsed = schemas[field]?.safeParse(next)
       const fits = parsed?.success ?? true
-      dispatch(drafted({ key, field, value: fits ? undefined : next }))
+      const isDraft = field in (getState().outbox.drafts[key] ?? {})
+      if (isDraft || !fits) dispatch(drafted({ key, field, value: fits ? undefined : next }))
       const isTyped = typeof value === 'string' || typeof value === 'number'
       if (fits) save({ [field]: parsed?.data ?? next }, isTyped ? path.join('.') : undefined)
     },

@@ -1,6 +1,7 @@
 import { Check, CloudOff, LoaderCircle, TriangleAlert } from 'lucide-react'
 import { useState } from 'react'
-import { type Link, linkOf, useAppSelector } from '../data'
+import { shallowEqual } from 'react-redux'
+import { type Entry, type Link, linkOf, useAppSelector } from '../data'
 import { Dialog } from '../ui'
 import { Behind, HeldEntry } from './Held'
 
@@ -25,20 +26,24 @@ const LOOKS: Record<Link, { icon: typeof Check; text: string; look: string }> = 
   },
 }
 
+const isHeld = ({ held }: Entry): boolean => Boolean(held)
+
 /** Whether everything typed has reached the server, and what to do where it cannot. */
 export function SaveState() {
-  const outbox = useAppSelector((state) => state.outbox)
-  const held = outbox.entries.filter((entry) => entry.held)
+  const held = useAppSelector(({ outbox }) => outbox.entries.filter(isHeld), shallowEqual)
+  const invalid = useAppSelector(({ outbox }) =>
+    Object.keys(outbox.drafts).some((key) => key.includes('/')),
+  )
+  const link = useAppSelector(({ outbox }) => linkOf(outbox))
+  const unkept = useAppSelector(({ outbox }) => !outbox.kept && outbox.entries.length > 0)
   const refused = held.filter((entry) => entry.held?.kind === 'refused')
-  const invalid = Object.keys(outbox.drafts).some((key) => key.includes('/'))
-  const { icon: Icon, text, look } = LOOKS[linkOf(outbox)]
+  const { icon: Icon, text, look } = LOOKS[link]
 
   const [open, setOpen] = useState(false)
   const asks = held.length > 0
   // Once all is settled it is closed, and does not open by itself with the next.
   if (open && !asks) setOpen(false)
   const onlyRefused = asks && refused.length === held.length
-  const unkept = !outbox.kept && outbox.entries.length > 0
   const shown = onlyRefused
     ? `${refused.length} not accepted`
     : unkept && !asks
@@ -59,16 +64,18 @@ export function SaveState() {
           {shown === 'All saved' && invalid ? 'Saved but for marked fields' : shown}
         </span>
       </button>
-      <Dialog open={open && asks} onOpen={setOpen} title="What could not be saved">
-        <div className="flex flex-col gap-5">
-          {held.map((entry) => (
-            <div key={entry.id}>
-              <HeldEntry entry={entry} />
-              <Behind entry={entry} />
-            </div>
-          ))}
-        </div>
-      </Dialog>
+      {open && asks && (
+        <Dialog open onOpen={setOpen} title="What could not be saved">
+          <div className="flex flex-col gap-5">
+            {held.map((entry) => (
+              <div key={entry.id}>
+                <HeldEntry entry={entry} />
+                <Behind entry={entry} />
+              </div>
+            ))}
+          </div>
+        </Dialog>
+      )}
     </>
   )
 }

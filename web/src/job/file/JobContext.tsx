@@ -34,6 +34,15 @@ function useSource(): Watched<JobView> {
 /** The job; who asks is rendered again when a part of it changes that was read. */
 export const useJob = (): JobView => useParts(useSource())
 
+/** One thing of the job, which is the same as long as it is worked out from the same. */
+export function useJobPart<T>(select: (job: JobView) => T): T {
+  const { subscribe, get } = useSource()
+  return useSyncExternalStore(subscribe, () => select(get()))
+}
+
+/** The job as it stands when it is asked; who asks is not rendered again for it. */
+export const useJobAt = (): (() => JobView) => useSource().get
+
 /**
  * What is inside reads the job a moment later than the board: a move at the board is drawn first. Only
  * for what is read there and not typed into.

@@ -6,34 +6,35 @@ import {
   redone,
   type Step,
   undone,
-  useAppDispatch,
   useAppSelector,
+  useAppStore,
 } from '../../data'
-import { useJob } from './JobContext'
+import { useJobAt } from './JobContext'
 
 /** Ways back and forth through the job's deeds, where there are any. */
 export function useUndo(): { undo: (() => void) | undefined; redo: (() => void) | undefined } {
-  const dispatch = useAppDispatch()
-  const { file, edit } = useJob()
-  const { settle } = edit
+  const store = useAppStore()
+  const jobAt = useJobAt()
+  const { file, edit } = jobAt()
   const jobId = file.id
-  const stacks = useAppSelector((state) => state.undo[jobId])
+  const past = useAppSelector((state) => (state.undo[jobId]?.past.length ?? 0) > 0)
+  const future = useAppSelector((state) => (state.undo[jobId]?.future.length ?? 0) > 0)
   return useMemo(() => {
-    const current = (collection: Collection, id: string) => recordIn(file, collection, id)
+    const current = (collection: Collection, id: string) => recordIn(jobAt().file, collection, id)
     /** Takes the newest of some deeds back that still is something. */
-    const back = (deeds: readonly Step[], turn: typeof undone | typeof redone) => () => {
+    const back = (which: 'past' | 'future', turn: typeof undone | typeof redone) => () => {
+      const deeds = store.getState().undo[jobId]?.[which] ?? []
       for (let off = 1; off <= deeds.length; off += 1) {
         const writes = inverse((deeds[deeds.length - off] as Step).writes, current)
         if (writes.length === 0 && off < deeds.length) continue
-        dispatch(turn({ jobId, off, step: writes.length > 0 ? { writes } : null }))
-        settle('what was taken back', writes)
+        store.dispatch(turn({ jobId, off, step: writes.length > 0 ? { writes } : null }))
+        edit.settle('what was taken back', writes)
         return
       }
     }
-    const { past = [], future = [] } = stacks ?? {}
     return {
-      undo: past.length > 0 ? back(past, undone) : undefined,
-      redo: future.length > 0 ? back(future, redone) : undefined,
+      undo: past ? back('past', undone) : undefined,
+      redo: future ? back('future', redone) : undefined,
     }
-  }, [dispatch, jobId, stacks, settle, file])
+  }, [store, jobId, past, future, edit, jobAt])
 }

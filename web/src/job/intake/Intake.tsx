@@ -1,17 +1,26 @@
 import { CustomerChange, JobChange } from '@tembrix/core/records'
 import { currencySign, Field, inUnits, minorFrom, TextInput } from '../../ui'
-import { useJob, useJobForm } from '../file'
+import { useJobForm, useJobPart } from '../file'
 import { History } from './History'
 
 /** Who it is for and what they want of it. Saves itself. */
 export function Intake() {
-  const { file } = useJob()
-  const customer = useJobForm('customers', file.customer, CustomerChange.shape)
-  const job = useJobForm('jobs', file, JobChange.shape)
-  const budget = job.value('budget')
+  const jobId = useJobPart(({ file }) => file.id)
   return (
     <div className="flex flex-col gap-3">
       <h2 className="text-lg font-semibold">Intake</h2>
+      <Customer />
+      <Asked />
+      <History jobId={jobId} />
+    </div>
+  )
+}
+
+function Customer() {
+  const record = useJobPart(({ file }) => file.customer)
+  const customer = useJobForm('customers', record, CustomerChange.shape)
+  return (
+    <>
       <Field label="Name" error={customer.error('name')}>
         {(control) => (
           <TextInput
@@ -43,6 +52,17 @@ export function Intake() {
           )}
         </Field>
       </div>
+    </>
+  )
+}
+
+/** What the customer wants: what is wrong, what it is for, by when and for how much. */
+function Asked() {
+  const file = useJobPart((job) => job.file)
+  const job = useJobForm('jobs', file, JobChange.shape)
+  const budget = job.value('budget')
+  return (
+    <>
       <Field label="What is wrong, in the customer’s words" error={job.error('complaint')}>
         {(control) => (
           <TextInput
@@ -92,7 +112,6 @@ export function Intake() {
           )}
         </Field>
       </div>
-      <History jobId={file.id} />
-    </div>
+    </>
   )
 }

@@ -7,16 +7,17 @@ import { describeModule, modeWord } from '../../board'
 import { making, removing } from '../../data'
 import { POLICY_NAMES } from '../../judgement'
 import { Button, capacity, Dialog, money, TextInput, tidy } from '../../ui'
-import { type JobView, type Need, useJob } from '../file'
+import { type JobView, type Need, useJob, useJobAt, useJobPart, useNeed } from '../file'
 import { gainInShort, PLANS_KEPT } from './words'
 
 /** Keeps the plan on the board beside others, and shows them side by side. */
-export function Compare({ need }: { need: Need }) {
-  const { file, plan, planned, edit } = useJob()
+export function Compare() {
+  const jobAt = useJobAt()
   const [open, setOpen] = useState(false)
-  const kept = file.plans.slice(1)
+  const kept = useJobPart(({ file }) => file.plans.length - 1)
 
   function keep() {
+    const { file, plan, planned, edit } = jobAt()
     const fields = {
       jobId: file.id,
       name: `Plan ${firstFree(file.plans)}`,
@@ -28,15 +29,15 @@ export function Compare({ need }: { need: Need }) {
 
   return (
     <>
-      <Button disabled={kept.length >= PLANS_KEPT} onClick={keep}>
+      <Button disabled={kept >= PLANS_KEPT} onClick={keep}>
         <Pin size={17} aria-hidden /> Keep
       </Button>
-      {kept.length > 0 && (
+      {kept > 0 && (
         <Button onClick={() => setOpen(true)}>
-          <Columns3 size={17} aria-hidden /> Compare {kept.length}
+          <Columns3 size={17} aria-hidden /> Compare {kept}
         </Button>
       )}
-      {open && <SideBySide need={need} onClose={() => setOpen(false)} />}
+      {open && <SideBySide onClose={() => setOpen(false)} />}
     </>
   )
 }
@@ -48,8 +49,9 @@ function firstFree(plans: readonly Plan[]): number {
   return number
 }
 
-function SideBySide({ need, onClose }: { need: Need; onClose: () => void }) {
+function SideBySide({ onClose }: { onClose: () => void }) {
   const view = useJob()
+  const need = useNeed()
   const { file, plan, edit } = view
   const columns = [plan, ...file.plans.slice(1)].map((one) => columnOf(view, need, one))
   const rows = columns[0]?.rows.map(({ name }) => name) ?? []

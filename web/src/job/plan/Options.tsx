@@ -16,7 +16,7 @@ import { making, type Write } from '../../data'
 import { OBJECTION_WORDS } from '../../judgement'
 import { usePlanner } from '../../planner'
 import { Button, list, plural, tidy } from '../../ui'
-import { type JobView, type Need, useBudget, useJob } from '../file'
+import { type JobView, type Need, useBudget, useJob, useNeed } from '../file'
 import { Blockers } from './Blockers'
 import { NeedLine } from './NeedLine'
 import { OptionTable } from './OptionTable'
@@ -28,8 +28,9 @@ import { PICK_NAMES, PLANS_KEPT } from './words'
 const TradeOffs = lazy(async () => ({ default: (await import('./TradeOffs')).TradeOffs }))
 
 /** Every trade-off worth having for this job, the first of them named; choosing one puts it on the board. */
-export function Options({ need }: { need: Need }) {
+export function Options() {
   const view = useJob()
+  const need = useNeed()
   const { file, machine, now, plan, planned, pieces, shop, edit } = view
   const supply = useMemo(() => {
     const free = shop.filter((one) => isFreeFor(one, file.id))

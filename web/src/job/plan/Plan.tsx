@@ -4,7 +4,7 @@ import { Link } from 'react-router'
 import { FindingList } from '../../findings'
 import { Judgement } from '../../judgement'
 import { Button, capacity, Tab } from '../../ui'
-import { Later, useJob, useNeed } from '../file'
+import { Later, useJob, useJobAt, useJobPart, useNeed } from '../file'
 import { Tune } from '../tune'
 import { Beforehand } from './Beforehand'
 import { Compare } from './Compare'
@@ -15,9 +15,7 @@ import { WhyNot } from './WhyNot'
 
 /** Which modules, in which slots: the trade-offs to choose from, and what the plan on the board will do. */
 export function Plan() {
-  const { file, machine, plan, planned, edit } = useJob()
-  const need = useNeed()
-  const asFound = plan.placement === null
+  const { machine } = useJob()
   if (machine.slots.length === 0) {
     const total = machine.soldered.reduce((sum, { module }) => sum + module.capacityGiB, 0)
     return (
@@ -40,39 +38,14 @@ export function Plan() {
           <Tab value="tune">Tune</Tab>
         </Tabs.List>
       </div>
-      <div className="flex flex-wrap gap-1.5 [&>*]:px-2.5">
-        <Compare need={need} />
-        <Button
-          disabled={asFound}
-          onClick={() =>
-            edit.step('plans', plan, { placement: null, profile: false, manual: null })
-          }
-        >
-          <RotateCcw size={17} aria-hidden /> As found
-        </Button>
-        <Link
-          to={`/jobs/${file.id}/sheet`}
-          className="inline-flex min-h-11 items-center gap-2 rounded-sm border border-rule-2 font-medium hover:bg-sheet-2"
-        >
-          <Printer size={17} aria-hidden /> Plan sheet
-        </Link>
-      </div>
+      <Deeds />
       <Tabs.Content value="this" className="flex flex-col gap-3">
-        {asFound && (
-          <p className="border-l-4 border-gold-line bg-gold-soft px-3 py-2">
-            The board shows what was found. Change it by moving modules, or choose from the
-            trade-offs: nothing is final, undo goes back step by step.
-          </p>
-        )}
-        <FindingList machine={machine} evaluation={planned.evaluation} />
-        {!asFound && <Beforehand />}
         <Later>
-          <Weighed />
+          <ThisPlan />
         </Later>
-        <WhyNot />
       </Tabs.Content>
       <Tabs.Content value="options">
-        <Options need={need} />
+        <Options />
       </Tabs.Content>
       <Tabs.Content value="tune" className="flex flex-col gap-3">
         <Tune />
@@ -81,12 +54,46 @@ export function Plan() {
   )
 }
 
-/** What the plan is worth, and who would accept it. */
-function Weighed() {
-  const { machine, planned } = useJob()
+/** What can be done with the plan as a whole. */
+function Deeds() {
+  const jobAt = useJobAt()
+  const jobId = useJobPart(({ file }) => file.id)
+  const asFound = useJobPart(({ plan }) => plan.placement === null)
+  const reset = () => {
+    const { plan, edit } = jobAt()
+    edit.step('plans', plan, { placement: null, profile: false, manual: null })
+  }
+  return (
+    <div className="flex flex-wrap gap-1.5 [&>*]:px-2.5">
+      <Compare />
+      <Button disabled={asFound} onClick={reset}>
+        <RotateCcw size={17} aria-hidden /> As found
+      </Button>
+      <Link
+        to={`/jobs/${jobId}/sheet`}
+        className="inline-flex min-h-11 items-center gap-2 rounded-sm border border-rule-2 font-medium hover:bg-sheet-2"
+      >
+        <Printer size={17} aria-hidden /> Plan sheet
+      </Link>
+    </div>
+  )
+}
+
+/** What is wrong with the plan, what comes before it, what it is worth, and who would accept it. */
+function ThisPlan() {
+  const { machine, plan, planned } = useJob()
   const need = useNeed()
+  const asFound = plan.placement === null
   return (
     <>
+      {asFound && (
+        <p className="border-l-4 border-gold-line bg-gold-soft px-3 py-2">
+          The board shows what was found. Change it by moving modules, or choose from the
+          trade-offs: nothing is final, undo goes back step by step.
+        </p>
+      )}
+      <FindingList machine={machine} evaluation={planned.evaluation} />
+      {!asFound && <Beforehand />}
       <Gains need={need} />
       {planned.evaluation.starts && (
         <Judgement
@@ -97,6 +104,7 @@ function Weighed() {
         />
       )}
       <Validated />
+      <WhyNot />
     </>
   )
 }

@@ -1,16 +1,18 @@
 import { isFreeFor, type ModuleRecord, type ShopModule } from '@tembrix/core/records'
 import { useMemo } from 'react'
 import { Tray } from '../../board'
-import { useJob } from '../file'
+import { useJob, useJobPart } from '../file'
 
 /** Everything a plan can draw on: the customer's own, the shelf, the supplier. */
 export function PlanTray() {
-  const { file, shop } = useJob()
+  const jobId = useJobPart(({ file }) => file.id)
+  const modules = useJobPart(({ file }) => file.modules)
+  const { shop } = useJob()
   const groups = useMemo(
     () => [
       {
         title: 'The customer’s',
-        records: file.modules,
+        records: modules,
         none: 'None recorded in Identify.',
         showAll: true,
       },
@@ -18,7 +20,7 @@ export function PlanTray() {
         title: 'Our shelf',
         records: shop.filter(({ source }) => source === 'shelf'),
         none: 'Nothing that fits.',
-        held: (record: ModuleRecord) => keptFor(record as ShopModule, file.id),
+        held: (record: ModuleRecord) => keptFor(record as ShopModule, jobId),
       },
       {
         title: 'The supplier’s',
@@ -27,7 +29,7 @@ export function PlanTray() {
         collapse: true,
       },
     ],
-    [file.modules, file.id, shop],
+    [modules, jobId, shop],
   )
   return <Tray groups={groups} />
 }

@@ -1,11 +1,11 @@
 import type { Assignment } from '@tembrix/core/records'
-import { type ReactNode, useMemo, useState } from 'react'
+import { type ReactNode, useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { Navigate, Outlet, useLocation, useNavigate, useParams } from 'react-router'
 import { BoardColumn, Desk, Legend, UndoButtons } from '../../board'
 import { Bar } from '../../shell'
 import { Button, Message, money, plural } from '../../ui'
 import { BenchContext } from '../bench'
-import { JobProvider, type JobView, useJob, useUndo } from '../file'
+import { JobProvider, type JobView, Later, useJob, useJobAt, useJobPart, useUndo } from '../file'
 import { FoundTray } from '../identify'
 import { PlanTray } from '../plan'
 import { Rail } from './Rail'
@@ -57,54 +57,38 @@ function Unread({ retry, missing }: { retry: () => void; missing: boolean }) {
 
 const NONE: readonly string[] = []
 
-/** The job's frame: the board always in view, the step beside it, the tray under the free hand. */
-function Opened() {
-  const view = useJob()
-  const { pathname } = useLocation()
-  const [lit, setLit] = useState<readonly string[]>([])
-  const [tried, setShown] = useState<Assignment | null>(null)
-  const bench = useMemo(() => ({ setLit, setShown }), [])
+/** What the board beside a step shows: what was found, or the plan; at the bench it follows the work. */
+interface Beside {
+  planning: boolean
+  atBench: boolean
+  verifying: boolean
+}
+
+function besideOf(pathname: string): Beside {
   const verifying = pathname.endsWith('/verify')
   const atBench = verifying || pathname.endsWith('/fit')
-  const planning = atBench || /\/(plan|quote)$/.test(pathname)
+  return { verifying, atBench, planning: atBench || /\/(plan|quote)$/.test(pathname) }
+}
 
-  const { file, machine, plan, now, planned, unseen, edit } = view
-  const shown = planning ? planned : now
+/** The job's frame: the board always in view, the step beside it, the tray under the free hand. */
+function Opened() {
+  const { pathname } = useLocation()
+  const [lit, setLit] = useState<readonly string[]>(NONE)
+  const [tried, setShown] = useState<Assignment | null>(null)
+  const bench = useMemo(() => ({ setLit, setShown }), [])
+  const beside = useMemo(() => besideOf(pathname), [pathname])
+  const { atBench, planning } = beside
   return (
-    <Desk
-      machine={machine}
-      assignment={tried ?? shown.assignment}
-      pieces={view.pieces}
-      unseen={planning ? undefined : unseen}
-      onAssignment={(assignment) => {
-        // At the bench the board follows the work.
-        if (atBench) return
-        if (planning) edit.step('plans', plan, { placement: assignment })
-        else edit.step('jobs', file, { found: assignment })
-      }}
-      className="flex h-dvh flex-col"
-    >
+    <AtDesk beside={beside} tried={tried}>
       <Bar>
-        <h1 className="truncate">
-          <b className="font-mono">{file.number}</b> <b>{file.customer.name}</b>
-          <span className="text-ink-2"> · {machine.name}</span>
-        </h1>
+        <Title />
         <Undo />
       </Bar>
       <div className="flex min-h-0 flex-1 flex-col gap-1.5 p-1.5 lg:flex-row">
-        <Rail />
-        <BoardColumn
-          machine={machine}
-          {...shown}
-          before={planning && !verifying ? now : undefined}
-          unseen={planning ? NONE : unseen}
-          lit={lit}
-          bare={atBench}
-          cost={planning ? costFigure(view) : undefined}
-          onProfile={
-            planning && !atBench ? (profile) => edit.step('plans', plan, { profile }) : undefined
-          }
-        />
+        <Later>
+          <Rail />
+        </Later>
+        <BoardBeside beside={beside} lit={lit} />
         <main className="min-h-0 min-w-0 flex-1 overflow-auto bg-sheet p-3">
           <BenchContext value={bench}>
             <Outlet />
@@ -113,7 +97,90 @@ function Opened() {
       </div>
       {!atBench && (planning ? <PlanTray /> : <FoundTray />)}
       {!atBench && <Legend />}
+    </AtDesk>
+  )
+}
+
+/** The desk with the job's modules on it. What is inside is not drawn again for a move: it reads its own parts. */
+function AtDesk({
+  beside: { planning, atBench },
+  tried,
+  children,
+}: {
+  beside: Beside
+  tried: Assignment | null
+  children: ReactNode
+}) {
+  const jobAt = useJobAt()
+  const { machine, now, planned, pieces, unseen } = useJob()
+  const take = (assignment: Assignment) => {
+    const { file, plan, edit } = jobAt()
+    if (planning) edit.step('plans', plan, { placement: assignment })
+    else edit.step('jobs', file, { found: assignment })
+  }
+  return (
+    <Desk
+      machine={machine}
+      assignment={tried ?? (planning ? planned : now).assignment}
+      pieces={pieces}
+      unseen={planning ? undefined : unseen}
+      onAssignment={atBench ? null : take}
+      className="flex h-dvh flex-col"
+    >
+      {children}
     </Desk>
+  )
+}
+
+function Title() {
+  const number = useJobPart(({ file }) => file.number)
+  const customer = useJobPart(({ file }) => file.customer.name)
+  const machine = useJobPart(({ machine }) => machine.name)
+  return (
+    <h1 className="truncate">
+      <b className="font-mono">{number}</b> <b>{customer}</b>
+      <span className="text-ink-2"> · {machine}</span>
+    </h1>
+  )
+}
+
+/** The board, and what it comes to a moment after the modules are drawn in their slots. */
+function BoardBeside({
+  beside: { planning, atBench, verifying },
+  lit,
+}: {
+  beside: Beside
+  lit: readonly string[]
+}) {
+  const jobAt = useJobAt()
+  const { machine, now, planned, unseen } = useJob()
+  const sum = useJobPart(({ cost }) => cost)
+  const budget = useJobPart(({ file }) => file.budget)
+  const cost = useMemo(() => costFigure(sum, budget), [sum, budget])
+  const onProfile = useCallback(
+    (profile: boolean) => {
+      const { plan, edit } = jobAt()
+      edit.step('plans', plan, { profile })
+    },
+    [jobAt],
+  )
+  const { placement, evaluation, settings } = planning ? planned : now
+  const later = useDeferredValue(
+    useMemo(() => ({ placement, evaluation, cost }), [placement, evaluation, cost]),
+  )
+  return (
+    <BoardColumn
+      machine={machine}
+      settings={settings}
+      placement={later.placement}
+      evaluation={later.evaluation}
+      before={planning && !verifying ? now : undefined}
+      unseen={planning ? NONE : unseen}
+      lit={lit}
+      bare={atBench}
+      cost={planning ? later.cost : undefined}
+      onProfile={planning && !atBench ? onProfile : undefined}
+    />
   )
 }
 
@@ -123,12 +190,9 @@ export function Start() {
   return <Navigate to={now.evaluation.starts ? 'plan' : 'identify'} replace />
 }
 
-function costFigure({ cost, file }: JobView) {
-  const { total, unpriced } = cost
+function costFigure({ total, unpriced }: JobView['cost'], budget: number | null) {
   const left =
-    file.budget === null
-      ? ''
-      : ` Of the budget, ${money(file.budget - total)} would be left for the work.`
+    budget === null ? '' : ` Of the budget, ${money(budget - total)} would be left for the work.`
   return {
     label: unpriced > 0 ? `To buy, ${plural(unpriced, 'price')} missing` : 'To buy',
     figure: money(total),
