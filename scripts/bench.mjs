@@ -14,6 +14,7 @@ const parts = [
   'core/bench/faults',
   'core/bench/measure',
   'e2e/bench/start',
+  'e2e/bench/writes',
   'e2e/bench/page',
   'e2e/bench/planning',
   'e2e/bench/probe',

@@ -1,10 +1,19 @@
-import { type ChildProcess, spawn } from 'node:child_process'
-import { cpSync, mkdtempSync, rmSync } from 'node:fs'
+import { type ChildProcess, spawn, spawnSync } from 'node:child_process'
+import {
+  cpSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { afterEach, beforeEach, expect, inject, test } from 'vitest'
+import { PGlite } from '@electric-sql/pglite'
+import { afterEach, beforeEach, describe, expect, inject, test } from 'vitest'
 import { newJob } from '../test/sample'
 
 const MAIN = fileURLToPath(new URL('./main.ts', import.meta.url))
@@ -31,11 +40,26 @@ function freePort(): Promise<number> {
   })
 }
 
+interface Started {
+  child: ChildProcess
+  ready: boolean
+  exited: Promise<number | null>
+  said: () => string
+  api: string
+}
+
 /** Starts the server; `ready` is true when it serves and false when it gave up, `said` all it printed. */
-async function start(...args: string[]) {
+const start = (...args: string[]): Promise<Started> => startWith({}, { args })
+
+/** The same in an environment of its own, after a command of the shell. */
+async function startWith(
+  own: Record<string, string>,
+  { args = [] as string[], first = ':' } = {},
+): Promise<Started> {
   const port = await freePort()
-  const env = { ...process.env, TEMBRIX_DATA: folder, TEMBRIX_PORT: String(port) }
-  const child = spawn(process.execPath, ['--import', 'tsx', MAIN, ...args], { env })
+  const env = { ...process.env, TEMBRIX_DATA: folder, TEMBRIX_PORT: String(port), ...own }
+  const command = [process.execPath, '--import', 'tsx', MAIN, ...args]
+  const child = spawn('bash', ['-c', `${first}; exec "$@"`, 'server', ...command], { env })
   running.push(child)
   let said = ''
   const exited = new Promise<number | null>((resolve) => child.once('exit', resolve))
@@ -49,6 +73,20 @@ async function start(...args: string[]) {
     exited.then(() => resolve(false))
   })
   return { child, ready, exited, said: () => said, api: `http://127.0.0.1:${port}/api/v1` }
+}
+
+const mount = (...args: string[]) => {
+  const { status, stderr } = spawnSync('mount', args)
+  if (status !== 0) throw new Error(String(stderr))
+}
+
+/** Whether this user may mount a disk; elsewhere these tests say nothing. */
+function mayMount(): boolean {
+  const place = mkdtempSync(join(tmpdir(), 'tembrix-mount-'))
+  const may = spawnSync('mount', ['-t', 'tmpfs', '-o', 'size=1m', 'tmpfs', place]).status === 0
+  if (may) spawnSync('umount', [place])
+  rmSync(place, { recursive: true, force: true })
+  return may
 }
 
 async function storeJob(api: string): Promise<void> {
@@ -116,4 +154,115 @@ test('starting over removes a demonstration, but not a shop’s own data nor one
   await demo.exited
   const again = await start('--demo', '--fresh')
   expect(await jobCount(again.api)).toBe(many - 1)
+})
+
+test('one folder, one server: also when its lock file was deleted', async () => {
+  const first = await start()
+  await storeJob(first.api)
+  rmSync(join(folder, 'in-use.lock'))
+  const second = await start()
+  expect([second.ready, second.said()]).toEqual([false, expect.stringContaining('already open')])
+  expect(await jobCount(first.api)).toBe(1)
+})
+
+test('a folder of a newer version is left alone, and it says what to do', async () => {
+  const client = await PGlite.create(join(folder, 'database'))
+  await client.query(
+    `insert into drizzle.__drizzle_migrations (hash, created_at) values ('later', 9999999999999)`,
+  )
+  await client.close()
+  const refused = await start()
+  expect([refused.ready, refused.said()]).toEqual([false, expect.stringContaining('newer Tembrix')])
+})
+
+test('a damaged folder is left alone, and it says what to do', async () => {
+  const control = join(folder, 'database', 'global', 'pg_control')
+  writeFileSync(control, Buffer.alloc(8192, 7))
+  const refused = await start()
+  expect([refused.ready, refused.said()]).toEqual([
+    false,
+    expect.stringContaining('restore the newest backup'),
+  ])
+  expect(readFileSync(control)).toEqual(Buffer.alloc(8192, 7))
+})
+
+test('what is stored is its owner’s to read alone', async () => {
+  rmSync(join(folder, 'database'), { recursive: true })
+  const shop = await start()
+  await storeJob(shop.api)
+  const names = readdirSync(folder, { recursive: true, encoding: 'utf8' })
+  expect(names.length).toBeGreaterThan(1000)
+  const open = ['', ...names].filter((name) => (statSync(join(folder, name)).mode & 0o077) !== 0)
+  expect(open).toEqual([])
+})
+
+test('durability is full or relaxed, nothing else', async () => {
+  const wrong = await startWith({ TEMBRIX_DURABILITY: 'some' })
+  expect([wrong.ready, wrong.said()]).toEqual([
+    false,
+    expect.stringContaining('TEMBRIX_DURABILITY'),
+  ])
+})
+
+describe.runIf(mayMount())('on a small disk', () => {
+  let disk = ''
+
+  beforeEach(() => {
+    disk = mkdtempSync(join(tmpdir(), 'tembrix-disk-'))
+    mount('-t', 'tmpfs', '-o', 'size=90m', 'tmpfs', disk)
+    cpSync(join(folder, 'database'), join(disk, 'database'), { recursive: true })
+  })
+
+  afterEach(() => {
+    spawnSync('umount', ['-l', disk])
+    rmSync(disk, { recursive: true, force: true })
+  })
+
+  const status = async (api: string, init?: RequestInit) =>
+    (await fetch(`${api}/jobs`, { ...init, signal: AbortSignal.timeout(20_000) })).status
+  const job = {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(newJob),
+  }
+
+  test('full: reading goes on, writing is refused in words, and it recovers by itself', async () => {
+    const shop = await startWith({ TEMBRIX_DATA: disk })
+    expect(await status(shop.api, job)).toBe(201)
+    const filler = join(disk, 'filler')
+    expect(() => writeFileSync(filler, Buffer.alloc(90_000_000))).toThrow('ENOSPC')
+    expect(await status(shop.api, job)).toBe(507)
+    expect(await status(shop.api)).toBe(200)
+    rmSync(filler)
+    expect(await status(shop.api, job)).toBe(201)
+    expect(await jobCount(shop.api)).toBe(2)
+    shop.child.kill('SIGTERM')
+    expect(await shop.exited).toBe(0)
+  })
+})
+
+test('a disk that fails under the log of the database: nothing hangs, and it is opened again', async () => {
+  const limited = await startWith({}, { first: 'ulimit -f 10000' })
+  expect(limited.ready).toBe(true)
+  const note = Array.from({ length: 400 }, () => Math.random().toString(36).slice(2, 12)).join('')
+  const store = () =>
+    fetch(`${limited.api}/customers`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ name: 'Runa', note }),
+      signal: AbortSignal.timeout(20_000),
+    }).then(
+      ({ status }) => status,
+      () => 0,
+    )
+  let stored = 0
+  while ((await store()) === 201) stored += 1
+  expect(stored).toBeGreaterThan(10)
+  await expect.poll(limited.said, { timeout: 30_000 }).toContain('The disk failed')
+  limited.child.kill('SIGTERM')
+  expect(await limited.exited).toBe(0)
+
+  const again = await start()
+  const customers = (await (await fetch(`${again.api}/customers`)).json()) as unknown[]
+  expect(customers.length).toBeGreaterThanOrEqual(Math.min(stored, 500))
 })

@@ -1,5 +1,13 @@
 import { resolve } from 'node:path'
-import { FolderInUse, NoDemonstration, openDatabase } from './database'
+import { setTimeout } from 'node:timers/promises'
+import {
+  Damaged,
+  DiskFailed,
+  FolderInUse,
+  NewerSchema,
+  NoDemonstration,
+  openDatabase,
+} from './database'
 
 const DEFAULT_PORT = 4310
 
@@ -12,6 +20,15 @@ function portFrom(text: string | undefined): number {
   return port
 }
 
+const OURS = [FolderInUse, NoDemonstration, NewerSchema, Damaged, DiskFailed]
+
+/** Whether answers wait for the disk: always, unless TEMBRIX_DURABILITY is `relaxed`. */
+function isDurable(text: string | undefined): boolean {
+  if (!text || text === 'full') return true
+  if (text === 'relaxed') return false
+  throw new Error(`TEMBRIX_DURABILITY must be “full” or “relaxed”; it is “${text}”.`)
+}
+
 function explain(error: unknown): string {
   const { code, message } = error as NodeJS.ErrnoException
   if (code === 'EADDRINUSE') {
@@ -20,8 +37,24 @@ function explain(error: unknown): string {
   if (code === 'EACCES' || code === 'ENOTDIR' || code === 'EROFS') {
     return `The data folder cannot be used: ${message}`
   }
-  const ours = error instanceof FolderInUse || error instanceof NoDemonstration
-  return ours ? message : String(error)
+  return OURS.some((one) => error instanceof one) ? message : String(error)
+}
+
+/** How long until a disk that failed is tried again, ms. */
+const AGAIN = 2000
+
+// What the shop keeps of its customers is its owner's to read alone.
+process.umask(0o077)
+
+let stop: (() => Promise<void>) | null = null
+let stopping = false
+for (const signal of ['SIGTERM', 'SIGINT'] as const) {
+  process.on(signal, async () => {
+    if (stopping) return
+    stopping = true
+    await stop?.()
+    process.exit(0)
+  })
 }
 
 try {
@@ -29,23 +62,31 @@ try {
   const fresh = demo && process.argv.includes('--fresh')
   const folder = resolve(process.env.TEMBRIX_DATA || (demo ? '.data/demo' : '.data/shop'))
   const port = portFrom(process.env.TEMBRIX_PORT)
-  // The database opens while the rest of the program is loaded: together they are most of a start.
-  const [database, { serve }, { probeAddress }] = await Promise.all([
-    openDatabase(folder, { fresh }),
-    import('./app'),
-    import('./probe'),
-  ])
-  const probe = probeAddress(process.env.TEMBRIX_PROBE)
-  const stop = await serve(database, { port, demo, probe })
-  console.log(`Tembrix is ready at http://127.0.0.1:${port} (data in ${folder})`)
-
-  let stopping = false
-  for (const signal of ['SIGTERM', 'SIGINT'] as const) {
-    process.on(signal, async () => {
-      if (stopping) return
-      stopping = true
-      await stop()
-      process.exit(0)
+  const durable = isDurable(process.env.TEMBRIX_DURABILITY)
+  /** Opens and serves until the disk fails. */
+  const run = async (discard: boolean) => {
+    // The database opens while the rest of the program is loaded: together they are most of a start.
+    const [database, { serve }, { probeAddress }] = await Promise.all([
+      openDatabase(folder, { fresh: discard, durable }),
+      import('./app'),
+      import('./probe'),
+    ])
+    const probe = probeAddress(process.env.TEMBRIX_PROBE)
+    stop = await serve(database, { port, demo, probe })
+    console.log(`Tembrix is ready at http://127.0.0.1:${port} (data in ${folder})`)
+    const { message } = await database.failed
+    console.error(`${message} The data folder is opened again once it can be.`)
+    await stop()
+    stop = null
+  }
+  await run(fresh)
+  let said = ''
+  while (!stopping) {
+    await setTimeout(AGAIN)
+    await run(false).catch((error) => {
+      const why = explain(error)
+      if (why !== said) console.error(why)
+      said = why
     })
   }
 } catch (error) {

@@ -32,6 +32,21 @@ describe('a label line', () => {
     })
   })
 
+  test('over and over: each on its own line, with its own module and its own questions', () => {
+    const label = '8GB 1Rx8 PC4-2666Y'
+    const [first, second, ...more] = read([label, label, 'nothing', label].join('\n')).modules
+    expect(more).toHaveLength(1)
+    expect(second?.where).toEqual({ line: 2 })
+    expect(more[0]?.where).toEqual({ line: 4 })
+    expect(second?.module).toEqual(first?.module)
+    expect(second?.module).not.toBe(first?.module)
+    const { problems } = read([label, label].join('\n'))
+    expect(problems.map(({ code, where }) => [code, where])).toEqual(
+      [1, 2].flatMap((line) => read(label).problems.map(({ code }) => [code, { line }])),
+    )
+    expect(problems.length).toBeGreaterThan(0)
+  })
+
   test('of DDR5', () => {
     expect(one('16GB 1Rx8 PC5-5600B-SA0-1010-XT')).toMatchObject({
       generation: 'DDR5',

@@ -17,34 +17,76 @@ export function readLabels(
 ): PartReading | null {
   const modules: ModuleReading[] = []
   const problems: Problem[] = []
-  let stick: LabelLine[] = []
+  const rowsRead = new Map<string, LabelLine[]>()
+  const alone = new Map<string, Stick>()
+  let lines: LabelLine[] = []
   let before = 0
   const finish = () => {
-    const unread = stick.map(({ line }) => line)
-    const module = moduleOf(stick, problems)
-    if (module) modules.push(module)
-    else for (const line of new Set(unread)) problems.push({ code: 'NOT_A_LABEL', where: { line } })
-    stick = []
+    const [only] = lines
+    const stick =
+      lines.length === 1 && only
+        ? at(
+            kept(alone, only.text, () => stickOf(lines)),
+            only.line,
+          )
+        : stickOf(lines)
+    problems.push(...stick.problems)
+    if (stick.module) modules.push(stick.module)
+    else {
+      const unread = new Set(lines.map(({ line }) => line))
+      for (const line of unread) problems.push({ code: 'NOT_A_LABEL', where: { line } })
+    }
+    lines = []
   }
-  rows.forEach((row, at) => {
-    const line = numbers?.[at] ?? at + 1
+  rows.forEach((row, index) => {
+    const line = numbers?.[index] ?? index + 1
     const blank = row.trim() === ''
     if (blank || line !== before + 1) finish()
     if (!blank) before = line
     if (blank) return
-    const parts = row.length > LONGEST ? [] : partsOf(tidy(row))
-    let read = false
-    for (const part of parts) {
-      const found = readLine(part, line)
-      if (!found) continue
-      read = true
-      if (!describesSame(stick, found)) finish()
-      stick.push(found)
+    const read = kept(rowsRead, row, () => linesOf(row))
+    for (const one of read) {
+      const found = { ...one, line }
+      if (!describesSame(lines, found)) finish()
+      lines.push(found)
     }
-    if (!read) problems.push({ code: 'NOT_A_LABEL', where: { line } })
+    if (read.length === 0) problems.push({ code: 'NOT_A_LABEL', where: { line } })
   })
   finish()
   return modules.length > 0 ? { format: 'label', modules, machine: null, problems } : null
+}
+
+/** A stick, where lines describe one, and what is to be said of it. */
+interface Stick {
+  module: ModuleReading | null
+  problems: Problem[]
+}
+
+function stickOf(lines: readonly LabelLine[]): Stick {
+  const problems: Problem[] = []
+  return { module: moduleOf(lines, problems), problems }
+}
+
+/** The same stick on another line. */
+function at({ module, problems }: Stick, line: number): Stick {
+  const where = { line }
+  return {
+    module: module && { ...module, module: { ...module.module }, where },
+    problems: problems.map(({ code }) => ({ code, where })),
+  }
+}
+
+/** Lists have the same labels over and over: what a text says is worked out once. */
+function kept<T>(known: Map<string, T>, text: string, make: () => T): T {
+  const one = known.get(text) ?? make()
+  known.set(text, one)
+  return one
+}
+
+/** What the labels of one row say, on whatever line it is. */
+function linesOf(row: string): LabelLine[] {
+  const parts = row.length > LONGEST ? [] : partsOf(tidy(row))
+  return parts.flatMap((part) => readLine(part, 0) ?? [])
 }
 
 /** The labels on one line: parted by semicolons, bars or tabs, or a new one where a capacity starts over. */

@@ -7,7 +7,15 @@ import type { Database } from '../database'
 import { diagnoseRoutes } from '../diagnose'
 import { evaluateRoutes } from '../evaluate'
 import { healthRoutes } from '../health'
-import { answerError, jsonBody, ownPagesOnly, pageSecurity, unknownRoute } from '../http'
+import {
+  answerError,
+  jsonBody,
+  onTheDisk,
+  ownPagesOnly,
+  pageSecurity,
+  type Storage,
+  unknownRoute,
+} from '../http'
 import { jobRoutes } from '../jobs'
 import { compareRoutes, forecastRoutes, priceRoutes, sizeRoutes } from '../judge'
 import { RECORDS } from '../kinds'
@@ -23,17 +31,20 @@ import { supplierRoutes } from '../supplier'
 import { validatedListRoutes } from '../validatedLists'
 import { webPages } from './webPages'
 
-/** Who sent wrong codes to the probe, and its second listener. */
-export interface Probing {
+/** What the application has beside its database. */
+export interface Surroundings {
+  /** Who sent wrong codes to the probe, and its second listener. */
   senders: Senders
   listener: ProbeListener | null
+  /** The disk that what is written must have reached; null for a database that is on none. */
+  storage: Storage | null
 }
 
 /** The whole application over an open database: the API under /api/v1, the built web pages elsewhere. */
 export function createApp(
   db: Database,
   webFolder?: string,
-  { senders = new Senders(), listener = null }: Partial<Probing> = {},
+  { senders = new Senders(), listener = null, storage = null }: Partial<Surroundings> = {},
 ): Express {
   const app = express()
   app.disable('x-powered-by')
@@ -42,11 +53,24 @@ export function createApp(
   app.use(compression())
 
   const api = express.Router()
-  api.use('/photos', photoRoutes(db))
+  const asking = jsonBody('1mb')
+  api.use('/changes', changeRoutes(db))
+  api.use('/health', healthRoutes(db))
   api.use('/read', jsonBody('6mb'), readRoutes())
   api.use('/identify', jsonBody('8mb'), identifyRoutes())
-  api.use('/validated-lists', jsonBody('8mb'), validatedListRoutes(db))
   api.use('/plan', jsonBody('16mb'), plannerRoutes())
+  api.use('/evaluate', asking, evaluateRoutes())
+  api.use('/size', asking, sizeRoutes())
+  api.use('/forecast', asking, forecastRoutes(db))
+  api.use('/compare', asking, compareRoutes())
+  api.use('/diagnose', asking, diagnoseRoutes(db))
+  api.use('/learned', learnedRoutes(db))
+  api.use('/quote/price', asking, priceRoutes())
+
+  // From here on something is stored.
+  if (storage) api.use(onTheDisk(storage))
+  api.use('/photos', photoRoutes(db))
+  api.use('/validated-lists', jsonBody('8mb'), validatedListRoutes(db))
   api.use('/price-lists', jsonBody('16mb'), priceListRoutes(db))
   api.use('/probe/report', reportRoutes(db, senders))
   api.use('/jobs', jobRoutes(db))
@@ -54,16 +78,7 @@ export function createApp(
     api.use(`/${records.collection}`, jsonBody(records.limit), recordRoutes(db, records))
   }
   api.use('/acts', jsonBody('8mb'), actRoutes(db))
-  api.use(jsonBody('1mb'))
-  api.use('/changes', changeRoutes(db))
-  api.use('/health', healthRoutes(db))
-  api.use('/evaluate', evaluateRoutes())
-  api.use('/size', sizeRoutes())
-  api.use('/forecast', forecastRoutes(db))
-  api.use('/compare', compareRoutes())
-  api.use('/diagnose', diagnoseRoutes(db))
-  api.use('/learned', learnedRoutes(db))
-  api.use('/quote/price', priceRoutes())
+  api.use(asking)
   api.use('/probe', probeRoutes(db, senders, listener))
   api.use('/supplier', supplierRoutes(db))
   api.use('/shop', shopRoutes(db))

@@ -15,18 +15,21 @@ export interface Options {
 
 /** Serves an open database on this machine alone; resolves with what stops it and closes the database. */
 export async function serve(
-  { db, close, markDemonstration }: OpenDatabase,
+  { db, disk, flush, failed, close, markDemonstration }: OpenDatabase,
   { port, demo, probe }: Options,
 ): Promise<() => Promise<void>> {
   try {
     if (demo && (await seed(db))) markDemonstration()
     const senders = new Senders()
-    const listener = new ProbeListener(db, WEB_PAGES, probe, senders)
-    const server = createServer(createApp(db, WEB_PAGES, { senders, listener }))
+    const storage = { trouble: () => disk.trouble(), flush }
+    const listener = new ProbeListener(db, WEB_PAGES, probe, senders, storage)
+    const server = createServer(createApp(db, WEB_PAGES, { senders, listener, storage }))
     await new Promise<void>((resolve, reject) => {
       server.once('error', reject)
       server.listen(port, '127.0.0.1', resolve)
     })
+    // What was under way when the disk failed cannot be answered.
+    failed.then(() => server.closeAllConnections())
     return async () => {
       await listener.off()
       const closed = new Promise((resolve) => server.close(resolve))

@@ -1,6 +1,10 @@
+export { Disk, type DiskTrouble } from './disk'
 export { FolderInUse } from './lock'
+export { DiskFailed } from './mount'
 export {
+  Damaged,
   type Database,
+  NewerSchema,
   NoDemonstration,
   type OpenDatabase,
   openDatabase,

@@ -1,4 +1,4 @@
-import { closeSync, mkdirSync, openSync, readFileSync, writeFileSync } from 'node:fs'
+import { closeSync, existsSync, mkdirSync, openSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { tryLock } from 'fs-native-extensions'
 
@@ -17,14 +17,32 @@ export class FolderInUse extends Error {
  * file, so it is gone the moment the process is, however it ends. Returns the release.
  */
 export function lockFolder(folder: string): () => void {
-  mkdirSync(folder, { recursive: true })
-  const file = join(folder, 'in-use.lock')
-  const descriptor = openSync(file, 'a+')
-  if (!tryLock(descriptor)) {
-    closeSync(descriptor)
-    const pid = readFileSync(file, 'utf8').trim()
-    throw new FolderInUse(folder, pid ? ` (process ${pid})` : '')
+  mkdirSync(folder, { recursive: true, mode: 0o700 })
+  const release = lock(join(folder, LOCK), folder, 'a+')
+  writeFileSync(join(folder, LOCK), `${process.pid}\n`)
+  return release
+}
+
+/** The same by a file of the database itself, which nobody deletes to get rid of a lock; nothing where there is none yet. */
+export function lockDatabase(path: string, folder: string): () => void {
+  const file = join(path, 'PG_VERSION')
+  return existsSync(file) ? lock(file, folder, 'r+') : () => {}
+}
+
+const LOCK = 'in-use.lock'
+
+function lock(file: string, folder: string, how: 'a+' | 'r+'): () => void {
+  const descriptor = openSync(file, how)
+  if (tryLock(descriptor)) return () => closeSync(descriptor)
+  closeSync(descriptor)
+  throw new FolderInUse(folder, holderOf(folder))
+}
+
+function holderOf(folder: string): string {
+  try {
+    const pid = readFileSync(join(folder, LOCK), 'utf8').trim()
+    return pid && pid !== String(process.pid) ? ` (process ${pid})` : ''
+  } catch {
+    return ''
   }
-  writeFileSync(file, `${process.pid}\n`)
-  return () => closeSync(descriptor)
 }

@@ -1,18 +1,26 @@
 import {
+  chmodSync,
+  closeSync,
   cpSync,
   existsSync,
+  fsyncSync,
   mkdirSync,
+  openSync,
+  readdirSync,
   readFileSync,
   renameSync,
   rmSync,
   writeFileSync,
 } from 'node:fs'
-import { join } from 'node:path'
+import { dirname, join } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite'
 import { migrate } from 'drizzle-orm/pglite/migrator'
 import { MIGRATIONS, PREPARED } from '../paths'
-import { lockFolder } from './lock'
+import { Disk } from './disk'
+import { flusher } from './flush'
+import { lockDatabase, lockFolder } from './lock'
+import { DiskFailed, Mount } from './mount'
 import * as schema from './schema'
 
 export type Database = PgliteDatabase<typeof schema>
@@ -20,6 +28,11 @@ export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
 
 export interface OpenDatabase {
   db: Database
+  disk: Disk
+  /** Resolves once everything committed by now is on the disk; at once where durability is relaxed. */
+  flush: () => Promise<void>
+  /** Resolves when the disk failed under the database, which then has to be opened again. */
+  failed: Promise<DiskFailed>
   /** Marks the folder as one that may be started over, since all in it was made up. */
   markDemonstration: () => void
   close: () => Promise<void>
@@ -34,27 +47,74 @@ export class NoDemonstration extends Error {
   }
 }
 
+/** The folder was written by a version that came after this one. */
+export class NewerSchema extends Error {
+  constructor(folder: string) {
+    super(
+      `The data folder ${folder} was last used by a newer Tembrix, whose tables this one does not know. ` +
+        'Nothing was changed. Start the newer version, or restore a backup from before it.',
+    )
+    this.name = 'NewerSchema'
+  }
+}
+
+/** What is in the folder is no database that can be opened. */
+export class Damaged extends Error {
+  constructor(folder: string, why: string) {
+    super(
+      `The database in ${folder} cannot be opened (${why}). Nothing was removed. ` +
+        'Copy the folder away, then restore the newest backup: npm run restore -- FILE.',
+    )
+    this.name = 'Damaged'
+  }
+}
+
 /**
  * Opens the database in a data folder, made on first use, and brings it to this version's tables.
  * `fresh` discards what a demonstration has in it before.
+ * Without `durable` what is written is left to the operating system to bring to the disk.
  * @throws FolderInUse when another process has the folder open.
+ * @throws NewerSchema when a newer version has brought it to its own tables.
+ * @throws Damaged when what is in it cannot be opened.
  * @throws NoDemonstration when `fresh` is asked of a folder that holds a shop's own data.
  */
 export async function openDatabase(
   folder: string,
-  { prepared = PREPARED, fresh = false } = {},
+  { prepared = PREPARED, fresh = false, durable = true } = {},
 ): Promise<OpenDatabase> {
-  const release = lockFolder(folder)
+  const path = join(folder, 'database')
+  let held: (() => void)[] = [lockFolder(folder)]
+  const release = () => {
+    for (const one of held) one()
+    held = []
+  }
   try {
-    const path = join(folder, 'database')
+    held.push(lockDatabase(path, folder))
     if (fresh) discardDemonstration(folder, path)
-    if (!existsSync(path) && existsSync(prepared)) copyWhole(prepared, path)
-    const { db, close } = await openAt(path)
+    if (!existsSync(path) && existsSync(prepared)) {
+      copyWhole(prepared, path, durable)
+      held.push(lockDatabase(path, folder))
+    }
+    for (const own of [folder, path]) if (existsSync(own)) chmodSync(own, 0o700)
+    const disk = new Disk(folder)
+    let fail: (error: DiskFailed) => void = () => {}
+    const failed = new Promise<DiskFailed>((resolve) => {
+      fail = resolve
+    })
+    let isDead = false
+    failed.then(() => {
+      isDead = true
+    })
+    const { db, client, close } = await openAt(path, new Mount(path, disk, durable, fail), durable)
     return {
       db,
+      disk,
+      failed,
+      flush: durable ? flusher(client) : async () => {},
       markDemonstration: () => writeFileSync(join(folder, MARK), ''),
       close: async () => {
-        await close()
+        // A database whose disk failed cannot be asked for anything, an orderly end included.
+        if (!isDead) await close()
         release()
       },
     }
@@ -67,7 +127,9 @@ export async function openDatabase(
 /** Makes the prepared database that `openDatabase` copies. */
 export async function prepareDatabase(path = PREPARED): Promise<void> {
   rmSync(path, { recursive: true, force: true })
-  const { close } = await openAt(path)
+  mkdirSync(path, { recursive: true })
+  const mount = new Mount(path, new Disk(dirname(path)), false, () => {})
+  const { close } = await openAt(path, mount, false)
   await close()
 }
 
@@ -77,32 +139,82 @@ function discardDemonstration(folder: string, path: string): void {
   rmSync(path, { recursive: true })
 }
 
-async function openAt(path: string): Promise<Pick<OpenDatabase, 'db' | 'close'>> {
-  mkdirSync(path, { recursive: true })
-  const client = await PGlite.create(path)
-  const db = drizzle(client, { schema })
-  if (!(await isCurrent(client))) await migrate(db, { migrationsFolder: MIGRATIONS })
-  return { db, close: () => client.close() }
-}
+/** Waits for the disk by itself, many commits at once (see `flusher`); `wal_sync_method` is the one its mount has. */
+const DURABLE = ['-c', 'synchronous_commit=off', '-c', 'wal_sync_method=fsync']
 
-/** Whether the newest migration has been applied, asked in one query, as at nearly every start it has. */
-async function isCurrent(client: PGlite): Promise<boolean> {
-  const journal = readFileSync(join(MIGRATIONS, 'meta', '_journal.json'), 'utf8')
-  const newest = (JSON.parse(journal) as { entries: { when: number }[] }).entries.at(-1)?.when
+async function openAt(
+  path: string,
+  mount: Mount,
+  durable: boolean,
+): Promise<Pick<OpenDatabase, 'db' | 'close'> & { client: PGlite }> {
+  const usual = PGlite.defaultStartParams
+  const startParams = durable ? [...usual.filter((one) => one !== '-F'), ...DURABLE] : usual
+  let client: PGlite
   try {
-    const { rows } = await client.query<{ applied: string }>(
-      'select max(created_at)::text as applied from drizzle.__drizzle_migrations',
-    )
-    return rows[0]?.applied === String(newest)
-  } catch {
-    return false
+    client = await PGlite.create({ fs: mount, startParams })
+  } catch (error) {
+    throw error instanceof DiskFailed ? error : new Damaged(path, (error as Error).message)
   }
+  const db = drizzle(client, { schema })
+  try {
+    const applied = await newestApplied(client)
+    if (applied > newestKnown()) throw new NewerSchema(path)
+    if (applied < newestKnown()) await migrate(db, { migrationsFolder: MIGRATIONS })
+  } catch (error) {
+    await client.close()
+    throw error
+  }
+  return { db, client, close: () => client.close() }
 }
 
-/** Copies a folder so that it is there as a whole or not at all. */
-function copyWhole(from: string, to: string): void {
+/** When the newest migration that this version has was made. */
+function newestKnown(): number {
+  const journal = readFileSync(join(MIGRATIONS, 'meta', '_journal.json'), 'utf8')
+  return (JSON.parse(journal) as { entries: { when: number }[] }).entries.at(-1)?.when ?? 0
+}
+
+/** When the newest migration was made that the database has had; 0 for one without tables. */
+async function newestApplied(client: PGlite): Promise<number> {
+  const { rows: tables } = await client.query<{ is: boolean }>(
+    `select to_regclass('drizzle.__drizzle_migrations') is not null as is`,
+  )
+  if (!tables[0]?.is) return 0
+  const { rows } = await client.query<{ applied: string | null }>(
+    'select max(created_at)::text as applied from drizzle.__drizzle_migrations',
+  )
+  return Number(rows[0]?.applied ?? 0)
+}
+
+/**
+ * Copies a folder so that it is there as a whole or not at all, for its owner alone; with `flushed`, on the
+ * disk before it has its name.
+ */
+function copyWhole(from: string, to: string, flushed: boolean): void {
   const partial = `${to}.partial`
   rmSync(partial, { recursive: true, force: true })
   cpSync(from, partial, { recursive: true })
+  eachIn(partial, (path, isFolder) => {
+    chmodSync(path, isFolder ? 0o700 : 0o600)
+    if (flushed) flushOne(path)
+  })
   renameSync(partial, to)
+  if (flushed) flushOne(dirname(to))
+}
+
+function eachIn(folder: string, call: (path: string, isFolder: boolean) => void): void {
+  for (const entry of readdirSync(folder, { withFileTypes: true })) {
+    const path = join(folder, entry.name)
+    if (entry.isDirectory()) eachIn(path, call)
+    else call(path, false)
+  }
+  call(folder, true)
+}
+
+function flushOne(path: string): void {
+  const file = openSync(path, 'r')
+  try {
+    fsyncSync(file)
+  } finally {
+    closeSync(file)
+  }
 }

@@ -35,13 +35,22 @@ export const unknownRoute: RequestHandler = () => {
 export const answerError: ErrorRequestHandler = (error, request, response, next) => {
   if (response.headersSent) return next(error)
   const { status, code, message, fields } = describe(error)
-  if (status === 500) console.error(`${request.method} ${request.path} failed:`, error)
+  // Without what was asked: a query's parameters are customers' data.
+  if (status >= 500) {
+    const { message } = rootOf(error)
+    const { stack = '' } = error as Error
+    const where = stack.slice(stack.indexOf('\n    at '))
+    console.error(`${request.method} ${request.path} failed: ${message}${where}`)
+  }
   response.status(status).json({ error: { code, message, ...(fields ? { fields } : {}) } })
 }
 
 function describe(error: unknown): Pick<HttpError, 'status' | 'code' | 'message' | 'fields'> {
   if (error instanceof HttpError) return error
   if (error instanceof ZodError) return invalid(error.issues.flatMap(faultsOf))
+  if (isDiskError(error)) {
+    return new HttpError(507, 'no_room', 'The disk of the server takes no more. Make room on it.')
+  }
   const status = (error as { status?: unknown }).status
   const type = (error as { type?: unknown }).type
   if (type === 'entity.too.large') {
@@ -54,6 +63,25 @@ function describe(error: unknown): Pick<HttpError, 'status' | 'code' | 'message'
     return new HttpError(status, 'bad_request', 'The request cannot be understood.')
   }
   return new HttpError(500, 'internal', 'Something went wrong in the server.')
+}
+
+/** Of the database: no room, or an error of the disk (SQLSTATE classes 53 and 58); and where it extends its files. */
+const DISK_CODES = ['53100', '58030']
+const DISK_SOURCE = 'md.c'
+
+interface DatabaseError {
+  code?: unknown
+  file?: unknown
+  message?: string
+}
+
+/** What went wrong at the root: the database's own error where a query failed. */
+const rootOf = (error: unknown): DatabaseError =>
+  (error as { cause?: DatabaseError }).cause ?? (error as DatabaseError)
+
+function isDiskError(error: unknown): boolean {
+  const { code, file } = rootOf(error)
+  return DISK_CODES.includes(String(code)) || file === DISK_SOURCE
 }
 
 type Issue = ZodError['issues'][number]

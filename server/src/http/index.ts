@@ -1,4 +1,5 @@
 export { jsonBody, storable } from './body'
+export { onTheDisk, type Storage } from './disk'
 export {
   answerError,
   type FieldFault,

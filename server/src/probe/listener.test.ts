@@ -138,7 +138,14 @@ test('off by default, switched on and off; without an address not at all', async
   await expect(reach()).rejects.toThrow()
 
   // Nobody uses it: it goes off by itself.
-  const short = new ProbeListener(db(), folder, { host: '127.0.0.1', port }, new Senders(), 300)
+  const short = new ProbeListener(
+    db(),
+    folder,
+    { host: '127.0.0.1', port },
+    new Senders(),
+    null,
+    300,
+  )
   await short.on()
   expect(short.state.address).not.toBeNull()
   await expect.poll(() => short.state.address, { timeout: 5000 }).toBeNull()

@@ -4,7 +4,15 @@ import compression from 'compression'
 import express, { type Express } from 'express'
 import helmet from 'helmet'
 import type { Database } from '../database'
-import { answerError, jsonBody, pageSecurity, samePageOnly, unknownRoute } from '../http'
+import {
+  answerError,
+  jsonBody,
+  onTheDisk,
+  pageSecurity,
+  type Storage,
+  samePageOnly,
+  unknownRoute,
+} from '../http'
 import { probePageFiles } from './pageFiles'
 import { reportRoutes } from './report'
 import type { Senders } from './senders'
@@ -34,12 +42,18 @@ export function probeAddress(text: string | undefined): ProbeAddress | null {
 const SCRIPTS = ['collect.sh', 'collect.ps1']
 
 /** The probe’s page, its scripts and its own calls, and nothing else. */
-export function createProbeApp(db: Database, folder: string, senders: Senders): Express {
+export function createProbeApp(
+  db: Database,
+  folder: string,
+  senders: Senders,
+  storage: Storage | null = null,
+): Express {
   const app = express()
   app.disable('x-powered-by')
   app.use(helmet(pageSecurity))
   app.use(samePageOnly)
   app.use(compression())
+  if (storage) app.use(onTheDisk(storage))
   app.use('/api/v1/probe/report', reportRoutes(db, senders))
   app.use('/api/v1/probe', jsonBody('1mb'), sessionRoutes(db, senders))
   const files = new Set([...probePageFiles(folder), ...SCRIPTS])
@@ -66,6 +80,7 @@ export class ProbeListener {
     private readonly folder: string,
     private readonly address: ProbeAddress | null,
     private readonly senders: Senders,
+    private readonly storage: Storage | null = null,
     private readonly idleFor = IDLE,
   ) {}
 
@@ -76,7 +91,7 @@ export class ProbeListener {
   /** @throws Error where the port is taken or the host is not this machine’s. */
   async on(): Promise<void> {
     if (!this.address || this.server) return
-    const server = createServer(createProbeApp(this.db, this.folder, this.senders))
+    const server = createServer(createProbeApp(this.db, this.folder, this.senders, this.storage))
     const { host, port } = this.address
     await new Promise<void>((resolve, reject) => {
       server.once('error', reject)

@@ -38,6 +38,7 @@ test.each<[string, Entry['action'], number, unknown, object]>([
     { kind: 'failed', why: 'The server answered 500.' },
   ],
   ['busy', 'change', 503, refusal('busy'), { kind: 'unreachable' }],
+  ['full', 'change', 507, refusal('no_room'), { kind: 'no-room' }],
   [
     'wrong at a field',
     'change',

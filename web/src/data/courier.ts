@@ -8,6 +8,8 @@ export type Delivery =
   /** What is stored now, write by write; null for what is gone. */
   | { kind: 'sent'; answers: (Fields | null)[] }
   | { kind: 'unreachable' }
+  /** The server is there, and its disk takes nothing. */
+  | { kind: 'no-room' }
   /** A record has moved on. */
   | { kind: 'stale' }
   /** The record of the write `at` is no longer there. */
@@ -45,6 +47,7 @@ export async function deliver(
     return { kind: 'sent', answers: isAct ? (body?.records as (Fields | null)[]) : [body] }
   }
   if (BUSY.includes(response.status)) return { kind: 'unreachable' }
+  if (response.status === 507) return { kind: 'no-room' }
   const error = body?.error as ServerError | undefined
   const fields = (error?.fields ?? []).map(placed)
   const said = fields.filter(({ path }) => path !== '').map(say)
@@ -123,6 +126,9 @@ async function bodyOf(response: Response): Promise<Fields | null> {
 const PAUSE = 300
 const RETRIES = [1000, 2000, 4000, 8000]
 
+/** After these it is tried again by itself, later and later. */
+const AGAIN: readonly Delivery['kind'][] = ['unreachable', 'no-room', 'failed']
+
 interface Courier {
   outbox: () => Outbox
   take: (entry: Entry) => void
@@ -146,7 +152,7 @@ export function startCourier({ outbox, take, done }: Courier): (now?: boolean) =
     const entries = together(outbox().entries, entry) as [Entry, ...Entry[]]
     take(entry)
     const delivery = await deliver(entries)
-    failures = delivery.kind === 'unreachable' || delivery.kind === 'failed' ? failures + 1 : 0
+    failures = AGAIN.includes(delivery.kind) ? failures + 1 : 0
     await done(entries, delivery)
     busy = false
     wake(failures === 0)

@@ -54,13 +54,15 @@ export interface Act {
 }
 
 /** `shown`: the server is away, and nothing waits for it. */
-export type Link = 'saved' | 'shown' | 'waiting' | 'sending' | 'away' | 'conflict'
+export type Link = 'saved' | 'shown' | 'waiting' | 'sending' | 'away' | 'no-room' | 'conflict'
 
 export interface Outbox {
   entries: Entry[]
   sending: string | null
   /** False after the server could not be reached, until it answers again. */
   reachable: boolean
+  /** The server is there, and its disk takes nothing. */
+  noRoom: boolean
   /** Whether the browser keeps what waits: false where its storage is full or forbidden. */
   kept: boolean
   /** Values typed that cannot be accepted yet, by record and field, kept as they are. */
@@ -71,6 +73,7 @@ export const emptyOutbox: Outbox = {
   entries: [],
   sending: null,
   reachable: true,
+  noRoom: false,
   kept: true,
   drafts: {},
 }
@@ -232,6 +235,7 @@ const slice = createSlice({
       state.entries = state.entries.filter(({ id }) => id !== payload.id)
       state.sending = null
       state.reachable = true
+      state.noRoom = false
       for (const later of state.entries) {
         if (!entry) continue
         if (keyOf(later) === keyOf(entry)) {
@@ -252,6 +256,11 @@ const slice = createSlice({
     unreachable(state) {
       state.sending = null
       state.reachable = false
+    },
+    roomless(state) {
+      state.sending = null
+      state.reachable = true
+      state.noRoom = true
     },
     /** It waits for a person; everything else goes on. */
     held(state, { payload }: PayloadAction<{ id: string; held: Held }>) {
@@ -373,6 +382,7 @@ export const {
   insisted,
   kept,
   reached,
+  roomless,
   released,
   removed,
   sending,
@@ -398,6 +408,7 @@ export function nextEntry({ entries }: Pick<Outbox, 'entries'>): Entry | undefin
 
 export function linkOf(outbox: Outbox): Link {
   if (outbox.entries.some(({ held }) => held && held.kind !== 'refused')) return 'conflict'
+  if (outbox.noRoom && outbox.entries.length > 0) return 'no-room'
   if (outbox.sending) return outbox.reachable ? 'sending' : 'away'
   if (outbox.entries.length === 0) return outbox.reachable ? 'saved' : 'shown'
   return outbox.reachable ? 'waiting' : 'away'

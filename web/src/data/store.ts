@@ -14,6 +14,7 @@ import {
   type Outbox,
   outboxReducer,
   reached,
+  roomless,
   sending,
   sent,
   stale,
@@ -141,6 +142,8 @@ async function settle(store: Store, entries: readonly Entry[], delivery: Deliver
     }
   } else if (delivery.kind === 'unreachable') {
     dispatch(unreachable())
+  } else if (delivery.kind === 'no-room') {
+    dispatch(roomless())
   } else if (delivery.kind === 'failed') {
     dispatch(failed({ id, why: delivery.why }))
   } else if (delivery.kind === 'stale') {

@@ -1,4 +1,4 @@
-import { Check, CloudOff, LoaderCircle, TriangleAlert } from 'lucide-react'
+import { Check, CloudOff, HardDrive, LoaderCircle, TriangleAlert } from 'lucide-react'
 import { useState } from 'react'
 import { shallowEqual } from 'react-redux'
 import { type Entry, type Link, linkOf, useAppSelector } from '../data'
@@ -18,6 +18,11 @@ const LOOKS: Record<Link, { icon: typeof Check; text: string; look: string }> = 
     icon: CloudOff,
     text: 'Server away: shown as last read',
     look: 'bg-risk-soft text-risk font-semibold',
+  },
+  'no-room': {
+    icon: HardDrive,
+    text: 'The server’s disk is full: kept here, sent later',
+    look: 'bg-stop-soft text-stop font-semibold',
   },
   conflict: {
     icon: TriangleAlert,
