@@ -12,7 +12,13 @@ export default defineConfig({
     target: 'node20',
     minify: true,
     rolldownOptions: {
-      input: { main: 'src/main.ts', prepare: 'src/prepare.ts', planner: 'src/planner/worker.ts' },
+      input: {
+        main: 'src/main.ts',
+        backup: 'src/backup.ts',
+        restore: 'src/restore.ts',
+        prepare: 'src/prepare.ts',
+        planner: 'src/planner/worker.ts',
+      },
     },
   },
 })

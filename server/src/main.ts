@@ -1,5 +1,5 @@
-import { resolve } from 'node:path'
 import { setTimeout } from 'node:timers/promises'
+import { makeBackup } from './backups'
 import {
   Damaged,
   DiskFailed,
@@ -8,26 +8,9 @@ import {
   NoDemonstration,
   openDatabase,
 } from './database'
-
-const DEFAULT_PORT = 4310
-
-function portFrom(text: string | undefined): number {
-  if (!text) return DEFAULT_PORT
-  const port = Number(text)
-  if (!Number.isInteger(port) || port < 1 || port > 65_535) {
-    throw new Error(`TEMBRIX_PORT must be a port number from 1 to 65535; it is “${text}”.`)
-  }
-  return port
-}
+import { backupsFrom, durabilityFrom, folderFrom, portFrom } from './settings'
 
 const OURS = [FolderInUse, NoDemonstration, NewerSchema, Damaged, DiskFailed]
-
-/** Whether answers wait for the disk: always, unless TEMBRIX_DURABILITY is `relaxed`. */
-function isDurable(text: string | undefined): boolean {
-  if (!text || text === 'full') return true
-  if (text === 'relaxed') return false
-  throw new Error(`TEMBRIX_DURABILITY must be “full” or “relaxed”; it is “${text}”.`)
-}
 
 function explain(error: unknown): string {
   const { code, message } = error as NodeJS.ErrnoException
@@ -60,19 +43,24 @@ for (const signal of ['SIGTERM', 'SIGINT'] as const) {
 try {
   const demo = process.argv.includes('--demo')
   const fresh = demo && process.argv.includes('--fresh')
-  const folder = resolve(process.env.TEMBRIX_DATA || (demo ? '.data/demo' : '.data/shop'))
-  const port = portFrom(process.env.TEMBRIX_PORT)
-  const durable = isDurable(process.env.TEMBRIX_DURABILITY)
+  const folder = folderFrom(process.env, demo)
+  const port = portFrom(process.env)
+  const durable = durabilityFrom(process.env)
+  const backups = backupsFrom(process.env, folder)
   /** Opens and serves until the disk fails. */
   const run = async (discard: boolean) => {
     // The database opens while the rest of the program is loaded: together they are most of a start.
     const [database, { serve }, { probeAddress }] = await Promise.all([
-      openDatabase(folder, { fresh: discard, durable }),
+      openDatabase(folder, {
+        fresh: discard,
+        durable,
+        beforeUpdate: (before) => makeBackup(before, backups, { beforeUpdate: true }),
+      }),
       import('./app'),
       import('./probe'),
     ])
     const probe = probeAddress(process.env.TEMBRIX_PROBE)
-    stop = await serve(database, { port, demo, probe })
+    stop = await serve(database, { port, demo, probe, backups })
     console.log(`Tembrix is ready at http://127.0.0.1:${port} (data in ${folder})`)
     const { message } = await database.failed
     console.error(`${message} The data folder is opened again once it can be.`)

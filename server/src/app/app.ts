@@ -2,8 +2,9 @@ import compression from 'compression'
 import express, { type Express } from 'express'
 import helmet from 'helmet'
 import { actRoutes } from '../acts'
+import { type Backups, backupRoutes } from '../backups'
 import { changeRoutes } from '../changes'
-import type { Database } from '../database'
+import type { Database, OpenDatabase } from '../database'
 import { diagnoseRoutes } from '../diagnose'
 import { evaluateRoutes } from '../evaluate'
 import { healthRoutes } from '../health'
@@ -38,13 +39,20 @@ export interface Surroundings {
   listener: ProbeListener | null
   /** The disk that what is written must have reached; null for a database that is on none. */
   storage: Storage | null
+  /** What backups are made of, and where; null for none. */
+  backups: { database: Pick<OpenDatabase, 'copyTo' | 'schema'>; backups: Backups } | null
 }
 
 /** The whole application over an open database: the API under /api/v1, the built web pages elsewhere. */
 export function createApp(
   db: Database,
   webFolder?: string,
-  { senders = new Senders(), listener = null, storage = null }: Partial<Surroundings> = {},
+  {
+    senders = new Senders(),
+    listener = null,
+    storage = null,
+    backups = null,
+  }: Partial<Surroundings> = {},
 ): Express {
   const app = express()
   app.disable('x-powered-by')
@@ -69,6 +77,7 @@ export function createApp(
 
   // From here on something is stored.
   if (storage) api.use(onTheDisk(storage))
+  if (backups) api.use('/backups', backupRoutes(backups.database, backups.backups))
   api.use('/photos', photoRoutes(db))
   api.use('/validated-lists', jsonBody('8mb'), validatedListRoutes(db))
   api.use('/price-lists', jsonBody('16mb'), priceListRoutes(db))

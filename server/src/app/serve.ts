@@ -1,4 +1,5 @@
 import { createServer } from 'node:http'
+import { type Backups, makeNightly } from '../backups'
 import type { OpenDatabase } from '../database'
 import { seed } from '../demo'
 import { WEB_PAGES } from '../paths'
@@ -9,28 +10,36 @@ export interface Options {
   port: number
   /** Fill an empty database with the demonstration shop. */
   demo: boolean
+  backups: Backups
   /** Where the probe may be reached from the shop’s network; null for nowhere. */
   probe: ProbeAddress | null
 }
 
 /** Serves an open database on this machine alone; resolves with what stops it and closes the database. */
 export async function serve(
-  { db, disk, flush, failed, close, markDemonstration }: OpenDatabase,
-  { port, demo, probe }: Options,
+  database: OpenDatabase,
+  { port, demo, probe, backups }: Options,
 ): Promise<() => Promise<void>> {
+  const { db, disk, flush, failed, close, markDemonstration, tellAddress } = database
   try {
     if (demo && (await seed(db))) markDemonstration()
     const senders = new Senders()
     const storage = { trouble: () => disk.trouble(), flush }
     const listener = new ProbeListener(db, WEB_PAGES, probe, senders, storage)
-    const server = createServer(createApp(db, WEB_PAGES, { senders, listener, storage }))
+    const server = createServer(
+      createApp(db, WEB_PAGES, { senders, listener, storage, backups: { database, backups } }),
+    )
     await new Promise<void>((resolve, reject) => {
       server.once('error', reject)
       server.listen(port, '127.0.0.1', resolve)
     })
     // What was under way when the disk failed cannot be answered.
     failed.then(() => server.closeAllConnections())
+    tellAddress(`http://127.0.0.1:${port}`)
+    // A demonstration is made up, and needs none.
+    const endNightly = demo ? () => {} : makeNightly(database, backups)
     return async () => {
+      endNightly()
       await listener.off()
       const closed = new Promise((resolve) => server.close(resolve))
       server.closeIdleConnections()

@@ -1,11 +1,14 @@
+export { flushOne, ownFolder } from './copy'
 export { Disk, type DiskTrouble } from './disk'
-export { FolderInUse } from './lock'
+export { addressOf, FolderInUse, lockFolder } from './lock'
 export { DiskFailed } from './mount'
 export {
+  checkDatabase,
   Damaged,
   type Database,
   NewerSchema,
   NoDemonstration,
+  newestKnown,
   type OpenDatabase,
   openDatabase,
   prepareDatabase,

@@ -38,11 +38,23 @@ function lock(file: string, folder: string, how: 'a+' | 'r+'): () => void {
   throw new FolderInUse(folder, holderOf(folder))
 }
 
-function holderOf(folder: string): string {
+/** Who holds it: a process, and where it is reached, a line each. */
+function linesOf(folder: string): string[] {
   try {
-    const pid = readFileSync(join(folder, LOCK), 'utf8').trim()
-    return pid && pid !== String(process.pid) ? ` (process ${pid})` : ''
+    return readFileSync(join(folder, LOCK), 'utf8').trim().split('\n')
   } catch {
-    return ''
+    return []
   }
 }
+
+function holderOf(folder: string): string {
+  const [pid] = linesOf(folder)
+  return pid && pid !== String(process.pid) ? ` (process ${pid})` : ''
+}
+
+/** Notes in a folder that is held where its server is reached. */
+export const noteAddress = (folder: string, address: string): void =>
+  writeFileSync(join(folder, LOCK), `${process.pid}\n${address}\n`)
+
+/** Where the server that holds a folder is reached; null where it has not said so. */
+export const addressOf = (folder: string): string | null => linesOf(folder)[1] ?? null

@@ -1,25 +1,14 @@
-import {
-  chmodSync,
-  closeSync,
-  cpSync,
-  existsSync,
-  fsyncSync,
-  mkdirSync,
-  openSync,
-  readdirSync,
-  readFileSync,
-  renameSync,
-  rmSync,
-  writeFileSync,
-} from 'node:fs'
+import { chmodSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { cp } from 'node:fs/promises'
 import { dirname, join } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite'
 import { migrate } from 'drizzle-orm/pglite/migrator'
 import { MIGRATIONS, PREPARED } from '../paths'
+import { copyWhole } from './copy'
 import { Disk } from './disk'
 import { flusher } from './flush'
-import { lockDatabase, lockFolder } from './lock'
+import { lockDatabase, lockFolder, noteAddress } from './lock'
 import { DiskFailed, Mount } from './mount'
 import * as schema from './schema'
 
@@ -31,6 +20,12 @@ export interface OpenDatabase {
   disk: Disk
   /** Resolves once everything committed by now is on the disk; at once where durability is relaxed. */
   flush: () => Promise<void>
+  /** When the newest migration was made that it has had. */
+  schema: number
+  /** Copies the database's files to a path where nothing is, as they would be found after a power cut now. */
+  copyTo: (path: string) => Promise<void>
+  /** Notes where the server is reached, for commands that find the folder in use. */
+  tellAddress: (address: string) => void
   /** Resolves when the disk failed under the database, which then has to be opened again. */
   failed: Promise<DiskFailed>
   /** Marks the folder as one that may be started over, since all in it was made up. */
@@ -69,6 +64,17 @@ export class Damaged extends Error {
   }
 }
 
+interface Options {
+  /** The empty database that a new folder copies. */
+  prepared?: string
+  fresh?: boolean
+  durable?: boolean
+  /** Called before the tables of an older version are brought to this one's; that is not done where it fails. */
+  beforeUpdate?: (before: Pick<OpenDatabase, 'copyTo' | 'schema'>) => Promise<unknown>
+}
+
+const NOTHING = async () => {}
+
 /**
  * Opens the database in a data folder, made on first use, and brings it to this version's tables.
  * `fresh` discards what a demonstration has in it before.
@@ -80,7 +86,7 @@ export class Damaged extends Error {
  */
 export async function openDatabase(
   folder: string,
-  { prepared = PREPARED, fresh = false, durable = true } = {},
+  { prepared = PREPARED, fresh = false, durable = true, beforeUpdate = NOTHING }: Options = {},
 ): Promise<OpenDatabase> {
   const path = join(folder, 'database')
   let held: (() => void)[] = [lockFolder(folder)]
@@ -105,12 +111,16 @@ export async function openDatabase(
     failed.then(() => {
       isDead = true
     })
-    const { db, client, close } = await openAt(path, new Mount(path, disk, durable, fail), durable)
+    const mount = new Mount(path, disk, durable, fail)
+    const { db, client, close } = await openAt(path, mount, durable, beforeUpdate)
     return {
       db,
       disk,
       failed,
       flush: durable ? flusher(client) : async () => {},
+      schema: newestKnown(),
+      copyTo: (to) => copyFiles(client, path, to),
+      tellAddress: (address) => noteAddress(folder, address),
       markDemonstration: () => writeFileSync(join(folder, MARK), ''),
       close: async () => {
         // A database whose disk failed cannot be asked for anything, an orderly end included.
@@ -146,6 +156,7 @@ async function openAt(
   path: string,
   mount: Mount,
   durable: boolean,
+  beforeUpdate: NonNullable<Options['beforeUpdate']> = NOTHING,
 ): Promise<Pick<OpenDatabase, 'db' | 'close'> & { client: PGlite }> {
   const usual = PGlite.defaultStartParams
   const startParams = durable ? [...usual.filter((one) => one !== '-F'), ...DURABLE] : usual
@@ -159,7 +170,11 @@ async function openAt(
   try {
     const applied = await newestApplied(client)
     if (applied > newestKnown()) throw new NewerSchema(path)
-    if (applied < newestKnown()) await migrate(db, { migrationsFolder: MIGRATIONS })
+    if (applied < newestKnown()) {
+      const copyTo = (to: string) => copyFiles(client, path, to)
+      if (applied > 0) await beforeUpdate({ schema: applied, copyTo })
+      await migrate(db, { migrationsFolder: MIGRATIONS })
+    }
   } catch (error) {
     await client.close()
     throw error
@@ -167,8 +182,35 @@ async function openAt(
   return { db, client, close: () => client.close() }
 }
 
+/** Copies the files while no query runs; what is committed is in them, in the log if nowhere else. */
+async function copyFiles(client: PGlite, from: string, to: string): Promise<void> {
+  await client.query('checkpoint')
+  await client.runExclusive(() => cp(from, to, { recursive: true }))
+}
+
+/**
+ * Opens a database to see that it can be, and what is in it.
+ * @throws Damaged where it cannot be opened.
+ */
+export async function checkDatabase(path: string): Promise<{ jobs: number; modules: number }> {
+  let client: PGlite
+  try {
+    client = await PGlite.create(path)
+  } catch (error) {
+    throw new Damaged(path, (error as Error).message)
+  }
+  try {
+    const { rows } = await client.query<{ jobs: number; modules: number }>(
+      'select (select count(*)::int from jobs) jobs, (select count(*)::int from modules) modules',
+    )
+    return rows[0] as { jobs: number; modules: number }
+  } finally {
+    await client.close()
+  }
+}
+
 /** When the newest migration that this version has was made. */
-function newestKnown(): number {
+export function newestKnown(): number {
   const journal = readFileSync(join(MIGRATIONS, 'meta', '_journal.json'), 'utf8')
   return (JSON.parse(journal) as { entries: { when: number }[] }).entries.at(-1)?.when ?? 0
 }
@@ -183,38 +225,4 @@ async function newestApplied(client: PGlite): Promise<number> {
     'select max(created_at)::text as applied from drizzle.__drizzle_migrations',
   )
   return Number(rows[0]?.applied ?? 0)
-}
-
-/**
- * Copies a folder so that it is there as a whole or not at all, for its owner alone; with `flushed`, on the
- * disk before it has its name.
- */
-function copyWhole(from: string, to: string, flushed: boolean): void {
-  const partial = `${to}.partial`
-  rmSync(partial, { recursive: true, force: true })
-  cpSync(from, partial, { recursive: true })
-  eachIn(partial, (path, isFolder) => {
-    chmodSync(path, isFolder ? 0o700 : 0o600)
-    if (flushed) flushOne(path)
-  })
-  renameSync(partial, to)
-  if (flushed) flushOne(dirname(to))
-}
-
-function eachIn(folder: string, call: (path: string, isFolder: boolean) => void): void {
-  for (const entry of readdirSync(folder, { withFileTypes: true })) {
-    const path = join(folder, entry.name)
-    if (entry.isDirectory()) eachIn(path, call)
-    else call(path, false)
-  }
-  call(folder, true)
-}
-
-function flushOne(path: string): void {
-  const file = openSync(path, 'r')
-  try {
-    fsyncSync(file)
-  } finally {
-    closeSync(file)
-  }
 }

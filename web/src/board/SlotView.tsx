@@ -162,7 +162,7 @@ function SlotHead({ slot, number, upright }: HeadProps) {
       <span className="flex flex-1 flex-col items-center justify-center py-0.5 leading-tight">
         <b className="font-mono text-[1.05rem] font-semibold">{slot.id}</b>
         {number !== null && (
-          <kbd className="hidden rounded-xs bg-gold-soft px-1.5 font-mono text-sm font-semibold text-gold group-data-holding/desk:inline">
+          <kbd className="hidden rounded-xs bg-gold-soft px-1 font-mono text-[0.8rem] whitespace-nowrap font-semibold text-gold group-data-holding/desk:inline">
             key {number}
           </kbd>
         )}

@@ -1,0 +1,97 @@
+import { createHash } from 'node:crypto'
+import { createReadStream } from 'node:fs'
+import { open, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises'
+import { join } from 'node:path'
+import { pipeline } from 'node:stream/promises'
+import { create, extract } from 'tar'
+import { z } from 'zod'
+
+const MANIFEST = 'manifest.json'
+const DATABASE = 'database'
+
+/** What a backup says of itself: when it was made, of which version of the tables, and each file's SHA-256. */
+const Manifest = z.object({
+  program: z.literal('Tembrix'),
+  format: z.literal(1),
+  madeAt: z.iso.datetime(),
+  schema: z.number().int(),
+  files: z.record(z.string(), z.string().length(64)),
+})
+export type Manifest = z.infer<typeof Manifest>
+
+/** A file that is no backup, or not whole. */
+export class NoBackup extends Error {
+  constructor(file: string, why: string) {
+    super(`${file} is no backup that can be restored: ${why}. Nothing was changed.`)
+    this.name = 'NoBackup'
+  }
+}
+
+/**
+ * Packs the database in a folder (`database` in it) into one file, a gzipped tar with a manifest; it has its
+ * name once it is whole and on the disk.
+ */
+export async function pack(
+  folder: string,
+  file: string,
+  { madeAt, schema }: Pick<Manifest, 'madeAt' | 'schema'>,
+): Promise<void> {
+  const files = await hashesOf(join(folder, DATABASE))
+  const manifest: Manifest = { program: 'Tembrix', format: 1, madeAt, schema, files }
+  await writeFile(join(folder, MANIFEST), JSON.stringify(manifest))
+  const partial = `${file}.partial`
+  await create({ gzip: true, portable: true, cwd: folder, file: partial }, [MANIFEST, DATABASE])
+  const packed = await open(partial, 'r')
+  await packed.sync()
+  await packed.close()
+  await rename(partial, file)
+}
+
+/**
+ * Unpacks a backup into an empty folder, checked file by file.
+ * @throws NoBackup for anything that is not a whole backup.
+ */
+export async function unpack(file: string, folder: string): Promise<Manifest> {
+  try {
+    await extract({ file, cwd: folder, filter: (path) => path === MANIFEST || isInside(path) })
+  } catch (error) {
+    throw new NoBackup(file, (error as Error).message)
+  }
+  const text = await readFile(join(folder, MANIFEST), 'utf8').catch(() => null)
+  if (text === null) throw new NoBackup(file, 'it has no manifest')
+  const parsed = Manifest.safeParse(asJson(text))
+  if (!parsed.success) throw new NoBackup(file, 'its manifest cannot be read')
+  const { files } = parsed.data
+  const found = await hashesOf(join(folder, DATABASE))
+  const names = new Set([...Object.keys(files), ...Object.keys(found)])
+  const wrong = [...names].filter((name) => files[name] !== found[name])
+  if (wrong.length > 0) {
+    throw new NoBackup(file, `${wrong.length} of its files are not as they were (${wrong[0]})`)
+  }
+  await rm(join(folder, MANIFEST))
+  return parsed.data
+}
+
+const isInside = (path: string): boolean => path.split('/')[0] === DATABASE
+
+function asJson(text: string): unknown {
+  try {
+    return JSON.parse(text)
+  } catch {
+    return null
+  }
+}
+
+/** The SHA-256 of every file in a folder, by its path in it. */
+async function hashesOf(folder: string): Promise<Record<string, string>> {
+  const entries = await readdir(folder, { recursive: true, withFileTypes: true }).catch(() => [])
+  const hashes: Record<string, string> = {}
+  for (const entry of entries) {
+    if (!entry.isFile()) continue
+    const path = join(entry.parentPath, entry.name)
+    const hash = createHash('sha256')
+    await pipeline(createReadStream(path), hash)
+    hashes[path.slice(folder.length + 1)] = hash.digest('hex')
+  }
+  return hashes
+}

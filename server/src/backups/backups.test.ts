@@ -1,0 +1,160 @@
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterEach, beforeEach, describe, expect, inject, test } from 'vitest'
+import { customers, type OpenDatabase, openDatabase } from '../database'
+import { type Backups, checkBackup, isDue, listBackups, makeBackup } from '.'
+
+let folder = ''
+let backups: Backups
+let open: OpenDatabase | null = null
+
+beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), 'tembrix-backups-'))
+  backups = { folder: join(folder, 'backups'), kept: 3 }
+})
+
+afterEach(async () => {
+  await open?.close()
+  open = null
+  rmSync(folder, { recursive: true, force: true })
+})
+
+async function opened(): Promise<OpenDatabase> {
+  open = await openDatabase(folder, { prepared: inject('prepared') })
+  return open
+}
+
+async function closed(): Promise<void> {
+  await open?.close()
+  open = null
+}
+
+const store = (name: string) =>
+  (open as OpenDatabase).db.insert(customers).values({ name, phone: '', email: '', note: '' })
+
+const names = async () =>
+  (await (open as OpenDatabase).db.select().from(customers)).map(({ name }) => name)
+
+const pathOf = (name: string) => join(backups.folder, name)
+
+test('a backup, more work, restored: as on the day of the backup, and what was there is kept', async () => {
+  const database = await opened()
+  await store('before')
+  const { name, bytes } = await makeBackup(database, backups)
+  expect(bytes).toBeGreaterThan(100_000)
+  await store('after')
+  await closed()
+
+  const checked = await checkBackup(pathOf(name), folder)
+  expect(checked).toMatchObject({ jobs: 0, modules: 0, manifest: { schema: database.schema } })
+  const kept = await checked.restore()
+  expect(existsSync(kept as string)).toBe(true)
+  await opened()
+  expect(await names()).toEqual(['before'])
+  expect(readdirSync(folder).filter((one) => one.startsWith('.'))).toEqual([])
+})
+
+test('one made while others write holds all that was stored before it', async () => {
+  const database = await opened()
+  const writes = Array.from({ length: 30 }, (_, at) => store(String(at)))
+  await Promise.all(writes.slice(0, 10))
+  const { name } = await makeBackup(database, backups)
+  await Promise.all(writes)
+  await closed()
+  const { restore } = await checkBackup(pathOf(name), folder)
+  await restore()
+  await opened()
+  expect(await names()).toEqual(
+    expect.arrayContaining(Array.from({ length: 10 }, (_, at) => `${at}`)),
+  )
+})
+
+describe('nothing is changed by', () => {
+  let name = ''
+  beforeEach(async () => {
+    const database = await opened()
+    await store('mine')
+    name = (await makeBackup(database, backups)).name
+  })
+
+  async function refused(file: string, why: string | RegExp) {
+    await closed()
+    await expect(checkBackup(file, folder)).rejects.toThrow(why)
+    await opened()
+    expect(await names()).toEqual(['mine'])
+    expect(readdirSync(folder).filter((one) => one.includes('restor'))).toEqual([])
+  }
+
+  test('a file that is cut short', async () => {
+    const whole = readFileSync(pathOf(name))
+    writeFileSync(pathOf(name), whole.subarray(0, whole.length / 2))
+    await refused(pathOf(name), 'is no backup')
+  })
+
+  test('a file of something else', async () => {
+    writeFileSync(pathOf(name), 'not at all')
+    await refused(pathOf(name), 'is no backup')
+  })
+
+  test('a restore while a server has the folder open', async () => {
+    await expect(checkBackup(pathOf(name), folder)).rejects.toThrow('already open')
+    expect(await names()).toEqual(['mine'])
+  })
+
+  test('a restore that is not confirmed', async () => {
+    await closed()
+    const { leave } = await checkBackup(pathOf(name), folder)
+    await leave()
+    await opened()
+    expect(await names()).toEqual(['mine'])
+  })
+})
+
+test('the newest are kept, in order', async () => {
+  const database = await opened()
+  for (const hour of [1, 2, 3, 4, 5]) {
+    await makeBackup(database, backups, { now: new Date(2030, 4, 6, hour) })
+  }
+  expect((await listBackups(backups)).map((one) => one.name)).toEqual([
+    'tembrix-2030-05-06T050000.tar.gz',
+    'tembrix-2030-05-06T040000.tar.gz',
+    'tembrix-2030-05-06T030000.tar.gz',
+  ])
+  expect(readdirSync(backups.folder)).toHaveLength(3)
+})
+
+test('before the tables are brought to a new version there is a backup, and without it they are not', async () => {
+  const database = await opened()
+  await store('mine')
+  const newest = database.schema
+  await database.db.execute(`delete from drizzle.__drizzle_migrations where created_at = ${newest}`)
+  await closed()
+  const failing = openDatabase(folder, {
+    beforeUpdate: async () => {
+      throw new Error('no room for a backup')
+    },
+  })
+  await expect(failing).rejects.toThrow('no room for a backup')
+
+  let schema = 0
+  const again = openDatabase(folder, {
+    beforeUpdate: (before) => {
+      schema = before.schema
+      return makeBackup(before, backups, { beforeUpdate: true })
+    },
+  })
+  // The last migration was made already: done once more it fails, after the backup.
+  await expect(again).rejects.toThrow()
+  expect(schema).toBeLessThan(newest)
+  expect((await listBackups(backups))[0]?.name).toContain('-before-update')
+})
+
+test('a backup is due once a night, and in the morning where the computer was off', () => {
+  const at = (day: number, hour: number) => new Date(2030, 4, day, hour)
+  expect(isDue(null, at(6, 12))).toBe(true)
+  expect(isDue(at(5, 12), at(6, 2))).toBe(false)
+  expect(isDue(at(5, 12), at(6, 3))).toBe(true)
+  expect(isDue(at(6, 3), at(6, 23))).toBe(false)
+  expect(isDue(at(2, 3), at(6, 9))).toBe(true)
+})

@@ -1,0 +1,102 @@
+import { mkdir, mkdtemp, readdir, rm, stat } from 'node:fs/promises'
+import { join } from 'node:path'
+import { formatISO, set, subDays } from 'date-fns'
+import type { OpenDatabase } from '../database'
+import { pack } from './archive'
+
+export interface Backup {
+  name: string
+  bytes: number
+  madeAt: string
+}
+
+/** A folder of backups, of which the newest are kept. */
+export interface Backups {
+  folder: string
+  kept: number
+}
+
+export const KEPT = 14
+
+const NAME = /^tembrix-\d{4}-\d\d-\d\dT\d{6}(-before-update)?\.tar\.gz$/
+
+/** The backups there are, the newest first. */
+export async function listBackups({ folder }: Backups): Promise<Backup[]> {
+  const names = await readdir(folder).catch(() => [])
+  const found = names.filter((name) => NAME.test(name)).sort()
+  return Promise.all(
+    found.reverse().map(async (name) => {
+      const { size, mtime } = await stat(join(folder, name))
+      return { name, bytes: size, madeAt: mtime.toISOString() }
+    }),
+  )
+}
+
+/** The path of a backup by its name; null where there is none of that name. */
+export async function pathOf(backups: Backups, name: string): Promise<string | null> {
+  const known = (await listBackups(backups)).some((one) => one.name === name)
+  return known ? join(backups.folder, name) : null
+}
+
+let making: Promise<unknown> = Promise.resolve()
+
+/** Makes a backup of an open database, one at a time, and removes the oldest beyond those kept. */
+export function makeBackup(
+  database: Pick<OpenDatabase, 'copyTo' | 'schema'>,
+  backups: Backups,
+  { now = new Date(), beforeUpdate = false } = {},
+): Promise<Backup> {
+  const made = making.then(() => make(database, backups, now, beforeUpdate))
+  making = made.catch(() => {})
+  return made
+}
+
+async function make(
+  { copyTo, schema }: Pick<OpenDatabase, 'copyTo' | 'schema'>,
+  backups: Backups,
+  now: Date,
+  beforeUpdate: boolean,
+): Promise<Backup> {
+  await mkdir(backups.folder, { recursive: true, mode: 0o700 })
+  const stamp = formatISO(now).slice(0, 19).replaceAll(':', '')
+  const name = `tembrix-${stamp}${beforeUpdate ? '-before-update' : ''}.tar.gz`
+  const copy = await mkdtemp(join(backups.folder, '.making-'))
+  try {
+    await copyTo(join(copy, 'database'))
+    await pack(copy, join(backups.folder, name), { madeAt: now.toISOString(), schema })
+  } finally {
+    await rm(copy, { recursive: true, force: true })
+  }
+  const all = await listBackups(backups)
+  for (const old of all.slice(backups.kept)) await rm(join(backups.folder, old.name))
+  return all.find((one) => one.name === name) as Backup
+}
+
+/** At this hour the shop sleeps. */
+const NIGHT = 3
+
+/** Whether a backup is due: none was made since the last night began. A shop whose computer is off then makes it in the morning. */
+export function isDue(newest: Date | null, now: Date): boolean {
+  const tonight = set(now, { hours: NIGHT, minutes: 0, seconds: 0, milliseconds: 0 })
+  const last = now < tonight ? subDays(tonight, 1) : tonight
+  return newest === null || newest < last
+}
+
+const LOOK = 10 * 60_000
+
+/** Makes the nightly backups; returns what ends it. */
+export function makeNightly(
+  database: Pick<OpenDatabase, 'copyTo' | 'schema'>,
+  backups: Backups,
+): () => void {
+  const look = async () => {
+    const [newest] = await listBackups(backups)
+    if (!isDue(newest ? new Date(newest.madeAt) : null, new Date())) return
+    await makeBackup(database, backups)
+  }
+  const timer = setInterval(() => {
+    look().catch((error) => console.error(`The backup could not be made: ${error.message}`))
+  }, LOOK)
+  timer.unref()
+  return () => clearInterval(timer)
+}

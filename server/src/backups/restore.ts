@@ -1,0 +1,60 @@
+import { existsSync } from 'node:fs'
+import { mkdtemp, rename, rm } from 'node:fs/promises'
+import { join } from 'node:path'
+import { formatISO } from 'date-fns'
+import {
+  checkDatabase,
+  flushOne,
+  lockFolder,
+  NewerSchema,
+  newestKnown,
+  ownFolder,
+} from '../database'
+import { type Manifest, unpack } from './archive'
+
+export interface Checked {
+  manifest: Manifest
+  /** What is in it. */
+  jobs: number
+  modules: number
+  /** Puts it in the place of what is in the folder, which is kept; resolves with where. */
+  restore: () => Promise<string | null>
+  /** Gives it up: the folder is as before. */
+  leave: () => Promise<void>
+}
+
+/**
+ * Unpacks a backup beside the database of a folder, checks every file of it and that it opens. Nothing of the
+ * folder is changed before `restore`.
+ * @throws FolderInUse while a server has the folder open.
+ * @throws NoBackup for a file that is no whole backup.
+ * @throws NewerSchema for one of a newer version.
+ */
+export async function checkBackup(file: string, folder: string): Promise<Checked> {
+  const release = lockFolder(folder)
+  const place = await mkdtemp(join(folder, '.restoring-'))
+  const leave = async () => {
+    await rm(place, { recursive: true, force: true })
+    release()
+  }
+  try {
+    const manifest = await unpack(file, place)
+    if (manifest.schema > newestKnown()) throw new NewerSchema(file)
+    const counts = await checkDatabase(join(place, 'database'))
+    const restore = async () => {
+      const now = join(folder, 'database')
+      ownFolder(join(place, 'database'), true)
+      const stamp = formatISO(new Date()).slice(0, 19).replaceAll(':', '')
+      const kept = existsSync(now) ? `${now}-before-restore-${stamp}` : null
+      if (kept) await rename(now, kept)
+      await rename(join(place, 'database'), now)
+      flushOne(folder)
+      await leave()
+      return kept
+    }
+    return { manifest, ...counts, restore, leave }
+  } catch (error) {
+    await leave()
+    throw error
+  }
+}
