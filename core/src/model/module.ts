@@ -89,7 +89,8 @@ export const Module = z
     path: ['capacityGiB'],
     error: 'No memory of this capacity is made: 8, 16, 24, 32 and 48 GB are usual.',
     // Said also where other figures are wrong, so that all faults show at once.
-    when: ({ value }) => typeof (value as { capacityGiB?: unknown }).capacityGiB === 'number',
+    when: ({ value }) =>
+      typeof (value as { capacityGiB?: unknown } | undefined)?.capacityGiB === 'number',
   })
 export type Module = z.infer<typeof Module>
 

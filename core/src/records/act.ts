@@ -1,11 +1,12 @@
 import { z } from 'zod'
 import { type Collection, FACTS } from './kindFacts'
+import { Version } from './stored'
 
 const Kind = z.custom<Collection>((one) => typeof one === 'string' && Object.hasOwn(FACTS, one), {
   error: 'There is no such kind of record.',
 })
 const One = z.strictObject({ collection: Kind, id: z.uuid() })
-const At = One.extend({ version: z.int().positive() })
+const At = One.extend({ version: Version })
 const Fields = z.record(z.string().max(60), z.unknown())
 
 /** One write of an act; `expect` writes nothing: the act was decided on that record as it was at this version. */

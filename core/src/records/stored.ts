@@ -1,16 +1,19 @@
 import { z } from 'zod'
 
+/** How often a record was written; the database counts so far. */
+export const Version = z.int().positive().max(2_147_483_647)
+
 /** What every stored record carries; `version` goes up by one with each write. */
 export const Stored = z.object({
   id: z.uuid(),
-  version: z.int().positive(),
+  version: Version,
   createdAt: z.iso.datetime(),
   updatedAt: z.iso.datetime(),
 })
 export type Stored = z.infer<typeof Stored>
 
 /** The version a change was made against; a record that has moved on refuses it. */
-export const Versioned = z.object({ version: z.int().positive() })
+export const Versioned = z.object({ version: Version })
 
 /** A record may bring its own id, so that sending it twice stores it once. */
 export const OwnId = z.object({ id: z.uuid().optional() })

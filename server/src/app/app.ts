@@ -11,6 +11,7 @@ import { healthRoutes } from '../health'
 import {
   answerError,
   jsonBody,
+  keptNowhere,
   onTheDisk,
   ownPagesOnly,
   pageSecurity,
@@ -61,6 +62,7 @@ export function createApp(
   app.use(compression())
 
   const api = express.Router()
+  api.use(keptNowhere)
   const asking = jsonBody('1mb')
   api.use('/changes', changeRoutes(db))
   api.use('/health', healthRoutes(db))

@@ -9,5 +9,5 @@ export {
   stale,
   unknownRoute,
 } from './errors'
-export { ownPagesOnly, samePageOnly } from './guard'
+export { keptNowhere, ownPagesOnly, samePageOnly } from './guard'
 export { pageSecurity } from './security'
