@@ -11,8 +11,11 @@ const LABELS = [
   '1GB 2Rx8 PC2-6400S-666-12-A3',
 ]
 
-const labelList = (lines: number) =>
-  Array.from({ length: lines }, (_, at) => LABELS[at % LABELS.length]).join('\n')
+const labelList = (lines: number, ofItsOwn: (at: number) => string = () => '') =>
+  Array.from({ length: lines }, (_, at) => LABELS[at % LABELS.length] + ofItsOwn(at)).join('\n')
+
+const withSerials = (lines: number) =>
+  labelList(lines, (at) => ` S/N ${(at + 0x10_0000).toString(16)}`)
 
 /** A table of this many structures: an array, its devices and the end. */
 const structures = (count: number) =>
@@ -42,7 +45,8 @@ function median(run: () => void, count: number): number {
 const rows: { what: string; measured: string; aim: string }[] = []
 for (const [what, make] of [
   ['an SMBIOS table of 200 structures', (times: number) => structures(200 * times)],
-  ['a label list of 5,000 lines', (times: number) => labelList(5000 * times)],
+  ['a label list of 5,000 lines, five kinds', (times: number) => labelList(5000 * times)],
+  ['the same, no two lines alike', (times: number) => withSerials(5000 * times)],
 ] as const) {
   const measured = [1, 10, 100].map((times) => {
     const input = make(times)

@@ -53,7 +53,7 @@ export function weighedBy(
   return { after: { ...suspicion, chances, arrangement, profile }, chance }
 }
 
-/** A seat is home after it was seated anew, this often. */
+/** Seating a module again puts its seat right this often. */
 const RESEAT_CURES = 0.97
 
 /** How often a trial puts this fault right, where it was there. */
