@@ -5,6 +5,5 @@ import { build, install, requireNode, root, run } from './lib.mjs'
 requireNode()
 install()
 build()
-process.exit(
-  run(process.execPath, [join(root, 'server/dist/restore.js'), ...process.argv.slice(2)]),
-)
+const files = process.argv.slice(2).map((file) => resolve(process.env.INIT_CWD ?? '.', file))
+process.exit(run(process.execPath, [join(root, 'server/dist/restore.js'), ...files]))

@@ -22,7 +22,10 @@ export async function serve(
 ): Promise<() => Promise<void>> {
   const { db, disk, flush, failed, close, markDemonstration, tellAddress } = database
   try {
-    if (demo && (await seed(db))) markDemonstration()
+    if (demo && (await seed(db))) {
+      await flush()
+      markDemonstration()
+    }
     const senders = new Senders()
     const storage = { trouble: () => disk.trouble(), flush }
     const listener = new ProbeListener(db, WEB_PAGES, probe, senders, storage)

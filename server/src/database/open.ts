@@ -174,6 +174,7 @@ async function openAt(
       const copyTo = (to: string) => copyFiles(client, path, to)
       if (applied > 0) await beforeUpdate({ schema: applied, copyTo })
       await migrate(db, { migrationsFolder: MIGRATIONS })
+      await client.query('checkpoint')
     }
   } catch (error) {
     await client.close()

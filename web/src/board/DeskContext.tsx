@@ -114,9 +114,10 @@ function newDesk(initial: DeskState): DeskStore {
   /** Shown at once: what comes back from whoever takes it is the same. */
   function change(said: string, assignment: Assignment): void {
     const { onAssignment } = current
-    if (!onAssignment) return store.drop()
-    set({ held: null, said, assignment })
-    onAssignment(assignment)
+    if (onAssignment) {
+      set({ held: null, said, assignment })
+      onAssignment(assignment)
+    } else store.drop()
   }
 
   const store: DeskStore = {

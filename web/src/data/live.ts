@@ -90,7 +90,10 @@ function listen(tell: (heard: Heard) => void, lost = false): void {
 /** News may break off while everything else goes well. */
 async function isThere(): Promise<boolean> {
   try {
-    return (await fetch(`${API}/health`)).ok
+    const response = await fetch(`${API}/health`)
+    // An answer that nobody reads holds its connection, since none is kept in a cache.
+    await response.text()
+    return response.ok
   } catch {
     return false
   }
