@@ -1,15 +1,16 @@
 import type { RequestHandler } from 'express'
+import type { DiskTrouble } from '../database'
 import { HttpError } from './errors'
 
 /** What is asked of the disk: whether it takes anything, and that it has what was written. */
 export interface Storage {
-  trouble: () => 'full' | 'read-only' | null
+  trouble: () => DiskTrouble | null
   flush: () => Promise<void>
 }
 
 const READING = ['GET', 'HEAD', 'OPTIONS']
 
-const SAYS = {
+const SAYS: Record<DiskTrouble, string> = {
   full: 'The disk of the server is full, so nothing can be stored. Make room on it; what you typed is kept in this browser and sent then.',
   'read-only':
     'The data folder of the server cannot be written to, so nothing can be stored. What you typed is kept in this browser and sent then.',
