@@ -100,6 +100,7 @@ test('a second module is not seen: expected against seen, fault finder, seated a
   // It was there four times: one good start is proof enough.
   await expect(verdict).toContainText('The module in B was not fully seated')
   await expect(verdict).toContainText('It is seated now.')
+  await expect(verdict).toContainText('Whatever passed was started from cold.')
 
   await page.getByRole('tab', { name: /^Seen/ }).click()
   await page.getByText('From a readout of the machine as it is now').click()
