@@ -4,7 +4,7 @@ export default defineConfig({
   ssr: {
     target: 'node',
     noExternal: true,
-    external: ['@electric-sql/pglite', 'fs-native-extensions', 'sharp'],
+    external: ['@electric-sql/pglite', 'fs-native-extensions', 'piscina', 'sharp'],
   },
   build: {
     ssr: true,
@@ -17,7 +17,7 @@ export default defineConfig({
         backup: 'src/backup.ts',
         restore: 'src/restore.ts',
         prepare: 'src/prepare.ts',
-        planner: 'src/planner/worker.ts',
+        worker: 'src/pool/worker.ts',
       },
     },
   },

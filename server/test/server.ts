@@ -11,6 +11,8 @@ export interface Answer {
   status: number
   // biome-ignore lint/suspicious/noExplicitAny: answers are JSON of many shapes, looked into by the tests
   body: any
+  /** Where the list goes on, as asked here; null where it does not. */
+  next: string | null
 }
 
 /** Starts the application over a database of its own for the tests of one file. */
@@ -23,7 +25,7 @@ export function useServer() {
   beforeAll(async () => {
     const open = await openDatabase(folder, { prepared: inject('prepared') })
     db = open.db
-    const server = createServer(createApp(open.db))
+    const server = createServer(createApp(open.db, undefined, { demo: true }))
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
     base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api/v1`
     stop = async () => {
@@ -41,7 +43,9 @@ export function useServer() {
   async function raw(path: string, init: RequestInit = {}): Promise<Answer> {
     const response = await fetch(base + path, init)
     const text = await response.text()
-    return { status: response.status, body: text === '' ? null : JSON.parse(text) }
+    const [, next = null] =
+      /^<\/api\/v1([^>]*)>; rel="next"$/.exec(response.headers.get('link') ?? '') ?? []
+    return { status: response.status, body: text === '' ? null : JSON.parse(text), next }
   }
 
   function send(method: string, path: string, body?: unknown): Promise<Answer> {

@@ -69,9 +69,10 @@ export const ModulePatch = Versioned.extend(ModuleChange.shape)
 export const ModuleRecord = Stored.extend(fields)
 export type ModuleRecord = z.infer<typeof ModuleRecord>
 
-/** A piece of the shop's, and the job whose plans hold it. */
+/** A piece of the shop's, the job whose plans hold it, and the number of the one it was taken out at. */
 export const ShopModule = ModuleRecord.extend({
   keptFor: z.object({ jobId: z.uuid(), number: z.int() }).nullable(),
+  fromJob: z.int().nullable(),
 })
 export type ShopModule = z.infer<typeof ShopModule>
 

@@ -34,4 +34,6 @@ export type SupplierMood = z.infer<typeof SupplierMood>
 export interface SupplierAnswer {
   supplier: string
   offers: Offered[]
+  /** Which of these the shop has taken up, by `offeredKey`. */
+  takenUp: string[]
 }

@@ -4,7 +4,14 @@ import { OwnId, Stored, Versioned } from './stored'
 /** The largest picture taken in, bytes as it comes from a camera. */
 export const PHOTO_LIMIT = 12_000_000
 
-export const PHOTO_TYPES = ['image/jpeg', 'image/png', 'image/webp'] as const
+/** Kinds of pictures that are taken, HEIC only where the server’s image library reads it. */
+export const PHOTO_TYPES = [
+  'image/jpeg',
+  'image/png',
+  'image/webp',
+  'image/avif',
+  'image/heic',
+] as const
 
 const fields = { caption: z.string().trim().max(200) }
 

@@ -32,18 +32,35 @@ const fields = {
   complete: z.boolean(),
 }
 
+/** The most offers that are taken in at a time. */
+export const PRICE_LIST_PIECE = 250
+
+/** A list to be taken in, piece by piece: `offers` is how many there are in all. */
 export const NewPriceList = OwnId.extend({
   ...fields,
-  offers: z.array(Offered).min(1, 'The list has no offer.').max(PRICE_LIST_LIMIT),
+  offers: z.int().min(1, 'The list has no offer.').max(PRICE_LIST_LIMIT),
 })
 export type NewPriceList = z.input<typeof NewPriceList>
 
-/** A price list that was taken in, and what came of it. */
+/** Some of a list's offers, of which the first is its `at`-th. */
+export const PriceListPiece = z.object({
+  at: z.int().min(0).max(PRICE_LIST_LIMIT),
+  offers: z.array(Offered).min(1).max(PRICE_LIST_PIECE),
+})
+export type PriceListPiece = z.input<typeof PriceListPiece>
+
+/**
+ * A price list, and what came of it by now: `taken` of its `offers` were taken in. `endedAt` is null until
+ * all were, and stays so where it was given up; only then is what a complete list leaves out `dropped`.
+ */
 export const PriceList = Stored.extend({
   ...fields,
+  offers: z.int(),
+  taken: z.int(),
   added: z.int(),
   changed: z.int(),
   unchanged: z.int(),
   dropped: z.int(),
+  endedAt: z.iso.datetime().nullable(),
 })
 export type PriceList = z.infer<typeof PriceList>

@@ -76,7 +76,9 @@ function inPlace(error: unknown, at: number): unknown {
   if (!(error instanceof HttpError)) return error
   const { status, code, message, fields } = error
   const within = fields?.map((one) => ({ ...one, path: `${path}.fields.${one.path}` }))
-  return new HttpError(status, code, message, within ?? [{ path, message }])
+  return new HttpError(status, code, message, {
+    fields: within ?? [{ path, message }],
+  })
 }
 
 /** The records of an act that was through before, null for each that is gone. */

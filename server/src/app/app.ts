@@ -5,8 +5,6 @@ import { actRoutes } from '../acts'
 import { type Backups, backupRoutes } from '../backups'
 import { changeRoutes } from '../changes'
 import type { Database, OpenDatabase } from '../database'
-import { diagnoseRoutes } from '../diagnose'
-import { evaluateRoutes } from '../evaluate'
 import { healthRoutes } from '../health'
 import {
   answerError,
@@ -19,16 +17,14 @@ import {
   unknownRoute,
 } from '../http'
 import { jobRoutes } from '../jobs'
-import { compareRoutes, forecastRoutes, priceRoutes, sizeRoutes } from '../judge'
 import { RECORDS } from '../kinds'
-import { learnedRoutes } from '../learned'
+import { learned, learnedRoutes } from '../learned'
 import { photoRoutes } from '../photos'
-import { plannerRoutes } from '../planner'
+import { computing } from '../pool'
 import { priceListRoutes } from '../priceLists'
 import { type ProbeListener, probeRoutes, reportRoutes, Senders } from '../probe'
-import { identifyRoutes, readRoutes } from '../read'
 import { recordRoutes } from '../records'
-import { shopRoutes } from '../shop'
+import { readShop, shopRoutes } from '../shop'
 import { supplierRoutes } from '../supplier'
 import { validatedListRoutes } from '../validatedLists'
 import { webPages } from './webPages'
@@ -41,6 +37,8 @@ export interface Surroundings {
   /** The disk that what is written must have reached; null for a database that is on none. */
   storage: Storage | null
   /** What backups are made of, and where; null for none. */
+  /** Whether all of it is made up: what only a demonstration has is there. */
+  demo: boolean
   backups: { database: Pick<OpenDatabase, 'copyTo' | 'schema'>; backups: Backups } | null
 }
 
@@ -52,6 +50,7 @@ export function createApp(
     senders = new Senders(),
     listener = null,
     storage = null,
+    demo = false,
     backups = null,
   }: Partial<Surroundings> = {},
 ): Express {
@@ -63,35 +62,36 @@ export function createApp(
 
   const api = express.Router()
   api.use(keptNowhere)
-  const asking = jsonBody('1mb')
   api.use('/changes', changeRoutes(db))
   api.use('/health', healthRoutes(db))
-  api.use('/read', jsonBody('6mb'), readRoutes())
-  api.use('/identify', jsonBody('8mb'), identifyRoutes())
-  api.use('/plan', jsonBody('16mb'), plannerRoutes())
-  api.use('/evaluate', asking, evaluateRoutes())
-  api.use('/size', asking, sizeRoutes())
-  api.use('/forecast', asking, forecastRoutes(db))
-  api.use('/compare', asking, compareRoutes())
-  api.use('/diagnose', asking, diagnoseRoutes(db))
+  const causes = async () => (await db.transaction(readShop)).causes
+  const results = async () => (await learned(db)).results
+  api.use('/read', computing('read', '6mb'))
+  api.use('/identify', computing('identify', '8mb'))
+  api.use('/plan', computing('plan', '16mb'))
+  api.use('/evaluate', computing('evaluate', '1mb'))
+  api.use('/size', computing('size', '1mb'))
+  api.use('/forecast', computing('forecast', '1mb', results))
+  api.use('/compare', computing('compare', '1mb'))
+  api.use('/diagnose', computing('diagnose', '1mb', causes))
+  api.use('/quote/price', computing('price', '1mb'))
   api.use('/learned', learnedRoutes(db))
-  api.use('/quote/price', asking, priceRoutes())
 
   // From here on something is stored.
   if (storage) api.use(onTheDisk(storage))
   if (backups) api.use('/backups', backupRoutes(backups.database, backups.backups))
   api.use('/photos', photoRoutes(db))
   api.use('/validated-lists', jsonBody('8mb'), validatedListRoutes(db))
-  api.use('/price-lists', jsonBody('16mb'), priceListRoutes(db))
+  api.use('/price-lists', jsonBody('1mb'), priceListRoutes(db))
   api.use('/probe/report', reportRoutes(db, senders))
   api.use('/jobs', jobRoutes(db))
   for (const records of Object.values(RECORDS)) {
     api.use(`/${records.collection}`, jsonBody(records.limit), recordRoutes(db, records))
   }
   api.use('/acts', jsonBody('8mb'), actRoutes(db))
-  api.use(asking)
+  api.use(jsonBody('1mb'))
   api.use('/probe', probeRoutes(db, senders, listener))
-  api.use('/supplier', supplierRoutes(db))
+  api.use('/supplier', supplierRoutes(db, { moods: demo }))
   api.use('/shop', shopRoutes(db))
   app.use('/api/v1', api)
   app.use('/api', unknownRoute)

@@ -30,7 +30,13 @@ export async function serve(
     const storage = { trouble: () => disk.trouble(), flush }
     const listener = new ProbeListener(db, WEB_PAGES, probe, senders, storage)
     const server = createServer(
-      createApp(db, WEB_PAGES, { senders, listener, storage, backups: { database, backups } }),
+      createApp(db, WEB_PAGES, {
+        senders,
+        listener,
+        storage,
+        demo,
+        backups: { database, backups },
+      }),
     )
     await new Promise<void>((resolve, reject) => {
       server.once('error', reject)

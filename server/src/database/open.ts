@@ -2,6 +2,7 @@ import { chmodSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync }
 import { cp } from 'node:fs/promises'
 import { dirname, join } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
+import { pg_trgm } from '@electric-sql/pglite/contrib/pg_trgm'
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite'
 import { migrate } from 'drizzle-orm/pglite/migrator'
 import { MIGRATIONS, PREPARED } from '../paths'
@@ -74,6 +75,9 @@ interface Options {
 }
 
 const NOTHING = async () => {}
+
+/** Finds text anywhere in a column by an index. */
+const extensions = { pg_trgm }
 
 /**
  * Opens the database in a data folder, made on first use, and brings it to this version's tables.
@@ -162,7 +166,7 @@ async function openAt(
   const startParams = durable ? [...usual.filter((one) => one !== '-F'), ...DURABLE] : usual
   let client: PGlite
   try {
-    client = await PGlite.create({ fs: mount, startParams })
+    client = await PGlite.create({ fs: mount, startParams, extensions })
   } catch (error) {
     throw error instanceof DiskFailed ? error : new Damaged(path, (error as Error).message)
   }
@@ -196,7 +200,7 @@ async function copyFiles(client: PGlite, from: string, to: string): Promise<void
 export async function checkDatabase(path: string): Promise<{ jobs: number; modules: number }> {
   let client: PGlite
   try {
-    client = await PGlite.create(path)
+    client = await PGlite.create(path, { extensions })
   } catch (error) {
     throw new Damaged(path, (error as Error).message)
   }

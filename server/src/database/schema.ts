@@ -32,8 +32,9 @@ import {
   type Verification,
 } from '@tembrix/core/records'
 import type { UseTable } from '@tembrix/core/sizing'
-import { sql } from 'drizzle-orm'
+import { type SQL, sql } from 'drizzle-orm'
 import {
+  type AnyPgColumn,
   boolean,
   customType,
   date,
@@ -75,6 +76,15 @@ const stored = {
   shape: integer('shape').notNull().default(0),
 }
 
+/** What a search looks among in a row, in small letters. */
+const said = (expression: SQL) => text('said').generatedAlwaysAs(sql`lower(${expression})`)
+const saidIndex = (name: string, column: AnyPgColumn) =>
+  index(name).using('gin', sql`${column} gin_trgm_ops`)
+
+/** The ids of modules in the slots of an assignment, to be found by one of them. */
+export const modulesIn = (assignment: AnyPgColumn) =>
+  sql`jsonb_path_query_array(${assignment}, '$.*.moduleId')`
+
 const asJson = (value: object) => sql.raw(`'${JSON.stringify(value)}'::jsonb`)
 
 /** One row: what the shop has settled for all its jobs. */
@@ -86,13 +96,21 @@ export const shops = pgTable('shops', {
   causes: jsonb('causes').$type<CauseTable>().notNull().default(asJson(STARTING_CAUSES)),
 })
 
-export const customers = pgTable('customers', {
-  ...stored,
-  name: text('name').notNull(),
-  phone: text('phone').notNull(),
-  email: text('email').notNull(),
-  note: text('note').notNull(),
-})
+export const customers = pgTable(
+  'customers',
+  {
+    ...stored,
+    name: text('name').notNull(),
+    phone: text('phone').notNull(),
+    email: text('email').notNull(),
+    note: text('note').notNull(),
+    said: said(sql`name || ' ' || phone || ' ' || email`),
+  },
+  (table) => [
+    index('customers_name').on(table.name, table.id),
+    saidIndex('customers_said', table.said),
+  ],
+)
 
 export const models = pgTable('models', {
   ...stored,
@@ -159,13 +177,31 @@ export const jobs = pgTable(
     policy: text('policy').$type<Policy>(),
     /** The plan on the board; no foreign key, since plans hang on jobs. */
     planId: uuid('plan_id'),
+    /** Number, complaint, and what its customer and machine are called; see `jobs/said.ts`. */
+    said: text('said').notNull().default(''),
   },
   (table) => [
     index('jobs_written').on(table.lastWrite),
     index('jobs_customer').on(table.customerId),
     index('jobs_machine').on(table.machineId),
+    saidIndex('jobs_said', table.said),
+    index('jobs_modules').using('gin', modulesIn(table.found)),
   ],
 )
+
+const SAID_OF_MODULE = sql`(module->>'capacityGiB') || ' GB '
+  || (module->>'generation') || '-'
+  || replace(trim('[]' from jsonb_path_query_array(module, '$.speeds[*].dataRate')::text), ', ', ' ' || (module->>'generation') || '-')
+  || ' ' || replace(module->>'formFactor', 'SODIMM', 'SO-DIMM SODIMM')
+  || ' ' || (module->>'ranks') || 'R×' || (module->>'deviceWidth') || ' ' || (module->>'ranks') || 'Rx' || (module->>'deviceWidth')
+  || ' ' || (module->>'article') || ' ' || coalesce('kit ' || (module->'kit'->>'id'), '')
+  || ' ' || serial_number || ' ' || supplier || ' ' || note`
+
+/** Generation and form factor of a module, in one. */
+export const OFFER_KIND = sql`((module->>'generation') || ' ' || (module->>'formFactor'))`
+
+/** As `offeredKey` of the record: the pieces of its kit, and the article. */
+export const OFFER_KEY = sql`(coalesce(module->'kit'->>'size', '1') || ' ' || lower(module->>'article'))`
 
 export const modules = pgTable(
   'modules',
@@ -186,11 +222,17 @@ export const modules = pgTable(
     stock: integer('stock'),
     leadDays: integer('lead_days'),
     askedAt: instant('asked_at'),
+    /** The price list that named it last. */
+    listId: uuid('list_id'),
+    said: said(SAID_OF_MODULE),
   },
   (table) => [
     index('modules_job').on(table.jobId),
-    index('modules_supplier').on(table.supplier),
-    index('modules_generation').on(sql`(${table.module}->>'generation')`),
+    index('modules_of_shop')
+      .on(table.source, OFFER_KIND, table.firstWrite)
+      .where(sql`job_id is null`),
+    index('modules_offered').on(table.supplier, OFFER_KEY).where(sql`source = 'supplier'`),
+    saidIndex('modules_said', table.said),
   ],
 )
 
@@ -214,10 +256,15 @@ export const priceLists = pgTable('price_lists', {
   name: text('name').notNull(),
   mapping: jsonb('mapping').$type<PriceList['mapping']>().notNull(),
   complete: boolean('complete').notNull(),
-  added: integer('added').notNull(),
-  changed: integer('changed').notNull(),
-  unchanged: integer('unchanged').notNull(),
-  dropped: integer('dropped').notNull(),
+  /** Its offers in all, and how many of them were taken in by now. */
+  offers: integer('offers').notNull().default(0),
+  taken: integer('taken').notNull().default(0),
+  added: integer('added').notNull().default(0),
+  changed: integer('changed').notNull().default(0),
+  unchanged: integer('unchanged').notNull().default(0),
+  dropped: integer('dropped').notNull().default(0),
+  /** When all of it had been taken in; null before, and where that was given up. */
+  endedAt: instant('ended_at'),
 })
 
 export const plans = pgTable(
@@ -232,7 +279,10 @@ export const plans = pgTable(
     profile: boolean('profile').notNull(),
     manual: jsonb('manual').$type<Manual>(),
   },
-  (table) => [index('plans_job').on(table.jobId)],
+  (table) => [
+    index('plans_job').on(table.jobId),
+    index('plans_modules').using('gin', modulesIn(table.placement)),
+  ],
 )
 
 export const quotes = pgTable(

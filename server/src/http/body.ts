@@ -1,37 +1,20 @@
 import express, { type RequestHandler } from 'express'
-import { HttpError } from './errors'
+import { HttpError, malformedText, storable } from '../errors'
+
+/** Refuses a body that is said to be of another kind. */
+export const jsonOnly: RequestHandler = (request, _response, next) => {
+  if (request.is('application/json') === false) {
+    throw new HttpError(415, 'not_json', 'Send application/json.')
+  }
+  next()
+}
 
 /** Reads a JSON body of at most `limit`. Text that the database cannot hold is refused here. */
 export const jsonBody = (limit: string): RequestHandler[] => [
-  (request, _response, next) => {
-    if (request.is('application/json') === false) {
-      throw new HttpError(415, 'not_json', 'Send application/json.')
-    }
-    next()
-  },
+  jsonOnly,
   express.json({ limit, strict: false }),
   (request, _response, next) => {
-    if (!storable(request.body)) {
-      throw new HttpError(
-        400,
-        'malformed_text',
-        'The request holds text that is not valid Unicode.',
-      )
-    }
+    if (!storable(request.body)) throw malformedText()
     next()
   },
 ]
-
-/** Whether every text in a JSON value is well-formed and free of NUL. Walks without recursion, so depth is no matter. */
-export function storable(body: unknown): boolean {
-  const open: unknown[] = [body]
-  while (open.length > 0) {
-    const value = open.pop()
-    if (typeof value === 'string') {
-      if (!value.isWellFormed() || value.includes('\0')) return false
-    } else if (typeof value === 'object' && value !== null) {
-      for (const [key, inner] of Object.entries(value)) open.push(key, inner)
-    }
-  }
-  return true
-}

@@ -1,6 +1,6 @@
 import type { RequestHandler } from 'express'
 import type { DiskTrouble } from '../database'
-import { HttpError } from './errors'
+import { HttpError } from '../errors'
 
 /** What is asked of the disk: whether it takes anything, and that it has what was written. */
 export interface Storage {

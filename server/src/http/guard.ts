@@ -1,5 +1,5 @@
 import type { RequestHandler } from 'express'
-import { HttpError } from './errors'
+import { HttpError } from '../errors'
 
 const OWN_HOST = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/i
 

@@ -1,13 +1,6 @@
-export { jsonBody, storable } from './body'
+export { type FieldFault, HttpError, invalid, notFound, stale, storable } from '../errors'
+export { answerError, unknownRoute } from './answer'
+export { jsonBody, jsonOnly } from './body'
 export { onTheDisk, type Storage } from './disk'
-export {
-  answerError,
-  type FieldFault,
-  HttpError,
-  invalid,
-  notFound,
-  stale,
-  unknownRoute,
-} from './errors'
 export { keptNowhere, ownPagesOnly, samePageOnly } from './guard'
 export { pageSecurity } from './security'

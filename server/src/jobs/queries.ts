@@ -1,20 +1,32 @@
-import { JOB_LISTS, type JobList, type Stage } from '@tembrix/core/records'
-import { and, desc, eq, ilike, or, type SQL, sql } from 'drizzle-orm'
+import { JOB_LISTS, type JobLine, type JobList, type Stage } from '@tembrix/core/records'
+import { and, eq, inArray, or, sql } from 'drizzle-orm'
 import { customers, type Database, history, jobs, machines, type Transaction } from '../database'
 import { RECORDS } from '../kinds'
-import { customerKind, find, jobKind, machineKind } from '../store'
+import { saying } from '../search'
+import {
+  afterCursor,
+  customerKind,
+  cutPage,
+  find,
+  historyPage,
+  jobKind,
+  machineKind,
+  ofRecord,
+  ordering,
+  type Page,
+  type Paging,
+} from '../store'
 
 /** The counter's list, newest change first; every word of `search` must be found somewhere in a line. */
-export function listJobs(db: Database, search: string, stage: Stage | undefined) {
-  const machineName = sql<string>`${machines.machine}->>'name'`
-  const number = sql<string>`${jobs.number}::text`
-  const words = search.split(/\s+/).filter(Boolean)
-  const matches = (word: string): SQL | undefined => {
-    const pattern = `%${word.replace(/[\\%_]/g, '\\$&')}%`
-    const places = [customers.name, customers.phone, machineName, jobs.complaint, number]
-    return or(...places.map((place) => ilike(place, pattern)))
-  }
-  return db
+export async function listJobs(
+  db: Database,
+  search: string,
+  stage: Stage | undefined,
+  paging: Paging,
+): Promise<Page<JobLine>> {
+  const order = { by: jobs.lastWrite, descending: true }
+  const stages = stage ? eq(jobs.stage, stage) : undefined
+  const found = await db
     .select({
       id: jobs.id,
       number: jobs.number,
@@ -22,16 +34,66 @@ export function listJobs(db: Database, search: string, stage: Stage | undefined)
       stage: jobs.stage,
       dueOn: jobs.dueOn,
       updatedAt: jobs.updatedAt,
-      customerName: customers.name,
-      machineName,
-      machineKind: sql<string>`${machines.machine}->>'kind'`,
+      customerId: jobs.customerId,
+      machineId: jobs.machineId,
+      lastWrite: jobs.lastWrite,
     })
     .from(jobs)
-    .innerJoin(customers, eq(customers.id, jobs.customerId))
-    .innerJoin(machines, eq(machines.id, jobs.machineId))
-    .where(and(stage ? eq(jobs.stage, stage) : undefined, ...words.map(matches)))
-    .orderBy(desc(jobs.lastWrite))
-    .limit(500)
+    .where(and(stages, saying(jobs.said, search), afterCursor(order, jobs.id, paging)))
+    .orderBy(...ordering(order, jobs.id))
+    .limit(paging.limit + 1)
+  const named = await namesOf(db, found)
+  return cutPage(
+    found.map(({ customerId, machineId, lastWrite, ...line }) => ({
+      row: { ...line, ...named(customerId, machineId) },
+      cursor: [lastWrite, line.id] as const,
+    })),
+    paging,
+  )
+}
+
+/** What the customers and machines of some jobs are called. */
+async function namesOf(
+  db: Database,
+  found: readonly { customerId: string; machineId: string }[],
+): Promise<
+  (
+    customerId: string,
+    machineId: string,
+  ) => Pick<JobLine, 'customerName' | 'machineName' | 'machineKind'>
+> {
+  const owners = await db
+    .select({ id: customers.id, name: customers.name })
+    .from(customers)
+    .where(
+      inArray(
+        customers.id,
+        found.map(({ customerId }) => customerId),
+      ),
+    )
+  const devices = await db
+    .select({
+      id: machines.id,
+      name: sql<string>`${machines.machine}->>'name'`,
+      kind: sql<JobLine['machineKind']>`${machines.machine}->>'kind'`,
+    })
+    .from(machines)
+    .where(
+      inArray(
+        machines.id,
+        found.map(({ machineId }) => machineId),
+      ),
+    )
+  const names = new Map(owners.map(({ id, name }) => [id, name]))
+  const kinds = new Map(devices.map((one) => [one.id, one]))
+  return (customerId, machineId) => {
+    const device = kinds.get(machineId) as (typeof devices)[number]
+    return {
+      customerName: names.get(customerId) as string,
+      machineName: device.name,
+      machineKind: device.kind,
+    }
+  }
 }
 
 /** A job with everything it rests on. */
@@ -39,7 +101,7 @@ export async function readJob(tx: Transaction, id: string) {
   const job = await find(tx, jobKind, id)
   const lists: [JobList, unknown[]][] = []
   for (const list of JOB_LISTS) {
-    lists.push([list, await RECORDS[list].list(tx, { jobId: id })])
+    lists.push([list, (await RECORDS[list].list(tx, { jobId: id })).rows])
   }
   return {
     ...job,
@@ -50,14 +112,8 @@ export async function readJob(tx: Transaction, id: string) {
 }
 
 /** Every write to a job and what it rests on, newest first. */
-export async function jobHistory(tx: Transaction, id: string) {
+export async function jobHistory(tx: Transaction, id: string, paging: Paging) {
   const { customerId, machineId } = await find(tx, jobKind, id)
-  return tx
-    .select()
-    .from(history)
-    .where(
-      or(eq(history.jobId, id), eq(history.recordId, customerId), eq(history.recordId, machineId)),
-    )
-    .orderBy(desc(history.id))
-    .limit(500)
+  const onIt = or(eq(history.jobId, id), ofRecord(customerId), ofRecord(machineId))
+  return historyPage(tx, onIt, paging)
 }

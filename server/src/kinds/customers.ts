@@ -1,7 +1,15 @@
-import { asc } from 'drizzle-orm'
+import { z } from 'zod'
 import { customers } from '../database'
 import type { Rules } from '../records'
+import { retell, Search, saying } from '../search'
+
+const Query = z.object({ search: Search })
 
 export const customerRules: Rules<'customers'> = {
-  listing: () => ({ order: asc(customers.name) }),
+  /** By name; of whom `?search=` says something. */
+  listing: (query) => ({
+    where: saying(customers.said, Query.parse(query).search),
+    order: { by: customers.name },
+  }),
+  written: (tx, { id }) => retell(tx, { customerId: id }),
 }

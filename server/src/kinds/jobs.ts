@@ -5,6 +5,7 @@ import type { z } from 'zod'
 import { jobs, type Transaction } from '../database'
 import { checkAssignment, keepPieces } from '../placements'
 import type { Rules } from '../records'
+import { retell } from '../search'
 import {
   type Created,
   create,
@@ -25,6 +26,7 @@ export const jobRules: Rules<'jobs'> = {
     return patch
   },
   written: async (tx, { id }, patch) => {
+    if (patch?.complaint !== undefined) await retell(tx, { id })
     if (patch?.stage) await keepPieces(tx, id)
   },
 }
@@ -61,5 +63,6 @@ export async function createJob(
     placement: null,
     profile: false,
   })
+  await retell(tx, { id: created.row.id })
   return created
 }

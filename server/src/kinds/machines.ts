@@ -1,7 +1,8 @@
-import { desc, eq } from 'drizzle-orm'
+import { eq } from 'drizzle-orm'
 import { z } from 'zod'
 import { machines } from '../database'
 import type { Rules } from '../records'
+import { retell } from '../search'
 import { customerKind, find, modelKind } from '../store'
 
 const Query = z.object({ customerId: z.uuid().optional() })
@@ -16,12 +17,13 @@ export const machineRules: Rules<'machines'> = {
     if (patch.modelId) await find(tx, modelKind, patch.modelId)
     return patch
   },
+  written: (tx, { id }) => retell(tx, { machineId: id }),
   /** One customer's (`?customerId=`) or all, the last changed first. */
   listing: (query) => {
     const { customerId } = Query.parse(query)
     return {
       where: customerId ? eq(machines.customerId, customerId) : undefined,
-      order: desc(machines.lastWrite),
+      order: { by: machines.lastWrite, descending: true },
     }
   },
 }

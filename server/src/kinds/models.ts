@@ -1,4 +1,4 @@
-import { asc, eq, sql } from 'drizzle-orm'
+import { eq, sql } from 'drizzle-orm'
 import { machines, models, type Transaction, validatedLists } from '../database'
 import { HttpError } from '../http'
 import type { Rules } from '../records'
@@ -6,7 +6,7 @@ import { listKind, remove } from '../store'
 
 /** The shop's records of machines by model. */
 export const modelRules: Rules<'models'> = {
-  listing: () => ({ order: asc(sql`lower(${models.machine}->>'name')`) }),
+  listing: () => ({ order: { by: sql`lower(${models.machine}->>'name')` } }),
   /** One that no customer's machine is of, with its lists. */
   removing: async (tx, { id }) => {
     const [used] = await tx

@@ -1,18 +1,20 @@
 import { FormFactor, Generation } from '@tembrix/core/model'
-import { eq } from 'drizzle-orm'
+import { sql } from 'drizzle-orm'
 import { z } from 'zod'
-import { jobs, modules, plans, type Transaction } from '../database'
+import { jobs, modulesIn, plans, type Transaction } from '../database'
 import { HttpError } from '../http'
 import { shopModules } from '../modules'
 import type { Rules } from '../records'
-import { find, jobKind, listed, moduleKind } from '../store'
+import { Search } from '../search'
+import { find, jobKind, Paging } from '../store'
 
-const Query = z.object({
-  jobId: z.uuid().optional(),
+const Query = Paging.extend({
   shop: z.literal('1').optional(),
+  source: z.enum(['shelf', 'supplier']).optional(),
   generation: Generation.optional(),
   formFactor: FormFactor.optional(),
   forJob: z.uuid().optional(),
+  search: Search,
 })
 
 export const moduleRules: Rules<'modules'> = {
@@ -27,22 +29,24 @@ export const moduleRules: Rules<'modules'> = {
       throw new HttpError(409, 'in_use', 'The module is in a slot, found or planned.')
     }
   },
-  /**
-   * All modules, one job's (`?jobId=`), or what the shop can offer (`?shop=1`): the whole shelf and
-   * what suppliers sell, of suppliers only one generation and form where these are named, and
-   * whatever the plans of `forJob` hold.
-   */
-  list: async (db, query) => {
-    const { jobId, shop, ...wanted } = Query.parse(query)
-    if (shop) return shopModules(db, wanted)
-    return listed(db, moduleKind, jobId ? eq(modules.jobId, jobId) : undefined)
+  /** With `?shop=1` what the shop can offer. */
+  list: (db, query) => {
+    const { shop, limit, after, ...wanted } = Query.parse(query)
+    return shop ? shopModules(db, wanted, { limit, after }) : null
   },
 }
 
 async function isPlaced(tx: Transaction, id: string): Promise<boolean> {
-  const placements = [
-    ...(await tx.select({ held: jobs.found }).from(jobs)),
-    ...(await tx.select({ held: plans.placement }).from(plans)),
-  ]
-  return placements.some(({ held }) => Object.values(held ?? {}).some((one) => one.moduleId === id))
+  const [found] = await tx
+    .select({ id: jobs.id })
+    .from(jobs)
+    .where(sql`${modulesIn(jobs.found)} ? ${id}`)
+    .limit(1)
+  if (found) return true
+  const [planned] = await tx
+    .select({ id: plans.id })
+    .from(plans)
+    .where(sql`${modulesIn(plans.placement)} ? ${id}`)
+    .limit(1)
+  return planned !== undefined
 }

@@ -1,1 +1,1 @@
-export { MIGRATIONS, PLANNER, PREPARED, WEB_PAGES } from './paths'
+export { MIGRATIONS, PREPARED, WEB_PAGES, WORKER } from './paths'

@@ -19,7 +19,7 @@ export const PREPARED = join(server, 'dist', 'prepared')
 /** The built web application. */
 export const WEB_PAGES = join(server, '..', 'web', 'dist')
 
-/** What the planner's thread runs: the built program, or its source where this runs from sources. */
-export const PLANNER = import.meta.url.endsWith('.ts')
-  ? join(server, 'test', 'planner.mjs')
-  : join(server, 'dist', 'planner.js')
+/** What the threads of the pool run: the built program, or its source where this runs from sources. */
+export const WORKER = import.meta.url.endsWith('.ts')
+  ? join(server, 'test', 'worker.mjs')
+  : join(server, 'dist', 'worker.js')

@@ -61,10 +61,9 @@ describe('a photo', () => {
     const job = await jobId()
     const text = new TextEncoder().encode('not a picture')
     expect(await upload(`/photos?jobId=${job}`, text)).toMatchObject({
-      status: 400,
-      body: { error: { code: 'no_picture' } },
+      status: 415,
+      body: { error: { code: 'not_a_photo' } },
     })
-    expect((await upload(`/photos?jobId=${job}`, text, 'text/plain')).status).toBe(415)
     const png = await picture(4, 4).png().toBuffer()
     expect((await upload(`/photos?jobId=${randomUUID()}`, png, 'image/png')).status).toBe(404)
     expect((await upload('/photos', png, 'image/png')).status).toBe(400)
@@ -72,5 +71,24 @@ describe('a photo', () => {
     expect((await upload(`/photos?jobId=${job}`, large)).status).toBe(413)
     const cut = (await picture(800, 800).jpeg().toBuffer()).subarray(0, 900)
     expect((await upload(`/photos?jobId=${job}`, cut)).status).toBe(400)
+  })
+
+  test('what it is, its bytes tell: whatever it is called, a drawing or an animation is none', async () => {
+    const job = await jobId()
+    const webp = await picture(40, 30).webp().toBuffer()
+    expect((await upload(`/photos?jobId=${job}`, webp, 'text/plain')).status).toBe(201)
+    const avif = await picture(40, 30).avif().toBuffer()
+    expect((await upload(`/photos?jobId=${job}`, avif, 'image/png')).status).toBe(201)
+    const svg = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>')
+    const gif = await picture(40, 30).gif().toBuffer()
+    for (const other of [svg, Buffer.concat([Buffer.from('<?xml version="1.0"?>'), svg]), gif]) {
+      expect((await upload(`/photos?jobId=${job}`, other)).body.error.code).toBe('not_a_photo')
+    }
+  })
+
+  test('one of more pixels than any camera takes is refused, however few bytes it has', async () => {
+    const job = await jobId()
+    const huge = await picture(30_000, 3000).png({ compressionLevel: 9 }).toBuffer()
+    expect((await upload(`/photos?jobId=${job}`, huge)).status).toBe(400)
   })
 })

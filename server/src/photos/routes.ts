@@ -1,10 +1,10 @@
-import { NewPhoto, PHOTO_LIMIT, PHOTO_TYPES } from '@tembrix/core/records'
+import { NewPhoto, PHOTO_LIMIT } from '@tembrix/core/records'
 import { eq } from 'drizzle-orm'
 import express, { Router } from 'express'
 import { type Database, photos, pictures } from '../database'
 import { HttpError, notFound, storable } from '../http'
+import { inPool } from '../pool'
 import { answerCreated, create, find, idOf, jobKind, photoKind } from '../store'
-import { encode } from './encode'
 
 const Query = NewPhoto.refine(({ caption }) => storable(caption), {
   error: 'This is no text.',
@@ -14,19 +14,19 @@ const Query = NewPhoto.refine(({ caption }) => storable(caption), {
 /** Pictures on a job: taken in as they are (`?jobId=&caption=`), stored encoded anew. */
 export function photoRoutes(db: Database): Router {
   const routes = Router()
-  const body = express.raw({ type: [...PHOTO_TYPES], limit: PHOTO_LIMIT })
+  const body = express.raw({ type: () => true, limit: PHOTO_LIMIT })
 
   routes.post('/', body, async (request, response) => {
     const { jobId, id, caption } = Query.parse(request.query)
     if (!Buffer.isBuffer(request.body)) {
-      throw new HttpError(415, 'not_a_photo', `Send one of ${PHOTO_TYPES.join(', ')}.`)
+      throw new HttpError(400, 'no_picture', 'Send a picture as the body.')
     }
     const known = id && (await db.select().from(photos).where(eq(photos.id, id)))[0]
     if (known) {
       answerCreated(response, { row: known, fresh: false })
       return
     }
-    const { picture, width, height } = await encode(request.body)
+    const { picture, width, height } = await inPool({ work: 'picture', bytes: request.body })
     const created = await db.transaction(async (tx) => {
       await find(tx, jobKind, jobId)
       const bytes = picture.length

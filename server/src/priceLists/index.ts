@@ -1,2 +1,2 @@
 export { priceListRoutes } from './routes'
-export { offersOf, written } from './takeIn'
+export { offersOf, writeOver } from './takeIn'

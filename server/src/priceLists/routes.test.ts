@@ -1,3 +1,4 @@
+import { PRICE_LIST_PIECE } from '@tembrix/core/records'
 import { expect, test } from 'vitest'
 import { stick } from '../../test/sample'
 import { useServer } from '../../test/server'
@@ -12,7 +13,7 @@ const offer = (article: string, price: number, changes: object = {}) => ({
   ...changes,
 })
 
-const list = (supplier: string, offers: object[], complete = false) => ({
+const list = (supplier: string, offers: number, complete = false) => ({
   supplier,
   name: 'spring.csv',
   mapping: { headings: ['Article', 'Price'], columns: { article: 'Article', price: 'Price' } },
@@ -20,8 +21,18 @@ const list = (supplier: string, offers: object[], complete = false) => ({
   offers,
 })
 
+/** Takes a list in as screens do: begun, sent in pieces, ended. */
+async function taken(supplier: string, offers: object[], complete = false) {
+  const { body } = await post('/price-lists', list(supplier, offers.length, complete))
+  for (let at = 0; at < offers.length; at += PRICE_LIST_PIECE) {
+    const piece = { at, offers: offers.slice(at, at + PRICE_LIST_PIECE) }
+    expect((await post(`/price-lists/${body.id}/offers`, piece)).status).toBe(200)
+  }
+  return post(`/price-lists/${body.id}/end`, {})
+}
+
 const offersOf = async (supplier: string) => {
-  const all = (await get('/modules?shop=1')).body as {
+  const all = (await get(`/modules?shop=1&source=supplier&limit=1000&search=${supplier}`)).body as {
     supplier: string
     module: { article: string }
     price: number
@@ -34,12 +45,12 @@ const offersOf = async (supplier: string) => {
 }
 
 test('a list adds, changes and, where it is complete, drops', async () => {
-  const first = await post('/price-lists', list('Ash', [offer('a', 1000), offer('b', 2000)]))
+  const first = await taken('Ash', [offer('a', 1000), offer('b', 2000)])
   expect(first).toMatchObject({
-    status: 201,
-    body: { added: 2, changed: 0, unchanged: 0, dropped: 0 },
+    status: 200,
+    body: { added: 2, changed: 0, unchanged: 0, dropped: 0, taken: 2 },
   })
-  const second = await post('/price-lists', list('Ash', [offer('A', 1100), offer('c', 3000)], true))
+  const second = await taken('Ash', [offer('A', 1100), offer('c', 3000)], true)
   // "A" is "a" by another spelling, and dearer; b is not sold any more.
   expect(second.body).toMatchObject({ added: 1, changed: 1, unchanged: 0, dropped: 1 })
   const sold = await offersOf('Ash')
@@ -49,35 +60,71 @@ test('a list adds, changes and, where it is complete, drops', async () => {
     ['c', 3000, 5],
   ])
   expect(sold.every(({ askedAt }) => askedAt !== null)).toBe(true)
-  const again = await post('/price-lists', list('Ash', [offer('c', 3000)]))
+  const again = await taken('Ash', [offer('c', 3000)])
   expect(again.body).toMatchObject({ added: 0, changed: 0, unchanged: 1 })
 })
 
 test('a kit and a single module of one article are two offers; another supplier’s are its own', async () => {
   const kit = { module: { ...stick, article: 'k', kit: { id: 'k', size: 2 } } }
-  await post('/price-lists', list('Birch', [offer('k', 1000), offer('k', 1900, kit)]))
-  await post('/price-lists', list('Cedar', [offer('k', 900)], true))
+  await taken('Birch', [offer('k', 1000), offer('k', 1900, kit)])
+  await taken('Cedar', [offer('k', 900)], true)
   expect((await offersOf('Birch')).map(({ price, stock }) => [price, stock])).toEqual([
     [1000, 5],
     [1900, 5],
   ])
 })
 
-test('sent twice it is taken in once; a bad offer is named by its place', async () => {
-  const id = crypto.randomUUID()
-  const sent = { ...list('Dogwood', [offer('d', 1000)]), id }
-  expect((await post('/price-lists', sent)).status).toBe(201)
-  expect(await post('/price-lists', sent)).toMatchObject({ status: 200, body: { added: 1 } })
-  const bad = await post('/price-lists', list('Elm', [offer('e', -1)]))
+test('a piece sent twice is taken in once; one that does not follow on is refused, and a bad offer named by its place', async () => {
+  const { body: begun } = await post('/price-lists', list('Dogwood', 3))
+  const address = `/price-lists/${begun.id}`
+  const piece = { at: 0, offers: [offer('d', 1000), offer('e', 1000)] }
+  const last = { at: 2, offers: [offer('f', 1000)] }
+  expect((await post(`${address}/offers`, last)).body.error.code).toBe('out_of_order')
+  expect((await post(`${address}/offers`, piece)).body).toMatchObject({ taken: 2, added: 2 })
+  expect((await post(`${address}/offers`, piece)).body).toMatchObject({ taken: 2, added: 2 })
+  expect((await post(`${address}/end`, {})).body.error.code).toBe('out_of_order')
+  const bad = await post(`${address}/offers`, { at: 2, offers: [offer('f', -1)] })
   expect(bad.body.error.fields[0].path).toBe('offers.0.price')
-  expect(await offersOf('Elm')).toEqual([])
+  expect(await offersOf('Dogwood')).toHaveLength(2)
+  await post(`${address}/offers`, last)
+  const { body: ended } = await post(`${address}/end`, {})
+  expect(ended).toMatchObject({ taken: 3, added: 3, endedAt: expect.any(String) })
+  expect((await post(`${address}/end`, {})).body).toEqual(ended)
 })
 
-test('ten thousand offers, and a job asks only for what is of its kind', async () => {
-  const offers = Array.from({ length: 10_000 }, (_, at) => offer(`x${at}`, 1000 + at))
-  const taken = await post('/price-lists', list('Fir', offers))
-  expect(taken.body).toMatchObject({ added: 10_000 })
-  const same = (await get('/modules?shop=1&generation=DDR4&formFactor=SODIMM')).body as object[]
-  expect(same.length).toBeGreaterThanOrEqual(10_000)
+test('a complete list that was given up drops nothing', async () => {
+  await taken('Elm', [offer('e', 1000), offer('f', 1000)])
+  const { body: begun } = await post('/price-lists', list('Elm', 2, true))
+  await post(`/price-lists/${begun.id}/offers`, { at: 0, offers: [offer('e', 900)] })
+  expect((await offersOf('Elm')).map(({ price, stock }) => [price, stock])).toEqual([
+    [900, 5],
+    [1000, 5],
+  ])
+})
+
+test('what a list names twice counts once, as it stands first, also where it is in another piece', async () => {
+  const many = Array.from({ length: PRICE_LIST_PIECE }, (_, at) => offer(`g${at}`, 1000))
+  const { body } = await taken('Gorse', [offer('g0', 700), ...many, offer('g9', 800)])
+  expect(body).toMatchObject({ added: PRICE_LIST_PIECE, changed: 0, unchanged: 0 })
+  const prices = new Map((await offersOf('Gorse')).map((one) => [one.module.article, one.price]))
+  expect([prices.get('g0'), prices.get('g9')]).toEqual([700, 1000])
+})
+
+test('three thousand offers: all there, page by page, and a job asks only for what is of its kind', async () => {
+  await taken(
+    'Fir',
+    Array.from({ length: 3000 }, (_, at) => offer(`x${at}`, 1000 + at)),
+  )
+  const seen = new Set<string>()
+  let path: string | null =
+    '/modules?shop=1&source=supplier&generation=DDR4&formFactor=SODIMM&search=fir&limit=700'
+  let pages = 0
+  while (path !== null) {
+    const { body, next } = await get(path)
+    for (const { id } of body as { id: string }[]) seen.add(id)
+    path = next
+    pages += 1
+  }
+  expect([seen.size, pages]).toEqual([3000, 5])
   expect((await get('/modules?shop=1&generation=DDR5&formFactor=DIMM')).body).toEqual([])
 })

@@ -1,29 +1,49 @@
-import { NewPriceList } from '@tembrix/core/records'
-import { desc, eq } from 'drizzle-orm'
+import { NewPriceList, PriceListPiece } from '@tembrix/core/records'
 import { Router } from 'express'
 import { type Database, priceLists } from '../database'
-import { answerCreated } from '../store'
-import { takeIn } from './takeIn'
+import {
+  answerCreated,
+  answerPage,
+  create,
+  find,
+  idOf,
+  Paging,
+  pageOf,
+  priceListKind,
+} from '../store'
+import { endList, takeIn } from './takeIn'
 
-/** Suppliers' price lists as they were taken in; what they sell is among the modules. */
+/**
+ * Suppliers' price lists; what they sell is among the modules. A list is begun, taken in piece by piece,
+ * each in a transaction of its own so that others are answered in between, and ended.
+ */
 export function priceListRoutes(db: Database): Router {
   const routes = Router()
 
-  routes.get('/', async (_request, response) => {
-    response.json(
-      await db.select().from(priceLists).orderBy(desc(priceLists.firstWrite)).limit(200),
-    )
+  routes.get('/', async (request, response) => {
+    const order = { by: priceLists.firstWrite, descending: true }
+    const paging = Paging.parse(request.query)
+    answerPage(request, response, await pageOf(db, priceListKind, paging, undefined, order))
   })
 
   routes.post('/', async (request, response) => {
     const list = NewPriceList.parse(request.body)
-    const taken = await db.transaction(async (tx) => {
-      const [known] = list.id
-        ? await tx.select().from(priceLists).where(eq(priceLists.id, list.id))
-        : []
-      return known ? { row: known, fresh: false } : takeIn(tx, list)
-    })
-    answerCreated(response, taken)
+    answerCreated(response, await db.transaction((tx) => create(tx, priceListKind, list)))
+  })
+
+  routes.post('/:id/offers', async (request, response) => {
+    const id = idOf(request.params)
+    const piece = PriceListPiece.parse(request.body)
+    response.json(
+      await db.transaction(async (tx) => takeIn(tx, await find(tx, priceListKind, id), piece)),
+    )
+  })
+
+  routes.post('/:id/end', async (request, response) => {
+    const id = idOf(request.params)
+    response.json(
+      await db.transaction(async (tx) => endList(tx, await find(tx, priceListKind, id))),
+    )
   })
 
   return routes

@@ -1,89 +1,157 @@
 import { same } from '@tembrix/core/model'
-import { type NewPriceList, type Offered, offeredKey, shapeOf } from '@tembrix/core/records'
+import { type Offered, offeredKey, type PriceListPiece, shapeOf } from '@tembrix/core/records'
 import { and, eq, inArray, isNull, sql } from 'drizzle-orm'
 import type { z } from 'zod'
-import { modules, type Transaction } from '../database'
-import { create, priceListKind } from '../store'
+import { modules, OFFER_KEY, priceLists, type Transaction } from '../database'
+import { HttpError } from '../http'
+import { find, priceListKind, type Row, tellOf } from '../store'
 
-type List = z.output<typeof NewPriceList>
-
-/** Rows written at a time. */
-const BATCH = 500
+type List = Row<typeof priceLists>
 
 /**
- * Takes a supplier's price list in: what it sells already gets the list's figures, the rest is added,
- * and where the list is complete, what it leaves out is out of stock. Returns the list's record.
+ * Takes in some offers of a price list: what the supplier sells already gets the list's figures, the rest
+ * is added. A piece that was taken in before is not taken in again.
+ * @throws HttpError 409 `out_of_order` for a piece that does not follow on what was taken in.
  */
-export async function takeIn(tx: Transaction, { offers, ...list }: List) {
-  const known = await offersOf(tx, list.supplier)
-  const counts = { added: 0, changed: 0, unchanged: 0, dropped: 0 }
+export async function takeIn(
+  tx: Transaction,
+  list: List,
+  { at, offers }: z.output<typeof PriceListPiece>,
+): Promise<List> {
+  if (at + offers.length <= list.taken) return list
+  if (at !== list.taken || list.endedAt || at + offers.length > list.offers) {
+    throw new HttpError(409, 'out_of_order', `The list goes on at offer ${list.taken + 1}.`)
+  }
+  // Of an article that a list names twice, the first counts.
+  const told = new Map(offers.toReversed().map((offer) => [offeredKey(offer), offer]))
+  const known = await offersOf(tx, list.supplier, [...told.keys()])
   const fresh: Offered[] = []
-  const listed = new Set<string>()
-  for (const offer of offers) {
-    const key = offeredKey(offer)
-    if (listed.has(key)) continue
-    listed.add(key)
+  const changed: Heard[] = []
+  const unchanged: string[] = []
+  for (const [key, offer] of told) {
     const row = known.get(key)
     if (!row) fresh.push(offer)
-    else if (alike(row, offer)) counts.unchanged += 1
-    else {
-      await tx.update(modules).set(written(offer)).where(eq(modules.id, row.id))
-      counts.changed += 1
-    }
+    else if (row.listId === list.id) continue
+    else if (alike(row, offer)) unchanged.push(row.id)
+    else changed.push({ id: row.id, ...offer })
   }
-  counts.added = fresh.length
-  const kept = [...known].filter(([key]) => listed.has(key)).map(([, { id }]) => id)
-  await inBatches(kept, (ids) =>
-    tx.update(modules).set({ askedAt: sql`now()` }).where(inArray(modules.id, ids)),
-  )
-  await inBatches(fresh, (some) =>
-    tx.insert(modules).values(
-      some.map((offer) => ({
-        ...offer,
-        source: 'supplier' as const,
-        shape: shapeOf('module'),
-        supplier: list.supplier,
-        note: '',
-        askedAt: new Date().toISOString(),
-      })),
-    ),
-  )
-  if (list.complete) {
-    const gone = [...known].filter(([key, row]) => !listed.has(key) && row.stock !== 0)
-    counts.dropped = gone.length
-    await inBatches(gone, (some) =>
-      tx
+  await markUnchanged(tx, list, unchanged)
+  await writeOver(tx, changed, list.id)
+  await add(tx, list, fresh)
+  return noteOn(tx, list, {
+    taken: list.taken + offers.length,
+    added: list.added + fresh.length,
+    changed: list.changed + changed.length,
+    unchanged: list.unchanged + unchanged.length,
+  })
+}
+
+/**
+ * Ends a list of which all was taken in: where it is complete, what it leaves out is out of stock.
+ * @throws HttpError 409 `out_of_order` where some is missing.
+ */
+export async function endList(tx: Transaction, list: List): Promise<List> {
+  if (list.endedAt) return list
+  if (list.taken < list.offers) {
+    throw new HttpError(409, 'out_of_order', `The list goes on at offer ${list.taken + 1}.`)
+  }
+  const gone = list.complete
+    ? await tx
         .update(modules)
         .set({ stock: 0, version: sql`${modules.version} + 1`, updatedAt: sql`now()` })
         .where(
-          inArray(
-            modules.id,
-            some.map(([, { id }]) => id),
+          and(
+            eq(modules.source, 'supplier'),
+            eq(modules.supplier, list.supplier),
+            isNull(modules.jobId),
+            sql`${modules.listId} is distinct from ${list.id}`,
+            sql`${modules.stock} is distinct from 0`,
           ),
-        ),
-    )
-  }
-  return create(tx, priceListKind, { ...list, ...counts })
+        )
+        .returning({ id: modules.id })
+    : []
+  const ended = await noteOn(tx, list, {
+    dropped: gone.length,
+    endedAt: new Date().toISOString(),
+  })
+  const { id: recordId, version } = ended
+  await tellOf(tx, { record: 'price-list', recordId, jobId: null, action: 'changed', version })
+  return ended
 }
 
-/** What a supplier is known to sell, by article and pieces. */
-export async function offersOf(tx: Transaction, supplier: string) {
+/** What a supplier is known to sell of some articles and pieces, by `offeredKey`. */
+export async function offersOf(tx: Transaction, supplier: string, keys: readonly string[]) {
+  if (keys.length === 0) return new Map<string, typeof modules.$inferSelect>()
   const rows = await tx
     .select()
     .from(modules)
     .where(
-      and(eq(modules.source, 'supplier'), eq(modules.supplier, supplier), isNull(modules.jobId)),
+      and(
+        eq(modules.source, 'supplier'),
+        eq(modules.supplier, supplier),
+        isNull(modules.jobId),
+        inArray(OFFER_KEY, keys),
+      ),
     )
   return new Map(rows.map((row) => [offeredKey(row), row]))
 }
 
-/** What a supplier said, as it is written over what was known. */
-export const written = (offer: Offered) => ({
+/** What was heard of an offer that is known; `price` is null where nobody said one. */
+type Heard = Omit<Offered, 'price'> & { id: string; price: number | null }
+
+/** Writes what a supplier said over what was known of its offers; `listId` is the list that says so. */
+export async function writeOver(
+  tx: Transaction,
+  offers: readonly Heard[],
+  listId: string | null = null,
+): Promise<void> {
+  if (offers.length === 0) return
+  await tx.execute(sql`
+    update ${modules} set
+      module = told.module, price = told.price, stock = told.stock, lead_days = told.lead_days,
+      list_id = coalesce(${listId}::uuid, ${modules.listId}), asked_at = now(),
+      version = ${modules.version} + 1, updated_at = now()
+    from jsonb_to_recordset(${JSON.stringify(offers.map(inColumns))}::jsonb)
+      as told(id uuid, module jsonb, price integer, stock integer, lead_days integer)
+    where ${modules.id} = told.id`)
+}
+
+const inColumns = ({ leadDays, ...offer }: Heard) => ({
   ...offer,
-  askedAt: sql`now()`,
-  version: sql`${modules.version} + 1`,
-  updatedAt: sql`now()`,
+  lead_days: leadDays,
 })
+
+async function markUnchanged(tx: Transaction, list: List, ids: string[]): Promise<void> {
+  if (ids.length === 0) return
+  await tx
+    .update(modules)
+    .set({ askedAt: sql`now()`, listId: list.id })
+    .where(inArray(modules.id, ids))
+}
+
+async function add(tx: Transaction, list: List, offers: readonly Offered[]): Promise<void> {
+  if (offers.length === 0) return
+  await tx.insert(modules).values(
+    offers.map((offer) => ({
+      ...offer,
+      source: 'supplier' as const,
+      shape: shapeOf('module'),
+      supplier: list.supplier,
+      listId: list.id,
+      note: '',
+      askedAt: new Date().toISOString(),
+    })),
+  )
+}
+
+/** Notes on a list what was done by now; screens hear of its end only. */
+async function noteOn(tx: Transaction, { id }: List, done: Partial<List>): Promise<List> {
+  await tx
+    .update(priceLists)
+    .set({ ...done, version: sql`${priceLists.version} + 1`, updatedAt: sql`now()` })
+    .where(eq(priceLists.id, id))
+  return find(tx, priceListKind, id)
+}
 
 function alike(row: typeof modules.$inferSelect, { module, price, stock, leadDays }: Offered) {
   return (
@@ -92,11 +160,4 @@ function alike(row: typeof modules.$inferSelect, { module, price, stock, leadDay
     row.leadDays === leadDays &&
     same(row.module, module)
   )
-}
-
-async function inBatches<T>(
-  items: readonly T[],
-  write: (some: T[]) => Promise<unknown>,
-): Promise<void> {
-  for (let at = 0; at < items.length; at += BATCH) await write(items.slice(at, at + BATCH))
 }

@@ -1,8 +1,8 @@
-import { read } from '@tembrix/core/readings'
 import { NewReadingRecord } from '@tembrix/core/records'
 import express, { Router } from 'express'
 import type { Database } from '../database'
-import { HttpError, storable } from '../http'
+import { HttpError } from '../http'
+import { inPool } from '../pool'
 import { create, readingKind } from '../store'
 import { openCode, sixDigits } from './codes'
 import type { Senders } from './senders'
@@ -16,13 +16,14 @@ const LONGEST = 1_500_000
  */
 export function reportRoutes(db: Database, senders: Senders): Router {
   const routes = Router()
-  routes.use(express.text({ type: () => true, limit: LONGEST }))
+  routes.use(express.raw({ type: () => true, limit: LONGEST }))
   routes.post('/:code', async (request, response) => {
     const guard = senders.guardOf(request)
     guard.check(Date.now())
-    const text: unknown = request.body
+    const bytes = Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0)
     const code = sixDigits(request.params.code)
-    if (typeof text !== 'string' || !storable(text) || read(text).format === 'unknown') {
+    const text = await inPool({ work: 'report', bytes })
+    if (text === null) {
       throw new HttpError(400, 'no_report', 'This text says nothing of a machine’s memory.')
     }
     const { jobId, number } = await openCode(db, guard, code)

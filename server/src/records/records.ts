@@ -12,9 +12,14 @@ import {
   type KindOf,
   kindOf,
   listed,
+  type Order,
+  type Page,
+  Paging,
+  pageOf,
   type Row,
   remove,
   type StoredTable,
+  whole,
 } from '../store'
 
 type Made<C extends Collection> = z.output<(typeof KINDS)[C]['made']>
@@ -40,15 +45,15 @@ export interface Rules<C extends Collection, T extends StoredTable = TableOf<C>>
   removing?: (tx: Transaction, row: Row<T>) => Promise<void>
   /** After each write; `patch` is what a change asked for. */
   written?: (tx: Transaction, row: Row<T>, patch?: Patch<C>) => Promise<void>
-  /** What a list is narrowed to and how it is ordered, by the query of its address; without it, by `?jobId=` where jobs have lists of it. */
+  /** What a list is narrowed to and how it is ordered, by the query of its address. */
   listing?: (query: unknown) => Narrowed
-  /** A list of another make. */
-  list?: (db: Reading, query: unknown) => Promise<unknown[]>
+  /** A list of another make, by the query of its address; null where it is the usual one. */
+  list?: (db: Reading, query: unknown) => Promise<Page<unknown>> | null
 }
 
 interface Narrowed {
   where?: SQL | undefined
-  order?: SQL
+  order?: Order
 }
 
 /** The records of a kind: everything that is done to them, each in a transaction that is given. */
@@ -59,7 +64,8 @@ export interface Records {
   change: (tx: Transaction, id: string, body: unknown) => Promise<Stamped>
   remove: ((tx: Transaction, id: string, version: number) => Promise<void>) | null
   find: (tx: Transaction, id: string) => Promise<Stamped>
-  list: (db: Reading, query: unknown) => Promise<unknown[]>
+  /** One job's (`?jobId=`) where jobs have lists of it, all of them; else a page. */
+  list: (db: Reading, query: unknown) => Promise<Page<unknown>>
 }
 
 export interface Stamped {
@@ -68,14 +74,6 @@ export interface Stamped {
 }
 
 const OfJob = z.object({ jobId: z.uuid().optional() })
-
-/** A list that `?jobId=` narrows to one job's. */
-const ofJob =
-  (table: unknown) =>
-  (query: unknown): Narrowed => {
-    const { jobId } = OfJob.parse(query)
-    return { where: jobId ? eq((table as { jobId: PgColumn }).jobId, jobId) : undefined }
-  }
 
 /** The records of one kind, by its schemas, its table and its own rules. */
 export function records<C extends Collection>(
@@ -87,8 +85,7 @@ export function records<C extends Collection>(
   const { made: madeOf, patch: patchOf } = KINDS[collection]
   const inJob: string | null = FACTS[collection].inJob
   const mayGo = rules.removing ?? (inJob === 'many' ? async () => {} : null)
-  const narrowed = inJob === 'many' || inJob === 'at-most-one' ? ofJob(kind.table) : () => ({})
-  const listing = rules.listing ?? narrowed
+  const isListed = inJob === 'many' || inJob === 'at-most-one'
 
   async function make(tx: Transaction, body: unknown): Promise<Created<Stamped>> {
     const made = madeOf.parse(body) as Made<C>
@@ -132,11 +129,16 @@ export function records<C extends Collection>(
         }
       : null,
     find: async (tx, id) => (await find(tx, kind, id)) as Stamped,
-    list:
-      rules.list ??
-      ((db, query) => {
-        const { where, order }: Narrowed = listing(query)
-        return listed(db, kind, where, order)
-      }),
+    list: async (db, query) => {
+      const { jobId } = isListed ? OfJob.parse(query) : {}
+      if (jobId) {
+        const { jobId: column } = kind.table as unknown as { jobId: PgColumn }
+        return whole(await listed(db, kind, eq(column, jobId)))
+      }
+      const other = rules.list?.(db, query)
+      if (other) return other
+      const { where, order } = rules.listing?.(query) ?? {}
+      return pageOf(db, kind, Paging.parse(query), where, order)
+    },
   }
 }

@@ -1,7 +1,7 @@
 import { type RequestHandler, Router } from 'express'
 import type { Database } from '../database'
 import { unknownRoute } from '../http'
-import { answerCreated, historyOf, idOf, versionOf } from '../store'
+import { answerCreated, answerPage, historyPage, idOf, ofRecord, Paging, versionOf } from '../store'
 import type { Records } from './records'
 
 /** The addresses of one kind of record: listed, made, read, changed, removed, and what was done to it. */
@@ -11,7 +11,7 @@ export function recordRoutes(db: Database, { make, change, remove, find, list }:
     can === null ? unknownRoute : handler
 
   routes.get('/', async (request, response) => {
-    response.json(await list(db, request.query))
+    answerPage(request, response, await list(db, request.query))
   })
 
   routes.post(
@@ -29,11 +29,12 @@ export function recordRoutes(db: Database, { make, change, remove, find, list }:
 
   routes.get('/:id/history', async (request, response) => {
     const id = idOf(request.params)
+    const paging = Paging.parse(request.query)
     const lines = await db.transaction(async (tx) => {
       await find(tx, id)
-      return historyOf(tx, id)
+      return historyPage(tx, ofRecord(id), paging)
     })
-    response.json(lines)
+    answerPage(request, response, lines)
   })
 
   routes.patch('/:id', async (request, response) => {

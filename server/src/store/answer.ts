@@ -1,6 +1,7 @@
 import { Versioned } from '@tembrix/core/records'
-import type { Response } from 'express'
+import type { Request, Response } from 'express'
 import { z } from 'zod'
+import type { Page } from './pages'
 import type { Created } from './store'
 
 const Id = z.uuid('This is no record id.')
@@ -18,4 +19,18 @@ export function versionOf(query: Record<string, unknown>): number {
 /** 201 for a record just made, 200 for one that was there under the same id. */
 export function answerCreated(response: Response, { row, fresh }: Created<unknown>): void {
   response.status(fresh ? 201 : 200).json(row)
+}
+
+/** Answers a page of a list; where more follows, with its address (`Link: <…>; rel="next"`, RFC 8288). */
+export function answerPage(
+  { originalUrl }: Request,
+  response: Response,
+  { rows, next }: Page<unknown>,
+): void {
+  if (next !== null) {
+    const { pathname, searchParams } = new URL(originalUrl, 'http://tembrix')
+    searchParams.set('after', next)
+    response.links({ next: `${pathname}?${searchParams}` })
+  }
+  response.json(rows)
 }

@@ -1,4 +1,4 @@
-export { answerCreated, idOf, versionOf } from './answer'
+export { answerCreated, answerPage, idOf, versionOf } from './answer'
 export {
   customerKind,
   framesKind,
@@ -19,15 +19,26 @@ export {
   verificationKind,
 } from './kinds'
 export {
+  afterCursor,
+  cutPage,
+  type Order,
+  ordering,
+  type Page,
+  Paging,
+  whole,
+} from './pages'
+export {
   type Created,
   change,
   create,
   find,
-  historyOf,
+  historyPage,
   type Kind,
   listed,
+  ofRecord,
+  pageOf,
   type Row,
   remove,
   type StoredTable,
 } from './store'
-export { listenForChanges } from './written'
+export { listenForChanges, tellOf } from './written'

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { type RecordKind, shapeOf, upgraded } from '@tembrix/core/records'
+import { type HistoryLine, type RecordKind, shapeOf, upgraded } from '@tembrix/core/records'
 import { and, asc, desc, eq, lt, type SQL, sql } from 'drizzle-orm'
 import type { z } from 'zod'
 import {
@@ -23,6 +23,7 @@ import {
   type verifications,
 } from '../database'
 import { HttpError, notFound, stale } from '../http'
+import { afterCursor, cutPage, type Order, ordering, type Page, type Paging } from './pages'
 import { tellOf } from './written'
 
 export type StoredTable =
@@ -46,7 +47,7 @@ export type StoredTable =
 /** A record as it is read: its columns but for those that only the store knows. */
 export type Row<T extends StoredTable> = Omit<
   T['$inferSelect'],
-  'firstWrite' | 'lastWrite' | 'shape'
+  'firstWrite' | 'lastWrite' | 'shape' | 'said' | 'listId'
 >
 
 export interface Kind<T extends StoredTable> {
@@ -110,8 +111,28 @@ export async function listed<T extends StoredTable>(
     .from(of.table as StoredTable)
     .where(where)
     .orderBy(order)
-    .limit(2000)
   return rows.map((row) => asStored(of, row))
+}
+
+/** A page of records in an order of their own; by default that in which they were made. */
+export async function pageOf<T extends StoredTable>(
+  db: Pick<Transaction, 'select'>,
+  of: Kind<T>,
+  paging: Paging,
+  where?: SQL,
+  order: Order = { by: of.table.firstWrite },
+): Promise<Page<Row<T>>> {
+  const table = of.table as StoredTable
+  const rows = await db
+    .select({ row: table, by: sql<string | number>`${order.by}` })
+    .from(table)
+    .where(and(where, afterCursor(order, table.id, paging)))
+    .orderBy(...ordering(order, table.id))
+    .limit(paging.limit + 1)
+  return cutPage(
+    rows.map(({ row, by }) => ({ row: asStored(of, row), cursor: [by, row.id] as const })),
+    paging,
+  )
 }
 
 /** Inserts a record; one sent again with its own id is answered as it stands. */
@@ -193,15 +214,26 @@ export async function remove<T extends StoredTable>(
   await remember(tx, of, row, 'removed', [])
 }
 
-/** Every write to a record, newest first. */
-export function historyOf(tx: Transaction, recordId: string) {
-  return tx
+/** Writes to a record, or to what else `where` says, newest first. */
+export async function historyPage(
+  tx: Pick<Transaction, 'select'>,
+  where: SQL | undefined,
+  paging: Paging,
+): Promise<Page<HistoryLine>> {
+  const before = paging.after ? lt(history.id, Number(paging.after[0])) : undefined
+  const rows = await tx
     .select()
     .from(history)
-    .where(eq(history.recordId, recordId))
+    .where(and(where, before))
     .orderBy(desc(history.id))
-    .limit(500)
+    .limit(paging.limit + 1)
+  return cutPage(
+    rows.map((row) => ({ row, cursor: [row.id, row.recordId] as const })),
+    paging,
+  )
 }
+
+export const ofRecord = (id: string): SQL => eq(history.recordId, id)
 
 async function remember<T extends StoredTable>(
   tx: Transaction,

@@ -1,25 +1,33 @@
-import { SupplierMood, SupplierQuery } from '@tembrix/core/records'
+import { offeredKey, type SupplierAnswer, SupplierMood, SupplierQuery } from '@tembrix/core/records'
 import { and, eq, inArray } from 'drizzle-orm'
 import { type Request, type Response, Router } from 'express'
 import { z } from 'zod'
 import { type Database, modules } from '../database'
-import { written } from '../priceLists'
-import { simulatedSupplier } from './simulated'
+import { offersOf, writeOver } from '../priceLists'
+import { type SimulatedSupplier, simulatedSupplier } from './simulated'
 import { within } from './within'
 
 /** How long a supplier is waited for, ms. */
 const PATIENCE = 10_000
 
-/** What the supplier sells, and what it says now of what was taken up from it. */
-export function supplierRoutes(db: Database, supplier = simulatedSupplier()): Router {
+/**
+ * What the supplier sells, and what it says now of what was taken up from it. How the simulated one answers
+ * is chosen in a demonstration only (`moods`).
+ */
+export function supplierRoutes(
+  db: Database,
+  { moods, supplier = simulatedSupplier() }: { moods: boolean; supplier?: SimulatedSupplier },
+): Router {
   const routes = Router()
 
   routes.get('/search', async (request, response) => {
     const query = SupplierQuery.parse(request.query)
-    await answered(response, async (signal) => ({
-      supplier: supplier.name,
-      offers: await supplier.search(query, signal),
-    }))
+    await answered(response, async (signal): Promise<SupplierAnswer> => {
+      const { name } = supplier
+      const offers = await supplier.search(query, signal)
+      const known = await db.transaction((tx) => offersOf(tx, name, offers.map(offeredKey)))
+      return { supplier: name, offers, takenUp: [...known.keys()] }
+    })
   })
 
   /** Asks anew about offers of this supplier's, by id; what it no longer sells is out of stock. */
@@ -32,19 +40,16 @@ export function supplierRoutes(db: Database, supplier = simulatedSupplier()): Ro
       const offers = new Map(
         (await supplier.ask(articles, signal)).map((offer) => [offer.module.article, offer]),
       )
-      return db.transaction(async (tx) => {
-        for (const { id, module } of rows) {
-          const offer = offers.get(module.article)
-          const { price, ...unsold } = written({ module, price: 0, stock: 0, leadDays: null })
-          await tx
-            .update(modules)
-            .set(offer ? written(offer) : unsold)
-            .where(eq(modules.id, id))
-        }
-        return { asked: rows.length, sold: offers.size }
-      })
+      const heard = rows.map(({ id, module, price }) => ({
+        ...(offers.get(module.article) ?? { module, price, stock: 0, leadDays: null }),
+        id,
+      }))
+      await db.transaction((tx) => writeOver(tx, heard))
+      return { asked: rows.length, sold: offers.size }
     })
   })
+
+  if (!moods) return routes
 
   routes.get('/mood', (_request, response) => {
     response.json({ mood: supplier.mood, supplier: supplier.name })

@@ -59,7 +59,8 @@ function Group(props: TrayGroup) {
     [fitting, collapse],
   )
   const sought = search.trim() !== ''
-  const shown = (all ? records : sought ? fitting.filter(says(search)) : cheapest).slice(0, MOST)
+  const found = all ? records : sought ? fitting.filter(says(search)) : cheapest
+  const shown = found.slice(0, MOST)
   const hidden = records.length - fitting.length
   return (
     <div className="shrink-0">
@@ -98,6 +99,11 @@ function Group(props: TrayGroup) {
             action={pieceAction?.(record)}
           />
         ))}
+        {found.length > shown.length && (
+          <p className="max-w-38 py-3 text-sm text-ink-2">
+            and {found.length - shown.length} more: a word narrows them
+          </p>
+        )}
       </div>
     </div>
   )

@@ -1,10 +1,10 @@
 import { type JobLine, STAGES, type Stage } from '@tembrix/core/records'
 import { Plus, Search } from 'lucide-react'
-import { useDeferredValue } from 'react'
+import { type ReactNode, useDeferredValue } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
-import { useJobsQuery } from '../data'
+import { rowsOf, useJobsInfiniteQuery } from '../data'
 import { Bar } from '../shell'
-import { ago, Button, day, inputLook, Message, overdue, Select } from '../ui'
+import { ago, Button, day, inputLook, Message, More, overdue, Select } from '../ui'
 import { STAGE_NAMES } from './stages'
 
 const STAGE_OPTIONS = [
@@ -19,10 +19,9 @@ export function Counter() {
   const search = params.get('search') ?? ''
   const stage = (params.get('stage') ?? '') as Stage | ''
   const asked = useDeferredValue(search)
-  const { data, error, refetch, isLoading } = useJobsQuery(
-    { search: asked, stage },
-    { refetchOnMountOrArgChange: true },
-  )
+  const list = useJobsInfiniteQuery({ search: asked, stage }, { refetchOnMountOrArgChange: true })
+  const { error, refetch, isLoading } = list
+  const data = rowsOf(list.data)
   const set = (name: string, value: string) =>
     setParams(
       (now) => {
@@ -65,7 +64,7 @@ export function Counter() {
         {error && !data ? (
           <Message title="The jobs cannot be read">
             <p>The server does not answer. It may be starting.</p>
-            <Button onClick={refetch}>Try again</Button>
+            <Button onClick={() => refetch()}>Try again</Button>
           </Message>
         ) : isLoading || !data ? (
           <p className="p-8 text-center text-ink-2">Reading the jobs…</p>
@@ -83,14 +82,16 @@ export function Counter() {
             </Message>
           )
         ) : (
-          <JobTable jobs={data} />
+          <JobTable jobs={data}>
+            <More list={list} />
+          </JobTable>
         )}
       </main>
     </div>
   )
 }
 
-function JobTable({ jobs }: { jobs: JobLine[] }) {
+function JobTable({ jobs, children }: { jobs: JobLine[]; children: ReactNode }) {
   const navigate = useNavigate()
   return (
     <div className="min-h-0 overflow-auto border border-rule-2 bg-sheet">
@@ -137,6 +138,7 @@ function JobTable({ jobs }: { jobs: JobLine[] }) {
           ))}
         </tbody>
       </table>
+      {children}
     </div>
   )
 }

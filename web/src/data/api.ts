@@ -1,4 +1,4 @@
-import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react'
+import { createApi } from '@reduxjs/toolkit/query/react'
 import type { Learned } from '@tembrix/core/job'
 import type { FormFactor, Generation } from '@tembrix/core/model'
 import type {
@@ -17,6 +17,7 @@ import type {
   NewPriceList,
   NewValidatedList,
   PriceList,
+  PriceListPiece,
   Shop,
   ShopModule,
   SupplierAnswer,
@@ -25,18 +26,19 @@ import type {
   ValidatedList,
   ValidatedListLine,
 } from '@tembrix/core/records'
+import { asking, asPage, byPages, type Page } from './pages'
 
-export const API = '/api/v1'
-
-/** Modules of one generation and form, and whatever the plans of a job hold. */
+/** Modules of one generation and form. */
 export interface OfKind {
   generation: Generation
   formFactor: FormFactor
-  forJob: string
 }
 
+/** The most rows of a page. */
+const MOST = 1000
+
 export const api = createApi({
-  baseQuery: fetchBaseQuery({ baseUrl: API }),
+  baseQuery: asking,
   keepUnusedDataFor: 600,
   // News of other screens is read at once, whatever else is being read.
   invalidationBehavior: 'immediately',
@@ -52,11 +54,15 @@ export const api = createApi({
     'mood',
   ],
   endpoints: (build) => ({
-    jobs: build.query<JobLine[], { search: string; stage: string }>({
-      query: ({ search, stage }) => ({
-        url: '/jobs',
-        params: { ...(search ? { search } : {}), ...(stage ? { stage } : {}) },
-      }),
+    jobs: build.infiniteQuery<Page<JobLine>, { search: string; stage: string }, string | null>({
+      infiniteQueryOptions: byPages,
+      extraOptions: { page: true },
+      query: ({ queryArg: { search, stage }, pageParam }) =>
+        pageParam ?? {
+          url: '/jobs',
+          params: { ...(search ? { search } : {}), ...(stage ? { stage } : {}) },
+        },
+      transformResponse: asPage<JobLine>,
       providesTags: ['jobs'],
     }),
     job: build.query<JobFile, string>({
@@ -67,9 +73,29 @@ export const api = createApi({
       query: (id) => `/jobs/${id}/history`,
       keepUnusedDataFor: 0,
     }),
-    /** The shelf and what suppliers sell; of suppliers only what is of this kind, where it is named. */
-    shopModules: build.query<ShopModule[], OfKind | undefined>({
-      query: (kind) => ({ url: '/modules', params: { shop: 1, ...kind } }),
+    /** The pieces of the shelf, of one kind where it is named, and whatever the plans of `forJob` hold. */
+    shelf: build.query<ShopModule[], Partial<OfKind & { forJob: string }>>({
+      query: (wanted) => ({
+        url: '/modules',
+        params: { shop: 1, source: 'shelf', limit: MOST, ...wanted },
+      }),
+      providesTags: ['shopModules'],
+    }),
+    /** All that suppliers sell of a kind. */
+    offersOfKind: build.query<ShopModule[], OfKind>({
+      query: (kind) => ({
+        url: '/modules',
+        params: { shop: 1, source: 'supplier', limit: MOST, ...kind },
+      }),
+      providesTags: ['shopModules'],
+    }),
+    /** What suppliers sell, found by words. */
+    offers: build.infiniteQuery<Page<ShopModule>, string, string | null>({
+      infiniteQueryOptions: byPages,
+      extraOptions: { page: true },
+      query: ({ queryArg: search, pageParam }) =>
+        pageParam ?? { url: '/modules', params: { shop: 1, source: 'supplier', search } },
+      transformResponse: asPage<ShopModule>,
       providesTags: ['shopModules'],
     }),
     /** Several writes to the shop's own records, all of them or none. */
@@ -115,9 +141,14 @@ export const api = createApi({
       query: () => '/price-lists',
       providesTags: ['priceLists'],
     }),
-    takeInPriceList: build.mutation<PriceList, NewPriceList>({
+    beginPriceList: build.mutation<PriceList, NewPriceList>({
       query: (body) => ({ url: '/price-lists', method: 'POST', body }),
-      invalidatesTags: ['priceLists', 'shopModules'],
+    }),
+    takeInPiece: build.mutation<PriceList, PriceListPiece & { id: string }>({
+      query: ({ id, ...body }) => ({ url: `/price-lists/${id}/offers`, method: 'POST', body }),
+    }),
+    endPriceList: build.mutation<PriceList, string>({
+      query: (id) => ({ url: `/price-lists/${id}/end`, method: 'POST', body: {} }),
     }),
     learned: build.query<Learned, void>({ query: () => '/learned' }),
     shop: build.query<Shop, void>({ query: () => '/shop', providesTags: ['shop'] }),
@@ -125,8 +156,14 @@ export const api = createApi({
       query: (body) => ({ url: '/shop', method: 'PATCH', body }),
       invalidatesTags: ['shop'],
     }),
-    customers: build.query<Customer[], void>({
-      query: () => '/customers',
+    /** A few customers of whom a search says something. */
+    customers: build.query<Customer[], string>({
+      query: (search) => ({ url: '/customers', params: { search, limit: 4 } }),
+      extraOptions: { page: true },
+      providesTags: ['customers'],
+    }),
+    customer: build.query<Customer, string>({
+      query: (id) => `/customers/${id}`,
       providesTags: ['customers'],
     }),
     models: build.query<ModelRecord[], void>({
@@ -174,10 +211,12 @@ export const api = createApi({
 
 export const {
   useActMutation,
-  useJobsQuery,
+  useJobsInfiniteQuery,
   useJobQuery,
   useHistoryQuery,
-  useShopModulesQuery,
+  useShelfQuery,
+  useOffersOfKindQuery,
+  useOffersInfiniteQuery,
   useCreateModuleMutation,
   useChangeModuleMutation,
   useRemoveModuleMutation,
@@ -186,11 +225,11 @@ export const {
   useSupplierMoodQuery,
   useSetSupplierMoodMutation,
   usePriceListsQuery,
-  useTakeInPriceListMutation,
   useLearnedQuery,
   useShopQuery,
   useChangeShopMutation,
   useCustomersQuery,
+  useCustomerQuery,
   useCreateJobMutation,
   useModelsQuery,
   useModelHistoryQuery,

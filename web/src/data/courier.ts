@@ -1,6 +1,6 @@
 import type { ActWrite, NewAct } from '@tembrix/core/records'
-import { API } from './api'
 import { type Entry, type Fields, nextEntry, type Outbox, together } from './outbox'
+import { API } from './pages'
 import { heldPicture } from './pictures'
 
 /** What became of what the courier took to the server: a write, or all the writes of an act. */

@@ -1,5 +1,4 @@
 export {
-  API,
   api,
   type OfKind,
   useActMutation,
@@ -10,23 +9,25 @@ export {
   useCreateModelMutation,
   useCreateModuleMutation,
   useCreateValidatedListMutation,
+  useCustomerQuery,
   useCustomersQuery,
   useHistoryQuery,
   useJobQuery,
-  useJobsQuery,
+  useJobsInfiniteQuery,
   useLazySearchSupplierQuery,
   useLearnedQuery,
   useModelHistoryQuery,
   useModelsQuery,
+  useOffersInfiniteQuery,
+  useOffersOfKindQuery,
   usePriceListsQuery,
   useRemoveModelMutation,
   useRemoveModuleMutation,
   useRemoveValidatedListMutation,
   useSetSupplierMoodMutation,
-  useShopModulesQuery,
+  useShelfQuery,
   useShopQuery,
   useSupplierMoodQuery,
-  useTakeInPriceListMutation,
   useValidatedListQuery,
   useValidatedListsQuery,
 } from './api'
@@ -48,7 +49,9 @@ export {
   yielded,
 } from './outbox'
 export { overlay, overlayModels, recordIn } from './overlay'
+export { API, rowsOf } from './pages'
 export { heldPicture, holdPicture } from './pictures'
+export { type PriceListProgress, takeInPriceList } from './priceLists'
 export { put } from './put'
 export { simulatedKept, simulatedPutAway } from './simulated'
 export {

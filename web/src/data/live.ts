@@ -6,7 +6,7 @@ import {
   type RecordKind,
   type Written,
 } from '@tembrix/core/records'
-import { API } from './api'
+import { API } from './pages'
 
 const CHANNEL = 'tembrix.changes'
 /** A write of this tab is answered sooner than this, ms; what is known then needs no reading. */

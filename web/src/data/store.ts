@@ -1,7 +1,7 @@
 import { configureStore, createListenerMiddleware } from '@reduxjs/toolkit'
 import { alike, type JobFile } from '@tembrix/core/records'
 import { useDispatch, useSelector, useStore } from 'react-redux'
-import { API, api } from './api'
+import { api } from './api'
 import { type Delivery, startCourier } from './courier'
 import { type Keep, restore, store as storeOutbox } from './keep'
 import { followChanges } from './live'
@@ -21,6 +21,7 @@ import {
   unreachable,
 } from './outbox'
 import { absorb, absorbInto } from './overlay'
+import { API } from './pages'
 import { letGoOfPicture } from './pictures'
 import { simulatedReducer } from './simulated'
 import { claimTab } from './tab'

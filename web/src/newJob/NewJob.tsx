@@ -1,10 +1,11 @@
+import { skipToken } from '@reduxjs/toolkit/query'
 import { type Answers, matching, type StartingPoint, startingPoints } from '@tembrix/core/machines'
 import {
   NewCustomer,
   type NewJob as NewJobFields,
   NewJob as NewJobSchema,
 } from '@tembrix/core/records'
-import { type FormEvent, useEffect, useRef, useState } from 'react'
+import { type FormEvent, useDeferredValue, useEffect, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import {
   api,
@@ -14,6 +15,7 @@ import {
   useAppDispatch,
   useAppSelector,
   useCreateJobMutation,
+  useCustomerQuery,
   useCustomersQuery,
   useModelsQuery,
 } from '../data'
@@ -61,19 +63,17 @@ export function NewJob() {
   const kept = useAppSelector((state) => state.outbox.drafts[DRAFT]?.form) as Draft | undefined
   const [first] = useState(empty)
   const draft = { ...first, ...kept }
-  const { data: customers = [] } = useCustomersQuery()
   const [create, { isLoading, error }] = useCreateJobMutation()
   const [checked, setChecked] = useState(false)
   const form = useRef<HTMLFormElement>(null)
 
   const set = (changes: Partial<Draft>) =>
     dispatch(drafted({ key: DRAFT, field: 'form', value: { ...draft, ...changes } }))
-  const known = customers.find(({ id }) => id === draft.customerId)
-  const words = draft.name.trim().toLowerCase()
-  const similar =
-    known || words.length < 2
-      ? []
-      : customers.filter(({ name }) => name.toLowerCase().includes(words)).slice(0, 4)
+  const isKnown = draft.customerId !== null
+  const { currentData: known } = useCustomerQuery(draft.customerId ?? skipToken)
+  const words = useDeferredValue(draft.name.trim())
+  const isSearching = !isKnown && words.length >= 2
+  const { currentData: similar = [] } = useCustomersQuery(isSearching ? words : skipToken)
 
   const contact = NewCustomer.safeParse({
     name: draft.name,
@@ -81,7 +81,7 @@ export function NewJob() {
     email: draft.email,
   })
   const problem = (field: string) =>
-    checked && !known
+    checked && !isKnown
       ? contact.error?.issues.find(({ path }) => path[0] === field)?.message
       : undefined
   const { data: models = [] } = useModelsQuery()
@@ -106,10 +106,10 @@ export function NewJob() {
     event.preventDefault()
     setChecked(false)
     queueMicrotask(() => setChecked(true))
-    if ((!known && !contact.success) || !start) return
+    if ((!isKnown && !contact.success) || !start) return
     const job = NewJobSchema.parse({
       id: draft.jobId,
-      customer: known ? { id: known.id } : contact.data,
+      customer: draft.customerId === null ? contact.data : { id: draft.customerId },
       machine: { machine: start.machine, modelId: start.modelId, sources: start.sources },
       complaint: draft.complaint,
     })
@@ -143,12 +143,12 @@ export function NewJob() {
       >
         <fieldset className="flex flex-col gap-3 bg-sheet p-4">
           <legend className="float-left mb-1 w-full text-lg font-semibold">Customer</legend>
-          {known ? (
+          {isKnown ? (
             <div className="clear-left flex items-center justify-between gap-3 border-l-4 border-act bg-act-soft px-3 py-2">
               <p>
-                <b>{known.name}</b>
+                <b>{known?.name ?? 'A known customer'}</b>
                 <br />
-                {known.phone || known.email || 'no phone or e-mail'}
+                {known && (known.phone || known.email || 'no phone or e-mail')}
               </p>
               <Button onClick={() => set({ customerId: null })}>Another</Button>
             </div>

@@ -1,25 +1,31 @@
 import type { ShopModule } from '@tembrix/core/records'
 import { RefreshCw, Trash2 } from 'lucide-react'
-import { useDeferredValue, useMemo, useState } from 'react'
+import { useDeferredValue, useState } from 'react'
 import { describeModule, organisation } from '../board'
-import { useAskSupplierMutation, usePriceListsQuery, useRemoveModuleMutation } from '../data'
-import { ago, Button, Confirm, money, plural } from '../ui'
+import {
+  rowsOf,
+  useAskSupplierMutation,
+  useOffersInfiniteQuery,
+  usePriceListsQuery,
+  useRemoveModuleMutation,
+} from '../data'
+import { ago, Button, Confirm, More, money, plural } from '../ui'
 import { HeadRow } from './HeadRow'
 import { PriceLists } from './PriceLists'
 import { SearchBox } from './SearchBox'
-import { kitOf, matching } from './words'
+import { kitOf } from './words'
 
 const HEADINGS = ['Module', 'Article', 'Sold as', 'Supplier', 'To be had', 'Comes in', 'Price', '']
 
-/** Rows drawn; a search narrows the rest. */
-const SHOWN = 100
+/** Offers that the supplier is asked about at a time. */
+const ASKED = 100
 
 /** What suppliers sell, as far as it was taken up: by search or by price list. */
-export function Offers({ offers }: { offers: readonly ShopModule[] }) {
+export function Offers() {
   const [search, setSearch] = useState('')
   const sought = useDeferredValue(search)
-  const matches = useMemo(() => offers.filter(matching(sought)), [offers, sought])
-  const shown = matches.slice(0, SHOWN)
+  const found = useOffersInfiniteQuery(sought, { refetchOnMountOrArgChange: true })
+  const shown = rowsOf(found.currentData)
   const [ask, asking] = useAskSupplierMutation()
   const [remove, removing] = useRemoveModuleMutation()
   const { data: lists = [] } = usePriceListsQuery()
@@ -34,13 +40,13 @@ export function Offers({ offers }: { offers: readonly ShopModule[] }) {
           onValue={setSearch}
         />
         <Button
-          disabled={asking.isLoading || shown.length === 0}
-          onClick={() => ask(shown.map(({ id }) => id))}
+          disabled={asking.isLoading || !shown?.length}
+          onClick={() => ask((shown ?? []).slice(0, ASKED).map(({ id }) => id))}
         >
           <RefreshCw size={17} aria-hidden className={asking.isLoading ? 'animate-spin' : ''} />
           {asking.isLoading ? 'Asking…' : 'Ask anew'}
         </Button>
-        <PriceLists lists={lists} offers={offers} />
+        <PriceLists lists={lists} />
       </div>
       {asking.error && <Failure of={asking.error} />}
       {asking.data && !asking.isLoading && !asking.error && (
@@ -61,9 +67,13 @@ export function Offers({ offers }: { offers: readonly ShopModule[] }) {
           asked, or with a price list.
         </Confirm>
       )}
-      {matches.length === 0 ? (
+      {!shown ? (
         <p className="p-8 text-center text-ink-2">
-          {offers.length === 0
+          {found.error ? 'The server does not answer.' : 'Reading the offers…'}
+        </p>
+      ) : shown.length === 0 ? (
+        <p className="p-8 text-center text-ink-2">
+          {sought.trim() === ''
             ? 'No offer is known. Ask the supplier, or import a price list.'
             : 'No offer matches. Try fewer words.'}
         </p>
@@ -106,11 +116,7 @@ export function Offers({ offers }: { offers: readonly ShopModule[] }) {
               ))}
             </tbody>
           </table>
-          {matches.length > SHOWN && (
-            <p className="border-t border-rule px-3 py-2 text-sm text-ink-2">
-              The first {SHOWN} of {matches.length}. A word more narrows them.
-            </p>
-          )}
+          <More list={found} />
         </div>
       )}
     </>

@@ -3,7 +3,6 @@ import { Pencil, Plus, Split } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { describeModule, organisation } from '../board'
-import { useJobsQuery } from '../data'
 import { Button, day, money, plural } from '../ui'
 import { HeadRow } from './HeadRow'
 import { PieceDialog } from './PieceDialog'
@@ -22,8 +21,6 @@ const HEADINGS = ['Piece', 'Article', 'Serial', 'State', 'From', 'Kept for', 'Pr
 export function OnShelf({ pieces }: { pieces: readonly ShopModule[] }) {
   const [search, setSearch] = useState('')
   const [open, setOpen] = useState<Open | null>(null)
-  const { data: jobs = [] } = useJobsQuery({ search: '', stage: '' })
-  const numbers = new Map(jobs.map(({ id, number }) => [id, number]))
   const shown = inKits(pieces.filter(matching(search)))
   const close = () => setOpen(null)
   return (
@@ -59,7 +56,6 @@ export function OnShelf({ pieces }: { pieces: readonly ShopModule[] }) {
                   <Row
                     key={piece.id}
                     piece={piece}
-                    fromJob={piece.fromJobId ? numbers.get(piece.fromJobId) : undefined}
                     kit={kit}
                     first={at === 0}
                     onEdit={() => setOpen({ kind: 'edit', piece, kit })}
@@ -80,15 +76,15 @@ export function OnShelf({ pieces }: { pieces: readonly ShopModule[] }) {
 
 interface RowProps {
   piece: ShopModule
-  fromJob: number | undefined
   kit: KitOnShelf
   first: boolean
   onEdit: () => void
   onApart: () => void
 }
 
-function Row({ piece, fromJob, kit, first, onEdit, onApart }: RowProps) {
-  const { module, serialNumber, condition, testedOn, fromJobId, keptFor, price, note } = piece
+function Row({ piece, kit, first, onEdit, onApart }: RowProps) {
+  const { module, serialNumber, condition, testedOn, fromJobId, fromJob, keptFor, price, note } =
+    piece
   return (
     <tr className={kit.whole ? 'border-l-4 border-gold-line' : ''}>
       <td className="px-3 py-1.5">
@@ -113,7 +109,7 @@ function Row({ piece, fromJob, kit, first, onEdit, onApart }: RowProps) {
       <td className="px-3 whitespace-nowrap">
         {fromJobId ? (
           <Link to={`/jobs/${fromJobId}`} className="underline">
-            job {fromJob ?? ''}
+            job {fromJob}
           </Link>
         ) : (
           '–'

@@ -5,12 +5,7 @@ import { CONDITIONS, ModuleChange, type ShopModule } from '@tembrix/core/records
 import { formatISO } from 'date-fns'
 import { type FormEvent, useState } from 'react'
 import { describeModule, organisation } from '../board'
-import {
-  useActMutation,
-  useChangeModuleMutation,
-  useJobsQuery,
-  useRemoveModuleMutation,
-} from '../data'
+import { useActMutation, useChangeModuleMutation, useRemoveModuleMutation } from '../data'
 import { draftOf, FormFactorField, likelyModule, ModuleDialog } from '../machine'
 import {
   Button,
@@ -24,6 +19,7 @@ import {
   Select,
   TextInput,
 } from '../ui'
+import { FromJob } from './FromJob'
 import type { KitOnShelf } from './words'
 
 interface Props {
@@ -45,6 +41,7 @@ interface Draft {
   warrantyUntil: string
   serials: string
   fromJobId: string
+  fromJob: number | null
   note: string
   pieces: unknown
 }
@@ -61,6 +58,7 @@ function start(piece: ShopModule | undefined): Draft {
     warrantyUntil: piece?.warrantyUntil ?? '',
     serials: piece?.serialNumber ?? '',
     fromJobId: piece?.fromJobId ?? '',
+    fromJob: piece?.fromJob ?? null,
     note: piece?.note ?? '',
     pieces: 1,
   }
@@ -74,7 +72,6 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
   const [draft, setDraft] = useState(() => start(piece))
   const [correcting, setCorrecting] = useState(false)
   const [tried, setTried] = useState(false)
-  const { data: jobs = [] } = useJobsQuery({ search: '', stage: '' })
   const [act, acting] = useActMutation()
   const [ids] = useState(() => Array.from({ length: MOST_PIECES }, () => crypto.randomUUID()))
   const [asking, setAsking] = useState(false)
@@ -288,22 +285,11 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
               />
             )}
           </Field>
-          <Field label="From job" className="sm:col-span-3">
-            {(control) => (
-              <Select
-                {...control}
-                value={draft.fromJobId}
-                options={[
-                  { value: '', label: 'none' },
-                  ...jobs.map(({ id, number, customerName, machineName }) => ({
-                    value: id,
-                    label: `${number} · ${customerName} · ${machineName}`,
-                  })),
-                ]}
-                onValue={(fromJobId) => set({ fromJobId })}
-              />
-            )}
-          </Field>
+          <FromJob
+            jobId={draft.fromJobId}
+            number={draft.fromJob}
+            onChoose={(fromJobId, fromJob) => set({ fromJobId, fromJob })}
+          />
           <Field label="Note" className="sm:col-span-3">
             {(control) => (
               <TextInput {...control} value={draft.note} onValue={(note) => set({ note })} />

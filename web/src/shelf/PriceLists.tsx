@@ -4,12 +4,11 @@ import {
   PRICE_LIST_LIMIT,
   type PriceColumn,
   type PriceList,
-  type ShopModule,
 } from '@tembrix/core/records'
 import { type Columns, guessColumns } from '@tembrix/core/tables'
 import { useCallback, useState } from 'react'
 import { describeModule } from '../board'
-import { useTakeInPriceListMutation } from '../data'
+import { takeInPriceList, useAppDispatch } from '../data'
 import { ImportTable, type OpenedTable, TableFile } from '../tableFile'
 import { Check, Field, minorUnits, money, numberFrom, plural, Select, TextInput } from '../ui'
 import { kitOf } from './words'
@@ -45,14 +44,13 @@ const PREVIEW: { column: PriceColumn; show: (offer: Offered) => string }[] = [
 
 interface Props {
   lists: readonly PriceList[]
-  offers: readonly ShopModule[]
 }
 
 /** Takes in a supplier's price list, and says what came of the last one. */
-export function PriceLists({ lists, offers }: Props) {
+export function PriceLists({ lists }: Props) {
   const [opened, setOpened] = useState<OpenedTable | null>(null)
   const [last, setLast] = useState<PriceList | null>(null)
-  const suppliers = [...new Set(offers.map(({ supplier }) => supplier).filter(Boolean))]
+  const suppliers = [...new Set(lists.map(({ supplier }) => supplier))]
   return (
     <>
       <TableFile
@@ -66,7 +64,11 @@ export function PriceLists({ lists, offers }: Props) {
       {last && (
         <p className="w-full text-sm" aria-live="polite">
           {last.name} of {last.supplier}: {last.added} added, {last.changed} changed,{' '}
-          {last.unchanged} as before{last.complete && `, ${last.dropped} no longer sold`}.
+          {last.unchanged} as before
+          {last.endedAt === null
+            ? `; stopped after ${last.taken} of ${last.offers}`
+            : last.complete && `, ${last.dropped} no longer sold`}
+          .
         </p>
       )}
       {opened && (
@@ -91,7 +93,11 @@ interface ImportProps {
 }
 
 function ImportDialog({ opened, lists, suppliers, onDone, onClose }: ImportProps) {
-  const [takeIn, { isLoading, error }] = useTakeInPriceListMutation()
+  const dispatch = useAppDispatch()
+  // Under one id, so that it goes on where it stopped.
+  const [id] = useState(() => crypto.randomUUID())
+  const [running, setRunning] = useState<{ taken: number; stop: () => void } | null>(null)
+  const [failed, setFailed] = useState<string | null>(null)
   const [supplier, setSupplier] = useState(lists[0]?.supplier ?? '')
   const [markUp, setMarkUp] = useState<unknown>(0)
   const [complete, setComplete] = useState(false)
@@ -108,6 +114,23 @@ function ImportDialog({ opened, lists, suppliers, onDone, onClose }: ImportProps
       }),
     [table, markUpPercent, kitCapacity],
   )
+  async function take(offers: Offered[], mapping: PriceList['mapping']) {
+    const ending = new AbortController()
+    const stop = () => ending.abort()
+    const list = { id, supplier, name: opened.name, mapping, complete }
+    setFailed(null)
+    setRunning({ taken: 0, stop })
+    try {
+      const progress = (taken: number) => setRunning({ taken, stop })
+      onDone(await takeInPriceList(dispatch, list, offers, { progress, signal: ending.signal }))
+      onClose()
+    } catch (error) {
+      setFailed(messageOf(error))
+    } finally {
+      setRunning(null)
+    }
+  }
+
   const hindrance =
     supplier.trim() === ''
       ? 'Name the supplier.'
@@ -124,27 +147,11 @@ function ImportDialog({ opened, lists, suppliers, onDone, onClose }: ImportProps
       read={read}
       one="offer"
       many="offers"
-      busy={isLoading}
-      failed={
-        error
-          ? ((error as { data?: { error?: { message?: string } } }).data?.error?.message ??
-            'The server did not take the list. Try again in a moment.')
-          : null
-      }
+      busy={running !== null}
+      progress={running && { done: running.taken, stop: running.stop }}
+      failed={failed}
       hindrance={hindrance}
-      onTake={async (offers, mapping) => {
-        const answer = await takeIn({
-          id: crypto.randomUUID(),
-          supplier,
-          name: opened.name,
-          mapping,
-          complete,
-          offers,
-        })
-        if (!answer.data) return
-        onDone(answer.data)
-        onClose()
-      }}
+      onTake={take}
       onClose={onClose}
     >
       <Field label="Where a row is a kit, its capacity is" className="mb-2">
@@ -202,4 +209,9 @@ function ImportDialog({ opened, lists, suppliers, onDone, onClose }: ImportProps
       </div>
     </ImportTable>
   )
+}
+
+function messageOf(error: unknown): string {
+  const said = (error as { data?: { error?: { message?: string } } }).data?.error?.message
+  return `${said ?? 'The server does not answer.'} What was taken in stays; import it again to go on.`
 }

@@ -1,6 +1,6 @@
 import { Tabs } from 'radix-ui'
 import { useMemo } from 'react'
-import { useShopModulesQuery } from '../data'
+import { useShelfQuery } from '../data'
 import { Bar } from '../shell'
 import { Button, Message, Tab } from '../ui'
 import { Offers } from './Offers'
@@ -10,9 +10,7 @@ import { byKind } from './words'
 
 /** What the shop can draw on: its own pieces, and what suppliers sell. */
 export function Shelf() {
-  const { data, error, refetch } = useShopModulesQuery(undefined, {
-    refetchOnMountOrArgChange: true,
-  })
+  const { data, error, refetch } = useShelfQuery({}, { refetchOnMountOrArgChange: true })
   const sorted = useMemo(() => [...(data ?? [])].sort(byKind), [data])
   return (
     <div className="flex h-dvh flex-col">
@@ -35,13 +33,13 @@ export function Shelf() {
               <Tab value="search">Ask the supplier</Tab>
             </Tabs.List>
             <Tabs.Content value="shelf" className="flex min-h-0 flex-1 flex-col gap-3">
-              <OnShelf pieces={sorted.filter(({ source }) => source === 'shelf')} />
+              <OnShelf pieces={sorted} />
             </Tabs.Content>
             <Tabs.Content value="offers" className="flex min-h-0 flex-1 flex-col gap-3">
-              <Offers offers={sorted.filter(({ source }) => source === 'supplier')} />
+              <Offers />
             </Tabs.Content>
             <Tabs.Content value="search" className="flex min-h-0 flex-1 flex-col gap-3">
-              <SupplierSearch known={data} />
+              <SupplierSearch />
             </Tabs.Content>
           </Tabs.Root>
         </main>

@@ -2,8 +2,8 @@ import { FORM_FACTORS, GENERATIONS } from '@tembrix/core/model'
 import {
   type Offered,
   offeredKey,
-  type ShopModule,
   SUPPLIER_MOODS,
+  type SupplierAnswer,
   type SupplierMood,
 } from '@tembrix/core/records'
 import { Check, LoaderCircle, Plus } from 'lucide-react'
@@ -23,7 +23,7 @@ import { kitOf } from './words'
 const FORMS = FORM_FACTORS.filter((form) => form !== 'soldered')
 
 /** Asks the supplier what it sells; what is taken up can be planned with. */
-export function SupplierSearch({ known }: { known: readonly ShopModule[] }) {
+export function SupplierSearch() {
   const [text, setText] = useState('')
   const [generation, setGeneration] = useState('')
   const [formFactor, setFormFactor] = useState('')
@@ -107,29 +107,24 @@ export function SupplierSearch({ known }: { known: readonly ShopModule[] }) {
           </div>
         </div>
       )}
-      {!isFetching && data && !error && (
-        <Answer supplier={data.supplier} offers={data.offers} known={known} />
-      )}
+      {!isFetching && data && !error && <Answer key={data.supplier} {...data} />}
       <Mood />
     </>
   )
 }
 
-interface AnswerProps {
-  supplier: string
-  offers: readonly Offered[]
-  known: readonly ShopModule[]
-}
-
 const HEADINGS = ['Module', 'Article', 'Sold as', 'In stock', 'Comes in', 'Price', '']
 
-function Answer({ supplier, offers, known }: AnswerProps) {
+function Answer({ supplier, offers, takenUp }: SupplierAnswer) {
   const [create, { error }] = useCreateModuleMutation()
-  const taken = new Set(
-    known
-      .filter((one) => one.source === 'supplier' && one.supplier === supplier)
-      .map((one) => offeredKey(one)),
-  )
+  const [taking, setTaking] = useState<readonly string[]>([])
+  const taken = new Set([...takenUp, ...taking])
+
+  async function takeUp(offer: Offered) {
+    const fields = { id: crypto.randomUUID(), source: 'supplier', supplier, ...offer } as const
+    const { data } = await create(fields)
+    if (data) setTaking((now) => [...now, offeredKey(offer)])
+  }
   if (offers.length === 0) {
     return <p className="p-8 text-center text-ink-2">{supplier} sells nothing like this.</p>
   }
@@ -168,14 +163,7 @@ function Answer({ supplier, offers, known }: AnswerProps) {
                     ) : (
                       <Button
                         aria-label={`Take up ${module.article}`}
-                        onClick={() =>
-                          create({
-                            id: crypto.randomUUID(),
-                            source: 'supplier',
-                            supplier,
-                            ...offer,
-                          })
-                        }
+                        onClick={() => takeUp(offer)}
                       >
                         <Plus size={17} aria-hidden /> Take up
                       </Button>

@@ -21,6 +21,8 @@ interface Props<Column extends string, Made> {
   one: string
   many: string
   busy: boolean
+  /** How far it has come where it is taken in piece by piece, and what ends that. */
+  progress?: { done: number; stop: () => void } | null
   failed: string | null
   /** Why it cannot be taken yet, beside what the rows say. */
   hindrance?: string | undefined
@@ -37,7 +39,7 @@ const PREVIEWED = 4
 export function ImportTable<Column extends string, Made extends object>(
   props: Props<Column, Made>,
 ) {
-  const { opened, names, preview, remembered, one, many, busy, failed, hindrance } = props
+  const { opened, names, preview, remembered, one, many, busy, progress, failed, hindrance } = props
   const { headings, rows } = opened.table
   const [columns, setColumns] = useState<Columns<Column>>(
     () =>
@@ -130,6 +132,22 @@ export function ImportTable<Column extends string, Made extends object>(
       {failed && (
         <p role="alert" className="mb-3 font-medium text-stop">
           {failed}
+        </p>
+      )}
+      {progress && (
+        <p className="mb-3 flex min-h-11 items-center gap-3 text-sm" role="status">
+          <progress
+            className="h-2 flex-1 accent-act"
+            value={progress.done}
+            max={made.length}
+            aria-label="Importing"
+          />
+          <span>
+            {progress.done} of {plural(made.length, one, many)}
+          </span>
+          <Button look="quiet" onClick={progress.stop}>
+            Stop
+          </Button>
         </p>
       )}
       <div className="flex items-center justify-end gap-3">

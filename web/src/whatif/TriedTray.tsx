@@ -2,26 +2,19 @@ import { type ModuleRecord, UNKNOWN_PIECE } from '@tembrix/core/records'
 import { Trash2 } from 'lucide-react'
 import { useMemo } from 'react'
 import { Tray } from '../board'
-import { useShopModulesQuery, type WhatIf } from '../data'
+import { useShelfQuery, type WhatIf } from '../data'
 import { useTry } from './useWhatIf'
+
+const NOTHING: ModuleRecord[] = []
 
 /** The modules said so far; each can go into as many slots as wanted. The shop’s come along by a press. */
 export function TriedTray({ state }: { state: WhatIf }) {
   const { set } = useTry()
-  const { data: shop } = useShopModulesQuery(undefined)
+  const { generation, formFactor } = state.machine
+  const { data: onShelf = NOTHING } = useShelfQuery({ generation, formFactor })
   const records = useMemo(
     () => state.modules.map(({ id, module }) => recordOf(id, module)),
     [state.modules],
-  )
-  const onShelf = useMemo(
-    () =>
-      (shop ?? []).filter(
-        ({ source, module }) =>
-          source === 'shelf' &&
-          module.generation === state.machine.generation &&
-          module.formFactor === state.machine.formFactor,
-      ),
-    [shop, state.machine],
   )
   const kinds = useMemo(
     () => [...new Map(onShelf.map((one) => [one.module.article, one])).values()],

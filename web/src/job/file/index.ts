@@ -1,5 +1,14 @@
 export { readingOf, remember } from './evidenceOf'
-export { JobProvider, type JobView, Later, useJob, useJobAt, useJobPart } from './JobContext'
+export {
+  JobProvider,
+  type JobView,
+  Later,
+  useJob,
+  useJobAt,
+  useJobPart,
+  useOffers,
+  WithOffers,
+} from './JobContext'
 export { NoStart } from './NoStart'
 export { type Budget, useBudget } from './useBudget'
 export type { Edit } from './useEdit'

@@ -50,6 +50,48 @@ export function fileSelector(id: string): (state: State) => JobFile | undefined 
   )
 }
 
+/** The shelf, with what plans hold of suppliers, and the suppliers' offers as far as they were read. */
+function allOf(shelf: ShopModule[], offers: ShopModule[]): ShopModule[] {
+  const known = new Set(shelf.map(({ id }) => id))
+  return [...shelf, ...offers.filter(({ id }) => !known.has(id))]
+}
+
+/** The shop's pieces and offers of a job's kind, as far as they were read. */
+function shopSelector(id: string): (state: State) => ShopModule[] {
+  const file = fileSelector(id)
+  const kind = createSelector(
+    (state: State) => file(state)?.machine.machine.generation ?? null,
+    (state: State) => file(state)?.machine.machine.formFactor ?? null,
+    (generation, formFactor) =>
+      generation &&
+      formFactor && {
+        shelf: api.endpoints.shelf.select({ generation, formFactor, forJob: id }),
+        offers: api.endpoints.offersOfKind.select({ generation, formFactor }),
+      },
+  )
+  // While those of another kind are being read, the last stay in sight.
+  let last = NO_SHOP
+  const shelf = (state: State) => {
+    last = (kind(state) || undefined)?.shelf(state).data ?? last
+    return last
+  }
+  const offers = (state: State) => (kind(state) || undefined)?.offers(state).data ?? NO_SHOP
+  return createSelector(shelf, offers, allOf)
+}
+
+/** The ids in slots of a job, found or planned, of which no piece was read, in one text; none while nothing was. */
+export function missingSelector(id: string): (state: State) => string {
+  const file = fileSelector(id)
+  const shop = shopSelector(id)
+  return createSelector(file, shop, (job, all) => {
+    if (!job || all === NO_SHOP) return ''
+    const known = new Set([...job.modules, ...all].map((one) => one.id))
+    const placed = [job.found, ...job.plans.map(({ placement }) => placement ?? {})]
+    const ids = placed.flatMap((one) => Object.values(one).map(({ moduleId }) => moduleId))
+    return [...new Set(ids.filter((one) => !known.has(one)))].sort().join()
+  })
+}
+
 /** Everything that a job’s screens show, each part as long the same as what it is worked out from. */
 export function jobSelector(id: string): (state: State) => ShownJob {
   const file = fileSelector(id) as (state: State) => JobFile
@@ -60,19 +102,7 @@ export function jobSelector(id: string): (state: State) => ShownJob {
   const machine = part((job) => job.machine.machine)
   const plan = part((job) => job.plans[0] as Plan)
   const found = part((job) => job.found)
-  const kind = createSelector(
-    part((job) => job.id),
-    part((job) => job.machine.machine.generation),
-    part((job) => job.machine.machine.formFactor),
-    (forJob, generation, formFactor) =>
-      api.endpoints.shopModules.select({ generation, formFactor, forJob }),
-  )
-  // While those of another kind are being read, the last stay in sight.
-  let last = NO_SHOP
-  const shop = (state: State) => {
-    last = kind(state)(state).data ?? last
-    return last
-  }
+  const shop = shopSelector(id)
   const learned = (state: State) => api.endpoints.learned.select()(state).data ?? NOTHING_KNOWN
   const pieces = createSelector(
     part((job) => job.modules),

@@ -4,7 +4,7 @@ import { useLayoutEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { Tab } from '../../ui'
 import { useBench } from '../bench'
-import { NoStart, useJob } from '../file'
+import { NoStart, useJob, WithOffers } from '../file'
 import { SimulatedStart } from '../simulated'
 import { FitBoard } from './FitBoard'
 import { AskHatch } from './OpenedBy'
@@ -63,7 +63,9 @@ export function Fit() {
         <Screws fitting={fitting} />
       </Tabs.Content>
       <Tabs.Content value="tray" className="flex flex-col gap-3">
-        <TrayTab fitting={fitting} />
+        <WithOffers>
+          <TrayTab fitting={fitting} />
+        </WithOffers>
       </Tabs.Content>
     </Tabs.Root>
   )

@@ -4,7 +4,7 @@ import { Link } from 'react-router'
 import { FindingList } from '../../findings'
 import { Judgement } from '../../judgement'
 import { Button, capacity, Tab } from '../../ui'
-import { Later, useJob, useJobAt, useJobPart, useNeed } from '../file'
+import { Later, useJob, useJobAt, useJobPart, useNeed, WithOffers } from '../file'
 import { Tune } from '../tune'
 import { Beforehand } from './Beforehand'
 import { Compare } from './Compare'
@@ -45,7 +45,9 @@ export function Plan() {
         </Later>
       </Tabs.Content>
       <Tabs.Content value="options">
-        <Options />
+        <WithOffers>
+          <Options />
+        </WithOffers>
       </Tabs.Content>
       <Tabs.Content value="tune" className="flex flex-col gap-3">
         <Tune />

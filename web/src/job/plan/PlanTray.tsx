@@ -1,13 +1,14 @@
 import { isFreeFor, type ModuleRecord, type ShopModule } from '@tembrix/core/records'
 import { useMemo } from 'react'
 import { Tray } from '../../board'
-import { useJob, useJobPart } from '../file'
+import { useJob, useJobPart, useOffers } from '../file'
 
 /** Everything a plan can draw on: the customer's own, the shelf, the supplier. */
 export function PlanTray() {
   const jobId = useJobPart(({ file }) => file.id)
   const modules = useJobPart(({ file }) => file.modules)
   const { shop } = useJob()
+  const { reading, failed } = useOffers()
   const groups = useMemo(
     () => [
       {
@@ -25,11 +26,15 @@ export function PlanTray() {
       {
         title: 'The supplier’s',
         records: shop.filter(({ source }) => source === 'supplier'),
-        none: 'Nothing that fits.',
+        none: reading
+          ? 'Reading the offers…'
+          : failed
+            ? 'The offers cannot be read now.'
+            : 'Nothing that fits.',
         collapse: true,
       },
     ],
-    [modules, jobId, shop],
+    [modules, jobId, shop, reading, failed],
   )
   return <Tray groups={groups} />
 }

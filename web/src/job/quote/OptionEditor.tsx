@@ -13,7 +13,7 @@ import {
   numberFrom,
   TextInput,
 } from '../../ui'
-import { useJob } from '../file'
+import { useJob, useOffers } from '../file'
 import type { Worked } from './document'
 
 interface Props {
@@ -115,6 +115,7 @@ function Labour({ worked, terms, value, error, set }: Part) {
 
 function Credits({ worked: { removed }, terms, value, error, set }: Part) {
   const { pieces, shop } = useJob()
+  const { reading } = useOffers()
   if (removed.length === 0) return null
   return (
     <fieldset>
@@ -128,7 +129,7 @@ function Credits({ worked: { removed }, terms, value, error, set }: Part) {
         return (
           <div key={id} className="mb-1 flex items-center gap-3">
             <span className="flex-1">{label}</span>
-            {suggested > 0 && (
+            {!reading && suggested > 0 && (
               <button
                 type="button"
                 className="min-h-9 text-sm underline"

@@ -1,4 +1,3 @@
-import type { ErrorRequestHandler, RequestHandler } from 'express'
 import { ZodError } from 'zod'
 
 export interface FieldFault {
@@ -12,10 +11,16 @@ export class HttpError extends Error {
     readonly status: number,
     readonly code: string,
     message: string,
-    readonly fields?: FieldFault[],
+    more: { fields?: FieldFault[]; again?: number } = {},
   ) {
     super(message)
+    if (more.fields) this.fields = more.fields
+    if (more.again) this.again = more.again
   }
+
+  readonly fields?: FieldFault[]
+  /** After how many seconds it may be asked again. */
+  readonly again?: number
 }
 
 export const notFound = (what: string) =>
@@ -25,27 +30,17 @@ export const stale = (what: string) =>
   new HttpError(409, 'stale_version', `This ${what} has been changed since it was read.`)
 
 export const invalid = (fields: FieldFault[]) =>
-  new HttpError(400, 'invalid', 'Some fields cannot be accepted.', fields)
+  new HttpError(400, 'invalid', 'Some fields cannot be accepted.', { fields })
 
-export const unknownRoute: RequestHandler = () => {
-  throw new HttpError(404, 'not_found', 'There is nothing at this address.')
+export type Described = Pick<HttpError, 'status' | 'code' | 'message' | 'fields' | 'again'>
+
+/** What is answered of an error, as plain data. */
+export function describe(error: unknown): Described {
+  const { status, code, message, fields, again } = asHttpError(error)
+  return { status, code, message, ...(fields && { fields }), ...(again && { again }) }
 }
 
-/** Answers every error in one shape and never with a stack trace. What is our own fault is logged. */
-export const answerError: ErrorRequestHandler = (error, request, response, next) => {
-  if (response.headersSent) return next(error)
-  const { status, code, message, fields } = describe(error)
-  // Without what was asked: a query's parameters are customers' data.
-  if (status >= 500) {
-    const { message } = rootOf(error)
-    const { stack = '' } = error as Error
-    const where = stack.slice(stack.indexOf('\n    at '))
-    console.error(`${request.method} ${request.path} failed: ${message}${where}`)
-  }
-  response.status(status).json({ error: { code, message, ...(fields ? { fields } : {}) } })
-}
-
-function describe(error: unknown): Pick<HttpError, 'status' | 'code' | 'message' | 'fields'> {
+function asHttpError(error: unknown): HttpError {
   if (error instanceof HttpError) return error
   if (error instanceof ZodError) return invalid(error.issues.flatMap(faultsOf))
   if (isDiskError(error)) {
@@ -76,7 +71,7 @@ interface DatabaseError {
 }
 
 /** What went wrong at the root: the database's own error where a query failed. */
-const rootOf = (error: unknown): DatabaseError =>
+export const rootOf = (error: unknown): DatabaseError =>
   (error as { cause?: DatabaseError }).cause ?? (error as DatabaseError)
 
 function isDiskError(error: unknown): boolean {

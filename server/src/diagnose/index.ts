@@ -1,1 +1,0 @@
-export { diagnoseRoutes } from './routes'

@@ -1,1 +1,0 @@
-export { evaluateRoutes } from './routes'

@@ -1,1 +1,0 @@
-export { compareRoutes, forecastRoutes, priceRoutes, sizeRoutes } from './routes'

@@ -1,0 +1,3 @@
+export { computing } from './computing'
+export type { Picture } from './pictures'
+export { inPool } from './pool'

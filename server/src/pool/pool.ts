@@ -1,0 +1,49 @@
+import { availableParallelism } from 'node:os'
+import { Piscina } from 'piscina'
+import { HttpError } from '../http'
+import { WORKER } from '../paths'
+import type { Outcome, Task } from './worker'
+import type { WORKS } from './works'
+
+/** Requests that may wait for a thread. */
+const WAITING = 32
+/** After so long, seconds, one that was turned away may ask again. */
+const AGAIN = 2
+/** A thread that nobody needs ends after so long, ms. */
+const IDLE = 60_000
+/** What a thread may hold, MB. */
+const MEMORY = 1500
+
+const threads = (maxThreads: number) =>
+  new Piscina({
+    filename: WORKER,
+    minThreads: 0,
+    maxThreads,
+    maxQueue: WAITING,
+    idleTimeout: IDLE,
+    resourceLimits: { maxOldGenerationSizeMb: MEMORY },
+  })
+
+/** Planning takes seconds: it has threads of its own, so that nothing short waits for it. */
+const long = threads(2)
+const short = threads(Math.max(2, availableParallelism()))
+
+type Works = typeof WORKS
+
+/**
+ * Does heavy work in a thread, so that the server answers others meanwhile. Given up when `signal` aborts.
+ * @throws HttpError 503 where too many wait already, or what the work refuses.
+ */
+export async function inPool<W extends keyof Works>(
+  task: Task & { work: W },
+  signal?: AbortSignal,
+): Promise<Awaited<ReturnType<Works[W]>>> {
+  const pool = task.work === 'plan' ? long : short
+  if (pool.queueSize >= WAITING) {
+    throw new HttpError(503, 'busy', 'The server is busy. Try again in a moment.', { again: AGAIN })
+  }
+  const outcome: Outcome = await pool.run(task, signal ? { signal } : {})
+  if ('answer' in outcome) return outcome.answer as Awaited<ReturnType<Works[W]>>
+  const { status, code, message, fields } = outcome.refused
+  throw new HttpError(status, code, message, fields ? { fields } : {})
+}

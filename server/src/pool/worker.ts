@@ -1,0 +1,21 @@
+import { type Described, describe } from '../errors'
+import { WORKS } from './works'
+
+export interface Task {
+  work: keyof typeof WORKS
+  /** The request as it came. */
+  bytes: Uint8Array
+  /** What the server knows that the work needs. */
+  known?: unknown
+}
+
+/** What came of it, or why nothing did. */
+export type Outcome = { answer: unknown } | { refused: Described }
+
+export default async function work({ work, bytes, known }: Task): Promise<Outcome> {
+  try {
+    return { answer: await WORKS[work](bytes, known) }
+  } catch (error) {
+    return { refused: describe(error) }
+  }
+}

@@ -1,1 +1,0 @@
-export { identifyRoutes, readRoutes } from './routes'

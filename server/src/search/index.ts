@@ -1,0 +1,2 @@
+export { retell } from './retell'
+export { Search, saying } from './saying'
