@@ -13,16 +13,21 @@ export interface Application {
   stop: (signal?: 'SIGTERM' | 'SIGKILL') => Promise<void>
   /** Starts it again on the same data and address. */
   start: () => Promise<void>
+  /** How long the last start took until it served, ms. */
+  startedIn: () => number
   /** Stops it and removes its data. */
   end: () => Promise<void>
 }
 
 /** The built application as a user starts it, over a data folder of its own. */
-export async function startApplication(demo = true): Promise<Application> {
-  const folder = mkdtempSync(join(tmpdir(), 'tembrix-e2e-'))
+export async function startApplication(
+  demo = true,
+  folder = mkdtempSync(join(tmpdir(), 'tembrix-e2e-')),
+): Promise<Application> {
   const port = await freePort()
   const probe = await freePort()
   let child: ChildProcess | undefined
+  let taken = 0
 
   async function start(): Promise<void> {
     const env = {
@@ -31,6 +36,7 @@ export async function startApplication(demo = true): Promise<Application> {
       TEMBRIX_PORT: String(port),
       TEMBRIX_PROBE: `127.0.0.1:${probe}`,
     }
+    const begun = performance.now()
     const started = spawn(process.execPath, [MAIN, ...(demo ? ['--demo'] : [])], { env })
     child = started
     await new Promise<void>((resolve, reject) => {
@@ -43,6 +49,7 @@ export async function startApplication(demo = true): Promise<Application> {
       started.stderr.on('data', hear)
       started.once('exit', () => reject(new Error(`The server did not start: ${said}`)))
     })
+    taken = performance.now() - begun
   }
 
   async function stop(signal: 'SIGTERM' | 'SIGKILL' = 'SIGTERM'): Promise<void> {
@@ -57,6 +64,7 @@ export async function startApplication(demo = true): Promise<Application> {
   return {
     address: `http://127.0.0.1:${port}`,
     start,
+    startedIn: () => taken,
     stop,
     end: async () => {
       await stop()

@@ -15,6 +15,8 @@ const parts = [
   'core/bench/measure',
   'e2e/bench/start',
   'e2e/bench/writes',
+  'e2e/bench/lists',
+  'e2e/bench/load',
   'e2e/bench/page',
   'e2e/bench/planning',
   'e2e/bench/probe',

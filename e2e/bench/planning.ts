@@ -2,6 +2,7 @@ import { writeFileSync } from 'node:fs'
 import { chromium } from '@playwright/test'
 import { startApplication } from '../application'
 import { launchOptions } from '../browser'
+import { takeInPrices } from '../priceList'
 
 const OFFERS = 1000
 
@@ -36,15 +37,7 @@ const browser = await chromium.launch(launchOptions)
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
 await page.addInitScript('globalThis.__name = (value) => value')
 const api = `${app.address}/api/v1`
-const list = {
-  supplier: 'Bench',
-  name: 'bench.csv',
-  mapping: { headings: ['A'], columns: {} },
-  complete: false,
-  offers: offers(),
-}
-const taken = await page.request.post(`${api}/price-lists`, { data: list })
-if (!taken.ok()) throw new Error(await taken.text())
+await takeInPrices(api, 'Bench', offers())
 const [job] = await (await page.request.get(`${api}/jobs?search=Adair`)).json()
 await page.request.patch(`${api}/jobs/${job.id}`, {
   data: {

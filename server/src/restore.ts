@@ -2,7 +2,7 @@ import { once } from 'node:events'
 import { existsSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { createInterface } from 'node:readline/promises'
-import { checkBackup } from './backups'
+import { checkAlone } from './backups'
 import { folderFrom } from './settings'
 
 // npm run restore -- FILE: checks a backup and, once that is confirmed, puts it in the place of what is there.
@@ -12,7 +12,7 @@ const file = process.argv[2]
 try {
   if (!file) throw new Error('Which backup? npm run restore -- FILE')
   if (!existsSync(file)) throw new Error(`There is no file ${file}.`)
-  const { manifest, jobs, modules, restore, leave } = await checkBackup(resolve(file), folder)
+  const { manifest, jobs, modules, restore, leave } = await checkAlone(resolve(file), folder)
   console.log(
     `Made ${manifest.madeAt}; ${jobs} jobs, ${modules} modules. Every file of it is whole.`,
   )

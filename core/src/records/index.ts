@@ -1,5 +1,6 @@
 export * from './act'
 export * from './assignment'
+export type { Backup, BackupContents } from './backup'
 export * from './blank'
 export * from './currencies'
 export * from './customer'

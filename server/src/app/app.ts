@@ -2,9 +2,9 @@ import compression from 'compression'
 import express, { type Express } from 'express'
 import helmet from 'helmet'
 import { actRoutes } from '../acts'
-import { type Backups, backupRoutes } from '../backups'
+import { backupRoutes, type Restorable } from '../backups'
 import { changeRoutes } from '../changes'
-import type { Database, OpenDatabase } from '../database'
+import type { Database } from '../database'
 import { healthRoutes } from '../health'
 import {
   answerError,
@@ -39,7 +39,7 @@ export interface Surroundings {
   /** What backups are made of, and where; null for none. */
   /** Whether all of it is made up: what only a demonstration has is there. */
   demo: boolean
-  backups: { database: Pick<OpenDatabase, 'copyTo' | 'schema'>; backups: Backups } | null
+  backups: Restorable | null
 }
 
 /** The whole application over an open database: the API under /api/v1, the built web pages elsewhere. */
@@ -54,6 +54,7 @@ export function createApp(
     backups = null,
   }: Partial<Surroundings> = {},
 ): Express {
+  const started = new Date().toISOString()
   const app = express()
   app.disable('x-powered-by')
   app.use(helmet(pageSecurity))
@@ -63,7 +64,7 @@ export function createApp(
   const api = express.Router()
   api.use(keptNowhere)
   api.use('/changes', changeRoutes(db))
-  api.use('/health', healthRoutes(db))
+  api.use('/health', healthRoutes(db, started))
   const causes = async () => (await db.transaction(readShop)).causes
   const results = async () => (await learned(db)).results
   api.use('/read', computing('read', '6mb'))
@@ -79,7 +80,7 @@ export function createApp(
 
   // From here on something is stored.
   if (storage) api.use(onTheDisk(storage))
-  if (backups) api.use('/backups', backupRoutes(backups.database, backups.backups))
+  if (backups) api.use('/backups', backupRoutes(backups, started))
   api.use('/photos', photoRoutes(db))
   api.use('/validated-lists', jsonBody('8mb'), validatedListRoutes(db))
   api.use('/price-lists', jsonBody('1mb'), priceListRoutes(db))

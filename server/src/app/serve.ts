@@ -1,6 +1,6 @@
 import { createServer } from 'node:http'
-import { type Backups, makeNightly } from '../backups'
-import type { OpenDatabase } from '../database'
+import { type Backups, type Checked, makeNightly } from '../backups'
+import { followStatistics, type OpenDatabase } from '../database'
 import { seed } from '../demo'
 import { WEB_PAGES } from '../paths'
 import { type ProbeAddress, ProbeListener, Senders } from '../probe'
@@ -10,7 +10,10 @@ export interface Options {
   port: number
   /** Fill an empty database with the demonstration shop. */
   demo: boolean
+  /** The data folder, its backups, and what puts one of them in its place once this has stopped. */
+  folder: string
   backups: Backups
+  restore: (checked: Checked) => void
   /** Where the probe may be reached from the shop’s network; null for nowhere. */
   probe: ProbeAddress | null
 }
@@ -18,7 +21,7 @@ export interface Options {
 /** Serves an open database on this machine alone; resolves with what stops it and closes the database. */
 export async function serve(
   database: OpenDatabase,
-  { port, demo, probe, backups }: Options,
+  { port, demo, probe, folder, backups, restore }: Options,
 ): Promise<() => Promise<void>> {
   const { db, disk, flush, failed, close, markDemonstration, tellAddress } = database
   try {
@@ -35,7 +38,7 @@ export async function serve(
         listener,
         storage,
         demo,
-        backups: { database, backups },
+        backups: { database, folder, backups, restore },
       }),
     )
     await new Promise<void>((resolve, reject) => {
@@ -47,8 +50,10 @@ export async function serve(
     tellAddress(`http://127.0.0.1:${port}`)
     // A demonstration is made up, and needs none.
     const endNightly = demo ? () => {} : makeNightly(database, backups)
+    const endStatistics = followStatistics(db)
     return async () => {
       endNightly()
+      endStatistics()
       await listener.off()
       const closed = new Promise((resolve) => server.close(resolve))
       server.closeIdleConnections()

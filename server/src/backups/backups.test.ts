@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterEach, beforeEach, describe, expect, inject, test } from 'vitest'
 import { customers, type OpenDatabase, openDatabase } from '../database'
-import { type Backups, checkBackup, isDue, listBackups, makeBackup } from '.'
+import { type Backups, checkAlone, isDue, listBackups, makeBackup } from '.'
 
 let folder = ''
 let backups: Backups
@@ -46,7 +46,7 @@ test('a backup, more work, restored: as on the day of the backup, and what was t
   await store('after')
   await closed()
 
-  const checked = await checkBackup(pathOf(name), folder)
+  const checked = await checkAlone(pathOf(name), folder)
   expect(checked).toMatchObject({ jobs: 0, modules: 0, manifest: { schema: database.schema } })
   const kept = await checked.restore()
   expect(existsSync(kept as string)).toBe(true)
@@ -62,7 +62,7 @@ test('one made while others write holds all that was stored before it', async ()
   const { name } = await makeBackup(database, backups)
   await Promise.all(writes)
   await closed()
-  const { restore } = await checkBackup(pathOf(name), folder)
+  const { restore } = await checkAlone(pathOf(name), folder)
   await restore()
   await opened()
   expect(await names()).toEqual(
@@ -80,7 +80,7 @@ describe('nothing is changed by', () => {
 
   async function refused(file: string, why: string | RegExp) {
     await closed()
-    await expect(checkBackup(file, folder)).rejects.toThrow(why)
+    await expect(checkAlone(file, folder)).rejects.toThrow(why)
     await opened()
     expect(await names()).toEqual(['mine'])
     expect(readdirSync(folder).filter((one) => one.includes('restor'))).toEqual([])
@@ -98,13 +98,13 @@ describe('nothing is changed by', () => {
   })
 
   test('a restore while a server has the folder open', async () => {
-    await expect(checkBackup(pathOf(name), folder)).rejects.toThrow('already open')
+    await expect(checkAlone(pathOf(name), folder)).rejects.toThrow('already open')
     expect(await names()).toEqual(['mine'])
   })
 
   test('a restore that is not confirmed', async () => {
     await closed()
-    const { leave } = await checkBackup(pathOf(name), folder)
+    const { leave } = await checkAlone(pathOf(name), folder)
     await leave()
     await opened()
     expect(await names()).toEqual(['mine'])

@@ -1,14 +1,12 @@
-import { mkdir, mkdtemp, readdir, rm, stat } from 'node:fs/promises'
+import { createWriteStream } from 'node:fs'
+import { mkdir, mkdtemp, readdir, rename, rm, stat } from 'node:fs/promises'
 import { join } from 'node:path'
-import { formatISO, set, subDays } from 'date-fns'
+import type { Readable } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
+import type { Backup } from '@tembrix/core/records'
+import { format, parse, set, subDays } from 'date-fns'
 import type { OpenDatabase } from '../database'
 import { pack } from './archive'
-
-export interface Backup {
-  name: string
-  bytes: number
-  madeAt: string
-}
 
 /** A folder of backups, of which the newest are kept. */
 export interface Backups {
@@ -18,7 +16,21 @@ export interface Backups {
 
 export const KEPT = 14
 
-const NAME = /^tembrix-\d{4}-\d\d-\d\dT\d{6}(-before-update)?\.tar\.gz$/
+/** Why a backup is there, where it was not made as usual: before an update, or brought from elsewhere. */
+type Reason = 'before-update' | 'brought'
+
+const NAME = /^tembrix-\d{4}-\d\d-\d\dT\d{6}(-before-update|-brought)?\.tar\.gz$/
+
+const STAMP = "yyyy-MM-dd'T'HHmmss"
+
+const nameOf = (madeAt: Date, reason: Reason | null): string => {
+  return `tembrix-${format(madeAt, STAMP)}${reason ? `-${reason}` : ''}.tar.gz`
+}
+
+const madeAt = (name: string): Date =>
+  parse(name.slice('tembrix-'.length).slice(0, '2026-01-01T000000'.length), STAMP, 0)
+
+const isBrought = ({ name }: Backup): boolean => name.includes('-brought')
 
 /** The backups there are, the newest first. */
 export async function listBackups({ folder }: Backups): Promise<Backup[]> {
@@ -26,8 +38,8 @@ export async function listBackups({ folder }: Backups): Promise<Backup[]> {
   const found = names.filter((name) => NAME.test(name)).sort()
   return Promise.all(
     found.reverse().map(async (name) => {
-      const { size, mtime } = await stat(join(folder, name))
-      return { name, bytes: size, madeAt: mtime.toISOString() }
+      const { size } = await stat(join(folder, name))
+      return { name, bytes: size, madeAt: madeAt(name).toISOString() }
     }),
   )
 }
@@ -36,6 +48,29 @@ export async function listBackups({ folder }: Backups): Promise<Backup[]> {
 export async function pathOf(backups: Backups, name: string): Promise<string | null> {
   const known = (await listBackups(backups)).some((one) => one.name === name)
   return known ? join(backups.folder, name) : null
+}
+
+/**
+ * Puts a backup that comes from elsewhere among the others, under the time it was made at, once `check` has
+ * found it whole.
+ */
+export async function bringIn(
+  { folder }: Backups,
+  bytes: Readable,
+  check: (file: string) => Promise<{ madeAt: Date }>,
+): Promise<string> {
+  await mkdir(folder, { recursive: true, mode: 0o700 })
+  const place = await mkdtemp(join(folder, '.bringing-'))
+  try {
+    const file = join(place, 'backup.tar.gz')
+    await pipeline(bytes, createWriteStream(file, { mode: 0o600 }))
+    const { madeAt } = await check(file)
+    const name = nameOf(madeAt, 'brought')
+    await rename(file, join(folder, name))
+    return name
+  } finally {
+    await rm(place, { recursive: true, force: true })
+  }
 }
 
 let making: Promise<unknown> = Promise.resolve()
@@ -58,8 +93,7 @@ async function make(
   beforeUpdate: boolean,
 ): Promise<Backup> {
   await mkdir(backups.folder, { recursive: true, mode: 0o700 })
-  const stamp = formatISO(now).slice(0, 19).replaceAll(':', '')
-  const name = `tembrix-${stamp}${beforeUpdate ? '-before-update' : ''}.tar.gz`
+  const name = nameOf(now, beforeUpdate ? 'before-update' : null)
   const copy = await mkdtemp(join(backups.folder, '.making-'))
   try {
     await copyTo(join(copy, 'database'))
@@ -68,7 +102,8 @@ async function make(
     await rm(copy, { recursive: true, force: true })
   }
   const all = await listBackups(backups)
-  for (const old of all.slice(backups.kept)) await rm(join(backups.folder, old.name))
+  const own = all.filter((one) => !isBrought(one))
+  for (const old of own.slice(backups.kept)) await rm(join(backups.folder, old.name))
   return all.find((one) => one.name === name) as Backup
 }
 
@@ -90,7 +125,7 @@ export function makeNightly(
   backups: Backups,
 ): () => void {
   const look = async () => {
-    const [newest] = await listBackups(backups)
+    const newest = (await listBackups(backups)).find((one) => !isBrought(one))
     if (!isDue(newest ? new Date(newest.madeAt) : null, new Date())) return
     await makeBackup(database, backups)
   }

@@ -1,4 +1,4 @@
 export { NoBackup } from './archive'
 export { type Backups, isDue, KEPT, listBackups, makeBackup, makeNightly } from './backups'
-export { checkBackup } from './restore'
-export { backupRoutes } from './routes'
+export { type Checked, checkAlone, checkBackup } from './restore'
+export { backupRoutes, type Restorable } from './routes'

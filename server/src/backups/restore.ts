@@ -17,7 +17,7 @@ export interface Checked {
   /** What is in it. */
   jobs: number
   modules: number
-  /** Puts it in the place of what is in the folder, which is kept; resolves with where. */
+  /** Puts it in the place of what is in the folder, which is kept; resolves with where. No server may have it open then. */
   restore: () => Promise<string | null>
   /** Gives it up: the folder is as before. */
   leave: () => Promise<void>
@@ -26,17 +26,12 @@ export interface Checked {
 /**
  * Unpacks a backup beside the database of a folder, checks every file of it and that it opens. Nothing of the
  * folder is changed before `restore`.
- * @throws FolderInUse while a server has the folder open.
  * @throws NoBackup for a file that is no whole backup.
  * @throws NewerSchema for one of a newer version.
  */
 export async function checkBackup(file: string, folder: string): Promise<Checked> {
-  const release = lockFolder(folder)
   const place = await mkdtemp(join(folder, '.restoring-'))
-  const leave = async () => {
-    await rm(place, { recursive: true, force: true })
-    release()
-  }
+  const leave = () => rm(place, { recursive: true, force: true })
   try {
     const manifest = await unpack(file, place)
     if (manifest.schema > newestKnown()) throw new NewerSchema(file)
@@ -55,6 +50,25 @@ export async function checkBackup(file: string, folder: string): Promise<Checked
     return { manifest, ...counts, restore, leave }
   } catch (error) {
     await leave()
+    throw error
+  }
+}
+
+/**
+ * The same where no server runs: the folder is held till it is restored or left.
+ * @throws FolderInUse while a server has the folder open.
+ */
+export async function checkAlone(file: string, folder: string): Promise<Checked> {
+  const release = lockFolder(folder)
+  try {
+    const { restore, leave, ...checked } = await checkBackup(file, folder)
+    return {
+      ...checked,
+      restore: () => restore().finally(release),
+      leave: () => leave().finally(release),
+    }
+  } catch (error) {
+    release()
     throw error
   }
 }

@@ -1,13 +1,32 @@
 import { Router } from 'express'
-import type { OpenDatabase } from '../database'
-import { notFound } from '../http'
-import { type Backups, listBackups, makeBackup, pathOf } from './backups'
+import { Damaged, NewerSchema, type OpenDatabase } from '../database'
+import { HttpError, notFound } from '../http'
+import { NoBackup } from './archive'
+import { type Backups, bringIn, listBackups, makeBackup, pathOf } from './backups'
+import { type Checked, checkBackup } from './restore'
 
+/** What the server needs for its backups. */
+export interface Restorable {
+  database: Pick<OpenDatabase, 'copyTo' | 'schema'>
+  /** The data folder. */
+  folder: string
+  backups: Backups
+  /** Stops serving, puts a backup in the place of what is there, and serves again. */
+  restore: (checked: Checked) => void
+}
+
+/** The shop's backups: made, fetched, brought in, looked into and restored. `started` is when this serving was. */
 export function backupRoutes(
-  database: Pick<OpenDatabase, 'copyTo' | 'schema'>,
-  backups: Backups,
+  { database, folder, backups, restore }: Restorable,
+  started: string,
 ): Router {
   const routes = Router()
+
+  const pathIn = async (name: string): Promise<string> => {
+    const path = await pathOf(backups, name)
+    if (!path) throw notFound('backup')
+    return path
+  }
 
   routes.get('/', async (_request, response) => {
     response.json(await listBackups(backups))
@@ -17,12 +36,50 @@ export function backupRoutes(
     response.status(201).json(await makeBackup(database, backups))
   })
 
+  routes.post('/bring', async (request, response) => {
+    const name = await bringIn(backups, request, async (file) => {
+      const { manifest, leave } = await checked(file, folder)
+      await leave()
+      return { madeAt: new Date(manifest.madeAt) }
+    })
+    response.status(201).json((await listBackups(backups)).find((one) => one.name === name))
+  })
+
   routes.get('/:name', async (request, response) => {
-    const path = await pathOf(backups, request.params.name)
-    if (!path) throw notFound('backup')
+    const { name } = request.params
     // The data folder may be a hidden one.
-    response.download(path, request.params.name, { dotfiles: 'allow' })
+    response.download(await pathIn(name), name, { dotfiles: 'allow' })
+  })
+
+  /** What is in one, every file of which is looked at. */
+  routes.get('/:name/contents', async (request, response) => {
+    const { manifest, jobs, modules, leave } = await checked(
+      await pathIn(request.params.name),
+      folder,
+    )
+    await leave()
+    response.json({ madeAt: manifest.madeAt, jobs, modules })
+  })
+
+  /** Answered before it is done: then the server is away for a moment. */
+  routes.post('/:name/restore', async (request, response) => {
+    const found = await checked(await pathIn(request.params.name), folder)
+    const { manifest, jobs, modules } = found
+    response.on('close', () => restore(found))
+    response.status(202).json({ madeAt: manifest.madeAt, jobs, modules, started })
   })
 
   return routes
+}
+
+/** @throws HttpError 422 for a file that cannot be restored, with why. */
+async function checked(file: string, folder: string): Promise<Checked> {
+  try {
+    return await checkBackup(file, folder)
+  } catch (error) {
+    const ours = [NoBackup, NewerSchema, Damaged].some((one) => error instanceof one)
+    if (!ours) throw error
+    const { message } = error as Error
+    throw new HttpError(422, 'no_backup', message.replaceAll(file, 'The file'))
+  }
 }

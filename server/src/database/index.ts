@@ -15,3 +15,4 @@ export {
   type Transaction,
 } from './open'
 export * from './schema'
+export { followStatistics, keepStatistics } from './statistics'

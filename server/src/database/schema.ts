@@ -76,8 +76,8 @@ const stored = {
   shape: integer('shape').notNull().default(0),
 }
 
-/** What a search looks among in a row, in small letters. */
-const said = (expression: SQL) => text('said').generatedAlwaysAs(sql`lower(${expression})`)
+/** What a search looks among in a row, in small letters, each word after a blank. */
+const said = (expression: SQL) => text('said').generatedAlwaysAs(sql`lower(' ' || ${expression})`)
 const saidIndex = (name: string, column: AnyPgColumn) =>
   index(name).using('gin', sql`${column} gin_trgm_ops`)
 
@@ -228,7 +228,8 @@ export const modules = pgTable(
   },
   (table) => [
     index('modules_job').on(table.jobId),
-    index('modules_of_shop')
+    index('modules_of_shop').on(table.source, table.firstWrite).where(sql`job_id is null`),
+    index('modules_of_kind')
       .on(table.source, OFFER_KIND, table.firstWrite)
       .where(sql`job_id is null`),
     index('modules_offered').on(table.supplier, OFFER_KEY).where(sql`source = 'supplier'`),

@@ -2,6 +2,7 @@ import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:f
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
+import { pg_trgm } from '@electric-sql/pglite/contrib/pg_trgm'
 import { Terms } from '@tembrix/core/records'
 import { drizzle } from 'drizzle-orm/pglite'
 import { migrate } from 'drizzle-orm/pglite/migrator'
@@ -30,7 +31,7 @@ const JOB = `
     select customer_id, id, '', '', 'fit' from machine returning id)`
 
 test('terms get what they did not have, and a hatch nobody looked for is asked again', async () => {
-  const client = await PGlite.create()
+  const client = await PGlite.create({ extensions: { pg_trgm } })
   const db = drizzle(client)
   await migrate(db, { migrationsFolder: migrationsUpTo('0007_frames') })
   await client.exec(`
@@ -54,7 +55,7 @@ test('terms get what they did not have, and a hatch nobody looked for is asked a
 })
 
 test('the plan on the board is the first that a job of before had', async () => {
-  const client = await PGlite.create()
+  const client = await PGlite.create({ extensions: { pg_trgm } })
   const db = drizzle(client)
   await migrate(db, { migrationsFolder: migrationsUpTo('0012_standing') })
   await client.exec(`
@@ -72,7 +73,7 @@ test('the plan on the board is the first that a job of before had', async () => 
 })
 
 test('records keep the order they were made in, and jobs that of their last change', async () => {
-  const client = await PGlite.create()
+  const client = await PGlite.create({ extensions: { pg_trgm } })
   const db = drizzle(client)
   await migrate(db, { migrationsFolder: migrationsUpTo('0013_board') })
   await client.exec(`
@@ -98,7 +99,7 @@ test('records keep the order they were made in, and jobs that of their last chan
 })
 
 test('runs made before and after are kept when configurations come', async () => {
-  const client = await PGlite.create()
+  const client = await PGlite.create({ extensions: { pg_trgm } })
   const db = drizzle(client)
   await migrate(db, { migrationsFolder: migrationsUpTo('0006_causes') })
   await client.exec(`

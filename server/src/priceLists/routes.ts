@@ -1,6 +1,6 @@
 import { NewPriceList, PriceListPiece } from '@tembrix/core/records'
 import { Router } from 'express'
-import { type Database, priceLists } from '../database'
+import { type Database, keepStatistics, priceLists } from '../database'
 import {
   answerCreated,
   answerPage,
@@ -41,9 +41,9 @@ export function priceListRoutes(db: Database): Router {
 
   routes.post('/:id/end', async (request, response) => {
     const id = idOf(request.params)
-    response.json(
-      await db.transaction(async (tx) => endList(tx, await find(tx, priceListKind, id))),
-    )
+    const ended = await db.transaction(async (tx) => endList(tx, await find(tx, priceListKind, id)))
+    await keepStatistics(db, ['modules'])
+    response.json(ended)
   })
 
   return routes

@@ -2,7 +2,7 @@ import { and, eq, type SQL, sql } from 'drizzle-orm'
 import { customers, jobs, machines, type Transaction } from '../database'
 
 /** What a search for a job looks among: its number and complaint, what its customer and machine are called. */
-const SAID = sql`lower(concat_ws(' ', ${jobs.number}, ${jobs.complaint}, ${customers.name}, ${customers.phone}, ${machines.machine}->>'name'))`
+const SAID = sql`lower(concat_ws(' ', '', ${jobs.number}, ${jobs.complaint}, ${customers.name}, ${customers.phone}, ${machines.machine}->>'name'))`
 
 /** Brings up to date what is found of a job, or of all jobs of a customer or a machine; to be called after each write to these. */
 export async function retell(

@@ -9,8 +9,16 @@ export const Search = z
   .refine((text) => !text.includes('\0'), 'This text cannot be searched for.')
   .default('')
 
+/** What is shorter than this is looked for at the beginning of words only: the index knows no more of it. */
+const ANYWHERE = 3
+
 /** Rows in whose `said` every word is found. */
 export function saying(said: PgColumn, search: string): SQL | undefined {
   const words = search.toLowerCase().split(/\s+/).filter(Boolean)
-  return and(...words.map((word) => like(said, `%${word.replace(/[\\%_]/g, '\\$&')}%`)))
+  return and(
+    ...words.map((word) => {
+      const escaped = word.replace(/[\\%_]/g, '\\$&')
+      return like(said, word.length < ANYWHERE ? `% ${escaped}%` : `%${escaped}%`)
+    }),
+  )
 }

@@ -21,6 +21,7 @@ const MachineModel = lazy(async () => ({ default: (await import('../machines')).
 const Probe = lazy(async () => ({ default: (await import('../probe')).Probe }))
 const WhatIf = lazy(async () => ({ default: (await import('../whatif')).WhatIf }))
 const Shelf = lazy(async () => ({ default: (await import('../shelf')).Shelf }))
+const Backups = lazy(async () => ({ default: (await import('../backups')).Backups }))
 const Reference = lazy(async () => ({ default: (await import('../reference')).Reference }))
 const Quote = lazy(async () => ({ default: (await job()).Quote }))
 const QuoteSheet = lazy(async () => ({ default: (await job()).QuoteSheet }))
@@ -62,6 +63,7 @@ const router = createBrowserRouter([
       { path: '/probe', element: page(<Probe />) },
       { path: '/what-if', element: page(<WhatIf />) },
       { path: '/shelf', element: page(<Shelf />) },
+      { path: '/backups', element: page(<Backups />) },
       { path: '/reference', element: page(<Reference />) },
       { path: '*', element: <Nowhere /> },
     ],

@@ -3,6 +3,8 @@ import type { Learned } from '@tembrix/core/job'
 import type { FormFactor, Generation } from '@tembrix/core/model'
 import type {
   ActWrite,
+  Backup,
+  BackupContents,
   Customer,
   HistoryLine,
   Job,
@@ -52,6 +54,7 @@ export const api = createApi({
     'shopModules',
     'priceLists',
     'mood',
+    'backups',
   ],
   endpoints: (build) => ({
     jobs: build.infiniteQuery<Page<JobLine>, { search: string; stage: string }, string | null>({
@@ -150,6 +153,24 @@ export const api = createApi({
     endPriceList: build.mutation<PriceList, string>({
       query: (id) => ({ url: `/price-lists/${id}/end`, method: 'POST', body: {} }),
     }),
+    backups: build.query<Backup[], void>({ query: () => '/backups', providesTags: ['backups'] }),
+    makeBackup: build.mutation<Backup, void>({
+      query: () => ({ url: '/backups', method: 'POST' }),
+      invalidatesTags: ['backups'],
+    }),
+    bringBackup: build.mutation<Backup, File>({
+      query: (body) => ({ url: '/backups/bring', method: 'POST', body }),
+      invalidatesTags: ['backups'],
+    }),
+    backupContents: build.query<BackupContents, string>({
+      query: (name) => `/backups/${name}/contents`,
+      keepUnusedDataFor: 0,
+    }),
+    /** The server is away for a moment then; `started` is when it was started before. */
+    restoreBackup: build.mutation<BackupContents & { started: string }, string>({
+      query: (name) => ({ url: `/backups/${name}/restore`, method: 'POST' }),
+    }),
+    health: build.query<{ started: string }, void>({ query: () => '/health' }),
     learned: build.query<Learned, void>({ query: () => '/learned' }),
     shop: build.query<Shop, void>({ query: () => '/shop', providesTags: ['shop'] }),
     changeShop: build.mutation<Shop, Pick<Shop, 'version'> & Partial<Shop>>({
@@ -211,6 +232,12 @@ export const api = createApi({
 
 export const {
   useActMutation,
+  useBackupsQuery,
+  useMakeBackupMutation,
+  useBringBackupMutation,
+  useBackupContentsQuery,
+  useRestoreBackupMutation,
+  useHealthQuery,
   useJobsInfiniteQuery,
   useJobQuery,
   useHistoryQuery,

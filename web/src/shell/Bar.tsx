@@ -1,4 +1,13 @@
-import { BookOpen, ClipboardList, FlaskConical, HardDrive, Layers, Moon, Sun } from 'lucide-react'
+import {
+  BookOpen,
+  ClipboardList,
+  DatabaseBackup,
+  FlaskConical,
+  HardDrive,
+  Layers,
+  Moon,
+  Sun,
+} from 'lucide-react'
 import { memo, type ReactNode } from 'react'
 import { Link, NavLink } from 'react-router'
 import { SaveState } from './SaveState'
@@ -11,6 +20,7 @@ const PLACES = [
   { to: '/shelf', name: 'Shelf', icon: Layers },
   { to: '/machines', name: 'Machines', icon: HardDrive },
   { to: '/reference', name: 'Reference', icon: BookOpen },
+  { to: '/backups', name: 'Backups', icon: DatabaseBackup },
 ]
 
 /** The strip on top of every screen: home, what this is about, and whether all of it is saved. */

@@ -9,6 +9,7 @@ export const tidy = (value: number, decimals = 2) => String(Number(value.toFixed
 
 export const ago = (iso: string) => formatDistanceToNow(parseISO(iso), { addSuffix: true })
 export const day = (iso: string) => format(parseISO(iso), 'd MMM yyyy')
+export const dayAndTime = (iso: string) => format(parseISO(iso), 'd MMM yyyy, HH:mm')
 export const isoDay = (date: Date) => formatISO(date, { representation: 'date' })
 export const today = () => isoDay(new Date())
 export const overdue = (iso: string) => isPast(parseISO(`${iso}T23:59:59`))

@@ -108,10 +108,7 @@ export function JobProvider({ id, waiting, failed, children }: Props) {
   const file = useMemo(() => fileSelector(id), [id])
   const generation = useAppSelector((state) => file(state)?.machine.machine.generation)
   const formFactor = useAppSelector((state) => file(state)?.machine.machine.formFactor)
-  const shelf = useShelfQuery(
-    generation && formFactor ? { generation, formFactor, forJob: id } : skipToken,
-    { refetchOnMountOrArgChange: true },
-  )
+  const shelf = useShelfQuery({ forJob: id }, { refetchOnMountOrArgChange: true })
   const [wanted, setWanted] = useState(false)
   const want = useCallback(() => setWanted(true), [])
   const sold = useOffersOfKindQuery(

@@ -52,6 +52,7 @@ export function fileSelector(id: string): (state: State) => JobFile | undefined 
 
 /** The shelf, with what plans hold of suppliers, and the suppliers' offers as far as they were read. */
 function allOf(shelf: ShopModule[], offers: ShopModule[]): ShopModule[] {
+  if (offers.length === 0) return shelf
   const known = new Set(shelf.map(({ id }) => id))
   return [...shelf, ...offers.filter(({ id }) => !known.has(id))]
 }
@@ -59,23 +60,17 @@ function allOf(shelf: ShopModule[], offers: ShopModule[]): ShopModule[] {
 /** The shop's pieces and offers of a job's kind, as far as they were read. */
 function shopSelector(id: string): (state: State) => ShopModule[] {
   const file = fileSelector(id)
-  const kind = createSelector(
-    (state: State) => file(state)?.machine.machine.generation ?? null,
-    (state: State) => file(state)?.machine.machine.formFactor ?? null,
+  const onShelf = api.endpoints.shelf.select({ forJob: id })
+  const ofKind = createSelector(
+    (state: State) => file(state)?.machine.machine.generation,
+    (state: State) => file(state)?.machine.machine.formFactor,
     (generation, formFactor) =>
-      generation &&
-      formFactor && {
-        shelf: api.endpoints.shelf.select({ generation, formFactor, forJob: id }),
-        offers: api.endpoints.offersOfKind.select({ generation, formFactor }),
-      },
+      generation && formFactor
+        ? api.endpoints.offersOfKind.select({ generation, formFactor })
+        : () => ({ data: NO_SHOP }),
   )
-  // While those of another kind are being read, the last stay in sight.
-  let last = NO_SHOP
-  const shelf = (state: State) => {
-    last = (kind(state) || undefined)?.shelf(state).data ?? last
-    return last
-  }
-  const offers = (state: State) => (kind(state) || undefined)?.offers(state).data ?? NO_SHOP
+  const shelf = (state: State) => onShelf(state).data ?? NO_SHOP
+  const offers = (state: State) => ofKind(state)(state).data ?? NO_SHOP
   return createSelector(shelf, offers, allOf)
 }
 
@@ -84,6 +79,7 @@ export function missingSelector(id: string): (state: State) => string {
   const file = fileSelector(id)
   const shop = shopSelector(id)
   return createSelector(file, shop, (job, all) => {
+    // Nothing was read yet.
     if (!job || all === NO_SHOP) return ''
     const known = new Set([...job.modules, ...all].map((one) => one.id))
     const placed = [job.found, ...job.plans.map(({ placement }) => placement ?? {})]

@@ -1,0 +1,1 @@
+export { Backups } from './Backups'
