@@ -19,6 +19,6 @@ export default defineConfig({
     launchOptions,
     // What it keeps would pass the routes by that tests set.
     serviceWorkers: 'block',
-    trace: 'retain-on-failure',
+    trace: 'on-first-retry',
   },
 })

@@ -1,15 +1,7 @@
 import type { Page, Route } from '@playwright/test'
 import { type Application, startApplication } from './application'
-import { expect, openJob, saved, test } from './fixtures'
-
-/** Chance with a seed, so that a storm can be had again. */
-function chanceOf(seed: number): () => number {
-  let state = seed
-  return () => {
-    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0
-    return state / 2 ** 32
-  }
-}
+import { chanceOf } from './chance'
+import { expect, openJob, test } from './fixtures'
 
 /** Lets a write through, or not, or not its answer, or late, or twice. */
 async function toss(route: Route, chance: () => number): Promise<void> {
@@ -128,49 +120,3 @@ for (const [seed, screens] of [
     }
   })
 }
-
-test('the server is killed fifty times in the midst of typing: every word is there', async ({
-  page,
-}) => {
-  test.setTimeout(600_000)
-  const own = await startApplication()
-  try {
-    const id = await openJob(page, own, 'Varga', 'intake')
-    const { uses } = fieldsOf(page)
-    const chance = chanceOf(50)
-    const words: string[] = []
-    let strike: ((route: Route) => Promise<void>) | null = null
-    await page.route('**/api/v1/**', async (route) => {
-      if (strike && route.request().method() !== 'GET') await strike(route)
-      else await route.continue()
-    })
-    /** Killed as a write comes, before or after the server has it. */
-    const struck = (stored: boolean) =>
-      new Promise<void>((done) => {
-        strike = async (route) => {
-          strike = null
-          if (stored) await route.fetch()
-          await own.stop('SIGKILL')
-          await route.abort()
-          done()
-        }
-      })
-    for (let turn = 0; turn < 50; turn += 1) {
-      const when = Math.floor(chance() * 4)
-      const killed = when === 1 || when === 2 ? struck(when === 2) : null
-      await uses.focus()
-      await page.keyboard.press('Control+End')
-      await page.keyboard.insertText(` k${turn}`)
-      words.push(`k${turn}`)
-      if (killed) await killed
-      else if (when === 3) await saved(page)
-      await own.stop('SIGKILL')
-      await own.start()
-    }
-    await saved(page)
-    const job = await (await page.request.get(`${own.address}/api/v1/jobs/${id}`)).json()
-    expect(words.filter((word) => !job.uses.split(' ').includes(word))).toEqual([])
-  } finally {
-    await own.end()
-  }
-})

@@ -1,8 +1,8 @@
 // npm test: installs what is missing, then checks everything. Ends with one line, `N passed, N failed`.
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
-import { build, install, requireNode, root, run, runNpm } from './lib.mjs'
+import { build, install, requireNode, root, run } from './lib.mjs'
 
 const CHROMIUM = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser']
 const reports = join(root, '.check')
@@ -31,6 +31,20 @@ function counts(file, read) {
   }
 }
 
+/** Runs a script of the repository while others run; resolves with what it said. */
+function beside(name) {
+  const child = spawn('npm', ['run', '--silent', name], { cwd: root })
+  let said = ''
+  for (const stream of [child.stdout, child.stderr]) {
+    stream.on('data', (chunk) => {
+      said += chunk
+    })
+  }
+  return new Promise((resolve) => {
+    child.on('close', (status) => resolve({ ok: status === 0, said }))
+  })
+}
+
 requireNode()
 install()
 rmSync(reports, { recursive: true, force: true })
@@ -44,11 +58,13 @@ function step(name, ok, { passed: good, failed: bad } = { passed: 0, failed: 0 }
   console.log(`${ok ? 'ok    ' : 'FAILED'} ${name}\n`)
 }
 
-for (const name of ['lint', 'types', 'architecture']) {
-  const ok = runNpm('run', '--silent', name) === 0
+const checks = ['lint', 'types', 'architecture'].map((name) => [name, beside(name)])
+build()
+for (const [name, done] of checks) {
+  const { ok, said } = await done
+  process.stdout.write(said)
   step(name, ok, { passed: ok ? 1 : 0, failed: ok ? 0 : 1 })
 }
-build()
 
 const report = join(reports, 'unit.json')
 const unit = run('npx', [

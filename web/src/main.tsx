@@ -1,10 +1,13 @@
 import './styles/index.css'
+import { setNonce } from 'get-nonce'
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { App } from './app'
 import { openStore, openWithoutServer } from './data'
 import { applyTheme } from './shell'
 
+// What styles made while it runs are known by; the server gives another with each page.
+setNonce(document.querySelector<HTMLMetaElement>('meta[name=csp-nonce]')?.content ?? '')
 applyTheme()
 openWithoutServer()
 const store = await openStore()

@@ -1,6 +1,5 @@
 import compression from 'compression'
 import express, { type Express } from 'express'
-import helmet from 'helmet'
 import { actRoutes } from '../acts'
 import { backupRoutes, type Restorable } from '../backups'
 import { changeRoutes } from '../changes'
@@ -57,7 +56,7 @@ export function createApp(
   const started = new Date().toISOString()
   const app = express()
   app.disable('x-powered-by')
-  app.use(helmet(pageSecurity))
+  app.use(pageSecurity)
   app.use(ownPagesOnly)
   app.use(compression())
 

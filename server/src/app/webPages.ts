@@ -1,5 +1,7 @@
+import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import express, { Router } from 'express'
+import { NONCE, nonceOf } from '../http'
 
 /** The built web application: files with a hash in their name for good, the page itself asked for anew. */
 export function webPages(folder: string): Router {
@@ -8,9 +10,13 @@ export function webPages(folder: string): Router {
   routes.use('/assets', (_request, response) => {
     response.status(404).end()
   })
-  routes.use(express.static(folder))
-  routes.get('/{*path}', (_request, response) => {
-    response.sendFile('index.html', { root: folder })
-  })
+  const page = readFileSync(join(folder, 'index.html'), 'utf8')
+  const open: express.RequestHandler = (_request, response) => {
+    response.set('cache-control', 'no-cache')
+    response.type('html').send(page.replace(NONCE, nonceOf(response)))
+  }
+  routes.get('/index.html', open)
+  routes.use(express.static(folder, { index: false }))
+  routes.get('/{*path}', open)
   return routes
 }

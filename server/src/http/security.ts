@@ -1,7 +1,11 @@
-import type { HelmetOptions } from 'helmet'
+import { randomBytes } from 'node:crypto'
+import type { RequestHandler } from 'express'
+import helmet, { type HelmetOptions } from 'helmet'
 
-/** What every page may load and do: only what comes from here. */
-export const pageSecurity: HelmetOptions = {
+/** Where a page finds by which word its own styles are known. */
+export const NONCE = '__NONCE__'
+
+const options: HelmetOptions = {
   contentSecurityPolicy: {
     directives: {
       'upgrade-insecure-requests': null,
@@ -10,7 +14,21 @@ export const pageSecurity: HelmetOptions = {
       'img-src': ["'self'", 'data:', 'blob:'],
       // The probe reads memory with WebAssembly; nothing else may be evaluated.
       'script-src': ["'self'", "'wasm-unsafe-eval'"],
+      // A dialog keeps what is behind it from scrolling by a style of its own.
+      'style-src': ["'self'", (_, response) => `'nonce-${nonceOf(response)}'`],
     },
   },
   strictTransportSecurity: false,
 }
+
+const nonces = new WeakMap<object, string>()
+
+/** A word that is another for each answer. */
+export function nonceOf(response: object): string {
+  const nonce = nonces.get(response) ?? randomBytes(16).toString('base64')
+  nonces.set(response, nonce)
+  return nonce
+}
+
+/** What every page may load and do: only what comes from here. */
+export const pageSecurity: RequestHandler = helmet(options)

@@ -2,7 +2,6 @@ import { createServer, type Server } from 'node:http'
 import { networkInterfaces } from 'node:os'
 import compression from 'compression'
 import express, { type Express } from 'express'
-import helmet from 'helmet'
 import type { Database } from '../database'
 import {
   answerError,
@@ -50,7 +49,7 @@ export function createProbeApp(
 ): Express {
   const app = express()
   app.disable('x-powered-by')
-  app.use(helmet(pageSecurity))
+  app.use(pageSecurity)
   app.use(samePageOnly)
   app.use(compression())
   if (storage) app.use(onTheDisk(storage))

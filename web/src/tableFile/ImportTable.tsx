@@ -134,32 +134,34 @@ export function ImportTable<Column extends string, Made extends object>(
           {failed}
         </p>
       )}
-      {progress && (
-        <p className="mb-3 flex min-h-11 items-center gap-3 text-sm" role="status">
-          <progress
-            className="h-2 flex-1 accent-act"
-            value={progress.done}
-            max={made.length}
-            aria-label="Importing"
-          />
-          <span>
-            {progress.done} of {plural(made.length, one, many)}
-          </span>
-          <Button look="quiet" onClick={progress.stop}>
-            Stop
+      <div className="sticky -bottom-5 -mb-5 bg-sheet pt-2 pb-5">
+        {progress && (
+          <p className="flex min-h-11 items-center gap-3 text-sm" role="status">
+            <progress
+              className="h-2 flex-1 accent-act"
+              value={progress.done}
+              max={made.length}
+              aria-label="Importing"
+            />
+            <span>
+              {progress.done} of {plural(made.length, one, many)}
+            </span>
+            <Button look="quiet" onClick={progress.stop}>
+              Stop
+            </Button>
+          </p>
+        )}
+        <div className="flex items-center justify-end gap-3">
+          {hindrance && <p className="mr-auto text-sm text-risk">{hindrance}</p>}
+          <Button onClick={props.onClose}>Cancel</Button>
+          <Button
+            look="main"
+            disabled={made.length === 0 || busy || hindrance !== undefined || settled !== columns}
+            onClick={() => props.onTake(made, { headings, columns })}
+          >
+            {busy ? 'Importing…' : `Import ${made.length}`}
           </Button>
-        </p>
-      )}
-      <div className="flex items-center justify-end gap-3">
-        {hindrance && <p className="mr-auto text-sm text-risk">{hindrance}</p>}
-        <Button onClick={props.onClose}>Cancel</Button>
-        <Button
-          look="main"
-          disabled={made.length === 0 || busy || hindrance !== undefined || settled !== columns}
-          onClick={() => props.onTake(made, { headings, columns })}
-        >
-          {busy ? 'Importing…' : `Import ${made.length}`}
-        </Button>
+        </div>
       </div>
     </Dialog>
   )
