@@ -128,6 +128,51 @@ test('a price list is mapped, looked over and taken in; the bad rows are shown',
   await expect(page.getByText(/0 added, 0 changed, 396 as before/)).toBeVisible()
 })
 
+test('a long price list shows how far it has come, can be stopped, and shows what is there page by page', async ({
+  page,
+  app,
+}) => {
+  const rows = Array.from({ length: 1500 }, (_, at) => `LL-${at};16GB 1Rx8 PC4-3200AA-SA2-11;30.50`)
+  await page.goto(`${app.address}/shelf`)
+  await page.getByRole('tab', { name: 'Suppliers’ offers' }).click()
+  const open = () =>
+    page.getByLabel('Price list').setInputFiles({
+      name: 'long.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(['Article;Label;Price', ...rows].join('\n')),
+    })
+  await open()
+  const dialog = page.getByRole('dialog', { name: 'Import long.csv' })
+  await dialog.getByLabel('Supplier').fill('Long & Sons')
+
+  // The third piece waits until it was seen how far it has come.
+  let pieces = 0
+  let goOn = () => {}
+  const seen = new Promise<void>((resolve) => {
+    goOn = resolve
+  })
+  await page.route('**/price-lists/*/offers', async (route) => {
+    pieces += 1
+    if (pieces === 3) await seen
+    await route.continue()
+  })
+  await dialog.getByRole('button', { name: 'Import 1500' }).click()
+  await expect(dialog.getByRole('status')).toContainText('200 of 1500 offers')
+  await dialog.getByRole('button', { name: 'Stop' }).click()
+  goOn()
+  await expect(page.getByText('300 added, 0 changed, 0 as before; stopped after 300')).toBeVisible()
+
+  await open()
+  await dialog.getByLabel('Supplier').fill('Long & Sons')
+  await dialog.getByRole('button', { name: 'Import 1500' }).click()
+  await expect(page.getByText('1200 added, 0 changed, 300 as before.')).toBeVisible()
+  await page.getByLabel('Search the offers').fill('long ll')
+  const found = page.getByRole('row', { name: /LL-/ })
+  await expect(found).toHaveCount(100)
+  await page.getByRole('button', { name: 'Show more' }).click()
+  await expect(found).toHaveCount(200)
+})
+
 test('the supplier is asked; one that fails or dawdles is said to, and can be given up', async ({
   page,
   app,

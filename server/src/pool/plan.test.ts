@@ -1,6 +1,6 @@
-import { request as httpRequest } from 'node:http'
+import { request as httpRequest, type IncomingMessage } from 'node:http'
 import type { Machine, Module } from '@tembrix/core/model'
-import { expect, test } from 'vitest'
+import { expect, test, vi } from 'vitest'
 import { laptop, stick } from '../../test/sample'
 import { useServer } from '../../test/server'
 
@@ -69,41 +69,63 @@ test('says which field of a request is at fault', async () => {
   expect(paths).toEqual(expect.arrayContaining(['policy', 'need.minGiB', 'need.budget']))
 })
 
-test('answers others while it plans, and gives up when the sender goes away', async () => {
-  const many = Array.from({ length: 400 }, (_, at) => ({
-    id: `o${at}`,
-    module: stickOf({
-      article: `a${at}`,
-      capacityGiB: [4, 8, 16, 32][at % 4] as number,
-      ranks: (at % 2) + 1,
-    }),
-    pieces: (at % 2) + 1,
-    price: 1000 + ((at * 7919) % 5000),
-    stock: 9,
-  }))
-  const wide = laptopOf({
-    channels: ['A', 'B', 'C', 'D'],
-    slots: ['A', 'B', 'C', 'D'].flatMap((channel) =>
-      [1, 2, 3].map((position) => ({
-        id: `${channel}${position}`,
-        channel,
-        position,
-        order: null,
-        mustFill: false,
-        color: null,
-      })),
-    ),
-    limits: { ...laptop.limits, totalGiB: 512 },
-  })
-  const text = JSON.stringify(body({ machine: wide, offers: many }))
+/** What takes seconds. */
+const many = Array.from({ length: 400 }, (_, at) => ({
+  id: `o${at}`,
+  module: stickOf({
+    article: `a${at}`,
+    capacityGiB: [4, 8, 16, 32][at % 4] as number,
+    ranks: (at % 2) + 1,
+  }),
+  pieces: (at % 2) + 1,
+  price: 1000 + ((at * 7919) % 5000),
+  stock: 9,
+}))
+const wide = laptopOf({
+  channels: ['A', 'B', 'C', 'D'],
+  slots: ['A', 'B', 'C', 'D'].flatMap((channel) =>
+    [1, 2, 3].map((position) => ({
+      id: `${channel}${position}`,
+      channel,
+      position,
+      order: null,
+      mustFill: false,
+      color: null,
+    })),
+  ),
+  limits: { ...laptop.limits, totalGiB: 512 },
+})
+const text = JSON.stringify(body({ machine: wide, offers: many }))
+
+/** Asks for it without waiting; what comes of it is in `ended`. */
+function askLong() {
   const asked = httpRequest(`${address()}/plan`, {
     method: 'POST',
     headers: { 'content-type': 'application/json', 'content-length': Buffer.byteLength(text) },
   })
-  const ended = new Promise((resolve) => asked.on('error', resolve).on('close', resolve))
+  const ended = new Promise<IncomingMessage | null>((resolve) => {
+    asked.on('response', resolve)
+    asked.on('close', () => resolve(null))
+    asked.on('error', () => resolve(null))
+  })
   asked.end(text)
+  return { asked, ended }
+}
+
+test('answers others while it plans, and gives up when the sender goes away', async () => {
+  const { asked, ended } = askLong()
   expect((await get('/health')).status).toBe(200)
   asked.destroy()
   await ended
   expect((await post('/plan', body())).status).toBe(200)
+})
+
+test('where too many wait, others are told when to ask again; nothing else is held up', async () => {
+  const all = Array.from({ length: 60 }, askLong)
+  const answers = all.map(({ ended }) => ended.then((answer) => answer?.headers['retry-after']))
+  expect(await Promise.race(answers)).toBe('2')
+  expect((await get('/health')).status).toBe(200)
+  for (const { asked } of all) asked.destroy()
+  await Promise.all(answers)
+  await vi.waitFor(async () => expect((await post('/plan', body())).status).toBe(200), 60_000)
 })

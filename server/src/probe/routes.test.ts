@@ -1,10 +1,11 @@
+import { request as httpRequest } from 'node:http'
 import { eq } from 'drizzle-orm'
 import { expect, test } from 'vitest'
 import { newJob } from '../../test/sample'
 import { useServer } from '../../test/server'
 import { probeCodes } from '../database'
 
-const { get, post, db } = useServer()
+const { get, post, db, address } = useServer()
 
 const runs = (token: string, changes: object = {}) => ({
   token,
@@ -104,4 +105,21 @@ test('guessing is stopped after ten wrong codes', async () => {
     status: 429,
     body: { error: { code: 'too_many_tries' } },
   })
+  // Only who guessed is locked out: another machine opens it.
+  expect(await openFrom('127.0.0.2', code)).toBe(200)
 })
+
+/** Opens a code from another address of this machine; answers the status. */
+function openFrom(localAddress: string, code: string): Promise<number> {
+  const body = JSON.stringify({ code })
+  return new Promise((resolve, reject) => {
+    const asked = httpRequest(`${address()}/probe/open`, {
+      method: 'POST',
+      localAddress,
+      headers: { 'content-type': 'application/json', 'content-length': body.length },
+    })
+    asked.on('response', (answer) => resolve(answer.resume().statusCode ?? 0))
+    asked.on('error', reject)
+    asked.end(body)
+  })
+}

@@ -1,0 +1,87 @@
+import { expect, test } from 'vitest'
+import { laptop, newJob, stick } from '../../test/sample'
+import { useServer } from '../../test/server'
+
+const { get, post, patch, remove } = useServer()
+
+const jobOf = async (customer: string, complaint: string, name = laptop.name) => {
+  const machine = { machine: { ...laptop, name } }
+  return (await post('/jobs', { ...newJob, customer: { name: customer }, machine, complaint })).body
+}
+
+const found = async (search: string): Promise<string[]> =>
+  (await get(`/jobs?search=${encodeURIComponent(search)}`)).body.map(
+    ({ complaint }: { complaint: string }) => complaint,
+  )
+
+test('a list goes on page by page to its end, each row once, also while others are added', async () => {
+  for (let at = 0; at < 7; at += 1) await jobOf('Page Turner', `paged ${at}`)
+  const seen: string[] = []
+  let path: string | null = '/jobs?search=paged&limit=3'
+  while (path !== null) {
+    const { body, next } = await get(path)
+    seen.push(...body.map(({ complaint }: { complaint: string }) => complaint))
+    path = next
+    await jobOf('Page Turner', 'paged late')
+  }
+  expect(seen).toEqual([6, 5, 4, 3, 2, 1, 0].map((at) => `paged ${at}`))
+  expect((await get('/jobs?limit=0')).status).toBe(400)
+  expect((await get('/jobs?after=nowhere')).body.error.fields[0].path).toBe('after')
+})
+
+test('a job is found by each word of it, its customer and its machine, as they are called now', async () => {
+  const { id, customerId, machineId } = await jobOf('Øystein Quill', 'hangs at noon', 'Teal 40')
+  expect(await found('øystein teal noon')).toEqual(['hangs at noon'])
+  await patch(`/customers/${customerId}`, { version: 1, name: 'Ysolde Quill' })
+  expect(await found('øystein')).toEqual([])
+  expect(await found('ysolde')).toEqual(['hangs at noon'])
+  const machine = { ...laptop, name: 'Umber 41' }
+  await patch(`/machines/${machineId}`, { version: 1, machine })
+  expect([await found('teal'), await found('umber')]).toEqual([[], ['hangs at noon']])
+  await patch(`/jobs/${id}`, { version: 1, complaint: 'hangs at dusk' })
+  expect(await found('dusk')).toEqual(['hangs at dusk'])
+})
+
+test('one or two letters are looked for at the beginning of words; signs mean themselves', async () => {
+  await jobOf('Zebedee Vane', '100% zigzag')
+  expect(await found('zi')).toEqual(['100% zigzag'])
+  expect(await found('gz')).toEqual([])
+  expect(await found('gza')).toEqual(['100% zigzag'])
+  expect(await found('100%')).toEqual(['100% zigzag'])
+  expect(await found('1_0%')).toEqual([])
+})
+
+test('customers are found by name, phone or e-mail, by name in order', async () => {
+  for (const name of ['Wat Umber', 'Ada Umber'])
+    await post('/customers', { name, phone: '0177 31' })
+  const names = async (search: string) =>
+    (await get(`/customers?search=${search}`)).body.map(({ name }: { name: string }) => name)
+  expect(await names('umber')).toEqual(['Ada Umber', 'Wat Umber'])
+  expect(await names('0177%20ada')).toEqual(['Ada Umber'])
+})
+
+test('the history of a job that was written to often is there to its end', async () => {
+  const { id } = await jobOf('Often Written', 'often')
+  for (let version = 1; version <= 6; version += 1) {
+    await patch(`/jobs/${id}`, { version, complaint: `often ${version}` })
+  }
+  let path: string | null = `/jobs/${id}/history?limit=4`
+  let lines = 0
+  while (path !== null) {
+    const { body, next } = await get(path)
+    lines += body.length
+    path = next
+  }
+  expect(lines).toBe(10)
+})
+
+test('a module in a slot of any job stays, whichever of many it is; removing it asks nobody else', async () => {
+  const module = { source: 'supplier', supplier: 'Ash', price: 100 }
+  const held = (await post('/modules', { ...module, module: stick })).body
+  const free = (await post('/modules', { ...module, module: stick })).body
+  const { planId } = await jobOf('Slot Holder', 'holds one')
+  const placement = { A: { moduleId: held.id, unit: 0 } }
+  expect((await patch(`/plans/${planId}`, { version: 1, placement })).status).toBe(200)
+  expect((await remove(`/modules/${held.id}?version=1`)).body.error.code).toBe('in_use')
+  expect((await remove(`/modules/${free.id}?version=1`)).status).toBe(204)
+})
