@@ -11,7 +11,7 @@ import {
   useRestoreBackupMutation,
 } from '../data'
 import { Bar } from '../shell'
-import { Button, Dialog, dayAndTime, Message, plural } from '../ui'
+import { Button, Dialog, dayAndTime, HeadRow, Message, plural } from '../ui'
 
 /** The shop's backups: made, fetched, brought in from elsewhere, restored. */
 export function Backups() {
@@ -92,15 +92,7 @@ function BackupTable({
   return (
     <div className="min-h-0 overflow-auto border border-rule-2 bg-sheet">
       <table className="w-full border-collapse text-left">
-        <thead className="sticky top-0 bg-sheet-2 text-sm">
-          <tr>
-            {HEADINGS.map((name) => (
-              <th key={name} scope="col" className="px-3 py-2 font-semibold">
-                {name}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <HeadRow names={HEADINGS} />
         <tbody>
           {backups.map((backup) => (
             <tr key={backup.name} className="h-12 border-t border-rule">

@@ -4,7 +4,7 @@ import { type ReactNode, useDeferredValue } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import { rowsOf, useJobsInfiniteQuery } from '../data'
 import { Bar } from '../shell'
-import { ago, Button, day, inputLook, Message, More, overdue, Select } from '../ui'
+import { ago, Button, day, HeadRow, inputLook, Message, More, overdue, Select } from '../ui'
 import { STAGE_NAMES } from './stages'
 
 const STAGE_OPTIONS = [
@@ -91,20 +91,14 @@ export function Counter() {
   )
 }
 
+const HEADINGS = ['Job', 'Customer', 'Machine', 'Complaint', 'At', 'Due', 'Changed']
+
 function JobTable({ jobs, children }: { jobs: JobLine[]; children: ReactNode }) {
   const navigate = useNavigate()
   return (
     <div className="min-h-0 overflow-auto border border-rule-2 bg-sheet">
       <table className="w-full border-collapse text-left">
-        <thead className="sticky top-0 bg-sheet-2 text-sm">
-          <tr>
-            {['Job', 'Customer', 'Machine', 'Complaint', 'At', 'Due', 'Changed'].map((name) => (
-              <th key={name} scope="col" className="px-3 py-2 font-semibold">
-                {name}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <HeadRow names={HEADINGS} />
         <tbody>
           {jobs.map((job) => (
             <tr

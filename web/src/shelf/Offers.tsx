@@ -9,8 +9,7 @@ import {
   usePriceListsQuery,
   useRemoveModuleMutation,
 } from '../data'
-import { ago, Button, Confirm, More, money, plural } from '../ui'
-import { HeadRow } from './HeadRow'
+import { ago, Button, Confirm, HeadRow, More, money, plural } from '../ui'
 import { PriceLists } from './PriceLists'
 import { SearchBox } from './SearchBox'
 import { kitOf } from './words'

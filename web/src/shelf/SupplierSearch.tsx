@@ -15,8 +15,7 @@ import {
   useSetSupplierMoodMutation,
   useSupplierMoodQuery,
 } from '../data'
-import { Button, Field, money, plural, Select, TextInput } from '../ui'
-import { HeadRow } from './HeadRow'
+import { Button, Field, HeadRow, money, plural, Select, TextInput } from '../ui'
 import { Failure } from './Offers'
 import { kitOf } from './words'
 
