@@ -58,7 +58,7 @@ function step(name, ok, { passed: good, failed: bad } = { passed: 0, failed: 0 }
   console.log(`${ok ? 'ok    ' : 'FAILED'} ${name}\n`)
 }
 
-const checks = ['lint', 'types', 'architecture'].map((name) => [name, beside(name)])
+const checks = ['lint', 'types', 'architecture', 'unused'].map((name) => [name, beside(name)])
 build()
 for (const [name, done] of checks) {
   const { ok, said } = await done

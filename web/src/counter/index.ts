@@ -1,2 +1,1 @@
 export { Counter } from './Counter'
-export { STAGE_NAMES } from './stages'

@@ -51,7 +51,6 @@ export {
   type Link,
   linkOf,
   released,
-  removed,
   yielded,
 } from './outbox'
 export { overlay, overlayModels, recordIn } from './overlay'

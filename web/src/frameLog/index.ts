@@ -1,2 +1,2 @@
-export { type Analysed, type Column, MOST_RUNS, type Overview } from './messages'
+export type { Analysed, Column, Overview } from './messages'
 export { type FrameLog, useFrameLog } from './useFrameLog'
