@@ -18,6 +18,8 @@ export function computing(
   const compute: RequestHandler = async (request, response) => {
     const gone = new AbortController()
     response.on('close', () => gone.abort())
+    // It may have gone while its request was read.
+    if (response.destroyed) gone.abort()
     const bytes = request.body instanceof Uint8Array ? request.body : new Uint8Array()
     try {
       const answer = await inPool({ work, bytes, known: await known() }, gone.signal)

@@ -17,16 +17,29 @@ const MEMORY = 1500
 const threads = (maxThreads: number) =>
   new Piscina({
     filename: WORKER,
-    minThreads: 0,
+    // With none, what waits for a thread that is ended is forgotten.
+    minThreads: 1,
     maxThreads,
     maxQueue: WAITING,
     idleTimeout: IDLE,
     resourceLimits: { maxOldGenerationSizeMb: MEMORY },
   })
 
+/** One processor is left to what answers. */
+const SPARE = Math.max(1, availableParallelism() - 1)
+
 /** Planning takes seconds: it has threads of its own, so that nothing short waits for it. */
-const long = threads(2)
-const short = threads(Math.max(2, availableParallelism()))
+const long = once(() => threads(SPARE))
+const short = once(() => threads(SPARE))
+
+/** What is made when it is first asked for: a server that nobody asks anything starts no threads. */
+function once<T>(make: () => T): () => T {
+  let made: T | undefined
+  return () => {
+    made ??= make()
+    return made
+  }
+}
 
 type Works = typeof WORKS
 
@@ -38,7 +51,7 @@ export async function inPool<W extends keyof Works>(
   task: Task & { work: W },
   signal?: AbortSignal,
 ): Promise<Awaited<ReturnType<Works[W]>>> {
-  const pool = task.work === 'plan' ? long : short
+  const pool = task.work === 'plan' ? long() : short()
   if (pool.queueSize >= WAITING) {
     throw new HttpError(503, 'busy', 'The server is busy. Try again in a moment.', { again: AGAIN })
   }

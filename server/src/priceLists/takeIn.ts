@@ -1,6 +1,6 @@
 import { same } from '@tembrix/core/model'
 import { type Offered, offeredKey, type PriceListPiece, shapeOf } from '@tembrix/core/records'
-import { and, eq, inArray, isNull, sql } from 'drizzle-orm'
+import { and, eq, isNull, sql } from 'drizzle-orm'
 import type { z } from 'zod'
 import { modules, OFFER_KEY, priceLists, type Transaction } from '../database'
 import { HttpError } from '../http'
@@ -81,16 +81,16 @@ export async function endList(tx: Transaction, list: List): Promise<List> {
 
 /** What a supplier is known to sell of some articles and pieces, by `offeredKey`. */
 export async function offersOf(tx: Transaction, supplier: string, keys: readonly string[]) {
-  if (keys.length === 0) return new Map<string, typeof modules.$inferSelect>()
+  const { id, module, price, stock, leadDays, listId } = modules
   const rows = await tx
-    .select()
+    .select({ id, module, price, stock, leadDays, listId })
     .from(modules)
     .where(
       and(
         eq(modules.source, 'supplier'),
         eq(modules.supplier, supplier),
         isNull(modules.jobId),
-        inArray(OFFER_KEY, keys),
+        sql`${OFFER_KEY} in (select jsonb_array_elements_text(${JSON.stringify(keys)}::jsonb))`,
       ),
     )
   return new Map(rows.map((row) => [offeredKey(row), row]))
@@ -116,32 +116,27 @@ export async function writeOver(
     where ${modules.id} = told.id`)
 }
 
-const inColumns = ({ leadDays, ...offer }: Heard) => ({
+const inColumns = ({ leadDays, ...offer }: Pick<Offered, 'leadDays'>) => ({
   ...offer,
   lead_days: leadDays,
 })
 
 async function markUnchanged(tx: Transaction, list: List, ids: string[]): Promise<void> {
   if (ids.length === 0) return
-  await tx
-    .update(modules)
-    .set({ askedAt: sql`now()`, listId: list.id })
-    .where(inArray(modules.id, ids))
+  await tx.execute(sql`
+    update ${modules} set asked_at = now(), list_id = ${list.id}
+    where id in (select jsonb_array_elements_text(${JSON.stringify(ids)}::jsonb)::uuid)`)
 }
 
+/** All of them as one value: told one by one, thousands of values would take longer than storing them. */
 async function add(tx: Transaction, list: List, offers: readonly Offered[]): Promise<void> {
   if (offers.length === 0) return
-  await tx.insert(modules).values(
-    offers.map((offer) => ({
-      ...offer,
-      source: 'supplier' as const,
-      shape: shapeOf('module'),
-      supplier: list.supplier,
-      listId: list.id,
-      note: '',
-      askedAt: new Date().toISOString(),
-    })),
-  )
+  await tx.execute(sql`
+    insert into ${modules} (source, supplier, note, shape, list_id, asked_at, module, price, stock, lead_days)
+    select 'supplier', ${list.supplier}, '', ${shapeOf('module')}::integer, ${list.id}::uuid, now(),
+      told.module, told.price, told.stock, told.lead_days
+    from jsonb_to_recordset(${JSON.stringify(offers.map(inColumns))}::jsonb)
+      as told(module jsonb, price integer, stock integer, lead_days integer)`)
 }
 
 /** Notes on a list what was done by now; screens hear of its end only. */
@@ -153,7 +148,12 @@ async function noteOn(tx: Transaction, { id }: List, done: Partial<List>): Promi
   return find(tx, priceListKind, id)
 }
 
-function alike(row: typeof modules.$inferSelect, { module, price, stock, leadDays }: Offered) {
+type Known = Pick<
+  typeof modules.$inferSelect,
+  'id' | 'module' | 'price' | 'stock' | 'leadDays' | 'listId'
+>
+
+function alike(row: Known, { module, price, stock, leadDays }: Offered) {
   return (
     row.price === price &&
     row.stock === stock &&
