@@ -17,6 +17,8 @@ const VIEWS: {
   press?: string[]
   /** A picture within the page to wait for, by how its name begins. */
   drawn?: string
+  /** A cell of a table to wait for. */
+  cell?: string
   width?: number
   dark?: boolean
 }[] = [
@@ -39,15 +41,16 @@ const VIEWS: {
     press: ['Desktop, 4 slots', 'Put in 16 GB', 'Put in 16 GB'],
   },
   { name: 'shelf', path: '/shelf' },
-  { name: 'machines', path: '/machines' },
   { name: 'machine', path: '/machines', open: 'Heron 15' },
   { name: 'reference', path: '/reference' },
+  { name: 'backups', path: '/backups', press: ['Make one now'], cell: 'nightly or on demand' },
   { name: 'plan-sheet', job: 'Aldwin', path: '/sheet', width: 900 },
 ]
 
 const app = await startApplication()
 const browser = await chromium.launch(launchOptions)
-for (const { name, job, path, open, tab, drawn, press = [], width = 1280, dark = false } of VIEWS) {
+for (const view of VIEWS) {
+  const { name, job, path, open, tab, drawn, cell, press = [], width = 1280, dark = false } = view
   const page = await browser.newPage({
     viewport: { width, height: width < 1000 ? 1024 : 800 },
     colorScheme: dark ? 'dark' : 'light',
@@ -75,6 +78,7 @@ for (const { name, job, path, open, tab, drawn, press = [], width = 1280, dark =
       .click()
   }
   if (drawn) await page.getByRole('img', { name: new RegExp(`^${drawn}`) }).waitFor()
+  if (cell) await page.getByRole('cell', { name: cell }).waitFor()
   await page.screenshot({ path: `${folder}/${name}.png` })
   await page.close()
 }

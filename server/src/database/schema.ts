@@ -177,7 +177,7 @@ export const jobs = pgTable(
     policy: text('policy').$type<Policy>(),
     /** The plan on the board; no foreign key, since plans hang on jobs. */
     planId: uuid('plan_id'),
-    /** Number, complaint, and what its customer and machine are called; see `jobs/said.ts`. */
+    /** Number, complaint, and what its customer and machine are called; see `search/retell.ts`. */
     said: text('said').notNull().default(''),
   },
   (table) => [

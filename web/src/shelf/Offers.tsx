@@ -24,7 +24,7 @@ export function Offers() {
   const [search, setSearch] = useState('')
   const sought = useDeferredValue(search)
   const found = useOffersInfiniteQuery(sought, { refetchOnMountOrArgChange: true })
-  const shown = rowsOf(found.currentData)
+  const shown = rowsOf(found.data)
   const [ask, asking] = useAskSupplierMutation()
   const [remove, removing] = useRemoveModuleMutation()
   const { data: lists = [] } = usePriceListsQuery()
