@@ -28,7 +28,7 @@ export interface Picture {
 const noPicture = () => new HttpError(400, 'no_picture', 'This is no picture that can be read.')
 
 /**
- * A picture as it is stored: turned upright, no larger than needed, and encoded anew, so that nothing
+ * A picture as it is stored: turned upright, no larger than needed, and encoded again, so that nothing
  * the camera wrote beside it (place, device, time) is kept. What it is, its bytes tell.
  * @throws HttpError 415 for what is of no kind that is taken, 400 for what cannot be read.
  */
