@@ -37,7 +37,7 @@ async function screen(until: number, at: number, taken: number[]): Promise<void>
   }
   const asks: (() => Promise<Response>)[] = [
     () => fetch(`${base}/jobs`),
-    () => fetch(`${base}/jobs?search=laptop`),
+    () => fetch(`${base}/jobs?search=heron`),
     () => fetch(`${base}/jobs/${id}`),
     () => fetch(`${base}/modules?shop=1&source=shelf&forJob=${id}`),
     write,

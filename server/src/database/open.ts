@@ -70,8 +70,6 @@ interface Options {
   prepared?: string
   fresh?: boolean
   durable?: boolean
-  /** The database's program, where it is being compiled already. */
-  engine?: Promise<WebAssembly.Module>
   /** Called before the tables of an older version are brought to this one's; that is not done where it fails. */
   beforeUpdate?: (before: Pick<OpenDatabase, 'copyTo' | 'schema'>) => Promise<unknown>
 }
@@ -92,13 +90,7 @@ const extensions = { pg_trgm }
  */
 export async function openDatabase(
   folder: string,
-  {
-    prepared = PREPARED,
-    fresh = false,
-    durable = true,
-    engine,
-    beforeUpdate = NOTHING,
-  }: Options = {},
+  { prepared = PREPARED, fresh = false, durable = true, beforeUpdate = NOTHING }: Options = {},
 ): Promise<OpenDatabase> {
   const path = join(folder, 'database')
   let held: (() => void)[] = [lockFolder(folder)]
@@ -124,7 +116,7 @@ export async function openDatabase(
       isDead = true
     })
     const mount = new Mount(path, disk, durable, fail)
-    const { db, client, close } = await openAt(path, mount, durable, beforeUpdate, await engine)
+    const { db, client, close } = await openAt(path, mount, durable, beforeUpdate)
     return {
       db,
       disk,
@@ -169,7 +161,6 @@ async function openAt(
   mount: Mount,
   durable: boolean,
   beforeUpdate: NonNullable<Options['beforeUpdate']> = NOTHING,
-  pgliteWasmModule?: WebAssembly.Module,
 ): Promise<Pick<OpenDatabase, 'db' | 'close'> & { client: PGlite }> {
   const usual = PGlite.defaultStartParams
   const startParams = durable ? [...usual.filter((one) => one !== '-F'), ...DURABLE] : usual
@@ -179,7 +170,6 @@ async function openAt(
       fs: mount,
       startParams,
       extensions,
-      ...(pgliteWasmModule && { pgliteWasmModule }),
     })
   } catch (error) {
     throw error instanceof DiskFailed ? error : new Damaged(path, (error as Error).message)
