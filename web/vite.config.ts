@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
-import { defineConfig, type Plugin } from 'vite'
+import { defineConfig, type Plugin, runnerImport } from 'vite'
 import { VitePWA } from 'vite-plugin-pwa'
 
 const api = `http://127.0.0.1:${process.env.TEMBRIX_PORT || 4310}`
@@ -23,6 +23,22 @@ function letters(): Plugin {
       server.middlewares.use(`/${LETTERS}`, (_request, response) => {
         response.end(readFileSync(path))
       })
+    },
+  }
+}
+
+/** What is known of the kinds of records, as the data it is: the schemas it is worked out of stay here. */
+function factsOfKinds(): Plugin {
+  return {
+    name: 'facts-of-kinds',
+    load: {
+      filter: { id: /core\/src\/records\/facts\.ts$/ },
+      handler: async (id) => {
+        const { module } = await runnerImport<object>(id)
+        return Object.entries(module)
+          .map(([name, value]) => `export const ${name} = ${JSON.stringify(value)}`)
+          .join('\n')
+      },
     },
   }
 }
@@ -66,7 +82,7 @@ const withoutServer = VitePWA({
 })
 
 export default defineConfig({
-  plugins: [react(), tailwindcss(), letters(), withoutServer],
+  plugins: [react(), tailwindcss(), letters(), factsOfKinds(), withoutServer],
   build: {
     target: 'es2022',
     assetsInlineLimit: 0,

@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { type Collection, FACTS } from './kindFacts'
+import { FACTS } from './facts'
+import type { Collection } from './kinds'
 import { Version } from './stored'
 
 const Kind = z.custom<Collection>((one) => typeof one === 'string' && Object.hasOwn(FACTS, one), {

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { KindOfRecord } from './kind'
 import { LongText, OwnId, ShortText, Stored, Versioned } from './stored'
 
 const fields = {
@@ -22,3 +23,14 @@ export const CustomerPatch = Versioned.extend(CustomerChange.shape)
 
 export const Customer = Stored.extend(fields)
 export type Customer = z.infer<typeof Customer>
+
+export const CUSTOMERS = {
+  record: 'customer',
+  called: 'the customer',
+  inJob: 'one',
+  made: NewCustomer,
+  patch: CustomerPatch,
+  stored: Customer,
+  blank: {},
+  entries: [],
+} as const satisfies KindOfRecord

@@ -1,5 +1,7 @@
 import { z } from 'zod'
 import { Battery } from '../model'
+import { UNFITTED } from './blank'
+import type { KindOfRecord } from './kind'
 import { ScrewPin } from './screwPin'
 import { LongText, Money, OwnId, ShortText, Stored, Versioned } from './stored'
 
@@ -68,3 +70,14 @@ export const Fit = Stored.extend({
   finishedAt: z.iso.datetime().nullable(),
 })
 export type Fit = z.infer<typeof Fit>
+
+export const FITS = {
+  record: 'fit',
+  called: 'the work at the bench',
+  inJob: 'at-most-one',
+  made: NewFit,
+  patch: FitPatch,
+  stored: Fit,
+  blank: UNFITTED,
+  entries: ['ticks', 'screws', 'screwsBack', 'serials', 'removed'],
+} as const satisfies KindOfRecord

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { FRAME_EDGES, FRAME_STRETCHES } from '../model'
+import type { KindOfRecord } from './kind'
 import { Conditions, Configuration, SessionTime } from './measurement'
 import { OwnId, Stored, Versioned } from './stored'
 
@@ -58,3 +59,14 @@ export const FrameLogPatch = Versioned.extend(FrameLogChange.shape)
 /** A log of frame times of one run on a job’s machine: its figures and what is drawn of it, not its rows. */
 export const FrameLog = Stored.extend({ jobId: z.uuid(), ...fields })
 export type FrameLog = z.infer<typeof FrameLog>
+
+export const FRAMES = {
+  record: 'frames',
+  called: 'a log of frame times',
+  inJob: 'many',
+  made: NewFrameLog,
+  patch: FrameLogPatch,
+  stored: FrameLog,
+  blank: { session: 1, at: null, conditions: {} },
+  entries: ['conditions'],
+} as const satisfies KindOfRecord

@@ -1,22 +1,12 @@
 import { z } from 'zod'
+import { KINDS } from './kinds'
 
+/** Every kind of record there is a history of. */
 export const RECORD_KINDS = [
-  'customer',
-  'machine',
-  'module',
-  'job',
-  'plan',
-  'reading',
-  'model',
-  'photo',
+  ...Object.values(KINDS).map(({ record }) => record),
   'list',
   'shop',
   'price-list',
-  'quote',
-  'fit',
-  'verification',
-  'measurement',
-  'frames',
 ] as const
 export const RecordKind = z.enum(RECORD_KINDS)
 export type RecordKind = z.infer<typeof RecordKind>

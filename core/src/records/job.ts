@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { Policy } from '../model'
 import { Assignment } from './assignment'
 import { NewCustomer } from './customer'
+import type { KindOfRecord } from './kind'
 import { NewMachineRecord } from './machineRecord'
 import { NOTHING_SIZED, Sizing } from './sizing'
 import { Rulings } from './sources'
@@ -68,3 +69,14 @@ export const JobLine = Job.pick({
   updatedAt: true,
 }).extend({ customerName: z.string(), machineName: z.string(), machineKind: z.string() })
 export type JobLine = z.infer<typeof JobLine>
+
+export const JOBS = {
+  record: 'job',
+  called: 'the job',
+  inJob: 'itself',
+  made: NewJob,
+  patch: JobPatch,
+  stored: Job,
+  blank: {},
+  entries: ['rulings'],
+} as const satisfies KindOfRecord

@@ -1,7 +1,7 @@
 import { z } from 'zod'
+import { JOB_LISTS, type JobList } from './collections'
 import { Customer } from './customer'
 import { Job } from './job'
-import { JOB_LISTS, type JobList } from './kindFacts'
 import { KINDS } from './kinds'
 import { MachineRecord } from './machineRecord'
 

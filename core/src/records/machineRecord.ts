@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { Machine } from '../model'
+import type { KindOfRecord } from './kind'
 import { Sources } from './sources'
 import { LongText, OwnId, ShortText, Stored, Versioned } from './stored'
 
@@ -31,3 +32,14 @@ export const MachinePatch = Versioned.extend(MachineChange.shape)
  */
 export const MachineRecord = Stored.extend(fields)
 export type MachineRecord = z.infer<typeof MachineRecord>
+
+export const MACHINES = {
+  record: 'machine',
+  called: 'the machine',
+  inJob: 'one',
+  made: NewMachineRecord,
+  patch: MachinePatch,
+  stored: MachineRecord,
+  blank: {},
+  entries: [],
+} as const satisfies KindOfRecord

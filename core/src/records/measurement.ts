@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { BANDWIDTHS, CONDITIONS, CONFIGURATIONS, WORKS } from '../model'
+import type { KindOfRecord } from './kind'
 import { OwnId, ShortText, Stored, Versioned } from './stored'
 
 /** A run’s figure: above 0, since runs are compared by their ratio. */
@@ -81,3 +82,23 @@ export const ProbeRuns = z.object({
     .max(10),
 })
 export type ProbeRuns = z.infer<typeof ProbeRuns>
+
+export const MEASUREMENTS = {
+  record: 'measurement',
+  called: 'a measurement',
+  inJob: 'many',
+  made: NewMeasurement,
+  patch: MeasurementPatch,
+  stored: Measurement,
+  blank: {
+    unit: '',
+    failed: 0,
+    bandwidth: null,
+    work: null,
+    at: null,
+    conditions: {},
+    busy: false,
+    note: '',
+  },
+  entries: ['runs', 'conditions'],
+} as const satisfies KindOfRecord

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { Battery, Machine } from '../model'
+import type { KindOfRecord } from './kind'
 import { ScrewMap } from './screwPin'
 import { Sources } from './sources'
 import { LongText, OwnId, Stored, Versioned } from './stored'
@@ -44,3 +45,14 @@ export const ModelPatch = Versioned.extend(ModelChange.shape)
 /** What the shop knows of a model of machine: a new job on one starts from it. */
 export const ModelRecord = Stored.extend(fields)
 export type ModelRecord = z.infer<typeof ModelRecord>
+
+export const MODELS = {
+  record: 'model',
+  called: 'a machine record',
+  inJob: null,
+  made: NewModelRecord,
+  patch: ModelPatch,
+  stored: ModelRecord,
+  blank: {},
+  entries: [],
+} as const satisfies KindOfRecord

@@ -1,5 +1,7 @@
 import { z } from 'zod'
 import { Module } from '../model'
+import { UNKNOWN_PIECE } from './blank'
+import type { KindOfRecord } from './kind'
 import { Days, Pieces } from './offered'
 import { LongText, Money, OwnId, ShortText, Stored, Versioned } from './stored'
 
@@ -79,3 +81,14 @@ export type ShopModule = z.infer<typeof ShopModule>
 /** Whether a job can plan with a piece of the shop's: no other job's plans hold it. */
 export const isFreeFor = ({ keptFor }: Pick<ShopModule, 'keptFor'>, jobId: string): boolean =>
   keptFor === null || keptFor.jobId === jobId
+
+export const MODULES = {
+  record: 'module',
+  called: 'a module',
+  inJob: 'many',
+  made: NewModuleRecord,
+  patch: ModulePatch,
+  stored: ModuleRecord,
+  blank: UNKNOWN_PIECE,
+  entries: [],
+} as const satisfies KindOfRecord

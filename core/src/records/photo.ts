@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { KindOfRecord } from './kind'
 import { OwnId, Stored, Versioned } from './stored'
 
 /** The largest picture taken in, bytes as it comes from a camera. */
@@ -31,3 +32,14 @@ export const Photo = Stored.extend({
   bytes: z.int(),
 })
 export type Photo = z.infer<typeof Photo>
+
+export const PHOTOS = {
+  record: 'photo',
+  called: 'a photo',
+  inJob: 'many',
+  made: NewPhoto,
+  patch: PhotoPatch,
+  stored: Photo,
+  blank: { caption: '', width: 0, height: 0, bytes: 0 },
+  entries: [],
+} as const satisfies KindOfRecord

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { Manual, type Settings } from '../model'
 import { Assignment } from './assignment'
+import type { KindOfRecord } from './kind'
 import { OwnId, Stored, Versioned } from './stored'
 
 const fields = {
@@ -35,3 +36,14 @@ export const settingsOf = ({ profile, manual }: Pick<Plan, 'profile' | 'manual'>
   profile,
   manual,
 })
+
+export const PLANS = {
+  record: 'plan',
+  called: 'the plan',
+  inJob: 'many',
+  made: NewPlan,
+  patch: PlanPatch,
+  stored: Plan,
+  blank: { placement: null, profile: false, manual: null },
+  entries: [],
+} as const satisfies KindOfRecord

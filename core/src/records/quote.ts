@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { Manual } from '../model'
 import { Assignment } from './assignment'
+import type { KindOfRecord } from './kind'
 import { LongText, Money, OwnId, ShortText, Stored, Versioned } from './stored'
 import { CurrencyCode } from './terms'
 
@@ -147,3 +148,24 @@ export const Quote = Stored.extend({
   document: QuoteDocument.nullable(),
 })
 export type Quote = z.infer<typeof Quote>
+
+export const QUOTES = {
+  record: 'quote',
+  called: 'the quote',
+  inJob: 'many',
+  made: NewQuote,
+  patch: QuotePatch,
+  stored: Quote,
+  blank: {
+    options: [],
+    depositPercent: null,
+    validUntil: null,
+    note: '',
+    number: 0,
+    offered: null,
+    approval: null,
+    ended: null,
+    document: null,
+  },
+  entries: ['options'],
+} as const satisfies KindOfRecord

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { Lettering } from '../model'
+import type { KindOfRecord } from './kind'
 import { OwnId, Stored, Versioned } from './stored'
 
 /** The most a reading may hold, in characters of text or of base64. */
@@ -36,3 +37,14 @@ export const ReadingPatch = Versioned.extend(ReadingChange.shape)
  */
 export const ReadingRecord = Stored.extend({ jobId: z.uuid(), ...fields })
 export type ReadingRecord = z.infer<typeof ReadingRecord>
+
+export const READINGS = {
+  record: 'reading',
+  called: 'a reading',
+  inJob: 'many',
+  made: NewReadingRecord,
+  patch: ReadingPatch,
+  stored: ReadingRecord,
+  blank: { by: '', text: null, base64: null, seats: {} },
+  entries: ['seats'],
+} as const satisfies KindOfRecord

@@ -1,5 +1,7 @@
 import { z } from 'zod'
 import { ACCEPTABLE, ACTIONS, Tried } from '../model'
+import { UNVERIFIED } from './blank'
+import type { KindOfRecord } from './kind'
 import { TwoChanges } from './measurement'
 import { OwnId, ShortText, Stored, Versioned } from './stored'
 
@@ -79,3 +81,14 @@ export const NewVerification = OwnId.extend({ jobId: z.uuid(), ...VerificationCh
 /** Whether a job’s upgrade works: what was seen, how a fault was looked for, stability. One a job, under its id. */
 export const Verification = Stored.extend({ jobId: z.uuid(), ...fields })
 export type Verification = z.infer<typeof Verification>
+
+export const VERIFICATIONS = {
+  record: 'verification',
+  called: 'the verification',
+  inJob: 'at-most-one',
+  made: NewVerification,
+  patch: VerificationPatch,
+  stored: Verification,
+  blank: UNVERIFIED,
+  entries: ['seen', 'trials', 'stability', 'tuning', 'accepted'],
+} as const satisfies KindOfRecord

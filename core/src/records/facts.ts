@@ -1,0 +1,30 @@
+import type { KindOfRecord } from './kind'
+import { type Collection, KINDS } from './kinds'
+
+type FactsOf<K extends KindOfRecord> = Pick<
+  K,
+  'record' | 'called' | 'inJob' | 'blank' | 'entries'
+> & {
+  /** Whether a change may go out within the create before it. */
+  joins: boolean
+}
+
+/**
+ * What a screen has to know of every kind of record it writes: all but the schemas. It is data, and the
+ * build of the page keeps it as such (`web/vite.config.ts`), so that no schema loads with the first page.
+ */
+export const FACTS = Object.fromEntries(
+  Object.entries(KINDS).map(([collection, kind]) => [collection, factsOf(kind)]),
+) as { [C in Collection]: FactsOf<(typeof KINDS)[C]> }
+
+function factsOf<K extends KindOfRecord>(kind: K): FactsOf<K> {
+  const { record, called, inJob, blank, entries } = kind
+  return { record, called, inJob, blank, entries, joins: joins(kind) }
+}
+
+/** Not where a job has one, perhaps begun at another screen, nor where a change may set what a create does not take. */
+function joins({ inJob, made, patch }: KindOfRecord): boolean {
+  const taken = Object.keys(made.shape)
+  const settable = Object.keys(patch.shape).filter((name) => name !== 'version')
+  return inJob !== 'at-most-one' && settable.every((name) => taken.includes(name))
+}

@@ -1,0 +1,20 @@
+import type { z } from 'zod'
+
+/** All there is to say of a kind of record that screens write; what is done with it follows from this. */
+export interface KindOfRecord {
+  /** What one of them is called in the history. */
+  record: string
+  /** What people call one. */
+  called: string
+  /** How a job holds them: it is one itself, has one, has a list of them, or a list of at most one. */
+  inJob: 'itself' | 'one' | 'many' | 'at-most-one' | null
+  /** What makes one. */
+  made: z.ZodObject
+  /** What changes one. */
+  patch: z.ZodObject
+  stored: z.ZodObject
+  /** What one just made holds until the server has said more. */
+  blank: object
+  /** Fields in which every entry stands for itself; others are taken whole. */
+  entries: readonly string[]
+}
