@@ -28,6 +28,7 @@ export const CUSTOMERS = {
   record: 'customer',
   called: 'the customer',
   inJob: 'one',
+  shownIn: ['customers', 'jobs'],
   made: NewCustomer,
   patch: CustomerPatch,
   stored: Customer,

@@ -3,7 +3,7 @@ import { type Collection, KINDS } from './kinds'
 
 type FactsOf<K extends KindOfRecord> = Pick<
   K,
-  'record' | 'called' | 'inJob' | 'blank' | 'entries'
+  'record' | 'called' | 'inJob' | 'shownIn' | 'blank' | 'entries'
 > & {
   /** Whether a change may go out within the create before it. */
   joins: boolean
@@ -18,8 +18,8 @@ export const FACTS = Object.fromEntries(
 ) as { [C in Collection]: FactsOf<(typeof KINDS)[C]> }
 
 function factsOf<K extends KindOfRecord>(kind: K): FactsOf<K> {
-  const { record, called, inJob, blank, entries } = kind
-  return { record, called, inJob, blank, entries, joins: joins(kind) }
+  const { record, called, inJob, shownIn, blank, entries } = kind
+  return { record, called, inJob, shownIn, blank, entries, joins: joins(kind) }
 }
 
 /** Not where a job has one, perhaps begun at another screen, nor where a change may set what a create does not take. */

@@ -75,6 +75,7 @@ export const FITS = {
   record: 'fit',
   called: 'the work at the bench',
   inJob: 'at-most-one',
+  shownIn: [],
   made: NewFit,
   patch: FitPatch,
   stored: Fit,

@@ -64,6 +64,7 @@ export const FRAMES = {
   record: 'frames',
   called: 'a log of frame times',
   inJob: 'many',
+  shownIn: [],
   made: NewFrameLog,
   patch: FrameLogPatch,
   stored: FrameLog,

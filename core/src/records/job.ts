@@ -74,6 +74,7 @@ export const JOBS = {
   record: 'job',
   called: 'the job',
   inJob: 'itself',
+  shownIn: ['jobs'],
   made: NewJob,
   patch: JobPatch,
   stored: Job,

@@ -1,5 +1,8 @@
 import type { z } from 'zod'
 
+/** Lists beside a job's own, which screens keep. */
+export type SharedList = 'customers' | 'jobs' | 'models' | 'shopModules'
+
 /** All there is to say of a kind of record that screens write; what is done with it follows from this. */
 export interface KindOfRecord {
   /** What one of them is called in the history. */
@@ -8,6 +11,8 @@ export interface KindOfRecord {
   called: string
   /** How a job holds them: it is one itself, has one, has a list of them, or a list of at most one. */
   inJob: 'itself' | 'one' | 'many' | 'at-most-one' | null
+  /** The lists beside a job's own that show one. */
+  shownIn: readonly SharedList[]
   /** What makes one. */
   made: z.ZodObject
   /** What changes one. */

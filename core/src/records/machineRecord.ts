@@ -37,6 +37,7 @@ export const MACHINES = {
   record: 'machine',
   called: 'the machine',
   inJob: 'one',
+  shownIn: [],
   made: NewMachineRecord,
   patch: MachinePatch,
   stored: MachineRecord,

@@ -87,6 +87,7 @@ export const MEASUREMENTS = {
   record: 'measurement',
   called: 'a measurement',
   inJob: 'many',
+  shownIn: [],
   made: NewMeasurement,
   patch: MeasurementPatch,
   stored: Measurement,

@@ -50,6 +50,7 @@ export const MODELS = {
   record: 'model',
   called: 'a machine record',
   inJob: null,
+  shownIn: ['models'],
   made: NewModelRecord,
   patch: ModelPatch,
   stored: ModelRecord,

@@ -86,6 +86,7 @@ export const MODULES = {
   record: 'module',
   called: 'a module',
   inJob: 'many',
+  shownIn: ['shopModules'],
   made: NewModuleRecord,
   patch: ModulePatch,
   stored: ModuleRecord,

@@ -37,6 +37,7 @@ export const PHOTOS = {
   record: 'photo',
   called: 'a photo',
   inJob: 'many',
+  shownIn: [],
   made: NewPhoto,
   patch: PhotoPatch,
   stored: Photo,

@@ -41,6 +41,7 @@ export const PLANS = {
   record: 'plan',
   called: 'the plan',
   inJob: 'many',
+  shownIn: [],
   made: NewPlan,
   patch: PlanPatch,
   stored: Plan,

@@ -153,6 +153,7 @@ export const QUOTES = {
   record: 'quote',
   called: 'the quote',
   inJob: 'many',
+  shownIn: [],
   made: NewQuote,
   patch: QuotePatch,
   stored: Quote,

@@ -42,6 +42,7 @@ export const READINGS = {
   record: 'reading',
   called: 'a reading',
   inJob: 'many',
+  shownIn: [],
   made: NewReadingRecord,
   patch: ReadingPatch,
   stored: ReadingRecord,

@@ -86,6 +86,7 @@ export const VERIFICATIONS = {
   record: 'verification',
   called: 'the verification',
   inJob: 'at-most-one',
+  shownIn: [],
   made: NewVerification,
   patch: VerificationPatch,
   stored: Verification,

@@ -1,5 +1,5 @@
 export { flushOne, ownFolder } from './copy'
-export { Disk, type DiskTrouble } from './disk'
+export type { DiskTrouble } from './disk'
 export { addressOf, FolderInUse, lockFolder } from './lock'
 export { DiskFailed } from './mount'
 export {

@@ -9,14 +9,16 @@ import {
 import * as database from '../database'
 import { type Kind, kind, type StoredTable } from './store'
 
-type Table<C extends Collection> = (typeof database)[C]
+/** A table for every kind that screens write, of its name. */
+const TABLES = database satisfies Record<Collection, StoredTable>
+
+type Table<C extends Collection> = (typeof TABLES)[C]
 export type KindOf<C extends Collection> = Kind<Table<C>>
 
 /** How records of a kind that screens write are kept: in the table of its name, their history with their job's. */
 export function kindOf<C extends Collection>(collection: C): KindOf<C> {
   const { inJob } = FACTS[collection]
-  // biome-ignore lint/performance/noDynamicNamespaceImportAccess: a table has the name of its kind
-  const table: StoredTable = database[collection]
+  const table: StoredTable = TABLES[collection]
   const jobOf = (row: object): string | null => {
     if (inJob === 'itself') return (row as { id: string }).id
     const isListed = inJob === 'many' || inJob === 'at-most-one'

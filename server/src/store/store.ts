@@ -1,48 +1,22 @@
 import { randomUUID } from 'node:crypto'
-import { type HistoryLine, type RecordKind, shapeOf, upgraded } from '@tembrix/core/records'
+import {
+  type Collection,
+  type HistoryLine,
+  type RecordKind,
+  shapeOf,
+  upgraded,
+} from '@tembrix/core/records'
 import { and, asc, desc, eq, lt, type SQL, sql } from 'drizzle-orm'
 import type { z } from 'zod'
-import {
-  type customers,
-  type fits,
-  type frames,
-  history,
-  type jobs,
-  type machines,
-  type measurements,
-  type models,
-  type modules,
-  type photos,
-  type plans,
-  type priceLists,
-  type quotes,
-  type readings,
-  type shops,
-  type Transaction,
-  type validatedLists,
-  type verifications,
-} from '../database'
+import type * as database from '../database'
+import { history, type Transaction } from '../database'
 import { HttpError, notFound, stale } from '../http'
 import { afterCursor, cutPage, type Order, ordering, type Page, type Paging } from './pages'
 import { tellOf } from './written'
 
-export type StoredTable =
-  | typeof customers
-  | typeof machines
-  | typeof models
-  | typeof validatedLists
-  | typeof modules
-  | typeof jobs
-  | typeof plans
-  | typeof readings
-  | typeof photos
-  | typeof shops
-  | typeof quotes
-  | typeof priceLists
-  | typeof fits
-  | typeof verifications
-  | typeof measurements
-  | typeof frames
+type Tables = typeof database
+/** Tables of what screens write have the name of its kind. */
+export type StoredTable = Tables[Collection] | Tables['validatedLists' | 'shops' | 'priceLists']
 
 /** A record as it is read: its columns but for those that only the store knows. */
 export type Row<T extends StoredTable> = Omit<

@@ -4,6 +4,7 @@ import {
   type JobFile,
   type JobList,
   type RecordKind,
+  type SharedList,
   type Written,
 } from '@tembrix/core/records'
 import { API } from './pages'
@@ -17,7 +18,7 @@ const RETRY = 3000
 type Heard = { kind: 'written'; written: Written } | { kind: 'again' } | { kind: 'away' }
 
 /** Lists that show records besides the jobs they belong to. */
-export type Tag = 'jobs' | 'customers' | 'models' | 'lists' | 'shop' | 'shopModules' | 'priceLists'
+export type Tag = SharedList | 'lists' | 'shop' | 'priceLists'
 
 /** What is open in this tab, and how it is read again. */
 export interface Open {
@@ -99,16 +100,13 @@ async function isThere(): Promise<boolean> {
   }
 }
 
-/** What besides a job shows a record of this kind. */
-const SHOWN_IN: Partial<Record<RecordKind, Tag[]>> = {
-  customer: ['customers', 'jobs'],
-  job: ['jobs'],
-  module: ['shopModules'],
-  model: ['models'],
-  list: ['lists'],
-  shop: ['shop'],
-  'price-list': ['priceLists', 'shopModules'],
-}
+/** The lists that show a record of this kind, beside a job's own. */
+const SHOWN_IN = new Map<RecordKind, readonly Tag[]>([
+  ...Object.values(FACTS).map(({ record, shownIn }) => [record, shownIn] as const),
+  ['list', ['lists']],
+  ['shop', ['shop']],
+  ['price-list', ['priceLists', 'shopModules']],
+])
 
 /** Reads again what is older than what was written; each job and each list once. */
 function takeIn(open: Open, all: readonly Written[]): void {
@@ -118,7 +116,7 @@ function takeIn(open: Open, all: readonly Written[]): void {
   }
   // A module of a job is no piece of the shop.
   const shops = all.filter(({ record, jobId }) => record !== 'module' || jobId === null)
-  const tags = new Set(shops.flatMap(({ record }) => SHOWN_IN[record] ?? []))
+  const tags = new Set(shops.flatMap(({ record }) => SHOWN_IN.get(record) ?? []))
   if (tags.size > 0) open.readLists([...tags])
 }
 

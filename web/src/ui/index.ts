@@ -9,6 +9,19 @@ export { More } from './More'
 export { currencySign, inUnits, minorFrom, minorUnits, money, moneyIn, reckonIn } from './money'
 export { Select } from './Select'
 export { saveAs } from './saveAs'
-export { ago, capacity, day, dayAndTime, isoDay, list, overdue, plural, tidy, today } from './say'
+export {
+  ago,
+  capacity,
+  capital,
+  day,
+  dayAndTime,
+  isoDay,
+  list,
+  overdue,
+  plural,
+  tidy,
+  today,
+  uncapital,
+} from './say'
 export { Tab } from './Tab'
 export { numberFrom, TextInput } from './TextInput'

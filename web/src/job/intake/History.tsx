@@ -1,26 +1,14 @@
-import type { HistoryLine } from '@tembrix/core/records'
+import { FACTS, type HistoryLine } from '@tembrix/core/records'
 import { useState } from 'react'
 import { useHistoryQuery } from '../../data'
-import { ago, list } from '../../ui'
+import { ago, capital, list } from '../../ui'
 
-const RECORDS: Record<HistoryLine['record'], string> = {
-  customer: 'Customer',
-  machine: 'Machine',
-  module: 'Module',
-  job: 'Job',
-  plan: 'Plan',
-  reading: 'Reading',
-  photo: 'Photo',
-  model: 'Machine record',
-  shop: 'The shop’s settings',
-  quote: 'Quote',
-  fit: 'Work at the bench',
-  verification: 'Verification',
-  measurement: 'Measurement',
-  frames: 'Log of frame times',
-  'price-list': 'Price list',
-  list: 'Validated list',
-}
+const CALLED = new Map<HistoryLine['record'], string>([
+  ...Object.values(FACTS).map(({ record, called }) => [record, called] as const),
+  ['shop', 'the shop’s settings'],
+  ['price-list', 'a price list'],
+  ['list', 'a validated list'],
+])
 
 const FIELDS: Record<string, string> = {
   found: 'what was found',
@@ -84,7 +72,7 @@ function Lines({ jobId }: { jobId: string }) {
 }
 
 function sentence({ record, action, fields }: HistoryLine): string {
-  const what = `${RECORDS[record]} ${action}`
+  const what = `${capital(CALLED.get(record) ?? record)} ${action}`
   if (action !== 'changed' || fields.length === 0) return what
   return `${what}: ${list(fields.map((field) => FIELDS[field] ?? field))}`
 }

@@ -1,6 +1,6 @@
 import type { QuoteState } from '@tembrix/core/quote'
 import type { Quote, QuoteDocument } from '@tembrix/core/records'
-import { day, moneyIn } from '../../ui'
+import { capital, day, moneyIn } from '../../ui'
 
 interface Version {
   quote: Quote
@@ -17,7 +17,7 @@ export const STATES: Record<QuoteState, (version: Version) => string> = {
   declined: ({ quote }) => `Declined by the customer${on(quote.ended?.at)}.`,
   withdrawn: ({ quote, document }) => {
     const was = quote.approval ? `${agreement({ quote, document })}; ` : ''
-    return sentence(`${was}withdrawn${on(quote.ended?.at)}.`)
+    return capital(`${was}withdrawn${on(quote.ended?.at)}.`)
   },
   expired: ({ document }) => `Offered, but it ran out on ${day(document?.validUntil ?? '')}.`,
   replaced: ({ quote, document }) => {
@@ -32,5 +32,3 @@ function agreement({ quote: { approval }, document }: Version): string {
   const amount = moneyIn(document.currency)(option.toPay)
   return `${option.title}, ${amount}, approved by ${approval.name} on ${day(approval.at)}`
 }
-
-const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)

@@ -1,11 +1,12 @@
 import { type Made, passedOnlyCold } from '@tembrix/core/diagnose'
 import type { ModuleRecord } from '@tembrix/core/records'
 import { formatISO } from 'date-fns'
+import { capital } from '../../ui'
 import { useJob } from '../file'
 import { partsWords } from '../trials'
 import { SupplierNote } from './SupplierNote'
 import { VERDICT_PROMISES, type VerdictFacts } from './verdictPromises'
-import { capital, percent } from './words'
+import { percent } from './words'
 
 /** What to do where it is no part of the memory. */
 const ADVICE: Readonly<Record<string, string>> = {

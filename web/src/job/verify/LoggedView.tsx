@@ -10,11 +10,11 @@ import { Trash2 } from 'lucide-react'
 import { lazy, Suspense } from 'react'
 import { configurationsOf } from '../../configurations'
 import { removing } from '../../data'
-import { plural, tidy } from '../../ui'
+import { capital, plural, tidy } from '../../ui'
 import { useJob } from '../file'
 import { Effects } from './Effects'
 import { Verdict } from './Verdict'
-import { COMPARED_RATES, capital, RATE_WORDS } from './words'
+import { COMPARED_RATES, RATE_WORDS } from './words'
 
 const FrameCharts = lazy(async () => ({ default: (await import('./FrameCharts')).FrameCharts }))
 

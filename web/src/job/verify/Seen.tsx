@@ -2,14 +2,14 @@ import { clocksExpected } from '@tembrix/core/diagnose'
 import type { Verification } from '@tembrix/core/records'
 import { CircleCheck, Search, TriangleAlert } from 'lucide-react'
 import { useState } from 'react'
-import { Button, list, numberFrom, Select, TextInput, tidy } from '../../ui'
+import { Button, capital, list, numberFrom, Select, TextInput, tidy } from '../../ui'
 import { useJob } from '../file'
 import { SimulatedStart } from '../simulated'
 import { FromReadout } from './FromReadout'
 import { Stability } from './Stability'
 import type { Verifying } from './useVerify'
 import { Verified } from './Verified'
-import { CAUSE_WORDS, capital, differenceWords, NEXT_WORDS, RESERVED_CHECKS } from './words'
+import { CAUSE_WORDS, differenceWords, NEXT_WORDS, RESERVED_CHECKS } from './words'
 
 interface Props {
   verifying: Verifying

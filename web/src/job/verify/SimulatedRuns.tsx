@@ -2,12 +2,11 @@ import { analyseFrames } from '@tembrix/core/measure'
 import type { FrameLog, NewOf } from '@tembrix/core/records'
 import { useState } from 'react'
 import { making } from '../../data'
-import { Button } from '../../ui'
+import { Button, uncapital } from '../../ui'
 import { NoStart, useJob } from '../file'
 import { Simulated, useSimulated } from '../simulated'
 import { outcomeWords } from '../trials'
 import { sessionLike } from './sessions'
-import { uncapital } from './words'
 
 const RUNS = 5
 const LOGS = 3

@@ -1,10 +1,9 @@
 import { caseAgainst, type Made } from '@tembrix/core/diagnose'
 import { Copy } from 'lucide-react'
 import { useState } from 'react'
-import { Button, capacity, list, plural } from '../../ui'
+import { Button, capacity, list, plural, uncapital } from '../../ui'
 import { useJob } from '../file'
 import { outcomeWords } from '../trials'
-import { uncapital } from './words'
 
 interface Props {
   /** The module at fault, as `moduleId unit`. */

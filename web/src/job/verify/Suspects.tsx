@@ -1,6 +1,7 @@
 import { type Suspicion, suspects } from '@tembrix/core/diagnose'
+import { capital } from '../../ui'
 import { partsWords } from '../trials'
-import { capital, percent } from './words'
+import { percent } from './words'
 
 /** What may be wrong, the likeliest first. */
 export function Suspects({

@@ -5,13 +5,12 @@ import { channelPeakGBs } from '@tembrix/core/model'
 import type { Measurement, TwoChanges } from '@tembrix/core/records'
 import { useState } from 'react'
 import { configurationsOf } from '../../configurations'
-import { Field, plural, Select, tidy } from '../../ui'
+import { capital, Field, plural, Select, tidy } from '../../ui'
 import { useJob } from '../file'
 import { Effects } from './Effects'
 import { Sessions } from './SessionView'
 import type { Verifying } from './useVerify'
 import { Verdict } from './Verdict'
-import { capital } from './words'
 
 type Tested = measure.Tested<Measurement>
 

@@ -120,9 +120,6 @@ export const COMPARED_RATES = ['averageRate', 'rateAt99', 'rateOfSlowest1'] as c
 
 export const rateTestName = (test: string, rate: FrameRate) => `${test}: ${RATE_WORDS[rate]}`
 
-export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
-export const uncapital = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)
-
 /** Never quite sure: an answer may have been wrong. */
 export const percent = (chance: number) =>
   chance > 0.995 ? 'over 99 %' : `${tidy(chance * 100, 0)} %`
