@@ -78,7 +78,9 @@ function at({ module, problems }: Stick, line: number): Stick {
 
 /** Lists have the same labels over and over: what a text says is worked out once. */
 function kept<T>(known: Map<string, T>, text: string, make: () => T): T {
-  const one = known.get(text) ?? make()
+  const before = known.get(text)
+  if (before !== undefined) return before
+  const one = make()
   known.set(text, one)
   return one
 }

@@ -129,24 +129,18 @@ function partsOf(
   found: readonly Read[],
   labels: PartReading | null,
 ): Part[] {
-  const formats = new Map<number, Format>()
-  for (const { part, from, to } of found) {
-    for (let at = from; at <= to; at += 1) formats.set(at, part.format)
+  const formats = new Array<Format | undefined>(lines.length).fill(undefined)
+  for (const { where } of labels?.modules ?? []) {
+    if ('line' in where) formats[where.line - 1] = 'label'
   }
-  const unread = new Set(
-    (labels?.problems ?? []).flatMap(({ code, where }) =>
-      code === 'NOT_A_LABEL' && where && 'line' in where ? [where.line] : [],
-    ),
-  )
-  const labelled = new Set(
-    (labels?.modules ?? []).flatMap(({ where }) => ('line' in where ? [where.line] : [])),
-  )
+  for (const { code, where } of labels?.problems ?? []) {
+    if (code === 'NOT_A_LABEL' && where && 'line' in where) formats[where.line - 1] = 'unknown'
+  }
+  for (const { part, from, to } of found) formats.fill(part.format, from, to + 1)
   const parts: Part[] = []
   lines.forEach((line, at) => {
-    const known = formats.get(at)
-    if (line.trim() === '' && known === undefined) return
-    const isLabel = labelled.has(at + 1) && !unread.has(at + 1)
-    const format = known ?? (isLabel ? 'label' : 'unknown')
+    const format = formats[at] ?? (line.trim() === '' ? null : 'unknown')
+    if (format === null) return
     const last = parts.at(-1)
     if (last?.format === format && last.to === at) last.to = at + 1
     else parts.push({ format, from: at + 1, to: at + 1 })
