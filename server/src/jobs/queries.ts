@@ -1,20 +1,23 @@
 import { JOB_LISTS, type JobLine, type JobList, type Stage } from '@tembrix/core/records'
 import { and, eq, inArray, or, sql } from 'drizzle-orm'
 import { customers, type Database, history, jobs, machines, type Transaction } from '../database'
-import { RECORDS } from '../kinds'
+import { notFound } from '../errors'
 import { saying } from '../search'
 import {
   afterCursor,
   customerKind,
   cutPage,
   find,
+  gathered,
   historyPage,
   jobKind,
+  kindOf,
   machineKind,
   ofRecord,
   ordering,
   type Page,
   type Paging,
+  type Wanted,
 } from '../store'
 
 /** The counter's list, newest change first; every word of `search` must be found somewhere in a line. */
@@ -97,18 +100,21 @@ async function namesOf(
 }
 
 /** A job with everything it rests on. */
-export async function readJob(tx: Transaction, id: string) {
-  const job = await find(tx, jobKind, id)
-  const lists: [JobList, unknown[]][] = []
-  for (const list of JOB_LISTS) {
-    lists.push([list, (await RECORDS[list].list(tx, { jobId: id })).rows])
-  }
-  return {
-    ...job,
-    customer: await find(tx, customerKind, job.customerId),
-    machine: await find(tx, machineKind, job.machineId),
-    ...(Object.fromEntries(lists) as Record<JobList, unknown[]>),
-  }
+export async function readJob(db: Pick<Transaction, 'execute'>, id: string) {
+  const itself = (name: string) => sql`(select ${sql.identifier(name)} from jobs where id = ${id})`
+  const listed = JOB_LISTS.map((list): [JobList, Wanted] => {
+    const of = kindOf(list)
+    return [list, { of, where: eq(of.table.jobId, id) }]
+  })
+  const lists = Object.fromEntries(listed) as Record<JobList, Wanted>
+  const { job, customer, machine, ...rest } = await gathered(db, {
+    job: { of: jobKind, where: eq(jobs.id, id) },
+    customer: { of: customerKind, where: eq(customers.id, itself('customer_id')) },
+    machine: { of: machineKind, where: eq(machines.id, itself('machine_id')) },
+    ...lists,
+  })
+  if (!job[0]) throw notFound(jobKind.record)
+  return { ...job[0], customer: customer[0], machine: machine[0], ...rest }
 }
 
 /** Every write to a job and what it rests on, newest first. */

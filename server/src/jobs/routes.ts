@@ -18,7 +18,7 @@ export function jobRoutes(db: Database): Router {
 
   routes.get('/:id', async (request, response) => {
     const id = idOf(request.params)
-    response.json(await db.transaction((tx) => readJob(tx, id)))
+    response.json(await readJob(db, id))
   })
 
   routes.get('/:id/history', async (request, response) => {

@@ -1,4 +1,5 @@
 export { answerCreated, answerPage, idOf, versionOf } from './answer'
+export { gathered, type Wanted } from './gather'
 export {
   customerKind,
   framesKind,

@@ -24,11 +24,15 @@ export type Row<T extends StoredTable> = Omit<
   'firstWrite' | 'lastWrite' | 'shape' | 'said' | 'listId'
 >
 
-export interface Kind<T extends StoredTable> {
+/** What it takes to read records of a kind. */
+export interface Readable<T extends StoredTable> {
   table: T
   record: RecordKind
   /** What a row is read by; nothing else is answered. */
   stored: z.ZodType
+}
+
+export interface Kind<T extends StoredTable> extends Readable<T> {
   /** The job whose history a write of this row belongs to. */
   jobOf: (row: Row<T>) => string | null
 }
@@ -52,8 +56,8 @@ export interface Created<Row> {
  * A row as its kind's schema has it, from whichever shape it was written in.
  * @throws HttpError 500 `damaged` where it is of no such shape.
  */
-function asStored<T extends StoredTable>(
-  { record, stored }: Kind<T>,
+export function asStored<T extends StoredTable>(
+  { record, stored }: Readable<T>,
   row: StoredTable['$inferSelect'],
 ): Row<T> {
   const { success, data, error } = stored.safeParse(upgraded(record, row, row.shape))
