@@ -1,20 +1,31 @@
 import { defineConfig } from 'vitest/config'
 
 const limits = { testTimeout: 120_000, hookTimeout: 120_000 }
+const served = { globalSetup: 'server/test/prepare.ts', ...limits }
+
+/** Loading the program takes longer than most tests: the files of a project share it. */
+const shared = { isolate: false }
+
+/** What changes the program's own modules has them for itself. */
+const APART = ['server/src/records/added.test.ts']
 
 export default defineConfig({
   test: {
+    // By itself it leaves one core idle, of which there may be two.
+    maxWorkers: '100%',
     projects: [
-      { test: { name: 'core', include: ['core/**/*.test.ts'], ...limits } },
+      { test: { name: 'core', include: ['core/**/*.test.ts'], ...shared, ...limits } },
       {
         test: {
           name: 'server',
           include: ['server/**/*.test.ts'],
-          globalSetup: 'server/test/prepare.ts',
-          ...limits,
+          exclude: APART,
+          ...shared,
+          ...served,
         },
       },
-      { test: { name: 'web', include: ['web/**/*.test.ts'], ...limits } },
+      { test: { name: 'server apart', include: APART, ...served } },
+      { test: { name: 'web', include: ['web/**/*.test.ts'], ...shared, ...limits } },
       { test: { name: 'scripts', include: ['scripts/**/*.test.mjs'], ...limits } },
     ],
   },

@@ -139,5 +139,5 @@ test('a slot taken from the record leaves the plan, which is saved without it', 
 
   await page.getByRole('link', { name: 'Intake' }).click()
   await page.getByText('History', { exact: true }).click()
-  await expect(page.getByRole('list', { name: 'History' })).toContainText('Plan changed: slots')
+  await expect(page.getByRole('list', { name: 'History' })).toContainText('The plan changed: slots')
 })

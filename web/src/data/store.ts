@@ -71,7 +71,10 @@ export async function openStore(): Promise<Store> {
     jobs: () => openJobs(store),
     readJob: (id) => readJob(store, id),
     readLists: (tags) => store.dispatch(api.util.invalidateTags(tags)),
-    heard: (there) => store.dispatch(reached(there)),
+    heard: (there) => {
+      store.dispatch(reached(there))
+      if (there) wake(true)
+    },
   })
   window.addEventListener('pagehide', () => keepDeeds(sessionStorage, store.getState().undo))
   window.addEventListener('online', () => wake(true))
