@@ -201,3 +201,43 @@ test('when the tab that hears news is closed, another of the browser takes it ov
   await change('0555 20')
   await expect(second.getByLabel('Phone')).toHaveValue('0555 20')
 })
+
+test('a reading that began before a write does not take from the screen what was written', async ({
+  page,
+  app,
+}) => {
+  const id = await openJob(page, app, 'Quince', 'verify')
+  await page.getByRole('tab', { name: 'Measured' }).click()
+  await page.getByLabel('A further test').fill('Scan')
+  await page.getByRole('button', { name: 'Add', exact: true }).click()
+
+  let release = () => {}
+  const late = new Promise<void>((resolve) => {
+    release = resolve
+  })
+  let held = 0
+  await page.route(`**/api/v1/jobs/${id}`, async (route) => {
+    if (route.request().method() !== 'GET') return route.continue()
+    const response = await route.fetch()
+    held += 1
+    if (held === 1) await late
+    await route.fulfill({ response })
+  })
+  const { version } = await (await page.request.get(`${app.address}/api/v1/jobs/${id}`)).json()
+  await page.request.patch(`${app.address}/api/v1/jobs/${id}`, {
+    data: { version, uses: 'Asked elsewhere' },
+  })
+  await expect.poll(() => held).toBe(1)
+
+  const scan = page.getByRole('region', { name: 'Scan' })
+  await scan.getByLabel('Before', { exact: true }).fill('31.5')
+  await saved(page)
+  const about = await scan.getByText('Conditions not noted').first().elementHandle()
+  const next = page.waitForResponse(`**/api/v1/jobs/${id}`)
+  release()
+  await next
+  await expect.poll(() => held).toBe(2)
+  await page.getByRole('link', { name: 'Intake' }).hover()
+  expect(await about?.evaluate((one) => one.isConnected)).toBe(true)
+  await expect(scan.getByText('1 run')).toBeVisible()
+})

@@ -5,7 +5,8 @@ export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
   // Each has a server and data of its own.
-  workers: 2,
+  workers: 4,
+  fullyParallel: true,
   // Machines that check are shared: a slow minute is no fault of the program's.
   retries: process.env.CI || process.env.TEMBRIX_REPORT ? 2 : 0,
   timeout: 120_000,

@@ -67,6 +67,10 @@ export async function openStore(): Promise<Store> {
       forgetPictures(getOriginalState().outbox, getState().outbox)
     },
   })
+  listener.startListening({
+    matcher: api.endpoints.job.matchFulfilled,
+    effect: ({ meta }) => takeAgain(store, meta.arg.originalArgs),
+  })
   followChanges({
     jobs: () => openJobs(store),
     readJob: (id) => readJob(store, id),
@@ -162,6 +166,21 @@ async function settle(store: Store, entries: readonly Entry[], delivery: Deliver
   }
 }
 
+/** What was stored while a job was being read, by the job: the reading may have begun before. */
+const taken = new Map<string, (readonly [Entry, Fields | null])[]>()
+
+/** What a reading that began before shows no longer, or not yet, is taken into it as well. */
+function takeAgain(store: Store, jobId: string): void {
+  const all = taken.get(jobId)
+  if (!all) return
+  taken.delete(jobId)
+  store.dispatch(
+    api.util.updateQueryData('job', jobId, (file) => {
+      for (const [entry, answer] of all) absorb(file, entry, answer)
+    }),
+  )
+}
+
 /** Takes what the server has stored into what was read from it. */
 function take(store: Store, entry: Entry, answer: Fields | null): void {
   const { dispatch } = store
@@ -172,7 +191,10 @@ function take(store: Store, entry: Entry, answer: Fields | null): void {
       dispatch(api.util.invalidateTags(['shopModules', 'jobs']))
       readJob(store, entry.jobId)
     }
-    if (dispatch(api.util.getRunningQueryThunk('job', entry.jobId))) readJob(store, entry.jobId)
+    if (dispatch(api.util.getRunningQueryThunk('job', entry.jobId))) {
+      taken.set(entry.jobId, [...(taken.get(entry.jobId) ?? []), [entry, answer]])
+      readJob(store, entry.jobId)
+    }
   } else if (entry.collection === 'models') {
     dispatch(
       api.util.updateQueryData('models', undefined, (models) =>
