@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import type { Page } from '@playwright/test'
-import { expect, openJob, test, withoutNews } from './fixtures'
+import type { Locator, Page } from '@playwright/test'
+import type { Application } from './application'
+import { expect, test } from './fixtures'
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 
@@ -17,118 +18,152 @@ async function violationsOf(page: Page, rules: string[]): Promise<string[]> {
   }, rules)
 }
 
-test('screens meet the accessibility rules, in daylight and on the dark bench', async ({
-  page,
-  app,
-}) => {
-  await withoutNews(page)
-  test.setTimeout(240_000)
-  const screens = [
-    () => page.goto(app.address),
-    () => page.goto(`${app.address}/jobs/new`),
-    () => openJob(page, app, 'Wren', 'plan'),
-    () => openJob(page, app, 'Ashby', 'identify'),
-    () => openJob(page, app, 'Adair', 'intake'),
-    () => openJob(page, app, 'Lindgard', 'size'),
-    async () => {
-      await openJob(page, app, 'Wren', 'plan')
-      await page.getByRole('tab', { name: 'Trade-offs' }).click()
-      await expect(page.getByRole('list', { name: 'Picks' })).toBeVisible()
-    },
-    () => page.goto(`${app.address}/machines`),
-    async () => {
-      await page.goto(`${app.address}/machines`)
-      await page.getByRole('link', { name: 'Heron 15' }).click()
-    },
-    () => page.goto(`${app.address}/reference`),
-    () => openJob(page, app, 'Aldwin', 'quote'),
-    () => openJob(page, app, 'Adair', 'quote'),
-    async () => {
-      const id = await openJob(page, app, 'Aldwin', 'quote')
-      await page.goto(`${app.address}/jobs/${id}/quote-sheet`)
-    },
-    () => openJob(page, app, 'Adair', 'fit'),
-    async () => {
-      await openJob(page, app, 'Varga', 'fit')
-      await page.getByRole('tab', { name: /^Screws/ }).click()
-      await page.getByRole('button', { name: /^Place a screw/ }).press('Enter')
-    },
-    async () => {
-      await openJob(page, app, 'Adair', 'fit')
-      await page.getByRole('tab', { name: 'Tray' }).click()
-    },
-    async () => {
-      const id = await openJob(page, app, 'Adair', 'fit')
-      await page.goto(`${app.address}/jobs/${id}/labels`)
-    },
-    async () => {
-      await openJob(page, app, 'Quince', 'verify')
-      await page.getByLabel('Memory in all, GB, seen').fill('16')
-    },
-    async () => {
-      await openJob(page, app, 'Quince', 'verify')
-      await page.getByRole('tab', { name: /^Fault/ }).click()
-      await page.getByLabel('Another trial').selectOption({ label: 'my own: I put them otherwise' })
-    },
-    async () => {
-      await openJob(page, app, 'Farrow', 'verify')
-      await page.getByRole('tab', { name: 'Measured' }).click()
-    },
-    () => page.goto(`${app.address}/shelf`),
-    async () => {
-      await page.goto(`${app.address}/shelf`)
-      await page.getByRole('tab', { name: 'Suppliers’ offers' }).click()
-    },
-    async () => {
-      await page.goto(`${app.address}/shelf`)
-      await page.getByRole('button', { name: 'Put on the shelf' }).click()
-    },
-    () => page.goto(`${app.address}/probe`),
-    () => page.goto(`${app.address}/what-if`),
-    async () => {
-      await page.goto(`${app.address}/what-if`)
+/** Each with what there is to see of it once it is all there. */
+interface Screen {
+  at: string
+  shows: (page: Page) => Locator
+  /** What is done on it first. */
+  does?: (page: Page) => Promise<unknown>
+}
+
+const heading = (name: string) => (page: Page) => page.getByRole('heading', { name, exact: true })
+const rows = (page: Page) => page.getByRole('row').nth(1)
+const slots = (page: Page) => page.getByRole('button', { name: /^Slot / }).first()
+
+const SHOP: Screen[] = [
+  { at: '/', shows: rows },
+  { at: '/jobs/new', shows: heading('New job') },
+  { at: '/machines', shows: (page) => page.getByRole('link', { name: 'Heron 15' }) },
+  {
+    at: '/machines',
+    does: (page) => page.getByRole('link', { name: 'Heron 15' }).click(),
+    shows: heading('Heron 15'),
+  },
+  { at: '/reference', shows: heading('How long it takes') },
+  { at: '/shelf', shows: rows },
+  {
+    at: '/shelf',
+    does: (page) => page.getByRole('button', { name: 'Put on the shelf' }).click(),
+    shows: (page) => page.getByRole('dialog'),
+  },
+  { at: '/probe', shows: heading('Memory probe') },
+  {
+    at: '/shelf',
+    does: (page) => page.getByRole('tab', { name: 'Suppliers’ offers' }).click(),
+    shows: rows,
+  },
+  { at: '/backups', shows: heading('No backup yet') },
+  { at: '/what-if', shows: heading('Known to the shop') },
+  {
+    at: '/what-if',
+    does: async (page) => {
       await page.getByRole('button', { name: /^Desktop, 4 slots/ }).click()
       await page.getByRole('button', { name: 'Put in 16 GB' }).click()
     },
-  ]
-  for (const open of screens) {
-    await open()
-    await expect(page.getByRole('heading').first()).toBeVisible()
-    await page.waitForLoadState('networkidle')
-    await page.evaluate(axe)
-    expect(await violationsOf(page, ['wcag2a', 'wcag2aa']), page.url()).toEqual([])
-    // The theme changes colours and nothing else.
-    await page.evaluate(() => {
-      document.documentElement.dataset.theme = 'dark'
-    })
-    expect(await violationsOf(page, ['color-contrast']), `${page.url()}, dark`).toEqual([])
+    shows: slots,
+  },
+]
+
+const JOBS: Screen[] = [
+  { at: 'Adair/intake', shows: heading('The customer’s modules') },
+  { at: 'Ashby/identify', shows: heading('The machine’s record') },
+  { at: 'Lindgard/size', shows: heading('What it is used for') },
+  { at: 'Wren/plan', shows: heading('What it should bring') },
+  {
+    at: 'Wren/plan',
+    does: (page) => page.getByRole('tab', { name: 'Trade-offs' }).click(),
+    shows: (page) => page.getByRole('list', { name: 'Picks' }),
+  },
+  { at: 'Aldwin/quote', shows: heading('The customer agrees') },
+  { at: 'Adair/quote', shows: heading('Quote') },
+  { at: 'Aldwin/quote-sheet', shows: heading('Quote for more memory') },
+]
+
+const BENCH: Screen[] = [
+  { at: 'Adair/fit', shows: heading('The maker’s instructions come first') },
+  {
+    at: 'Adair/fit',
+    does: (page) => page.getByRole('tab', { name: 'Tray' }).click(),
+    shows: (page) => page.getByRole('tabpanel'),
+  },
+  {
+    at: 'Varga/fit',
+    does: async (page) => {
+      await page.getByRole('tab', { name: /^Screws/ }).click()
+      await page.getByRole('button', { name: /^Place a screw/ }).press('Enter')
+    },
+    shows: (page) => page.getByRole('tabpanel'),
+  },
+  { at: 'Adair/labels', shows: heading('Labels') },
+  {
+    at: 'Quince/verify',
+    does: (page) => page.getByLabel('Memory in all, GB, seen').fill('16'),
+    shows: heading('Stability'),
+  },
+  {
+    at: 'Quince/verify',
+    does: async (page) => {
+      await page.getByRole('tab', { name: /^Fault/ }).click()
+      const own = { label: 'my own: I put them otherwise' }
+      await page.getByLabel('Another trial').selectOption(own)
+    },
+    shows: (page) => page.getByRole('region', { name: 'Suspects' }),
+  },
+  {
+    at: 'Farrow/verify',
+    does: (page) => page.getByRole('tab', { name: 'Measured' }).click(),
+    shows: (page) => page.getByRole('region', { name: 'All tests' }),
+  },
+]
+
+/** Opens an address of the shop, or a step of a customer's job. */
+async function open(page: Page, app: Application, at: string): Promise<void> {
+  const [customer, step] = at.split('/') as [string, string]
+  let path = at
+  if (customer) {
+    const found = await page.request.get(`${app.address}/api/v1/jobs?search=${customer}`)
+    const [job] = (await found.json()) as [{ id: string }]
+    path = `/jobs/${job.id}/${step}`
   }
-})
+  if (page.url() !== app.address + path) await page.goto(app.address + path)
+}
+
+for (const [where, screens] of [
+  ['the shop', SHOP],
+  ['jobs', JOBS],
+  ['the bench', BENCH],
+] as const) {
+  test(`screens of ${where} meet the accessibility rules, in daylight and in the dark`, async ({
+    page,
+    app,
+  }) => {
+    for (const { at, does, shows } of screens) {
+      await open(page, app, at)
+      await does?.(page)
+      await expect(shows(page)).toBeVisible()
+      await page.evaluate(axe)
+      expect(await violationsOf(page, ['wcag2a', 'wcag2aa']), at).toEqual([])
+      // The theme changes colours and nothing else.
+      await page.evaluate(() => {
+        document.documentElement.dataset.theme = 'dark'
+      })
+      expect(await violationsOf(page, ['color-contrast']), `${at}, dark`).toEqual([])
+      await page.evaluate(() => {
+        document.documentElement.dataset.theme = 'light'
+      })
+    }
+  })
+}
 
 test('nothing is cut off sideways on a tablet', async ({ page, app }) => {
-  await withoutNews(page)
   await page.setViewportSize({ width: 768, height: 1024 })
-  for (const step of [
-    'intake',
-    'identify',
-    'size',
-    'plan',
-    'quote',
-    'fit',
-    'verify',
-    '/shelf',
-    '/what-if',
-    '/machines',
-    '/reference',
-    '/jobs/new',
-    '/probe',
-  ]) {
-    if (step.startsWith('/')) await page.goto(app.address + step)
-    else await openJob(page, app, 'Adair', step)
-    await page.waitForLoadState('networkidle')
+  for (const { at, does, shows } of [...SHOP, ...JOBS, ...BENCH]) {
+    if (does) continue
+    await open(page, app, at)
+    await expect(shows(page)).toBeVisible()
     const wider = await page.evaluate(
       () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
     )
-    expect(wider, step).toBe(0)
+    expect(wider, at).toBe(0)
   }
 })

@@ -4,7 +4,7 @@ import { launchOptions } from './browser'
 export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
-  // Each has a server and data of its own.
+  // Each has a server and data of its own, and waits as much as it works.
   workers: 4,
   fullyParallel: true,
   // Machines that check are shared: a slow minute is no fault of the program's.
@@ -17,6 +17,7 @@ export default defineConfig({
   outputDir: 'test-results',
   use: {
     viewport: { width: 1280, height: 800 },
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions,
     // What it keeps would pass the routes by that tests set.
     serviceWorkers: 'block',

@@ -18,6 +18,9 @@ export interface Options {
   probe: ProbeAddress | null
 }
 
+/** How long a connection is kept for the next request, ms: one that comes as it is shut is lost. */
+const KEPT = 65_000
+
 /** Serves an open database on this machine alone; resolves with what stops it and closes the database. */
 export async function serve(
   database: OpenDatabase,
@@ -41,6 +44,7 @@ export async function serve(
         backups: { database, folder, backups, restore },
       }),
     )
+    server.keepAliveTimeout = KEPT
     await new Promise<void>((resolve, reject) => {
       server.once('error', reject)
       server.listen(port, '127.0.0.1', resolve)
