@@ -17,7 +17,7 @@ export async function takeInPrices(
   const list = { supplier, name: 'prices.csv', mapping, complete: false, offers: offers.length }
   const { id } = await post('/price-lists', list)
   for (let at = 0; at < offers.length; ) {
-    const piece = { at, offers: offers.slice(at, at + 100) }
+    const piece = { at, offers: offers.slice(at, at + 50) }
     at = (await post(`/price-lists/${id}/offers`, piece)).taken
   }
   await post(`/price-lists/${id}/end`, {})

@@ -33,7 +33,7 @@ const fields = {
 }
 
 /** The most offers that are taken in at a time. */
-export const PRICE_LIST_PIECE = 100
+export const PRICE_LIST_PIECE = 50
 
 /** A list to be taken in, piece by piece: `offers` is how many there are in all. */
 export const NewPriceList = OwnId.extend({
