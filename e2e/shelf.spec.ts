@@ -1,4 +1,5 @@
 import { expect, newJob, saved, slot, test } from './fixtures'
+import { takeInPrices } from './priceList'
 
 test('a kit is put on the shelf by its label, kept together, and taken apart only when asked', async ({
   page,
@@ -157,15 +158,15 @@ test('a long price list shows how far it has come, can be stopped, and shows wha
     await route.continue()
   })
   await dialog.getByRole('button', { name: 'Import 1500' }).click()
-  await expect(dialog.getByRole('status')).toContainText('200 of 1500 offers')
+  await expect(dialog.getByRole('status')).toContainText('100 of 1500 offers')
   await dialog.getByRole('button', { name: 'Stop' }).click()
   goOn()
-  await expect(page.getByText('300 added, 0 changed, 0 as before; stopped after 300')).toBeVisible()
+  await expect(page.getByText('150 added, 0 changed, 0 as before; stopped after 150')).toBeVisible()
 
   await open()
   await dialog.getByLabel('Supplier').fill('Long & Sons')
   await dialog.getByRole('button', { name: 'Import 1500' }).click()
-  await expect(page.getByText('1200 added, 0 changed, 300 as before.')).toBeVisible()
+  await expect(page.getByText('1350 added, 0 changed, 150 as before.')).toBeVisible()
   await page.getByLabel('Search the offers').fill('long ll')
   const found = page.getByRole('row', { name: /LL-/ })
   await expect(found).toHaveCount(100)
@@ -199,6 +200,14 @@ test('the supplier is asked; one that fails or dawdles is said to, and can be gi
   await page.getByRole('button', { name: 'Ask', exact: true }).click()
   await expect(page.getByText(/\d offers? of Marrowby Parts/)).toBeVisible()
 
+  // One as good for less hides it until it is looked for.
+  const api = `${app.address}/api/v1`
+  const answer = await page.request.get(
+    `${api}/modules?shop=1&source=supplier&search=W4S-2x32-3200`,
+  )
+  const [{ module }] = await answer.json()
+  const cheap = { module: { ...module, article: 'OP-2x32' }, price: 100, stock: 5, leadDays: 2 }
+  await takeInPrices(api, 'Other Parts', [cheap])
   const { address } = await newJob(page, app, 'Oda Finch', 'Heron 15', { A: '8GB 1Rx8' })
   await page.goto(`${address}/plan`)
   await page.getByLabel('Find among The supplier’s').fill('W4S-2x32-3200')

@@ -71,6 +71,12 @@ export async function openStore(): Promise<Store> {
     matcher: api.endpoints.job.matchFulfilled,
     effect: ({ meta }) => takeAgain(store, meta.arg.originalArgs),
   })
+  listener.startListening({
+    matcher: api.endpoints.job.matchRejected,
+    effect: ({ meta }) => {
+      if (!meta.condition) taken.delete(meta.arg.originalArgs)
+    },
+  })
   followChanges({
     jobs: () => openJobs(store),
     readJob: (id) => readJob(store, id),
