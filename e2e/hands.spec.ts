@@ -35,6 +35,22 @@ test('what one screen changes shows on another without a reload, and typing ther
   await other.context().close()
 })
 
+test('a machine renamed at another screen is called so in the counter’s list', async ({
+  page,
+  app,
+}) => {
+  const job = await newJob(page, app, 'Isolde Fenn', 'Heron 15', { A: '8GB 1Rx8' })
+  await page.goto(app.address)
+  const line = page.getByRole('row', { name: /Isolde Fenn/ })
+  await expect(line).toContainText('Heron 15')
+  const api = `${app.address}/api/v1`
+  const { machine: record } = await (await page.request.get(`${api}/jobs/${job.id}`)).json()
+  await page.request.patch(`${api}/machines/${record.id}`, {
+    data: { version: record.version, machine: { ...record.machine, name: 'Heron 15, second' } },
+  })
+  await expect(line).toContainText('Heron 15, second')
+})
+
 test('three screens on one fitting: every tick stays, whoever began it', async ({
   page,
   app,

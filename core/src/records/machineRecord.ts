@@ -37,7 +37,7 @@ export const MACHINES = {
   record: 'machine',
   called: 'the machine',
   inJob: 'one',
-  shownIn: [],
+  shownIn: ['jobs'],
   made: NewMachineRecord,
   patch: MachinePatch,
   stored: MachineRecord,
