@@ -95,10 +95,11 @@ const BENCH: Screen[] = [
     shows: (page) => page.getByRole('tabpanel'),
   },
   { at: 'Adair/labels', shows: heading('Labels') },
+  { at: 'Quince/verify', shows: heading('Stability') },
   {
     at: 'Quince/verify',
     does: (page) => page.getByLabel('Memory in all, GB, seen').fill('16'),
-    shows: heading('Stability'),
+    shows: (page) => page.getByRole('list', { name: 'Differences' }),
   },
   {
     at: 'Quince/verify',

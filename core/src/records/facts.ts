@@ -11,7 +11,7 @@ type FactsOf<K extends KindOfRecord> = Pick<
 
 /**
  * What a screen has to know of every kind of record it writes: all but the schemas. It is data, and the
- * build of the page keeps it as such (`web/vite.config.ts`), so that no schema loads with the first page.
+ * build of the page keeps it as such (`web/vite.config.ts`), so that the kinds' schemas do not load first.
  */
 export const FACTS = Object.fromEntries(
   Object.entries(KINDS).map(([collection, kind]) => [collection, factsOf(kind)]),
