@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { cpSync, mkdtempSync, rmSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -22,7 +22,7 @@ export interface Application {
 /** The built application as a user starts it, over a data folder of its own. */
 export async function startApplication(
   demo = true,
-  folder = mkdtempSync(join(tmpdir(), 'tembrix-e2e-')),
+  folder = newFolder(demo),
 ): Promise<Application> {
   const port = await freePort()
   const probe = await freePort()
@@ -71,6 +71,14 @@ export async function startApplication(
       rmSync(folder, { recursive: true, force: true })
     },
   }
+}
+
+/** A data folder of its own, with the demonstration in it where one lies ready. */
+function newFolder(demo: boolean): string {
+  const folder = mkdtempSync(join(tmpdir(), 'tembrix-e2e-'))
+  const ready = process.env.TEMBRIX_DEMONSTRATION
+  if (demo && ready) cpSync(ready, folder, { recursive: true })
+  return folder
 }
 
 function freePort(): Promise<number> {

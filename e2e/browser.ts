@@ -1,6 +1,6 @@
 import { existsSync } from 'node:fs'
 
-const USUAL = ['/usr/bin/chromium', '/usr/bin/chromium-browser']
+const USUAL = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium', '/usr/bin/chromium-browser']
 
 /** How the browser is started: `CHROMIUM` names one, else Debian's. */
 export const launchOptions = {

@@ -4,6 +4,7 @@ import { launchOptions } from './browser'
 export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
+  globalSetup: './demonstration.ts',
   // Each has a server and data of its own, and waits as much as it works.
   workers: 4,
   fullyParallel: true,

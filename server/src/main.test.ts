@@ -11,12 +11,12 @@ import {
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
 import { PGlite } from '@electric-sql/pglite'
 import { afterEach, beforeEach, describe, expect, inject, test } from 'vitest'
+import { builtProgram } from '../test/built'
 import { newJob } from '../test/sample'
 
-const MAIN = fileURLToPath(new URL('./main.ts', import.meta.url))
+const PROGRAM = builtProgram()
 let folder = ''
 let running: ChildProcess[] = []
 
@@ -58,7 +58,7 @@ async function startWith(
 ): Promise<Started> {
   const port = await freePort()
   const env = { ...process.env, TEMBRIX_DATA: folder, TEMBRIX_PORT: String(port), ...own }
-  const command = [process.execPath, '--import', 'tsx', MAIN, ...args]
+  const command = [process.execPath, PROGRAM, ...args]
   const child = spawn('bash', ['-c', `${first}; exec "$@"`, 'server', ...command], { env })
   running.push(child)
   let said = ''

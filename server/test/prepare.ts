@@ -3,6 +3,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { TestProject } from 'vitest/node'
 import { prepareDatabase } from '../src/database'
+import { MIGRATIONS, PREPARED } from '../src/paths'
+import { isBuilt } from './built'
 
 declare module 'vitest' {
   interface ProvidedContext {
@@ -10,8 +12,12 @@ declare module 'vitest' {
   }
 }
 
-/** Initialises one database for the run; each test file works on a copy of it. */
+/** The empty database that every test works on a copy of: the one that was built, or one made for the run. */
 export default async function setup({ provide }: TestProject) {
+  if (isBuilt(PREPARED, [MIGRATIONS])) {
+    provide('prepared', PREPARED)
+    return undefined
+  }
   const prepared = join(mkdtempSync(join(tmpdir(), 'tembrix-prepared-')), 'database')
   await prepareDatabase(prepared)
   provide('prepared', prepared)

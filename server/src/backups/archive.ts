@@ -2,12 +2,14 @@ import { createHash } from 'node:crypto'
 import { createReadStream } from 'node:fs'
 import { open, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import { pipeline } from 'node:stream/promises'
 import { create, extract } from 'tar'
 import { z } from 'zod'
 
 const MANIFEST = 'manifest.json'
 const DATABASE = 'database'
+
+/** How much of a file is read at once, bytes. */
+const CHUNK = 2 ** 20
 
 /** What a backup says of itself: when it was made, of which version of the tables, and each file's SHA-256. */
 const Manifest = z.object({
@@ -40,7 +42,8 @@ export async function pack(
   const manifest: Manifest = { program: 'Tembrix', format: 1, madeAt, schema, files }
   await writeFile(join(folder, MANIFEST), JSON.stringify(manifest))
   const partial = `${file}.partial`
-  await create({ gzip: true, portable: true, cwd: folder, file: partial }, [MANIFEST, DATABASE])
+  const packing = { gzip: { level: 1 }, maxReadSize: CHUNK, portable: true }
+  await create({ ...packing, cwd: folder, file: partial }, [MANIFEST, DATABASE])
   const packed = await open(partial, 'r')
   await packed.sync()
   await packed.close()
@@ -53,7 +56,8 @@ export async function pack(
  */
 export async function unpack(file: string, folder: string): Promise<Manifest> {
   try {
-    await extract({ file, cwd: folder, filter: (path) => path === MANIFEST || isInside(path) })
+    const filter = (path: string) => path === MANIFEST || isInside(path)
+    await extract({ file, cwd: folder, filter, preserveOwner: false, noMtime: true })
   } catch (error) {
     throw new NoBackup(file, (error as Error).message)
   }
@@ -90,7 +94,7 @@ async function hashesOf(folder: string): Promise<Record<string, string>> {
     if (!entry.isFile()) continue
     const path = join(entry.parentPath, entry.name)
     const hash = createHash('sha256')
-    await pipeline(createReadStream(path), hash)
+    for await (const chunk of createReadStream(path, { highWaterMark: CHUNK })) hash.update(chunk)
     hashes[path.slice(folder.length + 1)] = hash.digest('hex')
   }
   return hashes
