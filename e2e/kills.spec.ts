@@ -5,7 +5,7 @@ import { expect, openJob, saved, test } from './fixtures'
 
 const WRITERS = 4
 /** Between two writes of one, ms: the load is bounded. */
-const BETWEEN = 300
+const BETWEEN = 200
 
 /** Writers that store one customer after the other, and go on when the server is there again. */
 function writing(address: string, count: number) {

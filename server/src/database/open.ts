@@ -2,10 +2,10 @@ import { chmodSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync }
 import { cp } from 'node:fs/promises'
 import { dirname, join } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
-import { pg_trgm } from '@electric-sql/pglite/contrib/pg_trgm'
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite'
 import { migrate } from 'drizzle-orm/pglite/migrator'
 import { MIGRATIONS, PREPARED } from '../paths'
+import { openClient } from './client'
 import { copyWhole } from './copy'
 import { Disk } from './disk'
 import { flusher } from './flush'
@@ -75,9 +75,6 @@ interface Options {
 }
 
 const NOTHING = async () => {}
-
-/** Finds text anywhere in a column by an index. */
-const extensions = { pg_trgm }
 
 /**
  * Opens the database in a data folder, made on first use, and brings it to this version's tables.
@@ -166,11 +163,7 @@ async function openAt(
   const startParams = durable ? [...usual.filter((one) => one !== '-F'), ...DURABLE] : usual
   let client: PGlite
   try {
-    client = await PGlite.create({
-      fs: mount,
-      startParams,
-      extensions,
-    })
+    client = await openClient({ fs: mount, startParams })
   } catch (error) {
     throw error instanceof DiskFailed ? error : new Damaged(path, (error as Error).message)
   }
@@ -204,7 +197,7 @@ async function copyFiles(client: PGlite, from: string, to: string): Promise<void
 export async function checkDatabase(path: string): Promise<{ jobs: number; modules: number }> {
   let client: PGlite
   try {
-    client = await PGlite.create(path, { extensions })
+    client = await openClient({ dataDir: path })
   } catch (error) {
     throw new Damaged(path, (error as Error).message)
   }
