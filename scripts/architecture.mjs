@@ -1,6 +1,6 @@
 // Checks which way imports point: see docs/architecture.md. Prints each violation and exits 1 if there is one.
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs'
-import { dirname, join, relative, sep } from 'node:path'
+import { basename, dirname, join, relative, sep } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { parseSync } from 'oxc-parser'
 
@@ -28,6 +28,9 @@ const STANDS_ON = {
   'core/src/records': ['model', 'tables'],
 }
 
+/** The storeys of the pages, each upon those before it. What lies beside them (the router, the start) stands on all. */
+const STOREYS = ['base', 'parts', 'screens']
+
 /** Time and chance do not belong in core; the DOM and Node are kept out by its compiler settings as well. */
 const IMPURE = /\b(Math\.random|Date\.now|new Date|performance\.now|crypto\.|globalThis)\b/
 
@@ -42,6 +45,11 @@ export function violationsIn(file, text, isFolder = (path) => isDirectory(join(r
       ? crossFolder(file, specifier, isFolder)
       : foreign(file, rules, specifier)
     if (complaint) found.push(`${file}: ${complaint}`)
+  }
+  const storey = storeyOf(file)
+  for (const specifier of storey < 0 ? [] : importsOf(file, text)) {
+    if (!specifier.startsWith('.') || storeyOf(join(dirname(file), specifier)) <= storey) continue
+    found.push(`${file}: ${STOREYS[storey]} does not stand on ${specifier}`)
   }
   const below = TEST.test(file) ? undefined : STANDS_ON[dirname(file)]
   for (const specifier of below ? importsOf(file, text) : []) {
@@ -77,8 +85,21 @@ function crossFolder(file, specifier, isFolder) {
   if (target.split('/')[0] !== file.split('/')[0])
     return `reaches into another workspace (${specifier})`
   if (isFolder(target) || /\.(css|json|svg)$/.test(specifier)) return null
-  if (dirname(target) === from || TEST.test(file)) return null
-  return `imports ${specifier} past the index.ts of its folder`
+  if (dirname(target) === from || TEST.test(file) || isFace(target)) return null
+  return `imports ${specifier} past the face of its folder`
+}
+
+/** A folder's face is its index.ts, or where it has none the file that is called as the folder is. */
+function isFace(target) {
+  const folder = dirname(target)
+  const name = basename(target).replace(/^use/, '')
+  if (name.toLowerCase() !== basename(folder).toLowerCase()) return false
+  return !existsSync(join(root, folder, 'index.ts'))
+}
+
+const storeyOf = (path) => {
+  const [, storey] = path.split(sep).join('/').match(/^web\/src\/([^/]+)\//) ?? []
+  return STOREYS.indexOf(storey)
 }
 
 function foreign(file, rules, specifier) {
@@ -86,7 +107,7 @@ function foreign(file, rules, specifier) {
   const sibling = specifier.match(/^@tembrix\/([^/]+)(\/[^/]+)?(\/.*)?$/)
   if (sibling) {
     if (!rules.siblings.includes(sibling[1])) return `${workspace} must not know ${specifier}`
-    return sibling[3] ? `imports ${specifier} past the index.ts of its folder` : null
+    return sibling[3] ? `imports ${specifier} past the face of its folder` : null
   }
   if (!rules.packages) return null
   if (BENCH.test(file) && specifier.startsWith('node:')) return null

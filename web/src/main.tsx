@@ -1,10 +1,10 @@
-import './styles/index.css'
+import './base/styles/index.css'
 import { setNonce } from 'get-nonce'
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
-import { App } from './app'
-import { openStore, openWithoutServer } from './data'
-import { applyTheme } from './shell'
+import { App } from './App'
+import { openStore, openWithoutServer } from './base/data'
+import { applyTheme } from './base/shell'
 
 // What styles made while it runs are known by; the server gives another with each page.
 setNonce(document.querySelector<HTMLMetaElement>('meta[name=csp-nonce]')?.content ?? '')

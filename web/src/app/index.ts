@@ -1,1 +1,0 @@
-export { App } from './App'

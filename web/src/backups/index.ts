@@ -1,1 +1,0 @@
-export { Backups } from './Backups'

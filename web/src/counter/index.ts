@@ -1,1 +1,0 @@
-export { Counter } from './Counter'

@@ -1,1 +1,0 @@
-export { Intake } from './Intake'

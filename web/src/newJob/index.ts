@@ -1,1 +1,0 @@
-export { NewJob } from './NewJob'

@@ -1,1 +1,0 @@
-export { promise } from './promise'

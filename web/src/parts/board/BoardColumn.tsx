@@ -1,0 +1,72 @@
+import { asFarAsSeen } from '@tembrix/core/evaluate'
+import type { Evaluation, Machine, Placement, Settings } from '@tembrix/core/model'
+import type { Assignment } from '@tembrix/core/records'
+import { memo } from 'react'
+import { Check, capacity, list } from '../../base/ui'
+import { Board } from './Board'
+import { type Cost, Figures } from './Figures'
+import { Gates } from './Gates'
+import { MemoryStrip } from './MemoryStrip'
+
+interface Props {
+  machine: Machine
+  placement: Placement
+  evaluation: Evaluation
+  settings: Settings
+  /** What it is compared with. */
+  before?: { assignment: Assignment; evaluation: Evaluation } | undefined
+  cost?: Cost | undefined
+  /** Asks for the memory profile; none where that is no question. */
+  onProfile?: ((profile: boolean) => void) | undefined
+  lit?: readonly string[]
+  /** Slots nobody has looked into: while there are any, nothing is said that rests on them. */
+  unseen?: readonly string[]
+  /** Where the screen is narrow, the board alone: the hands need the room for what is beside it. */
+  bare?: boolean
+}
+
+/** The board with what stands in its slots, and beneath it what that comes to. */
+export const BoardColumn = memo(function BoardColumn(props: Props) {
+  const { evaluation, before, lit, bare } = props
+  const { unseen = [] } = props
+  const findings = asFarAsSeen(evaluation.findings, unseen)
+  return (
+    <div className="flex min-h-0 min-w-0 flex-col gap-1.5 max-lg:shrink-0 lg:flex-[1.75]">
+      <div className="min-h-0 flex-1 max-lg:h-72 max-lg:flex-none">
+        <Board findings={findings} before={before?.assignment} lit={lit ?? []} />
+      </div>
+      <div className={`shrink-0 bg-sheet ${bare ? 'max-lg:hidden' : ''}`}>
+        {unseen.length > 0 && (
+          <p className="border-b border-rule bg-note-soft px-3 py-2 text-[0.93rem]">
+            <b className="font-semibold">
+              {capacity(evaluation.capacity.installedGiB)} seen so far.
+            </b>{' '}
+            What is in {list(unseen)} is not known yet, so nothing is said of channels, order and
+            start.
+          </p>
+        )}
+        {unseen.length === 0 && <Answer {...props} />}
+      </div>
+    </div>
+  )
+})
+
+/** What a placement comes to: its figures, how it lies across the channels, what limits the speed. */
+function Answer({ machine, placement, evaluation, settings, before, cost, onProfile }: Props) {
+  return (
+    <>
+      <Figures evaluation={evaluation} before={before?.evaluation} cost={cost} />
+      <MemoryStrip machine={machine} placement={placement} evaluation={evaluation} />
+      <Gates
+        machine={machine}
+        placement={placement}
+        evaluation={evaluation}
+        profileSwitch={
+          onProfile && machine.profiles ? (
+            <Check label="Ask for it" checked={settings.profile} onChecked={onProfile} />
+          ) : undefined
+        }
+      />
+    </>
+  )
+}

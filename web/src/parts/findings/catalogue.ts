@@ -1,0 +1,216 @@
+import type { Evaluation, Finding, FindingCode, Machine } from '@tembrix/core/model'
+import { capacity, list, tidy } from '../../base/ui'
+import { formOf } from '../board'
+
+export interface Wording {
+  title: string
+  means: string
+  todo: string
+}
+
+export interface Circumstances {
+  finding: Finding
+  machine: Machine
+  evaluation: Evaluation
+}
+
+type Word = Wording | ((about: Circumstances) => Wording)
+
+const inSlots = ({ slots }: Finding) => (slots.length > 0 ? ` (${list(slots)})` : '')
+const order = ({ slots }: Machine) =>
+  list([...slots].sort((a, b) => (a.order ?? 99) - (b.order ?? 99)).map(({ id }) => id))
+
+/** What each finding tells a technician: in a few words, what it means, and what to do about it. */
+const CATALOGUE: Record<FindingCode, Word> = {
+  WRONG_GENERATION: ({ finding, machine }) => ({
+    title: `Wrong generation in ${list(finding.slots)}`,
+    means: `This machine takes ${machine.generation}. The notch of another generation sits elsewhere; forcing it breaks the slot.`,
+    todo: `Take a ${machine.generation} module.`,
+  }),
+  WRONG_FORM_FACTOR: ({ finding, machine }) => ({
+    title: `Wrong form factor in ${list(finding.slots)}`,
+    means: `The slots take ${formOf(machine)} modules.`,
+    todo: 'Take a module of that form factor.',
+  }),
+  WRONG_BUFFERING: ({ finding, machine }) => ({
+    title: `Wrong kind of buffering in ${list(finding.slots)}`,
+    means: `The controller works with ${list(machine.buffering)} modules only.`,
+    todo: 'Look for that word in the module’s description.',
+  }),
+  WRONG_VOLTAGE: ({ finding, machine }) => ({
+    title: `Wrong voltage in ${list(finding.slots)}`,
+    means: `The machine supplies ${list(machine.voltages.map((v) => `${v} V`))}, which the module is not made for.`,
+    todo: 'Take a module rated for that voltage.',
+  }),
+  ECC_REFUSED: ({ finding }) => ({
+    title: `ECC module in ${list(finding.slots)}`,
+    means: 'This machine does not start with ECC modules.',
+    todo: 'Take a module without ECC.',
+  }),
+  ECC_REQUIRED: ({ finding }) => ({
+    title: `No ECC in ${list(finding.slots)}`,
+    means: 'This machine starts only with ECC modules.',
+    todo: 'Take a module with ECC.',
+  }),
+  SLOT_CAPACITY: ({ finding, machine }) => ({
+    title: `Too large for ${list(finding.slots)}`,
+    means: `One slot takes at most ${capacity(machine.limits.slotGiB)}.`,
+    todo: 'Spread the capacity over more slots. Where the maker’s newest statement names more, enter it in Identify.',
+  }),
+  DIE_DENSITY: ({ finding, machine }) => ({
+    title: `Chips too dense in ${list(finding.slots)}`,
+    means: `This older controller cannot address chips above ${machine.limits.dieGbit} Gbit: it would see half the module, or none.`,
+    todo: 'Take a module of the same capacity with more, smaller chips.',
+  }),
+  VOLTAGES_APART: ({ machine }) => ({
+    title: 'No voltage suits all modules',
+    means: `The machine supplies ${list(
+      machine.voltages.map((v) => `${v} V`),
+      'or',
+    )}, one for all slots, and no one of these suits every module here.`,
+    todo: 'Use modules of one voltage throughout.',
+  }),
+  SLOT_ORDER_OPEN: {
+    title: 'Which slots to fill first is not known',
+    means: 'With several slots to a channel the order matters, and boards differ.',
+    todo: 'Find the page of the manual that shows the slots, and enter the order in Identify.',
+  },
+  CLOCK_BYPASSED: ({ finding }) => ({
+    title: `Clock driver bypassed${inSlots(finding)}`,
+    means: 'Clocked modules work here as plain ones do, at a plain module’s speeds.',
+    todo: 'The machine may need a firmware update first. For this machine a plain module does as well.',
+  }),
+  BUFFERING_MIXED: {
+    title: 'Buffered and unbuffered together',
+    means: 'Modules with different buffering cannot share a controller.',
+    todo: 'Use one kind throughout.',
+  },
+  NO_MEMORY: {
+    title: 'No memory',
+    means: 'Nothing is soldered and no slot is filled.',
+    todo: 'Put a module in the first slot of the filling order.',
+  },
+  TOTAL_CAPACITY: ({ machine, evaluation }) => ({
+    title: 'More than the machine takes',
+    means: `${capacity(evaluation.capacity.installedGiB)} are fitted; the machine takes ${capacity(machine.limits.totalGiB)} in all.`,
+    todo: 'Take smaller modules or leave a slot empty. A published maximum is often only what was tested: look for the maker’s newest statement.',
+  }),
+  BOOT_SLOT_EMPTY: ({ finding }) => ({
+    title: `Slot ${list(finding.slots)} must be filled`,
+    means: 'The machine looks for memory there first and stays dark without it.',
+    todo: `Move a module to ${list(finding.slots)}.`,
+  }),
+  SINGLE_CHANNEL: ({ machine, evaluation }) => ({
+    title: 'Runs on a single channel',
+    means: `Only one of ${machine.channels.length} channels carries data at a time: ${tidy(evaluation.zones[0]?.peakGBs ?? 0, 1)} GB/s at most, where two would give ${tidy(2 * (evaluation.zones[0]?.peakGBs ?? 0), 1)}.`,
+    todo: 'Put an equal amount on a second channel.',
+  }),
+  CHANNELS_UNUSED: ({ machine, evaluation }) => ({
+    title: `${evaluation.zones[0]?.ways} of ${machine.channels.length} channels used`,
+    means: 'The controller could interleave over more channels.',
+    todo: 'Fill one slot of each channel with equal amounts.',
+  }),
+  UNEVEN_CHANNELS: ({ evaluation }) => ({
+    title: 'Channels hold different amounts',
+    means:
+      evaluation.zones.length > 1
+        ? `${evaluation.zones.map(({ gib, ways }) => `${capacity(gib)} run over ${ways === 1 ? 'one channel' : `${ways} channels`}`).join(', then ')}. Which program lands where is chance.`
+        : 'This controller interleaves over its channels only when they hold equal amounts.',
+    todo: 'Make the totals of the channels equal; the sticks themselves may differ.',
+  }),
+  SLOT_ORDER: ({ finding, machine }) => ({
+    title: 'Not the maker’s filling order',
+    means: `The board is laid out to be filled ${order(machine)}. Out of order it may run slower, or not start${inSlots(finding)}.`,
+    todo: 'Move the modules to the first slots of that order; the board’s manual decides.',
+  }),
+  OS_LIMIT: ({ machine, evaluation }) => ({
+    title: 'The operating system cannot use it all',
+    means: `It uses ${capacity(machine.limits.osGiB ?? 0)} of ${capacity(evaluation.capacity.installedGiB)}; a 32-bit system stops near 4 GB.`,
+    todo: 'Ask about a 64-bit system before selling more memory.',
+  }),
+  ECC_MIXED: {
+    title: 'ECC and plain modules together',
+    means: 'Errors are corrected only when every module has ECC.',
+    todo: 'Use one kind, if the customer counts on it.',
+  },
+  ABOVE_RATING: ({ evaluation }) => ({
+    title: 'Above the controller’s rating',
+    means: `The memory profile runs at ${evaluation.run?.dataRate} MT/s; the controller is rated for ${evaluation.run?.controllerRating} at this load. Usual, not promised.`,
+    todo: 'Its maker may refuse warranty for it. Test several passes; if it fails, lower the speed or leave the profile off.',
+  }),
+  ABOVE_MODULES: ({ evaluation }) => ({
+    title: 'Above what the modules are rated for',
+    means: `Set by hand to ${evaluation.run?.dataRate} MT/s, beyond every speed the modules list. Nobody has tested them there.`,
+    todo: 'Test for hours, watch for errors, and keep the rated values written down as the way back.',
+  }),
+  TIGHTER_THAN_RATED: {
+    title: 'Timings tighter than rated',
+    means:
+      'A timing set by hand is below what the modules are made for. It may start and still err.',
+    todo: 'Test for hours; loosen it by a clock or two where an error shows.',
+  },
+  HALF_RATE_CLOCK: ({ machine }) => ({
+    title: 'The controller drops to half rate',
+    means: `Above ${machine.syncCeiling} MT/s the controller no longer runs synchronously (1:1) with the memory, and every access waits longer.`,
+    todo: `Run at ${machine.syncCeiling} MT/s: it is likely quicker.`,
+  }),
+  MIXED_MODULES: {
+    title: 'Different modules together',
+    means:
+      'They run at the lowest speed and the loosest timings among them. Usually well; now and then it freezes.',
+    todo: 'Test longer before hand-over, and tell the customer.',
+  },
+  KITS_COMBINED: ({ finding }) => ({
+    title: 'Two kits combined',
+    means: `Each kit was tested for itself, not with the other${inSlots(finding)}.`,
+    todo: 'One kit of the full number is the safe buy; otherwise test longer.',
+  }),
+  KIT_CHANNELS: ({ finding }) => ({
+    title: 'The kit does not divide over the channels',
+    means: `Its pieces cannot be shared evenly between the channels${inSlots(finding)}.`,
+    todo: 'Take a kit whose number matches, or leave a piece out.',
+  }),
+  PROFILE_OFF: {
+    title: 'A faster memory profile is there',
+    means:
+      'Every module carries one and this machine can set it; now they run at their standard speed.',
+    todo: 'Consider enabling it in the BIOS/UEFI setup, with a stability test.',
+  },
+  MANUAL_BLOCKED: {
+    title: 'Nothing can be set by hand',
+    means: 'This machine’s firmware offers no such settings.',
+    todo: 'Count on what it sets by itself.',
+  },
+  PROFILE_BLOCKED: ({ finding, machine }) => ({
+    title: 'The memory profile cannot be used',
+    means: machine.profiles
+      ? `Not every module carries one${inSlots(finding)}.`
+      : 'This machine’s firmware offers no profile.',
+    todo: 'Count on the standard speed.',
+  }),
+  SPEED_UNUSED: ({ finding, evaluation }) => ({
+    title: 'Some modules could run faster',
+    means: `Held to ${evaluation.run?.dataRate} MT/s${inSlots(finding)}.`,
+    todo: 'Fine if they cost no more; faster ones gain nothing here.',
+  }),
+  ECC_INACTIVE: {
+    title: 'ECC is not used',
+    means: 'The modules have it, the machine ignores it.',
+    todo: 'Do not sell it as protection.',
+  },
+  MIXED_RANKS: {
+    title: 'Different numbers of ranks',
+    means: 'Allowed; the heavier modules set the load on the controller.',
+    todo: 'Nothing, unless the speed falls short.',
+  },
+  KIT_SPLIT: ({ finding }) => ({
+    title: 'Part of a kit',
+    means: `The rest of the kit is not fitted${inSlots(finding)}.`,
+    todo: 'Keep the other pieces together with the job.',
+  }),
+}
+
+export function wordingOf(about: Circumstances): Wording {
+  const word = CATALOGUE[about.finding.code]
+  return typeof word === 'function' ? word(about) : word
+}

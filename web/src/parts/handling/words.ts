@@ -1,0 +1,328 @@
+import type { About, FitCode, FitStep, Phase, Tool, Work } from '@tembrix/core/fitting'
+import type { Module } from '@tembrix/core/model'
+import { capacity, list, tidy } from '../../base/ui'
+import { describeModule } from '../board'
+
+export interface StepWords {
+  title: string
+  how: string
+}
+
+type Say = (step: FitStep, module: Module | undefined) => StepWords
+
+const say =
+  (title: string, how: string): Say =>
+  () => ({ title, how })
+
+/** Minutes as one waits for them. */
+function minutes({ low, high }: { low: number; high: number }): string {
+  const whole = (value: number) => tidy(value < 1 ? value : Math.round(value), 1)
+  return low === high ? `${whole(high)} minutes` : `${whole(low)} to ${whole(high)} minutes`
+}
+
+function takeOut({ fastening }: About): string {
+  switch (fastening) {
+    case 'screws':
+      return 'Loosen the screws in the order marked on the module or board, a turn at a time. Lift it straight up off its guide pins; do not touch the contacts, on the module or beneath it.'
+    case 'side-clips':
+      return 'Spread the clips at both sides until it springs up to an angle, then draw it out along that angle. Where two slots are stacked, the upper one comes out first. A foil shield over it is folded back, not torn.'
+    case 'latch-one-end':
+      return 'Open the latch at the one end; the other end has none. A hand over the module, so that it does not fly out.'
+    default:
+      return 'Open the latch at each end that has one. A hand over the module, so that it does not fly out.'
+  }
+}
+
+function putIn({ fastening }: About): string {
+  switch (fastening) {
+    case 'screws':
+      return 'Contacts clean and untouched. Set it flat onto its guide pins; nothing is pushed and nothing clicks. Tighten the screws evenly in the marked order, to the torque the maker states.'
+    case 'side-clips':
+      return 'Off-centre notch to the key. In at 25 to 30 degrees until the contacts are in, then fold it down until both side clips hold. Where two slots are stacked, the lower one is filled first.'
+    case 'latch-one-end':
+      return 'Off-centre notch to the key: it fits one way only. Straight down, the end without a latch first, then press the other until the latch clicks.'
+    default:
+      return 'Off-centre notch to the key: it fits one way only. Straight down, a thumb at each end, until every latch clicks.'
+  }
+}
+
+function seatedHow({ slots, about }: FitStep): string {
+  switch (about.fastening) {
+    case 'screws':
+      return `Look along ${list(slots)}: flat on the board all round, every screw in and at the maker’s torque.`
+    case 'side-clips':
+      return `Look along ${list(slots)}: level, both side clips hold. At most an even sliver of gold shows, as some makers’ slots leave; a slanting one means it is not fully seated.`
+    default:
+      return `Look along ${list(slots)}: level, every latch shut, no gold to be seen or at most an even sliver. “Looks in” is not in: press once more.`
+  }
+}
+
+const WORDS: Record<FitCode, Say> = {
+  CAUTION_MAKER: say(
+    'The maker’s instructions come first',
+    'Where the maker’s service manual or a local rule says otherwise than this screen, follow them.',
+  ),
+  CAUTION_BACKUP: say(
+    'Nothing is opened before the work is saved',
+    'Ask whether everything is saved and a copy is elsewhere. If not, that is the first job.',
+  ),
+  CAUTION_KEY: say(
+    'An encrypted drive may ask for its recovery key',
+    'A changed setup or new firmware can lock an encrypted drive until its recovery key is typed in. The customer needs that key before work starts.',
+  ),
+  CAUTION_SWOLLEN: say(
+    'A swollen battery stops the work',
+    'If the case bulges, the touchpad stands up or the battery is soft: stop, charger off. Do not close, press or screw the cover down, do not pierce or charge it. Keep it away from anything that burns, and hand it on to someone qualified, as local rules say.',
+  ),
+  CAUTION_BATTERY: say(
+    'A battery plug is live until it is out',
+    'Some plugs lift, many slide along the board: do as this model’s manual shows. No tweezers and no metal at a live plug. A removable pack comes out before the first screw. Work on a battery charged below a quarter.',
+  ),
+  CAUTION_MAINS: say(
+    'The power supply stays shut',
+    'Its capacitors hold hundreds of volts long after unplugging. Never open it; that is for someone qualified. Where mains parts lie bare, as in some all-in-ones, take the wrist strap off and keep away.',
+  ),
+  CAUTION_STANDBY: say(
+    'DDR5 modules are fed while the machine is plugged in',
+    'Their voltage regulator gets standby power even when the machine is off (5 V, registered modules 12 V). Unplug and discharge before any module is touched.',
+  ),
+  CAUTION_COOLER: say(
+    'No processor runs without its cooler',
+    'If the cooler has to come off to reach a slot, clean both faces and use fresh paste, and fasten it before power comes near.',
+  ),
+  CAUTION_DISPLAY: say(
+    'The slots are behind the display',
+    'Nobody has seen a hatch on this machine. Loosening a glued or clipped display can break it and cut hands: it is for someone trained for this model, with the maker’s instructions and new strips at hand; otherwise send it on.',
+  ),
+  CAUTION_SCREWED: say(
+    'This module is screwed down',
+    'It has no latch and is never pushed. Its contacts bend and soil easily: lift and set it straight, and do not touch them. One module fills both channels.',
+  ),
+  CAUTION_MODEL: ({ about }) => ({
+    title: about.text ?? '',
+    how: 'Noted in the shop’s record of this model.',
+  }),
+  BACKUP: say('Work saved, copy made', 'Ask the customer, or look for the copy yourself.'),
+  KEY_AT_HAND: say(
+    'Recovery key at hand, or the drive is not encrypted',
+    'Tick it once the customer has shown the key, or you have seen that the drive is not encrypted.',
+  ),
+  FIRMWARE_UPDATE: say(
+    'Update the firmware first',
+    'Older firmware may not start these modules. Use the maker’s newest for this very model, on mains power, and do not interrupt it. It sets the setup back: note its values before.',
+  ),
+  SETUP_NOTED: say(
+    'Write down the setup as it is',
+    'Photograph or note every value before one is changed: that is the way back. Know how this machine’s setup is cleared.',
+  ),
+  PROFILE_OFF: ({ phase }) => ({
+    title: 'Turn the memory profile off',
+    how:
+      phase === 'before'
+        ? 'In the BIOS/UEFI setup, before modules are mixed or added. It goes on again afterwards, where it is planned.'
+        : 'In the BIOS/UEFI setup; it restarts.',
+  }),
+  CHARGE_LOW: say(
+    'Battery below a quarter',
+    'Run it down before opening: a battery that is nearly empty does least harm if something slips.',
+  ),
+  SHUT_DOWN: say(
+    'Shut it down fully',
+    'Not sleep, and not the quick shutdown that hibernates: hold the modifier key your system asks for while choosing shut down, or shut down from the console. Wait until fans and lights are off.',
+  ),
+  UNPLUG: say(
+    'Pull every cable',
+    'Mains or charger first, then display, network and everything plugged in. Switch a rear power switch off.',
+  ),
+  PACK_OUT: say('Battery pack out', 'Before the first screw. Put it where nothing shorts it.'),
+  DISABLE_BATTERY: say(
+    'Disable the battery in the setup',
+    'Its plug cannot be reached. With the charger off, start into the BIOS/UEFI setup and disable the internal battery as the maker’s manual says; the machine switches off. The charger stays away: it switches the battery on again.',
+  ),
+  DRAIN: say(
+    'Discharge residual power',
+    'Hold the power button for ten seconds with nothing connected.',
+  ),
+  STRAP_ON: say(
+    'Strap on, mat out',
+    'Wrist strap on bare skin and clipped to the mat or bare metal of the case.',
+  ),
+  TOUCH_METAL: say(
+    'Touch bare metal',
+    'Stand off the carpet. Touch unpainted metal of the case now, and again before every module.',
+  ),
+  SIDE_OFF: say(
+    'Side panel off',
+    'The screws at the rear edge, then slide it back. Lay the case on its side.',
+  ),
+  TOP_OFF: say('Cover off', 'The screw or latch at the rear, then slide and lift the top.'),
+  SHROUD_OUT: say('Air guide out', 'Lift it straight up by its marked points; it is not screwed.'),
+  CAGE_OUT: say(
+    'Drive cage up or out',
+    'Tip it up or unscrew it. Note which cable went where before you pull one.',
+  ),
+  SCREWS_OUT: say(
+    'Screws out, each onto the map',
+    'Put a pin for every screw as it comes out: its length, its head (cross or star), whether it hid under a cap or foot. A long screw in a short hole ruins a laptop.',
+  ),
+  COVER_OFF: say(
+    'Cover off',
+    'The clips still hold it: run a plastic card round the edge, never metal. Lift it slowly and look beneath: ribbon cables may join it to the board.',
+  ),
+  HATCH_OFF: say('Hatch off', 'Its screws out, then lift or slide it.'),
+  DISPLAY_LOOSE: say(
+    'Loosen the display',
+    'Only as this model’s instructions say, and only by someone trained for it.',
+  ),
+  DISPLAY_OFF: say(
+    'Display off, its cables apart',
+    'Lift it a little, free every cable as the instructions show, and lay it face down on something soft.',
+  ),
+  PART_OFF: ({ about }) => ({
+    title: `Off: ${about.text ?? ''}`,
+    how: 'From the shop’s record of this model.',
+  }),
+  BATTERY_OFF: say(
+    'Battery off',
+    'Before anything else on the board: its plug up or along the board, as the manual shows, with plastic and not by the wires.',
+  ),
+  TAKE_OUT: ({ slots, about }, module) => ({
+    title: `Out of slot ${slots[0]}`,
+    how: `${module ? `${describeModule(module)}. ` : ''}${takeOut(about)} Hold it by its edges.`,
+  }),
+  LATCHES_OPEN: ({ slots, about }) => ({
+    title: `Open the latches of ${list(slots)}`,
+    how:
+      about.fastening === 'latch-one-end'
+        ? 'Each of these slots has one, at one end.'
+        : 'Every latch of the slots to be filled, at each end that has one.',
+  }),
+  PUT_IN: ({ slots, about }, module) => ({
+    title: `Into slot ${slots[0]}`,
+    how: [
+      module ? `${describeModule(module)}, ${module.article}.` : '',
+      about.from ? `It came out of ${about.from}.` : '',
+      putIn(about),
+    ]
+      .filter(Boolean)
+      .join(' '),
+  }),
+  RESEAT: ({ slots, about }) => ({
+    title: `Out and in again: ${list(slots)}`,
+    how: `One after the other. ${takeOut(about)} ${putIn(about)}`,
+  }),
+  CLEAN_CONTACTS: ({ slots, about }) => ({
+    title: `Out, contacts cleaned, in again: ${list(slots)}`,
+    how: `One after the other. ${takeOut(about)} Wipe the gold contacts with a lint-free cloth and pure alcohol, let them dry, and blow dust out of the slot; nothing hard, no eraser. ${putIn(about)}`,
+  }),
+  CONNECTORS: say(
+    'Press the connectors home',
+    'Those of the power supply to the board and the processor, of the drives and the graphics card: out a little and in until they click. No force on the board beneath.',
+  ),
+  SEATED: (step) => ({ title: 'Every module fully seated', how: seatedHow(step) }),
+  CLEAR_SETUP: say(
+    'Clear the setup',
+    'By the jumper, button or cell that the board’s manual names for it, for as long as it says. No metal tool across anything else.',
+  ),
+  BATTERY_ON: say(
+    'Battery on',
+    'Plug pressed fully in with a plastic tool; nothing lies under the cover.',
+  ),
+  PART_ON: ({ about }) => ({ title: `Back on: ${about.text ?? ''}`, how: 'As it came off.' }),
+  DISPLAY_SET: say(
+    'Display set in place, cables joined',
+    'Held, not glued yet, as this model’s instructions say: first see that it works.',
+  ),
+  DISPLAY_ON: say(
+    'Display fastened',
+    'New strips or clips as this model’s instructions say; what is glued must set before it is moved.',
+  ),
+  HATCH_ON: say('Hatch on', 'Screws back as they came out.'),
+  COVER_ON: say('Cover on', 'Press along the edge until every clip has clicked.'),
+  SCREWS_IN: say(
+    'Screws in, the map backwards',
+    'Each into the hole it came from. Count what is left on the tray before you turn it over.',
+  ),
+  CAGE_IN: say('Drive cage back', 'Cables as noted, nothing pinched.'),
+  SHROUD_IN: say('Air guide back', 'It sits flat over the modules, or it is not in.'),
+  TOP_ON: say('Cover on', 'Slide it fully shut, fasten it.'),
+  SIDE_ON: say('Side panel on', 'Slide it forward, fasten it.'),
+  PACK_IN: say('Battery pack in', 'Until it catches.'),
+  STRAP_OFF: say('Strap off', 'Before mains is connected.'),
+  PLUG_IN: ({ phase }) => ({
+    title: 'Cables back',
+    how:
+      phase === 'try'
+        ? 'Only what a start needs: display, keyboard, mains last. Tools and fingers out of it; a laptop’s cover lies in place without its screws.'
+        : 'Display and keyboard, mains last.',
+  }),
+  START: say('Start it', 'Hands off inside while it has power.'),
+  FIRST_START: ({ about }) => ({
+    title: 'First start: let it take its time',
+    how: `After a change the memory is trained, with a dark screen and restarts${about.wait ? `: ${minutes(about.wait)} are usual here` : ''}. Do not cut it off.${about.wait?.atMost ? ` If nothing has come after ${about.wait.atMost} minutes: shut it off, unplug, and seat every module again, then try one alone.` : ''} Where an open start is not safe on this machine, leave it out and say so.`,
+  }),
+  SEEN: ({ about }) => ({
+    title: about.gib ? `Setup and system show ${capacity(about.gib)}` : 'Look at setup and system',
+    how: about.gib
+      ? `Every slot, the full amount${about.dataRate ? ` and ${about.dataRate} MT/s (half of it, where the clock is shown)` : ''}. What differs is looked into in Verify.`
+      : 'Is every slot seen, and the full amount of what is in?',
+  }),
+  SHORT_TEST: say(
+    'A short test before it is closed',
+    'A few minutes of a memory test. Closing is the long part on many machines: what is wrong is better found now.',
+  ),
+  TEST_PASS: ({ about }) => ({
+    title: 'One pass of the memory test',
+    how: about.wait
+      ? `About ${minutes(about.wait)} on all cores; three times that on one.`
+      : 'One full pass.',
+  }),
+  PROFILE_ON: say(
+    'Memory profile on',
+    'In the BIOS/UEFI setup. If it does not start, wait for it to fall back, or clear the setup as the board’s manual says.',
+  ),
+  SET_BY_HAND: ({ about }) => ({
+    title: `Set the speed by hand: ${about.dataRate} MT/s`,
+    how: about.timings
+      ? `Timings ${about.timings.cl}-${about.timings.trcd}-${about.timings.trp}-${about.timings.tras}. Write the rated values down first: they are the way back. No voltage beyond the module’s rating.`
+      : 'Write the rated values down first: they are the way back.',
+  }),
+  STABILITY: say(
+    'Stability test begun',
+    'Several passes before it is handed over. A profile that starts may still fail after hours.',
+  ),
+}
+
+export const wordsOf = (step: FitStep, module: Module | undefined): StepWords =>
+  WORDS[step.code](step, module)
+
+export const PHASE_NAMES: Record<Phase, string> = {
+  cautions: 'Before anything',
+  before: 'Made safe',
+  open: 'Opened',
+  out: 'Out',
+  in: 'In',
+  try: 'Tried open',
+  close: 'Closed',
+  start: 'Started',
+}
+
+export const TOOL_NAMES: Record<Tool, string> = {
+  'screwdriver-small': 'small cross-head screwdriver',
+  'screwdriver-fine': 'fine cross-head screwdriver',
+  'pry-card': 'plastic card or pry tool',
+  'screwdriver-star': 'small star driver',
+  'screwdriver-torque': 'torque screwdriver',
+  'screw-tray': 'screw tray',
+  'strap-mat': 'wrist strap and mat',
+  'suction-cup': 'suction cup',
+}
+
+export const WORK_NAMES: Record<Work, string> = {
+  open: 'opening and closing',
+  battery: 'battery',
+  module: 'modules',
+  firstStart: 'first start',
+  profile: 'profile',
+  stability: 'stability test',
+}

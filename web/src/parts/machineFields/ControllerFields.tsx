@@ -1,0 +1,217 @@
+import {
+  BUFFERINGS,
+  type Buffering,
+  CLOCKINGS,
+  ECC_POLICIES,
+  FORM_FACTORS,
+  fasteningOf,
+  GENERATIONS,
+  INTERLEAVES,
+  type Machine,
+} from '@tembrix/core/model'
+import { Sourced } from '@tembrix/core/records'
+import type { RecordForm } from '../../base/form'
+import { Check, Field, numberFrom, Select, TextInput } from '../../base/ui'
+import { CLOCK_NAMES, FASTENING_NAMES } from './partWords'
+import { SourceOf, type Sourcing, typedIn } from './SourceOf'
+
+const INTERLEAVE_NAMES = {
+  flex: 'as far as the channels are equal',
+  matched: 'only when all channels are equal',
+}
+const ECC_NAMES = {
+  required: 'required',
+  supported: 'works, not required',
+  ignored: 'starts, but not used',
+  refused: 'does not start with it',
+}
+
+interface Props {
+  form: RecordForm
+  machine: Machine
+  sourcing: Sourcing
+}
+
+/** What the controller and the firmware do with the modules. */
+export function ControllerFields({ form, machine, sourcing }: Props) {
+  const set = (field: keyof Machine, value: unknown) => {
+    form.set(value, 'machine', field)
+    const sourced = Sourced.safeParse(field)
+    if (sourced.success) typedIn(sourcing, sourced.data)
+  }
+  const source = (what: Sourced, label: string) => (
+    <SourceOf what={what} label={label} sourcing={sourcing} />
+  )
+  const words = (values: readonly string[]) => values.map((value) => ({ value, label: value }))
+  const volts = form.value('machine', 'voltages')
+  return (
+    <div className="grid grid-cols-2 gap-3">
+      <Field label="Generation" aside={source('generation', 'the generation')}>
+        {(control) => (
+          <Select
+            {...control}
+            value={machine.generation as string}
+            options={words(GENERATIONS)}
+            onValue={(value) => set('generation', value)}
+          />
+        )}
+      </Field>
+      <Field label="Form of the slots" aside={source('formFactor', 'the form')}>
+        {(control) => (
+          <Select
+            {...control}
+            value={machine.formFactor as string}
+            options={words(FORM_FACTORS)}
+            onValue={(value) => set('formFactor', value)}
+          />
+        )}
+      </Field>
+      <Field
+        label="Voltages, V"
+        aside={source('voltages', 'the voltages')}
+        hint="Several with a space between."
+        error={voltageFault(form)}
+      >
+        {(control) => (
+          <TextInput
+            {...control}
+            value={Array.isArray(volts) ? volts.join(' ') : volts}
+            onValue={(text) => set('voltages', text.trim().split(/\s+/).map(numberFrom))}
+          />
+        )}
+      </Field>
+      <Field
+        label="Firmware limit, MT/s"
+        aside={source('firmwareDataRate', 'the firmware limit')}
+        hint="Empty: none known."
+        error={form.error('machine', 'limits', 'firmwareDataRate') && 'This is no data rate.'}
+      >
+        {(control) => (
+          <TextInput
+            {...control}
+            inputMode="numeric"
+            value={form.value('machine', 'limits', 'firmwareDataRate')}
+            onValue={(text) => {
+              form.set(numberFrom(text), 'machine', 'limits', 'firmwareDataRate')
+              typedIn(sourcing, 'firmwareDataRate')
+            }}
+          />
+        )}
+      </Field>
+      <Field
+        label="Spreads over channels"
+        aside={source('interleave', 'the spread over channels')}
+        className="col-span-2"
+      >
+        {(control) => (
+          <Select
+            {...control}
+            value={machine.interleave}
+            options={INTERLEAVES.map((value) => ({ value, label: INTERLEAVE_NAMES[value] }))}
+            onValue={(value) => set('interleave', value)}
+          />
+        )}
+      </Field>
+      <Field label="ECC" aside={source('ecc', 'ECC')}>
+        {(control) => (
+          <Select
+            {...control}
+            value={machine.ecc}
+            options={ECC_POLICIES.map((value) => ({ value, label: ECC_NAMES[value] }))}
+            onValue={(value) => set('ecc', value)}
+          />
+        )}
+      </Field>
+      <Field
+        label="Synchronous (1:1) up to, MT/s"
+        aside={source('syncCeiling', 'the ceiling')}
+        hint="Empty: none known."
+        error={form.error('machine', 'syncCeiling') && 'This is no data rate.'}
+      >
+        {(control) => (
+          <TextInput
+            {...control}
+            inputMode="numeric"
+            value={form.value('machine', 'syncCeiling')}
+            onValue={(text) => set('syncCeiling', numberFrom(text))}
+          />
+        )}
+      </Field>
+      <Field
+        label="Clocks of this platform"
+        aside={source('clocks', 'the clocks')}
+        className="col-span-2"
+      >
+        {(control) => (
+          <Select
+            {...control}
+            value={machine.clocks ?? ''}
+            options={[
+              { value: '', label: 'unknown' },
+              ...CLOCKINGS.map((value) => ({ value, label: CLOCK_NAMES[value] })),
+            ]}
+            onValue={(value) => set('clocks', value === '' ? undefined : value)}
+          />
+        )}
+      </Field>
+      {machine.formFactor === 'DIMM' && (
+        <Field
+          label="What holds the modules"
+          aside={source('fastening', 'what holds the modules')}
+          className="col-span-2"
+        >
+          {(control) => (
+            <Select
+              {...control}
+              value={fasteningOf(machine)}
+              options={(['latches', 'latch-one-end'] as const).map((value) => ({
+                value,
+                label: FASTENING_NAMES[value],
+              }))}
+              onValue={(value) => set('fastening', value)}
+            />
+          )}
+        </Field>
+      )}
+      <fieldset className="col-span-2">
+        <legend className="text-sm font-semibold">Module buffering it works with</legend>
+        <div className="grid grid-cols-2">
+          {BUFFERINGS.map((kind) => (
+            <Check
+              key={kind}
+              label={kind}
+              checked={machine.buffering.includes(kind)}
+              disabled={machine.buffering.length === 1 && machine.buffering[0] === kind}
+              onChecked={(on) => set('buffering', toggled(machine.buffering, kind, on))}
+            />
+          ))}
+        </div>
+      </fieldset>
+      <div className="col-span-2">
+        <Check
+          label="Firmware can set a memory profile"
+          checked={machine.profiles}
+          onChecked={(on) => set('profiles', on)}
+        />
+        {source('profiles', 'the memory profile')}
+      </div>
+      <div className="col-span-2">
+        <Check
+          label="Known to be touchy about mixed modules"
+          checked={machine.touchy ?? false}
+          onChecked={(on) => set('touchy', on)}
+        />
+      </div>
+    </div>
+  )
+}
+
+function toggled(kinds: Buffering[], kind: Buffering, on: boolean): Buffering[] {
+  return on ? [...kinds, kind] : kinds.filter((one) => one !== kind)
+}
+
+function voltageFault(form: RecordForm): string | undefined {
+  const faults = [form.error('machine', 'voltages')]
+  for (let at = 0; at < 8; at += 1) faults.push(form.error('machine', 'voltages', at))
+  return faults.some(Boolean) ? 'Write volts as 1.2 or 1.35 1.5.' : undefined
+}

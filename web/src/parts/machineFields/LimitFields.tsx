@@ -1,0 +1,113 @@
+import type { RatingRow } from '@tembrix/core/model'
+import type { Sourced } from '@tembrix/core/records'
+import { Plus, Trash2 } from 'lucide-react'
+import type { RecordForm } from '../../base/form'
+import { Button, Field, numberFrom, TextInput } from '../../base/ui'
+import { SourceOf, type Sourcing, typedIn } from './SourceOf'
+
+const AMOUNT = 'This is no amount that can be.'
+
+/** How much the machine takes and how fast each load may run. */
+interface Props {
+  form: RecordForm
+  sourcing: Sourcing
+}
+
+export function LimitFields({ form, sourcing }: Props) {
+  const rows = form.value('machine', 'limits', 'dataRates') as RatingRow[]
+  const number = (label: string, field: Sourced, hint?: string) => (
+    <Field
+      label={label}
+      hint={hint}
+      error={form.error('machine', 'limits', field) && AMOUNT}
+      aside={<SourceOf what={field} label={label} sourcing={sourcing} />}
+    >
+      {(control) => (
+        <TextInput
+          {...control}
+          inputMode="decimal"
+          value={form.value('machine', 'limits', field)}
+          onValue={(text) => {
+            form.set(numberFrom(text), 'machine', 'limits', field)
+            typedIn(sourcing, field)
+          }}
+        />
+      )}
+    </Field>
+  )
+  const cell = (at: number, field: keyof RatingRow, label: string) => (
+    <TextInput
+      id={`rating-${at}-${field}`}
+      aria-label={`${label}, row ${at + 1}`}
+      aria-describedby={undefined}
+      aria-invalid={form.error('machine', 'limits', 'dataRates', at, field) !== undefined}
+      inputMode="numeric"
+      className="px-1.5"
+      value={rows[at]?.[field]}
+      onValue={(text) => {
+        form.set(numberFrom(text), 'machine', 'limits', 'dataRates', at, field)
+        typedIn(sourcing, 'dataRates')
+      }}
+    />
+  )
+  return (
+    <div className="flex flex-col gap-3">
+      <div className="grid grid-cols-2 gap-3">
+        {number('In all, GB', 'totalGiB')}
+        {number('One slot, GB', 'slotGiB')}
+        {number('System uses, GB', 'osGiB', '32-bit: about 4. Empty: all.')}
+        {number('Chip density, Gbit', 'dieGbit', 'Old controllers. Empty: any.')}
+      </div>
+      <table className="w-full border-collapse text-left text-sm">
+        <caption className="pb-1 text-left font-semibold">
+          What the controller is rated for, by the load on a channel
+        </caption>
+        <thead>
+          <tr>
+            <th className="pr-1 font-semibold">Modules</th>
+            <th className="pr-1 font-semibold">Ranks each</th>
+            <th className="pr-1 font-semibold">MT/s</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((_, at) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: rows have no name and keep their places
+            <tr key={at}>
+              <td className="py-0.5 pr-1">{cell(at, 'modulesPerChannel', 'Modules')}</td>
+              <td className="py-0.5 pr-1">{cell(at, 'ranks', 'Ranks')}</td>
+              <td className="py-0.5 pr-1">{cell(at, 'dataRate', 'Rate')}</td>
+              <td className="w-11">
+                <button
+                  type="button"
+                  aria-label={`Remove row ${at + 1}`}
+                  disabled={rows.length === 1}
+                  onClick={() =>
+                    form.set(
+                      rows.filter((_, other) => other !== at),
+                      'machine',
+                      'limits',
+                      'dataRates',
+                    )
+                  }
+                  className="grid size-11 place-items-center rounded-sm hover:bg-stop-soft disabled:opacity-35"
+                >
+                  <Trash2 size={17} aria-hidden />
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <SourceOf what="dataRates" label="the rates" sourcing={sourcing} />
+      <Button
+        className="min-h-9 self-start"
+        onClick={() =>
+          form.set([...rows, { ...(rows.at(-1) as RatingRow) }], 'machine', 'limits', 'dataRates')
+        }
+      >
+        <Plus size={16} aria-hidden /> Row
+      </Button>
+    </div>
+  )
+}

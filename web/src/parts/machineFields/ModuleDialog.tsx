@@ -1,0 +1,245 @@
+import {
+  BUFFERINGS,
+  FORM_FACTORS,
+  GENERATIONS,
+  type Generation,
+  type Module,
+  STANDARD_STEPS,
+} from '@tembrix/core/model'
+import { type FormEvent, type ReactNode, useState } from 'react'
+import { withValue } from '../../base/form'
+import { Button, Check, Dialog, Field, numberFrom, Select, TextInput } from '../../base/ui'
+import { formOf } from '../board'
+import {
+  atRate,
+  check,
+  inGeneration,
+  type ModuleDraft,
+  profilesOf,
+  withProfile,
+} from './moduleForm'
+
+interface Props {
+  title: string
+  action: string
+  start: ModuleDraft
+  /** Slots the module may go into straight away. */
+  slots?: readonly string[]
+  /** A further thing to do, beside the buttons. */
+  extra?: ReactNode
+  onDone: (module: Module, slot: string | null) => void
+  onClose: () => void
+}
+
+const TIMINGS = ['cl', 'trcd', 'trp', 'tras'] as const
+const TIMING_NAMES = { cl: 'CL', trcd: 'tRCD', trp: 'tRP', tras: 'tRAS' }
+const CAPACITIES = [2, 4, 8, 16, 24, 32, 48, 64]
+
+const sameWords = (values: readonly string[]) => values.map((value) => ({ value, label: value }))
+
+/** A module's figures, filled in as they are likely to be; only what differs need be typed. */
+export function ModuleDialog({ title, action, start, slots = [], extra, onDone, onClose }: Props) {
+  const [draft, setDraft] = useState(start)
+  const own = { generation: start.generation as Generation, voltages: start.voltages as number[] }
+  const [slot, setSlot] = useState(slots[0] ?? '')
+  const [tried, setTried] = useState(false)
+  const { module, faults } = check(draft)
+  const fault = (path: string) => (tried ? faults[path] : undefined)
+  const set = (value: unknown, ...path: (string | number)[]) =>
+    setDraft((now) => withValue(now, path, value) as ModuleDraft)
+  const at = (...path: (string | number)[]) =>
+    path.reduce<unknown>((now, step) => (now as Record<string, unknown>)?.[step], draft)
+
+  function submit(event: FormEvent) {
+    event.preventDefault()
+    event.stopPropagation()
+    setTried(true)
+    if (module) onDone(module, slot === '' ? null : slot)
+  }
+
+  const number = (label: string, ...path: (string | number)[]) => (
+    <Field label={label} error={fault(path.join('.'))}>
+      {(control) => (
+        <TextInput
+          {...control}
+          inputMode="decimal"
+          value={at(...path)}
+          onValue={(text) => set(numberFrom(text), ...path)}
+        />
+      )}
+    </Field>
+  )
+  const generation = draft.generation as Generation
+  const rate = at('speeds', 0, 'dataRate')
+  const profile = profilesOf(draft).length > 0
+  const profileAt = draft.speeds.findIndex(({ kind }) => kind === 'profile')
+
+  return (
+    <Dialog open onOpen={(open) => !open && onClose()} title={title}>
+      <form onSubmit={submit} noValidate className="flex flex-col gap-4">
+        <fieldset>
+          <legend className="mb-1 text-sm font-semibold">Capacity</legend>
+          <div className="flex flex-wrap items-start gap-1.5">
+            {CAPACITIES.map((gib) => (
+              <Button
+                key={gib}
+                aria-pressed={draft.capacityGiB === gib}
+                look={draft.capacityGiB === gib ? 'main' : 'plain'}
+                onClick={() => set(gib, 'capacityGiB')}
+              >
+                {gib}
+              </Button>
+            ))}
+            <div className="w-28">
+              <TextInput
+                id="capacity"
+                aria-label="Capacity in GB"
+                aria-invalid={fault('capacityGiB') !== undefined}
+                aria-describedby="capacity-fault"
+                inputMode="decimal"
+                value={draft.capacityGiB}
+                onValue={(text) => set(numberFrom(text), 'capacityGiB')}
+              />
+            </div>
+            <span className="self-center">GB</span>
+          </div>
+          <p id="capacity-fault" className="text-sm font-medium text-stop">
+            {fault('capacityGiB')}
+          </p>
+        </fieldset>
+
+        <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
+          <Field label="Generation">
+            {(control) => (
+              <Select
+                {...control}
+                value={generation}
+                options={sameWords(GENERATIONS)}
+                onValue={(value) => setDraft((now) => inGeneration(now, value as Generation, own))}
+              />
+            )}
+          </Field>
+          <Field label="Rate, MT/s" error={fault('speeds.0.dataRate')}>
+            {(control) => (
+              <Select
+                {...control}
+                value={String(rate)}
+                options={sameWords(ratesWith(generation, rate))}
+                onValue={(value) => setDraft((now) => atRate(now, Number(value)))}
+              />
+            )}
+          </Field>
+          {number('Ranks', 'ranks')}
+          <Field label="Device width" error={fault('deviceWidth')}>
+            {(control) => (
+              <Select
+                {...control}
+                value={String(draft.deviceWidth)}
+                options={['4', '8', '16', '32', '64'].map((value) => ({
+                  value,
+                  label: `×${value}`,
+                }))}
+                onValue={(value) => set(Number(value), 'deviceWidth')}
+              />
+            )}
+          </Field>
+          {TIMINGS.map((timing) => (
+            <div key={timing}>{number(TIMING_NAMES[timing], 'speeds', 0, timing)}</div>
+          ))}
+        </div>
+
+        <details>
+          <summary className="min-h-9 cursor-pointer font-semibold">
+            Article, form factor, ECC, voltage, profile
+          </summary>
+          <div className="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-3">
+            <Field
+              label="Article"
+              className="col-span-full"
+              hint="As on the label; left out, it is named by its figures."
+              error={fault('article')}
+            >
+              {(control) => (
+                <TextInput
+                  {...control}
+                  value={draft.article}
+                  onValue={(text) => set(text, 'article')}
+                />
+              )}
+            </Field>
+            <Field label="Form factor">
+              {(control) => (
+                <Select
+                  {...control}
+                  value={String(draft.formFactor)}
+                  options={FORM_FACTORS.map((value) => ({
+                    value,
+                    label: formOf({ formFactor: value }),
+                  }))}
+                  onValue={(value) => set(value, 'formFactor')}
+                />
+              )}
+            </Field>
+            <Field label="Buffering">
+              {(control) => (
+                <Select
+                  {...control}
+                  value={String(draft.buffering)}
+                  options={sameWords(BUFFERINGS)}
+                  onValue={(value) => set(value, 'buffering')}
+                />
+              )}
+            </Field>
+            {number('Voltage without profile', 'voltages', 0)}
+            <Check label="ECC" checked={draft.ecc === true} onChecked={(ecc) => set(ecc, 'ecc')} />
+            <Check
+              label="Carries a memory profile"
+              checked={profile}
+              onChecked={(on) => setDraft((now) => withProfile(now, on))}
+            />
+            {profile && (
+              <>
+                {number('Profile rate, MT/s', 'speeds', profileAt, 'dataRate')}
+                {number('Profile voltage', 'speeds', profileAt, 'voltage')}
+                {TIMINGS.map((timing) => (
+                  <div key={timing}>
+                    {number(`Profile ${TIMING_NAMES[timing]}`, 'speeds', profileAt, timing)}
+                  </div>
+                ))}
+              </>
+            )}
+          </div>
+        </details>
+
+        {slots.length > 0 && (
+          <Field label="Found in slot">
+            {(control) => (
+              <Select
+                {...control}
+                value={slot}
+                options={[
+                  ...slots.map((id) => ({ value: id, label: id })),
+                  { value: '', label: 'none, loose in the tray' },
+                ]}
+                onValue={setSlot}
+              />
+            )}
+          </Field>
+        )}
+
+        <div className="flex flex-wrap justify-end gap-3">
+          {extra && <div className="mr-auto">{extra}</div>}
+          <Button onClick={onClose}>Cancel</Button>
+          <Button look="main" type="submit">
+            {action}
+          </Button>
+        </div>
+      </form>
+    </Dialog>
+  )
+}
+
+function ratesWith(generation: Generation, rate: unknown): string[] {
+  const steps = STANDARD_STEPS[generation].map(String)
+  return steps.includes(String(rate)) ? steps : [String(rate), ...steps]
+}

@@ -1,0 +1,81 @@
+import type { Fastening, Machine, PlatformClocks, RatingRow, Slot } from '@tembrix/core/model'
+import type { Sourced } from '@tembrix/core/records'
+import { capacity } from '../../base/ui'
+
+export const PART_NAMES: Record<Sourced, string> = {
+  generation: 'Generation',
+  formFactor: 'Form',
+  slots: 'Slots',
+  soldered: 'Soldered memory',
+  order: 'Filling order',
+  totalGiB: 'Limit in all',
+  slotGiB: 'Limit of a slot',
+  dieGbit: 'Chip density',
+  osGiB: 'What the system uses',
+  dataRates: 'Rates',
+  firmwareDataRate: 'Firmware limit',
+  interleave: 'Spread over channels',
+  profiles: 'Memory profiles',
+  syncCeiling: 'Synchronous up to',
+  clocks: 'Clocks',
+  fastening: 'What holds the modules',
+  ecc: 'ECC',
+  voltages: 'Voltages',
+}
+
+export const CLOCK_NAMES: Record<PlatformClocks, string> = {
+  'fabric-with-memory': 'controller and fabric at the memory clock',
+  'fabric-apart': 'controller at the memory clock, fabric on its own',
+  'controller-half': 'controller always at half the memory clock',
+}
+
+export const FASTENING_NAMES: Record<Fastening, string> = {
+  latches: 'latches, at one end or both',
+  'latch-one-end': 'a latch at one end',
+  'side-clips': 'clips at the sides',
+  screws: 'screws',
+}
+
+/** A part of a machine's record in a few words. */
+export function partInWords(part: Sourced, value: unknown): string {
+  if (value === null || value === undefined) return 'none known'
+  switch (part) {
+    case 'slots':
+      return (value as Pick<Machine, 'slots'>).slots.map(({ id }) => id).join(' ') || 'none'
+    case 'order':
+      return (value as Slot[])
+        .filter(({ order }) => order !== null)
+        .toSorted((a, b) => (a.order as number) - (b.order as number))
+        .map(({ id }) => id)
+        .join(', ')
+    case 'soldered':
+      return (
+        (value as Machine['soldered'])
+          .map(({ channel, module }) => `${capacity(module.capacityGiB)} on ${channel}`)
+          .join(', ') || 'nothing'
+      )
+    case 'dataRates':
+      return (value as RatingRow[])
+        .map((row) => `${row.modulesPerChannel}×${row.ranks}R ${row.dataRate}`)
+        .join(', ')
+    case 'totalGiB':
+    case 'slotGiB':
+    case 'osGiB':
+      return capacity(Number(value))
+    case 'dieGbit':
+      return `${value} Gbit`
+    case 'firmwareDataRate':
+    case 'syncCeiling':
+      return `${value} MT/s`
+    case 'profiles':
+      return value ? 'can be set' : 'cannot be set'
+    case 'voltages':
+      return `${(value as number[]).join(', ')} V`
+    case 'clocks':
+      return CLOCK_NAMES[value as PlatformClocks]
+    case 'fastening':
+      return FASTENING_NAMES[value as Fastening]
+    default:
+      return String(value)
+  }
+}

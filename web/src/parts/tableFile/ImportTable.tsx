@@ -1,0 +1,168 @@
+import type { Columns, RowFault } from '@tembrix/core/tables'
+import { type ReactNode, useDeferredValue, useMemo, useState } from 'react'
+import { Button, Dialog, Field, plural, Select } from '../../base/ui'
+import type { OpenedTable } from './TableFile'
+
+interface Mapping<Column extends string> {
+  headings: string[]
+  columns: Columns<Column>
+}
+
+interface Props<Column extends string, Made> {
+  opened: OpenedTable
+  names: Readonly<Record<Column, string>>
+  /** Which of the columns the preview shows, and how. */
+  preview: readonly { column: Column; show: (made: Made) => string }[]
+  guess: (headings: readonly string[]) => Columns<Column>
+  /** Mappings used before; one for the same headings is taken up. */
+  remembered: readonly Mapping<Column>[]
+  read: (columns: Columns<Column>) => { made: Made[]; faults: RowFault[] }
+  /** What one of what is made is called. */
+  one: string
+  many: string
+  busy: boolean
+  /** How far it has come where it is taken in piece by piece, and what ends that. */
+  progress?: { done: number; stop: () => void } | null
+  failed: string | null
+  /** Why it cannot be taken yet, beside what the rows say. */
+  hindrance?: string | undefined
+  onTake: (made: Made[], mapping: Mapping<Column>) => void
+  onClose: () => void
+  /** What else is to be said about the list. */
+  children?: ReactNode
+}
+
+const FAULTS_SHOWN = 200
+const PREVIEWED = 4
+
+/** Says which column of a table holds what, shows what comes of it and what does not, and takes it in. */
+export function ImportTable<Column extends string, Made extends object>(
+  props: Props<Column, Made>,
+) {
+  const { opened, names, preview, remembered, one, many, busy, progress, failed, hindrance } = props
+  const { headings, rows } = opened.table
+  const [columns, setColumns] = useState<Columns<Column>>(
+    () =>
+      remembered.find((mapping) => mapping.headings.join('\n') === headings.join('\n'))?.columns ??
+      props.guess(headings),
+  )
+  const settled = useDeferredValue(columns)
+  const { read } = props
+  const { made, faults } = useMemo(() => read(settled), [read, settled])
+  const all = Object.keys(names) as Column[]
+
+  return (
+    <Dialog
+      open
+      onOpen={props.onClose}
+      wide
+      title={`Import ${opened.name}`}
+      intro="Say which column holds what."
+    >
+      <div className="mb-3 grid grid-cols-2 gap-x-3 gap-y-2 sm:grid-cols-4">
+        {all.map((column) => (
+          <Field key={column} label={names[column]}>
+            {(control) => (
+              <Select
+                {...control}
+                value={columns[column] ?? ''}
+                options={[
+                  { value: '', label: 'not in the list' },
+                  ...headings.filter(Boolean).map((value) => ({ value, label: value })),
+                ]}
+                onValue={(heading) =>
+                  setColumns((now) => {
+                    const next = { ...now }
+                    if (heading === '') delete next[column]
+                    else next[column] = heading
+                    return next
+                  })
+                }
+              />
+            )}
+          </Field>
+        ))}
+      </div>
+      {props.children}
+      <p className="mb-1 font-semibold" aria-live="polite">
+        {plural(made.length, one, many)} of {plural(rows.length, 'row')}
+      </p>
+      <table className="mb-3 w-full border-collapse text-left text-sm">
+        <thead>
+          <tr className="border-b border-rule">
+            {preview.map(({ column }) => (
+              <th key={column} scope="col" className="py-1 pr-2 font-semibold">
+                {names[column]}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {made.slice(0, PREVIEWED).map((entry, at) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a preview in the order of the file
+            <tr key={at} className="border-b border-rule">
+              {preview.map(({ column, show }) => (
+                <td key={column} className="py-1 pr-2">
+                  {show(entry)}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {faults.length > 0 && (
+        <details
+          open={faults.length <= 60}
+          className="mb-3 border-l-4 border-risk-line bg-risk-soft px-3 py-1"
+        >
+          <summary className="cursor-pointer py-1 font-medium">
+            {plural(faults.length, 'row')} cannot be imported and{' '}
+            {faults.length === 1 ? 'is' : 'are'} left out
+          </summary>
+          <ul className="max-h-40 overflow-auto text-sm">
+            {faults.slice(0, FAULTS_SHOWN).map(({ line, message }) => (
+              <li key={line}>
+                line {line}: {message}
+              </li>
+            ))}
+            {faults.length > FAULTS_SHOWN && <li>and {faults.length - FAULTS_SHOWN} more</li>}
+          </ul>
+        </details>
+      )}
+      {failed && (
+        <p role="alert" className="mb-3 font-medium text-stop">
+          {failed}
+        </p>
+      )}
+      <div className="sticky -bottom-5 -mb-5 bg-sheet pt-2 pb-5">
+        {progress && (
+          <p className="flex min-h-11 items-center gap-3 text-sm" role="status">
+            <progress
+              className="h-2 flex-1 accent-act"
+              value={progress.done}
+              max={made.length}
+              aria-label="Importing"
+            />
+            <span>
+              {progress.done} of {plural(made.length, one, many)}
+            </span>
+            <Button look="quiet" onClick={progress.stop}>
+              Stop
+            </Button>
+          </p>
+        )}
+        <div className="flex items-center justify-end gap-3">
+          {hindrance && <p className="mr-auto text-sm text-risk">{hindrance}</p>}
+          <Button onClick={props.onClose}>Cancel</Button>
+          <Button
+            look="main"
+            disabled={made.length === 0 || busy || hindrance !== undefined || settled !== columns}
+            onClick={() => props.onTake(made, { headings, columns })}
+          >
+            {busy ? 'Importing…' : `Import ${made.length}`}
+          </Button>
+        </div>
+      </div>
+    </Dialog>
+  )
+}

@@ -1,1 +1,0 @@
-export { type Planning, usePlanner } from './usePlanner'

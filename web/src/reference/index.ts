@@ -1,1 +1,0 @@
-export { Reference } from './Reference'

@@ -1,0 +1,207 @@
+import type { Backup, BackupContents } from '@tembrix/core/records'
+import { Download, HardDriveDownload, RotateCcw, Upload } from 'lucide-react'
+import { useEffect, useRef, useState } from 'react'
+import {
+  API,
+  useBackupContentsQuery,
+  useBackupsQuery,
+  useBringBackupMutation,
+  useHealthQuery,
+  useMakeBackupMutation,
+  useRestoreBackupMutation,
+} from '../../base/data'
+import { Bar } from '../../base/shell'
+import { Button, Dialog, dayAndTime, HeadRow, Message, plural } from '../../base/ui'
+
+/** The shop's backups: made, fetched, brought in from elsewhere, restored. */
+export function Backups() {
+  const { data, error, refetch } = useBackupsQuery(undefined, { refetchOnMountOrArgChange: true })
+  const [make, making] = useMakeBackupMutation()
+  const [bring, bringing] = useBringBackupMutation()
+  const [chosen, setChosen] = useState<Backup | null>(null)
+  const input = useRef<HTMLInputElement>(null)
+
+  const failed = bringing.error ?? making.error
+  return (
+    <div className="flex h-dvh flex-col">
+      <Bar>
+        <h1 className="font-semibold">Backups</h1>
+      </Bar>
+      <main className="mx-auto flex min-h-0 w-full max-w-4xl flex-1 flex-col gap-3 p-4">
+        <p>
+          One is made each night, and before an update changes the tables. All that is stored is in
+          it, photos too. Keep a copy on another disk: one on the same disk goes with that disk.
+        </p>
+        <div className="flex flex-wrap gap-3">
+          <Button look="main" disabled={making.isLoading} onClick={() => make()}>
+            <HardDriveDownload size={18} aria-hidden />
+            {making.isLoading ? 'Making one…' : 'Make one now'}
+          </Button>
+          <Button disabled={bringing.isLoading} onClick={() => input.current?.click()}>
+            <Upload size={18} aria-hidden />
+            {bringing.isLoading ? 'Looking through it…' : 'Bring one in'}
+          </Button>
+          <input
+            ref={input}
+            type="file"
+            accept=".gz,application/gzip"
+            aria-label="Backup file"
+            className="sr-only"
+            tabIndex={-1}
+            onChange={({ target }) => {
+              const [file] = target.files ?? []
+              if (file) void bring(file)
+              target.value = ''
+            }}
+          />
+        </div>
+        {failed && (
+          <p role="alert" className="border-l-4 border-stop bg-stop-soft px-3 py-2">
+            {messageOf(failed)}
+          </p>
+        )}
+        {error && !data ? (
+          <Message title="The backups cannot be read">
+            <p>The server does not answer.</p>
+            <Button onClick={refetch}>Try again</Button>
+          </Message>
+        ) : !data ? (
+          <p className="p-8 text-center text-ink-2">Reading the backups…</p>
+        ) : data.length === 0 ? (
+          <Message title="No backup yet">
+            <p>The first is made tonight, or now.</p>
+          </Message>
+        ) : (
+          <BackupTable backups={data} onRestore={setChosen} />
+        )}
+        {chosen && <Restore backup={chosen} onClose={() => setChosen(null)} />}
+      </main>
+    </div>
+  )
+}
+
+const HEADINGS = ['Made', 'Why', 'Size', '']
+
+function BackupTable({
+  backups,
+  onRestore,
+}: {
+  backups: readonly Backup[]
+  onRestore: (backup: Backup) => void
+}) {
+  return (
+    <div className="min-h-0 overflow-auto border border-rule-2 bg-sheet">
+      <table className="w-full border-collapse text-left">
+        <HeadRow names={HEADINGS} />
+        <tbody>
+          {backups.map((backup) => (
+            <tr key={backup.name} className="h-12 border-t border-rule">
+              <td className="px-3 font-medium whitespace-nowrap">{dayAndTime(backup.madeAt)}</td>
+              <td className="px-3">{whyOf(backup.name)}</td>
+              <td className="px-3 whitespace-nowrap">{megabytes(backup.bytes)}</td>
+              <td className="px-2">
+                <span className="flex justify-end gap-2">
+                  <a
+                    href={`${API}/backups/${backup.name}`}
+                    download
+                    aria-label={`Download the backup of ${dayAndTime(backup.madeAt)}`}
+                    className="inline-flex min-h-11 items-center gap-2 rounded-sm border border-rule-2 px-3 font-medium hover:bg-sheet-2"
+                  >
+                    <Download size={17} aria-hidden /> Download
+                  </a>
+                  <Button
+                    aria-label={`Restore the backup of ${dayAndTime(backup.madeAt)}`}
+                    onClick={() => onRestore(backup)}
+                  >
+                    <RotateCcw size={17} aria-hidden /> Restore
+                  </Button>
+                </span>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  )
+}
+
+const whyOf = (name: string): string =>
+  name.includes('-before-update')
+    ? 'before an update'
+    : name.includes('-brought')
+      ? 'brought in'
+      : 'nightly or on demand'
+
+const megabytes = (bytes: number): string => `${(bytes / 1e6).toFixed(1)} MB`
+
+/** Looks through a backup, says what is in it, and asks before it takes the place of what is there. */
+function Restore({ backup, onClose }: { backup: Backup; onClose: () => void }) {
+  const { currentData: contents, error } = useBackupContentsQuery(backup.name)
+  const [restore, restoring] = useRestoreBackupMutation()
+  const [before, setBefore] = useState<string | null>(null)
+  const failed = error ?? restoring.error
+  return (
+    <Dialog open onOpen={onClose} title="Restore this backup?">
+      <div aria-live="polite" className="mb-4 flex flex-col gap-2">
+        {failed ? (
+          <p role="alert" className="font-medium text-stop">
+            {messageOf(failed)}
+          </p>
+        ) : contents ? (
+          <Contents contents={contents} />
+        ) : (
+          <p>Looking through it, file by file…</p>
+        )}
+        <p>
+          Everything stored since then goes out of sight, for everybody. It is kept beside the
+          database in the data folder till somebody removes it. The server is away for a moment.
+        </p>
+        {before && <Restarting before={before} />}
+      </div>
+      <div className="flex flex-wrap justify-end gap-3">
+        <Button onClick={onClose}>Leave all as it is</Button>
+        <Button
+          look="stop"
+          disabled={!contents || restoring.isLoading || before !== null}
+          onClick={async () => {
+            const { data } = await restore(backup.name)
+            if (data) setBefore(data.started)
+          }}
+        >
+          Restore it
+        </Button>
+      </div>
+    </Dialog>
+  )
+}
+
+function Contents({ contents: { madeAt, jobs, modules } }: { contents: BackupContents }) {
+  return (
+    <p>
+      <b className="font-semibold">As of {dayAndTime(madeAt)}:</b> {plural(jobs, 'job')},{' '}
+      {plural(modules, 'module')}. Every file of it is whole.
+    </p>
+  )
+}
+
+/** How often the server is asked whether it is there again, ms. */
+const AGAIN = 500
+
+/** Waits for a server that started after `before`, and begins again with what it has. */
+function Restarting({ before }: { before: string }) {
+  const { data } = useHealthQuery(undefined, { pollingInterval: AGAIN })
+  const isBack = data !== undefined && data.started !== before
+  useEffect(() => {
+    if (isBack) location.assign('/')
+  }, [isBack])
+  return (
+    <p role="status" className="border-l-4 border-act bg-act-soft px-3 py-2">
+      Restoring. This page starts over as soon as the server is there again.
+    </p>
+  )
+}
+
+function messageOf(error: unknown): string {
+  const said = (error as { data?: { error?: { message?: string } } }).data?.error?.message
+  return said ?? 'The server does not answer. Nothing was changed.'
+}

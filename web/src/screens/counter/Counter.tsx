@@ -1,0 +1,138 @@
+import { type JobLine, STAGES, type Stage } from '@tembrix/core/records'
+import { Plus, Search } from 'lucide-react'
+import { type ReactNode, useDeferredValue } from 'react'
+import { Link, useNavigate, useSearchParams } from 'react-router'
+import { rowsOf, useJobsInfiniteQuery } from '../../base/data'
+import { Bar } from '../../base/shell'
+import { ago, Button, day, HeadRow, inputLook, Message, More, overdue, Select } from '../../base/ui'
+import { STAGE_NAMES } from './stages'
+
+const STAGE_OPTIONS = [
+  { value: '', label: 'Every stage' },
+  ...STAGES.map((stage) => ({ value: stage, label: STAGE_NAMES[stage] })),
+]
+
+/** The day's jobs: found by any word, opened by a press, begun anew. */
+export function Counter() {
+  const [params, setParams] = useSearchParams()
+  const navigate = useNavigate()
+  const search = params.get('search') ?? ''
+  const stage = (params.get('stage') ?? '') as Stage | ''
+  const asked = useDeferredValue(search)
+  const list = useJobsInfiniteQuery({ search: asked, stage }, { refetchOnMountOrArgChange: true })
+  const { error, refetch, isLoading } = list
+  const data = rowsOf(list.data)
+  const set = (name: string, value: string) =>
+    setParams(
+      (now) => {
+        if (value) now.set(name, value)
+        else now.delete(name)
+        return now
+      },
+      { replace: true },
+    )
+
+  return (
+    <div className="flex h-dvh flex-col">
+      <Bar>
+        <h1 className="font-semibold">Counter</h1>
+      </Bar>
+      <main className="mx-auto flex w-full max-w-6xl min-h-0 flex-1 flex-col gap-3 p-4">
+        <div className="flex flex-wrap gap-3">
+          <label className="relative min-w-64 flex-1">
+            <span className="sr-only">Search</span>
+            <Search size={18} aria-hidden className="absolute top-3.5 left-3 text-ink-2" />
+            <input
+              type="search"
+              value={search}
+              onChange={({ target }) => set('search', target.value)}
+              placeholder="Customer, machine, complaint or job number"
+              className={`${inputLook} pl-10`}
+            />
+          </label>
+          <Select
+            aria-label="Stage"
+            className="max-w-44"
+            value={stage}
+            options={STAGE_OPTIONS as { value: Stage | ''; label: string }[]}
+            onValue={(value) => set('stage', value)}
+          />
+          <Button look="main" onClick={() => navigate('/jobs/new')}>
+            <Plus size={18} aria-hidden /> New job
+          </Button>
+        </div>
+        {error && !data ? (
+          <Message title="The jobs cannot be read">
+            <p>The server does not answer. It may be starting.</p>
+            <Button onClick={() => refetch()}>Try again</Button>
+          </Message>
+        ) : isLoading || !data ? (
+          <p className="p-8 text-center text-ink-2">Reading the jobs…</p>
+        ) : data.length === 0 ? (
+          search || stage ? (
+            <Message title="No job matches">
+              <Button onClick={() => setParams({})}>Show all jobs</Button>
+            </Message>
+          ) : (
+            <Message title="No jobs yet">
+              <p>A job starts with a customer and a machine; the rest is found out on the way.</p>
+              <Button look="main" onClick={() => navigate('/jobs/new')}>
+                <Plus size={18} aria-hidden /> New job
+              </Button>
+            </Message>
+          )
+        ) : (
+          <JobTable jobs={data}>
+            <More list={list} />
+          </JobTable>
+        )}
+      </main>
+    </div>
+  )
+}
+
+const HEADINGS = ['Job', 'Customer', 'Machine', 'Complaint', 'At', 'Due', 'Changed']
+
+function JobTable({ jobs, children }: { jobs: JobLine[]; children: ReactNode }) {
+  const navigate = useNavigate()
+  return (
+    <div className="min-h-0 overflow-auto border border-rule-2 bg-sheet">
+      <table className="w-full border-collapse text-left">
+        <HeadRow names={HEADINGS} />
+        <tbody>
+          {jobs.map((job) => (
+            <tr
+              key={job.id}
+              onClick={() => navigate(`/jobs/${job.id}`)}
+              className="h-12 cursor-pointer border-t border-rule hover:bg-act-soft"
+            >
+              <td className="px-3">
+                <Link
+                  to={`/jobs/${job.id}`}
+                  className="font-mono font-semibold text-act underline underline-offset-2"
+                >
+                  {job.number}
+                </Link>
+              </td>
+              <td className="px-3 font-medium">{job.customerName}</td>
+              <td className="px-3">{job.machineName}</td>
+              <td className="max-w-72 truncate px-3 text-ink-2">{job.complaint}</td>
+              <td className="px-3 whitespace-nowrap">{STAGE_NAMES[job.stage]}</td>
+              <td
+                className={`px-3 whitespace-nowrap ${job.dueOn && job.stage !== 'closed' && overdue(job.dueOn) ? 'font-semibold text-stop' : ''}`}
+              >
+                {job.dueOn
+                  ? job.stage !== 'closed' && overdue(job.dueOn)
+                    ? `${day(job.dueOn)}, late`
+                    : day(job.dueOn)
+                  : ''}
+              </td>
+              <td className="px-3 text-sm whitespace-nowrap text-ink-2">{ago(job.updatedAt)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {children}
+    </div>
+  )
+}

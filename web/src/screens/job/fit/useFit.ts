@@ -1,0 +1,104 @@
+import { type FitStep, fittingSteps, slotsAfter, waitsFor } from '@tembrix/core/fitting'
+import { fittingInput } from '@tembrix/core/job'
+import {
+  type Assignment,
+  type Fit,
+  type FitChange,
+  type ModelRecord,
+  movesOf,
+  STARTING_TERMS,
+  type Tick,
+  UNFITTED,
+} from '@tembrix/core/records'
+import { useMemo } from 'react'
+import { useModelsQuery, useShopQuery, type Write } from '../../../base/data'
+import { useTechnician } from '../../../base/shell'
+import { useJob, useOneRecord } from '../file'
+
+export interface Fitting {
+  fit: Fit
+  steps: FitStep[]
+  /** What is done, left out, or not yet. */
+  tickOf: (step: FitStep) => Tick | undefined
+  /** Cautions and steps for safety that a step waits for. */
+  waitsFor: (step: FitStep) => FitStep[]
+  /** What sits in the slots by the steps done. */
+  slots: Assignment
+  removed: string[]
+  model: ModelRecord | undefined
+  minutes: number
+  set: (fields: FitChange) => void
+  /** The same, not to be undone: the clock, and the end. */
+  settle: (fields: FitChange & { finished?: true }, name?: string, along?: readonly Write[]) => void
+  tick: (step: FitStep, reason?: string) => void
+  /** Marks several as done at once: cautions read together. */
+  tickAll: (steps: readonly FitStep[]) => void
+  untick: (step: FitStep) => void
+}
+
+/** The job's steps at the bench and how far they are; the record is begun with the first thing noted. */
+export function useFit(): Fitting {
+  const view = useJob()
+  const { file, machine, now, planned } = view
+  const { data: shop } = useShopQuery()
+  const { data: models } = useModelsQuery()
+  const [technician] = useTechnician()
+  const terms = shop?.terms ?? STARTING_TERMS
+  const model = models?.find(({ id }) => id === file.machine.modelId)
+  const { record: fit, set, settle } = useOneRecord('fits', file.fits[0], UNFITTED)
+
+  const steps = useMemo(
+    () => fittingSteps(fittingInput({ file, machine, now }, planned, model, terms)),
+    [file, machine, now, planned, model, terms],
+  )
+
+  return useMemo(() => {
+    const tickOf = ({ id }: FitStep) => fit.ticks[id]
+    const isDone = (step: FitStep) => tickOf(step)?.state === 'done'
+    return {
+      fit,
+      steps,
+      tickOf,
+      waitsFor: (step) => waitsFor(steps, step, isDone),
+      slots: slotsAfter(now.assignment, planned.assignment, steps, isDone),
+      removed: movesOf(now.assignment, planned.assignment).removed,
+      model,
+      minutes: steps.reduce((sum, { minutes }) => sum + minutes, 0),
+      set,
+      settle,
+      tick: (step, reason = '') => {
+        const at = new Date().toISOString()
+        const tick: Tick = {
+          state: reason === '' ? 'done' : 'skipped',
+          at,
+          by: technician,
+          reason,
+        }
+        const starts = !step.caution && fit.runningSince === null && fit.seconds === 0
+        set({
+          ticks: { ...fit.ticks, [step.id]: tick },
+          ...(starts ? { runningSince: at } : {}),
+        })
+      },
+      tickAll: (some) => {
+        const tick: Tick = {
+          state: 'done',
+          at: new Date().toISOString(),
+          by: technician,
+          reason: '',
+        }
+        set({ ticks: { ...fit.ticks, ...Object.fromEntries(some.map(({ id }) => [id, tick])) } })
+      },
+      untick: ({ id }) => {
+        const { [id]: _, ...ticks } = fit.ticks
+        set({ ticks })
+      },
+    }
+  }, [fit, steps, now.assignment, planned.assignment, model, set, settle, technician])
+}
+
+/** Seconds at work until a moment. */
+export function secondsUntil({ seconds, runningSince }: Fit, moment: number): number {
+  const running = runningSince ? Math.max(0, moment - Date.parse(runningSince)) / 1000 : 0
+  return Math.round(seconds + running)
+}

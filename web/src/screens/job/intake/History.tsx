@@ -1,0 +1,78 @@
+import { FACTS, type HistoryLine } from '@tembrix/core/records'
+import { useState } from 'react'
+import { useHistoryQuery } from '../../../base/data'
+import { ago, capital, list } from '../../../base/ui'
+
+const CALLED = new Map<HistoryLine['record'], string>([
+  ...Object.values(FACTS).map(({ record, called }) => [record, called] as const),
+  ['shop', 'the shop’s settings'],
+  ['price-list', 'a price list'],
+  ['list', 'a validated list'],
+])
+
+const FIELDS: Record<string, string> = {
+  found: 'what was found',
+  options: 'options',
+  ticks: 'steps',
+  trials: 'trials',
+  seen: 'what was seen',
+  runs: 'runs',
+  screws: 'screw map',
+  screwsBack: 'screws put back',
+  screwsLeft: 'screws left',
+  serials: 'serial numbers',
+  removed: 'where old modules go',
+  seconds: 'clock',
+  runningSince: 'clock',
+  finishedAt: 'end',
+  fittedJobId: 'fitted',
+  approval: 'approval',
+  offered: 'offer',
+  ended: 'end',
+  document: 'what was offered',
+  validUntil: 'valid until',
+  depositPercent: 'deposit',
+  placement: 'slots',
+  profile: 'memory profile',
+  dueOn: 'due date',
+  serialNumber: 'serial number',
+  rulings: 'what was settled',
+  seats: 'slots',
+  sources: 'sources',
+  modelId: 'model',
+}
+
+/** Everything written to the job, newest first; read when it is opened. */
+export function History({ jobId }: { jobId: string }) {
+  const [open, setOpen] = useState(false)
+  return (
+    <details
+      className="border-t border-rule pt-1"
+      onToggle={({ currentTarget }) => setOpen(currentTarget.open)}
+    >
+      <summary className="min-h-10 cursor-pointer py-2 font-semibold">History</summary>
+      {open && <Lines jobId={jobId} />}
+    </details>
+  )
+}
+
+function Lines({ jobId }: { jobId: string }) {
+  const { data, error } = useHistoryQuery(jobId, { refetchOnMountOrArgChange: true })
+  if (error) return <p className="text-ink-2">The server does not answer.</p>
+  return (
+    <ol aria-label="History" className="flex flex-col gap-1 text-sm">
+      {data?.map((line) => (
+        <li key={line.id} className="flex justify-between gap-3">
+          <span>{sentence(line)}</span>
+          <span className="whitespace-nowrap text-ink-2">{ago(line.at)}</span>
+        </li>
+      ))}
+    </ol>
+  )
+}
+
+function sentence({ record, action, fields }: HistoryLine): string {
+  const what = `${capital(CALLED.get(record) ?? record)} ${action}`
+  if (action !== 'changed' || fields.length === 0) return what
+  return `${what}: ${list(fields.map((field) => FIELDS[field] ?? field))}`
+}

@@ -1,0 +1,117 @@
+import { CustomerChange, JobChange } from '@tembrix/core/records'
+import { currencySign, Field, inUnits, minorFrom, TextInput } from '../../../base/ui'
+import { useJobForm, useJobPart } from '../file'
+import { History } from './History'
+
+/** Who it is for and what they want of it. Saves itself. */
+export function Intake() {
+  const jobId = useJobPart(({ file }) => file.id)
+  return (
+    <div className="flex flex-col gap-3">
+      <h2 className="text-lg font-semibold">Intake</h2>
+      <Customer />
+      <Asked />
+      <History jobId={jobId} />
+    </div>
+  )
+}
+
+function Customer() {
+  const record = useJobPart(({ file }) => file.customer)
+  const customer = useJobForm('customers', record, CustomerChange.shape)
+  return (
+    <>
+      <Field label="Name" error={customer.error('name')}>
+        {(control) => (
+          <TextInput
+            {...control}
+            value={customer.value('name')}
+            onValue={(text) => customer.set(text, 'name')}
+          />
+        )}
+      </Field>
+      <div className="grid grid-cols-2 gap-3">
+        <Field label="Phone" error={customer.error('phone')}>
+          {(control) => (
+            <TextInput
+              {...control}
+              type="tel"
+              value={customer.value('phone')}
+              onValue={(text) => customer.set(text, 'phone')}
+            />
+          )}
+        </Field>
+        <Field label="E-mail" error={customer.error('email')}>
+          {(control) => (
+            <TextInput
+              {...control}
+              type="email"
+              value={customer.value('email')}
+              onValue={(text) => customer.set(text, 'email')}
+            />
+          )}
+        </Field>
+      </div>
+    </>
+  )
+}
+
+/** What the customer wants: what is wrong, what it is for, by when and for how much. */
+function Asked() {
+  const file = useJobPart((job) => job.file)
+  const job = useJobForm('jobs', file, JobChange.shape)
+  const budget = job.value('budget')
+  return (
+    <>
+      <Field label="What is wrong, in the customer’s words" error={job.error('complaint')}>
+        {(control) => (
+          <TextInput
+            {...control}
+            lines={3}
+            value={job.value('complaint')}
+            onValue={(text) => job.set(text, 'complaint')}
+          />
+        )}
+      </Field>
+      <Field
+        label="What it is used for"
+        hint="What runs at the same time, and how long it must still serve."
+        error={job.error('uses')}
+      >
+        {(control) => (
+          <TextInput
+            {...control}
+            lines={3}
+            value={job.value('uses')}
+            onValue={(text) => job.set(text, 'uses')}
+          />
+        )}
+      </Field>
+      <div className="grid grid-cols-2 gap-3">
+        <Field
+          label={`Budget, ${currencySign()}`}
+          error={job.error('budget') && 'This is no amount of money.'}
+        >
+          {(control) => (
+            <TextInput
+              {...control}
+              inputMode="decimal"
+              value={inUnits(budget)}
+              onValue={(text) => job.set(minorFrom(text), 'budget')}
+            />
+          )}
+        </Field>
+        <Field label="Due" error={job.error('dueOn')}>
+          {(control) => (
+            <TextInput
+              {...control}
+              type="date"
+              value={job.value('dueOn')}
+              onValue={(text) => job.set(text === '' ? null : text, 'dueOn')}
+            />
+          )}
+        </Field>
+      </div>
+    </>
+  )
+}

@@ -1,0 +1,68 @@
+import { firmwareReasons, profileVolts } from '@tembrix/core/job'
+import { aboveRating, type FirmwareReason, type Grade } from '@tembrix/core/plan'
+import { Button, list } from '../../../base/ui'
+import { useJob } from '../file'
+import { percent } from './words'
+
+const FIRMWARE_WORDS: Record<FirmwareReason, string> = {
+  SIZE: 'modules of 24, 48 or 64 GB came after many boards did',
+  CLOCKED: 'clocked modules need firmware that knows them',
+  MANY: 'four and more DDR5 modules are trained better by newer firmware',
+}
+
+const GRADE_WORDS: Record<Grade, string> = {
+  'a-step': 'that usually runs',
+  well: 'whether that runs depends on the very processor',
+  far: 'at this load it hardly ever runs',
+}
+
+/** What has to be done, or said to the customer, before these modules go in. */
+export function Beforehand() {
+  const view = useJob()
+  const { machine, plan, planned, edit } = view
+  const reasons = firmwareReasons(view, planned)
+  const above = aboveRating(machine, planned.evaluation)
+  const volts = profileVolts(planned)
+  const setTo = plan.manual?.dataRate ?? null
+  if (reasons.length === 0 && !above && setTo === null) return null
+  const set = (dataRate: number | null) =>
+    edit.step('plans', plan, {
+      manual: dataRate === null ? null : { dataRate, timings: null },
+    })
+  return (
+    <section
+      aria-label="Before the modules go in"
+      className="border-l-4 border-gold-line bg-gold-soft px-3 py-2 text-[0.93rem]"
+    >
+      <h3 className="font-semibold">Before the modules go in</h3>
+      {reasons.length > 0 && (
+        <p>
+          Update the firmware first: {list(reasons.map((reason) => FIRMWARE_WORDS[reason]))}. A
+          published maximum is often only what was tested when the board came out: look for the
+          maker’s newest statement before a size is ruled out.
+        </p>
+      )}
+      {above && (
+        <p data-grade={above.grade}>
+          {above.dataRate} MT/s is {percent(above.share)} above what the processor is rated for with
+          these modules, {above.rating}
+          {volts !== null && ` (${volts} V)`}: {GRADE_WORDS[above.grade]}. Its maker may refuse
+          warranty for it. The quote says so; tell the customer.
+        </p>
+      )}
+      {above && above.grade !== 'a-step' && machine.profiles && (
+        <Button className="mt-1" onClick={() => set(above.holds)}>
+          Set by hand to {above.holds} MT/s
+        </Button>
+      )}
+      {setTo !== null && (
+        <p className="flex flex-wrap items-center gap-2">
+          Set by hand to {setTo} MT/s; Fit has the step.
+          <Button look="quiet" onClick={() => set(null)}>
+            Leave it to the firmware
+          </Button>
+        </p>
+      )}
+    </section>
+  )
+}

@@ -1,0 +1,83 @@
+import { POLICIES, type Policy } from '@tembrix/core/plan'
+import { JobChange } from '@tembrix/core/records'
+import { Link } from 'react-router'
+import { Field, money, numberFrom, Select, TextInput, tidy } from '../../../base/ui'
+import { POLICY_NAMES } from '../../../parts/judgement'
+import { type Budget, type Need, useJob, useJobForm } from '../file'
+
+/** What is planned for: how much at least, for how much money, with how many slots free, by which policy. */
+export function NeedLine({ need, spend }: { need: Need; spend: Budget }) {
+  const { file, edit } = useJob()
+  const form = useJobForm('jobs', file, JobChange.shape)
+  const { isSet, minGiB, demand, policy } = need
+  return (
+    <div className="grid grid-cols-[2fr_1.2fr_3fr] gap-x-3 gap-y-2">
+      <Field
+        label="At least, GB usable"
+        error={form.error('sizing', 'wantedGiB') && 'This is no amount of memory.'}
+        aside={
+          <p className="text-sm text-ink-2">
+            {isSet ? (
+              <button
+                type="button"
+                className="underline"
+                onClick={() => form.set(null, 'sizing', 'wantedGiB')}
+              >
+                Set by hand: go back to what is calculated
+              </button>
+            ) : (
+              <Link to="../size" className="underline">
+                {demand
+                  ? `${demand.atLeast ? 'at least ' : ''}${tidy(demand.likely, 1)} GB by Size`
+                  : 'As found: say in Size what it is for'}
+              </Link>
+            )}
+          </p>
+        }
+      >
+        {(control) => (
+          <TextInput
+            {...control}
+            inputMode="decimal"
+            value={isSet ? form.value('sizing', 'wantedGiB') : tidy(minGiB, 1)}
+            onValue={(text) => form.set(numberFrom(text), 'sizing', 'wantedGiB')}
+          />
+        )}
+      </Field>
+      <Field label="Free slots" error={form.error('sizing', 'freeSlots') && 'From 0, whole slots.'}>
+        {(control) => (
+          <TextInput
+            {...control}
+            inputMode="numeric"
+            value={form.value('sizing', 'freeSlots')}
+            onValue={(text) => form.set(numberFrom(text) ?? 0, 'sizing', 'freeSlots')}
+          />
+        )}
+      </Field>
+      <Field
+        label="Buying policy"
+        aside={
+          <p className="text-sm text-ink-2">
+            {file.budget === null
+              ? 'No budget named'
+              : `Budget ${money(file.budget)}: some ${spend.minutes} min of work leave ${money(spend.parts ?? 0)} for parts`}
+          </p>
+        }
+      >
+        {(control) => (
+          <Select
+            {...control}
+            value={policy}
+            options={POLICIES.map((value) => ({
+              value,
+              label: POLICY_NAMES[value] + (value === need.shopPolicy ? ' (ours)' : ''),
+            }))}
+            onValue={(value: Policy) =>
+              edit.step('jobs', file, { policy: value === need.shopPolicy ? null : value })
+            }
+          />
+        )}
+      </Field>
+    </div>
+  )
+}

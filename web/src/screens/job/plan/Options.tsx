@@ -1,0 +1,213 @@
+import { planSupply, staying } from '@tembrix/core/job'
+import { same } from '@tembrix/core/model'
+import {
+  type Option,
+  type Piece,
+  type PlanRequest,
+  picks,
+  type Relaxed,
+  verdicts,
+} from '@tembrix/core/plan'
+import { type Assignment, isFreeFor } from '@tembrix/core/records'
+import { Pin } from 'lucide-react'
+import { lazy, Suspense, useCallback, useMemo } from 'react'
+import { making, type Write } from '../../../base/data'
+import { Button, list, plural, tidy } from '../../../base/ui'
+import { describeModule } from '../../../parts/board'
+import { OBJECTION_WORDS } from '../../../parts/judgement'
+import { usePlanner } from '../../../parts/planner/usePlanner'
+import { type JobView, type Need, useBudget, useJob, useNeed } from '../file'
+import { Blockers } from './Blockers'
+import { NeedLine } from './NeedLine'
+import { OptionTable } from './OptionTable'
+import { Picks } from './Picks'
+import { SetAsideList } from './SetAsideList'
+import { useBeside } from './useBeside'
+import { PICK_NAMES, PLANS_KEPT } from './words'
+
+const TradeOffs = lazy(async () => ({ default: (await import('./TradeOffs')).TradeOffs }))
+
+/** Every trade-off worth having for this job, the first of them named; choosing one puts it on the board. */
+export function Options() {
+  const view = useJob()
+  const need = useNeed()
+  const { file, machine, now, plan, planned, pieces, shop, edit } = view
+  const supply = useMemo(() => {
+    const free = shop.filter((one) => isFreeFor(one, file.id))
+    return planSupply(file.modules, free)
+  }, [file.modules, file.id, shop])
+  const { minGiB, policy } = need
+  const spend = useBudget()
+  const budget = spend.parts
+  const { freeSlots } = file.sizing
+  // Where the controller drops to half rate, every fast plan counts a second time, set to the ceiling.
+  const tune = machine.profiles && machine.syncCeiling !== null
+  const request = useMemo<PlanRequest>(
+    () => ({
+      machine,
+      onHand: supply.onHand,
+      offers: supply.offers,
+      need: { minGiB, budget, freeSlots },
+      policy,
+      settings: { profile: plan.profile, tune },
+    }),
+    [machine, supply, minGiB, budget, freeSlots, policy, plan.profile, tune],
+  )
+  const { answer, byPolicy, share, failed, cancel } = usePlanner(request)
+  const options = answer?.options ?? []
+  const named = useMemo(() => {
+    if (!byPolicy) return []
+    const gainOf = ({ evaluation }: Option) => need.gainOf(evaluation)?.median ?? 1
+    return picks({ machine, found: now.evaluation, byPolicy, policy, gainOf })
+  }, [machine, now.evaluation, byPolicy, policy, need])
+
+  const assignmentOf = useCallback(
+    (option: Option) => staying(supply.assignmentOf(option.placement), file.found, pieces),
+    [supply, file.found, pieces],
+  )
+  const besideOf = useBeside(assignmentOf)
+
+  function choose(option: Option) {
+    const manual = option.settings?.manual ?? null
+    edit.step('plans', plan, { placement: assignmentOf(option), manual })
+  }
+
+  /** Changes exactly the requirements that stand in the way. */
+  function relax({ minGiB: gib, budget: money, freeSlots: slots, policy: looser }: Relaxed) {
+    const sizing = {
+      ...file.sizing,
+      ...(gib === undefined ? {} : { wantedGiB: gib }),
+      ...(slots === undefined ? {} : { freeSlots: slots }),
+    }
+    edit.step('jobs', file, {
+      sizing,
+      ...(money === undefined ? {} : { budget: spend.wholeFor(money) }),
+      ...(looser === undefined ? {} : { policy: looser === need.shopPolicy ? null : looser }),
+    })
+  }
+
+  const isKept = (option: Option) =>
+    file.plans.some(({ id, placement }) => id !== plan.id && same(placement, assignmentOf(option)))
+
+  /** The first pick on the board, the others kept beside it under their names. */
+  function keepPicks() {
+    const distinct = named.filter(
+      (pick, at) => named.findIndex(({ option }) => option === pick.option) === at,
+    )
+    const [first, ...others] = distinct
+    if (first) choose(first.option)
+    const writes: Write[] = []
+    const fresh = others.filter(({ option }) => !isKept(option))
+    for (const { name, option } of fresh.slice(0, PLANS_KEPT - file.plans.length + 1)) {
+      const fields = { name: PICK_NAMES[name], placement: assignmentOf(option) }
+      const manual = option.settings?.manual ?? null
+      const { profile } = plan
+      writes.push(making('plans', { jobId: file.id, ...fields, profile, manual }))
+    }
+    edit.act('the picks', writes)
+  }
+
+  /** What a piece of an option is called. */
+  const nameOf = (piece: Piece) => {
+    const placed = supply.assignmentOf({ only: piece }).only
+    const module = pieces.get(placed?.moduleId ?? '')?.module
+    return module ? `${describeModule(module)}, ${module.article}` : 'the same module'
+  }
+
+  const onBoard = piecesIn(planned.assignment)
+  const { capacity, run } = planned.evaluation
+  const isCurrent = (option: Option) =>
+    option.usableGiB === capacity.usableGiB &&
+    option.wholePeakGBs === run?.wholePeakGBs &&
+    option.firstWordNs === run?.firstWordNs &&
+    piecesIn(assignmentOf(option)) === onBoard
+  const current = options.find(isCurrent)
+  return (
+    <div className="flex flex-col gap-3">
+      <NeedLine need={need} spend={spend} />
+      <Progress share={share} cancel={cancel} />
+      {failed && <p className="border-l-4 border-stop bg-stop-soft px-3 py-2">{failed}</p>}
+      {answer && options.length === 0 && (
+        <Blockers
+          blockers={answer.blockers}
+          onChoose={choose}
+          wholeFor={spend.wholeFor}
+          onRelax={relax}
+        />
+      )}
+      {options.length > 0 && (
+        <>
+          <Picks picks={named} isCurrent={isCurrent} nameOf={nameOf} onChoose={choose} />
+          {new Set(named.map(({ option }) => option)).size > 1 && (
+            <Button
+              className="self-start"
+              disabled={file.plans.length > PLANS_KEPT}
+              onClick={keepPicks}
+            >
+              <Pin size={17} aria-hidden /> Keep these, to quote from
+            </Button>
+          )}
+          <section aria-label="Trade-offs">
+            <h3 className="font-semibold">
+              {plural(options.length, 'trade-off')} worth having
+              <span className="font-normal text-ink-2">
+                : whatever is not here costs more for no more
+              </span>
+            </h3>
+            {options.length > 1 && (
+              <Suspense fallback={<div className="h-56" />}>
+                <TradeOffs options={options} current={current} onChoose={choose} />
+              </Suspense>
+            )}
+            {!current && <p className="text-sm">{whyAbsent(view, need, budget)}</p>}
+            <OptionTable
+              options={options}
+              current={current}
+              need={need}
+              besideOf={besideOf}
+              onChoose={choose}
+            />
+          </section>
+        </>
+      )}
+      {answer && <SetAsideList answer={answer} unpriced={supply.unpriced.length} />}
+    </div>
+  )
+}
+
+/** Why the plan on the board is not among the trade-offs. */
+function whyAbsent(
+  { machine, planned, cost }: JobView,
+  { minGiB, policy }: Need,
+  budget: number | null,
+): string {
+  const { evaluation, placement } = planned
+  const its = (why: string) => `The plan on the board is not among them: ${why}.`
+  if (!evaluation.starts) return its('the machine would not start')
+  if (evaluation.capacity.usableGiB < minGiB) return its(`it has less than ${tidy(minGiB, 1)} GB`)
+  if (budget !== null && cost.total > budget) return its('it is over the budget')
+  const objections = verdicts(machine, placement)[policy]
+  if (objections.length === 0) return its('another gives as much for no more money')
+  return its(`the buying policy objects, as ${list(objections.map((one) => OBJECTION_WORDS[one]))}`)
+}
+
+/** Shown only where a search takes long enough to be noticed. */
+function Progress({ share, cancel }: { share: number | null; cancel: () => void }) {
+  if (share === null) return null
+  return (
+    <div className="flex min-h-11 items-center gap-3 text-sm text-ink-2">
+      <progress className="h-2 flex-1 accent-act" value={share} aria-label="Planning" />
+      <span>{Math.round(share * 100)} %</span>
+      <Button look="quiet" onClick={cancel}>
+        Stop
+      </Button>
+    </div>
+  )
+}
+
+/** The pieces of an assignment, wherever they sit. */
+const piecesIn = (assignment: Assignment): string =>
+  Object.values(assignment)
+    .map(({ moduleId }) => moduleId)
+    .sort()
+    .join()

@@ -1,0 +1,112 @@
+import { Printer, RotateCcw } from 'lucide-react'
+import { Tabs } from 'radix-ui'
+import { Link } from 'react-router'
+import { Button, capacity, Tab } from '../../../base/ui'
+import { FindingList } from '../../../parts/findings'
+import { Judgement } from '../../../parts/judgement'
+import { Later, useJob, useJobAt, useJobPart, useNeed, WithOffers } from '../file'
+import { Tune } from '../tune'
+import { Beforehand } from './Beforehand'
+import { Compare } from './Compare'
+import { Gains } from './Gains'
+import { Options } from './Options'
+import { Validated } from './Validated'
+import { WhyNot } from './WhyNot'
+
+/** Which modules, in which slots: the trade-offs to choose from, and what the plan on the board will do. */
+export function Plan() {
+  const { machine } = useJob()
+  if (machine.slots.length === 0) {
+    const total = machine.soldered.reduce((sum, { module }) => sum + module.capacityGiB, 0)
+    return (
+      <>
+        <h2 className="mb-2 text-lg font-semibold">Plan</h2>
+        <p className="border-l-4 border-stop bg-stop-soft px-3 py-2">
+          <b>Nothing to upgrade here:</b> all {capacity(total)} are soldered. What it has is what it
+          keeps.
+        </p>
+      </>
+    )
+  }
+  return (
+    <Tabs.Root defaultValue="this" className="flex flex-col gap-3">
+      <div className="flex items-end border-b-2 border-rule">
+        <h2 className="mr-auto pb-2 text-lg font-semibold">Plan</h2>
+        <Tabs.List className="flex" aria-label="Plan">
+          <Tab value="this">This plan</Tab>
+          <Tab value="options">Trade-offs</Tab>
+          <Tab value="tune">Tune</Tab>
+        </Tabs.List>
+      </div>
+      <Deeds />
+      <Tabs.Content value="this" className="flex flex-col gap-3">
+        <Later>
+          <ThisPlan />
+        </Later>
+      </Tabs.Content>
+      <Tabs.Content value="options">
+        <WithOffers>
+          <Options />
+        </WithOffers>
+      </Tabs.Content>
+      <Tabs.Content value="tune" className="flex flex-col gap-3">
+        <Tune />
+      </Tabs.Content>
+    </Tabs.Root>
+  )
+}
+
+/** What can be done with the plan as a whole. */
+function Deeds() {
+  const jobAt = useJobAt()
+  const jobId = useJobPart(({ file }) => file.id)
+  const asFound = useJobPart(({ plan }) => plan.placement === null)
+  const reset = () => {
+    const { plan, edit } = jobAt()
+    edit.step('plans', plan, { placement: null, profile: false, manual: null })
+  }
+  return (
+    <div className="flex flex-wrap gap-1.5 [&>*]:px-2.5">
+      <Compare />
+      <Button disabled={asFound} onClick={reset}>
+        <RotateCcw size={17} aria-hidden /> As found
+      </Button>
+      <Link
+        to={`/jobs/${jobId}/sheet`}
+        className="inline-flex min-h-11 items-center gap-2 rounded-sm border border-rule-2 font-medium hover:bg-sheet-2"
+      >
+        <Printer size={17} aria-hidden /> Plan sheet
+      </Link>
+    </div>
+  )
+}
+
+/** What is wrong with the plan, what comes before it, what it is worth, and who would accept it. */
+function ThisPlan() {
+  const { machine, plan, planned } = useJob()
+  const need = useNeed()
+  const asFound = plan.placement === null
+  return (
+    <>
+      {asFound && (
+        <p className="border-l-4 border-gold-line bg-gold-soft px-3 py-2">
+          The board shows what was found. Change it by moving modules, or choose from the
+          trade-offs: nothing is final, undo goes back step by step.
+        </p>
+      )}
+      <FindingList machine={machine} evaluation={planned.evaluation} />
+      {!asFound && <Beforehand />}
+      <Gains need={need} />
+      {planned.evaluation.starts && (
+        <Judgement
+          machine={machine}
+          placement={planned.placement}
+          settings={planned.settings}
+          policy={need.policy}
+        />
+      )}
+      <Validated />
+      <WhyNot />
+    </>
+  )
+}

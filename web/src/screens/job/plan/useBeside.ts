@@ -1,0 +1,67 @@
+import type { Option } from '@tembrix/core/plan'
+import { suggestedCredit } from '@tembrix/core/quote'
+import {
+  type Assignment,
+  movesOf,
+  placementOf,
+  purchasesOf,
+  type ShopModule,
+  STARTING_TERMS,
+} from '@tembrix/core/records'
+import { indexed, lookUp } from '@tembrix/core/validated'
+import { useCallback, useMemo } from 'react'
+import { useShopQuery, useValidatedListQuery, useValidatedListsQuery } from '../../../base/data'
+import { useJob } from '../file'
+
+/** What stands beside an option’s price: amounts in minor units, days, months. */
+export interface Beside {
+  /** What the old modules would be taken for. */
+  credit: number
+  /** Until everything is here; null where nobody knows, 0 where it is in the shop. */
+  leadDays: number | null
+  /** How long the shop stands by what is bought; null where it says nothing, or nothing is bought. */
+  warrantyMonths: number | null
+  /** What the newest validated list of this model says of all of it; null where there is none. */
+  listed: boolean | null
+}
+
+/** Works out what stands beside options, by the assignment they come to. */
+export function useBeside(assignmentOf: (option: Option) => Assignment) {
+  const { file, machine, now, pieces, shop } = useJob()
+  const { data: own } = useShopQuery()
+  const { data: lists } = useValidatedListsQuery()
+  const line = lists?.find(({ modelId }) => modelId === file.machine.modelId)
+  const { data: list } = useValidatedListQuery(line?.id ?? '', { skip: !line })
+  const index = useMemo(() => list && indexed(list.entries), [list])
+  const terms = own?.terms ?? STARTING_TERMS
+  return useCallback(
+    (option: Option): Beside => {
+      const assignment = assignmentOf(option)
+      const bought = purchasesOf(assignment, pieces).map(({ piece }) => piece as ShopModule)
+      const { removed } = movesOf(now.assignment, assignment)
+      const credits = removed.map((id) => {
+        const module = pieces.get(id)?.module
+        return module ? suggestedCredit(module, shop, terms.creditPercent) : 0
+      })
+      const days = bought.map(({ source, leadDays }) => (source === 'shelf' ? 0 : leadDays))
+      const months = bought.map(({ condition }) =>
+        condition === 'used' ? terms.warranty.usedParts : terms.warranty.newParts,
+      )
+      const placed = Object.values(placementOf(machine, assignment, pieces)).flatMap((module) =>
+        module ? [module.article] : [],
+      )
+      return {
+        credit: credits.reduce((sum, one) => sum + one, 0),
+        leadDays: days.some((one) => one === null) ? null : Math.max(0, ...(days as number[])),
+        warrantyMonths:
+          months.length === 0 || months.some((one) => one === null)
+            ? null
+            : Math.min(...(months as number[])),
+        listed: index
+          ? placed.every((article) => lookUp(index, article, placed.length).kind === 'listed')
+          : null,
+      }
+    },
+    [assignmentOf, pieces, now.assignment, shop, terms, machine, index],
+  )
+}

@@ -1,0 +1,101 @@
+import type { Forecast } from '@tembrix/core/forecast'
+import type { GivesUp, PickName, PickReason, Piece } from '@tembrix/core/plan'
+import { capacity, money, plural, tidy } from '../../../base/ui'
+import { POLICY_NAMES } from '../../../parts/judgement'
+
+/** Plans that can be kept beside the one on the board. */
+export const PLANS_KEPT = 4
+
+export const PICK_NAMES: Record<PickName, string> = {
+  'lowest-cost': 'Lowest cost',
+  'best-for-use': 'Best for this use',
+  safest: 'Safest',
+  'add-later': 'Start now, add later',
+}
+
+/** A share as a per cent figure that claims no more than it knows. */
+export function percent(share: number): string {
+  const points = share * 100
+  return `${tidy(points, Math.abs(points) < 10 ? 1 : 0).replace('-', '−')} %`
+}
+
+/** A forecast in a few words, its range nine times in ten. */
+export function gainInShort(forecast: Pick<Forecast, 'words' | 'median' | 'most'>): string {
+  const { words, median, most } = forecast
+  if (median < SLOWER) return `${percent(1 - most[1])} to ${percent(1 - most[0])} slower`
+  switch (words) {
+    case 'UNKNOWN':
+      return 'not known'
+    case 'NONE':
+      return 'none to notice'
+    case 'STALLS_STOP':
+      return 'stalls stop'
+    default:
+      return rangeWords(most)
+  }
+}
+
+/** A forecast as it is said across the counter. */
+export function gainInWords(forecast: Pick<Forecast, 'words' | 'median' | 'most'>): string {
+  switch (forecast.words) {
+    case 'UNKNOWN':
+      return 'not known: a log of the memory in use over a working day would tell'
+    case 'NONE':
+      return forecast.median < SLOWER
+        ? gainInShort(forecast)
+        : 'no difference that would be noticed'
+    case 'STALLS_STOP':
+      return 'the stalls stop: memory runs out now and will not; how much that is, a log would tell'
+    default:
+      return `${gainInShort(forecast)}, nine times in ten`
+  }
+}
+
+/** Below this it is slower. */
+const SLOWER = 0.99
+
+function rangeWords([low, high]: readonly [number, number]): string {
+  if (high >= 2) return `${tidy(low, 1)} to ${tidy(high, 1)} × as fast`
+  const [from, to] = [Math.max(0, Math.round((low - 1) * 100)), Math.round((high - 1) * 100)]
+  return from === to ? `${to} % faster` : `${from}–${to} % faster`
+}
+
+/** A gain in words: shares while it is one, times once it has doubled. */
+const faster = (gain: number): string =>
+  gain >= 1 ? `${tidy(1 + gain, 1)} times as fast as` : `${percent(gain)} faster than`
+
+export function pickReason(reason: PickReason, nameOf: (piece: Piece) => string): string {
+  switch (reason.code) {
+    case 'NOTHING_BOUGHT':
+      return 'nothing has to be bought'
+    case 'CHEAPEST':
+      return `the cheapest that meets the need${reason.under ? ` by “${POLICY_NAMES[reason.under]}”` : ''}, ${money(reason.cost)}`
+    case 'KEEPS_OWN':
+      return `keeps ${plural(reason.pieces, 'module')} of the customer’s`
+    case 'GAIN':
+      return `about ${faster(reason.gain)} now${reason.more < 0.01 ? '' : ', and faster than the cheapest'}`
+    case 'NO_GAIN_FOR_MORE':
+      return 'more money gains these uses nothing worth it'
+    case 'ONE_SET':
+      return 'one matched set, nothing mixed'
+    case 'FREE_SLOTS':
+      return `${plural(reason.slots, 'slot')} stay${reason.slots === 1 ? 's' : ''} free`
+    case 'PARTNER':
+      return `later one more goes beside it: ${nameOf(reason.piece)}`
+  }
+}
+
+export function givesUpWords(one: GivesUp): string {
+  switch (one.code) {
+    case 'COSTS_MORE':
+      return money(one.by)
+    case 'LESS_GAIN':
+      return `about ${percent(one.by)} of speed`
+    case 'LESS_MEMORY':
+      return capacity(one.by)
+    case 'MIXES':
+      return 'a set that was tested together'
+    case 'NO_FREE_SLOT':
+      return 'a free slot for later'
+  }
+}

@@ -1,0 +1,34 @@
+import { type Quote, type QuoteDocument, STARTING_TERMS, type Terms } from '@tembrix/core/records'
+import { useMemo } from 'react'
+import { useModelsQuery, useShopQuery } from '../../../base/data'
+import { type Need, useJob, useNeed } from '../file'
+import { type Basis, documentOf, type Worked, workedOption } from './document'
+
+export interface Quoting {
+  terms: Terms
+  need: Need
+  /** The newest quote of the job. */
+  quote: Quote | null
+  worked: Worked[]
+  document: QuoteDocument | null
+}
+
+/** The job's newest quote (or the one named) and what it comes to. */
+export function useQuote(quoteId?: string): Quoting {
+  const view = useJob()
+  const need = useNeed()
+  const { data: shop } = useShopQuery()
+  const { data: models } = useModelsQuery()
+  const terms = shop?.terms ?? STARTING_TERMS
+  const { quotes, machine } = view.file
+  const quote = (quoteId ? quotes.find(({ id }) => id === quoteId) : quotes.at(-1)) ?? null
+  const model = models?.find(({ id }) => id === machine.modelId)
+  return useMemo(() => {
+    if (!quote) return { terms, need, quote: null, worked: [], document: null }
+    const basis: Basis = { view, terms, model, gainOf: need.gainOf }
+    const worked = quote.document
+      ? []
+      : quote.options.flatMap((option) => workedOption(basis, quote, option) ?? [])
+    return { terms, need, quote, worked, document: documentOf(basis, quote, worked) }
+  }, [view, need, terms, quote, model])
+}

@@ -1,0 +1,89 @@
+import { Ban, Check, TriangleAlert } from 'lucide-react'
+import { memo } from 'react'
+import { NavLink } from 'react-router'
+import { useShopQuery } from '../../../base/data'
+import { useJob } from '../file'
+import { type Step, stepsOf } from './steps'
+
+/** The steps of the job: done, needing attention, blocked and by what. */
+export function Rail() {
+  const { data: shop } = useShopQuery()
+  const steps = stepsOf(useJob(), shop?.terms.testHours ?? null)
+  return (
+    <nav
+      aria-label="Steps"
+      className="flex shrink-0 overflow-x-auto bg-sheet lg:w-36 lg:flex-col lg:py-1"
+    >
+      {steps.map((step, at) => (
+        <StepLink key={step.stage} {...step} number={at + 1} />
+      ))}
+    </nav>
+  )
+}
+
+const StepLink = memo(function StepLink({
+  name,
+  path,
+  state,
+  why,
+  number,
+}: Step & { number: number }) {
+  const shape = 'flex min-h-12 items-center gap-2.5 border-b-4 px-3 lg:border-b-0 lg:border-l-4'
+  const inside = (
+    <>
+      <StepMark state={state} number={number} />
+      <span className="whitespace-nowrap">
+        {name}
+        {state === 'blocked' && (
+          <span className="block text-[0.75rem] leading-tight whitespace-normal">{why}</span>
+        )}
+      </span>
+    </>
+  )
+  if (!path) {
+    return (
+      <span
+        aria-disabled="true"
+        title={`${name} is not in this version`}
+        className={`${shape} border-transparent text-ink-2 opacity-60 max-lg:hidden`}
+      >
+        {inside}
+      </span>
+    )
+  }
+  return (
+    <NavLink
+      to={path}
+      title={why}
+      className={({ isActive }) =>
+        `${shape} ${isActive ? 'border-act bg-act-soft font-semibold' : 'border-transparent hover:bg-sheet-2'}`
+      }
+    >
+      {inside}
+    </NavLink>
+  )
+})
+
+function StepMark({ state, number }: { state: Step['state']; number: number }) {
+  const box =
+    'grid size-6 shrink-0 place-items-center rounded-full border-2 text-[0.8rem] font-semibold'
+  if (state === 'done')
+    return (
+      <span className={`${box} border-act bg-act text-act-ink`}>
+        <Check size={14} strokeWidth={3} aria-label="done" />
+      </span>
+    )
+  if (state === 'attention')
+    return (
+      <span className={`${box} border-risk-line bg-risk-soft text-risk`}>
+        <TriangleAlert size={13} aria-label="needs attention" />
+      </span>
+    )
+  if (state === 'blocked')
+    return (
+      <span className={`${box} border-stop text-stop`}>
+        <Ban size={14} aria-label="blocked" />
+      </span>
+    )
+  return <span className={`${box} border-rule-2`}>{number}</span>
+}

@@ -1,0 +1,125 @@
+import { standingOf } from '@tembrix/core/job'
+import { agreedTo, isAgreed, type QuoteState, stateOf } from '@tembrix/core/quote'
+import type { Stage } from '@tembrix/core/records'
+import { list, plural, today } from '../../../base/ui'
+import type { JobView } from '../file'
+
+export type StepState = 'open' | 'done' | 'attention' | 'blocked'
+
+export interface Step {
+  stage: Exclude<Stage, 'closed'>
+  name: string
+  /** Where it is; none for a step this version does not have. */
+  path?: string
+  state: StepState
+  /** What a step that needs attention or is blocked waits for. */
+  why?: string
+}
+
+/** The eight steps of a job, and how each stands; `ruleHours` is how long the shop tests every machine. */
+export function stepsOf(
+  view: Pick<JobView, 'file' | 'machine' | 'now' | 'planned' | 'plan' | 'evidence' | 'learned'>,
+  ruleHours: number | null,
+): Step[] {
+  return [
+    { stage: 'intake', name: 'Intake', path: 'intake', ...intake(view) },
+    { stage: 'identify', name: 'Identify', path: 'identify', ...identify(view) },
+    { stage: 'size', name: 'Size', path: 'size', ...size(view) },
+    { stage: 'plan', name: 'Plan', path: 'plan', ...plan(view) },
+    { stage: 'quote', name: 'Quote', path: 'quote', ...quote(view) },
+    { stage: 'fit', name: 'Fit', path: 'fit', ...fit(view) },
+    { stage: 'verify', name: 'Verify', path: 'verify', ...verify(view, ruleHours) },
+    { stage: 'handover', name: 'Hand over', state: 'open' },
+  ]
+}
+
+type Standing = Pick<Step, 'state' | 'why'>
+
+function intake({ file }: Pick<JobView, 'file'>): Standing {
+  const missing = [
+    file.complaint.trim() === '' && 'the complaint',
+    file.uses.trim() === '' && 'what it is used for',
+  ].filter((one) => one !== false)
+  return missing.length === 0
+    ? { state: 'done' }
+    : { state: 'open', why: `still to ask: ${list(missing)}` }
+}
+
+function identify({
+  now,
+  machine,
+  file,
+  evidence,
+}: Pick<JobView, 'now' | 'machine' | 'file' | 'evidence'>): Standing {
+  const open = evidence.disputes.length
+  if (open > 0) return { state: 'attention', why: `${plural(open, 'conflict')} to resolve` }
+  if (evidence.questions.length > 0) {
+    return { state: 'attention', why: 'which slots the modules are in' }
+  }
+  if (now.evaluation.starts) {
+    const unknown = evidence.unknown.length
+    return unknown === 0
+      ? { state: 'done' }
+      : { state: 'open', why: `${plural(unknown, 'thing')} still to find out` }
+  }
+  const nothing = machine.soldered.length === 0 && Object.keys(file.found).length === 0
+  return nothing
+    ? { state: 'open' }
+    : { state: 'attention', why: 'what was found does not start by this record' }
+}
+
+function size({ file }: Pick<JobView, 'file'>): Standing {
+  const { uses, log, wantedGiB } = file.sizing
+  return { state: uses.length > 0 || log || wantedGiB ? 'done' : 'open' }
+}
+
+function plan({ machine, planned, plan }: Pick<JobView, 'machine' | 'planned' | 'plan'>): Standing {
+  if (machine.slots.length === 0) return { state: 'blocked', why: 'all memory is soldered' }
+  if (plan.placement === null) return { state: 'open' }
+  return planned.evaluation.starts
+    ? { state: 'done' }
+    : { state: 'attention', why: 'as planned the machine does not start' }
+}
+
+const NOT_AGREED: Partial<Record<QuoteState, Standing>> = {
+  drafted: { state: 'open', why: 'a draft, not offered yet' },
+  offered: { state: 'open', why: 'offered, not approved yet' },
+  expired: { state: 'attention', why: 'the quote is no longer valid' },
+  declined: { state: 'attention', why: 'the customer declined the quote' },
+  withdrawn: { state: 'attention', why: 'the quote was withdrawn' },
+}
+
+function quote({ file, planned, plan }: Pick<JobView, 'file' | 'planned' | 'plan'>): Standing {
+  const last = file.quotes.at(-1)
+  if (!last) return { state: 'open' }
+  const agreed = agreedTo(file.quotes)
+  if (!agreed) return NOT_AGREED[stateOf(last, file.quotes, today())] ?? { state: 'open' }
+  const { approval, document } = agreed
+  const option = document?.options.find(({ id }) => id === approval?.optionId)
+  return option && isAgreed(option, planned.assignment, plan)
+    ? { state: 'done' }
+    : { state: 'attention', why: 'the board shows another plan than was approved' }
+}
+
+function fit({ file }: Pick<JobView, 'file'>): Standing {
+  const [work] = file.fits
+  if (!work) return { state: 'open' }
+  if (work.finishedAt) return { state: 'done' }
+  return { state: 'open', why: 'at the bench' }
+}
+
+function verify(
+  view: Pick<JobView, 'file' | 'machine' | 'now' | 'planned' | 'learned'>,
+  ruleHours: number | null,
+): Standing {
+  switch (standingOf({ ...view, ceilings: view.learned.ceilings }, ruleHours)?.kind) {
+    case 'wrong':
+      return { state: 'attention', why: 'what is seen is not what is expected' }
+    case 'errors':
+      return { state: 'attention', why: 'errors under test' }
+    case 'verified':
+      return { state: 'done' }
+    default:
+      return { state: 'open' }
+  }
+}

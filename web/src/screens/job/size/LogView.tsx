@@ -1,0 +1,206 @@
+import {
+  guessLogColumns,
+  LOG_UNITS,
+  type LogColumns,
+  type LogUnit,
+  readMemoryLog,
+  summarise,
+} from '@tembrix/core/sizing'
+import { useMemo, useState } from 'react'
+import type { RecordForm } from '../../../base/form'
+import {
+  Button,
+  Check,
+  Dialog,
+  Field,
+  list,
+  numberFrom,
+  plural,
+  Select,
+  TextInput,
+  tidy,
+} from '../../../base/ui'
+import { type OpenedTable, TableFile } from '../../../parts/tableFile'
+import { useJob } from '../file'
+import { percent } from '../plan'
+
+const UNIT_NAMES: Record<LogUnit, string> = {
+  bytes: 'bytes',
+  kB: 'kB (1,024 bytes)',
+  MB: 'MB (1,024 kB)',
+  GB: 'GB (1,024 MB)',
+  percent: '% of what is fitted',
+}
+
+interface Props {
+  form: RecordForm
+  installedGiB: number
+}
+
+/** What a log of the memory in use says, and the import of one. */
+export function LogView({ form, installedGiB }: Props) {
+  const { file } = useJob()
+  const [opened, setOpened] = useState<OpenedTable | null>(null)
+  const { log } = file.sizing
+  return (
+    <section aria-label="Measured" className="flex flex-col gap-1.5">
+      <h3 className="font-semibold">Measured</h3>
+      {log ? (
+        <div className="flex items-start gap-2 border-l-4 border-rule-2 bg-note-soft px-3 py-2">
+          <p className="flex-1 text-[0.93rem]">
+            <b className="font-semibold">{log.name}</b>: peak{' '}
+            <b className="font-semibold">
+              {log.cutOff ? 'at least ' : ''}
+              {tidy(log.peakGiB, 1)} GB
+            </b>
+            , 99 % of the time within {tidy(log.p99GiB, 1)} GB, above 90 % of{' '}
+            {tidy(log.installedGiB)} GB for {percent(log.tightShare)} of the time.{' '}
+            {plural(log.count, 'sample')}
+            {log.spanSeconds !== null && ` over ${span(log.spanSeconds)}`}.
+          </p>
+          <Button look="quiet" onClick={() => form.set(null, 'sizing', 'log')}>
+            Remove
+          </Button>
+        </div>
+      ) : (
+        <p className="text-[0.93rem] text-ink-2">
+          Better than rules of thumb: a log of the memory in use, taken while the customer does the
+          real work.
+        </p>
+      )}
+      <TableFile label="Memory log" largest={20_000_000} mostRows={1_000_000} onTable={setOpened}>
+        {log ? 'Import another (CSV)' : 'Import a log (CSV)'}
+      </TableFile>
+      {opened && (
+        <LogDialog
+          opened={opened}
+          fitted={installedGiB}
+          onClose={() => setOpened(null)}
+          onTake={(taken) => {
+            form.set(taken, 'sizing', 'log')
+            setOpened(null)
+          }}
+        />
+      )}
+    </section>
+  )
+}
+
+function span(seconds: number): string {
+  if (seconds < 120) return plural(Math.round(seconds), 'second')
+  if (seconds < 7200) return plural(Math.round(seconds / 60), 'minute')
+  if (seconds < 172_800) return `${tidy(seconds / 3600, 1)} hours`
+  return `${tidy(seconds / 86_400, 1)} days`
+}
+
+interface LogDialogProps {
+  opened: OpenedTable
+  fitted: number
+  onClose: () => void
+  onTake: (log: unknown) => void
+}
+
+/** Which column holds what, with what comes of it shown before it is taken. */
+function LogDialog({ opened: { name, table }, fitted, onClose, onTake }: LogDialogProps) {
+  const [columns, setColumns] = useState<LogColumns>(() => guessLogColumns(table))
+  const [installed, setInstalled] = useState(fitted > 0 ? String(fitted) : '')
+  const installedGiB = numberFrom(installed)
+  const known = typeof installedGiB === 'number' && installedGiB > 0 ? installedGiB : null
+  const { summary, badLines } = useMemo(() => {
+    if (known === null) return { summary: null, badLines: [] }
+    const read = readMemoryLog(table, columns, known)
+    return { summary: summarise(read.samples, known), badLines: read.badLines }
+  }, [table, columns, known])
+  const headings = table.headings.map((value) => ({ value, label: value || '(no heading)' }))
+  const over = summary && known !== null && summary.peakGiB > known * 1.05
+  return (
+    <Dialog open onOpen={onClose} title={`Log: ${name}`}>
+      <div className="grid grid-cols-2 gap-3">
+        <Field label="Memory in use">
+          {(control) => (
+            <Select
+              {...control}
+              value={columns.used}
+              options={headings}
+              onValue={(used) => setColumns({ ...columns, used })}
+            />
+          )}
+        </Field>
+        <Field label="In">
+          {(control) => (
+            <Select
+              {...control}
+              value={columns.unit}
+              options={LOG_UNITS.map((value) => ({ value, label: UNIT_NAMES[value] }))}
+              onValue={(unit) => setColumns({ ...columns, unit })}
+            />
+          )}
+        </Field>
+        <Check
+          label="It holds what is free, not what is in use"
+          checked={columns.free ?? false}
+          onChecked={(free) => setColumns({ ...columns, free })}
+        />
+        <Field label="Time">
+          {(control) => (
+            <Select
+              {...control}
+              value={columns.time ?? ''}
+              options={[{ value: '', label: 'none' }, ...headings]}
+              onValue={(time) => setColumns({ ...columns, time: time || null })}
+            />
+          )}
+        </Field>
+        <Field label="Hard faults a second">
+          {(control) => (
+            <Select
+              {...control}
+              value={columns.faults ?? ''}
+              options={[{ value: '', label: 'not logged' }, ...headings]}
+              onValue={(faults) => setColumns({ ...columns, faults: faults || null })}
+            />
+          )}
+        </Field>
+        <Field
+          label="Fitted at the time, GB"
+          error={known === null ? 'Say how much was fitted.' : undefined}
+        >
+          {(control) => (
+            <TextInput {...control} inputMode="decimal" value={installed} onValue={setInstalled} />
+          )}
+        </Field>
+      </div>
+      <p aria-live="polite" className="my-3 border-l-4 border-rule-2 bg-note-soft px-3 py-2">
+        {summary
+          ? `${plural(summary.count, 'sample')}: peak ${tidy(summary.peakGiB, 2)} GB, 99 % within ${tidy(summary.p99GiB, 2)} GB.`
+          : 'No line of this column can be read as memory in use.'}
+        {summary?.cutOff && ' The peak reaches what was fitted: it is a lower bound.'}
+        {summary &&
+          summary.pagingShare !== null &&
+          ` About ${tidy(summary.pagingShare * 100, 0)} % of the time was lost to paging.`}
+      </p>
+      {over && (
+        <p className="mb-3 font-medium text-stop">
+          More in use than was fitted: is the unit right?
+        </p>
+      )}
+      {badLines.length > 0 && (
+        <p className="mb-3 text-sm">
+          {plural(badLines.length, 'line')} could not be read:{' '}
+          {list(badLines.slice(0, 12).map(String))}
+          {badLines.length > 12 && ' and more'}.
+        </p>
+      )}
+      <div className="flex justify-end gap-3">
+        <Button onClick={onClose}>Cancel</Button>
+        <Button
+          look="main"
+          disabled={!summary || Boolean(over)}
+          onClick={() => onTake({ ...summary, name: name.slice(0, 200), installedGiB: known })}
+        >
+          Take it
+        </Button>
+      </div>
+    </Dialog>
+  )
+}

@@ -1,0 +1,112 @@
+import { type ChosenUse, LEVELS, type Level } from '@tembrix/core/sizing'
+import { Plus, SlidersHorizontal, Trash2 } from 'lucide-react'
+import { useState } from 'react'
+import type { RecordForm } from '../../../base/form'
+import { Button, Check, numberFrom, Select, TextInput } from '../../../base/ui'
+import { type Need, useJob } from '../file'
+import { UseTableDialog } from './UseTableDialog'
+
+const LEVEL_NAMES: Record<Level, string> = { light: 'light', usual: 'usual', heavy: 'heavy' }
+const AT_ONCE = 'at once'
+
+interface Props {
+  need: Need
+  form: RecordForm
+}
+
+/** What the machine is used for: each use, how heavily, how much of the time, and which run at once. */
+export function UseMix({ need: { table }, form }: Props) {
+  const { file } = useJob()
+  const [editing, setEditing] = useState(false)
+  const chosen = file.sizing.uses
+  const set = (uses: readonly ChosenUse[]) => form.set(uses, 'sizing', 'uses')
+  const change = (at: number, changes: Partial<ChosenUse>) =>
+    set(chosen.map((one, n) => (n === at ? { ...one, ...changes } : one)))
+  const free = table.uses.filter(({ id }) => !chosen.some(({ use }) => use === id))
+  return (
+    <section aria-label="Uses">
+      <div className="flex items-center justify-between gap-2">
+        <h3 className="font-semibold">What it is used for</h3>
+        <Button look="quiet" onClick={() => setEditing(true)}>
+          <SlidersHorizontal size={17} aria-hidden /> The shop’s table
+        </Button>
+      </div>
+      {chosen.length > 0 && (
+        <table className="w-full text-left text-sm">
+          <thead className="text-ink-2">
+            <tr>
+              <th className="font-normal">Use</th>
+              <th className="w-24 font-normal">Done</th>
+              <th className="w-16 font-normal">% of time</th>
+              <th className="w-22 font-normal">At once</th>
+              <th className="w-11" />
+            </tr>
+          </thead>
+          <tbody>
+            {chosen.map((one, at) => {
+              const name = table.uses.find(({ id }) => id === one.use)?.name ?? one.use
+              return (
+                <tr key={one.use} className="border-t border-rule">
+                  <td className="pr-1 font-medium">{name}</td>
+                  <td className="pr-1">
+                    <Select
+                      aria-label={`How heavily: ${name}`}
+                      value={one.level}
+                      options={LEVELS.map((value) => ({ value, label: LEVEL_NAMES[value] }))}
+                      onValue={(level) => change(at, { level })}
+                    />
+                  </td>
+                  <td className="pr-1">
+                    <TextInput
+                      id={`share-${one.use}`}
+                      aria-label={`Share of the time: ${name}`}
+                      aria-invalid={form.error('sizing', 'uses', at, 'weight') !== undefined}
+                      aria-describedby={undefined}
+                      inputMode="numeric"
+                      value={form.value('sizing', 'uses', at, 'weight')}
+                      onValue={(text) =>
+                        form.set(numberFrom(text) ?? 0, 'sizing', 'uses', at, 'weight')
+                      }
+                    />
+                  </td>
+                  <td>
+                    <Check
+                      label={<span className="sr-only">{name} runs with the others</span>}
+                      checked={one.together !== null}
+                      onChecked={(on) => change(at, { together: on ? AT_ONCE : null })}
+                    />
+                  </td>
+                  <td>
+                    <button
+                      type="button"
+                      aria-label={`Remove ${name}`}
+                      onClick={() => set(chosen.filter((_, n) => n !== at))}
+                      className="grid size-11 place-items-center rounded-sm hover:bg-stop-soft"
+                    >
+                      <Trash2 size={17} aria-hidden />
+                    </button>
+                  </td>
+                </tr>
+              )
+            })}
+          </tbody>
+        </table>
+      )}
+      <div className="mt-1.5 flex flex-wrap gap-1.5">
+        {free.map(({ id, name }) => (
+          <button
+            key={id}
+            type="button"
+            onClick={() =>
+              set([...chosen, { use: id, level: 'usual', weight: 25, together: null }])
+            }
+            className="inline-flex min-h-11 items-center gap-1 rounded-sm border border-dashed border-rule-2 px-2 text-sm hover:bg-sheet-2"
+          >
+            <Plus size={15} aria-hidden /> {name}
+          </button>
+        ))}
+      </div>
+      {editing && <UseTableDialog table={table} onClose={() => setEditing(false)} />}
+    </section>
+  )
+}

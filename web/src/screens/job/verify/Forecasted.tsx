@@ -1,0 +1,67 @@
+import { profileOf } from '@tembrix/core/forecast'
+import type { Tested } from '@tembrix/core/measure'
+import { list } from '../../../base/ui'
+import { useJob, useNeed } from '../file'
+import { times } from './words'
+
+/** What was forecast for each kind of work beside what was measured, and which change is behind it. */
+export function Forecasted({ tested }: { tested: readonly Tested<unknown>[] }) {
+  const { planned } = useJob()
+  const forecast = useNeed().gainOf(planned.evaluation)
+  const rows = (forecast?.uses ?? []).flatMap((use) =>
+    tested.flatMap(({ test, work, against: { after } }) =>
+      work === use.work && after && after.verdict !== 'too-few' ? [{ use, test, after }] : [],
+    ),
+  )
+  if (rows.length === 0) return null
+  return (
+    <section aria-label="Forecast and measured">
+      <h3 className="font-semibold">Forecast and measured</h3>
+      <table className="w-full text-[0.93rem]">
+        <thead className="text-sm text-ink-2">
+          <tr>
+            {['', 'forecast', 'measured', ''].map((name, at) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: the columns never move
+              <th key={at} className="text-left font-normal">
+                {name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(({ use: { work, most, parts }, test, after: { ratio, low, high } }) => (
+            <tr key={test} className="border-t border-rule align-top">
+              <th scope="row" className="py-1 pr-2 text-left font-normal">
+                {profileOf(work).name}
+                <span className="block text-sm text-ink-2">{test}</span>
+              </th>
+              <td className="pr-2">
+                {times(most[0])} to {times(most[1])}
+                <span className="block text-sm text-ink-2">{mostlyBy(parts)}</span>
+              </td>
+              <td className="pr-2">
+                <b className="font-semibold">{times(ratio)}</b>
+                <span className="block text-sm text-ink-2">
+                  {times(low)} to {times(high)}
+                </span>
+              </td>
+              <td>{high < most[0] ? 'less' : low > most[1] ? 'more' : 'as forecast'}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  )
+}
+
+const PART_WORDS = { bandwidth: 'bandwidth', latency: 'latency', paging: 'what no longer pages' }
+
+/** The parts that bring half of the largest or more. */
+function mostlyBy(parts: Record<keyof typeof PART_WORDS, number>): string {
+  const largest = Math.max(...Object.values(parts))
+  if (largest < 0.005) return 'nothing to speak of'
+  const named = (Object.keys(PART_WORDS) as (keyof typeof PART_WORDS)[]).filter(
+    (part) => parts[part] >= largest / 2,
+  )
+  return `mostly by ${list(named.map((part) => PART_WORDS[part]))}`
+}

@@ -1,0 +1,77 @@
+import { seenIn } from '@tembrix/core/diagnose'
+import { type Reading, read } from '@tembrix/core/readings'
+import type { Verification } from '@tembrix/core/records'
+import { FileUp } from 'lucide-react'
+import { useRef, useState } from 'react'
+import { Button, Field, plural, TextInput } from '../../../base/ui'
+import { useJob } from '../file'
+
+interface Props {
+  onSeen: (changes: Partial<Verification['seen']>) => void
+}
+
+const LARGEST = 2_000_000
+
+/** Fills in what a readout of the machine as it is now says, pasted or from a file. */
+export function FromReadout({ onSeen }: Props) {
+  const { machine } = useJob()
+  const [text, setText] = useState('')
+  const [said, setSaid] = useState('')
+  const chooser = useRef<HTMLInputElement>(null)
+
+  function take(reading: Reading) {
+    const seen = seenIn(reading, machine)
+    if (!seen) {
+      setSaid('Nothing of that could be read. Give an SMBIOS table, a listing, or CIM CSV or JSON.')
+      return
+    }
+    setSaid(`${plural(reading.modules.length, 'module')} read.`)
+    setText('')
+    onSeen(seen)
+  }
+
+  async function takeFile(file: File | undefined) {
+    if (!file) return
+    if (file.size > LARGEST) setSaid(`${file.name} is too large for a readout.`)
+    else take(read(new Uint8Array(await file.arrayBuffer())))
+  }
+
+  return (
+    <details className="border-b border-rule">
+      <summary className="flex min-h-11 cursor-pointer items-center font-semibold">
+        From a readout of the machine as it is now
+      </summary>
+      <div className="flex flex-col gap-2 pb-2">
+        <Field label="Paste it" hint={said || 'A listing, or CIM CSV or JSON.'}>
+          {(control) => (
+            <TextInput
+              {...control}
+              lines={3}
+              className="font-mono text-sm"
+              value={text}
+              onValue={(typed) => setText(typed.slice(0, 200_000))}
+            />
+          )}
+        </Field>
+        <div className="flex gap-2">
+          <Button disabled={text.trim() === ''} onClick={() => take(read(text))}>
+            Fill in
+          </Button>
+          <Button look="quiet" onClick={() => chooser.current?.click()}>
+            <FileUp size={17} aria-hidden /> From a file
+          </Button>
+          <input
+            ref={chooser}
+            type="file"
+            aria-label="Readout as a file"
+            className="hidden"
+            onChange={({ target }) => {
+              void takeFile(target.files?.[0])
+              target.value = ''
+            }}
+          />
+        </div>
+      </div>
+    </details>
+  )
+}

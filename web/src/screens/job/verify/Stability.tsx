@@ -1,0 +1,131 @@
+import { hoursOf, testsThatCount } from '@tembrix/core/diagnose'
+import { planKey } from '@tembrix/core/job'
+import { StabilityRun } from '@tembrix/core/records'
+import { Trash2 } from 'lucide-react'
+import { useState } from 'react'
+import { useShopQuery } from '../../../base/data'
+import { useTechnician } from '../../../base/shell'
+import { Button, Field, numberFrom, plural, TextInput, tidy } from '../../../base/ui'
+import { useJob } from '../file'
+import type { Verifying } from './useVerify'
+
+/** Which test ran how long, with how many errors. */
+export function Stability({ verifying: { record, set } }: { verifying: Verifying }) {
+  const { planned } = useJob()
+  const plan = planKey(planned)
+  const [technician] = useTechnician()
+  const empty = {
+    test: 'Memory test',
+    passes: null as unknown,
+    errors: 0 as unknown,
+    hours: null as unknown,
+  }
+  const [draft, setDraft] = useState(empty)
+  const [tried, setTried] = useState(false)
+  const parsed = StabilityRun.safeParse({
+    ...draft,
+    id: crypto.randomUUID(),
+    at: new Date().toISOString(),
+    by: technician,
+    plan,
+  })
+  const fault = (name: string) =>
+    tried ? parsed.error?.issues.find(({ path }) => path[0] === name)?.message : undefined
+  const figure = (label: string, name: 'passes' | 'errors' | 'hours') => (
+    <Field label={label} error={fault(name)}>
+      {(control) => (
+        <TextInput
+          {...control}
+          inputMode="decimal"
+          value={draft[name]}
+          onValue={(text) => setDraft({ ...draft, [name]: numberFrom(text) })}
+        />
+      )}
+    </Field>
+  )
+  const { data: shop } = useShopQuery()
+  const ruleHours = shop?.terms.testHours ?? null
+  const counted = testsThatCount(record.stability, plan)
+  const errors = counted.reduce((sum, run) => sum + run.errors, 0)
+  return (
+    <section aria-label="Stability" className="border-t-2 border-rule pt-2">
+      <h3 className="font-semibold">Stability</h3>
+      {ruleHours !== null && (
+        <p className="text-sm">
+          The shop’s rule: {plural(ruleHours, 'hour')}; logged so far: {tidy(hoursOf(counted), 1)}{' '}
+          h.
+        </p>
+      )}
+      {record.stability.length === 0 ? (
+        <p className="text-sm text-ink-2">
+          Several passes before it is handed over; a profile that starts may still fail later.
+        </p>
+      ) : (
+        <>
+          <ul>
+            {record.stability.map((run) => (
+              <li key={run.id} className="flex items-center gap-2 border-b border-rule">
+                <span className="flex-1">
+                  {run.test}: {plural(run.passes, 'pass', 'passes')} in {tidy(run.hours, 1)} h,{' '}
+                  <b className={`font-semibold ${run.errors > 0 ? 'text-stop' : ''}`}>
+                    {plural(run.errors, 'error')}
+                  </b>
+                  {run.by && ` · ${run.by}`}
+                  {!counted.includes(run) && (
+                    <span className="text-sm text-ink-2">
+                      {' '}
+                      {run.plan !== undefined && run.plan !== plan
+                        ? 'with other modules than planned now; not counted'
+                        : 'superseded, kept as evidence'}
+                    </span>
+                  )}
+                </span>
+                <button
+                  type="button"
+                  aria-label={`Remove ${run.test}`}
+                  onClick={() =>
+                    set({ stability: record.stability.filter(({ id }) => id !== run.id) })
+                  }
+                  className="grid size-11 place-items-center rounded-sm hover:bg-stop-soft"
+                >
+                  <Trash2 size={16} aria-hidden />
+                </button>
+              </li>
+            ))}
+          </ul>
+          {errors > 0 && (
+            <p className="font-medium text-stop">Not to be handed over: find the fault first.</p>
+          )}
+        </>
+      )}
+      <form
+        noValidate
+        className="mt-2 grid grid-cols-[2fr_1fr_1fr_1fr] items-start gap-2"
+        onSubmit={(event) => {
+          event.preventDefault()
+          setTried(true)
+          if (!parsed.success) return
+          set({ stability: [...record.stability, parsed.data] })
+          setDraft(empty)
+          setTried(false)
+        }}
+      >
+        <Field label="Test" error={fault('test')}>
+          {(control) => (
+            <TextInput
+              {...control}
+              value={draft.test}
+              onValue={(test) => setDraft({ ...draft, test })}
+            />
+          )}
+        </Field>
+        {figure('Passes', 'passes')}
+        {figure('Errors', 'errors')}
+        {figure('Hours', 'hours')}
+        <Button type="submit" className="col-span-4 justify-self-start">
+          Note it
+        </Button>
+      </form>
+    </section>
+  )
+}

@@ -1,0 +1,75 @@
+import { ACCEPTABLE, type Acceptable, type Missing } from '@tembrix/core/diagnose'
+import { standingOf } from '@tembrix/core/job'
+import { STAGES } from '@tembrix/core/records'
+import { CircleCheck } from 'lucide-react'
+import { useShopQuery } from '../../../base/data'
+import { Button, Field, list, TextInput } from '../../../base/ui'
+import { useJob } from '../file'
+import type { Verifying } from './useVerify'
+
+const MISSING = {
+  seen: 'the memory in all as seen',
+  slots: 'every slot that is filled, as seen',
+  speed: 'the speed as seen',
+  channels: 'the channels, shown or measured',
+  stability: 'a stability test',
+  testRule: 'as long a test as the shop’s rule asks for',
+  loss: 'a word on the loss that was measured',
+} satisfies Record<Missing, string>
+
+const ACCEPTED: Record<Acceptable, string> = {
+  speed: 'Why the speed is right as it is',
+  channels: 'Why the channels cannot be told',
+  loss: 'Why the loss is accepted',
+}
+
+/** What is still to do, what is accepted otherwise than planned, and the word that it is done. */
+export function Verified({ verifying: { record, set } }: { verifying: Verifying }) {
+  const view = useJob()
+  const { file, edit } = view
+  const { data: shop } = useShopQuery()
+  const standing = standingOf(
+    { ...view, ceilings: view.learned.ceilings },
+    shop?.terms.testHours ?? null,
+  )
+  const past = STAGES.indexOf(file.stage) >= STAGES.indexOf('handover')
+  const missing = standing?.kind === 'open' ? standing.missing : []
+  const accepted = record.accepted ?? {}
+  const asked = ACCEPTABLE.filter((one) => missing.includes(one) || (accepted[one] ?? '') !== '')
+  return (
+    <>
+      {missing.length > 0 && (
+        <p className="text-sm text-ink-2">
+          Before it is handed over: {list(missing.map((one) => MISSING[one]))}.
+        </p>
+      )}
+      {asked.map((one) => (
+        <Field key={one} label={ACCEPTED[one]} hint="Where it is accepted so, the reason.">
+          {(control) => (
+            <TextInput
+              {...control}
+              placeholder={one === 'channels' ? 'not shown anywhere on this machine' : ''}
+              value={accepted[one] ?? ''}
+              onValue={(text) => set({ accepted: { ...accepted, [one]: text.slice(0, 300) } })}
+            />
+          )}
+        </Field>
+      ))}
+      {standing?.kind === 'verified' &&
+        (past ? (
+          <p className="flex gap-2 font-medium">
+            <CircleCheck size={18} className="mt-0.5 shrink-0 text-act" aria-hidden />
+            Verified: ready to hand over.
+          </p>
+        ) : (
+          <Button
+            look="main"
+            className="self-start"
+            onClick={() => edit.step('jobs', file, { stage: 'handover' })}
+          >
+            <CircleCheck size={18} aria-hidden /> Verified: ready to hand over
+          </Button>
+        ))}
+    </>
+  )
+}

@@ -1,0 +1,58 @@
+import { Tabs } from 'radix-ui'
+import { useSearchParams } from 'react-router'
+import { Tab } from '../../../base/ui'
+import { NoStart, useJob } from '../file'
+import { Tune } from '../tune'
+import { FaultFinder } from './FaultFinder'
+import { Measured } from './Measured'
+import { Seen } from './Seen'
+import { useVerify } from './useVerify'
+
+const TABS = ['seen', 'fault', 'measured', 'tune'] as const
+
+/** Did it work, what is wrong, what was gained. */
+export function Verify() {
+  const { planned } = useJob()
+  const verifying = useVerify()
+  const [search, setSearch] = useSearchParams()
+  const asked = search.get('tab')
+  const tab = TABS.find((one) => one === asked) ?? 'seen'
+  const setTab = (next: string) => setSearch({ tab: next }, { replace: true })
+  const open = verifying.found.filter(({ harmless }) => !harmless).length
+  if (!planned.evaluation.starts) {
+    return (
+      <>
+        <h2 className="mb-2 text-lg font-semibold">Verify</h2>
+        <p>As planned the machine does not start: there is nothing to compare with. Plan first.</p>
+      </>
+    )
+  }
+  return (
+    <Tabs.Root value={tab} onValueChange={setTab} className="flex flex-col gap-3">
+      <div className="flex items-end border-b-2 border-rule">
+        <h2 className="mr-auto pb-2 text-lg font-semibold">Verify</h2>
+        <Tabs.List className="flex" aria-label="Verify">
+          <Tab value="seen">Seen{open > 0 ? ` (${open})` : ''}</Tab>
+          <Tab value="fault">Fault</Tab>
+          <Tab value="measured">Measured</Tab>
+          <Tab value="tune">Tune</Tab>
+        </Tabs.List>
+      </div>
+      <Tabs.Content value="seen" className="flex flex-col gap-3">
+        <div>
+          <NoStart />
+        </div>
+        <Seen verifying={verifying} onFault={() => setTab('fault')} />
+      </Tabs.Content>
+      <Tabs.Content value="fault" className="flex flex-col gap-3">
+        <FaultFinder verifying={verifying} />
+      </Tabs.Content>
+      <Tabs.Content value="measured" className="flex flex-col gap-3">
+        <Measured verifying={verifying} />
+      </Tabs.Content>
+      <Tabs.Content value="tune" className="flex flex-col gap-3">
+        <Tune />
+      </Tabs.Content>
+    </Tabs.Root>
+  )
+}

@@ -1,0 +1,56 @@
+import { type Difference, type Made, STARTING_CAUSES, type Suspicion } from '@tembrix/core/diagnose'
+import {
+  channelsMeasured,
+  differencesFound,
+  knownGood,
+  openedBy,
+  suspicionOf,
+  trialsMade,
+} from '@tembrix/core/job'
+import type { ChannelsTold } from '@tembrix/core/measure'
+import type { Verification, VerificationChange } from '@tembrix/core/records'
+import { useMemo } from 'react'
+import { useShopQuery } from '../../../base/data'
+import { useJob, useVerification } from '../file'
+
+export interface Verifying {
+  record: Verification
+  found: Difference[]
+  /** What bandwidths measured tell of the channels at work. */
+  channels: ChannelsTold
+  /** Trials made, with what came of each; before there is one, what was seen counts as the first. */
+  trials: readonly Made[]
+  /** What is suspected by the trials made; null where nothing is placed to be suspected. */
+  suspicion: Suspicion | null
+  /** A trial had the machine open, and its outer covers may still be off. */
+  opened: boolean
+  set: (fields: VerificationChange) => void
+}
+
+/** The job's verification: what is seen against what should be, and what the trials made so far say. */
+export function useVerify(): Verifying {
+  const { file, machine, now, planned, learned, shop: shelf } = useJob()
+  const { record, set } = useVerification()
+  const view = useMemo(
+    () => ({ file, machine, now, planned, ceilings: learned.ceilings }),
+    [file, machine, now, planned, learned],
+  )
+  const channels = useMemo(() => channelsMeasured(view), [view])
+  const found = useMemo(() => differencesFound(view), [view])
+  const trials = useMemo(() => trialsMade(record, found, planned), [record, found, planned])
+  const { data: shop } = useShopQuery()
+  const causes = shop?.causes ?? STARTING_CAUSES
+  const known = useMemo(
+    () => knownGood(machine, now, planned, shelf, file.id),
+    [machine, now, planned, shelf, file.id],
+  )
+  const suspicion = useMemo(
+    () => suspicionOf(machine, planned, trials, causes, known),
+    [machine, planned, trials, causes, known],
+  )
+  const opened = useMemo(
+    () => openedBy(record.trials, planned.assignment),
+    [record.trials, planned],
+  )
+  return { record, found, channels, trials, suspicion, opened, set }
+}

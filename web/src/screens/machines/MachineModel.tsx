@@ -1,0 +1,336 @@
+import type { Battery } from '@tembrix/core/model'
+import { type Cover, ModelChange, type ModelRecord } from '@tembrix/core/records'
+import { Plus, Trash2 } from 'lucide-react'
+import { type ReactNode, useState } from 'react'
+import { useNavigate, useParams } from 'react-router'
+import {
+  changed,
+  overlayModels,
+  useAppDispatch,
+  useAppSelector,
+  useModelHistoryQuery,
+  useModelsQuery,
+  useRemoveModelMutation,
+} from '../../base/data'
+import { type RecordForm, useRecordForm } from '../../base/form'
+import { Bar } from '../../base/shell'
+import {
+  ago,
+  Button,
+  Dialog,
+  Field,
+  list,
+  Message,
+  numberFrom,
+  Select,
+  TextInput,
+} from '../../base/ui'
+import {
+  BATTERY_OPTIONS,
+  ControllerFields,
+  HATCH_OPTIONS,
+  LAPTOP_HATCH_OPTIONS,
+  LimitFields,
+  NameFields,
+  SlotFields,
+  useSourcing,
+} from '../../parts/machineFields'
+import { LayoutEditor } from './LayoutEditor'
+import { ValidatedLists } from './ValidatedLists'
+
+/** One of the shop's machine records, saved as it is typed. */
+export function MachineModel() {
+  const { id = '' } = useParams()
+  const { data, error, refetch } = useModelsQuery()
+  const entries = useAppSelector((state) => state.outbox.entries)
+  const stored = data?.find((one) => one.id === id)
+  const model = stored && overlayModels([stored], entries)[0]
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <Bar>
+        <h1 className="truncate font-semibold">{model?.machine.name ?? 'Machine'}</h1>
+      </Bar>
+      {model ? (
+        <Record key={model.id} model={model} version={stored.version} />
+      ) : data ? (
+        <Message title="There is no such record" />
+      ) : error ? (
+        <Message title="The record cannot be read">
+          <Button onClick={refetch}>Try again</Button>
+        </Message>
+      ) : (
+        <p className="m-auto text-ink-2">Opening the record…</p>
+      )}
+    </div>
+  )
+}
+
+function Record({ model, version }: { model: ModelRecord; version: number }) {
+  const dispatch = useAppDispatch()
+  const { machine, sources } = model
+  const target = { jobId: '', collection: 'models' as const, recordId: model.id, version }
+  const form = useRecordForm('models', model, ModelChange.shape, (fields) =>
+    dispatch(changed(target, fields, model)),
+  )
+  const sourcing = useSourcing(sources, (next) =>
+    dispatch(changed(target, { sources: next }, model)),
+  )
+  return (
+    <main className="mx-auto grid w-full max-w-7xl items-start gap-4 p-4 lg:grid-cols-[1.1fr_1fr]">
+      <div className="flex flex-col gap-4">
+        <LayoutEditor machine={machine} onSlots={(slots) => form.set(slots, 'machine', 'slots')} />
+        <Panel title="Opening it">
+          <Opening form={form} />
+        </Panel>
+        <Panel title="Validated lists">
+          <ValidatedLists model={model} />
+        </Panel>
+        <Panel title="Notes">
+          <Field label="Notes" error={form.error('note')}>
+            {(control) => (
+              <TextInput
+                {...control}
+                lines={3}
+                value={form.value('note')}
+                onValue={(text) => form.set(text, 'note')}
+              />
+            )}
+          </Field>
+          <ModelHistory id={model.id} />
+          <Remove model={model} version={version} />
+        </Panel>
+      </div>
+      <div className="flex flex-col gap-4">
+        <Panel title="What it is">
+          <div className="grid grid-cols-2 gap-3">
+            <NameFields form={form} machine={machine} label="Model" />
+          </div>
+        </Panel>
+        <Panel title="Slots and soldered memory">
+          <SlotFields form={form} machine={machine} sourcing={sourcing} />
+        </Panel>
+        <Panel title="Limits">
+          <LimitFields form={form} sourcing={sourcing} />
+        </Panel>
+        <Panel title="Controller, firmware, voltage">
+          <ControllerFields form={form} machine={machine} sourcing={sourcing} />
+        </Panel>
+      </div>
+    </main>
+  )
+}
+
+function Panel({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section aria-label={title} className="flex flex-col gap-3 bg-sheet p-4">
+      <h2 className="font-semibold">{title}</h2>
+      {children}
+    </section>
+  )
+}
+
+/** What was seen on the first of this model: a hatch or the display, and how the battery is cut off. */
+function OpensBy({ form }: { form: RecordForm }) {
+  const isLaptop = form.value('machine', 'kind') === 'laptop'
+  if (!isLaptop && form.value('machine', 'kind') !== 'all-in-one') return null
+  const hatch = form.value('hatch')
+  return (
+    <>
+      <Field label="The slots are behind" className="max-w-72">
+        {(control) => (
+          <Select
+            {...control}
+            value={hatch === null ? '' : hatch ? 'hatch' : 'other'}
+            options={isLaptop ? LAPTOP_HATCH_OPTIONS : HATCH_OPTIONS}
+            onValue={(value) => form.set(value === '' ? null : value === 'hatch', 'hatch')}
+          />
+        )}
+      </Field>
+      {isLaptop && (
+        <Field label="The battery" className="max-w-72">
+          {(control) => (
+            <Select
+              {...control}
+              value={(form.value('battery') as Battery | null) ?? ''}
+              options={BATTERY_OPTIONS}
+              onValue={(value) => form.set(value === '' ? null : value, 'battery')}
+            />
+          )}
+        </Field>
+      )}
+    </>
+  )
+}
+
+/** How long it takes to get at the slots, what is under which cover, and what to take care of. */
+function Opening({ form }: { form: RecordForm }) {
+  const covers = form.value('covers') as Cover[]
+  const cautions = form.value('cautions') as string[]
+  return (
+    <>
+      <Field
+        label="Minutes to open and close"
+        className="max-w-56"
+        error={form.error('openingMinutes') && 'These are no minutes.'}
+      >
+        {(control) => (
+          <TextInput
+            {...control}
+            inputMode="numeric"
+            value={form.value('openingMinutes')}
+            onValue={(text) => form.set(numberFrom(text), 'openingMinutes')}
+          />
+        )}
+      </Field>
+      <OpensBy form={form} />
+      <fieldset className="flex flex-col gap-1.5">
+        <legend className="mb-1 text-sm font-semibold">What is under which cover</legend>
+        {covers.map((_, at) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: covers are being named here and keep their places
+          <div key={at} className="flex flex-wrap items-start gap-1.5">
+            <TextInput
+              id={`cover-${at}`}
+              aria-label={`Cover ${at + 1}`}
+              aria-invalid={form.error('covers', at, 'cover') !== undefined}
+              aria-describedby={undefined}
+              placeholder="bottom, ten screws"
+              className="max-w-60"
+              value={form.value('covers', at, 'cover')}
+              onValue={(text) => form.set(text, 'covers', at, 'cover')}
+            />
+            <TextInput
+              id={`hides-${at}`}
+              aria-label={`What is under cover ${at + 1}`}
+              aria-invalid={false}
+              aria-describedby={undefined}
+              placeholder="both slots, battery plug"
+              className="max-w-72"
+              value={form.value('covers', at, 'hides')}
+              onValue={(text) => form.set(text, 'covers', at, 'hides')}
+            />
+            <RemoveRow
+              label={`Remove cover ${at + 1}`}
+              onPress={() => form.set(covers.toSpliced(at, 1), 'covers')}
+            />
+          </div>
+        ))}
+        <Button
+          className="min-h-9 self-start"
+          onClick={() => form.set([...covers, { cover: 'bottom', hides: '' }], 'covers')}
+        >
+          <Plus size={16} aria-hidden /> Cover
+        </Button>
+      </fieldset>
+      <fieldset className="flex flex-col gap-1.5">
+        <legend className="mb-1 text-sm font-semibold">Cautions of this model</legend>
+        {cautions.map((_, at) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: cautions are being written here and keep their places
+          <div key={at} className="flex items-start gap-1.5">
+            <TextInput
+              id={`caution-${at}`}
+              aria-label={`Caution ${at + 1}`}
+              aria-invalid={form.error('cautions', at) !== undefined}
+              aria-describedby={undefined}
+              value={form.value('cautions', at)}
+              onValue={(text) => form.set(text, 'cautions', at)}
+            />
+            <RemoveRow
+              label={`Remove caution ${at + 1}`}
+              onPress={() => form.set(cautions.toSpliced(at, 1), 'cautions')}
+            />
+          </div>
+        ))}
+        <Button
+          className="min-h-9 self-start"
+          onClick={() => form.set([...cautions, 'Battery plug off first.'], 'cautions')}
+        >
+          <Plus size={16} aria-hidden /> Caution
+        </Button>
+        <p className="text-sm text-ink-2">
+          The maker’s service instructions and local rules come first. A swollen battery, a mains
+          power supply or a glued display is for someone qualified.
+        </p>
+      </fieldset>
+    </>
+  )
+}
+
+function RemoveRow({ label, onPress }: { label: string; onPress: () => void }) {
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      onClick={onPress}
+      className="grid size-11 shrink-0 place-items-center rounded-sm hover:bg-stop-soft"
+    >
+      <Trash2 size={17} aria-hidden />
+    </button>
+  )
+}
+
+const FIELD_NAMES: Record<string, string> = {
+  machine: 'slots and limits',
+  openingMinutes: 'opening time',
+  hatch: 'hatch or display',
+  battery: 'battery',
+  note: 'notes',
+}
+
+function ModelHistory({ id }: { id: string }) {
+  const [open, setOpen] = useState(false)
+  const { data, error } = useModelHistoryQuery(id, {
+    skip: !open,
+    refetchOnMountOrArgChange: true,
+  })
+  return (
+    <details onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
+      <summary className="min-h-10 cursor-pointer py-2 font-semibold">History</summary>
+      {error && <p className="text-ink-2">The server does not answer.</p>}
+      <ol aria-label="History" className="flex flex-col gap-1 text-sm">
+        {data?.map((line) => (
+          <li key={line.id} className="flex justify-between gap-3">
+            <span>
+              {line.action}
+              {line.action === 'changed' &&
+                `: ${list(line.fields.map((field) => FIELD_NAMES[field] ?? field))}`}
+            </span>
+            <span className="whitespace-nowrap text-ink-2">{ago(line.at)}</span>
+          </li>
+        ))}
+      </ol>
+    </details>
+  )
+}
+
+function Remove({ model, version }: { model: ModelRecord; version: number }) {
+  const navigate = useNavigate()
+  const [asking, setAsking] = useState(false)
+  const [remove, { error, isLoading }] = useRemoveModelMutation()
+  async function go() {
+    const answer = await remove({ ...model, version })
+    if (!answer.error) navigate('/machines')
+  }
+  return (
+    <>
+      <Button look="stop" className="self-start" onClick={() => setAsking(true)}>
+        Remove this record
+      </Button>
+      <Dialog open={asking} onOpen={setAsking} title={`Remove ${model.machine.name}?`}>
+        <p className="mb-3">Its validated lists go with it. Jobs keep what they have.</p>
+        {error && (
+          <p role="alert" className="mb-3 font-medium text-stop">
+            {'status' in error && error.status === 409
+              ? 'It cannot go: a customer’s machine is of this model, or it was just changed.'
+              : 'The server does not answer.'}
+          </p>
+        )}
+        <div className="flex justify-end gap-3">
+          <Button onClick={() => setAsking(false)}>Keep it</Button>
+          <Button look="stop" disabled={isLoading} onClick={go}>
+            Remove
+          </Button>
+        </div>
+      </Dialog>
+    </>
+  )
+}

@@ -1,0 +1,139 @@
+import {
+  type ModelRecord,
+  VALIDATED_COLUMNS,
+  VALIDATED_LIMIT,
+  type ValidatedColumn,
+  type ValidatedEntry,
+  type ValidatedList,
+  type ValidatedListLine,
+} from '@tembrix/core/records'
+import { type Columns, guessColumns } from '@tembrix/core/tables'
+import { importValidated, VALIDATED_WORDS } from '@tembrix/core/validated'
+import { Trash2 } from 'lucide-react'
+import { useCallback, useState } from 'react'
+import {
+  useCreateValidatedListMutation,
+  useRemoveValidatedListMutation,
+  useValidatedListsQuery,
+} from '../../base/data'
+import { ago, Confirm, plural } from '../../base/ui'
+import { ImportTable, type OpenedTable, TableFile } from '../../parts/tableFile'
+
+/** The largest list that is opened, bytes. */
+const LARGEST = 5_000_000
+
+/** The makers' lists of tested modules kept with a model, and the import of another. */
+export function ValidatedLists({ model }: { model: ModelRecord }) {
+  const { data: lists = [] } = useValidatedListsQuery()
+  const [remove] = useRemoveValidatedListMutation()
+  const [chosen, setChosen] = useState<OpenedTable | null>(null)
+  const [leaving, setLeaving] = useState<ValidatedListLine | null>(null)
+  const own = lists.filter(({ modelId }) => modelId === model.id)
+
+  return (
+    <>
+      {own.length === 0 ? (
+        <p className="text-ink-2">
+          None yet. With the board maker’s list, Plan says which articles were tested, and in how
+          many slots.
+        </p>
+      ) : (
+        <ul className="flex flex-col">
+          {own.map((list) => (
+            <li key={list.id} className="flex items-center gap-2 border-t border-rule">
+              <span className="flex-1">
+                <b className="font-semibold">{list.name}</b> ·{' '}
+                {plural(list.count, 'entry', 'entries')}
+              </span>
+              <span className="text-sm text-ink-2">{ago(list.createdAt)}</span>
+              <button
+                type="button"
+                aria-label={`Remove the list ${list.name}`}
+                onClick={() => setLeaving(list)}
+                className="grid size-11 place-items-center rounded-sm hover:bg-stop-soft"
+              >
+                <Trash2 size={17} aria-hidden />
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {leaving && (
+        <Confirm
+          title="Remove this list?"
+          action="Remove it"
+          onConfirm={() => remove(leaving)}
+          onClose={() => setLeaving(null)}
+        >
+          {leaving.name}, {plural(leaving.count, 'entry', 'entries')}. It can be had back only from
+          its file.
+        </Confirm>
+      )}
+      <TableFile
+        label="Validated list"
+        largest={LARGEST}
+        mostRows={VALIDATED_LIMIT}
+        onTable={setChosen}
+      >
+        Import a list (CSV)
+      </TableFile>
+      {chosen && (
+        <ImportDialog
+          modelId={model.id}
+          chosen={chosen}
+          remembered={lists.map(({ mapping }) => mapping)}
+          onClose={() => setChosen(null)}
+        />
+      )}
+    </>
+  )
+}
+
+const COLUMN_NAMES: Record<ValidatedColumn, string> = {
+  maker: 'Maker',
+  article: 'Article',
+  kitSize: 'Pieces in the kit',
+  capacityGiB: 'Size of a module',
+  slotsTested: 'Slots tested',
+  dataRate: 'Rate',
+}
+
+const PREVIEW = VALIDATED_COLUMNS.map((column) => ({
+  column,
+  show: (entry: ValidatedEntry) => String(entry[column] ?? '–'),
+}))
+
+interface ImportProps {
+  modelId: string
+  chosen: OpenedTable
+  remembered: readonly ValidatedList['mapping'][]
+  onClose: () => void
+}
+
+function ImportDialog({ modelId, chosen, remembered, onClose }: ImportProps) {
+  const { name, table } = chosen
+  const [create, { isLoading, error }] = useCreateValidatedListMutation()
+  const read = useCallback(
+    (columns: Columns<ValidatedColumn>) => importValidated(table, columns),
+    [table],
+  )
+  return (
+    <ImportTable
+      opened={chosen}
+      names={COLUMN_NAMES}
+      preview={PREVIEW}
+      guess={(headings) => guessColumns(headings, VALIDATED_WORDS)}
+      remembered={remembered}
+      read={read}
+      one="entry"
+      many="entries"
+      busy={isLoading}
+      failed={error ? 'The server did not take the list. Try again in a moment.' : null}
+      onTake={async (entries, mapping) => {
+        const answer = await create({ id: crypto.randomUUID(), modelId, name, mapping, entries })
+        if (!answer.error) onClose()
+      }}
+      onClose={onClose}
+    />
+  )
+}

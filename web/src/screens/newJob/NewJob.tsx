@@ -1,0 +1,264 @@
+import { skipToken } from '@reduxjs/toolkit/query'
+import { type Answers, matching, type StartingPoint, startingPoints } from '@tembrix/core/machines'
+import {
+  NewCustomer,
+  type NewJob as NewJobFields,
+  NewJob as NewJobSchema,
+} from '@tembrix/core/records'
+import { type FormEvent, useDeferredValue, useEffect, useRef, useState } from 'react'
+import { useNavigate } from 'react-router'
+import {
+  api,
+  created,
+  drafted,
+  put,
+  useAppDispatch,
+  useAppSelector,
+  useCreateJobMutation,
+  useCustomerQuery,
+  useCustomersQuery,
+  useModelsQuery,
+} from '../../base/data'
+import { Bar } from '../../base/shell'
+import { Button, Field, TextInput } from '../../base/ui'
+import { corrections } from './corrections'
+import { MachineChoice } from './MachineChoice'
+
+const DRAFT = 'new-job'
+
+interface Draft {
+  jobId: string
+  customerId: string | null
+  name: string
+  phone: string
+  email: string
+  start: string
+  answers: Answers
+  report: string
+  complaint: string
+}
+
+const empty = (): Draft => ({
+  jobId: crypto.randomUUID(),
+  customerId: null,
+  name: '',
+  phone: '',
+  email: '',
+  start: '',
+  answers: {},
+  report: '',
+  complaint: '',
+})
+
+/** The answers given, and the machine where they leave only one. */
+function withAnswers(answers: Answers): Partial<Draft> {
+  const [only, ...others] = matching(answers)
+  return { answers, ...(only && others.length === 0 ? { start: only.id } : {}) }
+}
+
+/** Begins a job: who, which kind of machine, what is wrong. What is typed outlives a reload. */
+export function NewJob() {
+  const dispatch = useAppDispatch()
+  const navigate = useNavigate()
+  const kept = useAppSelector((state) => state.outbox.drafts[DRAFT]?.form) as Draft | undefined
+  const [first] = useState(empty)
+  const draft = { ...first, ...kept }
+  const [create, { isLoading, error }] = useCreateJobMutation()
+  const [checked, setChecked] = useState(false)
+  const form = useRef<HTMLFormElement>(null)
+
+  const set = (changes: Partial<Draft>) =>
+    dispatch(drafted({ key: DRAFT, field: 'form', value: { ...draft, ...changes } }))
+  const isKnown = draft.customerId !== null
+  const { currentData: known } = useCustomerQuery(draft.customerId ?? skipToken)
+  const words = useDeferredValue(draft.name.trim())
+  const isSearching = !isKnown && words.length >= 2
+  const { currentData: similar = [] } = useCustomersQuery(isSearching ? words : skipToken)
+
+  const contact = NewCustomer.safeParse({
+    name: draft.name,
+    phone: draft.phone,
+    email: draft.email,
+  })
+  const problem = (field: string) =>
+    checked && !isKnown
+      ? contact.error?.issues.find(({ path }) => path[0] === field)?.message
+      : undefined
+  const { data: models = [] } = useModelsQuery()
+  const start: StartingPoint | undefined = startingPoints(models).find(
+    ({ id }) => id === draft.start,
+  )
+
+  useEffect(() => {
+    if (checked) form.current?.querySelector<HTMLElement>('[aria-invalid=true]')?.focus()
+  }, [checked])
+
+  /** The job was stored before and its answer lost: what was corrected since is stored too. */
+  async function correct(jobId: string, job: NewJobFields) {
+    const { data: file } = await dispatch(
+      api.endpoints.job.initiate(jobId, { forceRefetch: true, subscribe: false }),
+    )
+    if (!file) return
+    for (const action of put(jobId, 'the new job', corrections(file, job))) dispatch(action)
+  }
+
+  async function submit(event: FormEvent) {
+    event.preventDefault()
+    setChecked(false)
+    queueMicrotask(() => setChecked(true))
+    if ((!isKnown && !contact.success) || !start) return
+    const job = NewJobSchema.parse({
+      id: draft.jobId,
+      customer: draft.customerId === null ? contact.data : { id: draft.customerId },
+      machine: { machine: start.machine, modelId: start.modelId, sources: start.sources },
+      complaint: draft.complaint,
+    })
+    const answer = await create(job)
+    if (!answer.data) return
+    const { id } = answer.data.job
+    if (!answer.data.isNew) await correct(id, job)
+    if (draft.report.trim() !== '') {
+      const recordId = crypto.randomUUID()
+      dispatch(
+        created(
+          { jobId: id, collection: 'readings', recordId },
+          { jobId: id, name: 'System report', text: draft.report },
+        ),
+      )
+    }
+    dispatch(drafted({ key: DRAFT, field: 'form', value: undefined }))
+    navigate(`/jobs/${id}/identify`)
+  }
+
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <Bar>
+        <h1 className="font-semibold">New job</h1>
+      </Bar>
+      <form
+        ref={form}
+        onSubmit={submit}
+        noValidate
+        className="mx-auto grid w-full max-w-5xl gap-x-8 gap-y-5 p-4 md:grid-cols-[1fr_1.2fr]"
+      >
+        <fieldset className="flex flex-col gap-3 bg-sheet p-4">
+          <legend className="float-left mb-1 w-full text-lg font-semibold">Customer</legend>
+          {isKnown ? (
+            <div className="clear-left flex items-center justify-between gap-3 border-l-4 border-act bg-act-soft px-3 py-2">
+              <p>
+                <b>{known?.name ?? 'A known customer'}</b>
+                <br />
+                {known && (known.phone || known.email || 'no phone or e-mail')}
+              </p>
+              <Button onClick={() => set({ customerId: null })}>Another</Button>
+            </div>
+          ) : (
+            <>
+              <Field label="Name" error={problem('name')}>
+                {(control) => (
+                  <TextInput
+                    {...control}
+                    value={draft.name}
+                    onValue={(name) => set({ name })}
+                    autoFocus
+                  />
+                )}
+              </Field>
+              {similar.length > 0 && (
+                <ul aria-label="Known customers" className="flex flex-col gap-1">
+                  {similar.map((customer) => (
+                    <li key={customer.id}>
+                      <Button
+                        className="w-full justify-start"
+                        onClick={() => set({ customerId: customer.id })}
+                      >
+                        Known: {customer.name}
+                        <span className="text-ink-2">{customer.phone}</span>
+                      </Button>
+                    </li>
+                  ))}
+                </ul>
+              )}
+              <Field label="Phone" error={problem('phone')}>
+                {(control) => (
+                  <TextInput
+                    {...control}
+                    type="tel"
+                    value={draft.phone}
+                    onValue={(phone) => set({ phone })}
+                  />
+                )}
+              </Field>
+              <Field label="E-mail" error={problem('email')}>
+                {(control) => (
+                  <TextInput
+                    {...control}
+                    type="email"
+                    value={draft.email}
+                    onValue={(email) => set({ email })}
+                  />
+                )}
+              </Field>
+            </>
+          )}
+          <Field label="What is wrong, in the customer’s words">
+            {(control) => (
+              <TextInput
+                {...control}
+                lines={4}
+                value={draft.complaint}
+                onValue={(complaint) => set({ complaint })}
+              />
+            )}
+          </Field>
+        </fieldset>
+
+        <fieldset className="bg-sheet p-4" aria-describedby="machine-problem">
+          <legend className="float-left mb-2 w-full text-lg font-semibold">Machine</legend>
+          {checked && !start && (
+            <p id="machine-problem" className="clear-left mb-2 font-medium text-stop">
+              Choose the kind of machine.
+            </p>
+          )}
+          <MachineChoice
+            models={models}
+            chosen={draft.start}
+            onChoose={(id) => set({ start: id })}
+            answers={draft.answers}
+            onAnswers={(answers) => set(withAnswers(answers))}
+            report={draft.report}
+            onReport={(report, found) =>
+              set({ report, ...withAnswers({ ...draft.answers, ...found }) })
+            }
+          />
+        </fieldset>
+
+        <div className="sticky bottom-0 flex flex-wrap items-center justify-end gap-3 bg-mat py-3 md:col-span-2">
+          {error && (
+            <p role="alert" className="flex-1 font-medium text-stop">
+              {wordsFor(error)}
+            </p>
+          )}
+          <Button
+            onClick={() => {
+              dispatch(drafted({ key: DRAFT, field: 'form', value: undefined }))
+              navigate('/')
+            }}
+          >
+            Discard
+          </Button>
+          <Button look="main" type="submit" disabled={isLoading}>
+            {isLoading ? 'Starting…' : 'Start the job'}
+          </Button>
+        </div>
+      </form>
+    </div>
+  )
+}
+
+function wordsFor(error: object): string {
+  const answered = 'status' in error && typeof error.status === 'number' && error.status < 500
+  return answered
+    ? 'The server did not accept this. Check the fields above.'
+    : 'The server does not answer. What you typed is kept here; try again in a moment.'
+}

@@ -1,0 +1,234 @@
+import { STARTING_CAUSES, USUAL_CAUSES } from '@tembrix/core/diagnose'
+import { WORK_PROFILES } from '@tembrix/core/forecast'
+import {
+  FIRST_START,
+  firstStart,
+  type Minutes,
+  OPENING,
+  TEST_PASS,
+  TIGHT,
+} from '@tembrix/core/knowledge'
+import { GENERATIONS, type Generation, type Known, USUAL_SPEEDS } from '@tembrix/core/model'
+import { MODULE_SIZES, STARTING_USES, USES } from '@tembrix/core/sizing'
+import { format, parse } from 'date-fns'
+import { type ReactNode, useState } from 'react'
+import { useShopQuery } from '../../base/data'
+import { Field, Select, tidy } from '../../base/ui'
+import { CAUSE_ROWS } from '../../parts/judgement'
+import { Card } from './Card'
+
+/** The tables that Tembrix itself works with, each with its reason and, where it ages, its month. */
+export function Tables() {
+  return (
+    <>
+      <Speeds />
+      <Times />
+      <Uses />
+      <Causes />
+      <Sizes />
+      <Works />
+    </>
+  )
+}
+
+function Why({ of }: { of: Pick<Known<unknown>, 'reason' | 'asOf'> }) {
+  return (
+    <p className="text-sm text-ink-2">
+      {of.reason}
+      {of.asOf && ` As of ${format(parse(of.asOf, 'yyyy-MM', new Date()), 'MMMM yyyy')}.`}
+    </p>
+  )
+}
+
+function Rows({ heads, rows }: { heads: readonly string[]; rows: readonly ReactNode[][] }) {
+  return (
+    <table className="w-full border-collapse text-left text-[0.93rem]">
+      <thead className="text-sm">
+        <tr>
+          {heads.map((head, at) => (
+            <th key={head} className={`font-semibold ${at > 0 ? 'pl-2 text-right' : ''}`}>
+              {head}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((cells) => (
+          <tr key={String(cells[0])} className="border-t border-rule">
+            {cells.map((cell, at) => (
+              <td
+                key={heads[at]}
+                className={`py-0.5 ${at > 0 ? 'pl-2 text-right font-mono whitespace-nowrap' : ''}`}
+              >
+                {cell}
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}
+
+function Speeds() {
+  const [generation, setGeneration] = useState<Generation>('DDR4')
+  const rows = USUAL_SPEEDS.value.filter((row) => row.generation === generation)
+  return (
+    <Card title="Standard speeds">
+      <Field label="Speeds of">
+        {(control) => (
+          <Select
+            {...control}
+            value={generation}
+            options={GENERATIONS.map((value) => ({ value, label: value }))}
+            onValue={setGeneration}
+          />
+        )}
+      </Field>
+      <Rows
+        heads={['MT/s', 'CL-tRCD-tRP-tRAS', 'V']}
+        rows={rows.map(({ speed, volts }) => [
+          speed.dataRate,
+          `${speed.cl}-${speed.trcd}-${speed.trp}-${speed.tras}`,
+          tidy(volts),
+        ])}
+      />
+      <Why of={USUAL_SPEEDS} />
+    </Card>
+  )
+}
+
+const span = ({ low, high }: Minutes) => `${tidy(low, 1)}–${tidy(high, 1)}`
+
+function Times() {
+  const { older, DDR5, manyLarge } = FIRST_START.value
+  const { allCores, oneCore } = TEST_PASS.value
+  const longest = firstStart({ generation: 'DDR5', sizes: [32, 32, 32, 32] }).atMost
+  return (
+    <Card title="How long it takes">
+      <Rows
+        heads={['First start after a change', 'min']}
+        rows={[
+          ['DDR4 and earlier', span(older)],
+          ['DDR5', span(DDR5)],
+          ['DDR5, four large modules', span(manyLarge)],
+        ]}
+      />
+      <Why of={FIRST_START} />
+      <p className="text-sm text-ink-2">
+        Twice the usual time (at most {longest} min) and still dark: shut it off, unplug, seat every
+        module again.
+      </p>
+      <Rows
+        heads={['A pass of the memory test', 'min a GB']}
+        rows={[
+          ['on all cores', span(allCores)],
+          ['on one core', span(oneCore)],
+        ]}
+      />
+      <Why of={TEST_PASS} />
+      <Rows
+        heads={['Opening an all-in-one', 'min']}
+        rows={[
+          ['behind a hatch', span(OPENING.value.hatch)],
+          ['behind the display', span(OPENING.value.display)],
+        ]}
+      />
+      <Why of={OPENING} />
+    </Card>
+  )
+}
+
+function Uses() {
+  const { data: shop } = useShopQuery()
+  const table = shop?.uses ?? STARTING_USES
+  return (
+    <Card title="Memory by use">
+      <Rows
+        heads={['GB', 'light', 'usual', 'heavy']}
+        rows={[
+          ...table.uses.map(({ name, light, usual, heavy }) => [
+            name,
+            tidy(light),
+            tidy(usual),
+            tidy(heavy),
+          ]),
+          ['The system itself', '', tidy(table.systemGiB), ''],
+          ['Kept free', '', tidy(table.reserveGiB), ''],
+          ['Integrated graphics', '', tidy(table.graphicsGiB), ''],
+          ['More each year, %', '', tidy(table.growthPercent), ''],
+        ]}
+      />
+      <p className="text-sm text-ink-2">
+        This is the shop’s own table, changed in Size. It starts from:
+      </p>
+      <Why of={USES} />
+      <p className="text-sm text-ink-2">
+        Tight from {tidy(TIGHT.value * 100)} % on. {TIGHT.reason}
+      </p>
+    </Card>
+  )
+}
+
+function Causes() {
+  const { data: shop } = useShopQuery()
+  const table = shop?.causes ?? STARTING_CAUSES
+  return (
+    <Card title="How often each cause is met">
+      <Rows
+        heads={['After an upgrade', 'against each other']}
+        rows={CAUSE_ROWS.map(([name, label]) => [label, tidy(table[name])])}
+      />
+      <p className="text-sm text-ink-2">The shop’s own table, changed in Verify. It starts from:</p>
+      <Why of={USUAL_CAUSES} />
+    </Card>
+  )
+}
+
+function Sizes() {
+  return (
+    <Card title="Module sizes that are sold">
+      <Rows
+        heads={['GB', 'plain', 'registered too']}
+        rows={Object.entries(MODULE_SIZES.value).map(([generation, { plain, buffered }]) => [
+          generation,
+          plain.join(' '),
+          buffered.join(' '),
+        ])}
+      />
+      <Why of={MODULE_SIZES} />
+    </Card>
+  )
+}
+
+function Works() {
+  const percent = ({ low, high }: Minutes) => `${tidy(low * 100)}–${tidy(high * 100)}`
+  return (
+    <Card title="What memory does for work" className="md:col-span-2">
+      <table className="w-full border-collapse text-left text-[0.93rem]">
+        <thead className="text-sm">
+          <tr>
+            <th className="font-semibold">Work</th>
+            <th className="text-right font-semibold">waits, %</th>
+            <th className="px-2 text-right font-semibold">streams, %</th>
+            <th className="font-semibold">because</th>
+          </tr>
+        </thead>
+        <tbody>
+          {WORK_PROFILES.map(({ id, name, waits, streams, because }) => (
+            <tr key={id} className="border-t border-rule align-top">
+              <td className="py-0.5">{name}</td>
+              <td className="text-right font-mono">{percent(waits)}</td>
+              <td className="px-2 text-right font-mono">{percent(streams)}</td>
+              <td className="text-ink-2">{because}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="text-sm text-ink-2">
+        The share of its time that waits for memory, and how much of that streams. Judgements that
+        forecasts rest on, until the shop’s own results move them.
+      </p>
+    </Card>
+  )
+}

@@ -1,0 +1,226 @@
+import { importPrices, PRICE_WORDS } from '@tembrix/core/priceList'
+import {
+  type Offered,
+  PRICE_LIST_LIMIT,
+  type PriceColumn,
+  type PriceList,
+} from '@tembrix/core/records'
+import { type Columns, guessColumns } from '@tembrix/core/tables'
+import { useCallback, useState } from 'react'
+import { takeInPriceList, useAppDispatch } from '../../base/data'
+import {
+  Check,
+  Field,
+  minorUnits,
+  money,
+  numberFrom,
+  plural,
+  Select,
+  TextInput,
+} from '../../base/ui'
+import { describeModule } from '../../parts/board'
+import { ImportTable, type OpenedTable, TableFile } from '../../parts/tableFile'
+import { kitOf } from './words'
+
+/** The largest list that is opened, bytes. */
+const LARGEST = 8_000_000
+
+const NAMES: Record<PriceColumn, string> = {
+  article: 'Article',
+  price: 'Price',
+  label: 'Label or description',
+  generation: 'Generation',
+  form: 'Form factor',
+  capacityGiB: 'Capacity',
+  pieces: 'Pieces in the kit',
+  dataRate: 'Rate',
+  cl: 'CL',
+  ranks: 'Ranks',
+  width: 'Device width',
+  ecc: 'ECC',
+  stock: 'In stock',
+  leadDays: 'Days to come',
+}
+
+const PREVIEW: { column: PriceColumn; show: (offer: Offered) => string }[] = [
+  { column: 'article', show: ({ module }) => module.article },
+  { column: 'capacityGiB', show: ({ module }) => describeModule(module) },
+  { column: 'pieces', show: ({ module }) => kitOf(module) },
+  { column: 'price', show: ({ price }) => money(price) },
+  { column: 'stock', show: ({ stock }) => (stock === null ? '–' : String(stock)) },
+  { column: 'leadDays', show: ({ leadDays }) => (leadDays === null ? '–' : String(leadDays)) },
+]
+
+interface Props {
+  lists: readonly PriceList[]
+}
+
+/** Takes in a supplier's price list, and says what came of the last one. */
+export function PriceLists({ lists }: Props) {
+  const [opened, setOpened] = useState<OpenedTable | null>(null)
+  const [last, setLast] = useState<PriceList | null>(null)
+  const suppliers = [...new Set(lists.map(({ supplier }) => supplier))]
+  return (
+    <>
+      <TableFile
+        label="Price list"
+        largest={LARGEST}
+        mostRows={PRICE_LIST_LIMIT}
+        onTable={setOpened}
+      >
+        Import a price list (CSV)
+      </TableFile>
+      {last && (
+        <p className="w-full text-sm" aria-live="polite">
+          {last.name} of {last.supplier}: {last.added} added, {last.changed} changed,{' '}
+          {last.unchanged} as before
+          {last.endedAt === null
+            ? `; stopped after ${last.taken} of ${last.offers}`
+            : last.complete && `, ${last.dropped} no longer sold`}
+          .
+        </p>
+      )}
+      {opened && (
+        <ImportDialog
+          opened={opened}
+          lists={lists}
+          suppliers={suppliers}
+          onDone={setLast}
+          onClose={() => setOpened(null)}
+        />
+      )}
+    </>
+  )
+}
+
+interface ImportProps {
+  opened: OpenedTable
+  lists: readonly PriceList[]
+  suppliers: readonly string[]
+  onDone: (list: PriceList) => void
+  onClose: () => void
+}
+
+function ImportDialog({ opened, lists, suppliers, onDone, onClose }: ImportProps) {
+  const dispatch = useAppDispatch()
+  // Under one id, so that it goes on where it stopped.
+  const [id] = useState(() => crypto.randomUUID())
+  const [running, setRunning] = useState<{ taken: number; stop: () => void } | null>(null)
+  const [failed, setFailed] = useState<string | null>(null)
+  const [supplier, setSupplier] = useState(lists[0]?.supplier ?? '')
+  const [markUp, setMarkUp] = useState<unknown>(0)
+  const [complete, setComplete] = useState(false)
+  const [kitCapacity, setKitCapacity] = useState<'each' | 'whole' | null>(null)
+  const markUpPercent =
+    typeof markUp === 'number' && markUp > -100 && markUp <= 1000 ? markUp : null
+  const { table } = opened
+  const read = useCallback(
+    (columns: Columns<PriceColumn>) =>
+      importPrices(table, columns, {
+        markUpPercent: markUpPercent ?? 0,
+        minorUnits: minorUnits(),
+        kitCapacity,
+      }),
+    [table, markUpPercent, kitCapacity],
+  )
+  async function take(offers: Offered[], mapping: PriceList['mapping']) {
+    const ending = new AbortController()
+    const stop = () => ending.abort()
+    const list = { id, supplier, name: opened.name, mapping, complete }
+    setFailed(null)
+    setRunning({ taken: 0, stop })
+    try {
+      const progress = (taken: number) => setRunning({ taken, stop })
+      onDone(await takeInPriceList(dispatch, list, offers, { progress, signal: ending.signal }))
+      onClose()
+    } catch (error) {
+      setFailed(messageOf(error))
+    } finally {
+      setRunning(null)
+    }
+  }
+
+  const hindrance =
+    supplier.trim() === ''
+      ? 'Name the supplier.'
+      : markUpPercent === null
+        ? 'The mark-up is no per cent figure.'
+        : undefined
+  return (
+    <ImportTable
+      opened={opened}
+      names={NAMES}
+      preview={PREVIEW}
+      guess={(headings) => guessColumns(headings, PRICE_WORDS)}
+      remembered={lists.map(({ mapping }) => mapping)}
+      read={read}
+      one="offer"
+      many="offers"
+      busy={running !== null}
+      progress={running && { done: running.taken, stop: running.stop }}
+      failed={failed}
+      hindrance={hindrance}
+      onTake={take}
+      onClose={onClose}
+    >
+      <Field label="Where a row is a kit, its capacity is" className="mb-2">
+        {(control) => (
+          <Select
+            {...control}
+            value={kitCapacity ?? ''}
+            options={[
+              { value: '', label: 'not said: rows that do not tell are left out' },
+              { value: 'each', label: 'that of one module' },
+              { value: 'whole', label: 'that of the whole kit' },
+            ]}
+            onValue={(value) => setKitCapacity(value === '' ? null : (value as 'each' | 'whole'))}
+          />
+        )}
+      </Field>
+      <div className="mb-3 grid grid-cols-[2fr_1fr_2fr] items-end gap-3 border-y border-rule py-2">
+        <Field label="Supplier">
+          {(control) => (
+            <>
+              <TextInput {...control} value={supplier} onValue={setSupplier} />
+              {suppliers.length > 0 && (
+                <span className="flex flex-wrap gap-x-3 text-sm">
+                  {suppliers.slice(0, 4).map((name) => (
+                    <button
+                      key={name}
+                      type="button"
+                      className="underline"
+                      onClick={() => setSupplier(name)}
+                    >
+                      {name}
+                    </button>
+                  ))}
+                </span>
+              )}
+            </>
+          )}
+        </Field>
+        <Field label="Mark-up, %">
+          {(control) => (
+            <TextInput
+              {...control}
+              inputMode="decimal"
+              value={markUp}
+              onValue={(text) => setMarkUp(numberFrom(text) ?? 0)}
+            />
+          )}
+        </Field>
+        <Check
+          label="This is all they sell"
+          hint={`What it leaves out is then out of stock${lists.length > 0 ? `; ${plural(lists.length, 'list')} before` : ''}.`}
+          checked={complete}
+          onChecked={setComplete}
+        />
+      </div>
+    </ImportTable>
+  )
+}
+
+function messageOf(error: unknown): string {
+  const said = (error as { data?: { error?: { message?: string } } }).data?.error?.message
+  return `${said ?? 'The server does not answer.'} What was taken in stays; import it again to go on.`
+}

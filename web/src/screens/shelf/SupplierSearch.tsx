@@ -1,0 +1,205 @@
+import { FORM_FACTORS, GENERATIONS } from '@tembrix/core/model'
+import {
+  type Offered,
+  offeredKey,
+  SUPPLIER_MOODS,
+  type SupplierAnswer,
+  type SupplierMood,
+} from '@tembrix/core/records'
+import { Check, LoaderCircle, Plus } from 'lucide-react'
+import { type FormEvent, useEffect, useRef, useState } from 'react'
+import {
+  useCreateModuleMutation,
+  useLazySearchSupplierQuery,
+  useSetSupplierMoodMutation,
+  useSupplierMoodQuery,
+} from '../../base/data'
+import { Button, Field, HeadRow, money, plural, Select, TextInput } from '../../base/ui'
+import { describeModule, formOf, organisation } from '../../parts/board'
+import { Failure } from './Offers'
+import { kitOf } from './words'
+
+const FORMS = FORM_FACTORS.filter((form) => form !== 'soldered')
+
+/** Asks the supplier what it sells; what is taken up can be planned with. */
+export function SupplierSearch() {
+  const [text, setText] = useState('')
+  const [generation, setGeneration] = useState('')
+  const [formFactor, setFormFactor] = useState('')
+  const [search, { data, error, isFetching }] = useLazySearchSupplierQuery()
+  const running = useRef<{ abort: () => void } | null>(null)
+  useEffect(() => () => running.current?.abort(), [])
+
+  function ask(event: FormEvent) {
+    event.preventDefault()
+    running.current?.abort()
+    running.current = search({
+      text,
+      ...(generation ? { generation: generation as (typeof GENERATIONS)[number] } : {}),
+      ...(formFactor ? { formFactor: formFactor as (typeof FORM_FACTORS)[number] } : {}),
+    })
+  }
+
+  const stopped = (error as { name?: string } | undefined)?.name === 'AbortError'
+  return (
+    <>
+      <form onSubmit={ask} className="flex flex-wrap items-end gap-3">
+        <Field label="What is looked for" className="min-w-64 flex-1">
+          {(control) => (
+            <TextInput
+              {...control}
+              type="search"
+              placeholder="16 3200 kit"
+              value={text}
+              onValue={setText}
+            />
+          )}
+        </Field>
+        <Field label="Generation" className="w-32">
+          {(control) => (
+            <Select
+              {...control}
+              value={generation}
+              options={[
+                { value: '', label: 'any' },
+                ...GENERATIONS.filter((one) => !one.startsWith('LP')).map((value) => ({
+                  value: value as string,
+                  label: value,
+                })),
+              ]}
+              onValue={setGeneration}
+            />
+          )}
+        </Field>
+        <Field label="Form" className="w-48">
+          {(control) => (
+            <Select
+              {...control}
+              value={formFactor}
+              options={[
+                { value: '', label: 'any' },
+                ...FORMS.map((value) => ({
+                  value: value as string,
+                  label: formOf({ formFactor: value }),
+                })),
+              ]}
+              onValue={setFormFactor}
+            />
+          )}
+        </Field>
+        <Button look="main" type="submit">
+          Ask
+        </Button>
+      </form>
+      {isFetching && (
+        <p className="flex items-center gap-3" role="status">
+          <LoaderCircle size={18} className="animate-spin" aria-hidden /> Waiting for the supplier…
+          <Button look="quiet" onClick={() => running.current?.abort()}>
+            Stop waiting
+          </Button>
+        </p>
+      )}
+      {!isFetching && error && !stopped && (
+        <div className="flex items-center gap-3">
+          <div className="flex-1">
+            <Failure of={error} />
+          </div>
+        </div>
+      )}
+      {!isFetching && data && !error && <Answer key={data.supplier} {...data} />}
+      <Mood />
+    </>
+  )
+}
+
+const HEADINGS = ['Module', 'Article', 'Sold as', 'In stock', 'Comes in', 'Price', '']
+
+function Answer({ supplier, offers, takenUp }: SupplierAnswer) {
+  const [create, { error }] = useCreateModuleMutation()
+  const [taking, setTaking] = useState<readonly string[]>([])
+  const taken = new Set([...takenUp, ...taking])
+
+  async function takeUp(offer: Offered) {
+    const fields = { id: crypto.randomUUID(), source: 'supplier', supplier, ...offer } as const
+    const { data } = await create(fields)
+    if (data) setTaking((now) => [...now, offeredKey(offer)])
+  }
+  if (offers.length === 0) {
+    return <p className="p-8 text-center text-ink-2">{supplier} sells nothing like this.</p>
+  }
+  return (
+    <>
+      <p className="text-sm text-ink-2">
+        {plural(offers.length, 'offer')} of {supplier}, the cheapest first.
+      </p>
+      {error && <Failure of={error} />}
+      <div className="min-h-0 overflow-auto border border-rule-2 bg-sheet">
+        <table className="w-full border-collapse text-left">
+          <HeadRow names={HEADINGS} />
+          <tbody>
+            {offers.map((offer) => {
+              const { module, price, stock, leadDays } = offer
+              return (
+                <tr key={module.article} className="h-12 border-t border-rule">
+                  <td className="px-3 font-semibold">
+                    {describeModule(module)}{' '}
+                    <span className="text-sm font-normal text-ink-2">{organisation(module)}</span>
+                  </td>
+                  <td className="px-3">{module.article}</td>
+                  <td className="px-3 whitespace-nowrap">{kitOf(module)}</td>
+                  <td className="px-3">
+                    {stock === 0 ? <span className="font-medium text-risk">none</span> : stock}
+                  </td>
+                  <td className="px-3 whitespace-nowrap">
+                    {leadDays === null ? '–' : plural(leadDays, 'day')}
+                  </td>
+                  <td className="px-3 text-right whitespace-nowrap">{money(price)}</td>
+                  <td className="w-px px-2 whitespace-nowrap">
+                    {taken.has(offeredKey(offer)) ? (
+                      <span className="flex items-center gap-1.5 px-2 text-act">
+                        <Check size={17} aria-hidden /> taken up
+                      </span>
+                    ) : (
+                      <Button
+                        aria-label={`Take up ${module.article}`}
+                        onClick={() => takeUp(offer)}
+                      >
+                        <Plus size={17} aria-hidden /> Take up
+                      </Button>
+                    )}
+                  </td>
+                </tr>
+              )
+            })}
+          </tbody>
+        </table>
+      </div>
+    </>
+  )
+}
+
+const MOODS: Record<SupplierMood, string> = {
+  steady: 'at once',
+  slow: 'slowly',
+  failing: 'with errors',
+}
+
+/** This supplier is simulated: how it answers can be chosen, to see what happens then. */
+function Mood() {
+  const { data } = useSupplierMoodQuery()
+  const [set] = useSetSupplierMoodMutation()
+  if (!data) return null
+  return (
+    <p className="mt-auto flex items-center gap-2 text-sm text-ink-2">
+      <label htmlFor="mood">{data.supplier} is simulated and ships with Tembrix. It answers</label>
+      <span className="w-36">
+        <Select
+          id="mood"
+          value={data.mood}
+          options={SUPPLIER_MOODS.map((value) => ({ value, label: MOODS[value] }))}
+          onValue={(mood) => set(mood)}
+        />
+      </span>
+    </p>
+  )
+}

@@ -1,0 +1,42 @@
+import { mixingRisk } from '@tembrix/core/plan'
+import { capacity, tidy } from '../../base/ui'
+import { modeWord } from '../../parts/board'
+import { wordingOf } from '../../parts/findings'
+import type { Trying } from './useWhatIf'
+
+/** The answer in a line: does it work, and how well. */
+export function Answer({ trying }: { trying: Trying }) {
+  const { state, placement, settings, evaluation } = trying
+  const { machine } = state
+  const count = Object.values(placement).filter(Boolean).length
+  if (count === 0) return <p className="text-ink-2">Nothing in the slots yet.</p>
+  const { run, starts, findings, mode } = evaluation
+  if (!starts || !run) {
+    const [first] = findings
+    const why = first ? wordingOf({ finding: first, machine, evaluation }).title : ''
+    return (
+      <p
+        role="status"
+        aria-label="Answer"
+        className="border-l-4 border-stop bg-stop-soft px-3 py-2 text-lg"
+      >
+        <b className="font-semibold">No.</b> {why}
+      </p>
+    )
+  }
+  const risks = findings.filter(({ severity }) => severity === 'risk').length
+  const { level } = mixingRisk(machine, placement, settings, machine.touchy ?? false)
+  const but = risks > 0 || level === 'some' || level === 'high'
+  return (
+    <p
+      role="status"
+      aria-label="Answer"
+      className={`border-l-4 px-3 py-2 text-lg ${but ? 'border-risk-line bg-risk-soft' : 'border-act bg-act-soft'}`}
+    >
+      <b className="font-semibold">{but ? 'Yes, but.' : 'Yes.'}</b>{' '}
+      {capacity(evaluation.capacity.usableGiB)}, {modeWord(mode)}, {run.dataRate} MT/s,{' '}
+      {tidy(run.firstWordNs, 1)} ns
+      {but ? '; what to mind is below.' : '.'}
+    </p>
+  )
+}

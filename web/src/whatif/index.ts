@@ -1,1 +1,0 @@
-export { WhatIf } from './WhatIf'
