@@ -1,16 +1,19 @@
 import { type ChildProcess, spawn, spawnSync } from 'node:child_process'
 import {
   cpSync,
+  existsSync,
+  mkdirSync,
   mkdtempSync,
   readdirSync,
   readFileSync,
   rmSync,
   statSync,
+  truncateSync,
   writeFileSync,
 } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { basename, join } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
 import { afterEach, beforeEach, describe, expect, inject, test } from 'vitest'
 import { builtProgram } from '../test/built'
@@ -87,6 +90,29 @@ function mayMount(): boolean {
   if (may) spawnSync('umount', [place])
   rmSync(place, { recursive: true, force: true })
   return may
+}
+
+/** A disk of its own that the system can be told to have found a fault on; null where that cannot be had here. */
+function faultyDisk() {
+  const place = mkdtempSync(join(tmpdir(), 'tembrix-disk-'))
+  const image = `${place}.img`
+  const disk = join(place, 'disk')
+  mkdirSync(disk)
+  writeFileSync(image, '')
+  truncateSync(image, 200_000_000)
+  const end = () => {
+    spawnSync('umount', ['-l', disk])
+    rmSync(place, { recursive: true, force: true })
+    rmSync(image, { force: true })
+  }
+  const made = spawnSync('mkfs.ext4', ['-q', image]).status === 0
+  const there =
+    made && spawnSync('mount', ['-o', 'loop,errors=remount-ro', image, disk]).status === 0
+  const device = there ? spawnSync('findmnt', ['-no', 'SOURCE', disk]).stdout.toString() : ''
+  const fault = join('/sys/fs/ext4', basename(device.trim() || 'none'), 'trigger_fs_error')
+  if (there && existsSync(fault)) return { disk, fails: () => writeFileSync(fault, '1'), end }
+  end()
+  return null
 }
 
 async function storeJob(api: string): Promise<void> {
@@ -239,6 +265,31 @@ describe.runIf(mayMount())('on a small disk', () => {
     shop.child.kill('SIGTERM')
     expect(await shop.exited).toBe(0)
   })
+})
+
+test('a disk that the system writes to no more, after a fault: reading goes on, writing is refused in words', async (context) => {
+  const faulty = faultyDisk()
+  if (!faulty) return context.skip()
+  try {
+    const shop = await startWith({ TEMBRIX_DATA: join(faulty.disk, 'data') })
+    await storeJob(shop.api)
+    faulty.fails()
+    const headers = { 'content-type': 'application/json' }
+    const refused = await fetch(`${shop.api}/jobs`, {
+      method: 'POST',
+      headers,
+      body: JSON.stringify(newJob),
+    })
+    expect([refused.status, await refused.text()]).toEqual([
+      507,
+      expect.stringContaining('cannot be written to'),
+    ])
+    expect(await jobCount(shop.api)).toBe(1)
+    shop.child.kill('SIGTERM')
+    expect(await shop.exited).toBe(0)
+  } finally {
+    faulty.end()
+  }
 })
 
 test('a disk that fails under the log of the database: nothing hangs, and it is opened again', async () => {

@@ -1,14 +1,4 @@
-import {
-  accessSync,
-  closeSync,
-  constants,
-  existsSync,
-  fsyncSync,
-  openSync,
-  rmSync,
-  statfsSync,
-  writeSync,
-} from 'node:fs'
+import { closeSync, existsSync, fsyncSync, openSync, rmSync, statfsSync, writeSync } from 'node:fs'
 import { join } from 'node:path'
 
 /** Why nothing can be stored. */
@@ -24,21 +14,19 @@ const PLENTY = 100 * MB
 /** The disk that a data folder is on: its room, and what is kept back of it. */
 export class Disk {
   private readonly reserve: string
+  private readonly tried: string
   private keeps = true
 
   constructor(private readonly folder: string) {
     this.reserve = join(folder, 'reserve')
+    this.tried = join(folder, 'writable')
   }
 
   /** Whether something can be stored now; null where it can. */
   trouble(): DiskTrouble | null {
-    try {
-      accessSync(this.folder, constants.W_OK)
-    } catch {
-      return 'read-only'
-    }
     const free = this.free()
     if (free < LEAST_FREE) return 'full'
+    if (!this.takes()) return 'read-only'
     if (this.keeps && free > PLENTY && !existsSync(this.reserve)) this.keepBack()
     return null
   }
@@ -48,6 +36,20 @@ export class Disk {
     if (!existsSync(this.reserve)) return false
     rmSync(this.reserve, { force: true })
     return true
+  }
+
+  /** Tried for real: a disk that the system stopped writing to after a fault still says that it may be written. */
+  private takes(): boolean {
+    let file: number | null = null
+    try {
+      file = openSync(this.tried, 'w')
+      writeSync(file, '.')
+      return true
+    } catch {
+      return false
+    } finally {
+      if (file !== null) closeSync(file)
+    }
   }
 
   private free(): number {

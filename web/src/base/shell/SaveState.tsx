@@ -21,7 +21,7 @@ const LOOKS: Record<Link, { icon: typeof Check; text: string; look: string }> = 
   },
   'no-room': {
     icon: HardDrive,
-    text: 'The server’s disk is full: kept here, sent later',
+    text: 'The server’s disk takes nothing now: kept here, sent later',
     look: 'bg-stop-soft text-stop font-semibold',
   },
   conflict: {
