@@ -98,7 +98,11 @@ function isFace(target) {
 }
 
 const storeyOf = (path) => {
-  const [, storey] = path.split(sep).join('/').match(/^web\/src\/([^/]+)\//) ?? []
+  const [, storey] =
+    path
+      .split(sep)
+      .join('/')
+      .match(/^web\/src\/([^/]+)\//) ?? []
   return STOREYS.indexOf(storey)
 }
 
