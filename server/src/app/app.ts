@@ -56,6 +56,8 @@ export function createApp(
   const started = new Date().toISOString()
   const app = express()
   app.disable('x-powered-by')
+  // What is answered is kept by nobody, so that there is nothing to compare it with.
+  app.disable('etag')
   app.use(pageSecurity)
   app.use(ownPagesOnly)
   app.use(compression())
