@@ -1,4 +1,8 @@
+import tailwindcss from '@tailwindcss/vite'
+import react from '@vitejs/plugin-react'
+import { playwright } from '@vitest/browser-playwright'
 import { defineConfig } from 'vitest/config'
+import { launchOptions } from './e2e/browser.ts'
 
 const limits = { testTimeout: 120_000, hookTimeout: 120_000 }
 const served = { globalSetup: 'server/test/prepare.ts', ...limits }
@@ -26,6 +30,21 @@ export default defineConfig({
       },
       { test: { name: 'server apart', include: APART, ...served } },
       { test: { name: 'web', include: ['web/**/*.test.ts'], ...shared, ...limits } },
+      {
+        root: 'web',
+        plugins: [react(), tailwindcss()],
+        test: {
+          name: 'parts in a browser',
+          include: ['src/**/*.browser.test.tsx'],
+          browser: {
+            enabled: true,
+            headless: true,
+            screenshotFailures: false,
+            provider: playwright({ launchOptions }),
+            instances: [{ browser: 'chromium', viewport: { width: 1280, height: 800 } }],
+          },
+        },
+      },
       { test: { name: 'scripts', include: ['scripts/**/*.test.mjs'], ...limits } },
     ],
   },

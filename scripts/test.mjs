@@ -82,10 +82,15 @@ for (const [name, done] of checks) {
   step(name, ok, { passed: ok ? 1 : 0, failed: ok ? 0 : 1 })
 }
 
+await browser
+const [chromium] = browsers()
+if (chromium) process.env.CHROMIUM = chromium
+
 const report = join(reports, 'unit.json')
 const unit = run('npx', [
   'vitest',
   'run',
+  ...(chromium ? [] : ['--project=!parts in a browser']),
   '--reporter=default',
   '--reporter=json',
   `--outputFile.json=${report}`,
@@ -99,14 +104,8 @@ step(
   })),
 )
 
-await browser
-const [chromium] = browsers()
 if (chromium) {
-  const env = {
-    ...process.env,
-    CHROMIUM: chromium,
-    TEMBRIX_REPORT: join(reports, 'browser.json'),
-  }
+  const env = { ...process.env, TEMBRIX_REPORT: join(reports, 'browser.json') }
   const status = run('npx', ['playwright', 'test'], { cwd: join(root, 'e2e'), env })
   step(
     'browser tests',

@@ -83,7 +83,7 @@ function Group(props: TrayGroup) {
             onClick={() => setAll(!all)}
             className="min-h-7 text-sm text-ink-2 underline"
           >
-            {all ? 'Only what fits' : `${hidden} more do not fit`}
+            {all ? 'Only what fits' : `${hidden} more ${hidden === 1 ? 'does' : 'do'} not fit`}
           </button>
         )}
       </div>
