@@ -1,7 +1,15 @@
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import {
+  cpSync,
+  existsSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { afterEach, beforeEach, describe, expect, inject, test } from 'vitest'
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, inject, test } from 'vitest'
 import { customers, type OpenDatabase, openDatabase } from '../database'
 import { type Backups, checkAlone, isDue, listBackups, makeBackup } from '.'
 
@@ -71,11 +79,23 @@ test('one made while others write holds all that was stored before it', async ()
 })
 
 describe('nothing is changed by', () => {
+  let ready = ''
   let name = ''
+
+  beforeAll(async () => {
+    ready = mkdtempSync(join(tmpdir(), 'tembrix-backups-'))
+    const database = await openDatabase(ready, { prepared: inject('prepared') })
+    await database.db.insert(customers).values({ name: 'mine', phone: '', email: '', note: '' })
+    const made = await makeBackup(database, { folder: join(ready, 'backups'), kept: 3 })
+    name = made.name
+    await database.close()
+  })
+
+  afterAll(() => rmSync(ready, { recursive: true, force: true }))
+
   beforeEach(async () => {
-    const database = await opened()
-    await store('mine')
-    name = (await makeBackup(database, backups)).name
+    cpSync(ready, folder, { recursive: true })
+    await opened()
   })
 
   async function refused(file: string, why: string | RegExp) {
