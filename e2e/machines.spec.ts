@@ -97,6 +97,7 @@ test('a validated list is imported, its columns remembered, and looked up in Pla
   await expect(dialog.getByText('1 row cannot be imported')).toBeVisible()
   await expect(dialog.getByText('line 4: article: The article is missing.')).toBeVisible()
   await dialog.getByRole('button', { name: 'Import 2' }).click()
+  await expect(dialog).toBeHidden()
   await expect(page.getByText('third.csv')).toBeVisible()
 
   await choose('Thing;Code;Places\nx;Quillen Q5-16-5600;4\n')
