@@ -76,6 +76,7 @@ const checks = ['lint', 'types', 'architecture', 'unused'].map((name) => [
   beside('npm', ['run', '--silent', name]),
 ])
 build()
+process.env.TEMBRIX_BUILT = 'yes'
 for (const [name, done] of checks) {
   const { ok, said } = await done
   process.stdout.write(said)

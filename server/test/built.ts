@@ -17,10 +17,11 @@ export function isBuilt(built: string, folders: readonly string[]): boolean {
 }
 
 /**
- * The built program's path.
+ * The built program's path. Under `npm test`, which knows its state by what is in the files, it is the one.
  * @throws where it is older than its sources.
  */
 export function builtProgram(): string {
-  if (isBuilt(PROGRAM, [here('../src'), here('../../core/src')])) return PROGRAM
+  if (process.env.TEMBRIX_BUILT || isBuilt(PROGRAM, [here('../src'), here('../../core/src')]))
+    return PROGRAM
   throw new Error('The program was changed after it was built: npm run build -w server')
 }

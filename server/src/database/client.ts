@@ -4,8 +4,8 @@ import { pg_trgm } from '@electric-sql/pglite/contrib/pg_trgm'
 
 /**
  * How much a function of the database's runs, in bytes of its code, before it is compiled once more with all
- * optimisations. V8's own 1.8 MB has it compile half of the database anew within its first second, beside what
- * is asked then; after some hundred requests both are equally fast.
+ * optimisations. V8's own 1.8 MB has it compile half of the database once more within the first second, beside
+ * what is asked then; after some hundred requests both are equally fast.
  */
 const WORTH_OPTIMISING = 1_000_000_000
 
