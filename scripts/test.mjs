@@ -20,6 +20,7 @@ async function wantBrowser() {
   const [best] = browsers()
   const mayInstall = process.getuid?.() === 0 && existsSync('/usr/bin/apt-get')
   if (!mayInstall || (best && CHROMIUM.indexOf(best) < 2)) return
+  console.log('Installing Chromium…')
   await beside('apt-get', ['update', '-qq'])
   await beside('apt-get', ['install', '-y', '-qq', 'chromium-headless-shell'])
 }

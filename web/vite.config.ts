@@ -89,8 +89,6 @@ export default defineConfig({
     // The probe is a page of its own: it may be served where nothing else is.
     rolldownOptions: {
       input: ['index.html', 'probe.html'],
-      // A schema that nobody uses goes, with what is made of it.
-      treeshake: { manualPureFunctions: ['z'] },
     },
   },
   server: { host: '127.0.0.1', proxy: { '/api': { target: api, changeOrigin: true } } },

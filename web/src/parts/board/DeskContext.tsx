@@ -117,7 +117,7 @@ function newDesk(initial: DeskState): DeskStore {
     if (onAssignment) {
       set({ held: null, said, assignment })
       onAssignment(assignment)
-    } else store.drop()
+    } else if (current.held) store.drop()
   }
 
   const store: DeskStore = {
@@ -128,9 +128,9 @@ function newDesk(initial: DeskState): DeskStore {
       return () => hearers.delete(hear)
     },
     pick(moduleId, fromSlot) {
-      const { pieces, assignment } = current
+      const { pieces, assignment, onAssignment } = current
       const piece = pieces.get(moduleId)
-      if (!piece) return null
+      if (!piece || !onAssignment) return null
       const inSlot = fromSlot === undefined ? undefined : assignment[fromSlot]
       const unit = piece.source === 'supplier' ? nextUnit(assignment, moduleId) : 0
       const held = { piece, assigned: inSlot ?? { moduleId, unit } }

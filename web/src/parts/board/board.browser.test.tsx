@@ -115,7 +115,15 @@ test('what does not fit is shown on demand only, and says so', async () => {
 
 test('a board that only follows lets nothing be lifted', async () => {
   await render(<Bench start={{ [A1]: small }} follows />)
-  await userEvent.dragAndDrop(slot(A1), slot(B1), { steps: 12 })
-  await expect.element(slot(A1)).toHaveTextContent('8 GB')
-  await expect.element(slot(B1)).not.toHaveTextContent('8 GB')
+  focus(A1)
+  await userEvent.keyboard('{Enter}')
+  await userEvent.hover(tray)
+  expect(document.querySelector('[data-holding]')).toBeNull()
+})
+
+test('a board under the hand shows that something is held', async () => {
+  await render(<Bench start={{ [A1]: small }} />)
+  focus(A1)
+  await userEvent.keyboard('{Enter}')
+  await expect.poll(() => document.querySelector('[data-holding]')).not.toBeNull()
 })
