@@ -12,6 +12,21 @@ import { MIGRATIONS } from '../paths'
 const folder = mkdtempSync(join(tmpdir(), 'tembrix-upgrade-'))
 afterAll(() => rmSync(folder, { recursive: true, force: true }))
 
+const extensions = { pg_trgm }
+
+/** A database without tables, made once. */
+let empty: Promise<File | Blob> | undefined
+async function makeEmpty(): Promise<File | Blob> {
+  const client = await PGlite.create({ extensions })
+  const dump = await client.dumpDataDir('none')
+  await client.close()
+  return dump
+}
+async function openEmpty(): Promise<PGlite> {
+  empty ??= makeEmpty()
+  return PGlite.create({ extensions, loadDataDir: await empty })
+}
+
 /** The migrations up to one, as a version before had them. */
 function migrationsUpTo(tag: string): string {
   const path = join(folder, tag)
@@ -31,7 +46,7 @@ const JOB = `
     select customer_id, id, '', '', 'fit' from machine returning id)`
 
 test('terms get what they did not have, and a hatch nobody looked for is asked again', async () => {
-  const client = await PGlite.create({ extensions: { pg_trgm } })
+  const client = await openEmpty()
   const db = drizzle(client)
   await migrate(db, { migrationsFolder: migrationsUpTo('0007_frames') })
   await client.exec(`
@@ -55,7 +70,7 @@ test('terms get what they did not have, and a hatch nobody looked for is asked a
 })
 
 test('the plan on the board is the first that a job of before had', async () => {
-  const client = await PGlite.create({ extensions: { pg_trgm } })
+  const client = await openEmpty()
   const db = drizzle(client)
   await migrate(db, { migrationsFolder: migrationsUpTo('0012_standing') })
   await client.exec(`
@@ -73,7 +88,7 @@ test('the plan on the board is the first that a job of before had', async () => 
 })
 
 test('records keep the order they were made in, and jobs that of their last change', async () => {
-  const client = await PGlite.create({ extensions: { pg_trgm } })
+  const client = await openEmpty()
   const db = drizzle(client)
   await migrate(db, { migrationsFolder: migrationsUpTo('0013_board') })
   await client.exec(`
@@ -99,7 +114,7 @@ test('records keep the order they were made in, and jobs that of their last chan
 })
 
 test('runs made before and after are kept when configurations come', async () => {
-  const client = await PGlite.create({ extensions: { pg_trgm } })
+  const client = await openEmpty()
   const db = drizzle(client)
   await migrate(db, { migrationsFolder: migrationsUpTo('0006_causes') })
   await client.exec(`
