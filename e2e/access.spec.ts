@@ -18,6 +18,24 @@ async function violationsOf(page: Page, rules: string[]): Promise<string[]> {
   }, rules)
 }
 
+/** What does not fit: the page wider than the screen, and what stands out of its own box, over its neighbours. */
+async function cutOff(page: Page): Promise<string[]> {
+  return page.evaluate(() => {
+    const { scrollWidth, clientWidth } = document.documentElement
+    const wider = scrollWidth > clientWidth ? [`page: ${scrollWidth - clientWidth} px wider`] : []
+    const scrolls = (one: Element | null): boolean =>
+      one !== null && (getComputedStyle(one).overflowX !== 'visible' || scrolls(one.parentElement))
+    const out = [...document.querySelectorAll('main *, header *, nav *, section *')].filter(
+      (one) =>
+        one instanceof HTMLElement &&
+        one.clientWidth > 1 &&
+        one.scrollWidth > one.clientWidth + 1 &&
+        !scrolls(one),
+    )
+    return [...wider, ...out.map((one) => one.outerHTML.slice(0, 160))]
+  })
+}
+
 /** Each with what there is to see of it once it is all there. */
 interface Screen {
   at: string
@@ -65,7 +83,12 @@ const SHOP: Screen[] = [
 ]
 
 const JOBS: Screen[] = [
-  { at: 'Adair/intake', shows: heading('The customer’s modules') },
+  { at: 'Adair/intake', shows: heading('Intake') },
+  {
+    at: 'Adair/intake',
+    does: (page) => page.getByRole('button', { name: 'Open the board' }).click(),
+    shows: heading('The customer’s modules'),
+  },
   { at: 'Ashby/identify', shows: heading('The machine’s record') },
   { at: 'Lindgard/size', shows: heading('What it is used for') },
   { at: 'Wren/plan', shows: heading('What it should bring') },
@@ -130,14 +153,19 @@ async function open(page: Page, app: Application, at: string): Promise<void> {
 }
 
 const DESK = { width: 1280, height: 800 }
-const TABLET = { width: 768, height: 1024 }
+/** A tablet, a phone, and the desk’s screen at twice the size. */
+const NARROW = [
+  { width: 768, height: 1024 },
+  { width: 390, height: 844 },
+  { width: 640, height: 400 },
+]
 
 for (const [where, screens] of [
   ['the shop', SHOP],
   ['jobs', JOBS],
   ['the bench', BENCH],
 ] as const) {
-  test(`screens of ${where} meet the accessibility rules, in daylight and in the dark, and nothing is cut off on a tablet`, async ({
+  test(`screens of ${where} meet the accessibility rules, in daylight and in the dark, and nothing is cut off on a tablet, a phone or at twice the size`, async ({
     page,
     app,
   }) => {
@@ -155,12 +183,12 @@ for (const [where, screens] of [
       await page.evaluate(() => {
         document.documentElement.dataset.theme = 'light'
       })
-      await page.setViewportSize(TABLET)
-      await expect(shows(page)).toBeVisible()
-      const wider = await page.evaluate(
-        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-      )
-      expect(wider, `${at}, on a tablet`).toBe(0)
+      for (const size of NARROW) {
+        await page.setViewportSize(size)
+        await expect(shows(page)).toBeVisible()
+        expect(await cutOff(page), `${at} at ${size.width}`).toEqual([])
+      }
+      expect(await violationsOf(page, ['wcag2a', 'wcag2aa']), `${at}, narrow`).toEqual([])
       await page.setViewportSize(DESK)
     }
   })

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import type { Application } from './application'
-import { expect, newJob, openJob, saved, slot, test, withoutNews } from './fixtures'
+import { expect, newJob, openJob, saved, slot, slotInShort, test, withoutNews } from './fixtures'
 
 /** Begins the quote of a job. */
 async function begin(page: Page, address: string) {
@@ -78,7 +78,7 @@ test('an approval whose board was changed elsewhere is asked about, and made who
   expect(await read()).toMatchObject({ stage: 'identify', quotes: [{ approval: null }] })
   await page.reload()
   await expect(page.getByRole('button', { name: 'Approved' })).toBeVisible()
-  await expect(slot(page, 'A')).toContainText('taken out')
+  await expect(slotInShort(page, 'A')).toHaveAccessibleName(/empty planned$/)
 })
 
 test('with the clock of the page three hours back, the plan on the board is the one fitted', async ({

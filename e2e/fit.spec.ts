@@ -82,6 +82,7 @@ test('a laptop is fitted: screw map, reload in the middle, the server away for a
     await saved(page)
 
     await page.reload()
+    await page.getByRole('tab', { name: 'Steps' }).click()
     await expect(heading).toHaveText('Screws out, each onto the map')
     await main.click()
     await expect(heading).toHaveText('Cover off')

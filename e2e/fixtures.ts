@@ -28,7 +28,7 @@ export async function openJob(page: Page, app: Application, search: string, step
   const [job] = (await response.json()) as { id: string }[]
   if (!job) throw new Error(`no job for ${search}`)
   await page.goto(`${app.address}/jobs/${job.id}/${step}`)
-  await expect(page.getByRole('region', { name: 'Board' })).toBeVisible()
+  await expect(page.getByRole('region', { name: /^Board/ })).toBeVisible()
   return job.id
 }
 
@@ -94,6 +94,16 @@ export const saved = (page: Page) => expect(page.getByTestId('save-state')).toHa
 
 export const slot = (page: Page, id: string) =>
   page.getByRole('button', { name: new RegExp(`^Slot ${id},`) })
+
+/** The way to a step of the job, beside its work. */
+export const toStep = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name })
+
+/** The board in one line, where the page leads. */
+export const inShort = (page: Page) => page.getByRole('region', { name: 'Board in short' })
+
+export const slotInShort = (page: Page, id: string) =>
+  inShort(page).getByRole('button', { name: new RegExp(`^Slot ${id}:`) })
 
 /** What a figure under the board says. */
 export const figure = (page: Page, name: string) =>

@@ -1,4 +1,4 @@
-import { expect, newJob, saved, slot, test } from './fixtures'
+import { expect, newJob, saved, slot, slotInShort, test, toStep } from './fixtures'
 
 test('from the demand to an approved quote', async ({ page, app }) => {
   const { address, id } = await newJob(page, app, 'Hedda Lorimer', 'Heron 15', { A: '8GB 1Rx8' })
@@ -12,14 +12,14 @@ test('from the demand to an approved quote', async ({ page, app }) => {
   await page.getByLabel('At least, GB usable').fill('16')
   await expect(page.getByRole('list', { name: 'Picks' })).toBeVisible()
   await page.getByRole('button', { name: 'Keep these, to quote from' }).click()
-  await expect(slot(page, 'B')).toContainText('new')
+  await expect(slotInShort(page, 'B')).toHaveAccessibleName(/planned$/)
   await page.getByRole('button', { name: 'Keep these, to quote from' }).click()
   await saved(page)
   const plans = await (await page.request.get(`${app.address}/api/v1/plans?jobId=${id}`)).json()
   const placements = plans.map(({ placement }: { placement: object }) => JSON.stringify(placement))
   expect(new Set(placements).size).toBe(plans.length)
 
-  await page.getByRole('link', { name: 'Quote' }).click()
+  await toStep(page, 'Quote').click()
   await page.getByRole('button', { name: /Quote \d plans to choose from/ }).click()
   const options = page.getByRole('list', { name: 'Options' })
   const first = options.getByRole('listitem').first()
@@ -72,19 +72,19 @@ test('from the demand to an approved quote', async ({ page, app }) => {
   await expect(approval).toContainText('Approved by Hedda Lorimer on')
   await expect(page.getByText('A matched pair, in our own words.')).toBeVisible()
   // The option that was kept beside the board is on it now.
-  await expect(slot(page, 'A')).toContainText('new')
+  await expect(slotInShort(page, 'A')).toHaveAccessibleName(/planned$/)
   await saved(page)
   await page.reload()
   await expect(approval).toContainText('Approved by Hedda Lorimer on')
-  await expect(page.getByRole('link', { name: 'Quote' }).getByLabel('done')).toBeVisible()
+  await expect(toStep(page, 'Quote').getByLabel('done')).toBeVisible()
   await expect(page.getByLabel('Minutes')).toBeHidden()
 
   await page.getByRole('link', { name: 'Plan' }).click()
   await page.getByRole('button', { name: 'As found' }).click()
-  await page.getByRole('link', { name: 'Quote' }).click()
+  await toStep(page, 'Quote').click()
   await expect(page.getByText('The board shows another plan than was approved.')).toBeVisible()
   await page.getByRole('button', { name: 'Put the approved plan on the board' }).click()
-  await expect(slot(page, 'A')).toContainText('new')
+  await expect(slotInShort(page, 'A')).toHaveAccessibleName(/planned$/)
 
   await page.getByRole('button', { name: 'A new version' }).click()
   await expect(page.getByRole('heading', { name: 'Quote, version 2' })).toBeVisible()
@@ -109,7 +109,7 @@ test('the shop’s terms change what a draft comes to, not what was approved', a
     .first()
     .click()
   await slot(page, 'B').click()
-  await page.getByRole('link', { name: 'Quote' }).click()
+  await toStep(page, 'Quote').click()
   await page.getByRole('button', { name: 'Quote the plan on the board' }).click()
   const total = page.getByRole('row', { name: /^Total/ })
   const before = (await total.textContent()) ?? ''
@@ -148,7 +148,7 @@ test('an offer is declined, the next one approved and taken back, and each stays
   await page.getByLabel('At least, GB usable').fill('16')
   await page.getByRole('button', { name: 'Keep these, to quote from' }).click()
   await saved(page)
-  await page.getByRole('link', { name: 'Quote' }).click()
+  await toStep(page, 'Quote').click()
   await page.getByRole('button', { name: /Quote \d plans to choose from/ }).click()
   await page.getByRole('button', { name: 'Offered, no answer yet' }).click()
   const standing = page.getByRole('region', { name: 'Where it stands' })
@@ -218,7 +218,7 @@ test('approving one plan lets go of the pieces of the shelf that the others hold
   await expect(approval).toContainText('Approved by Wren Abbott on')
   await saved(page)
   await page.reload()
-  await expect(slot(page, 'B')).toContainText('new')
+  await expect(slotInShort(page, 'B')).toHaveAccessibleName(/planned$/)
   await expect(page.getByText(/still hold/)).toBeHidden()
   expect((await holders()).filter(Boolean)).toEqual([id])
 })

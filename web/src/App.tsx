@@ -1,74 +1,62 @@
-import { lazy, Suspense } from 'react'
+import type { ComponentType } from 'react'
 import { Provider } from 'react-redux'
-import { createBrowserRouter, Link, Outlet, RouterProvider, useRouteError } from 'react-router'
+import {
+  createBrowserRouter,
+  Link,
+  Outlet,
+  type RouteObject,
+  RouterProvider,
+  useNavigation,
+  useRouteError,
+} from 'react-router'
 import { type Store, useShopQuery } from './base/data'
 import { Bar } from './base/shell'
 import { Message, reckonIn } from './base/ui'
 import { Counter } from './screens/counter/Counter'
 
-const NewJob = lazy(async () => ({ default: (await import('./screens/newJob/NewJob')).NewJob }))
-
-/** All of a job's screens come as one, so that its steps open while the server is away. */
+/** All of a job’s screens come as one, so that its steps open while the server is away. */
 const job = () => import('./screens/job')
-const JobScreen = lazy(async () => ({ default: (await job()).JobScreen }))
-const Start = lazy(async () => ({ default: (await job()).Start }))
-const Intake = lazy(async () => ({ default: (await job()).Intake }))
-const Identify = lazy(async () => ({ default: (await job()).Identify }))
-const Plan = lazy(async () => ({ default: (await job()).Plan }))
-const Size = lazy(async () => ({ default: (await job()).Size }))
-const Machines = lazy(async () => ({ default: (await import('./screens/machines')).Machines }))
-const MachineModel = lazy(async () => ({
-  default: (await import('./screens/machines')).MachineModel,
-}))
-const Probe = lazy(async () => ({ default: (await import('./screens/probe/Probe')).Probe }))
-const WhatIf = lazy(async () => ({ default: (await import('./screens/whatIf/WhatIf')).WhatIf }))
-const Shelf = lazy(async () => ({ default: (await import('./screens/shelf/Shelf')).Shelf }))
-const Backups = lazy(async () => ({ default: (await import('./screens/backups/Backups')).Backups }))
-const Reference = lazy(async () => ({
-  default: (await import('./screens/reference/Reference')).Reference,
-}))
-const Quote = lazy(async () => ({ default: (await job()).Quote }))
-const QuoteSheet = lazy(async () => ({ default: (await job()).QuoteSheet }))
-const Fit = lazy(async () => ({ default: (await job()).Fit }))
-const Labels = lazy(async () => ({ default: (await import('./screens/job')).Labels }))
-const Verify = lazy(async () => ({ default: (await job()).Verify }))
-const TuneSheet = lazy(async () => ({ default: (await job()).TuneSheet }))
-const PlanSheet = lazy(async () => ({ default: (await job()).PlanSheet }))
+const machines = () => import('./screens/machines')
 
-const page = (element: React.ReactNode) => <Suspense fallback={null}>{element}</Suspense>
+/** A screen whose code comes when it is first gone to; until then the one before stays. */
+const screen = <Name extends string>(
+  from: () => Promise<Record<Name, ComponentType>>,
+  name: Name,
+): Pick<RouteObject, 'lazy'> => ({ lazy: async () => ({ Component: (await from())[name] }) })
 
 const router = createBrowserRouter([
   {
-    element: <Reckoned />,
+    element: <Everything />,
     errorElement: <Broken />,
+    HydrateFallback: Opening,
     children: [
       { path: '/', element: <Counter /> },
-      { path: '/jobs/new', element: page(<NewJob />) },
-      { path: '/jobs/:id/sheet', element: page(<PlanSheet />) },
-      { path: '/jobs/:id/labels', element: page(<Labels />) },
-      { path: '/jobs/:id/quote-sheet', element: page(<QuoteSheet />) },
-      { path: '/jobs/:id/tune-sheet', element: page(<TuneSheet />) },
+      { path: '/jobs/new', ...screen(() => import('./screens/newJob/NewJob'), 'NewJob') },
+      { path: '/jobs/:id/sheet', ...screen(job, 'PlanSheet') },
+      { path: '/jobs/:id/labels', ...screen(job, 'Labels') },
+      { path: '/jobs/:id/quote-sheet', ...screen(job, 'QuoteSheet') },
+      { path: '/jobs/:id/tune-sheet', ...screen(job, 'TuneSheet') },
       {
         path: '/jobs/:id',
-        element: page(<JobScreen />),
+        ...screen(job, 'JobScreen'),
         children: [
-          { index: true, element: page(<Start />) },
-          { path: 'intake', element: page(<Intake />) },
-          { path: 'identify', element: page(<Identify />) },
-          { path: 'size', element: page(<Size />) },
-          { path: 'plan', element: page(<Plan />) },
-          { path: 'quote', element: page(<Quote />) },
-          { path: 'fit', element: page(<Fit />) },
-          { path: 'verify', element: page(<Verify />) },
+          { index: true, ...screen(job, 'Start') },
+          { path: 'intake', ...screen(job, 'Intake') },
+          { path: 'identify', ...screen(job, 'Identify') },
+          { path: 'size', ...screen(job, 'Size') },
+          { path: 'plan', ...screen(job, 'Plan') },
+          { path: 'quote', ...screen(job, 'Quote') },
+          { path: 'fit', ...screen(job, 'Fit') },
+          { path: 'verify', ...screen(job, 'Verify') },
         ],
       },
-      { path: '/machines', element: page(<Machines />) },
-      { path: '/machines/:id', element: page(<MachineModel />) },
-      { path: '/probe', element: page(<Probe />) },
-      { path: '/what-if', element: page(<WhatIf />) },
-      { path: '/shelf', element: page(<Shelf />) },
-      { path: '/backups', element: page(<Backups />) },
-      { path: '/reference', element: page(<Reference />) },
+      { path: '/machines', ...screen(machines, 'Machines') },
+      { path: '/machines/:id', ...screen(machines, 'MachineModel') },
+      { path: '/probe', ...screen(() => import('./screens/probe/Probe'), 'Probe') },
+      { path: '/what-if', ...screen(() => import('./screens/whatIf/WhatIf'), 'WhatIf') },
+      { path: '/shelf', ...screen(() => import('./screens/shelf/Shelf'), 'Shelf') },
+      { path: '/backups', ...screen(() => import('./screens/backups/Backups'), 'Backups') },
+      { path: '/reference', ...screen(() => import('./screens/reference/Reference'), 'Reference') },
       { path: '*', element: <Nowhere /> },
     ],
   },
@@ -82,12 +70,33 @@ export function App({ store }: { store: Store }) {
   )
 }
 
-/** Everything inside writes money in the shop's currency. */
-function Reckoned() {
+/** All screens: money in the shop’s currency, and a sign while the next one comes. */
+function Everything() {
   const { data: shop } = useShopQuery()
+  const { state } = useNavigation()
   const currency = shop?.terms.currency ?? 'EUR'
   reckonIn(currency)
-  return <Outlet key={currency} />
+  return (
+    <>
+      {state === 'loading' && (
+        <p role="status" className="fixed inset-x-0 top-0 z-50 h-1 animate-pulse bg-gold-line">
+          <span className="sr-only">Opening…</span>
+        </p>
+      )}
+      <Outlet key={currency} />
+    </>
+  )
+}
+
+function Opening() {
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <Bar />
+      <p role="status" className="m-auto text-ink-2">
+        Opening…
+      </p>
+    </div>
+  )
 }
 
 function Nowhere() {

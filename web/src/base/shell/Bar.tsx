@@ -5,9 +5,11 @@ import {
   FlaskConical,
   HardDrive,
   Layers,
+  Menu,
   Moon,
   Sun,
 } from 'lucide-react'
+import { DropdownMenu } from 'radix-ui'
 import { memo, type ReactNode } from 'react'
 import { Link, NavLink } from 'react-router'
 import { SaveState } from './SaveState'
@@ -27,9 +29,18 @@ const PLACES = [
 export function Bar({ children }: { children?: ReactNode }) {
   const [theme, toggle] = useTheme()
   return (
-    <header className="screen-only flex min-h-12 items-center gap-4 border-b-2 border-ink bg-sheet pr-2 pl-3">
+    <header className="screen-only flex min-h-12 flex-wrap items-center gap-x-1 border-b-2 border-ink bg-sheet px-2 md:gap-x-4 lg:flex-nowrap">
+      <a
+        href="#work"
+        className="absolute z-50 -translate-y-20 rounded-sm bg-ink px-3 py-2 text-sheet focus:translate-y-0"
+      >
+        Skip to the work
+      </a>
       <Places />
-      <div className="flex min-w-0 flex-1 items-center gap-3">{children}</div>
+      <div className="flex min-w-0 items-center gap-3 max-lg:order-last max-lg:basis-full lg:flex-1">
+        {children}
+      </div>
+      <span className="flex-1 lg:hidden" />
       <SaveState />
       <Technician />
       <button
@@ -48,15 +59,16 @@ export function Bar({ children }: { children?: ReactNode }) {
 const Places = memo(function Places() {
   return (
     <>
+      <PlaceMenu />
       <Link
         to="/"
-        className="flex min-h-11 items-center gap-2 text-lg font-bold tracking-tight"
+        className="flex min-h-11 items-center gap-2 px-1 text-lg font-bold tracking-tight"
         aria-label="Tembrix, to the counter"
       >
         <Mark />
-        Tembrix
+        <span className="max-sm:sr-only">Tembrix</span>
       </Link>
-      <nav aria-label="Main" className="flex">
+      <nav aria-label="Main" className="flex max-md:hidden">
         {PLACES.map(({ to, name, icon: Icon }) => (
           <NavLink
             key={to}
@@ -64,7 +76,7 @@ const Places = memo(function Places() {
             end
             title={name}
             className={({ isActive }) =>
-              `flex min-h-11 items-center gap-1.5 border-b-3 px-2 text-sm ${isActive ? 'border-act font-semibold' : 'border-transparent text-ink-2 hover:bg-sheet-2'}`
+              `flex min-h-11 min-w-11 items-center justify-center gap-1.5 border-b-3 px-2 text-sm ${isActive ? 'border-act font-semibold' : 'border-transparent text-ink-2 hover:bg-sheet-2'}`
             }
           >
             <Icon size={17} aria-hidden />
@@ -75,6 +87,37 @@ const Places = memo(function Places() {
     </>
   )
 })
+
+/** The places as a list, where there is no room for them side by side. */
+function PlaceMenu() {
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger
+        aria-label="Places"
+        className="grid size-11 place-items-center rounded-sm hover:bg-sheet-2 md:hidden"
+      >
+        <Menu size={20} aria-hidden />
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="start"
+          className="z-40 min-w-52 rounded-sm border-2 border-ink bg-sheet py-1"
+        >
+          {PLACES.map(({ to, name, icon: Icon }) => (
+            <DropdownMenu.Item key={to} asChild>
+              <Link
+                to={to}
+                className="flex min-h-12 items-center gap-3 px-4 outline-none data-highlighted:bg-act-soft"
+              >
+                <Icon size={18} aria-hidden /> {name}
+              </Link>
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  )
+}
 
 function Mark() {
   return (

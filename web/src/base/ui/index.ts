@@ -25,3 +25,5 @@ export {
 } from './say'
 export { Tab } from './Tab'
 export { numberFrom, TextInput } from './TextInput'
+export { useTab } from './useTab'
+export { useWide } from './useWide'

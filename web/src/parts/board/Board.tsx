@@ -26,43 +26,45 @@ export function Board({ findings, before, lit = [] }: Props) {
   return (
     <section
       aria-label="Board"
-      className="relative h-full min-h-56 overflow-hidden rounded-md border-2 border-pcb-2 bg-pcb text-pcb-ink"
+      className="h-full min-h-56 overflow-x-auto overflow-y-hidden rounded-md border-2 border-pcb-2 bg-pcb text-pcb-ink"
     >
-      <Traces />
-      <div
-        style={at(layout.processor)}
-        className="grid place-items-center border-2 border-pcb-line bg-pcb-2 p-1 text-center text-sm"
-      >
-        processor
-      </div>
-      {machine.soldered.map(({ channel, module }, index) => (
+      <div className="relative h-full" style={{ minWidth: layout.leastWidth }}>
+        <Traces />
         <div
-          // biome-ignore lint/suspicious/noArrayIndexKey: banks have no name and keep their places
-          key={index}
-          style={at(layout.banks[index] as Rect)}
-          className={`flex items-stretch overflow-hidden rounded-xs border border-pcb-line bg-pcb-2 ${channelClass(machine.channels, channel)}`}
+          style={at(layout.processor)}
+          className="grid place-items-center border-2 border-pcb-line bg-pcb-2 p-1 text-center text-sm"
         >
-          <ChannelMark channel={channel} />
-          <span className="grid flex-1 place-items-center px-1 text-center leading-tight">
-            <span>
-              <b className="font-semibold">{capacity(module.capacityGiB)}</b>
-              <span className="block text-sm">soldered</span>
-            </span>
-          </span>
+          processor
         </div>
-      ))}
-      {machine.slots.map((slot, index) => (
-        <SlotView
-          key={slot.id}
-          slot={slot}
-          number={index + 1}
-          place={layout.slots[slot.id] as Rect}
-          upright={layout.upright}
-          stopped={stopped.has(slot.id)}
-          lit={lit.includes(slot.id)}
-          before={before ? keyOf(before[slot.id]) : undefined}
-        />
-      ))}
+        {machine.soldered.map(({ channel, module }, index) => (
+          <div
+            // biome-ignore lint/suspicious/noArrayIndexKey: banks have no name and keep their places
+            key={index}
+            style={at(layout.banks[index] as Rect)}
+            className={`flex items-stretch overflow-hidden rounded-xs border border-pcb-line bg-pcb-2 ${channelClass(machine.channels, channel)}`}
+          >
+            <ChannelMark channel={channel} />
+            <span className="grid flex-1 place-items-center px-1 text-center leading-tight">
+              <span>
+                <b className="font-semibold">{capacity(module.capacityGiB)}</b>
+                <span className="block text-sm">soldered</span>
+              </span>
+            </span>
+          </div>
+        ))}
+        {machine.slots.map((slot, index) => (
+          <SlotView
+            key={slot.id}
+            slot={slot}
+            number={index + 1}
+            place={layout.slots[slot.id] as Rect}
+            upright={layout.upright}
+            stopped={stopped.has(slot.id)}
+            lit={lit.includes(slot.id)}
+            before={before ? keyOf(before[slot.id]) : undefined}
+          />
+        ))}
+      </div>
     </section>
   )
 }

@@ -21,21 +21,24 @@ interface Props {
   lit?: readonly string[]
   /** Slots nobody has looked into: while there are any, nothing is said that rests on them. */
   unseen?: readonly string[]
-  /** Where the screen is narrow, the board alone: the hands need the room for what is beside it. */
-  bare?: boolean
+  /** What can be done with the board as a whole, at its edge. */
+  tools?: React.ReactNode
 }
 
 /** The board with what stands in its slots, and beneath it what that comes to. */
 export const BoardColumn = memo(function BoardColumn(props: Props) {
-  const { evaluation, before, lit, bare } = props
+  const { evaluation, before, lit, tools } = props
   const { unseen = [] } = props
   const findings = asFarAsSeen(evaluation.findings, unseen)
   return (
-    <div className="flex min-h-0 min-w-0 flex-col gap-1.5 max-lg:shrink-0 lg:flex-[1.75]">
-      <div className="min-h-0 flex-1 max-lg:h-72 max-lg:flex-none">
-        <Board findings={findings} before={before?.assignment} lit={lit ?? []} />
+    <div className="flex h-full min-h-0 min-w-0 flex-col gap-1.5">
+      <div className="flex min-h-0 flex-1 gap-0.5 max-lg:h-72 max-lg:flex-none">
+        <div className="min-w-0 flex-1">
+          <Board findings={findings} before={before?.assignment} lit={lit ?? []} />
+        </div>
+        {tools}
       </div>
-      <div className={`shrink-0 bg-sheet ${bare ? 'max-lg:hidden' : ''}`}>
+      <div className="shrink-0 bg-sheet">
         {unseen.length > 0 && (
           <p className="border-b border-rule bg-note-soft px-3 py-2 text-[0.93rem]">
             <b className="font-semibold">

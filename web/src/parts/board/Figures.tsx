@@ -80,7 +80,7 @@ interface FigureProps {
 
 const Figure = memo(function Figure({ name, figure, was, why }: FigureProps) {
   return (
-    <div className="min-w-28 grow">
+    <div className="min-w-24 grow">
       <Popover.Root>
         <Popover.Trigger className="w-full rounded-sm px-2 py-0.5 text-left hover:bg-sheet-2">
           <span className="block text-[0.8rem] leading-tight text-ink-2">

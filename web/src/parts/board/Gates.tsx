@@ -21,7 +21,10 @@ export function Gates({ machine, placement, evaluation, profileSwitch }: Props) 
   const { run } = evaluation
   const passed = run && gates(machine, fitted, run.profile ? 'profile' : 'standard')
   return (
-    <ol aria-label="Speed gates" className="grid grid-cols-4 gap-1 bg-sheet px-3 pb-2">
+    <ol
+      aria-label="Speed gates"
+      className="grid grid-cols-2 gap-1 bg-sheet px-3 pb-2 sm:grid-cols-4"
+    >
       <Gate
         name="Modules"
         figure={passed ? String(passed.modules) : '–'}

@@ -138,7 +138,7 @@ const SlotButton = memo(function SlotButton(props: ButtonProps) {
           />
         ) : (
           <span
-            className={`grid h-full place-items-center rounded-xs border border-dashed text-center text-sm ${nothing === 'tap: here' ? 'border-gold-line bg-gold-soft font-semibold text-gold' : 'border-pcb-line'}`}
+            className={`grid h-full place-items-center rounded-xs border border-dashed text-center text-[0.8rem] ${nothing === 'tap: here' ? 'border-gold-line bg-gold-soft font-semibold text-gold' : 'border-pcb-line'}`}
           >
             {mark ?? nothing}
           </span>

@@ -1,5 +1,6 @@
 import { Redo2, Undo2 } from 'lucide-react'
-import { type ReactNode, useEffect } from 'react'
+import type { ReactNode } from 'react'
+import { useShortcut } from '../../base/keys'
 
 interface Props {
   undo: (() => void) | undefined
@@ -8,21 +9,8 @@ interface Props {
 
 /** Back and again, by button and by key wherever nothing is being typed. */
 export function UndoButtons({ undo, redo }: Props) {
-  useEffect(() => {
-    function keyed(event: KeyboardEvent) {
-      const typing = (event.target as HTMLElement).closest('input:not([type=checkbox]), textarea')
-      if (typing || !(event.ctrlKey || event.metaKey)) return
-      const key = event.key.toLowerCase()
-      const back = key === 'z' && !event.shiftKey
-      const again = key === 'y' || (key === 'z' && event.shiftKey)
-      if (!back && !again) return
-      event.preventDefault()
-      if (back) undo?.()
-      else redo?.()
-    }
-    window.addEventListener('keydown', keyed)
-    return () => window.removeEventListener('keydown', keyed)
-  }, [undo, redo])
+  useShortcut('undo', undo)
+  useShortcut('redo', redo)
   return (
     <span className="flex">
       <UndoButton label="Undo" onPress={undo} icon={<Undo2 size={19} aria-hidden />} />

@@ -1,4 +1,5 @@
 export { BoardColumn } from './BoardColumn'
+export { BoardStrip } from './BoardStrip'
 export { channelClass } from './channels'
 export { Desk } from './Desk'
 export { type Asking, useAskBoard } from './DeskContext'

@@ -19,9 +19,15 @@ export interface BoardLayout {
   banks: Rect[]
   /** Upright modules stand in columns, as full-size ones do; lying ones in rows. */
   upright: boolean
+  /** Narrower than this, in pixels, a module’s figures no longer fit into its slot. */
+  leastWidth: number
 }
 
 const GAP = 2
+
+/** What the figures of a module need, px: under each other where it stands, side by side where it lies. */
+const UPRIGHT_WIDTH = 50
+const LYING_WIDTH = 176
 
 /**
  * Where things sit on a board of this kind, with slots in the order in which the machine lists them,
@@ -33,11 +39,14 @@ export function layoutOf({ formFactor, slots, soldered }: Machine): BoardLayout 
   const arrange = upright ? (ids.length > 4 ? bothSides : oneSide) : rows
   const { processor, areas } = arrange(ids)
   const placed = slots.flatMap(({ id, place }) => (place ? [[id, place] as const] : []))
+  const drawn = { ...areas, ...Object.fromEntries(placed) }
+  const narrowest = Math.min(100, ...Object.values(drawn).map(({ width }) => width))
   return {
     processor,
-    slots: { ...areas, ...Object.fromEntries(placed) },
+    slots: drawn,
     banks: bankRects(soldered.length, ids.length, processor),
     upright,
+    leastWidth: Math.round(((upright ? UPRIGHT_WIDTH : LYING_WIDTH) * 100) / narrowest),
   }
 }
 

@@ -27,7 +27,11 @@ export function Backups() {
       <Bar>
         <h1 className="font-semibold">Backups</h1>
       </Bar>
-      <main className="mx-auto flex min-h-0 w-full max-w-4xl flex-1 flex-col gap-3 p-4">
+      <main
+        id="work"
+        tabIndex={-1}
+        className="outline-none mx-auto flex min-h-0 w-full max-w-4xl flex-1 flex-col gap-3 p-4"
+      >
         <p>
           One is made each night, and before an update changes the tables. All that is stored is in
           it, photos too. Keep a copy on another disk: one on the same disk goes with that disk.

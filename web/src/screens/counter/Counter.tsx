@@ -37,7 +37,11 @@ export function Counter() {
       <Bar>
         <h1 className="font-semibold">Counter</h1>
       </Bar>
-      <main className="mx-auto flex w-full max-w-6xl min-h-0 flex-1 flex-col gap-3 p-4">
+      <main
+        id="work"
+        tabIndex={-1}
+        className="outline-none mx-auto flex w-full max-w-6xl min-h-0 flex-1 flex-col gap-3 p-4"
+      >
         <div className="flex flex-wrap gap-3">
           <label className="relative min-w-64 flex-1">
             <span className="sr-only">Search</span>

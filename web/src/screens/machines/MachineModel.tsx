@@ -76,7 +76,11 @@ function Record({ model, version }: { model: ModelRecord; version: number }) {
     dispatch(changed(target, { sources: next }, model)),
   )
   return (
-    <main className="mx-auto grid w-full max-w-7xl items-start gap-4 p-4 lg:grid-cols-[1.1fr_1fr]">
+    <main
+      id="work"
+      tabIndex={-1}
+      className="outline-none mx-auto grid w-full max-w-7xl items-start gap-4 p-4 lg:grid-cols-[1.1fr_1fr]"
+    >
       <div className="flex flex-col gap-4">
         <LayoutEditor machine={machine} onSlots={(slots) => form.set(slots, 'machine', 'slots')} />
         <Panel title="Opening it">

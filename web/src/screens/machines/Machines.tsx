@@ -30,7 +30,11 @@ export function Machines() {
       <Bar>
         <h1 className="font-semibold">Machines</h1>
       </Bar>
-      <main className="mx-auto flex min-h-0 w-full max-w-6xl flex-1 flex-col gap-3 p-4">
+      <main
+        id="work"
+        tabIndex={-1}
+        className="outline-none mx-auto flex min-h-0 w-full max-w-6xl flex-1 flex-col gap-3 p-4"
+      >
         <div className="flex flex-wrap gap-3">
           <label className="relative min-w-64 flex-1">
             <span className="sr-only">Search</span>

@@ -24,7 +24,11 @@ export function Reference() {
       <Bar>
         <h1 className="font-semibold">Desk reference</h1>
       </Bar>
-      <main className="mx-auto grid w-full max-w-7xl items-start gap-4 p-4 lg:grid-cols-[1.4fr_1fr]">
+      <main
+        id="work"
+        tabIndex={-1}
+        className="outline-none mx-auto grid w-full max-w-7xl items-start gap-4 p-4 lg:grid-cols-[1.4fr_1fr]"
+      >
         <div className="grid gap-4 md:grid-cols-2">
           <RateNames />
           <Latency />

@@ -25,7 +25,11 @@ export function Shelf() {
       ) : !data ? (
         <p className="p-8 text-center text-ink-2">Reading the shelf…</p>
       ) : (
-        <main className="mx-auto flex min-h-0 w-full max-w-7xl flex-1 flex-col p-4">
+        <main
+          id="work"
+          tabIndex={-1}
+          className="outline-none mx-auto flex min-h-0 w-full max-w-7xl flex-1 flex-col p-4"
+        >
           <Tabs.Root defaultValue="shelf" className="flex min-h-0 flex-1 flex-col">
             <Tabs.List aria-label="Shelf" className="mb-3 flex border-b-2 border-rule">
               <Tab value="shelf">In the shop</Tab>

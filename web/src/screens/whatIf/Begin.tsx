@@ -10,7 +10,7 @@ export function Begin({ broken }: { broken: boolean }) {
   const known = points.filter(({ modelId }) => modelId !== null)
   const general = points.filter(({ modelId }) => modelId === null)
   return (
-    <main className="min-h-0 flex-1 overflow-auto">
+    <main id="work" tabIndex={-1} className="outline-none min-h-0 flex-1 overflow-auto">
       <div className="mx-auto flex max-w-5xl flex-col gap-4 p-4">
         {broken && (
           <p role="alert" className="border-l-4 border-stop bg-stop-soft px-3 py-2">

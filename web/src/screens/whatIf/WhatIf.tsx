@@ -2,8 +2,9 @@ import { Check, Link2, RotateCcw } from 'lucide-react'
 import { useCallback, useEffect, useState } from 'react'
 import { Bar } from '../../base/shell'
 import { Button } from '../../base/ui'
-import { BoardColumn, Desk, Legend, UndoButtons } from '../../parts/board'
+import { BoardColumn, BoardStrip, Desk, Legend, UndoButtons } from '../../parts/board'
 import { FindingList } from '../../parts/findings'
+import { Frame } from '../../parts/frame'
 import { Judgement } from '../../parts/judgement'
 import { Add } from './Add'
 import { Answer } from './Answer'
@@ -41,7 +42,7 @@ function Tried({ trying }: { trying: Trying }) {
       assignment={slots}
       pieces={pieces}
       onAssignment={(next) => set({ slots: next })}
-      className="flex h-dvh flex-col"
+      className="flex min-h-dvh flex-col lg:h-dvh"
     >
       <Bar>
         <h1 className="truncate">
@@ -51,15 +52,28 @@ function Tried({ trying }: { trying: Trying }) {
         <UndoButtons undo={undo} redo={redo} />
         <CopyLink />
       </Bar>
-      <div className="flex min-h-0 flex-1 flex-col gap-1.5 p-1.5 lg:flex-row">
-        <BoardColumn
-          machine={machine}
-          placement={placement}
-          evaluation={evaluation}
-          settings={settings}
-          onProfile={(profile) => set({ profile })}
-        />
-        <main className="flex min-h-0 min-w-0 flex-1 flex-col gap-3 overflow-auto bg-sheet p-3">
+      <Frame
+        leads="board"
+        place="what-if"
+        board={(tools) => (
+          <BoardColumn
+            tools={tools}
+            machine={machine}
+            placement={placement}
+            evaluation={evaluation}
+            settings={settings}
+            onProfile={(profile) => set({ profile })}
+          />
+        )}
+        strip={(open, onOpen) => <BoardStrip evaluation={evaluation} open={open} onOpen={onOpen} />}
+        tray={
+          <>
+            <TriedTray state={state} />
+            <Legend />
+          </>
+        }
+      >
+        <div className="flex min-h-full flex-col gap-3">
           <Add machine={machine} />
           <Answer trying={trying} />
           {Object.keys(slots).length > 0 && (
@@ -76,10 +90,8 @@ function Tried({ trying }: { trying: Trying }) {
               <RotateCcw size={17} aria-hidden /> Another machine
             </Button>
           </div>
-        </main>
-      </div>
-      <TriedTray state={state} />
-      <Legend />
+        </div>
+      </Frame>
     </Desk>
   )
 }

@@ -10,6 +10,7 @@ export {
   WithOffers,
 } from './JobContext'
 export { NoStart } from './NoStart'
+export { OnTo } from './OnTo'
 export { type Budget, useBudget } from './useBudget'
 export type { Edit } from './useEdit'
 export { useJobForm } from './useJobForm'

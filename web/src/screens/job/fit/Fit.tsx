@@ -1,10 +1,10 @@
 import { agreedTo, isAgreed } from '@tembrix/core/quote'
 import { Tabs } from 'radix-ui'
-import { useLayoutEffect, useState } from 'react'
+import { useLayoutEffect } from 'react'
 import { Link } from 'react-router'
-import { Tab } from '../../../base/ui'
+import { Tab, useTab } from '../../../base/ui'
 import { useBench } from '../bench'
-import { NoStart, useJob, WithOffers } from '../file'
+import { NoStart, OnTo, useJob, WithOffers } from '../file'
 import { SimulatedStart } from '../simulated'
 import { FitBoard } from './FitBoard'
 import { AskHatch } from './OpenedBy'
@@ -15,6 +15,8 @@ import { Timer } from './Timer'
 import { TrayTab } from './TrayTab'
 import { useFit } from './useFit'
 
+const TABS = ['steps', 'screws', 'tray'] as const
+
 /** The work at the bench: steps for this machine and plan, the screw map, what came out and went in. */
 export function Fit() {
   const fitting = useFit()
@@ -22,7 +24,7 @@ export function Fit() {
   const { setShown } = useBench()
   useLayoutEffect(() => setShown(slots), [slots, setShown])
   useLayoutEffect(() => () => setShown(null), [setShown])
-  const [tab, setTab] = useState('steps')
+  const [tab, setTab] = useTab(TABS)
   if (steps.length === 0) {
     return (
       <>
@@ -33,7 +35,7 @@ export function Fit() {
   }
   return (
     <Tabs.Root value={tab} onValueChange={setTab} className="flex min-h-full flex-col gap-3">
-      <div className="flex items-end border-b-2 border-rule">
+      <div className="flex flex-wrap items-end gap-x-2 border-b-2 border-rule">
         <h2 className="mr-auto pb-2 text-lg font-semibold">Fit</h2>
         <Timer fitting={fitting} />
         <Tabs.List className="flex" aria-label="Fit">
@@ -43,10 +45,13 @@ export function Fit() {
         </Tabs.List>
       </div>
       {fit.finishedAt && (
-        <p className="border-l-4 border-act bg-act-soft px-3 py-2">
-          <b className="font-semibold">Fitted.</b> What is noted here can still be read and added
-          to.
-        </p>
+        <>
+          <p className="border-l-4 border-act bg-act-soft px-3 py-2">
+            <b className="font-semibold">Fitted.</b> What is noted here can still be read and added
+            to.
+          </p>
+          <OnTo step="verify">On to Verify</OnTo>
+        </>
       )}
       <FitBoard fitting={fitting} />
       {!fit.finishedAt && <NotAgreed />}

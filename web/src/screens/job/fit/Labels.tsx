@@ -28,7 +28,7 @@ function Sheet() {
           <Printer size={17} aria-hidden /> Print
         </Button>
       </div>
-      <div className="grid grid-cols-2 gap-3">
+      <div className="grid gap-3 sm:grid-cols-2 print:grid-cols-2">
         <Label title={`Job ${file.number}`} code={address} kind="Job ticket">
           <p>
             <b className="font-semibold">{file.customer.name}</b>

@@ -10,7 +10,7 @@ import {
   SlotFields,
   useSourcing,
 } from '../../../parts/machineFields'
-import { useJob, useJobForm } from '../file'
+import { OnTo, useJob, useJobForm } from '../file'
 import { Disputes } from './Disputes'
 import { Ledger } from './Ledger'
 import { ModelRecord } from './ModelRecord'
@@ -24,7 +24,9 @@ import { useFillFromReadings } from './useIdentify'
 
 /** What the machine is and what is in its slots, as found. Saves itself. */
 export function Identify() {
-  const { file, machine, now, unseen, edit } = useJob()
+  const { file, machine, now, unseen, evidence, edit } = useJob()
+  const settled =
+    now.evaluation.starts && evidence.disputes.length === 0 && evidence.questions.length === 0
   useFillFromReadings()
   const form = useJobForm('machines', file.machine, MachineChange.shape)
   const sourcing = useSourcing(file.machine.sources, (sources) =>
@@ -56,6 +58,7 @@ export function Identify() {
       <Proposals />
       <RunningNow />
       <Unknowns />
+      {settled && <OnTo step="size">On to Size</OnTo>}
       <ModelRecord />
       <Ledger />
       <Photos />

@@ -1,17 +1,24 @@
 import { CustomerChange, JobChange } from '@tembrix/core/records'
 import { currencySign, Field, inUnits, minorFrom, TextInput } from '../../../base/ui'
-import { useJobForm, useJobPart } from '../file'
+import { OnTo, useJobForm, useJobPart } from '../file'
 import { History } from './History'
 
 /** Who it is for and what they want of it. Saves itself. */
 export function Intake() {
   const jobId = useJobPart(({ file }) => file.id)
   return (
-    <div className="flex flex-col gap-3">
-      <h2 className="text-lg font-semibold">Intake</h2>
-      <Customer />
-      <Asked />
-      <History jobId={jobId} />
+    <div className="mx-auto grid max-w-6xl content-start gap-x-8 gap-y-3 @4xl:grid-cols-2">
+      <h2 className="text-lg font-semibold @4xl:col-span-2">Intake</h2>
+      <div className="flex flex-col gap-3">
+        <Customer />
+      </div>
+      <div className="flex flex-col gap-3">
+        <Asked />
+        <OnTo step="identify">On to Identify</OnTo>
+      </div>
+      <div className="@4xl:col-span-2">
+        <History jobId={jobId} />
+      </div>
     </div>
   )
 }

@@ -1,10 +1,10 @@
 import { Printer, RotateCcw } from 'lucide-react'
 import { Tabs } from 'radix-ui'
 import { Link } from 'react-router'
-import { Button, capacity, Tab } from '../../../base/ui'
+import { Button, capacity, Tab, useTab } from '../../../base/ui'
 import { FindingList } from '../../../parts/findings'
 import { Judgement } from '../../../parts/judgement'
-import { Later, useJob, useJobAt, useJobPart, useNeed, WithOffers } from '../file'
+import { Later, OnTo, useJob, useJobAt, useJobPart, useNeed, WithOffers } from '../file'
 import { Tune } from '../tune'
 import { Beforehand } from './Beforehand'
 import { Compare } from './Compare'
@@ -13,9 +13,12 @@ import { Options } from './Options'
 import { Validated } from './Validated'
 import { WhyNot } from './WhyNot'
 
+const TABS = ['this', 'options', 'tune'] as const
+
 /** Which modules, in which slots: the trade-offs to choose from, and what the plan on the board will do. */
 export function Plan() {
   const { machine } = useJob()
+  const [tab, setTab] = useTab(TABS)
   if (machine.slots.length === 0) {
     const total = machine.soldered.reduce((sum, { module }) => sum + module.capacityGiB, 0)
     return (
@@ -29,8 +32,8 @@ export function Plan() {
     )
   }
   return (
-    <Tabs.Root defaultValue="this" className="flex flex-col gap-3">
-      <div className="flex items-end border-b-2 border-rule">
+    <Tabs.Root value={tab} onValueChange={setTab} className="flex flex-col gap-3">
+      <div className="flex flex-wrap items-end gap-x-2 border-b-2 border-rule">
         <h2 className="mr-auto pb-2 text-lg font-semibold">Plan</h2>
         <Tabs.List className="flex" aria-label="Plan">
           <Tab value="this">This plan</Tab>
@@ -107,6 +110,7 @@ function ThisPlan() {
       )}
       <Validated />
       <WhyNot />
+      {!asFound && planned.evaluation.starts && <OnTo step="quote">On to Quote</OnTo>}
     </>
   )
 }

@@ -13,7 +13,7 @@ import { useState } from 'react'
 import { changing, making, removing } from '../../../base/data'
 import { useTechnician } from '../../../base/shell'
 import { Button, Field, moneyIn, plural, Select, TextInput, today } from '../../../base/ui'
-import { useJob } from '../file'
+import { OnTo, useJob } from '../file'
 import { Approve } from './Approve'
 import { SheetLink } from './SheetLink'
 import { STATES } from './states'
@@ -29,7 +29,7 @@ export function Offer({ quote, document }: Props) {
   const state = stateOf(quote, file.quotes, today())
   const option = document.options.find(({ id }) => id === quote.approval?.optionId)
   return (
-    <>
+    <div className="flex max-w-3xl flex-col gap-3">
       {state === 'approved' && option ? (
         <Approved quote={quote} document={document} option={option} />
       ) : (
@@ -46,7 +46,7 @@ export function Offer({ quote, document }: Props) {
         <NewVersion quote={quote} />
       </div>
       {!quote.ended && <End quote={quote} />}
-    </>
+    </div>
   )
 }
 
@@ -97,7 +97,12 @@ function Approved({ quote, document, option }: Props & { option: QuotedOption })
           </Button>
         </section>
       )}
-      {agreedTo(file.quotes) === quote && !differs && <NotChosen />}
+      {agreedTo(file.quotes) === quote && !differs && (
+        <>
+          <OnTo step="fit">On to Fit</OnTo>
+          <NotChosen />
+        </>
+      )}
     </>
   )
 }

@@ -37,7 +37,7 @@ export function Quote() {
   const [settling, setSettling] = useState(false)
   const { quote, terms } = quoting
   return (
-    <div className="flex flex-col gap-3">
+    <div className="mx-auto flex max-w-6xl flex-col gap-3">
       <div className="flex items-center gap-2 border-b-2 border-rule">
         <h2 className="mr-auto pb-1 text-lg font-semibold">
           Quote{quote && quote.number > 1 ? `, version ${quote.number}` : ''}
@@ -132,123 +132,129 @@ function Draft({ quote, quoting }: { quote: QuoteRecord; quoting: Quoting }) {
   const titleOf = (id: string) => document?.options.find((one) => one.id === id)?.title
   const setOptions = (options: QuoteOption[]) => form.set(options, 'options')
   return (
-    <>
-      <ul aria-label="Options" className="flex flex-col gap-1.5">
-        {worked.map((one) => {
-          const { option, quoted, plan, hindrances } = one
-          const at = quote.options.findIndex(({ id }) => id === option.id)
-          const isOpen = open === option.id
-          return (
-            <li key={option.id} className="border border-rule-2">
-              <button
-                type="button"
-                aria-expanded={isOpen}
-                onClick={() => setOpen(isOpen ? null : option.id)}
-                className="grid min-h-12 w-full grid-cols-[1fr_auto] gap-x-3 px-3 py-1.5 text-left hover:bg-sheet-2"
-              >
-                <b className="font-semibold">{titleOf(option.id) ?? quoted.title}</b>
-                <b className="font-semibold">{money(quoted.toPay)}</b>
-                <span className="col-span-2 text-sm text-ink-2">
-                  {nameOf(plan, file.plans)}
-                  {hindrances.length > 0 && (
-                    <span className="font-medium text-risk"> · {hindrances[0]}</span>
-                  )}
-                </span>
-              </button>
-              {isOpen && (
-                <div className="border-t border-rule px-3 pt-2">
-                  <OptionEditor
-                    worked={one}
-                    terms={terms}
-                    value={(...path) => form.value('options', at, ...path)}
-                    error={(...path) => form.error('options', at, ...path)}
-                    set={(value, ...path) => form.set(value, 'options', at, ...path)}
-                    onRemove={() => setOptions(quote.options.filter(({ id }) => id !== option.id))}
-                  />
-                </div>
-              )}
-            </li>
-          )
-        })}
-      </ul>
-      {worked.length < quote.options.length && (
-        <p className="text-sm text-risk">
-          A plan that was offered is gone.{' '}
-          <button
-            type="button"
-            className="underline"
-            onClick={() => setOptions(worked.map(({ option }) => option))}
-          >
-            Take its option off
-          </button>
-        </p>
-      )}
-      {others.length > 0 && quote.options.length < OPTIONS_AT_MOST && (
-        <Select
-          aria-label="Offer a further plan"
-          value=""
-          options={[
-            { value: '', label: 'Offer a further plan…' },
-            ...others.map((plan) => ({ value: plan.id, label: nameOf(plan, file.plans) })),
-          ]}
-          onValue={(planId) => planId && setOptions([...quote.options, optionOf(planId)])}
-        />
-      )}
-      <div className="grid grid-cols-2 gap-3">
-        <Field
-          label="Valid until"
-          error={form.error('validUntil')}
-          hint={`${terms.validDays} days from when it was begun, unless set.`}
-        >
-          {(control) => (
-            <TextInput
-              {...control}
-              type="date"
-              value={form.value('validUntil') ?? validUntilOf(quote, terms)}
-              onValue={(text) => form.set(text === '' ? null : text, 'validUntil')}
-            />
-          )}
-        </Field>
-        <Field
-          label="Deposit, %"
-          error={form.error('depositPercent')}
-          hint={`${terms.depositPercent} by the shop’s terms.`}
-        >
-          {(control) => (
-            <TextInput
-              {...control}
-              inputMode="decimal"
-              placeholder={String(terms.depositPercent)}
-              value={form.value('depositPercent')}
-              onValue={(text) => form.set(numberFrom(text), 'depositPercent')}
-            />
-          )}
-        </Field>
-      </div>
-      <Field label="Note on the quote" error={form.error('note')}>
-        {(control) => (
-          <TextInput
-            {...control}
-            lines={2}
-            value={form.value('note')}
-            onValue={(text) => form.set(text, 'note')}
+    <div className="grid content-start gap-x-8 gap-y-3 @4xl:grid-cols-[minmax(0,5fr)_minmax(0,3fr)]">
+      <div className="flex flex-col gap-3">
+        <ul aria-label="Options" className="flex flex-col gap-1.5">
+          {worked.map((one) => {
+            const { option, quoted, plan, hindrances } = one
+            const at = quote.options.findIndex(({ id }) => id === option.id)
+            const isOpen = open === option.id
+            return (
+              <li key={option.id} className="border border-rule-2">
+                <button
+                  type="button"
+                  aria-expanded={isOpen}
+                  onClick={() => setOpen(isOpen ? null : option.id)}
+                  className="grid min-h-12 w-full grid-cols-[1fr_auto] gap-x-3 px-3 py-1.5 text-left hover:bg-sheet-2"
+                >
+                  <b className="font-semibold">{titleOf(option.id) ?? quoted.title}</b>
+                  <b className="font-semibold">{money(quoted.toPay)}</b>
+                  <span className="col-span-2 text-sm text-ink-2">
+                    {nameOf(plan, file.plans)}
+                    {hindrances.length > 0 && (
+                      <span className="font-medium text-risk"> · {hindrances[0]}</span>
+                    )}
+                  </span>
+                </button>
+                {isOpen && (
+                  <div className="border-t border-rule px-3 pt-2">
+                    <OptionEditor
+                      worked={one}
+                      terms={terms}
+                      value={(...path) => form.value('options', at, ...path)}
+                      error={(...path) => form.error('options', at, ...path)}
+                      set={(value, ...path) => form.set(value, 'options', at, ...path)}
+                      onRemove={() =>
+                        setOptions(quote.options.filter(({ id }) => id !== option.id))
+                      }
+                    />
+                  </div>
+                )}
+              </li>
+            )
+          })}
+        </ul>
+        {worked.length < quote.options.length && (
+          <p className="text-sm text-risk">
+            A plan that was offered is gone.{' '}
+            <button
+              type="button"
+              className="underline"
+              onClick={() => setOptions(worked.map(({ option }) => option))}
+            >
+              Take its option off
+            </button>
+          </p>
+        )}
+        {others.length > 0 && quote.options.length < OPTIONS_AT_MOST && (
+          <Select
+            aria-label="Offer a further plan"
+            value=""
+            options={[
+              { value: '', label: 'Offer a further plan…' },
+              ...others.map((plan) => ({ value: plan.id, label: nameOf(plan, file.plans) })),
+            ]}
+            onValue={(planId) => planId && setOptions([...quote.options, optionOf(planId)])}
           />
         )}
-      </Field>
-      {document && (
-        <>
-          <SheetLink jobId={file.id} />
-          <Approve quote={quote} document={document} worked={worked} />
-        </>
-      )}
-      <Button
-        look="quiet"
-        className="self-start"
-        onClick={() => edit.act('', [removing('quotes', quote)])}
-      >
-        <Trash2 size={17} aria-hidden /> Drop this draft
-      </Button>
-    </>
+      </div>
+      <div className="flex flex-col gap-3">
+        <div className="grid grid-cols-2 gap-3">
+          <Field
+            label="Valid until"
+            error={form.error('validUntil')}
+            hint={`${terms.validDays} days from when it was begun, unless set.`}
+          >
+            {(control) => (
+              <TextInput
+                {...control}
+                type="date"
+                value={form.value('validUntil') ?? validUntilOf(quote, terms)}
+                onValue={(text) => form.set(text === '' ? null : text, 'validUntil')}
+              />
+            )}
+          </Field>
+          <Field
+            label="Deposit, %"
+            error={form.error('depositPercent')}
+            hint={`${terms.depositPercent} by the shop’s terms.`}
+          >
+            {(control) => (
+              <TextInput
+                {...control}
+                inputMode="decimal"
+                placeholder={String(terms.depositPercent)}
+                value={form.value('depositPercent')}
+                onValue={(text) => form.set(numberFrom(text), 'depositPercent')}
+              />
+            )}
+          </Field>
+        </div>
+        <Field label="Note on the quote" error={form.error('note')}>
+          {(control) => (
+            <TextInput
+              {...control}
+              lines={2}
+              value={form.value('note')}
+              onValue={(text) => form.set(text, 'note')}
+            />
+          )}
+        </Field>
+        {document && (
+          <>
+            <SheetLink jobId={file.id} />
+            <Approve quote={quote} document={document} worked={worked} />
+          </>
+        )}
+        <Button
+          look="quiet"
+          className="self-start"
+          onClick={() => edit.act('', [removing('quotes', quote)])}
+        >
+          <Trash2 size={17} aria-hidden /> Drop this draft
+        </Button>
+      </div>
+    </div>
   )
 }
 

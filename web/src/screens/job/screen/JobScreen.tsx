@@ -1,14 +1,18 @@
 import type { Assignment } from '@tembrix/core/records'
 import { type ReactNode, useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { Navigate, Outlet, useLocation, useNavigate, useParams } from 'react-router'
+import { useShopQuery } from '../../../base/data'
 import { Bar } from '../../../base/shell'
 import { Button, Message, money, plural } from '../../../base/ui'
-import { BoardColumn, Desk, Legend, UndoButtons } from '../../../parts/board'
+import { BoardColumn, BoardStrip, Desk, Legend, UndoButtons } from '../../../parts/board'
+import { Frame } from '../../../parts/frame'
 import { BenchContext } from '../bench'
 import { JobProvider, type JobView, Later, useJob, useJobAt, useJobPart, useUndo } from '../file'
 import { FoundTray } from '../identify'
 import { PlanTray } from '../plan'
+import { frameOf, type StepFrame } from './frameOf'
 import { Rail } from './Rail'
+import { goesOnAt, stepsOf } from './steps'
 
 export function JobScreen() {
   const { id = '' } = useParams()
@@ -57,57 +61,54 @@ function Unread({ retry, missing }: { retry: () => void; missing: boolean }) {
 
 const NONE: readonly string[] = []
 
-/** What the board beside a step shows: what was found, or the plan; at the bench it follows the work. */
-interface Beside {
-  planning: boolean
-  atBench: boolean
-  verifying: boolean
-}
-
-function besideOf(pathname: string): Beside {
-  const verifying = pathname.endsWith('/verify')
-  const atBench = verifying || pathname.endsWith('/fit')
-  return { verifying, atBench, planning: atBench || /\/(plan|quote)$/.test(pathname) }
-}
-
-/** The job's frame: the board always in view, the step beside it, the tray under the free hand. */
+/** The job's frame: the step and the board, whichever of them leads. */
 function Opened() {
-  const { pathname } = useLocation()
+  const { pathname, search } = useLocation()
   const [lit, setLit] = useState<readonly string[]>(NONE)
   const [tried, setShown] = useState<Assignment | null>(null)
   const bench = useMemo(() => ({ setLit, setShown }), [])
-  const beside = useMemo(() => besideOf(pathname), [pathname])
-  const { atBench, planning } = beside
+  const frame = useMemo(() => frameOf(pathname, search), [pathname, search])
+  const { leads, planning, atBench } = frame
   return (
-    <AtDesk beside={beside} tried={tried}>
+    <AtDesk frame={frame} tried={tried}>
       <Bar>
         <Title />
         <Undo />
       </Bar>
-      <div className="flex min-h-0 flex-1 flex-col gap-1.5 p-1.5 lg:flex-row">
-        <Later>
-          <Rail />
-        </Later>
-        <BoardBeside beside={beside} lit={lit} />
-        <main className="min-h-0 min-w-0 flex-1 overflow-auto bg-sheet p-3">
-          <BenchContext value={bench}>
-            <Outlet />
-          </BenchContext>
-        </main>
-      </div>
-      {!atBench && (planning ? <PlanTray /> : <FoundTray />)}
-      {!atBench && <Legend />}
+      <Frame
+        leads={leads}
+        place={pathname}
+        rail={
+          <Later>
+            <Rail />
+          </Later>
+        }
+        board={(tools) => <JobBoard frame={frame} lit={lit} tools={tools} />}
+        strip={(open, onOpen) => <JobStrip frame={frame} lit={lit} open={open} onOpen={onOpen} />}
+        tray={
+          !atBench && (
+            <>
+              {planning ? <PlanTray /> : <FoundTray />}
+              <Legend />
+            </>
+          )
+        }
+      >
+        <BenchContext value={bench}>
+          <Outlet />
+        </BenchContext>
+      </Frame>
     </AtDesk>
   )
 }
 
 /** The desk with the job's modules on it. What is inside is not drawn again for a move: it reads its own parts. */
 function AtDesk({
-  beside: { planning, atBench },
+  frame: { planning, atBench },
   tried,
   children,
 }: {
-  beside: Beside
+  frame: StepFrame
   tried: Assignment | null
   children: ReactNode
 }) {
@@ -125,7 +126,7 @@ function AtDesk({
       pieces={pieces}
       unseen={planning ? undefined : unseen}
       onAssignment={atBench ? null : take}
-      className="flex h-dvh flex-col"
+      className="flex min-h-dvh flex-col lg:h-dvh"
     >
       {children}
     </Desk>
@@ -145,12 +146,14 @@ function Title() {
 }
 
 /** The board, and what it comes to a moment after the modules are drawn in their slots. */
-function BoardBeside({
-  beside: { planning, atBench, verifying },
+function JobBoard({
+  frame: { planning, atBench, verifying },
   lit,
+  tools,
 }: {
-  beside: Beside
+  frame: StepFrame
   lit: readonly string[]
+  tools: ReactNode
 }) {
   const jobAt = useJobAt()
   const { machine, now, planned, unseen } = useJob()
@@ -177,17 +180,41 @@ function BoardBeside({
       before={planning && !verifying ? now : undefined}
       unseen={planning ? NONE : unseen}
       lit={lit}
-      bare={atBench}
+      tools={tools}
       cost={planning ? later.cost : undefined}
       onProfile={planning && !atBench ? onProfile : undefined}
     />
   )
 }
 
-/** Opens the step the job is at: Identify until something is known to be in it, then Plan. */
+/** The board in one line, as it was found or as it is planned. */
+function JobStrip({
+  frame: { planning, verifying },
+  ...rest
+}: {
+  frame: StepFrame
+  lit: readonly string[]
+  open: boolean
+  onOpen: () => void
+}) {
+  const { now, planned, unseen } = useJob()
+  const evaluation = useDeferredValue((planning ? planned : now).evaluation)
+  return (
+    <BoardStrip
+      evaluation={evaluation}
+      before={planning && !verifying ? now : undefined}
+      unseen={planning ? NONE : unseen}
+      {...rest}
+    />
+  )
+}
+
+/** Opens the step where work goes on. */
 export function Start() {
-  const { now } = useJob()
-  return <Navigate to={now.evaluation.starts ? 'plan' : 'identify'} replace />
+  const { data: shop } = useShopQuery()
+  const view = useJob()
+  if (!shop) return null
+  return <Navigate to={goesOnAt(stepsOf(view, shop.terms.testHours))} replace />
 }
 
 function costFigure({ total, unpriced }: JobView['cost'], budget: number | null) {

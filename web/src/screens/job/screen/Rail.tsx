@@ -1,6 +1,6 @@
 import { Ban, Check, TriangleAlert } from 'lucide-react'
-import { memo } from 'react'
-import { NavLink } from 'react-router'
+import { memo, useEffect, useRef } from 'react'
+import { NavLink, useLocation } from 'react-router'
 import { useShopQuery } from '../../../base/data'
 import { useJob } from '../file'
 import { type Step, stepsOf } from './steps'
@@ -9,10 +9,18 @@ import { type Step, stepsOf } from './steps'
 export function Rail() {
   const { data: shop } = useShopQuery()
   const steps = stepsOf(useJob(), shop?.terms.testHours ?? null)
+  const { pathname } = useLocation()
+  const rail = useRef<HTMLElement>(null)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the step that is open has changed with it
+  useEffect(() => {
+    const open = rail.current?.querySelector<HTMLElement>('[aria-current]')
+    if (open && rail.current) rail.current.scrollLeft = open.offsetLeft - 40
+  }, [pathname])
   return (
     <nav
+      ref={rail}
       aria-label="Steps"
-      className="flex shrink-0 overflow-x-auto bg-sheet lg:w-36 lg:flex-col lg:py-1"
+      className="relative flex shrink-0 overflow-x-auto bg-sheet lg:w-36 lg:flex-col lg:py-1"
     >
       {steps.map((step, at) => (
         <StepLink key={step.stage} {...step} number={at + 1} />

@@ -33,6 +33,18 @@ export function stepsOf(
   ]
 }
 
+/**
+ * The path of the step where work goes on: the first that needs attention among the last one done and what follows
+ * it, else the one after it.
+ */
+export function goesOnAt(steps: readonly Step[]): string {
+  const there = steps.filter((step): step is Step & { path: string } => step.path !== undefined)
+  const last = there.findLastIndex(({ state }) => state === 'done')
+  const rest = there.slice(last + 1)
+  const next = rest.find(({ state }) => state === 'attention') ?? rest[0] ?? there.at(-1)
+  return next?.path ?? 'intake'
+}
+
 type Standing = Pick<Step, 'state' | 'why'>
 
 function intake({ file }: Pick<JobView, 'file'>): Standing {

@@ -1,8 +1,7 @@
 import { JobChange } from '@tembrix/core/records'
 import { adviseSpending } from '@tembrix/core/sizing'
-import { Link } from 'react-router'
 import { capacity } from '../../../base/ui'
-import { useJob, useJobForm, useNeed } from '../file'
+import { OnTo, useJob, useJobForm, useNeed } from '../file'
 import { Advice } from './Advice'
 import { DemandView } from './DemandView'
 import { LogView } from './LogView'
@@ -24,20 +23,22 @@ export function Size() {
     slow: sizing.slow,
   })
   return (
-    <div className="flex flex-col gap-4">
-      <h2 className="text-lg font-semibold">Size</h2>
-      <DemandView need={need} installedGiB={installedGiB} />
-      <Advice advice={advice} log={sizing.log} installedGiB={installedGiB} />
-      <UseMix need={need} form={form} />
-      <LogView form={form} installedGiB={installedGiB} />
-      <Surroundings form={form} />
-      <p className="text-sm text-ink-2">
-        {file.uses && <>The customer says: “{file.uses}” </>}
-        {installedGiB > 0 && <>As found there are {capacity(installedGiB)}. </>}
-        <Link to="../plan" className="underline">
-          On to Plan
-        </Link>
-      </p>
+    <div className="mx-auto grid max-w-6xl content-start gap-x-8 gap-y-4 @4xl:grid-cols-[minmax(0,4fr)_minmax(0,5fr)]">
+      <h2 className="text-lg font-semibold @4xl:col-span-2">Size</h2>
+      <div className="flex flex-col gap-4">
+        <DemandView need={need} installedGiB={installedGiB} />
+        <Advice advice={advice} log={sizing.log} installedGiB={installedGiB} />
+        <p className="text-sm text-ink-2">
+          {file.uses && <>The customer says: “{file.uses}” </>}
+          {installedGiB > 0 && <>As found there are {capacity(installedGiB)}.</>}
+        </p>
+        <OnTo step="plan">On to Plan</OnTo>
+      </div>
+      <div className="flex min-w-0 flex-col gap-4">
+        <UseMix need={need} form={form} />
+        <LogView form={form} installedGiB={installedGiB} />
+        <Surroundings form={form} />
+      </div>
     </div>
   )
 }

@@ -1,6 +1,5 @@
 import { Tabs } from 'radix-ui'
-import { useSearchParams } from 'react-router'
-import { Tab } from '../../../base/ui'
+import { Tab, useTab } from '../../../base/ui'
 import { NoStart, useJob } from '../file'
 import { Tune } from '../tune'
 import { FaultFinder } from './FaultFinder'
@@ -14,10 +13,7 @@ const TABS = ['seen', 'fault', 'measured', 'tune'] as const
 export function Verify() {
   const { planned } = useJob()
   const verifying = useVerify()
-  const [search, setSearch] = useSearchParams()
-  const asked = search.get('tab')
-  const tab = TABS.find((one) => one === asked) ?? 'seen'
-  const setTab = (next: string) => setSearch({ tab: next }, { replace: true })
+  const [tab, setTab] = useTab(TABS)
   const open = verifying.found.filter(({ harmless }) => !harmless).length
   if (!planned.evaluation.starts) {
     return (
@@ -29,7 +25,7 @@ export function Verify() {
   }
   return (
     <Tabs.Root value={tab} onValueChange={setTab} className="flex flex-col gap-3">
-      <div className="flex items-end border-b-2 border-rule">
+      <div className="flex flex-wrap items-end gap-x-2 border-b-2 border-rule">
         <h2 className="mr-auto pb-2 text-lg font-semibold">Verify</h2>
         <Tabs.List className="flex" aria-label="Verify">
           <Tab value="seen">Seen{open > 0 ? ` (${open})` : ''}</Tab>
@@ -47,7 +43,7 @@ export function Verify() {
       <Tabs.Content value="fault" className="flex flex-col gap-3">
         <FaultFinder verifying={verifying} />
       </Tabs.Content>
-      <Tabs.Content value="measured" className="flex flex-col gap-3">
+      <Tabs.Content value="measured" className="mx-auto flex w-full max-w-6xl flex-col gap-3">
         <Measured verifying={verifying} />
       </Tabs.Content>
       <Tabs.Content value="tune" className="flex flex-col gap-3">
