@@ -8,7 +8,7 @@ test('everything at the board goes by keyboard', async ({ page, app }) => {
   await page.keyboard.press('Delete')
   await expect(slot(page, 'A1')).toContainText('taken out')
   await expect(figure(page, 'Channels')).toContainText('dual channel')
-  await expect(figure(page, 'Rate')).toContainText('5200 MT/s')
+  await expect(figure(page, 'Speed')).toContainText('5200 MT/s')
 
   await slot(page, 'A2').focus()
   await page.keyboard.press('Enter')
@@ -67,16 +67,16 @@ test('what cannot work is stopped in plain words, at its slot', async ({ page, a
   await slot(page, 'B').click()
   await expect(page.getByRole('heading', { name: 'Wrong generation in B' })).toBeVisible()
   await expect(page.getByText('This machine takes DDR4.')).toBeVisible()
-  await expect(figure(page, 'Rate')).toContainText('–')
+  await expect(figure(page, 'Speed')).toContainText('–')
   await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(figure(page, 'Rate')).toContainText('2666 MT/s')
+  await expect(figure(page, 'Speed')).toContainText('2666 MT/s')
 })
 
 test('a memory profile is asked for at its gate', async ({ page, app }) => {
   await openJob(page, app, 'Hallow', 'plan')
-  await expect(figure(page, 'Rate')).toContainText('6000 MT/s')
-  await page.getByRole('checkbox', { name: 'Ask for it' }).click()
-  await expect(figure(page, 'Rate')).toContainText('5200 MT/s')
+  await expect(figure(page, 'Speed')).toContainText('6000 MT/s')
+  await page.getByRole('checkbox', { name: 'Enable' }).click()
+  await expect(figure(page, 'Speed')).toContainText('5200 MT/s')
   await expect(page.getByRole('heading', { name: 'A faster memory profile' })).toBeVisible()
 })
 

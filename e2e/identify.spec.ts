@@ -80,7 +80,7 @@ test('a messy listing of a laptop with two slots that claims four is settled', a
   await expect(page.getByRole('button', { name: /^Slot / })).toHaveCount(2)
 
   const ledger = page.getByRole('table', { name: 'Facts: Machine' })
-  await page.getByText('Ledger of facts').click()
+  await page.getByText('Evidence').click()
   await expect(ledger).toContainText('settled by looking inside')
   await expect(ledger).toContainText('Mika')
   await expect(ledger.getByRole('row', { name: /4 slots/ }).first()).toContainText('overruled')
@@ -93,7 +93,7 @@ test('a messy listing of a laptop with two slots that claims four is settled', a
   await expect(page.getByRole('button', { name: /^Slot / })).toHaveCount(2)
   await expect(page.getByRole('heading', { name: 'How many slots are there?' })).toBeHidden()
 
-  await page.getByText('Ledger of facts').click()
+  await page.getByText('Evidence').click()
   await page.getByRole('button', { name: 'Reopen Slots' }).click()
   await expect(page.getByRole('heading', { name: 'How many slots are there?' })).toBeVisible()
   // Settled the other way, the board is drawn with four.
@@ -209,7 +209,7 @@ test('a whole terminal session becomes a settled machine', async ({ page, app })
   await expect(now).toContainText('runs at 2400 MT/s now, on 1.35 V')
   await expect(now).toContainText('The system has 7.7 GB')
   await expect(page.getByRole('region', { name: 'Slot not known' })).toBeHidden()
-  await page.getByText('Ledger of facts').click()
+  await page.getByText('Evidence').click()
   await expect(page.getByRole('table', { name: 'Facts: Slot A' })).not.toContainText('Voltage')
 
   const readings = page.getByRole('list', { name: 'Readings' })

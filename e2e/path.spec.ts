@@ -42,18 +42,18 @@ test('from a new customer to a printed plan', async ({ page, app }) => {
   await expect(slot(page, 'B')).toContainText('new')
   await expect(figure(page, 'Channels')).toContainText('dual channel')
   await expect(figure(page, 'Channels')).toContainText('now single channel')
-  await expect(figure(page, 'Rate')).toContainText('3200 MT/s')
+  await expect(figure(page, 'Speed')).toContainText('3200 MT/s')
   await expect(figure(page, 'To buy')).toContainText('€14.00')
   const held = page
-    .getByRole('list', { name: 'Speed gates' })
+    .getByRole('list', { name: 'Speed limits' })
     .getByRole('listitem')
-    .filter({ hasText: 'holds it' })
+    .filter({ hasText: 'limiting' })
   await expect(held).toContainText('Modules')
   await expect(page.getByRole('figure', { name: 'Memory across channels' })).toContainText(
     '16 GB over A and B · 51.2 GB/s',
   )
-  await figure(page, 'Rate').click()
-  await expect(page.getByText(/Held by the slowest module/)).toBeVisible()
+  await figure(page, 'Speed').click()
+  await expect(page.getByText(/Limited by the slowest module/)).toBeVisible()
   await page.keyboard.press('Escape')
   await saved(page)
 
@@ -68,7 +68,7 @@ test('from a new customer to a printed plan', async ({ page, app }) => {
   await expect(page.getByRole('banner')).toBeHidden()
   const row = page.getByRole('row', { name: /^B / })
   await expect(row).toContainText('put in')
-  await expect(page.getByText('3200 MT/s, held by the modules').first()).toBeVisible()
+  await expect(page.getByText('3200 MT/s, limited by the modules').first()).toBeVisible()
   await expect(page.getByText(/service instructions and local rules/)).toBeVisible()
 
   await page.emulateMedia({ media: 'screen' })

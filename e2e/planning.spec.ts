@@ -111,7 +111,7 @@ test('“why not this one, there?” answers before anything is moved', async ({
   await expect(slot(page, 'B1')).toContainText('16 GB')
 })
 
-test('the shop’s table of uses changes what every job is reckoned to need', async ({
+test('the shop’s table of uses changes what every job is calculated to need', async ({
   page,
   app,
 }) => {

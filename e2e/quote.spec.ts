@@ -80,7 +80,7 @@ test('from the demand to an approved quote', async ({ page, app }) => {
   await expect(page.getByLabel('Minutes')).toBeHidden()
 
   await page.getByRole('link', { name: 'Plan' }).click()
-  await page.getByRole('button', { name: 'As found' }).click()
+  await page.getByRole('button', { name: 'As found', exact: true }).click()
   await toStep(page, 'Quote').click()
   await expect(page.getByText('The board shows another plan than was approved.')).toBeVisible()
   await page.getByRole('button', { name: 'Put the approved plan on the board' }).click()

@@ -13,7 +13,7 @@ test('a fast kit is set to the ceiling, and a ladder climbed to its end', async 
   const picture = page.getByRole('region', { name: 'Speed against latency' })
   await expect(picture.getByRole('row', { name: /6400 rated half rate/ })).toBeVisible()
   await values.getByRole('button', { name: 'Plan with 6000 MT/s' }).click()
-  await expect(figure(page, 'Rate')).toContainText('6000 MT/s')
+  await expect(figure(page, 'Speed')).toContainText('6000 MT/s')
 
   const ladder = page.getByRole('region', { name: 'Ladder' })
   const next = ladder.getByRole('region', { name: 'Next rung' })

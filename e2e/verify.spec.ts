@@ -49,7 +49,7 @@ async function answer(page: Page, outcome: string) {
   await expect(made).not.toHaveCount(count)
 }
 
-test('a second module is not seen: expected against seen, fault finder, seated anew, measured', async ({
+test('a second module is not seen: expected against seen, fault finder, seated again, measured', async ({
   page,
   app,
 }) => {
@@ -64,7 +64,7 @@ test('a second module is not seen: expected against seen, fault finder, seated a
   await page.getByLabel('Slot B, seen').fill('0')
   await page.getByLabel('Speed (or clock) shown, seen').fill('1333')
   await expect(differences).toContainText('B is shown empty; 8 GB sit there.')
-  await expect(differences).toContainText('1333 is the clock: twice that is the rate, 2666 MT/s.')
+  await expect(differences).toContainText('1333 is the clock: twice that is the speed, 2666 MT/s.')
   await page.getByLabel('CL, seen').fill('fast')
   await expect(page.getByLabel('CL, seen')).toHaveAttribute('aria-invalid', 'true')
   await page.getByLabel('CL, seen').fill('')
@@ -103,8 +103,8 @@ test('a second module is not seen: expected against seen, fault finder, seated a
   await expect(verdict).toContainText('Whatever passed was started from cold.')
 
   await page.getByRole('tab', { name: /^Seen/ }).click()
-  await page.getByText('From a readout of the machine as it is now').click()
-  await page.getByLabel('Paste it').fill('nothing like a readout')
+  await page.getByText('From a system report of the machine as it is now').click()
+  await page.getByLabel('Paste it').fill('nothing like a report')
   await page.getByRole('button', { name: 'Fill in' }).click()
   await expect(page.getByText('Nothing of that could be read.')).toBeVisible()
   await page.getByLabel('Paste it').fill(AFTER)
@@ -151,9 +151,7 @@ test('a second module is not seen: expected against seen, fault finder, seated a
   const letters = page.getByRole('region', { name: 'Letters' })
   await letters.getByLabel('After', { exact: true }).fill('100 103 98 101')
   await letters.getByLabel('Before', { exact: true }).fill('99 102 100 98')
-  await expect(letters.locator('[data-verdict=cannot-tell]')).toContainText(
-    'Cannot be told from noise',
-  )
+  await expect(letters.locator('[data-verdict=cannot-tell]')).toContainText('Not significant')
   await saved(page)
 
   const [download] = await Promise.all([
@@ -239,7 +237,7 @@ test('the probe is reached from elsewhere over plain HTTP, where nothing else is
   ).toBeVisible()
 })
 
-test('a probe that is stopped, put away or cut off midway loses nothing and sends nothing by halves', async ({
+test('a probe that is stopped, in the background or cut off midway loses nothing and sends nothing by halves', async ({
   page,
   app,
 }) => {
@@ -261,7 +259,7 @@ test('a probe that is stopped, put away or cut off midway loses nothing and send
     Object.defineProperty(document, 'visibilityState', { value: 'hidden', configurable: true })
     document.dispatchEvent(new Event('visibilitychange'))
   })
-  await expect(probe.getByRole('alert')).toContainText('The page was put away')
+  await expect(probe.getByRole('alert')).toContainText('The page was in the background')
   expect(await measurements()).toEqual([])
 
   // The server goes away while it measures: what was measured waits on the page.
@@ -418,7 +416,7 @@ test('two sessions a side settle what one could not; conditions and busy session
   const verdict = map.locator('[data-verdict]')
   await map.getByLabel('After', { exact: true }).pressSequentially('1:18, 1:18, 1:18.5')
   await map.getByLabel('Before', { exact: true }).fill('1:20 1:21 1:22.5')
-  await expect(verdict).toContainText('Cannot be told from noise.')
+  await expect(verdict).toContainText('Not significant')
   await expect(verdict).toContainText('start the machine afresh for each')
   await expect(verdict).toContainText('Only one session on a side')
   for (const [side, runs] of [

@@ -11,7 +11,7 @@ import {
 } from 'react-router'
 import { type Store, useShopQuery } from './base/data'
 import { Bar } from './base/shell'
-import { Message, reckonIn } from './base/ui'
+import { calculateIn, Message } from './base/ui'
 import { Counter } from './screens/counter/Counter'
 
 /** All of a job’s screens come as one, so that its steps open while the server is away. */
@@ -75,7 +75,7 @@ function Everything() {
   const { data: shop } = useShopQuery()
   const { state } = useNavigation()
   const currency = shop?.terms.currency ?? 'EUR'
-  reckonIn(currency)
+  calculateIn(currency)
   return (
     <>
       {state === 'loading' && (

@@ -6,7 +6,7 @@ export interface Candidate extends Figures {
   pieces: number
 }
 
-/** The same figure whatever way it was reckoned. */
+/** The same figure whatever way it was calculated. */
 export const settled = (figure: number): number => Math.round(figure * 1e9)
 
 interface Held<T extends Candidate> {

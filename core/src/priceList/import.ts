@@ -57,7 +57,7 @@ export function importPrices(table: Table, columns: Columns<PriceColumn>, terms:
     const offer = offerOf(cell, terms)
     if (typeof offer === 'string') return offer
     const key = offeredKey(offer)
-    if (seen.has(key)) return 'This article stands further up already.'
+    if (seen.has(key)) return 'This part number is further up already.'
     seen.add(key)
     return offer
   })
@@ -65,7 +65,7 @@ export function importPrices(table: Table, columns: Columns<PriceColumn>, terms:
 
 function offerOf(cell: (column: PriceColumn) => string, terms: PriceTerms): Offered | string {
   const article = cell('article')
-  if (article === '') return 'The article is missing.'
+  if (article === '') return 'The part number is missing.'
   const asked = numberIn(cell('price'))
   if (asked === null) return 'The price is missing, or no amount.'
   if (asked < 0) return 'The price is below nothing.'

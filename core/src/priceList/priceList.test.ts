@@ -72,8 +72,8 @@ describe('rows', () => {
     expect(faults).toEqual([
       { line: 5, message: expect.stringMatching(/capacity.*No memory of this capacity/) },
       { line: 6, message: 'The price is missing, or no amount.' },
-      { line: 7, message: 'This article stands further up already.' },
-      { line: 8, message: 'The article is missing.' },
+      { line: 7, message: 'This part number is further up already.' },
+      { line: 8, message: 'The part number is missing.' },
       { line: 9, message: 'The generation is not said.' },
     ])
   })

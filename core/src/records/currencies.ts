@@ -1,4 +1,4 @@
-/** Currencies a shop can reckon in (ISO 4217), with the decimals of their minor unit. */
+/** Currencies a shop can calculate in (ISO 4217), with the decimals of their minor unit. */
 export const CURRENCIES = {
   AUD: 2,
   CAD: 2,

@@ -65,7 +65,7 @@ export const ModulePatch = Versioned.extend(ModuleChange.shape)
  * what a supplier sells (any number; `price` is for the whole kit where the module is one of a kit).
  * On the shelf: `testedOn` null means untested, `fromJobId` the job it was taken out
  * at, `fittedJobId` the job it left the shelf with. Of a
- * supplier: `stock` purchases to be had and `leadDays` till they come, as heard at `askedAt`; null
+ * supplier: `stock` purchases available and `leadDays` till they come, as heard at `askedAt`; null
  * where nobody has asked.
  */
 export const ModuleRecord = Stored.extend(fields)

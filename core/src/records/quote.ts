@@ -16,7 +16,7 @@ const Extra = z.object({
 export type Extra = z.infer<typeof Extra>
 
 /**
- * One plan offered: `wording` and `minutes` null where the reckoned ones stand; `credits` by module,
+ * One plan offered: `wording` and `minutes` null where the calculated ones stand; `credits` by module,
  * in minor units, for old modules the shop takes.
  */
 export const QuoteOption = z.object({

@@ -29,7 +29,7 @@ export const Sizing = z.object({
   freeSlots: z.int('Whole slots.').min(0, 'From 0.').max(64).default(0),
   /** How many years the machine must still serve; null where nobody has said. */
   years: z.int('Whole years.').min(0, 'From 0.').max(15, 'At most 15.').nullable().default(null),
-  /** The usable memory that is to be had at least; null where the calculation decides. */
+  /** The usable memory that must be available; null where the calculation decides. */
   wantedGiB: LimitGiB.nullable(),
 })
 export type Sizing = z.infer<typeof Sizing>

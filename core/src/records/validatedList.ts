@@ -3,17 +3,23 @@ import { DataRate, isModuleCapacity } from '../model'
 import { columnMapping } from '../tables'
 import { OwnId, Stored } from './stored'
 
-/** An article the maker tested: `kitSize` pieces to a kit, in as many as `slotsTested` slots, at `dataRate` MT/s. */
+const FEW = 'A count of modules or slots is a whole number from 1 to 64.'
+
+/** A part number the maker tested: `kitSize` pieces to a kit, in as many as `slotsTested` slots, at `dataRate` MT/s. */
 export const ValidatedEntry = z.object({
-  article: z.string().trim().min(1, 'The article is missing.').max(120),
+  article: z
+    .string()
+    .trim()
+    .min(1, 'The part number is missing.')
+    .max(120, 'This is too long for a part number.'),
   /** Who makes it, where the list has that in a column of its own. */
-  maker: z.string().trim().max(120).optional(),
-  kitSize: z.int().min(1).max(64).nullable(),
+  maker: z.string().trim().max(120, 'This is too long for the name of a maker.').optional(),
+  kitSize: z.int().min(1, FEW).max(64, FEW).nullable(),
   capacityGiB: z
     .number()
     .refine(isModuleCapacity, 'No memory of this capacity is made.')
     .nullable(),
-  slotsTested: z.int().min(1).max(64).nullable(),
+  slotsTested: z.int().min(1, FEW).max(64, FEW).nullable(),
   dataRate: DataRate.nullable(),
 })
 export type ValidatedEntry = z.infer<typeof ValidatedEntry>

@@ -106,7 +106,7 @@ describe('a simulated machine on the bench', () => {
     expect(own).toMatchObject({ verified: true, module: { capacityGiB: 8, ranks: 1 } })
   })
 
-  test('a seat not home: half is seen and half the bandwidth; seated anew, all of it', async () => {
+  test('not fully seated: half is seen and half the bandwidth; seated again, all of it', async () => {
     const { on } = simulated([always({ kind: 'SEAT', slot: 'B2', way: 'missing' })])
     expect((await on.start(trial())).outcome).toEqual({ kind: 'MISSING', slots: ['B2'] })
     const { setup, readout } = await on.show()
@@ -162,7 +162,7 @@ describe('a simulated machine on the bench', () => {
 })
 
 describe('a hidden fault', () => {
-  test('shows the same each time, and a loose seat is home once it is seated anew', () => {
+  test('shows the same each time, and a loose module is seated once it is seated again', () => {
     const hidden = hide(bench, full, [always({ kind: 'SEAT', slot: 'B2', way: 'missing' })])
     const first = tryOut(hidden, trial())
     expect(first.outcome).toEqual({ kind: 'MISSING', slots: ['B2'] })

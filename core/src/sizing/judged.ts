@@ -19,7 +19,7 @@ export interface NeedSaid {
   disk: Disk
   log: LogSummary | null
   years: number | null
-  /** The usable memory that is to be had at least, GiB; null where the calculation decides. */
+  /** The usable memory that must be available, GiB; null where the calculation decides. */
   wantedGiB: number | null
 }
 

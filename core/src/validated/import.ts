@@ -24,7 +24,7 @@ export function importValidated(table: Table, columns: Columns<ValidatedColumn>)
     })
     if (parsed.success) return parsed.data
     const [issue] = parsed.error.issues
-    return `${String(issue?.path[0] ?? 'row')}: ${issue?.message}`
+    return issue?.message ?? 'This row cannot be read.'
   })
 }
 

@@ -43,8 +43,8 @@ test('rows become entries; those that cannot are named by line', () => {
     },
   ])
   expect(faults).toEqual([
-    { line: 4, message: 'article: The article is missing.' },
-    { line: 5, message: 'capacityGiB: No memory of this capacity is made.' },
+    { line: 4, message: 'The part number is missing.' },
+    { line: 5, message: 'No memory of this capacity is made.' },
   ])
 })
 

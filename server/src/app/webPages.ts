@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import express, { Router } from 'express'
 import { NONCE, nonceOf } from '../http'
 
-/** The built web application: files with a hash in their name for good, the page itself asked for anew. */
+/** The built web application: files with a hash in their name for good, the page itself asked for again. */
 export function webPages(folder: string): Router {
   const routes = Router()
   routes.use('/assets', express.static(join(folder, 'assets'), { immutable: true, maxAge: '1y' }))

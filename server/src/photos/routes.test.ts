@@ -19,7 +19,7 @@ async function jobId(): Promise<string> {
 }
 
 describe('a photo', () => {
-  test('is stored encoded anew: upright, smaller, without what the camera wrote beside it', async () => {
+  test('is stored encoded again: upright, smaller, without what the camera wrote beside it', async () => {
     const job = await jobId()
     const taken = await picture(3000, 1500)
       .withExif({

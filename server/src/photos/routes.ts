@@ -11,7 +11,7 @@ const Query = NewPhoto.refine(({ caption }) => storable(caption), {
   path: ['caption'],
 })
 
-/** Pictures on a job: taken in as they are (`?jobId=&caption=`), stored encoded anew. */
+/** Pictures on a job: taken in as they are (`?jobId=&caption=`), stored encoded again. */
 export function photoRoutes(db: Database): Router {
   const routes = Router()
   const body = express.raw({ type: () => true, limit: PHOTO_LIMIT })

@@ -77,7 +77,7 @@ test('prices change from day to day, not within a day', async () => {
   expect(new Set(week).size).toBeGreaterThan(1)
 })
 
-test('what was taken up is asked about anew; what is not sold any more is out of stock', async () => {
+test('what was taken up is asked about again; what is not sold any more is out of stock', async () => {
   const { offers } = (await get('/supplier/search?text=Q4-16-3200')).body
   const [offer] = offers
   const take = (module: object) =>

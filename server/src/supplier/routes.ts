@@ -30,7 +30,7 @@ export function supplierRoutes(
     })
   })
 
-  /** Asks anew about offers of this supplier's, by id; what it no longer sells is out of stock. */
+  /** Asks again about offers of this supplier's, by id; what it no longer sells is out of stock. */
   routes.post('/ask', async (request, response) => {
     const { ids } = z.object({ ids: z.array(z.uuid()).max(500) }).parse(request.body)
     await answered(response, async (signal) => {

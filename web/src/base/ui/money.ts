@@ -9,8 +9,8 @@ let current: { currency: Currency; format: Intl.NumberFormat } = {
   format: formatter('EUR'),
 }
 
-/** Says which currency the shop reckons in; every amount is written in it from then on. */
-export function reckonIn(currency: Currency): void {
+/** Says which currency the shop calculates in; every amount is written in it from then on. */
+export function calculateIn(currency: Currency): void {
   if (currency !== current.currency) current = { currency, format: formatter(currency) }
 }
 

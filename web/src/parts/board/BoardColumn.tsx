@@ -16,7 +16,7 @@ interface Props {
   /** What it is compared with. */
   before?: { assignment: Assignment; evaluation: Evaluation } | undefined
   cost?: Cost | undefined
-  /** Asks for the memory profile; none where that is no question. */
+  /** Enables the memory profile; none where that is no question. */
   onProfile?: ((profile: boolean) => void) | undefined
   lit?: readonly string[]
   /** Slots nobody has looked into: while there are any, nothing is said that rests on them. */
@@ -66,7 +66,7 @@ function Answer({ machine, placement, evaluation, settings, before, cost, onProf
         evaluation={evaluation}
         profileSwitch={
           onProfile && machine.profiles ? (
-            <Check label="Ask for it" checked={settings.profile} onChecked={onProfile} />
+            <Check label="Enable" checked={settings.profile} onChecked={onProfile} />
           ) : undefined
         }
       />

@@ -74,7 +74,7 @@ export function useDeskStore(): DeskStore {
 }
 
 /**
- * A part of the desk's state. A slot or piece is drawn anew only when its own part changes, so that
+ * A part of the desk's state. A slot or piece is drawn again only when its own part changes, so that
  * a move on a large board costs no more than the two slots it touches.
  */
 export function useDesk<T>(select: (state: DeskState) => T): T {

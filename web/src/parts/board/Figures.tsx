@@ -49,19 +49,19 @@ export function Figures({ evaluation, before, cost }: Props) {
         why={zoneWords(evaluation)}
       />
       <Figure
-        name="Rate"
+        name="Speed"
         figure={run ? `${run.dataRate} MT/s` : '–'}
         was={before && (was ? String(was.dataRate) : '–')}
         why={run ? rateWords(run) : 'The machine does not start.'}
       />
       <Figure
-        name="First word"
+        name="Latency"
         figure={run ? `${tidy(run.firstWordNs)} ns` : '–'}
         was={before && (was ? tidy(was.firstWordNs) : '–')}
         why={run ? latencyWords(run) : 'The machine does not start.'}
       />
       <Figure
-        name="Whole memory"
+        name="Peak bandwidth"
         figure={run ? `${tidy(run.wholePeakGBs, 1)} GB/s` : '–'}
         was={before && (was ? tidy(was.wholePeakGBs, 1) : '–')}
         why="The most it could stream through all of its memory, each stretch at its own peak. Real programs reach a part of it."
@@ -124,7 +124,7 @@ function rateWords({ dataRate, limitedBy, controllerRating, profile }: Run): str
     firmware: 'the firmware',
     setting: 'what is set by hand',
   }[limitedBy]
-  return `Held by ${held}.${profile ? ' The memory profile is on.' : ''} The clock is half the data rate: ${tidy(exactRate(dataRate) / 2, 0)} MHz.`
+  return `Limited by ${held}.${profile ? ' The memory profile is on.' : ''} The clock is half of it: ${tidy(exactRate(dataRate) / 2, 0)} MHz.`
 }
 
 function latencyWords({ cl, trcd, trp, tras, dataRate, clocking }: Run): string {

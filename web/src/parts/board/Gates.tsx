@@ -15,14 +15,14 @@ interface Props {
   profileSwitch?: React.ReactNode
 }
 
-/** The gates the rate passes on its way, in MT/s; the one that held it stands out. */
+/** The limits on the speed, in MT/s; the limiting factor stands out. */
 export function Gates({ machine, placement, evaluation, profileSwitch }: Props) {
   const fitted = fittedModules(machine, placement)
   const { run } = evaluation
   const passed = run && gates(machine, fitted, run.profile ? 'profile' : 'standard')
   return (
     <ol
-      aria-label="Speed gates"
+      aria-label="Speed limits"
       className="grid grid-cols-2 gap-1 bg-sheet px-3 pb-2 sm:grid-cols-4"
     >
       <Gate
@@ -76,7 +76,7 @@ function Gate({ name, figure, why, held, children }: GateProps) {
     >
       <span className="flex items-baseline justify-between gap-2">
         <span className={`text-sm ${held ? 'font-bold' : ''}`}>{name}</span>
-        {held && <span className="text-sm font-bold">holds it</span>}
+        {held && <span className="text-sm font-bold">limiting</span>}
       </span>
       <span className={`text-xl leading-tight ${held ? 'font-bold' : 'font-medium'}`}>
         {figure}

@@ -6,7 +6,7 @@ import { organisation, profileRateOf, rateOf } from './words'
 interface Props {
   module: Module
   upright?: boolean
-  /** With room for the article's name. */
+  /** With room for the part number. */
   roomy?: boolean
   chosen?: boolean
   /** Not at hand: it sits in a slot already, or cannot be used. */

@@ -89,7 +89,7 @@ function Group(props: TrayGroup) {
       </div>
       <div className="flex gap-2">
         {shown.length === 0 && (
-          <p className="max-w-52 py-3 text-sm text-ink-2">{sought ? 'None is called so.' : none}</p>
+          <p className="max-w-52 py-3 text-sm text-ink-2">{sought ? 'No match.' : none}</p>
         )}
         {shown.map((record) => (
           <PieceView

@@ -8,7 +8,7 @@ const ink: Ink = (token) =>
   getComputedStyle(document.documentElement).getPropertyValue(token).trim()
 
 interface Props<T extends ChartType> {
-  /** Makes the chart; a stable function, since a new one draws it anew. */
+  /** Makes the chart; a stable function, since a new one draws it again. */
   config: (ink: Ink) => ChartConfiguration<T>
   /** What it shows, and where the same stands in figures. */
   label: string
@@ -16,7 +16,7 @@ interface Props<T extends ChartType> {
   chart?: RefObject<Chart | null>
 }
 
-/** A chart on a canvas, drawn anew when the theme changes. */
+/** A chart on a canvas, drawn again when the theme changes. */
 export function ChartCanvas<T extends ChartType>({ config, label, height, chart }: Props<T>) {
   const canvas = useRef<HTMLCanvasElement>(null)
   const theme = useThemeName()

@@ -116,7 +116,7 @@ const CATALOGUE: Record<FindingCode, Word> = {
       evaluation.zones.length > 1
         ? `${evaluation.zones.map(({ gib, ways }) => `${capacity(gib)} run over ${ways === 1 ? 'one channel' : `${ways} channels`}`).join(', then ')}. Which program lands where is chance.`
         : 'This controller interleaves over its channels only when they hold equal amounts.',
-    todo: 'Make the totals of the channels equal; the sticks themselves may differ.',
+    todo: 'Make the totals of the channels equal; the modules themselves may differ.',
   }),
   SLOT_ORDER: ({ finding, machine }) => ({
     title: 'Not the maker’s filling order',
@@ -146,7 +146,7 @@ const CATALOGUE: Record<FindingCode, Word> = {
   TIGHTER_THAN_RATED: {
     title: 'Timings tighter than rated',
     means:
-      'A timing set by hand is below what the modules are made for. It may start and still err.',
+      'A timing set by hand is below what the modules are made for. It may start and still give errors.',
     todo: 'Test for hours; loosen it by a clock or two where an error shows.',
   },
   HALF_RATE_CLOCK: ({ machine }) => ({

@@ -8,7 +8,7 @@ import {
   useDefaultLayout,
 } from 'react-resizable-panels'
 import { useShortcut } from '../../base/keys'
-import { useWide } from '../../base/ui'
+import { useMedia } from '../../base/ui'
 import { kept } from './kept'
 
 interface Props {
@@ -27,6 +27,9 @@ interface Props {
   children: ReactNode
 }
 
+/** As Tailwind’s `lg`: from here board and step fit side by side. */
+const WIDE = '(min-width: 64rem)'
+
 const FREE = { height: 'auto', overflow: 'visible' } as const
 
 /**
@@ -34,7 +37,7 @@ const FREE = { height: 'auto', overflow: 'visible' } as const
  * strip that opens.
  */
 export function Frame({ leads, place, rail, board, strip, tray, children }: Props) {
-  const wide = useWide()
+  const wide = useMedia(WIDE)
   const [folded, setFolded] = useState(false)
   const [opened, setOpened] = useState(false)
   const [alone, setAlone] = useState(false)

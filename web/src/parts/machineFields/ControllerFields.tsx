@@ -84,7 +84,7 @@ export function ControllerFields({ form, machine, sourcing }: Props) {
         label="Firmware limit, MT/s"
         aside={source('firmwareDataRate', 'the firmware limit')}
         hint="Empty: none known."
-        error={form.error('machine', 'limits', 'firmwareDataRate') && 'This is no data rate.'}
+        error={form.error('machine', 'limits', 'firmwareDataRate') && 'Enter a speed in MT/s.'}
       >
         {(control) => (
           <TextInput
@@ -99,7 +99,7 @@ export function ControllerFields({ form, machine, sourcing }: Props) {
         )}
       </Field>
       <Field
-        label="Spreads over channels"
+        label="Channel interleaving"
         aside={source('interleave', 'the spread over channels')}
         className="col-span-2"
       >
@@ -126,7 +126,7 @@ export function ControllerFields({ form, machine, sourcing }: Props) {
         label="Synchronous (1:1) up to, MT/s"
         aside={source('syncCeiling', 'the ceiling')}
         hint="Empty: none known."
-        error={form.error('machine', 'syncCeiling') && 'This is no data rate.'}
+        error={form.error('machine', 'syncCeiling') && 'Enter a speed in MT/s.'}
       >
         {(control) => (
           <TextInput

@@ -76,7 +76,7 @@ export function LimitFields({ form, sourcing }: Props) {
             <tr key={at}>
               <td className="py-0.5 pr-1">{cell(at, 'modulesPerChannel', 'Modules')}</td>
               <td className="py-0.5 pr-1">{cell(at, 'ranks', 'Ranks')}</td>
-              <td className="py-0.5 pr-1">{cell(at, 'dataRate', 'Rate')}</td>
+              <td className="py-0.5 pr-1">{cell(at, 'dataRate', 'Speed')}</td>
               <td className="w-11">
                 <button
                   type="button"
@@ -99,7 +99,7 @@ export function LimitFields({ form, sourcing }: Props) {
           ))}
         </tbody>
       </table>
-      <SourceOf what="dataRates" label="the rates" sourcing={sourcing} />
+      <SourceOf what="dataRates" label="the speeds" sourcing={sourcing} />
       <Button
         className="min-h-9 self-start"
         onClick={() =>

@@ -119,7 +119,7 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
               />
             )}
           </Field>
-          <Field label="Rate, MT/s" error={fault('speeds.0.dataRate')}>
+          <Field label="Speed, MT/s" error={fault('speeds.0.dataRate')}>
             {(control) => (
               <Select
                 {...control}
@@ -150,11 +150,11 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
 
         <details>
           <summary className="min-h-9 cursor-pointer font-semibold">
-            Article, form factor, ECC, voltage, profile
+            Part number, form factor, ECC, voltage, profile
           </summary>
           <div className="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-3">
             <Field
-              label="Article"
+              label="Part number"
               className="col-span-full"
               hint="As on the label; left out, it is named by its figures."
               error={fault('article')}
@@ -199,7 +199,7 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
             />
             {profile && (
               <>
-                {number('Profile rate, MT/s', 'speeds', profileAt, 'dataRate')}
+                {number('Profile speed, MT/s', 'speeds', profileAt, 'dataRate')}
                 {number('Profile voltage', 'speeds', profileAt, 'voltage')}
                 {TIMINGS.map((timing) => (
                   <div key={timing}>

@@ -76,7 +76,7 @@ export function withProfile(draft: ModuleDraft, on: boolean): ModuleDraft {
   return { ...draft, speeds: [...standard, { ...base, kind: 'profile' }] }
 }
 
-/** A module that got no article is known by what it is. */
+/** A module that got no part number is known by what it is. */
 export function named(draft: ModuleDraft): ModuleDraft {
   if (String(draft.article).trim() !== '') return draft
   return { ...draft, article: plainName(draft as never) }

@@ -1,6 +1,6 @@
 import type { Backup, BackupContents } from '@tembrix/core/records'
 import { Download, HardDriveDownload, RotateCcw, Upload } from 'lucide-react'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import {
   API,
   useBackupContentsQuery,
@@ -11,7 +11,8 @@ import {
   useRestoreBackupMutation,
 } from '../../base/data'
 import { Bar } from '../../base/shell'
-import { Button, Dialog, dayAndTime, HeadRow, Message, plural } from '../../base/ui'
+import { type Column, DataTable } from '../../base/table'
+import { Button, Dialog, dayAndTime, Message, plural } from '../../base/ui'
 
 /** The shop's backups: made, fetched, brought in from elsewhere, restored. */
 export function Backups() {
@@ -19,6 +20,7 @@ export function Backups() {
   const [make, making] = useMakeBackupMutation()
   const [bring, bringing] = useBringBackupMutation()
   const [chosen, setChosen] = useState<Backup | null>(null)
+  const columns = useMemo(() => columnsWith(setChosen), [])
   const input = useRef<HTMLInputElement>(null)
 
   const failed = bringing.error ?? making.error
@@ -76,7 +78,7 @@ export function Backups() {
             <p>The first is made tonight, or now.</p>
           </Message>
         ) : (
-          <BackupTable backups={data} onRestore={setChosen} />
+          <DataTable name="Backups" rows={data} columns={columns} keyOf={({ name }) => name} />
         )}
         {chosen && <Restore backup={chosen} onClose={() => setChosen(null)} />}
       </main>
@@ -84,50 +86,47 @@ export function Backups() {
   )
 }
 
-const HEADINGS = ['Made', 'Why', 'Size', '']
-
-function BackupTable({
-  backups,
-  onRestore,
-}: {
-  backups: readonly Backup[]
-  onRestore: (backup: Backup) => void
-}) {
-  return (
-    <div className="min-h-0 overflow-auto border border-rule-2 bg-sheet">
-      <table className="w-full border-collapse text-left">
-        <HeadRow names={HEADINGS} />
-        <tbody>
-          {backups.map((backup) => (
-            <tr key={backup.name} className="h-12 border-t border-rule">
-              <td className="px-3 font-medium whitespace-nowrap">{dayAndTime(backup.madeAt)}</td>
-              <td className="px-3">{whyOf(backup.name)}</td>
-              <td className="px-3 whitespace-nowrap">{megabytes(backup.bytes)}</td>
-              <td className="px-2">
-                <span className="flex justify-end gap-2">
-                  <a
-                    href={`${API}/backups/${backup.name}`}
-                    download
-                    aria-label={`Download the backup of ${dayAndTime(backup.madeAt)}`}
-                    className="inline-flex min-h-11 items-center gap-2 rounded-sm border border-rule-2 px-3 font-medium hover:bg-sheet-2"
-                  >
-                    <Download size={17} aria-hidden /> Download
-                  </a>
-                  <Button
-                    aria-label={`Restore the backup of ${dayAndTime(backup.madeAt)}`}
-                    onClick={() => onRestore(backup)}
-                  >
-                    <RotateCcw size={17} aria-hidden /> Restore
-                  </Button>
-                </span>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
-  )
-}
+const columnsWith = (onRestore: (backup: Backup) => void): Column<Backup>[] => [
+  {
+    id: 'made',
+    name: 'Made',
+    fixed: true,
+    narrow: 'head',
+    look: 'font-medium whitespace-nowrap',
+    sortBy: ({ madeAt }) => madeAt,
+    cell: ({ madeAt }) => dayAndTime(madeAt),
+  },
+  { id: 'why', name: 'Why', sortBy: ({ name }) => whyOf(name), cell: ({ name }) => whyOf(name) },
+  {
+    id: 'size',
+    name: 'Size',
+    look: 'whitespace-nowrap',
+    sortBy: ({ bytes }) => bytes,
+    cell: ({ bytes }) => megabytes(bytes),
+  },
+  {
+    id: 'acts',
+    name: '',
+    cell: (backup) => (
+      <span className="flex gap-2 md:justify-end">
+        <a
+          href={`${API}/backups/${backup.name}`}
+          download
+          aria-label={`Download the backup of ${dayAndTime(backup.madeAt)}`}
+          className="inline-flex min-h-11 items-center gap-2 rounded-sm border border-rule-2 px-3 font-medium hover:bg-sheet-2"
+        >
+          <Download size={17} aria-hidden /> Download
+        </a>
+        <Button
+          aria-label={`Restore the backup of ${dayAndTime(backup.madeAt)}`}
+          onClick={() => onRestore(backup)}
+        >
+          <RotateCcw size={17} aria-hidden /> Restore
+        </Button>
+      </span>
+    ),
+  },
+]
 
 const whyOf = (name: string): string =>
   name.includes('-before-update')

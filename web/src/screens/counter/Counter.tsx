@@ -1,10 +1,11 @@
 import { type JobLine, STAGES, type Stage } from '@tembrix/core/records'
 import { Plus, Search } from 'lucide-react'
-import { type ReactNode, useDeferredValue } from 'react'
+import { useDeferredValue } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import { rowsOf, useJobsInfiniteQuery } from '../../base/data'
 import { Bar } from '../../base/shell'
-import { ago, Button, day, HeadRow, inputLook, Message, More, overdue, Select } from '../../base/ui'
+import { type Column, DataTable } from '../../base/table'
+import { ago, Button, day, inputLook, Message, More, overdue, Select } from '../../base/ui'
 import { STAGE_NAMES } from './stages'
 
 const STAGE_OPTIONS = [
@@ -12,7 +13,7 @@ const STAGE_OPTIONS = [
   ...STAGES.map((stage) => ({ value: stage, label: STAGE_NAMES[stage] })),
 ]
 
-/** The day's jobs: found by any word, opened by a press, begun anew. */
+/** The day's jobs: found by any word, opened by a press, begun. */
 export function Counter() {
   const [params, setParams] = useSearchParams()
   const navigate = useNavigate()
@@ -86,57 +87,87 @@ export function Counter() {
             </Message>
           )
         ) : (
-          <JobTable jobs={data}>
-            <More list={list} />
-          </JobTable>
+          <DataTable
+            name="Jobs"
+            rows={data}
+            columns={COLUMNS}
+            keyOf={({ id }) => id}
+            onOpen={({ id }) => navigate(`/jobs/${id}`)}
+            more={list.hasNextPage}
+            foot={<More list={list} />}
+          />
         )}
       </main>
     </div>
   )
 }
 
-const HEADINGS = ['Job', 'Customer', 'Machine', 'Complaint', 'At', 'Due', 'Changed']
+const isLate = ({ dueOn, stage }: JobLine): boolean =>
+  dueOn !== null && stage !== 'closed' && overdue(dueOn)
 
-function JobTable({ jobs, children }: { jobs: JobLine[]; children: ReactNode }) {
-  const navigate = useNavigate()
-  return (
-    <div className="min-h-0 overflow-auto border border-rule-2 bg-sheet">
-      <table className="w-full border-collapse text-left">
-        <HeadRow names={HEADINGS} />
-        <tbody>
-          {jobs.map((job) => (
-            <tr
-              key={job.id}
-              onClick={() => navigate(`/jobs/${job.id}`)}
-              className="h-12 cursor-pointer border-t border-rule hover:bg-act-soft"
-            >
-              <td className="px-3">
-                <Link
-                  to={`/jobs/${job.id}`}
-                  className="font-mono font-semibold text-act underline underline-offset-2"
-                >
-                  {job.number}
-                </Link>
-              </td>
-              <td className="px-3 font-medium">{job.customerName}</td>
-              <td className="px-3">{job.machineName}</td>
-              <td className="max-w-72 truncate px-3 text-ink-2">{job.complaint}</td>
-              <td className="px-3 whitespace-nowrap">{STAGE_NAMES[job.stage]}</td>
-              <td
-                className={`px-3 whitespace-nowrap ${job.dueOn && job.stage !== 'closed' && overdue(job.dueOn) ? 'font-semibold text-stop' : ''}`}
-              >
-                {job.dueOn
-                  ? job.stage !== 'closed' && overdue(job.dueOn)
-                    ? `${day(job.dueOn)}, late`
-                    : day(job.dueOn)
-                  : ''}
-              </td>
-              <td className="px-3 text-sm whitespace-nowrap text-ink-2">{ago(job.updatedAt)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {children}
-    </div>
-  )
-}
+const COLUMNS: readonly Column<JobLine>[] = [
+  {
+    id: 'number',
+    name: 'Job',
+    fixed: true,
+    sortBy: ({ number }) => number,
+    cell: ({ id, number }) => (
+      <Link
+        to={`/jobs/${id}`}
+        className="inline-flex min-h-9 items-center font-mono font-semibold text-act underline underline-offset-2"
+      >
+        {number}
+      </Link>
+    ),
+  },
+  {
+    id: 'customer',
+    name: 'Customer',
+    fixed: true,
+    narrow: 'head',
+    look: 'font-medium',
+    sortBy: ({ customerName }) => customerName,
+    cell: ({ customerName }) => customerName,
+  },
+  {
+    id: 'machine',
+    name: 'Machine',
+    sortBy: ({ machineName }) => machineName,
+    cell: ({ machineName }) => machineName,
+  },
+  {
+    id: 'complaint',
+    name: 'Complaint',
+    narrow: 'hidden',
+    look: 'max-w-72 truncate text-ink-2',
+    cell: ({ complaint }) => complaint,
+  },
+  {
+    id: 'stage',
+    name: 'At',
+    look: 'whitespace-nowrap',
+    sortBy: ({ stage }) => STAGES.indexOf(stage),
+    cell: ({ stage }) => STAGE_NAMES[stage],
+  },
+  {
+    id: 'due',
+    name: 'Due',
+    look: 'whitespace-nowrap',
+    sortBy: ({ dueOn }) => dueOn,
+    cell: (job) =>
+      job.dueOn && (
+        <span className={isLate(job) ? 'font-semibold text-stop' : ''}>
+          {day(job.dueOn)}
+          {isLate(job) && ', late'}
+        </span>
+      ),
+  },
+  {
+    id: 'changed',
+    name: 'Changed',
+    narrow: 'hidden',
+    look: 'text-sm whitespace-nowrap text-ink-2',
+    sortBy: ({ updatedAt }) => updatedAt,
+    cell: ({ updatedAt }) => ago(updatedAt),
+  },
+]

@@ -1,6 +1,7 @@
 import { STARTING_MACHINES } from '@tembrix/core/machines'
+import type { ModelRecord, ValidatedListLine } from '@tembrix/core/records'
 import { Plus, Search } from 'lucide-react'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import {
   overlayModels,
@@ -10,7 +11,74 @@ import {
   useValidatedListsQuery,
 } from '../../base/data'
 import { Bar } from '../../base/shell'
-import { ago, Button, Dialog, inputLook, Message, plural } from '../../base/ui'
+import { type Column, DataTable } from '../../base/table'
+import { ago, Button, capacity, Dialog, inputLook, Message, plural } from '../../base/ui'
+
+const columnsWith = (lists: readonly ValidatedListLine[]): Column<ModelRecord>[] => [
+  {
+    id: 'model',
+    name: 'Model',
+    fixed: true,
+    narrow: 'head',
+    sortBy: ({ machine }) => machine.name,
+    cell: ({ id, machine }) => (
+      <Link
+        to={`/machines/${id}`}
+        className="inline-flex min-h-9 items-center font-semibold text-act underline underline-offset-2"
+      >
+        {machine.name}
+      </Link>
+    ),
+  },
+  {
+    id: 'kind',
+    name: 'Kind',
+    sortBy: ({ machine }) => machine.kind,
+    cell: ({ machine }) => machine.kind,
+  },
+  {
+    id: 'memory',
+    name: 'Memory',
+    sortBy: ({ machine }) => machine.generation,
+    cell: ({ machine }) => machine.generation,
+  },
+  {
+    id: 'slots',
+    name: 'Slots',
+    sortBy: ({ machine }) => machine.slots.length,
+    cell: ({ machine }) =>
+      `${machine.slots.length}${machine.soldered.length > 0 ? ' and soldered' : ''}`,
+  },
+  {
+    id: 'most',
+    name: 'Maximum',
+    look: 'whitespace-nowrap',
+    sortBy: ({ machine }) => machine.limits.totalGiB,
+    cell: ({ machine }) => capacity(machine.limits.totalGiB),
+  },
+  {
+    id: 'opens',
+    name: 'Opens in',
+    look: 'whitespace-nowrap',
+    sortBy: ({ openingMinutes }) => openingMinutes,
+    cell: ({ openingMinutes }) => (openingMinutes === null ? '' : `${openingMinutes} min`),
+  },
+  {
+    id: 'lists',
+    name: 'Lists',
+    narrow: 'hidden',
+    sortBy: ({ id }) => lists.filter(({ modelId }) => modelId === id).length,
+    cell: ({ id }) => lists.filter(({ modelId }) => modelId === id).length || '',
+  },
+  {
+    id: 'changed',
+    name: 'Changed',
+    narrow: 'hidden',
+    look: 'text-sm whitespace-nowrap text-ink-2',
+    sortBy: ({ updatedAt }) => updatedAt,
+    cell: ({ updatedAt }) => ago(updatedAt),
+  },
+]
 
 /** The shop's records of machines by model. */
 export function Machines() {
@@ -19,6 +87,8 @@ export function Machines() {
   const entries = useAppSelector((state) => state.outbox.entries)
   const [search, setSearch] = useState('')
   const [choosing, setChoosing] = useState(false)
+  const navigate = useNavigate()
+  const columns = useMemo(() => columnsWith(lists), [lists])
   const words = search.toLowerCase().split(/\s+/).filter(Boolean)
   const models = data && overlayModels(data, entries)
   const shown = models?.filter(({ machine }) => {
@@ -67,56 +137,13 @@ export function Machines() {
             </p>
           </Message>
         ) : (
-          <div className="min-h-0 overflow-auto border border-rule-2 bg-sheet">
-            <table className="w-full border-collapse text-left">
-              <thead className="sticky top-0 bg-sheet-2 text-sm">
-                <tr>
-                  {[
-                    'Model',
-                    'Kind',
-                    'Memory',
-                    'Slots',
-                    'At most',
-                    'Opens in',
-                    'Lists',
-                    'Changed',
-                  ].map((name) => (
-                    <th key={name} scope="col" className="px-3 py-2 font-semibold">
-                      {name}
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {shown.map(({ id, machine, openingMinutes, updatedAt }) => (
-                  <tr key={id} className="h-12 border-t border-rule hover:bg-act-soft">
-                    <td className="px-3">
-                      <Link
-                        to={`/machines/${id}`}
-                        className="font-semibold text-act underline underline-offset-2"
-                      >
-                        {machine.name}
-                      </Link>
-                    </td>
-                    <td className="px-3">{machine.kind}</td>
-                    <td className="px-3">{machine.generation}</td>
-                    <td className="px-3">
-                      {machine.slots.length}
-                      {machine.soldered.length > 0 ? ' and soldered' : ''}
-                    </td>
-                    <td className="px-3 whitespace-nowrap">{machine.limits.totalGiB} GB</td>
-                    <td className="px-3 whitespace-nowrap">
-                      {openingMinutes === null ? '' : `${openingMinutes} min`}
-                    </td>
-                    <td className="px-3">
-                      {lists.filter(({ modelId }) => modelId === id).length || ''}
-                    </td>
-                    <td className="px-3 text-sm whitespace-nowrap text-ink-2">{ago(updatedAt)}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
+          <DataTable
+            name="Machine records"
+            rows={shown}
+            columns={columns}
+            keyOf={({ id }) => id}
+            onOpen={({ id }) => navigate(`/machines/${id}`)}
+          />
         )}
       </main>
       {choosing && <NewRecord onClose={() => setChoosing(false)} />}

@@ -34,8 +34,8 @@ export function ValidatedLists({ model }: { model: ModelRecord }) {
     <>
       {own.length === 0 ? (
         <p className="text-ink-2">
-          None yet. With the board maker’s list, Plan says which articles were tested, and in how
-          many slots.
+          None yet. With the board maker’s list, Plan says which part numbers were tested, and in
+          how many slots.
         </p>
       ) : (
         <ul className="flex flex-col">
@@ -91,11 +91,11 @@ export function ValidatedLists({ model }: { model: ModelRecord }) {
 
 const COLUMN_NAMES: Record<ValidatedColumn, string> = {
   maker: 'Maker',
-  article: 'Article',
+  article: 'Part number',
   kitSize: 'Pieces in the kit',
   capacityGiB: 'Size of a module',
   slotsTested: 'Slots tested',
-  dataRate: 'Rate',
+  dataRate: 'Speed',
 }
 
 const PREVIEW = VALIDATED_COLUMNS.map((column) => ({

@@ -30,7 +30,7 @@ export function Probe() {
       if (document.visibilityState === 'hidden') {
         ending.abort(
           new Error(
-            'The page was put away: a browser slows what nobody looks at. Nothing was sent.',
+            'The page was in the background: a browser slows what nobody looks at. Nothing was sent.',
           ),
         )
       }

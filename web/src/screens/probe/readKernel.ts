@@ -13,7 +13,7 @@ export interface Reader {
 
 /**
  * Memory of so many bytes with what reads it quickest: WebAssembly with wide registers reads more than
- * twice as fast as the page's own language; where it is not to be had, that language.
+ * twice as fast as the page's own language; where there is none, that language.
  */
 export function newReader(bytes: number): Reader {
   try {

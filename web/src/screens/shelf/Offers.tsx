@@ -1,6 +1,6 @@
 import type { ShopModule } from '@tembrix/core/records'
 import { RefreshCw, Trash2 } from 'lucide-react'
-import { useDeferredValue, useState } from 'react'
+import { useDeferredValue, useMemo, useState } from 'react'
 import {
   rowsOf,
   useAskSupplierMutation,
@@ -8,13 +8,69 @@ import {
   usePriceListsQuery,
   useRemoveModuleMutation,
 } from '../../base/data'
-import { ago, Button, Confirm, HeadRow, More, money, plural } from '../../base/ui'
+import { type Column, DataTable } from '../../base/table'
+import { ago, Button, Confirm, More, money, plural } from '../../base/ui'
 import { describeModule, organisation } from '../../parts/board'
 import { PriceLists } from './PriceLists'
 import { SearchBox } from './SearchBox'
 import { kitOf } from './words'
 
-const HEADINGS = ['Module', 'Article', 'Sold as', 'Supplier', 'To be had', 'Comes in', 'Price', '']
+const COLUMNS: readonly Column<ShopModule>[] = [
+  {
+    id: 'module',
+    name: 'Module',
+    fixed: true,
+    narrow: 'head',
+    look: 'font-semibold',
+    sortBy: ({ module }) => describeModule(module),
+    cell: ({ module }) => (
+      <>
+        {describeModule(module)}{' '}
+        <span className="text-sm font-normal text-ink-2">{organisation(module)}</span>
+      </>
+    ),
+  },
+  {
+    id: 'part',
+    name: 'Part number',
+    sortBy: ({ module }) => module.article,
+    cell: ({ module }) => module.article,
+  },
+  {
+    id: 'sold',
+    name: 'Sold as',
+    look: 'whitespace-nowrap',
+    sortBy: ({ module }) => kitOf(module),
+    cell: ({ module }) => kitOf(module),
+  },
+  {
+    id: 'supplier',
+    name: 'Supplier',
+    sortBy: ({ supplier }) => supplier || null,
+    cell: ({ supplier }) => supplier || '–',
+  },
+  {
+    id: 'available',
+    name: 'Available',
+    look: 'whitespace-nowrap',
+    sortBy: ({ stock }) => stock,
+    cell: (offer) => <Stock offer={offer} />,
+  },
+  {
+    id: 'comes',
+    name: 'Comes in',
+    look: 'whitespace-nowrap',
+    sortBy: ({ leadDays }) => leadDays,
+    cell: ({ leadDays }) => (leadDays === null ? '–' : plural(leadDays, 'day')),
+  },
+  {
+    id: 'price',
+    name: 'Price',
+    figures: true,
+    sortBy: ({ price }) => price,
+    cell: ({ price }) => (price === null ? 'no price' : money(price)),
+  },
+]
 
 /** Offers that the supplier is asked about at a time. */
 const ASKED = 100
@@ -29,12 +85,13 @@ export function Offers() {
   const [remove, removing] = useRemoveModuleMutation()
   const { data: lists = [] } = usePriceListsQuery()
   const [dropping, setDropping] = useState<ShopModule | null>(null)
+  const columns = useMemo(() => [...COLUMNS, dropColumn(setDropping)], [])
   return (
     <>
       <div className="flex flex-wrap items-center gap-3">
         <SearchBox
           label="Search the offers"
-          placeholder="Capacity, rate, article, supplier"
+          placeholder="Capacity, speed, part number, supplier"
           value={search}
           onValue={setSearch}
         />
@@ -43,14 +100,14 @@ export function Offers() {
           onClick={() => ask((shown ?? []).slice(0, ASKED).map(({ id }) => id))}
         >
           <RefreshCw size={17} aria-hidden className={asking.isLoading ? 'animate-spin' : ''} />
-          {asking.isLoading ? 'Asking…' : 'Ask anew'}
+          {asking.isLoading ? 'Asking…' : 'Ask again'}
         </Button>
         <PriceLists lists={lists} />
       </div>
       {asking.error && <Failure of={asking.error} />}
       {asking.data && !asking.isLoading && !asking.error && (
         <p className="text-sm" aria-live="polite">
-          Asked about {plural(asking.data.asked, 'article')}; {asking.data.sold} still sold.
+          Asked about {plural(asking.data.asked, 'part number')}; {asking.data.sold} still sold.
         </p>
       )}
       {removing.error && <Failure of={removing.error} />}
@@ -77,50 +134,34 @@ export function Offers() {
             : 'No offer matches. Try fewer words.'}
         </p>
       ) : (
-        <div className="min-h-0 overflow-auto border border-rule-2 bg-sheet">
-          <table className="w-full border-collapse text-left">
-            <HeadRow names={HEADINGS} />
-            <tbody>
-              {shown.map((offer) => (
-                <tr key={offer.id} className="h-12 border-t border-rule">
-                  <td className="px-3 font-semibold">
-                    {describeModule(offer.module)}{' '}
-                    <span className="text-sm font-normal text-ink-2">
-                      {organisation(offer.module)}
-                    </span>
-                  </td>
-                  <td className="px-3">{offer.module.article}</td>
-                  <td className="px-3 whitespace-nowrap">{kitOf(offer.module)}</td>
-                  <td className="px-3">{offer.supplier || '–'}</td>
-                  <td className="px-3 whitespace-nowrap">
-                    <Stock offer={offer} />
-                  </td>
-                  <td className="px-3 whitespace-nowrap">
-                    {offer.leadDays === null ? '–' : plural(offer.leadDays, 'day')}
-                  </td>
-                  <td className="px-3 text-right whitespace-nowrap">
-                    {offer.price === null ? 'no price' : money(offer.price)}
-                  </td>
-                  <td className="w-px px-1">
-                    <button
-                      type="button"
-                      aria-label={`Drop ${offer.module.article}`}
-                      onClick={() => setDropping(offer)}
-                      className="grid size-11 place-items-center rounded-sm hover:bg-stop-soft"
-                    >
-                      <Trash2 size={17} aria-hidden />
-                    </button>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          <More list={found} />
-        </div>
+        <DataTable
+          name="Offers"
+          rows={shown}
+          columns={columns}
+          keyOf={({ id }) => id}
+          more={found.hasNextPage}
+          foot={<More list={found} />}
+        />
       )}
     </>
   )
 }
+
+const dropColumn = (onDrop: (offer: ShopModule) => void): Column<ShopModule> => ({
+  id: 'drop',
+  name: '',
+  look: 'w-px',
+  cell: (offer) => (
+    <button
+      type="button"
+      aria-label={`Drop ${offer.module.article}`}
+      onClick={() => onDrop(offer)}
+      className="grid size-11 place-items-center rounded-sm hover:bg-stop-soft"
+    >
+      <Trash2 size={17} aria-hidden />
+    </button>
+  ),
+})
 
 function Stock({ offer: { stock, askedAt } }: { offer: ShopModule }) {
   return (

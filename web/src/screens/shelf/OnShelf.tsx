@@ -1,8 +1,9 @@
 import type { ShopModule } from '@tembrix/core/records'
 import { Pencil, Plus, Split } from 'lucide-react'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import { Button, day, HeadRow, money, plural } from '../../base/ui'
+import { type Column, DataTable } from '../../base/table'
+import { Button, day, money, plural } from '../../base/ui'
 import { describeModule, organisation } from '../../parts/board'
 import { PieceDialog } from './PieceDialog'
 import { SearchBox } from './SearchBox'
@@ -14,20 +15,147 @@ type Open =
   | { kind: 'edit'; piece: ShopModule; kit: KitOnShelf }
   | { kind: 'apart'; kit: KitOnShelf }
 
-const HEADINGS = ['Piece', 'Article', 'Serial', 'State', 'From', 'Kept for', 'Price', '']
+/** A piece, with the kit it lies with. */
+interface Lying {
+  piece: ShopModule
+  kit: KitOnShelf
+  /** The first of its kit speaks for it; a kit is sorted by it, so that it stays together. */
+  first: ShopModule
+}
+
+const columnsWith = (open: (what: Open) => void): Column<Lying>[] => [
+  {
+    id: 'piece',
+    name: 'Piece',
+    fixed: true,
+    narrow: 'head',
+    sortBy: ({ first }) => describeModule(first.module),
+    cell: ({ piece: { module }, kit, piece, first }) => (
+      <>
+        <b className="font-semibold">{describeModule(module)}</b>
+        <span className="block text-sm font-normal text-ink-2">
+          {organisation(module)}
+          {kit.whole && piece === first && ` · kit of ${kit.pieces.length}, kept together`}
+          {module.kit && !kit.whole && ` · one of a kit of ${module.kit.size}`}
+        </span>
+      </>
+    ),
+  },
+  {
+    id: 'part',
+    name: 'Part number',
+    sortBy: ({ first }) => first.module.article,
+    cell: ({ piece: { module, note } }) => (
+      <>
+        {module.article}
+        {note && <span className="block text-sm text-ink-2">{note}</span>}
+      </>
+    ),
+  },
+  {
+    id: 'serial',
+    name: 'Serial',
+    look: 'font-mono text-sm',
+    sortBy: ({ first }) => first.serialNumber || null,
+    cell: ({ piece }) => piece.serialNumber || '–',
+  },
+  {
+    id: 'state',
+    name: 'State',
+    look: 'whitespace-nowrap',
+    sortBy: ({ first }) => first.testedOn,
+    cell: ({ piece: { condition, testedOn } }) => (
+      <>
+        {condition ?? 'state not known'}
+        <span className={`block text-sm ${testedOn ? 'text-ink-2' : 'font-medium text-risk'}`}>
+          {testedOn ? `tested ${day(testedOn)}` : 'untested'}
+        </span>
+      </>
+    ),
+  },
+  {
+    id: 'from',
+    name: 'From',
+    look: 'whitespace-nowrap',
+    sortBy: ({ first }) => first.fromJob,
+    cell: ({ piece: { fromJobId, fromJob } }) =>
+      fromJobId ? (
+        <Link to={`/jobs/${fromJobId}`} className="underline">
+          job {fromJob}
+        </Link>
+      ) : (
+        '–'
+      ),
+  },
+  {
+    id: 'kept',
+    name: 'Kept for',
+    look: 'whitespace-nowrap',
+    sortBy: ({ first }) => first.keptFor?.number ?? null,
+    cell: ({ piece: { keptFor } }) =>
+      keptFor ? (
+        <Link to={`/jobs/${keptFor.jobId}/plan`} className="font-medium text-gold underline">
+          job {keptFor.number}
+        </Link>
+      ) : (
+        '–'
+      ),
+  },
+  {
+    id: 'price',
+    name: 'Price',
+    figures: true,
+    sortBy: ({ first }) => first.price,
+    cell: ({ piece: { price } }) =>
+      price === null ? <span className="text-risk">no price</span> : money(price),
+  },
+  {
+    id: 'acts',
+    name: '',
+    look: 'w-px',
+    cell: ({ piece, kit, first }) => (
+      <span className="flex justify-end">
+        {kit.whole && piece === first && (
+          <button
+            type="button"
+            onClick={() => open({ kind: 'apart', kit })}
+            aria-label={`Take the kit ${piece.module.article} apart`}
+            title="Take the kit apart"
+            className="grid size-11 place-items-center rounded-sm hover:bg-sheet-2"
+          >
+            <Split size={17} aria-hidden />
+          </button>
+        )}
+        <button
+          type="button"
+          onClick={() => open({ kind: 'edit', piece, kit })}
+          aria-label={`Change ${piece.module.article}${piece.serialNumber ? `, ${piece.serialNumber}` : ''}`}
+          className="grid size-11 place-items-center rounded-sm hover:bg-sheet-2"
+        >
+          <Pencil size={17} aria-hidden />
+        </button>
+      </span>
+    ),
+  },
+]
 
 /** The pieces that lie in the shop, kits together. */
 export function OnShelf({ pieces }: { pieces: readonly ShopModule[] }) {
   const [search, setSearch] = useState('')
   const [open, setOpen] = useState<Open | null>(null)
   const shown = inKits(pieces.filter(matching(search)))
+  const lying = shown.flatMap((kit) => {
+    const [first] = kit.pieces
+    return first ? kit.pieces.map((piece) => ({ piece, kit, first })) : []
+  })
+  const columns = useMemo(() => columnsWith(setOpen), [])
   const close = () => setOpen(null)
   return (
     <>
       <div className="flex flex-wrap items-center gap-3">
         <SearchBox
           label="Search the shelf"
-          placeholder="Capacity, rate, article, serial, job"
+          placeholder="Capacity, speed, part number, serial, job"
           value={search}
           onValue={setSearch}
         />
@@ -46,109 +174,17 @@ export function OnShelf({ pieces }: { pieces: readonly ShopModule[] }) {
             : 'Nothing here matches. Try fewer words.'}
         </p>
       ) : (
-        <div className="min-h-0 overflow-auto border border-rule-2 bg-sheet">
-          <table className="w-full border-collapse text-left">
-            <HeadRow names={HEADINGS} />
-            {shown.map((kit) => (
-              <tbody key={kit.id} className="border-t border-rule">
-                {kit.pieces.map((piece, at) => (
-                  <Row
-                    key={piece.id}
-                    piece={piece}
-                    kit={kit}
-                    first={at === 0}
-                    onEdit={() => setOpen({ kind: 'edit', piece, kit })}
-                    onApart={() => setOpen({ kind: 'apart', kit })}
-                  />
-                ))}
-              </tbody>
-            ))}
-          </table>
-        </div>
+        <DataTable
+          name="Shelf"
+          rows={lying}
+          columns={columns}
+          keyOf={({ piece }) => piece.id}
+          rowLook={({ kit }) => (kit.whole ? 'border-l-4 border-l-gold-line' : '')}
+        />
       )}
       {open?.kind === 'add' && <PieceDialog onClose={close} />}
       {open?.kind === 'edit' && <PieceDialog piece={open.piece} kit={open.kit} onClose={close} />}
       {open?.kind === 'apart' && <TakeApart kit={open.kit} onClose={close} />}
     </>
-  )
-}
-
-interface RowProps {
-  piece: ShopModule
-  kit: KitOnShelf
-  first: boolean
-  onEdit: () => void
-  onApart: () => void
-}
-
-function Row({ piece, kit, first, onEdit, onApart }: RowProps) {
-  const { module, serialNumber, condition, testedOn, fromJobId, fromJob, keptFor, price, note } =
-    piece
-  return (
-    <tr className={kit.whole ? 'border-l-4 border-gold-line' : ''}>
-      <td className="px-3 py-1.5">
-        <b className="font-semibold">{describeModule(module)}</b>
-        <span className="block text-sm text-ink-2">
-          {organisation(module)}
-          {kit.whole && first && ` · kit of ${kit.pieces.length}, kept together`}
-          {module.kit && !kit.whole && ` · one of a kit of ${module.kit.size}`}
-        </span>
-      </td>
-      <td className="px-3">
-        {module.article}
-        {note && <span className="block text-sm text-ink-2">{note}</span>}
-      </td>
-      <td className="px-3 font-mono text-sm">{serialNumber || '–'}</td>
-      <td className="px-3 whitespace-nowrap">
-        {condition ?? 'state not known'}
-        <span className={`block text-sm ${testedOn ? 'text-ink-2' : 'font-medium text-risk'}`}>
-          {testedOn ? `tested ${day(testedOn)}` : 'untested'}
-        </span>
-      </td>
-      <td className="px-3 whitespace-nowrap">
-        {fromJobId ? (
-          <Link to={`/jobs/${fromJobId}`} className="underline">
-            job {fromJob}
-          </Link>
-        ) : (
-          '–'
-        )}
-      </td>
-      <td className="px-3 whitespace-nowrap">
-        {keptFor ? (
-          <Link to={`/jobs/${keptFor.jobId}/plan`} className="font-medium text-gold underline">
-            job {keptFor.number}
-          </Link>
-        ) : (
-          '–'
-        )}
-      </td>
-      <td className="px-3 text-right whitespace-nowrap">
-        {price === null ? <span className="text-risk">no price</span> : money(price)}
-      </td>
-      <td className="w-px px-1">
-        <span className="flex justify-end">
-          {kit.whole && first && (
-            <button
-              type="button"
-              onClick={onApart}
-              aria-label={`Take the kit ${module.article} apart`}
-              title="Take the kit apart"
-              className="grid size-11 place-items-center rounded-sm hover:bg-sheet-2"
-            >
-              <Split size={17} aria-hidden />
-            </button>
-          )}
-          <button
-            type="button"
-            onClick={onEdit}
-            aria-label={`Change ${module.article}${serialNumber ? `, ${serialNumber}` : ''}`}
-            className="grid size-11 place-items-center rounded-sm hover:bg-sheet-2"
-          >
-            <Pencil size={17} aria-hidden />
-          </button>
-        </span>
-      </td>
-    </tr>
   )
 }

@@ -26,14 +26,14 @@ import { kitOf } from './words'
 const LARGEST = 8_000_000
 
 const NAMES: Record<PriceColumn, string> = {
-  article: 'Article',
+  article: 'Part number',
   price: 'Price',
   label: 'Label or description',
   generation: 'Generation',
   form: 'Form factor',
   capacityGiB: 'Capacity',
   pieces: 'Pieces in the kit',
-  dataRate: 'Rate',
+  dataRate: 'Speed',
   cl: 'CL',
   ranks: 'Ranks',
   width: 'Device width',

@@ -14,7 +14,8 @@ import {
   useSetSupplierMoodMutation,
   useSupplierMoodQuery,
 } from '../../base/data'
-import { Button, Field, HeadRow, money, plural, Select, TextInput } from '../../base/ui'
+import { type Column, DataTable } from '../../base/table'
+import { Button, Field, money, plural, Select, TextInput } from '../../base/ui'
 import { describeModule, formOf, organisation } from '../../parts/board'
 import { Failure } from './Offers'
 import { kitOf } from './words'
@@ -112,7 +113,56 @@ export function SupplierSearch() {
   )
 }
 
-const HEADINGS = ['Module', 'Article', 'Sold as', 'In stock', 'Comes in', 'Price', '']
+const COLUMNS: readonly Column<Offered>[] = [
+  {
+    id: 'module',
+    name: 'Module',
+    fixed: true,
+    narrow: 'head',
+    look: 'font-semibold',
+    sortBy: ({ module }) => describeModule(module),
+    cell: ({ module }) => (
+      <>
+        {describeModule(module)}{' '}
+        <span className="text-sm font-normal text-ink-2">{organisation(module)}</span>
+      </>
+    ),
+  },
+  {
+    id: 'part',
+    name: 'Part number',
+    sortBy: ({ module }) => module.article,
+    cell: ({ module }) => module.article,
+  },
+  {
+    id: 'sold',
+    name: 'Sold as',
+    look: 'whitespace-nowrap',
+    sortBy: ({ module }) => kitOf(module),
+    cell: ({ module }) => kitOf(module),
+  },
+  {
+    id: 'stock',
+    name: 'In stock',
+    sortBy: ({ stock }) => stock,
+    cell: ({ stock }) =>
+      stock === 0 ? <span className="font-medium text-risk">none</span> : stock,
+  },
+  {
+    id: 'comes',
+    name: 'Comes in',
+    look: 'whitespace-nowrap',
+    sortBy: ({ leadDays }) => leadDays,
+    cell: ({ leadDays }) => (leadDays === null ? '–' : plural(leadDays, 'day')),
+  },
+  {
+    id: 'price',
+    name: 'Price',
+    figures: true,
+    sortBy: ({ price }) => price,
+    cell: ({ price }) => money(price),
+  },
+]
 
 function Answer({ supplier, offers, takenUp }: SupplierAnswer) {
   const [create, { error }] = useCreateModuleMutation()
@@ -124,6 +174,21 @@ function Answer({ supplier, offers, takenUp }: SupplierAnswer) {
     const { data } = await create(fields)
     if (data) setTaking((now) => [...now, offeredKey(offer)])
   }
+  const take: Column<Offered> = {
+    id: 'take',
+    name: '',
+    look: 'w-px whitespace-nowrap',
+    cell: (offer) =>
+      taken.has(offeredKey(offer)) ? (
+        <span className="flex items-center gap-1.5 px-2 text-act">
+          <Check size={17} aria-hidden /> taken up
+        </span>
+      ) : (
+        <Button aria-label={`Take up ${offer.module.article}`} onClick={() => takeUp(offer)}>
+          <Plus size={17} aria-hidden /> Take up
+        </Button>
+      ),
+  }
   if (offers.length === 0) {
     return <p className="p-8 text-center text-ink-2">{supplier} sells nothing like this.</p>
   }
@@ -133,47 +198,12 @@ function Answer({ supplier, offers, takenUp }: SupplierAnswer) {
         {plural(offers.length, 'offer')} of {supplier}, the cheapest first.
       </p>
       {error && <Failure of={error} />}
-      <div className="min-h-0 overflow-auto border border-rule-2 bg-sheet">
-        <table className="w-full border-collapse text-left">
-          <HeadRow names={HEADINGS} />
-          <tbody>
-            {offers.map((offer) => {
-              const { module, price, stock, leadDays } = offer
-              return (
-                <tr key={module.article} className="h-12 border-t border-rule">
-                  <td className="px-3 font-semibold">
-                    {describeModule(module)}{' '}
-                    <span className="text-sm font-normal text-ink-2">{organisation(module)}</span>
-                  </td>
-                  <td className="px-3">{module.article}</td>
-                  <td className="px-3 whitespace-nowrap">{kitOf(module)}</td>
-                  <td className="px-3">
-                    {stock === 0 ? <span className="font-medium text-risk">none</span> : stock}
-                  </td>
-                  <td className="px-3 whitespace-nowrap">
-                    {leadDays === null ? '–' : plural(leadDays, 'day')}
-                  </td>
-                  <td className="px-3 text-right whitespace-nowrap">{money(price)}</td>
-                  <td className="w-px px-2 whitespace-nowrap">
-                    {taken.has(offeredKey(offer)) ? (
-                      <span className="flex items-center gap-1.5 px-2 text-act">
-                        <Check size={17} aria-hidden /> taken up
-                      </span>
-                    ) : (
-                      <Button
-                        aria-label={`Take up ${module.article}`}
-                        onClick={() => takeUp(offer)}
-                      >
-                        <Plus size={17} aria-hidden /> Take up
-                      </Button>
-                    )}
-                  </td>
-                </tr>
-              )
-            })}
-          </tbody>
-        </table>
-      </div>
+      <DataTable
+        name="Offers of the supplier"
+        rows={offers}
+        columns={[...COLUMNS, take]}
+        keyOf={({ module }) => module.article}
+      />
     </>
   )
 }

@@ -36,7 +36,7 @@ export function Answer({ trying }: { trying: Trying }) {
       <b className="font-semibold">{but ? 'Yes, but.' : 'Yes.'}</b>{' '}
       {capacity(evaluation.capacity.usableGiB)}, {modeWord(mode)}, {run.dataRate} MT/s,{' '}
       {tidy(run.firstWordNs, 1)} ns
-      {but ? '; what to mind is below.' : '.'}
+      {but ? '; notes and warnings are below.' : '.'}
     </p>
   )
 }

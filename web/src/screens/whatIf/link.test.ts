@@ -29,7 +29,7 @@ const state: WhatIf = {
   profile: true,
 }
 
-/** A state with modules named by their size, since ids are made anew. */
+/** A state with modules named by their size, since ids are new each time. */
 const plain = (of: WhatIf | null) =>
   of && {
     ...of,

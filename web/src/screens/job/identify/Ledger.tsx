@@ -14,7 +14,7 @@ export function Ledger() {
   return (
     <details className="border-t border-rule pt-1">
       <summary className="min-h-10 cursor-pointer py-2 font-semibold">
-        Ledger of facts <span className="font-normal text-ink-2">({plural(facts, 'fact')})</span>
+        Evidence <span className="font-normal text-ink-2">({plural(facts, 'fact')})</span>
       </summary>
       <Facts title="Machine" entries={machine} />
       {slots.map(({ slot, entries, observed, verified }) => (

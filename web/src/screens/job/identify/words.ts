@@ -51,8 +51,8 @@ const DISPUTES: Record<DisputeCode, (dispute: Dispute) => { title: string; means
     means: 'Two sources disagree about this module.',
   }),
   RATE_OR_CLOCK: ({ subject }) => ({
-    title: `Slot ${subject}: which rate does it run at?`,
-    means: 'The figure may be the data rate or the clock, which is half of it.',
+    title: `Slot ${subject}: which speed does it run at?`,
+    means: 'The figure may be the speed or the clock, which is half of it.',
   }),
   RATED_AGAINST_CONFIGURED: ({ subject }) => ({
     title: `Slot ${subject} does not run at its rated speed`,
@@ -89,16 +89,16 @@ const UNKNOWNS: Record<UnknownCode, (what: string[]) => [string, string]> = {
   ],
   MODULE_FIGURES: (slots) => [
     `Ranks, device width or speed of the module in ${list(slots)}`,
-    'Read the label: 1Rx8 and the rate stand on it.',
+    'Read the label: 1Rx8 and the speed are on it.',
   ],
   TOTAL_LIMIT: () => ['How much the machine takes in all', 'The manual says.'],
   SLOT_LIMIT: () => ['How much one slot takes', 'The manual says.'],
-  RATES: () => ['Which rates the controller allows', 'The spec sheet of the processor.'],
+  RATES: () => ['Which speeds the controller allows', 'The spec sheet of the processor.'],
   FILLING_ORDER: () => [
     'Which slots to fill first',
     'The page of the manual that shows the slots, or the lettering on the board.',
   ],
-  FIRMWARE: () => ['A rate limit of the firmware', 'The spec sheet of the machine.'],
+  FIRMWARE: () => ['A speed limit of the firmware', 'The spec sheet of the machine.'],
 }
 
 export function unknownWords({ code, what }: Unknown): [string, string] {

@@ -166,9 +166,9 @@ function columnOf({ machine, pieces, file }: JobView, need: Need, plan: Plan): C
       { name: 'To buy', figure: money(cost.total) },
       { name: 'Usable', figure: evaluation.starts ? capacity(size.usableGiB) : 'does not start' },
       { name: 'Channels', figure: modeWord(mode) },
-      { name: 'Rate', figure: run ? `${run.dataRate} MT/s` : '–' },
-      { name: 'First word', figure: run ? `${tidy(run.firstWordNs, 1)} ns` : '–' },
-      { name: 'Whole memory', figure: run ? `${tidy(run.wholePeakGBs, 1)} GB/s` : '–' },
+      { name: 'Speed', figure: run ? `${run.dataRate} MT/s` : '–' },
+      { name: 'Latency', figure: run ? `${tidy(run.firstWordNs, 1)} ns` : '–' },
+      { name: 'Peak bandwidth', figure: run ? `${tidy(run.wholePeakGBs, 1)} GB/s` : '–' },
       { name: 'Memory profile', figure: run?.profile ? 'on' : 'off' },
       { name: 'Expected gain', figure: gain ? gainInShort(gain) : '–' },
       {

@@ -4,7 +4,7 @@ import { useValidatedListQuery, useValidatedListsQuery } from '../../../base/dat
 import { plural } from '../../../base/ui'
 import { useJob } from '../file'
 
-/** What the newest validated list of this model says of the planned articles. */
+/** What the newest validated list of this model says of the planned part numbers. */
 export function Validated() {
   const { file, planned } = useJob()
   const { data: lists } = useValidatedListsQuery()

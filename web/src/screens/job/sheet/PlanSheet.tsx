@@ -142,17 +142,17 @@ function ResultTable({ now, planned }: { now: Situation; planned: Situation }) {
     ['Usable capacity', ({ evaluation }) => capacity(evaluation.capacity.usableGiB)],
     ['Channels', ({ evaluation }) => modeWord(evaluation.mode)],
     [
-      'Data rate',
+      'Speed',
       ({ evaluation: { run } }) =>
         run
-          ? `${run.dataRate} MT/s, ${run.limitedBy === 'setting' ? 'set by hand' : `held by the ${run.limitedBy}`}`
+          ? `${run.dataRate} MT/s, ${run.limitedBy === 'setting' ? 'set by hand' : `limited by the ${run.limitedBy}`}`
           : 'does not start',
     ],
     [
       'Timings',
       ({ evaluation: { run } }) =>
         run
-          ? `${run.cl}-${run.trcd}-${run.trp}-${run.tras}, first word ${tidy(run.firstWordNs)} ns`
+          ? `${run.cl}-${run.trcd}-${run.trp}-${run.tras}, latency ${tidy(run.firstWordNs)} ns`
           : '–',
     ],
     [
@@ -160,7 +160,7 @@ function ResultTable({ now, planned }: { now: Situation; planned: Situation }) {
       ({ evaluation: { run } }) => (run?.profile ? 'on: enable it in the BIOS/UEFI setup' : 'off'),
     ],
     [
-      'Peak over the whole memory',
+      'Peak bandwidth',
       ({ evaluation: { run } }) => (run ? `${tidy(run.wholePeakGBs, 1)} GB/s` : '–'),
     ],
   ]

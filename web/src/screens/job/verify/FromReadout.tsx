@@ -12,7 +12,7 @@ interface Props {
 
 const LARGEST = 2_000_000
 
-/** Fills in what a readout of the machine as it is now says, pasted or from a file. */
+/** Fills in what a system report of the machine as it is now says, pasted or from a file. */
 export function FromReadout({ onSeen }: Props) {
   const { machine } = useJob()
   const [text, setText] = useState('')
@@ -32,14 +32,14 @@ export function FromReadout({ onSeen }: Props) {
 
   async function takeFile(file: File | undefined) {
     if (!file) return
-    if (file.size > LARGEST) setSaid(`${file.name} is too large for a readout.`)
+    if (file.size > LARGEST) setSaid(`${file.name} is too large for a system report.`)
     else take(read(new Uint8Array(await file.arrayBuffer())))
   }
 
   return (
     <details className="border-b border-rule">
       <summary className="flex min-h-11 cursor-pointer items-center font-semibold">
-        From a readout of the machine as it is now
+        From a system report of the machine as it is now
       </summary>
       <div className="flex flex-col gap-2 pb-2">
         <Field label="Paste it" hint={said || 'A listing, or CIM CSV or JSON.'}>
@@ -63,7 +63,7 @@ export function FromReadout({ onSeen }: Props) {
           <input
             ref={chooser}
             type="file"
-            aria-label="Readout as a file"
+            aria-label="System report as a file"
             className="hidden"
             onChange={({ target }) => {
               void takeFile(target.files?.[0])

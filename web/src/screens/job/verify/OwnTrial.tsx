@@ -9,7 +9,7 @@ interface Props {
   name: (module: string) => string
 }
 
-/** A trial of the technician's own: which module in which slot, seated anew or not, how far it is tested. */
+/** A trial of the technician's own: which module in which slot, seated again or not, how far it is tested. */
 export function OwnTrial({ suspicion, trial, onTrial, name }: Props) {
   const { machine } = useJob()
   const { order, modules } = suspicion.bench

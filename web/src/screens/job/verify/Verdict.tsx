@@ -23,7 +23,7 @@ export function Verdict({ comparison, unit }: { comparison: Comparison; unit: st
     gain: [`A gain: ${times(ratio)}.`, `${range}${worth}`],
     loss: [`A loss: ${times(ratio)}.`, range],
     alike: ['No difference worth paying for.', `${range} That is a finding too.`],
-    'cannot-tell': ['Cannot be told from noise.', `${range} ${more}`],
+    'cannot-tell': ['Not significant: smaller than the scatter of the runs.', `${range} ${more}`],
     'too-few': ['Too few runs.', 'Three on each side at least, so that their scatter is known.'],
   }[verdict]
   return (

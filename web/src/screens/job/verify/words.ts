@@ -19,9 +19,9 @@ const SAID: Record<DifferenceCode, (difference: Difference) => string> = {
   SLOT_OTHER: ({ slots, expected, seen }) =>
     `${list(slots)} shows ${capacity(seen ?? 0)} where ${capacity(expected ?? 0)} are planned.`,
   CLOCK_SHOWN: ({ expected, seen }) =>
-    `${seen} is the clock: twice that is the rate, ${expected} MT/s.`,
+    `${seen} is the clock: twice that is the speed, ${expected} MT/s.`,
   BASE_RATE: ({ expected, seen }) =>
-    `${seen} is the base rate; the memory profile should bring ${expected} MT/s.`,
+    `${seen} is the base speed; with the memory profile it should be ${expected} MT/s.`,
   STEP_LOWER: ({ expected, seen }) => `${seen} instead of ${expected} MT/s.`,
   RATE_HIGHER: ({ expected, seen }) => `${seen}, more than the ${expected} MT/s expected.`,
   FEWER_CHANNELS: ({ expected, seen }) =>
@@ -97,8 +97,8 @@ export const NEXT_WORDS: Record<NextStep, string> = {
 export const CHANGE_WORDS: Record<Change, string> = {
   capacity: 'the capacity',
   channels: 'the channels',
-  rate: 'the rate',
-  latency: 'the time to the first word',
+  rate: 'the speed',
+  latency: 'the latency',
 }
 
 export const times = (ratio: number): string =>

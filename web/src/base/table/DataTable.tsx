@@ -1,0 +1,214 @@
+// biome-ignore-all lint/a11y/noRedundantRoles: drawn as cards its parts are no table to the browser any more
+// biome-ignore-all lint/a11y/useSemanticElements: the same
+import {
+  createSortedRowModel,
+  type RowData,
+  rowSortingFeature,
+  type SortingState,
+  tableFeatures,
+  useTable,
+} from '@tanstack/react-table'
+import { useVirtualizer } from '@tanstack/react-virtual'
+import { type KeyboardEvent, type ReactNode, useMemo, useRef, useState } from 'react'
+import { useMedia } from '../ui'
+import { Columns } from './Columns'
+import type { Column } from './column'
+import { Heading } from './Heading'
+import { byValue } from './sort'
+import { useHidden } from './useHidden'
+
+const features = tableFeatures({
+  rowSortingFeature,
+  sortedRowModel: createSortedRowModel(),
+})
+
+/** As Tailwind’s `md`: below it a row is a card. */
+const NARROW = '(max-width: 47.99rem)'
+
+/** What a row is taken to be high until it is drawn, px. */
+const ROW = 48
+const CARD = 132
+
+interface Props<Row> {
+  /** What it is a table of; the columns left out are remembered by it. */
+  name: string
+  rows: readonly Row[]
+  columns: readonly Column<Row>[]
+  keyOf: (row: Row) => string
+  /** Classes of a row, as what belongs together. */
+  rowLook?: (row: Row) => string
+  /** Opens a row, by a press anywhere on it. */
+  onOpen?: (row: Row) => void
+  /** Whether more rows are to be read: until all are there they stand in the order they came in. */
+  more?: boolean
+  /** What stands beneath the rows. */
+  foot?: ReactNode
+}
+
+/**
+ * Rows in columns: sorted by a press on a heading, columns chosen and remembered, gone through by arrow keys. Only
+ * what is in sight is drawn, however many there are. On a narrow screen each row is a card.
+ */
+export function DataTable<Row extends RowData>(props: Props<Row>) {
+  const { name, rows, columns, keyOf, rowLook, onOpen, more = false, foot } = props
+  const narrow = useMedia(NARROW)
+  const [sorting, setSorting] = useState<SortingState>([])
+  const [hidden, setHidden] = useHidden(name)
+  const defs = useMemo(
+    () =>
+      columns.map(({ id, sortBy }) => ({
+        id,
+        accessorFn: (row: Row) => sortBy?.(row) ?? undefined,
+        enableSorting: sortBy !== undefined && !more,
+        sortFn: byValue,
+        sortUndefined: 'last' as const,
+        sortDescFirst: false,
+      })),
+    [columns, more],
+  )
+  const table = useTable({
+    features,
+    data: rows,
+    columns: defs,
+    getRowId: keyOf,
+    state: { sorting: more ? [] : sorting },
+    onSortingChange: setSorting,
+  })
+  const shown = columns.filter(
+    ({ id, narrow: place }) => !hidden.has(id) && !(narrow && place === 'hidden'),
+  )
+  const sorted = table.getRowModel().rows
+  const scroller = useRef<HTMLDivElement>(null)
+  const virtual = useVirtualizer({
+    count: sorted.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => (narrow ? CARD : ROW),
+    getItemKey: (at) => sorted[at]?.id ?? at,
+    overscan: 12,
+  })
+  const drawn = virtual.getVirtualItems()
+  const above = drawn[0]?.start ?? 0
+  const below = virtual.getTotalSize() - (drawn.at(-1)?.end ?? 0)
+
+  function focusRow(at: number): boolean {
+    const row = scroller.current?.querySelector<HTMLElement>(`[data-at="${at}"]`)
+    row?.querySelector<HTMLElement>('a, button')?.focus({ preventScroll: true })
+    return row !== null && row !== undefined
+  }
+
+  /** One that is out of sight is drawn in the next frame or the one after. */
+  function go(to: number): void {
+    const at = Math.max(0, Math.min(sorted.length - 1, to))
+    virtual.scrollToIndex(at)
+    if (focusRow(at)) return
+    requestAnimationFrame(() => focusRow(at) || requestAnimationFrame(() => focusRow(at)))
+  }
+
+  function keyed(event: KeyboardEvent) {
+    const row = (event.target as HTMLElement).closest<HTMLElement>('[data-at]')
+    if (!row || (event.target as HTMLElement).closest('input, select, textarea')) return
+    const at = Number(row.dataset.at)
+    const to = {
+      ArrowDown: at + 1,
+      ArrowUp: at - 1,
+      PageDown: at + 10,
+      PageUp: at - 10,
+      Home: 0,
+      End: sorted.length - 1,
+    }[event.key]
+    if (to === undefined) return
+    event.preventDefault()
+    go(to)
+  }
+
+  const sortOf = (id: string) => sorting.find((one) => one.id === id)
+  return (
+    <div className="flex min-h-0 flex-col border border-rule-2 bg-sheet">
+      <div className="flex items-center justify-between gap-3 border-b border-rule bg-sheet-2 px-3 text-sm text-ink-2">
+        <span>
+          {more
+            ? `the first ${rows.length}`
+            : `${rows.length} ${rows.length === 1 ? 'row' : 'rows'}`}
+        </span>
+        <Columns columns={columns} hidden={hidden} onHidden={setHidden} />
+      </div>
+      <div ref={scroller} className="min-h-0 overflow-auto">
+        <table
+          role="table"
+          aria-label={name}
+          aria-rowcount={rows.length + 1}
+          className="w-full border-collapse text-left max-md:block"
+        >
+          <thead className="sticky top-0 z-10 bg-sheet-2 text-sm max-md:sr-only">
+            <tr>
+              {shown.map((column) => (
+                <Heading
+                  key={column.id}
+                  column={column}
+                  sorted={more ? undefined : sortOf(column.id)}
+                  onSort={
+                    column.sortBy && !more
+                      ? () => table.getColumn(column.id)?.toggleSorting()
+                      : undefined
+                  }
+                />
+              ))}
+            </tr>
+          </thead>
+          <tbody role="rowgroup" className="max-md:block" onKeyDown={keyed}>
+            <Space height={above} />
+            {drawn.map(({ index }) => {
+              const row = sorted[index]
+              if (!row) return null
+              const { original } = row
+              return (
+                <tr
+                  key={row.id}
+                  role="row"
+                  ref={virtual.measureElement}
+                  data-index={index}
+                  data-at={index}
+                  aria-rowindex={index + 2}
+                  onClick={onOpen && ((event) => isOnRow(event.target) && onOpen(original))}
+                  className={`h-12 border-t border-rule first:border-t-0 max-md:flex max-md:h-auto max-md:flex-wrap max-md:gap-x-4 max-md:px-3 max-md:py-2 ${onOpen ? 'cursor-pointer hover:bg-act-soft' : ''} ${rowLook?.(original) ?? ''}`}
+                >
+                  {shown.map((column) => {
+                    const content = column.cell(original)
+                    if (narrow && isNothing(content)) return null
+                    return (
+                      <td
+                        key={column.id}
+                        role="cell"
+                        className={`px-3 py-1 max-md:p-0 ${column.figures ? 'whitespace-nowrap md:text-right' : ''} ${column.narrow === 'head' ? 'max-md:basis-full max-md:font-semibold' : ''} ${column.look ?? ''}`}
+                      >
+                        {narrow && column.narrow !== 'head' && column.name !== '' && (
+                          <span className="mr-1.5 font-sans text-sm text-ink-2">{column.name}</span>
+                        )}
+                        {content}
+                      </td>
+                    )
+                  })}
+                </tr>
+              )
+            })}
+            <Space height={below} />
+          </tbody>
+        </table>
+        {foot}
+      </div>
+    </div>
+  )
+}
+
+/** What is left out of a card. */
+const isNothing = (content: ReactNode): boolean =>
+  content === null || content === '' || content === '–'
+
+/** The room of rows that are not drawn. */
+function Space({ height }: { height: number }) {
+  return height > 0 ? <tr aria-hidden style={{ height }} className="max-md:block" /> : null
+}
+
+/** A press on something of its own within the row is not one on the row. */
+const isOnRow = (target: EventTarget): boolean =>
+  target instanceof Element && target.closest('a, button, input, select, label') === null

@@ -1,0 +1,2 @@
+export type { Column } from './column'
+export { DataTable } from './DataTable'
