@@ -64,6 +64,14 @@ test('from a new customer to a printed plan', async ({ page, app }) => {
   await page.getByRole('link', { name: 'Plan sheet' }).click()
   await expect(page.getByRole('heading', { name: 'Memory plan' })).toBeVisible()
   await page.emulateMedia({ media: 'print' })
+  // Paper is light, also from the dark bench.
+  const finding = () =>
+    page.evaluate(() => getComputedStyle(document.documentElement).getPropertyValue('--risk-soft'))
+  const light = await finding()
+  await page.evaluate(() => {
+    document.documentElement.dataset.theme = 'dark'
+  })
+  expect(await finding()).toBe(light)
   await expect(page.getByRole('button', { name: 'Print' })).toBeHidden()
   await expect(page.getByRole('banner')).toBeHidden()
   const row = page.getByRole('row', { name: /^B / })

@@ -1,29 +1,10 @@
-import {
-  BookOpen,
-  ClipboardList,
-  DatabaseBackup,
-  FlaskConical,
-  HardDrive,
-  Layers,
-  Menu,
-  Moon,
-  Sun,
-} from 'lucide-react'
-import { DropdownMenu } from 'radix-ui'
-import { memo, type ReactNode } from 'react'
+import { Menu, Moon, Sun } from 'lucide-react'
+import { lazy, memo, type ReactNode, Suspense, useState } from 'react'
 import { Link, NavLink } from 'react-router'
+import { PLACES } from './places'
 import { SaveState } from './SaveState'
 import { Technician } from './Technician'
 import { useTheme } from './theme'
-
-const PLACES = [
-  { to: '/', name: 'Counter', icon: ClipboardList },
-  { to: '/what-if', name: 'What if', icon: FlaskConical },
-  { to: '/shelf', name: 'Shelf', icon: Layers },
-  { to: '/machines', name: 'Machines', icon: HardDrive },
-  { to: '/reference', name: 'Reference', icon: BookOpen },
-  { to: '/backups', name: 'Backups', icon: DatabaseBackup },
-]
 
 /** The strip on top of every screen: home, what this is about, and whether all of it is saved. */
 export function Bar({ children }: { children?: ReactNode }) {
@@ -55,11 +36,35 @@ export function Bar({ children }: { children?: ReactNode }) {
   )
 }
 
+const PlaceMenu = lazy(async () => ({ default: (await import('./PlaceMenu')).PlaceMenu }))
+
+/** Opens the places as a list, where there is no room for them side by side. */
+function PlacesButton() {
+  const [wanted, setWanted] = useState(false)
+  const button = (onClick?: () => void) => (
+    <button
+      type="button"
+      aria-label="Places"
+      aria-haspopup="true"
+      className="grid size-11 place-items-center rounded-sm hover:bg-sheet-2 md:hidden"
+      {...(onClick ? { onClick } : {})}
+    >
+      <Menu size={20} aria-hidden />
+    </button>
+  )
+  if (!wanted) return button(() => setWanted(true))
+  return (
+    <Suspense fallback={button()}>
+      <PlaceMenu trigger={button()} />
+    </Suspense>
+  )
+}
+
 /** Does not change while a screen is worked at. */
 const Places = memo(function Places() {
   return (
     <>
-      <PlaceMenu />
+      <PlacesButton />
       <Link
         to="/"
         className="flex min-h-11 items-center gap-2 px-1 text-lg font-bold tracking-tight"
@@ -87,37 +92,6 @@ const Places = memo(function Places() {
     </>
   )
 })
-
-/** The places as a list, where there is no room for them side by side. */
-function PlaceMenu() {
-  return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger
-        aria-label="Places"
-        className="grid size-11 place-items-center rounded-sm hover:bg-sheet-2 md:hidden"
-      >
-        <Menu size={20} aria-hidden />
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="start"
-          className="z-40 min-w-52 rounded-sm border-2 border-ink bg-sheet py-1"
-        >
-          {PLACES.map(({ to, name, icon: Icon }) => (
-            <DropdownMenu.Item key={to} asChild>
-              <Link
-                to={to}
-                className="flex min-h-12 items-center gap-3 px-4 outline-none data-highlighted:bg-act-soft"
-              >
-                <Icon size={18} aria-hidden /> {name}
-              </Link>
-            </DropdownMenu.Item>
-          ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
-  )
-}
 
 function Mark() {
   return (

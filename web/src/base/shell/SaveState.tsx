@@ -1,9 +1,9 @@
 import { Check, CloudOff, HardDrive, LoaderCircle, TriangleAlert } from 'lucide-react'
-import { useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import { shallowEqual } from 'react-redux'
 import { type Entry, type Link, linkOf, useAppSelector } from '../data'
-import { Dialog } from '../ui'
-import { Behind, HeldEntry } from './Held'
+
+const HeldDialog = lazy(async () => ({ default: (await import('./HeldDialog')).HeldDialog }))
 
 const LOOKS: Record<Link, { icon: typeof Check; text: string; look: string }> = {
   saved: { icon: Check, text: 'All saved', look: 'text-ink-2' },
@@ -69,18 +69,7 @@ export function SaveState() {
           {shown === 'All saved' && invalid ? 'Saved but for marked fields' : shown}
         </span>
       </button>
-      {open && asks && (
-        <Dialog open onOpen={setOpen} title="What could not be saved">
-          <div className="flex flex-col gap-5">
-            {held.map((entry) => (
-              <div key={entry.id}>
-                <HeldEntry entry={entry} />
-                <Behind entry={entry} />
-              </div>
-            ))}
-          </div>
-        </Dialog>
-      )}
+      <Suspense>{open && asks && <HeldDialog held={held} onOpen={setOpen} />}</Suspense>
     </>
   )
 }

@@ -1,4 +1,4 @@
-import { format, parseISO } from 'date-fns'
+import { dayAndTime } from '../ui'
 
 /** What ids stand for, by id. */
 export type Names = ReadonlyMap<string, string>
@@ -25,7 +25,7 @@ function said(value: unknown, names: Names): string {
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
   if (typeof value === 'string') {
     if (ID.test(value)) return names.get(value) ?? ''
-    return MOMENT.test(value) ? format(parseISO(value), 'd MMM yyyy, HH:mm') : value
+    return MOMENT.test(value) ? dayAndTime(value) : value
   }
   if (Array.isArray(value))
     return value

@@ -1,7 +1,10 @@
 import { SlidersHorizontal } from 'lucide-react'
-import { Popover } from 'radix-ui'
-import { Check } from '../ui'
+import { lazy, Suspense, useState } from 'react'
 import type { Column } from './column'
+
+const ColumnChoice = lazy(async () => ({
+  default: (await import('./ColumnChoice')).ColumnChoice,
+}))
 
 interface Props<Row> {
   columns: readonly Column<Row>[]
@@ -9,36 +12,33 @@ interface Props<Row> {
   onHidden: (hidden: ReadonlySet<string>) => void
 }
 
-/** Chooses which columns are shown. */
+/** The button that opens the choice of columns. */
 export function Columns<Row>({ columns, hidden, onHidden }: Props<Row>) {
-  const choices = columns.filter(({ name, fixed }) => name !== '' && !fixed)
+  const [wanted, setWanted] = useState(false)
+  const choices = columns
+    .filter(({ name, fixed }) => name !== '' && !fixed)
+    .map(({ id, name }) => ({ id, name, shown: !hidden.has(id) }))
   if (choices.length === 0) return null
-  const toggle = (id: string, show: boolean) => {
+  const show = (id: string, shown: boolean) => {
     const next = new Set(hidden)
-    if (show) next.delete(id)
+    if (shown) next.delete(id)
     else next.add(id)
     onHidden(next)
   }
+  const button = (onClick?: () => void) => (
+    <button
+      type="button"
+      aria-haspopup="true"
+      className="flex min-h-9 items-center gap-1.5 rounded-sm px-2 hover:bg-sheet"
+      {...(onClick ? { onClick } : {})}
+    >
+      <SlidersHorizontal size={15} aria-hidden /> Columns
+    </button>
+  )
+  if (!wanted) return button(() => setWanted(true))
   return (
-    <Popover.Root>
-      <Popover.Trigger className="flex min-h-9 items-center gap-1.5 rounded-sm px-2 hover:bg-sheet">
-        <SlidersHorizontal size={15} aria-hidden /> Columns
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="end"
-          className="z-30 flex flex-col rounded-sm border-2 border-ink bg-sheet p-2 text-ink"
-        >
-          {choices.map(({ id, name }) => (
-            <Check
-              key={id}
-              label={name}
-              checked={!hidden.has(id)}
-              onChecked={(show) => toggle(id, show)}
-            />
-          ))}
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <Suspense fallback={button()}>
+      <ColumnChoice trigger={button()} choices={choices} onShow={show} />
+    </Suspense>
   )
 }

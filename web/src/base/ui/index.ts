@@ -16,6 +16,7 @@ export {
   dayAndTime,
   isoDay,
   list,
+  month,
   overdue,
   plural,
   tidy,

@@ -1,4 +1,4 @@
-import { format, formatDistanceToNow, formatISO, isPast, parseISO } from 'date-fns'
+import { formatISO, intlFormatDistance, isPast, parseISO } from 'date-fns'
 
 /** A capacity in GiB, or MiB where it is less than one. */
 export const capacity = (gib: number) =>
@@ -7,9 +7,18 @@ export const capacity = (gib: number) =>
 /** A figure with at most this many decimals and no idle zeros. */
 export const tidy = (value: number, decimals = 2) => String(Number(value.toFixed(decimals)))
 
-export const ago = (iso: string) => formatDistanceToNow(parseISO(iso), { addSuffix: true })
-export const day = (iso: string) => format(parseISO(iso), 'd MMM yyyy')
-export const dayAndTime = (iso: string) => format(parseISO(iso), 'd MMM yyyy, HH:mm')
+export const ago = (iso: string) => intlFormatDistance(parseISO(iso), new Date(), { locale: 'en' })
+
+const MONTH = new Intl.DateTimeFormat('en', { month: 'short' })
+const TIME = new Intl.DateTimeFormat('en', { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })
+
+export const month = (iso: string) => {
+  const date = parseISO(iso)
+  return `${MONTH.format(date)} ${date.getFullYear()}`
+}
+export const day = (iso: string) => `${parseISO(iso).getDate()} ${month(iso)}`
+export const time = (iso: string) => TIME.format(parseISO(iso))
+export const dayAndTime = (iso: string) => `${day(iso)}, ${time(iso)}`
 export const isoDay = (date: Date) => formatISO(date, { representation: 'date' })
 export const today = () => isoDay(new Date())
 export const overdue = (iso: string) => isPast(parseISO(`${iso}T23:59:59`))

@@ -10,10 +10,9 @@ import {
 } from '@tembrix/core/knowledge'
 import { GENERATIONS, type Generation, type Known, USUAL_SPEEDS } from '@tembrix/core/model'
 import { MODULE_SIZES, STARTING_USES, USES } from '@tembrix/core/sizing'
-import { format, parse } from 'date-fns'
 import { type ReactNode, useState } from 'react'
 import { useShopQuery } from '../../base/data'
-import { Field, Select, tidy } from '../../base/ui'
+import { Field, month, Select, tidy } from '../../base/ui'
 import { CAUSE_ROWS } from '../../parts/judgement'
 import { Card } from './Card'
 
@@ -35,7 +34,7 @@ function Why({ of }: { of: Pick<Known<unknown>, 'reason' | 'asOf'> }) {
   return (
     <p className="text-sm text-ink-2">
       {of.reason}
-      {of.asOf && ` As of ${format(parse(of.asOf, 'yyyy-MM', new Date()), 'MMMM yyyy')}.`}
+      {of.asOf && ` As of ${month(of.asOf)}.`}
     </p>
   )
 }

@@ -1,6 +1,17 @@
+import {
+  DndContext,
+  type DragEndEvent,
+  MouseSensor,
+  TouchSensor,
+  useDraggable,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core'
 import { lengthsOf } from '@tembrix/core/fitting'
 import type { ScrewPin } from '@tembrix/core/records'
-import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react'
+import { Maximize, ZoomIn, ZoomOut } from 'lucide-react'
+import { type KeyboardEvent, type MouseEvent, useEffect, useRef, useState } from 'react'
+import { TransformComponent, TransformWrapper, useControls } from 'react-zoom-pan-pinch'
 import { tidy } from '../../../base/ui'
 import { usePicture } from '../file'
 import { HEAD_NAMES } from './words'
@@ -28,18 +39,32 @@ const ARROWS: Record<string, [number, number]> = {
 
 const within = (value: number) => Math.min(1, Math.max(0, Number(value.toFixed(4))))
 
-/** The bottom of the machine with a numbered pin for each screw, by pointer or by keys. */
+/** A press becomes a drag once it has moved so far, px; a touch once it has stayed so long, ms. */
+const BY_MOUSE = { activationConstraint: { distance: 4 } }
+const BY_TOUCH = { activationConstraint: { delay: 120, tolerance: 6 } }
+/** A press that has moved further than this has moved the picture, px. */
+const STILL = 6
+/** The blank outline’s width over its height. */
+const BLANK = 1.5
+
+/** The bottom of the machine with a numbered pin for each screw, by pointer or by keys; it is zoomed and moved. */
 export function ScrewDrawing(props: Props) {
   const { pins, photoId, chosen, back, onPlace, onPin, onMove, onRemove } = props
   const [cross, setCross] = useState<{ x: number; y: number } | null>(null)
+  const [ratio, setRatio] = useState(BLANK)
   const area = useRef<HTMLDivElement>(null)
+  const pressed = useRef<{ x: number; y: number } | null>(null)
+  const sensors = useSensors(useSensor(MouseSensor, BY_MOUSE), useSensor(TouchSensor, BY_TOUCH))
   const lengths = lengthsOf(pins)
-  const spot = (event: PointerEvent) => {
-    const box = (area.current as HTMLDivElement).getBoundingClientRect()
-    return {
-      x: within((event.clientX - box.left) / box.width),
-      y: within((event.clientY - box.top) / box.height),
-    }
+  const box = () => (area.current as HTMLDivElement).getBoundingClientRect()
+
+  /** A click is of the main button alone; what moved the picture on its way places nothing. */
+  function clicked(event: MouseEvent) {
+    const from = pressed.current
+    const { clientX, clientY } = event
+    if (from && Math.hypot(clientX - from.x, clientY - from.y) > STILL) return
+    const { left, top, width, height } = box()
+    onPlace?.(within((clientX - left) / width), within((clientY - top) / height))
   }
 
   function keyed(event: KeyboardEvent) {
@@ -63,50 +88,141 @@ export function ScrewDrawing(props: Props) {
     event.preventDefault()
   }
 
+  function dropped({ active, delta }: DragEndEvent) {
+    const pin = pins.find(({ id }) => id === active.id)
+    const { width, height } = box()
+    if (pin) onMove(pin.id, within(pin.x + delta.x / width), within(pin.y + delta.y / height))
+  }
+
   return (
     <div
-      ref={area}
-      className="relative aspect-[3/2] w-full overflow-hidden rounded-sm border-2 border-rule-2 bg-sheet-2"
+      className="relative mx-auto w-full overflow-hidden rounded-sm border-2 border-rule-2 bg-sheet-2"
+      style={{ aspectRatio: ratio, maxWidth: `calc(70dvh * ${ratio})` }}
     >
-      {photoId ? <Underneath photoId={photoId} /> : <Outline />}
-      {onPlace && (
-        <button
-          type="button"
-          aria-label="Place a screw: press, or arrow keys and Enter"
-          className="absolute inset-0 h-full w-full cursor-crosshair"
-          onPointerUp={(event) => {
-            const { x, y } = spot(event)
-            onPlace(x, y)
-          }}
-          onKeyDown={keyed}
-          onFocus={(event) =>
-            event.target.matches(':focus-visible') && setCross({ x: 0.5, y: 0.5 })
-          }
-          onBlur={() => setCross(null)}
-        />
-      )}
-      {cross && (
-        <span
-          aria-hidden
-          className="pointer-events-none absolute size-6 -translate-1/2 border-t-2 border-l-2 border-stop"
-          style={{ left: `${cross.x * 100}%`, top: `${cross.y * 100}%` }}
-        />
-      )}
-      {pins.map((pin, at) => (
-        <button
-          key={pin.id}
-          type="button"
-          aria-label={`Screw ${at + 1}, ${tidy(pin.lengthMm)} mm, ${HEAD_NAMES[pin.head]}${pin.captive ? ', captive' : ''}${pin.leftOut ? ', left out' : ''}${back?.has(pin.id) ? ', back' : ''}`}
-          aria-pressed={back ? back.has(pin.id) : pin.id === chosen}
-          onClick={() => onPin(pin.id)}
-          onKeyDown={(event) => pinKeyed(event, pin)}
-          className={`absolute grid size-9 -translate-1/2 place-items-center ${pin.id === chosen && !back ? 'rounded-full ring-3 ring-gold-line' : ''} ${back?.has(pin.id) || pin.leftOut ? 'opacity-45' : ''}`}
-          style={{ left: `${pin.x * 100}%`, top: `${pin.y * 100}%` }}
+      <TransformWrapper
+        minScale={1}
+        maxScale={6}
+        doubleClick={{ disabled: true }}
+        wheel={{ activationKeys: ['Control', 'Meta'] }}
+        panning={{ excluded: ['pin'], allowRightClickPan: false }}
+      >
+        <Zoom />
+        <TransformComponent
+          wrapperStyle={{ width: '100%', height: '100%' }}
+          contentStyle={{ width: '100%', height: '100%' }}
         >
-          <PinMark pin={pin} lengths={lengths} number={String(at + 1)} />
-        </button>
-      ))}
+          <div ref={area} className="relative h-full w-full">
+            {photoId ? (
+              <Underneath photoId={photoId} onRatio={setRatio} />
+            ) : (
+              <Outline onRatio={setRatio} />
+            )}
+            {onPlace && (
+              <button
+                type="button"
+                aria-label="Place a screw: press, or arrow keys and Enter"
+                className="absolute inset-0 h-full w-full cursor-crosshair"
+                onPointerDown={({ clientX, clientY }) => {
+                  pressed.current = { x: clientX, y: clientY }
+                }}
+                onClick={clicked}
+                onKeyDown={keyed}
+                onFocus={(event) =>
+                  event.target.matches(':focus-visible') && setCross({ x: 0.5, y: 0.5 })
+                }
+                onBlur={() => setCross(null)}
+              />
+            )}
+            {cross && (
+              <span
+                aria-hidden
+                className="pointer-events-none absolute size-6 -translate-1/2 border-t-2 border-l-2 border-stop"
+                style={{ left: `${cross.x * 100}%`, top: `${cross.y * 100}%` }}
+              />
+            )}
+            <DndContext sensors={sensors} onDragEnd={dropped}>
+              {pins.map((pin, at) => (
+                <Pin
+                  key={pin.id}
+                  pin={pin}
+                  number={at + 1}
+                  lengths={lengths}
+                  chosen={pin.id === chosen && !back}
+                  pressed={back ? back.has(pin.id) : pin.id === chosen}
+                  back={back?.has(pin.id) ?? false}
+                  fixed={back !== null}
+                  widthOf={() => area.current}
+                  onPress={() => onPin(pin.id)}
+                  onKey={(event) => pinKeyed(event, pin)}
+                />
+              ))}
+            </DndContext>
+          </div>
+        </TransformComponent>
+      </TransformWrapper>
     </div>
+  )
+}
+
+/** Nearer and further, for who has no wheel and no two fingers free. */
+function Zoom() {
+  const { zoomIn, zoomOut, resetTransform } = useControls()
+  const look = 'grid size-11 place-items-center rounded-sm bg-sheet/85 hover:bg-sheet'
+  return (
+    <div className="absolute right-1 bottom-1 z-10 flex gap-1">
+      <button type="button" aria-label="Zoom in" className={look} onClick={() => zoomIn()}>
+        <ZoomIn size={18} aria-hidden />
+      </button>
+      <button type="button" aria-label="Zoom out" className={look} onClick={() => zoomOut()}>
+        <ZoomOut size={18} aria-hidden />
+      </button>
+      <button
+        type="button"
+        aria-label="The whole picture"
+        className={look}
+        onClick={() => resetTransform()}
+      >
+        <Maximize size={18} aria-hidden />
+      </button>
+    </div>
+  )
+}
+
+interface PinProps {
+  pin: ScrewPin
+  number: number
+  lengths: readonly number[]
+  chosen: boolean
+  pressed: boolean
+  back: boolean
+  /** Not moved any more: the screws go back. */
+  fixed: boolean
+  widthOf: () => HTMLElement | null
+  onPress: () => void
+  onKey: (event: KeyboardEvent) => void
+}
+
+function Pin(props: PinProps) {
+  const { pin, number, lengths, chosen, pressed, back, fixed, widthOf, onPress, onKey } = props
+  const { setNodeRef, listeners, transform } = useDraggable({ id: pin.id, disabled: fixed })
+  // The drag is measured on the screen, the picture may be zoomed.
+  const box = transform ? widthOf()?.getBoundingClientRect() : undefined
+  const x = pin.x + (transform && box ? transform.x / box.width : 0)
+  const y = pin.y + (transform && box ? transform.y / box.height : 0)
+  return (
+    <button
+      type="button"
+      ref={setNodeRef}
+      {...listeners}
+      aria-label={`Screw ${number}, ${tidy(pin.lengthMm)} mm, ${HEAD_NAMES[pin.head]}${pin.captive ? ', captive' : ''}${pin.leftOut ? ', left out' : ''}${back ? ', back' : ''}`}
+      aria-pressed={pressed}
+      onClick={onPress}
+      onKeyDown={onKey}
+      className={`pin absolute grid size-9 -translate-1/2 touch-none place-items-center ${chosen ? 'rounded-full ring-3 ring-gold-line' : ''} ${back || pin.leftOut ? 'opacity-45' : ''}`}
+      style={{ left: `${x * 100}%`, top: `${y * 100}%` }}
+    >
+      <PinMark pin={pin} lengths={lengths} number={String(number)} />
+    </button>
   )
 }
 
@@ -150,7 +266,8 @@ export function PinMark({ pin, lengths, number }: MarkProps) {
 }
 
 /** A blank bottom: a rounded body with its hinge side on top, feet and vents. */
-function Outline() {
+function Outline({ onRatio }: { onRatio: (ratio: number) => void }) {
+  useEffect(() => onRatio(BLANK), [onRatio])
   return (
     <svg viewBox="0 0 300 200" className="absolute inset-0 h-full w-full" aria-hidden="true">
       <rect
@@ -189,12 +306,17 @@ function Outline() {
   )
 }
 
-function Underneath({ photoId }: { photoId: string }) {
+/** The picture, in its own shape. */
+function Underneath({ photoId, onRatio }: { photoId: string; onRatio: (ratio: number) => void }) {
   return (
     <img
       src={usePicture(photoId)}
       alt="The bottom of the machine"
-      className="absolute inset-0 h-full w-full object-fill"
+      draggable={false}
+      onLoad={({ currentTarget: { naturalWidth, naturalHeight } }) =>
+        naturalHeight > 0 && onRatio(naturalWidth / naturalHeight)
+      }
+      className="absolute inset-0 h-full w-full"
     />
   )
 }

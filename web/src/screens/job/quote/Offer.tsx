@@ -7,12 +7,20 @@ import {
   stateOf,
 } from '@tembrix/core/quote'
 import type { Quote, QuoteDocument, QuotedOption } from '@tembrix/core/records'
-import { format, parseISO } from 'date-fns'
 import { FilePlus2 } from 'lucide-react'
 import { useState } from 'react'
 import { changing, making, removing } from '../../../base/data'
 import { useTechnician } from '../../../base/shell'
-import { Button, Field, moneyIn, plural, Select, TextInput, today } from '../../../base/ui'
+import {
+  Button,
+  dayAndTime,
+  Field,
+  moneyIn,
+  plural,
+  Select,
+  TextInput,
+  today,
+} from '../../../base/ui'
 import { OnTo, useJob } from '../file'
 import { Approve } from './Approve'
 import { SheetLink } from './SheetLink'
@@ -73,8 +81,7 @@ function Approved({ quote, document, option }: Props & { option: QuotedOption })
           {option.title}, {money(option.toPay)}
         </p>
         <p>
-          Approved by <b className="font-semibold">{approval.name}</b> on{' '}
-          {format(parseISO(approval.at), 'd MMM yyyy, HH:mm')}
+          Approved by <b className="font-semibold">{approval.name}</b> on {dayAndTime(approval.at)}
           {approval.takenBy && `, told to ${approval.takenBy}`}.
         </p>
         {option.deposit > 0 && <p>Deposit: {money(option.deposit)}.</p>}

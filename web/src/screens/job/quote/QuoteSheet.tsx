@@ -1,8 +1,7 @@
 import { type QuoteState, stateOf } from '@tembrix/core/quote'
 import type { Quote, QuoteDocument, QuotedOption } from '@tembrix/core/records'
-import { format, parseISO } from 'date-fns'
 import { Link, useSearchParams } from 'react-router'
-import { day, Message, moneyIn, today } from '../../../base/ui'
+import { day, dayAndTime, Message, moneyIn, today } from '../../../base/ui'
 import { useJob } from '../file'
 import { JobSheet, SheetHead } from '../sheet'
 import { STATES } from './states'
@@ -177,7 +176,7 @@ function Agreement({ quote, document }: { quote: Quote; document: QuoteDocument 
     return (
       <p className="keep-together mt-6 border-2 border-ink p-3">
         <b className="font-semibold">{approval.name}</b> agreed to “{option?.title}” on{' '}
-        {format(parseISO(approval.at), 'd MMM yyyy, HH:mm')}.
+        {dayAndTime(approval.at)}.
       </p>
     )
   }

@@ -1,10 +1,9 @@
 import { looksBusy, type SessionOf, type TypedFault, typedRuns } from '@tembrix/core/measure'
 import { type Configuration, type Measurement, MeasurementChange } from '@tembrix/core/records'
-import { format, parseISO } from 'date-fns'
 import { Plus, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { making, removing } from '../../../base/data'
-import { Button, Check, Field, numberFrom, plural, TextInput } from '../../../base/ui'
+import { Button, Check, dayAndTime, Field, numberFrom, plural, TextInput } from '../../../base/ui'
 import { useJob } from '../file'
 import { ConditionFields } from './ConditionFields'
 import { conditionsInWords, faultWords, leftOutWords, sessionLike } from './sessions'
@@ -114,7 +113,7 @@ function SessionView({ about, session, label, onFirst }: SessionProps) {
 
 const whatItIs = ({ at, runs, note }: Measurement): string =>
   [
-    at ? format(parseISO(at), 'd MMM, HH:mm') : 'time not noted',
+    at ? dayAndTime(at) : 'time not noted',
     plural(runs.length, 'run'),
     ...(note ? [note] : []),
   ].join(', ')
