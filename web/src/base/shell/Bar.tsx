@@ -1,6 +1,8 @@
 import { Menu, Moon, Sun } from 'lucide-react'
 import { lazy, memo, type ReactNode, Suspense, useState } from 'react'
 import { Link, NavLink } from 'react-router'
+import { useCommand } from '../keys'
+import { AtHand } from './AtHand'
 import { PLACES } from './places'
 import { SaveState } from './SaveState'
 import { Technician } from './Technician'
@@ -9,6 +11,7 @@ import { useTheme } from './theme'
 /** The strip on top of every screen: home, what this is about, and whether all of it is saved. */
 export function Bar({ children }: { children?: ReactNode }) {
   const [theme, toggle] = useTheme()
+  useCommand(theme === 'dark' ? 'daylight colours' : 'dark bench colours', toggle)
   return (
     <header className="screen-only flex min-h-12 flex-wrap items-center gap-x-1 border-b-2 border-ink bg-sheet px-2 md:gap-x-4 lg:flex-nowrap">
       <a
@@ -23,6 +26,7 @@ export function Bar({ children }: { children?: ReactNode }) {
       </div>
       <span className="flex-1 lg:hidden" />
       <SaveState />
+      <AtHand />
       <Technician />
       <button
         type="button"

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react'
+import { useCallback, useEffect, useState } from 'react'
 
 type Theme = 'light' | 'dark'
 const KEY = 'tembrix.theme'
@@ -17,12 +17,10 @@ export function applyTheme(theme = preferred()): void {
 export function useTheme(): [Theme, () => void] {
   const [theme, setTheme] = useState(preferred)
   useEffect(() => applyTheme(theme), [theme])
-  return [
-    theme,
-    () => {
-      const next = theme === 'dark' ? 'light' : 'dark'
-      localStorage.setItem(KEY, next)
-      setTheme(next)
-    },
-  ]
+  const toggle = useCallback(() => {
+    const next = theme === 'dark' ? 'light' : 'dark'
+    localStorage.setItem(KEY, next)
+    setTheme(next)
+  }, [theme])
+  return [theme, toggle]
 }

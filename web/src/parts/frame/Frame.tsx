@@ -1,5 +1,5 @@
 import { Maximize2, Minimize2, PanelTopClose } from 'lucide-react'
-import { type ReactNode, useEffect, useRef, useState } from 'react'
+import { type ReactNode, useCallback, useEffect, useRef, useState } from 'react'
 import {
   Group,
   Panel,
@@ -43,9 +43,13 @@ export function Frame({ leads, place, rail, board, strip, tray, children }: Prop
   const [alone, setAlone] = useState(false)
   const canLead = wide && leads === 'board'
   const beside = canLead && !folded
-  const open = () => (canLead ? setFolded(!folded) : setOpened(!opened))
+  const open = useCallback(
+    () => (canLead ? setFolded((now) => !now) : setOpened((now) => !now)),
+    [canLead],
+  )
+  const turnAlone = useCallback(() => setAlone((now) => !now), [])
   useShortcut('board', open)
-  useShortcut('boardAlone', beside ? () => setAlone(!alone) : undefined)
+  useShortcut('boardAlone', beside ? turnAlone : undefined)
   const step = useRef<PanelImperativeHandle>(null)
   useEffect(() => {
     if (!beside) return
@@ -63,7 +67,7 @@ export function Frame({ leads, place, rail, board, strip, tray, children }: Prop
     <div className="flex flex-col rounded-md border-2 border-pcb-2 bg-pcb">
       <FrameButton
         label={alone ? 'Show the step beside the board' : 'The board alone'}
-        onPress={() => setAlone(!alone)}
+        onPress={turnAlone}
       >
         {alone ? <Minimize2 size={17} aria-hidden /> : <Maximize2 size={17} aria-hidden />}
       </FrameButton>
@@ -115,6 +119,7 @@ export function Frame({ leads, place, rail, board, strip, tray, children }: Prop
               ref={main}
               id="work"
               tabIndex={-1}
+              inert={beside && alone}
               className="@container relative min-h-0 min-w-0 flex-1 bg-sheet p-3 outline-none lg:overflow-auto"
             >
               {children}

@@ -11,9 +11,9 @@ import { lengthsOf } from '@tembrix/core/fitting'
 import type { ScrewPin } from '@tembrix/core/records'
 import { Maximize, ZoomIn, ZoomOut } from 'lucide-react'
 import { type KeyboardEvent, type MouseEvent, useEffect, useRef, useState } from 'react'
-import { TransformComponent, TransformWrapper, useControls } from 'react-zoom-pan-pinch'
 import { tidy } from '../../../base/ui'
 import { usePicture } from '../file'
+import { useZoom } from './useZoom'
 import { HEAD_NAMES } from './words'
 
 interface Props {
@@ -42,8 +42,6 @@ const within = (value: number) => Math.min(1, Math.max(0, Number(value.toFixed(4
 /** A press becomes a drag once it has moved so far, px; a touch once it has stayed so long, ms. */
 const BY_MOUSE = { activationConstraint: { distance: 4 } }
 const BY_TOUCH = { activationConstraint: { delay: 120, tolerance: 6 } }
-/** A press that has moved further than this has moved the picture, px. */
-const STILL = 6
 /** The blank outline’s width over its height. */
 const BLANK = 1.5
 
@@ -53,16 +51,13 @@ export function ScrewDrawing(props: Props) {
   const [cross, setCross] = useState<{ x: number; y: number } | null>(null)
   const [ratio, setRatio] = useState(BLANK)
   const area = useRef<HTMLDivElement>(null)
-  const pressed = useRef<{ x: number; y: number } | null>(null)
+  const { frame, style, nearer, further, whole } = useZoom()
   const sensors = useSensors(useSensor(MouseSensor, BY_MOUSE), useSensor(TouchSensor, BY_TOUCH))
   const lengths = lengthsOf(pins)
   const box = () => (area.current as HTMLDivElement).getBoundingClientRect()
 
-  /** A click is of the main button alone; what moved the picture on its way places nothing. */
-  function clicked(event: MouseEvent) {
-    const from = pressed.current
-    const { clientX, clientY } = event
-    if (from && Math.hypot(clientX - from.x, clientY - from.y) > STILL) return
+  /** A click is of the main button alone, and none comes of moving the picture. */
+  function clicked({ clientX, clientY }: MouseEvent) {
     const { left, top, width, height } = box()
     onPlace?.(within((clientX - left) / width), within((clientY - top) / height))
   }
@@ -96,92 +91,79 @@ export function ScrewDrawing(props: Props) {
 
   return (
     <div
-      className="relative mx-auto w-full overflow-hidden rounded-sm border-2 border-rule-2 bg-sheet-2"
+      ref={frame}
+      className="relative mx-auto w-full touch-none overflow-hidden rounded-sm border-2 border-rule-2 bg-sheet-2"
       style={{ aspectRatio: ratio, maxWidth: `calc(70dvh * ${ratio})` }}
     >
-      <TransformWrapper
-        minScale={1}
-        maxScale={6}
-        doubleClick={{ disabled: true }}
-        wheel={{ activationKeys: ['Control', 'Meta'] }}
-        panning={{ excluded: ['pin'], allowRightClickPan: false }}
-      >
-        <Zoom />
-        <TransformComponent
-          wrapperStyle={{ width: '100%', height: '100%' }}
-          contentStyle={{ width: '100%', height: '100%' }}
-        >
-          <div ref={area} className="relative h-full w-full">
-            {photoId ? (
-              <Underneath photoId={photoId} onRatio={setRatio} />
-            ) : (
-              <Outline onRatio={setRatio} />
-            )}
-            {onPlace && (
-              <button
-                type="button"
-                aria-label="Place a screw: press, or arrow keys and Enter"
-                className="absolute inset-0 h-full w-full cursor-crosshair"
-                onPointerDown={({ clientX, clientY }) => {
-                  pressed.current = { x: clientX, y: clientY }
-                }}
-                onClick={clicked}
-                onKeyDown={keyed}
-                onFocus={(event) =>
-                  event.target.matches(':focus-visible') && setCross({ x: 0.5, y: 0.5 })
-                }
-                onBlur={() => setCross(null)}
-              />
-            )}
-            {cross && (
-              <span
-                aria-hidden
-                className="pointer-events-none absolute size-6 -translate-1/2 border-t-2 border-l-2 border-stop"
-                style={{ left: `${cross.x * 100}%`, top: `${cross.y * 100}%` }}
-              />
-            )}
-            <DndContext sensors={sensors} onDragEnd={dropped}>
-              {pins.map((pin, at) => (
-                <Pin
-                  key={pin.id}
-                  pin={pin}
-                  number={at + 1}
-                  lengths={lengths}
-                  chosen={pin.id === chosen && !back}
-                  pressed={back ? back.has(pin.id) : pin.id === chosen}
-                  back={back?.has(pin.id) ?? false}
-                  fixed={back !== null}
-                  widthOf={() => area.current}
-                  onPress={() => onPin(pin.id)}
-                  onKey={(event) => pinKeyed(event, pin)}
-                />
-              ))}
-            </DndContext>
-          </div>
-        </TransformComponent>
-      </TransformWrapper>
+      <Zoom nearer={nearer} further={further} whole={whole} />
+      <div ref={area} style={style} className="relative h-full w-full">
+        {photoId ? (
+          <Underneath photoId={photoId} onRatio={setRatio} />
+        ) : (
+          <Outline onRatio={setRatio} />
+        )}
+        {onPlace && (
+          <button
+            type="button"
+            aria-label="Place a screw: press, or arrow keys and Enter"
+            className="absolute inset-0 h-full w-full cursor-crosshair"
+            onClick={clicked}
+            onKeyDown={keyed}
+            onFocus={(event) =>
+              event.target.matches(':focus-visible') && setCross({ x: 0.5, y: 0.5 })
+            }
+            onBlur={() => setCross(null)}
+          />
+        )}
+        {cross && (
+          <span
+            aria-hidden
+            className="pointer-events-none absolute size-6 -translate-1/2 border-t-2 border-l-2 border-stop"
+            style={{ left: `${cross.x * 100}%`, top: `${cross.y * 100}%` }}
+          />
+        )}
+        <DndContext sensors={sensors} onDragEnd={dropped}>
+          {pins.map((pin, at) => (
+            <Pin
+              key={pin.id}
+              pin={pin}
+              number={at + 1}
+              lengths={lengths}
+              chosen={pin.id === chosen && !back}
+              pressed={back ? back.has(pin.id) : pin.id === chosen}
+              back={back?.has(pin.id) ?? false}
+              fixed={back !== null}
+              widthOf={() => area.current}
+              onPress={() => onPin(pin.id)}
+              onKey={(event) => pinKeyed(event, pin)}
+            />
+          ))}
+        </DndContext>
+      </div>
     </div>
   )
 }
 
 /** Nearer and further, for who has no wheel and no two fingers free. */
-function Zoom() {
-  const { zoomIn, zoomOut, resetTransform } = useControls()
+function Zoom({
+  nearer,
+  further,
+  whole,
+}: {
+  nearer: () => void
+  further: () => void
+  whole: () => void
+}) {
   const look = 'grid size-11 place-items-center rounded-sm bg-sheet/85 hover:bg-sheet'
   return (
-    <div className="absolute right-1 bottom-1 z-10 flex gap-1">
-      <button type="button" aria-label="Zoom in" className={look} onClick={() => zoomIn()}>
+    <div className="zoom absolute right-1 bottom-1 z-10 flex gap-1">
+      <button type="button" aria-label="Zoom in" className={look} onClick={nearer}>
         <ZoomIn size={18} aria-hidden />
       </button>
-      <button type="button" aria-label="Zoom out" className={look} onClick={() => zoomOut()}>
+      <button type="button" aria-label="Zoom out" className={look} onClick={further}>
         <ZoomOut size={18} aria-hidden />
       </button>
-      <button
-        type="button"
-        aria-label="The whole picture"
-        className={look}
-        onClick={() => resetTransform()}
-      >
+      <button type="button" aria-label="The whole picture" className={look} onClick={whole}>
         <Maximize size={18} aria-hidden />
       </button>
     </div>

@@ -21,6 +21,7 @@ export function usePedal(onPress: () => void, onBack: (() => void) | undefined):
       if (learning) {
         setLearning(false)
         event.preventDefault()
+        event.stopImmediatePropagation()
         if (event.key === 'Escape' || event.key === 'Tab') return
         localStorage.setItem(KEY, event.key)
         setKey(event.key)
@@ -32,9 +33,11 @@ export function usePedal(onPress: () => void, onBack: (() => void) | undefined):
       else if (event.key === BACK) acts.current.onBack?.()
       else return
       event.preventDefault()
+      event.stopImmediatePropagation()
     }
-    window.addEventListener('keydown', keyed)
-    return () => window.removeEventListener('keydown', keyed)
+    // Before any other key of the screen: a foot switch may send one of those.
+    window.addEventListener('keydown', keyed, true)
+    return () => window.removeEventListener('keydown', keyed, true)
   }, [key, learning])
 
   return (

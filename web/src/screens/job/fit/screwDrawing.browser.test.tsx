@@ -50,6 +50,7 @@ async function dragBy(element: Element, dx: number, dy: number, button = 0): Pro
       new Kind(type, {
         bubbles: true,
         cancelable: true,
+        view: window,
         button,
         buttons: 1,
         clientX: x + dx * at,

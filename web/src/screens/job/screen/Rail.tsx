@@ -1,7 +1,8 @@
 import { Ban, Check, TriangleAlert } from 'lucide-react'
-import { memo, useEffect, useRef } from 'react'
-import { NavLink, useLocation } from 'react-router'
+import { memo, useCallback, useEffect, useRef } from 'react'
+import { NavLink, useLocation, useNavigate, useParams } from 'react-router'
 import { useShopQuery } from '../../../base/data'
+import { useCommand } from '../../../base/keys'
 import { useJob } from '../file'
 import { type Step, stepsOf } from './steps'
 
@@ -36,6 +37,10 @@ const StepLink = memo(function StepLink({
   why,
   number,
 }: Step & { number: number }) {
+  const navigate = useNavigate()
+  const { id } = useParams()
+  const go = useCallback(() => navigate(`/jobs/${id}/${path}`), [navigate, id, path])
+  useCommand(`go to ${name}`, path ? go : undefined)
   const shape = 'flex min-h-12 items-center gap-2.5 border-b-4 px-3 lg:border-b-0 lg:border-l-4'
   const inside = (
     <>

@@ -1,0 +1,35 @@
+import { Search } from 'lucide-react'
+import { lazy, Suspense, useCallback, useState } from 'react'
+import { SHORTCUTS, useShortcut } from '../keys'
+import { capital } from '../ui'
+
+const Palette = lazy(async () => ({ default: (await import('./Palette')).Palette }))
+const KeyLegend = lazy(async () => ({ default: (await import('./KeyLegend')).KeyLegend }))
+
+/** The palette and the keys, at hand on every screen. */
+export function AtHand() {
+  const [open, setOpen] = useState<'palette' | 'legend' | null>(null)
+  const find = useCallback(() => setOpen('palette'), [])
+  const keys = useCallback(() => setOpen('legend'), [])
+  const close = useCallback(() => setOpen(null), [])
+  useShortcut('palette', open ? undefined : find, { typing: true })
+  useShortcut('legend', open ? undefined : keys)
+  const label = capital(SHORTCUTS.palette.does)
+  return (
+    <>
+      <button
+        type="button"
+        aria-label={label}
+        title={`${label} (${SHORTCUTS.palette.shown.join(' ')})`}
+        onClick={find}
+        className="grid size-11 place-items-center rounded-sm hover:bg-sheet-2"
+      >
+        <Search size={19} aria-hidden />
+      </button>
+      <Suspense>
+        {open === 'palette' && <Palette onClose={close} />}
+        {open === 'legend' && <KeyLegend onClose={close} />}
+      </Suspense>
+    </>
+  )
+}
