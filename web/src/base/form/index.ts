@@ -1,1 +1,3 @@
+export { Faults } from './Faults'
 export { type RecordForm, useRecordForm, withValue } from './useRecordForm'
+export { type SaveForm, useSaveForm } from './useSaveForm'

@@ -5,7 +5,7 @@ import type { RecordForm } from '../../base/form'
 import { Button, Field, numberFrom, TextInput } from '../../base/ui'
 import { SourceOf, type Sourcing, typedIn } from './SourceOf'
 
-const AMOUNT = 'This is no amount that can be.'
+const AMOUNT = 'Enter an amount that can be.'
 
 /** How much the machine takes and how fast each load may run. */
 interface Props {

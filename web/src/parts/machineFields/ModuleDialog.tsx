@@ -7,7 +7,7 @@ import {
   STANDARD_STEPS,
 } from '@tembrix/core/model'
 import { type FormEvent, type ReactNode, useState } from 'react'
-import { withValue } from '../../base/form'
+import { Faults, withValue } from '../../base/form'
 import { Button, Check, Dialog, Field, numberFrom, Select, TextInput } from '../../base/ui'
 import { formOf } from '../board'
 import {
@@ -77,6 +77,7 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
   return (
     <Dialog open onOpen={(open) => !open && onClose()} title={title}>
       <form onSubmit={submit} noValidate className="flex flex-col gap-4">
+        <Faults count={tried ? Object.keys(faults).length : 0} />
         <fieldset>
           <legend className="mb-1 text-sm font-semibold">Capacity</legend>
           <div className="flex flex-wrap items-start gap-1.5">

@@ -110,9 +110,7 @@ export function check(draft: ModuleDraft): Checked {
   if (parsed.success) return { module: parsed.data, faults: {} }
   const faults = parsed.error.issues.map(({ path, message }): [string, string] => [
     path.join('.'),
-    /^(Invalid input|Too small|Too big)/.test(message)
-      ? 'A number is needed here that can be.'
-      : message,
+    /^(Invalid input|Too small|Too big)/.test(message) ? 'Enter a number that can be.' : message,
   ])
   return { module: null, faults: Object.fromEntries(faults) }
 }

@@ -19,6 +19,7 @@ import {
   useCustomersQuery,
   useModelsQuery,
 } from '../../base/data'
+import { Faults } from '../../base/form'
 import { Bar } from '../../base/shell'
 import { Button, Field, TextInput } from '../../base/ui'
 import { corrections } from './corrections'
@@ -89,6 +90,8 @@ export function NewJob() {
     ({ id }) => id === draft.start,
   )
 
+  const faults = checked ? (isKnown ? 0 : (contact.error?.issues.length ?? 0)) + (start ? 0 : 1) : 0
+
   useEffect(() => {
     if (checked) form.current?.querySelector<HTMLElement>('[aria-invalid=true]')?.focus()
   }, [checked])
@@ -135,123 +138,128 @@ export function NewJob() {
       <Bar>
         <h1 className="font-semibold">New job</h1>
       </Bar>
-      <form
-        ref={form}
-        onSubmit={submit}
-        noValidate
-        className="mx-auto grid w-full max-w-5xl gap-x-8 gap-y-5 p-4 md:grid-cols-[1fr_1.2fr]"
-      >
-        <fieldset className="flex flex-col gap-3 bg-sheet p-4">
-          <legend className="float-left mb-1 w-full text-lg font-semibold">Customer</legend>
-          {isKnown ? (
-            <div className="clear-left flex items-center justify-between gap-3 border-l-4 border-act bg-act-soft px-3 py-2">
-              <p>
-                <b>{known?.name ?? 'A known customer'}</b>
-                <br />
-                {known && (known.phone || known.email || 'no phone or e-mail')}
-              </p>
-              <Button onClick={() => set({ customerId: null })}>Another</Button>
-            </div>
-          ) : (
-            <>
-              <Field label="Name" error={problem('name')}>
-                {(control) => (
-                  <TextInput
-                    {...control}
-                    value={draft.name}
-                    onValue={(name) => set({ name })}
-                    autoFocus
-                  />
+      <main id="work" tabIndex={-1} className="outline-none">
+        <form
+          ref={form}
+          onSubmit={submit}
+          noValidate
+          className="mx-auto grid w-full max-w-5xl gap-x-8 gap-y-5 p-4 md:grid-cols-[1fr_1.2fr]"
+        >
+          <div className="empty:hidden md:col-span-2">
+            <Faults count={faults} />
+          </div>
+          <fieldset className="flex flex-col gap-3 bg-sheet p-4">
+            <legend className="float-left mb-1 w-full text-lg font-semibold">Customer</legend>
+            {isKnown ? (
+              <div className="clear-left flex items-center justify-between gap-3 border-l-4 border-act bg-act-soft px-3 py-2">
+                <p>
+                  <b>{known?.name ?? 'A known customer'}</b>
+                  <br />
+                  {known && (known.phone || known.email || 'no phone or e-mail')}
+                </p>
+                <Button onClick={() => set({ customerId: null })}>Another</Button>
+              </div>
+            ) : (
+              <>
+                <Field label="Name" error={problem('name')}>
+                  {(control) => (
+                    <TextInput
+                      {...control}
+                      value={draft.name}
+                      onValue={(name) => set({ name })}
+                      autoFocus
+                    />
+                  )}
+                </Field>
+                {similar.length > 0 && (
+                  <ul aria-label="Known customers" className="flex flex-col gap-1">
+                    {similar.map((customer) => (
+                      <li key={customer.id}>
+                        <Button
+                          className="w-full justify-start"
+                          onClick={() => set({ customerId: customer.id })}
+                        >
+                          Known: {customer.name}
+                          <span className="text-ink-2">{customer.phone}</span>
+                        </Button>
+                      </li>
+                    ))}
+                  </ul>
                 )}
-              </Field>
-              {similar.length > 0 && (
-                <ul aria-label="Known customers" className="flex flex-col gap-1">
-                  {similar.map((customer) => (
-                    <li key={customer.id}>
-                      <Button
-                        className="w-full justify-start"
-                        onClick={() => set({ customerId: customer.id })}
-                      >
-                        Known: {customer.name}
-                        <span className="text-ink-2">{customer.phone}</span>
-                      </Button>
-                    </li>
-                  ))}
-                </ul>
-              )}
-              <Field label="Phone" error={problem('phone')}>
-                {(control) => (
-                  <TextInput
-                    {...control}
-                    type="tel"
-                    value={draft.phone}
-                    onValue={(phone) => set({ phone })}
-                  />
-                )}
-              </Field>
-              <Field label="E-mail" error={problem('email')}>
-                {(control) => (
-                  <TextInput
-                    {...control}
-                    type="email"
-                    value={draft.email}
-                    onValue={(email) => set({ email })}
-                  />
-                )}
-              </Field>
-            </>
-          )}
-          <Field label="What is wrong, in the customer’s words">
-            {(control) => (
-              <TextInput
-                {...control}
-                lines={4}
-                value={draft.complaint}
-                onValue={(complaint) => set({ complaint })}
-              />
+                <Field label="Phone" error={problem('phone')}>
+                  {(control) => (
+                    <TextInput
+                      {...control}
+                      type="tel"
+                      value={draft.phone}
+                      onValue={(phone) => set({ phone })}
+                    />
+                  )}
+                </Field>
+                <Field label="E-mail" error={problem('email')}>
+                  {(control) => (
+                    <TextInput
+                      {...control}
+                      type="email"
+                      value={draft.email}
+                      onValue={(email) => set({ email })}
+                    />
+                  )}
+                </Field>
+              </>
             )}
-          </Field>
-        </fieldset>
+            <Field label="What is wrong, in the customer’s words">
+              {(control) => (
+                <TextInput
+                  {...control}
+                  lines={4}
+                  value={draft.complaint}
+                  onValue={(complaint) => set({ complaint })}
+                />
+              )}
+            </Field>
+          </fieldset>
 
-        <fieldset className="bg-sheet p-4" aria-describedby="machine-problem">
-          <legend className="float-left mb-2 w-full text-lg font-semibold">Machine</legend>
-          {checked && !start && (
-            <p id="machine-problem" className="clear-left mb-2 font-medium text-stop">
-              Choose the kind of machine.
-            </p>
-          )}
-          <MachineChoice
-            models={models}
-            chosen={draft.start}
-            onChoose={(id) => set({ start: id })}
-            answers={draft.answers}
-            onAnswers={(answers) => set(withAnswers(answers))}
-            report={draft.report}
-            onReport={(report, found) =>
-              set({ report, ...withAnswers({ ...draft.answers, ...found }) })
-            }
-          />
-        </fieldset>
+          <fieldset className="bg-sheet p-4" aria-describedby="machine-problem">
+            <legend className="float-left mb-2 w-full text-lg font-semibold">Machine</legend>
+            {checked && !start && (
+              <p id="machine-problem" className="clear-left mb-2 font-medium text-stop">
+                Choose the kind of machine.
+              </p>
+            )}
+            <MachineChoice
+              models={models}
+              chosen={draft.start}
+              onChoose={(id) => set({ start: id })}
+              answers={draft.answers}
+              onAnswers={(answers) => set(withAnswers(answers))}
+              report={draft.report}
+              onReport={(report, found) =>
+                set({ report, ...withAnswers({ ...draft.answers, ...found }) })
+              }
+            />
+          </fieldset>
 
-        <div className="sticky bottom-0 flex flex-wrap items-center justify-end gap-3 bg-mat py-3 md:col-span-2">
-          {error && (
-            <p role="alert" className="flex-1 font-medium text-stop">
-              {wordsFor(error)}
-            </p>
-          )}
-          <Button
-            onClick={() => {
-              dispatch(drafted({ key: DRAFT, field: 'form', value: undefined }))
-              navigate('/')
-            }}
-          >
-            Discard
-          </Button>
-          <Button look="main" type="submit" disabled={isLoading}>
-            {isLoading ? 'Starting…' : 'Start the job'}
-          </Button>
-        </div>
-      </form>
+          <div className="sticky bottom-0 flex flex-wrap items-center justify-end gap-3 bg-mat py-3 md:col-span-2">
+            {error && (
+              <p role="alert" className="flex-1 font-medium text-stop">
+                {wordsFor(error)}
+              </p>
+            )}
+            <Button
+              onClick={() => {
+                dispatch(drafted({ key: DRAFT, field: 'form', value: undefined }))
+                navigate('/')
+              }}
+            >
+              Discard
+            </Button>
+            <Button look="main" type="submit" disabled={isLoading}>
+              {isLoading ? 'Starting…' : 'Start the job'}
+            </Button>
+          </div>
+        </form>
+      </main>
     </div>
   )
 }

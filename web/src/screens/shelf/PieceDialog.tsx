@@ -2,9 +2,10 @@ import { fromLabels } from '@tembrix/core/evidence'
 import { usualMachineFor } from '@tembrix/core/machines'
 import type { FormFactor, Module } from '@tembrix/core/model'
 import { CONDITIONS, ModuleChange, type ShopModule } from '@tembrix/core/records'
-import { formatISO } from 'date-fns'
-import { type FormEvent, useState } from 'react'
+import { useState } from 'react'
+import { z } from 'zod'
 import { useActMutation, useChangeModuleMutation, useRemoveModuleMutation } from '../../base/data'
+import { Faults, useSaveForm } from '../../base/form'
 import {
   Button,
   Confirm,
@@ -16,6 +17,7 @@ import {
   numberFrom,
   Select,
   TextInput,
+  today,
 } from '../../base/ui'
 import { describeModule, organisation } from '../../parts/board'
 import { draftOf, FormFactorField, likelyModule, ModuleDialog } from '../../parts/machineFields'
@@ -29,27 +31,11 @@ interface Props {
   onClose: () => void
 }
 
-interface Draft {
-  module: Module | null
-  label: string
-  /** The form factor, where the label does not print it. */
-  form: FormFactor | null
-  asksForm: boolean
-  price: unknown
-  condition: string
-  testedOn: string
-  warrantyUntil: string
-  serials: string
-  fromJobId: string
-  fromJob: number | null
-  note: string
-  pieces: unknown
-}
-
-function start(piece: ShopModule | undefined): Draft {
+function start(piece: ShopModule | undefined) {
   return {
     module: piece?.module ?? null,
     label: '',
+    /** The form factor, where the label does not print it. */
     form: null,
     asksForm: false,
     price: piece?.price ?? null,
@@ -67,67 +53,78 @@ function start(piece: ShopModule | undefined): Draft {
 /** Pieces of one kit, at most. */
 const MOST_PIECES = 8
 
+const { price, condition, testedOn, warrantyUntil, fromJobId, note } = ModuleChange.shape
+
+/** What was left empty is not known. */
+const orNull = <T extends z.ZodType>(schema: T) =>
+  z.preprocess((value) => (value === '' ? null : value), schema)
+
+const PieceForm = z.object({
+  module: z.custom<Module>(
+    (value) => value !== null,
+    'Say what it is: by its label or its figures.',
+  ),
+  price,
+  condition: orNull(condition),
+  testedOn: orNull(testedOn),
+  warrantyUntil: orNull(warrantyUntil),
+  fromJobId: orNull(fromJobId),
+  note,
+  serials: z.string(),
+  pieces: z
+    .int(`From 1 to ${MOST_PIECES}.`)
+    .min(1, `From 1 to ${MOST_PIECES}.`)
+    .max(MOST_PIECES, `From 1 to ${MOST_PIECES}.`),
+})
+
 /** A piece of the shelf: what it is, what state it is in, where it is from, what it costs. */
 export function PieceDialog({ piece, kit, onClose }: Props) {
-  const [draft, setDraft] = useState(() => start(piece))
   const [correcting, setCorrecting] = useState(false)
-  const [tried, setTried] = useState(false)
   const [act, acting] = useActMutation()
   const [ids] = useState(() => Array.from({ length: MOST_PIECES }, () => crypto.randomUUID()))
   const [asking, setAsking] = useState(false)
   const [change, changing] = useChangeModuleMutation()
   const [remove, removing] = useRemoveModuleMutation()
-  const set = (changes: Partial<Draft>) => setDraft((now) => ({ ...now, ...changes }))
-
-  const fields = {
-    price: draft.price,
-    condition: draft.condition || null,
-    testedOn: draft.testedOn || null,
-    warrantyUntil: draft.warrantyUntil || null,
-    fromJobId: draft.fromJobId || null,
-    note: draft.note,
-  }
-  const parsed = ModuleChange.safeParse(fields)
-  const faultAt = (name: string) =>
-    tried ? parsed.error?.issues.find(({ path }) => path[0] === name)?.message : undefined
-  const pieces = Number(draft.pieces)
-  const countable = Number.isInteger(pieces) && pieces >= 1 && pieces <= MOST_PIECES
   const failed = acting.error ?? changing.error ?? removing.error
 
-  function readLabel(label: string, form: FormFactor | null) {
-    const [found] = fromLabels(label, form)
-    set({
-      label,
-      form,
-      asksForm: found?.asksForm ?? false,
-      ...(found?.module ? { module: found.module, pieces: found.pieces } : {}),
-    })
-  }
-
-  async function submit(event: FormEvent) {
-    event.preventDefault()
-    setTried(true)
-    if (!draft.module || !parsed.success || !countable) return
-    const { module } = draft
-    if (piece) {
-      const { id, version } = piece
-      const serialNumber = draft.serials.trim()
-      const answer = await change({ id, version, ...parsed.data, module, serialNumber })
+  const form = useSaveForm(
+    PieceForm,
+    start(piece),
+    async ({ module, serials, pieces, ...rest }) => {
+      if (piece) {
+        const { id, version } = piece
+        const answer = await change({ id, version, ...rest, module, serialNumber: serials.trim() })
+        if (!answer.error) onClose()
+        return
+      }
+      const each = serials.split(/[\n,;]+/).map((one) => one.trim())
+      // Under ids of their own, so that a kit whose answer was lost is on the shelf once.
+      const id = `${module.article} ${ids[0]?.slice(0, 8)}`
+      const kit = pieces > 1 ? { id, size: pieces } : null
+      const answer = await act(
+        ids.slice(0, pieces).map((piece, at) => {
+          const serialNumber = each[at] ?? ''
+          const fields = { source: 'shelf', ...rest, module: { ...module, kit }, serialNumber }
+          return { action: 'create', collection: 'modules', id: piece, fields }
+        }),
+      )
       if (!answer.error) onClose()
-      return
-    }
-    const serials = draft.serials.split(/[\n,;]+/).map((one) => one.trim())
-    // Under ids of their own, so that a kit whose answer was lost is on the shelf once.
-    const id = `${module.article} ${ids[0]?.slice(0, 8)}`
-    const kit = pieces > 1 ? { id, size: pieces } : null
-    const answer = await act(
-      ids.slice(0, pieces).map((piece, at) => {
-        const serialNumber = serials[at] ?? ''
-        const fields = { source: 'shelf', ...parsed.data, module: { ...module, kit }, serialNumber }
-        return { action: 'create', collection: 'modules', id: piece, fields }
-      }),
-    )
-    if (!answer.error) onClose()
+    },
+  )
+  const { value, set, error } = form
+  const module = value('module') as Module | null
+  const factor = value('form') as FormFactor | null
+  const label = value('label') as string
+  const pieces = Number(value('pieces'))
+
+  function readLabel(label: string, factor: FormFactor | null) {
+    const [found] = fromLabels(label, factor)
+    set('label', label)
+    set('form', factor)
+    set('asksForm', found?.asksForm ?? false)
+    if (!found?.module) return
+    set('module', found.module)
+    set('pieces', found.pieces)
   }
 
   if (correcting) {
@@ -135,9 +132,9 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
       <ModuleDialog
         title="What it is"
         action="That is it"
-        start={draft.module ? draftOf(draft.module) : likelyModule(usualMachineFor({}))}
-        onDone={(module) => {
-          set({ module: { ...module, kit: draft.module?.kit ?? null } })
+        start={module ? draftOf(module) : likelyModule(usualMachineFor({}))}
+        onDone={(corrected) => {
+          set('module', { ...corrected, kit: module?.kit ?? null })
           setCorrecting(false)
         }}
         onClose={() => setCorrecting(false)}
@@ -153,7 +150,8 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
         ? { intro: `One of a kit of ${kit.pieces.length} that lies here whole.` }
         : {})}
     >
-      <form onSubmit={submit} noValidate className="flex flex-col gap-3">
+      <form onSubmit={form.submit} noValidate className="flex flex-col gap-3">
+        <Faults count={form.faults} />
         {!piece && (
           <Field
             label="Its label"
@@ -164,45 +162,44 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
                 {...control}
                 autoFocus
                 className="font-mono"
-                value={draft.label}
-                onValue={(label) => readLabel(label, draft.form)}
+                value={label}
+                onValue={(text) => readLabel(text, factor)}
               />
             )}
           </Field>
         )}
-        {draft.asksForm && (
-          <FormFactorField value={draft.form} onValue={(form) => readLabel(draft.label, form)} />
+        {value('asksForm') === true && (
+          <FormFactorField value={factor} onValue={(chosen) => readLabel(label, chosen)} />
         )}
         <div className="flex items-center gap-3 border-l-4 border-rule-2 bg-sheet-2 px-3 py-1.5">
           <span className="flex-1" aria-live="polite">
-            {draft.module ? (
+            {module ? (
               <>
-                <b className="font-semibold">{describeModule(draft.module)}</b>{' '}
-                {organisation(draft.module)}
-                <span className="block text-sm text-ink-2">{draft.module.article}</span>
+                <b className="font-semibold">{describeModule(module)}</b> {organisation(module)}
+                <span className="block text-sm text-ink-2">{module.article}</span>
               </>
             ) : (
-              <span className={tried ? 'font-medium text-stop' : 'text-ink-2'}>
-                Not said yet what it is.
+              <span className={error('module') ? 'font-medium text-stop' : 'text-ink-2'}>
+                {error('module') ?? 'Not said yet what it is.'}
               </span>
             )}
           </span>
           <Button onClick={() => setCorrecting(true)}>
-            {draft.module ? 'Correct its figures' : 'Enter its figures'}
+            {module ? 'Correct its figures' : 'Enter its figures'}
           </Button>
         </div>
         <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
           <Field
             label={`Price${pieces > 1 ? ' of each' : ''}, ${currencySign()}`}
-            error={faultAt('price') && 'This is no amount of money.'}
+            error={error('price') && 'Enter an amount of money.'}
             hint="Without one it cannot be planned with."
           >
             {(control) => (
               <TextInput
                 {...control}
                 inputMode="decimal"
-                value={inUnits(draft.price)}
-                onValue={(text) => set({ price: minorFrom(text) })}
+                value={inUnits(value('price'))}
+                onValue={(text) => set('price', minorFrom(text))}
               />
             )}
           </Field>
@@ -210,23 +207,23 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
             {(control) => (
               <Select
                 {...control}
-                value={draft.condition}
+                value={String(value('condition'))}
                 options={[
                   { value: '', label: 'not known' },
                   ...CONDITIONS.map((value) => ({ value, label: value })),
                 ]}
-                onValue={(condition) => set({ condition })}
+                onValue={(chosen) => set('condition', chosen)}
               />
             )}
           </Field>
           <Field
             label="Tested on"
-            error={faultAt('testedOn')}
+            error={error('testedOn')}
             aside={
               <button
                 type="button"
                 className="self-start text-sm underline"
-                onClick={() => set({ testedOn: formatISO(new Date(), { representation: 'date' }) })}
+                onClick={() => set('testedOn', today())}
               >
                 today
               </button>
@@ -236,37 +233,37 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
               <TextInput
                 {...control}
                 type="date"
-                value={draft.testedOn}
-                onValue={(testedOn) => set({ testedOn })}
+                value={value('testedOn')}
+                onValue={(text) => set('testedOn', text)}
               />
             )}
           </Field>
           <Field
             label="Under warranty until"
-            error={faultAt('warrantyUntil')}
+            error={error('warrantyUntil')}
             hint="Its maker’s or supplier’s."
           >
             {(control) => (
               <TextInput
                 {...control}
                 type="date"
-                value={draft.warrantyUntil}
-                onValue={(warrantyUntil) => set({ warrantyUntil })}
+                value={value('warrantyUntil')}
+                onValue={(text) => set('warrantyUntil', text)}
               />
             )}
           </Field>
           {!piece && (
             <Field
               label="Pieces"
-              error={tried && !countable ? 'From 1 to 8.' : undefined}
+              error={error('pieces')}
               hint="More than one: a kit that stays together."
             >
               {(control) => (
                 <TextInput
                   {...control}
                   inputMode="numeric"
-                  value={draft.pieces}
-                  onValue={(text) => set({ pieces: numberFrom(text) })}
+                  value={value('pieces')}
+                  onValue={(text) => set('pieces', numberFrom(text))}
                 />
               )}
             </Field>
@@ -280,19 +277,22 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
               <TextInput
                 {...control}
                 className="font-mono"
-                value={draft.serials}
-                onValue={(serials) => set({ serials })}
+                value={value('serials')}
+                onValue={(text) => set('serials', text)}
               />
             )}
           </Field>
           <FromJob
-            jobId={draft.fromJobId}
-            number={draft.fromJob}
-            onChoose={(fromJobId, fromJob) => set({ fromJobId, fromJob })}
+            jobId={String(value('fromJobId') ?? '')}
+            number={value('fromJob') as number | null}
+            onChoose={(jobId, number) => {
+              set('fromJobId', jobId)
+              set('fromJob', number)
+            }}
           />
           <Field label="Note" className="sm:col-span-3">
             {(control) => (
-              <TextInput {...control} value={draft.note} onValue={(note) => set({ note })} />
+              <TextInput {...control} value={value('note')} onValue={(text) => set('note', text)} />
             )}
           </Field>
         </div>

@@ -97,7 +97,7 @@ function Asked() {
       <div className="grid grid-cols-2 gap-3">
         <Field
           label={`Budget, ${currencySign()}`}
-          error={job.error('budget') && 'This is no amount of money.'}
+          error={job.error('budget') && 'Enter an amount of money.'}
         >
           {(control) => (
             <TextInput

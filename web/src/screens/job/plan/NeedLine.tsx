@@ -14,7 +14,7 @@ export function NeedLine({ need, spend }: { need: Need; spend: Budget }) {
     <div className="grid grid-cols-[2fr_1.2fr_3fr] gap-x-3 gap-y-2">
       <Field
         label="At least, GB usable"
-        error={form.error('sizing', 'wantedGiB') && 'This is no amount of memory.'}
+        error={form.error('sizing', 'wantedGiB') && 'Enter an amount of memory, in GB.'}
         aside={
           <p className="text-sm text-ink-2">
             {isSet ? (

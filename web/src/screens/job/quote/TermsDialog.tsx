@@ -1,8 +1,7 @@
 import { MACHINE_KINDS } from '@tembrix/core/model'
 import { CURRENCIES, STARTING_TERMS, Terms } from '@tembrix/core/records'
-import { useState } from 'react'
 import { useChangeShopMutation, useShopQuery } from '../../../base/data'
-import { withValue } from '../../../base/form'
+import { Faults, useSaveForm } from '../../../base/form'
 import {
   Button,
   Check,
@@ -36,33 +35,22 @@ const WORK = [
 /** What the shop charges, how long its work takes, and what stands on every quote. */
 export function TermsDialog({ onClose }: { onClose: () => void }) {
   const { data: shop } = useShopQuery()
-  const [change, { error }] = useChangeShopMutation()
-  const [draft, setDraft] = useState<unknown>(shop?.terms ?? STARTING_TERMS)
-  const parsed = Terms.safeParse(draft)
-  const at = (...path: string[]) =>
-    path.reduce<unknown>((now, step) => (now as Record<string, unknown>)[step], draft)
-  const fault = (...path: string[]) => {
-    const issue = parsed.error?.issues.find((one) => one.path.join() === path.join())
-    if (!issue) return undefined
-    return /^Invalid|^Too/.test(issue.message) ? 'A figure is needed here.' : issue.message
-  }
-  const set = (value: unknown, ...path: string[]) =>
-    setDraft((now: unknown) => withValue(now, path, value))
-
-  async function save() {
-    if (!shop || !parsed.success) return
-    const done = await change({ version: shop.version, terms: parsed.data })
+  const [change, { error: failed }] = useChangeShopMutation()
+  const form = useSaveForm(Terms, shop?.terms ?? STARTING_TERMS, async (terms) => {
+    if (!shop) return
+    const done = await change({ version: shop.version, terms })
     if (!done.error) onClose()
-  }
+  })
+  const { value, error, set } = form
 
-  const figure = (label: string, path: string[], amount = false) => (
-    <Field key={label} label={label} error={fault(...path)}>
+  const figure = (label: string, path: string, amount = false) => (
+    <Field key={label} label={label} error={error(path)}>
       {(control) => (
         <TextInput
           {...control}
           inputMode="decimal"
-          value={amount ? inUnits(at(...path)) : at(...path)}
-          onValue={(text) => set(amount ? minorFrom(text) : numberFrom(text), ...path)}
+          value={amount ? inUnits(value(path)) : value(path)}
+          onValue={(text) => set(path, amount ? minorFrom(text) : numberFrom(text))}
         />
       )}
     </Field>
@@ -75,89 +63,92 @@ export function TermsDialog({ onClose }: { onClose: () => void }) {
       title="The shop’s terms"
       intro="For every quote from now on; approved ones stay as they are."
     >
-      <div className="grid gap-x-5 gap-y-3 md:grid-cols-2">
-        <div className="flex flex-col gap-3">
-          <Field label="Name of the shop" error={fault('shopName')}>
-            {(control) => (
-              <TextInput
-                {...control}
-                value={at('shopName')}
-                onValue={(text) => set(text, 'shopName')}
-              />
-            )}
-          </Field>
-          <Field label="Address, as printed" error={fault('address')}>
-            {(control) => (
-              <TextInput
-                {...control}
-                lines={3}
-                value={at('address')}
-                onValue={(text) => set(text, 'address')}
-              />
-            )}
-          </Field>
-          <Field label="If it turns out not to work" error={fault('returnTerms')}>
-            {(control) => (
-              <TextInput
-                {...control}
-                lines={3}
-                value={at('returnTerms')}
-                onValue={(text) => set(text, 'returnTerms')}
-              />
-            )}
-          </Field>
+      <form noValidate onSubmit={form.submit} className="flex flex-col gap-3">
+        <Faults count={form.faults} />
+        <div className="grid gap-x-5 gap-y-3 md:grid-cols-2">
+          <div className="flex flex-col gap-3">
+            <Field label="Name of the shop" error={error('shopName')}>
+              {(control) => (
+                <TextInput
+                  {...control}
+                  value={value('shopName')}
+                  onValue={(text) => set('shopName', text)}
+                />
+              )}
+            </Field>
+            <Field label="Address, as printed" error={error('address')}>
+              {(control) => (
+                <TextInput
+                  {...control}
+                  lines={3}
+                  value={value('address')}
+                  onValue={(text) => set('address', text)}
+                />
+              )}
+            </Field>
+            <Field label="If it turns out not to work" error={error('returnTerms')}>
+              {(control) => (
+                <TextInput
+                  {...control}
+                  lines={3}
+                  value={value('returnTerms')}
+                  onValue={(text) => set('returnTerms', text)}
+                />
+              )}
+            </Field>
+          </div>
+          <div className="grid grid-cols-2 content-start gap-3">
+            <Field label="Currency">
+              {(control) => (
+                <Select
+                  {...control}
+                  value={String(value('currency'))}
+                  options={Object.keys(CURRENCIES).map((value) => ({ value, label: value }))}
+                  onValue={(currency) => set('currency', currency)}
+                />
+              )}
+            </Field>
+            {figure(`An hour of work, ${currencySign()}`, 'hourlyRate', true)}
+            {figure('Tax, %', 'taxPercent')}
+            <Check
+              label="Prices include it"
+              checked={value('pricesIncludeTax') === true}
+              onChecked={(on) => set('pricesIncludeTax', on)}
+            />
+            {figure('Deposit, %', 'depositPercent')}
+            {figure('Quotes are valid, days', 'validDays')}
+            {figure('Old modules, % of the price', 'creditPercent')}
+            {figure('Every fitted machine is tested, hours', 'testHours')}
+            {figure('Warranty on new parts, months', 'warranty.newParts')}
+            {figure('on used parts, months', 'warranty.usedParts')}
+            {figure('on the work, months', 'warranty.work')}
+          </div>
         </div>
-        <div className="grid grid-cols-2 content-start gap-3">
-          <Field label="Currency">
-            {(control) => (
-              <Select
-                {...control}
-                value={String(at('currency'))}
-                options={Object.keys(CURRENCIES).map((value) => ({ value, label: value }))}
-                onValue={(currency) => set(currency, 'currency')}
-              />
-            )}
-          </Field>
-          {figure(`An hour of work, ${currencySign()}`, ['hourlyRate'], true)}
-          {figure('Tax, %', ['taxPercent'])}
-          <Check
-            label="Prices include it"
-            checked={at('pricesIncludeTax') === true}
-            onChecked={(on) => set(on, 'pricesIncludeTax')}
-          />
-          {figure('Deposit, %', ['depositPercent'])}
-          {figure('Quotes are valid, days', ['validDays'])}
-          {figure('Old modules, % of the price', ['creditPercent'])}
-          {figure('Every fitted machine is tested, hours', ['testHours'])}
-          {figure('Warranty on new parts, months', ['warranty', 'newParts'])}
-          {figure('on used parts, months', ['warranty', 'usedParts'])}
-          {figure('on the work, months', ['warranty', 'work'])}
-        </div>
-      </div>
-      <p className="mt-3 border-l-4 border-risk-line bg-risk-soft px-3 py-2 text-[0.93rem]">
-        These are your terms, and quotes say only what stands here; an empty field is not said.
-        Consumer law may forbid some of them: charging the work where the shop chose the wrong part,
-        or used parts without any warranty. Ask someone who knows the law where you are.
-      </p>
-      <h3 className="mt-4 mb-1 font-semibold">Minutes of work</h3>
-      <div className="grid grid-cols-2 gap-3 sm:grid-cols-5">
-        {MACHINE_KINDS.map((kind) =>
-          figure(`${KIND_NAMES[kind]}, open and close`, ['labour', 'open', kind]),
-        )}
-        {WORK.map(([name, label]) => figure(label, ['labour', name]))}
-      </div>
-      {error && (
-        <p role="alert" className="mt-2 font-medium text-stop">
-          The terms were not saved: somebody may have changed them meanwhile. Close this and try
-          again.
+        <p className="mt-3 border-l-4 border-risk-line bg-risk-soft px-3 py-2 text-[0.93rem]">
+          These are your terms, and quotes say only what stands here; an empty field is not said.
+          Consumer law may forbid some of them: charging the work where the shop chose the wrong
+          part, or used parts without any warranty. Ask someone who knows the law where you are.
         </p>
-      )}
-      <div className="mt-4 flex justify-end gap-3">
-        <Button onClick={onClose}>Cancel</Button>
-        <Button look="main" disabled={!parsed.success || !shop} onClick={save}>
-          Save for the shop
-        </Button>
-      </div>
+        <h3 className="mt-4 mb-1 font-semibold">Minutes of work</h3>
+        <div className="grid grid-cols-2 gap-3 sm:grid-cols-5">
+          {MACHINE_KINDS.map((kind) =>
+            figure(`${KIND_NAMES[kind]}, open and close`, `labour.open.${kind}`),
+          )}
+          {WORK.map(([name, label]) => figure(label, `labour.${name}`))}
+        </div>
+        {failed && (
+          <p role="alert" className="mt-2 font-medium text-stop">
+            The terms were not saved: somebody may have changed them meanwhile. Close this and try
+            again.
+          </p>
+        )}
+        <div className="mt-4 flex justify-end gap-3">
+          <Button onClick={onClose}>Cancel</Button>
+          <Button look="main" type="submit" disabled={!shop}>
+            Save for the shop
+          </Button>
+        </div>
+      </form>
     </Dialog>
   )
 }

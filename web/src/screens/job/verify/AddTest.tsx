@@ -1,7 +1,9 @@
 import type { Measurement } from '@tembrix/core/records'
 import { Plus } from 'lucide-react'
-import { useState } from 'react'
+import { useMemo } from 'react'
+import { z } from 'zod'
 import { making } from '../../../base/data'
+import { useSaveForm } from '../../../base/form'
 import { Button, Field, Select, TextInput } from '../../../base/ui'
 import { useJob } from '../file'
 import { sessionLike } from './sessions'
@@ -22,6 +24,18 @@ const KINDS = [
 ] as const
 type Kind = (typeof KINDS)[number]['value']
 
+/** A name for a test that none has yet. */
+const naming = (known: readonly string[]) =>
+  z.object({
+    test: z
+      .string()
+      .trim()
+      .min(1, 'Name the test.')
+      .max(120, 'This name is too long.')
+      .refine((name) => !known.includes(name), 'This test is there already.'),
+    kind: z.enum(KINDS.map(({ value }) => value)),
+  })
+
 interface Props {
   known: readonly string[]
   /** The session made last: what it was run under is taken over. */
@@ -31,20 +45,12 @@ interface Props {
 /** Begins a further test: its name, and what it gives. */
 export function AddTest({ known, last }: Props) {
   const { file, edit } = useJob()
-  const [test, setTest] = useState('')
-  const [kind, setKind] = useState<Kind>('score')
-  const [tried, setTried] = useState(false)
-  const name = test.trim().slice(0, 120)
-  const taken = known.includes(name)
-  const fault = name === '' ? 'Name the test.' : taken ? 'This test is there already.' : undefined
-
-  function add() {
-    setTried(true)
-    if (fault) return
+  const schema = useMemo(() => naming(known), [known])
+  const form = useSaveForm(schema, { test: '', kind: 'score' }, ({ test, kind }) => {
     const { unit, better, bandwidth } = KINDS.find(({ value }) => value === kind) ?? KINDS[0]
     const fields = {
       jobId: file.id,
-      test: name,
+      test,
       unit,
       better,
       bandwidth,
@@ -53,26 +59,33 @@ export function AddTest({ known, last }: Props) {
       ...sessionLike(last),
     }
     edit.act('', [making('measurements', fields)])
-    setTest('')
-    setTried(false)
-  }
-
+    form.clear()
+  })
   return (
     <form
       noValidate
       className="grid grid-cols-[1fr_1fr_auto] items-start gap-2 border-t border-rule pt-2"
-      onSubmit={(event) => {
-        event.preventDefault()
-        add()
-      }}
+      onSubmit={form.submit}
     >
-      <Field label="A further test" error={tried ? fault : undefined}>
+      <Field label="A further test" error={form.error('test')}>
         {(control) => (
-          <TextInput {...control} placeholder="Photo export" value={test} onValue={setTest} />
+          <TextInput
+            {...control}
+            placeholder="Photo export"
+            value={form.value('test')}
+            onValue={(test) => form.set('test', test)}
+          />
         )}
       </Field>
       <Field label="It gives">
-        {(control) => <Select {...control} value={kind} options={KINDS} onValue={setKind} />}
+        {(control) => (
+          <Select
+            {...control}
+            value={form.value('kind') as Kind}
+            options={KINDS}
+            onValue={(kind) => form.set('kind', kind)}
+          />
+        )}
       </Field>
       <Button type="submit" className="mt-6">
         <Plus size={17} aria-hidden /> Add

@@ -2,43 +2,38 @@ import { hoursOf, testsThatCount } from '@tembrix/core/diagnose'
 import { planKey } from '@tembrix/core/job'
 import { StabilityRun } from '@tembrix/core/records'
 import { Trash2 } from 'lucide-react'
-import { useState } from 'react'
 import { useShopQuery } from '../../../base/data'
+import { useSaveForm } from '../../../base/form'
 import { useTechnician } from '../../../base/shell'
 import { Button, Field, numberFrom, plural, TextInput, tidy } from '../../../base/ui'
 import { useJob } from '../file'
 import type { Verifying } from './useVerify'
+
+/** What is typed of a run; who and when is noted with it. */
+const LoggedRun = StabilityRun.pick({ test: true, passes: true, errors: true, hours: true })
 
 /** Which test ran how long, with how many errors. */
 export function Stability({ verifying: { record, set } }: { verifying: Verifying }) {
   const { planned } = useJob()
   const plan = planKey(planned)
   const [technician] = useTechnician()
-  const empty = {
-    test: 'Memory test',
-    passes: null as unknown,
-    errors: 0 as unknown,
-    hours: null as unknown,
-  }
-  const [draft, setDraft] = useState(empty)
-  const [tried, setTried] = useState(false)
-  const parsed = StabilityRun.safeParse({
-    ...draft,
-    id: crypto.randomUUID(),
-    at: new Date().toISOString(),
-    by: technician,
-    plan,
-  })
-  const fault = (name: string) =>
-    tried ? parsed.error?.issues.find(({ path }) => path[0] === name)?.message : undefined
+  const form = useSaveForm(
+    LoggedRun,
+    { test: 'Memory test', passes: null, errors: 0, hours: null },
+    (run) => {
+      const noted = { id: crypto.randomUUID(), at: new Date().toISOString(), by: technician, plan }
+      set({ stability: [...record.stability, { ...run, ...noted }] })
+      form.clear()
+    },
+  )
   const figure = (label: string, name: 'passes' | 'errors' | 'hours') => (
-    <Field label={label} error={fault(name)}>
+    <Field label={label} error={form.error(name)}>
       {(control) => (
         <TextInput
           {...control}
           inputMode="decimal"
-          value={draft[name]}
-          onValue={(text) => setDraft({ ...draft, [name]: numberFrom(text) })}
+          value={form.value(name)}
+          onValue={(text) => form.set(name, numberFrom(text))}
         />
       )}
     </Field>
@@ -101,21 +96,14 @@ export function Stability({ verifying: { record, set } }: { verifying: Verifying
       <form
         noValidate
         className="mt-2 grid grid-cols-[2fr_1fr_1fr_1fr] items-start gap-2"
-        onSubmit={(event) => {
-          event.preventDefault()
-          setTried(true)
-          if (!parsed.success) return
-          set({ stability: [...record.stability, parsed.data] })
-          setDraft(empty)
-          setTried(false)
-        }}
+        onSubmit={form.submit}
       >
-        <Field label="Test" error={fault('test')}>
+        <Field label="Test" error={form.error('test')}>
           {(control) => (
             <TextInput
               {...control}
-              value={draft.test}
-              onValue={(test) => setDraft({ ...draft, test })}
+              value={form.value('test')}
+              onValue={(test) => form.set('test', test)}
             />
           )}
         </Field>
