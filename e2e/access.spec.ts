@@ -32,7 +32,10 @@ async function cutOff(page: Page): Promise<string[]> {
         one.scrollWidth > one.clientWidth + 1 &&
         !scrolls(one),
     )
-    return [...wider, ...out.map((one) => one.outerHTML.slice(0, 160))]
+    const board = document.querySelector('section[aria-label=Board]')
+    const beyond =
+      innerWidth >= 1280 && board && board.scrollWidth > board.clientWidth ? ['the board'] : []
+    return [...wider, ...beyond, ...out.map((one) => one.outerHTML.slice(0, 160))]
   })
 }
 
@@ -173,6 +176,8 @@ for (const [where, screens] of [
       await open(page, app, at)
       await does?.(page)
       await expect(shows(page)).toBeVisible()
+      await expect(page.locator('main'), at).toHaveCount(1)
+      expect(await cutOff(page), at).toEqual([])
       await page.evaluate(axe)
       expect(await violationsOf(page, ['wcag2a', 'wcag2aa']), at).toEqual([])
       // The theme changes colours and nothing else.

@@ -92,9 +92,11 @@ function Opening() {
   return (
     <div className="flex min-h-dvh flex-col">
       <Bar />
-      <p role="status" className="m-auto text-ink-2">
-        Opening…
-      </p>
+      <main id="work" className="m-auto">
+        <p role="status" className="text-ink-2">
+          Opening…
+        </p>
+      </main>
     </div>
   )
 }
@@ -103,11 +105,13 @@ function Nowhere() {
   return (
     <>
       <Bar />
-      <Message title="There is nothing here">
-        <Link to="/" className="underline">
-          To the counter
-        </Link>
-      </Message>
+      <main id="work">
+        <Message title="There is nothing here">
+          <Link to="/" className="underline">
+            To the counter
+          </Link>
+        </Message>
+      </main>
     </>
   )
 }

@@ -1,7 +1,8 @@
 import { Menu, Moon, Sun } from 'lucide-react'
-import { lazy, memo, type ReactNode, Suspense, useState } from 'react'
+import { lazy, memo, type ReactNode } from 'react'
 import { Link, NavLink } from 'react-router'
 import { useCommand } from '../keys'
+import { OnDemand } from '../ui'
 import { AtHand } from './AtHand'
 import { PLACES } from './places'
 import { SaveState } from './SaveState'
@@ -42,33 +43,17 @@ export function Bar({ children }: { children?: ReactNode }) {
 
 const PlaceMenu = lazy(async () => ({ default: (await import('./PlaceMenu')).PlaceMenu }))
 
-/** Opens the places as a list, where there is no room for them side by side. */
-function PlacesButton() {
-  const [wanted, setWanted] = useState(false)
-  const button = (onClick?: () => void) => (
-    <button
-      type="button"
-      aria-label="Places"
-      aria-haspopup="true"
-      className="grid size-11 place-items-center rounded-sm hover:bg-sheet-2 md:hidden"
-      {...(onClick ? { onClick } : {})}
-    >
-      <Menu size={20} aria-hidden />
-    </button>
-  )
-  if (!wanted) return button(() => setWanted(true))
-  return (
-    <Suspense fallback={button()}>
-      <PlaceMenu trigger={button()} />
-    </Suspense>
-  )
-}
-
 /** Does not change while a screen is worked at. */
 const Places = memo(function Places() {
   return (
     <>
-      <PlacesButton />
+      <OnDemand
+        label="Places"
+        className="grid size-11 place-items-center rounded-sm hover:bg-sheet-2 md:hidden"
+        face={<Menu size={20} aria-hidden />}
+      >
+        {(trigger) => <PlaceMenu trigger={trigger} />}
+      </OnDemand>
       <Link
         to="/"
         className="flex min-h-11 items-center gap-2 px-1 text-lg font-bold tracking-tight"

@@ -15,11 +15,12 @@ export function Technician() {
       <button
         type="button"
         onClick={() => setOpen(true)}
+        title={name || 'Who works here?'}
         aria-label={name === '' ? 'Say who works here' : `${name} works here; change`}
         className="flex min-h-11 min-w-11 items-center justify-center gap-1.5 rounded-sm px-2 text-sm hover:bg-sheet-2"
       >
         <UserRound size={18} aria-hidden />
-        <span className="max-w-28 truncate max-lg:hidden">{name || 'Who works here?'}</span>
+        <span className="max-w-28 truncate max-[90rem]:hidden">{name || 'Who works here?'}</span>
       </button>
       <Suspense>
         {open && <TechnicianDialog name={name} onName={setName} onClose={() => setOpen(false)} />}

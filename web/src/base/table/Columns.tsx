@@ -1,5 +1,6 @@
 import { SlidersHorizontal } from 'lucide-react'
-import { lazy, Suspense, useState } from 'react'
+import { lazy } from 'react'
+import { OnDemand } from '../ui'
 import type { Column } from './column'
 
 const ColumnChoice = lazy(async () => ({
@@ -14,7 +15,6 @@ interface Props<Row> {
 
 /** The button that opens the choice of columns. */
 export function Columns<Row>({ columns, hidden, onHidden }: Props<Row>) {
-  const [wanted, setWanted] = useState(false)
   const choices = columns
     .filter(({ name, fixed }) => name !== '' && !fixed)
     .map(({ id, name }) => ({ id, name, shown: !hidden.has(id) }))
@@ -25,20 +25,16 @@ export function Columns<Row>({ columns, hidden, onHidden }: Props<Row>) {
     else next.add(id)
     onHidden(next)
   }
-  const button = (onClick?: () => void) => (
-    <button
-      type="button"
-      aria-haspopup="true"
-      className="flex min-h-9 items-center gap-1.5 rounded-sm px-2 hover:bg-sheet"
-      {...(onClick ? { onClick } : {})}
-    >
-      <SlidersHorizontal size={15} aria-hidden /> Columns
-    </button>
-  )
-  if (!wanted) return button(() => setWanted(true))
   return (
-    <Suspense fallback={button()}>
-      <ColumnChoice trigger={button()} choices={choices} onShow={show} />
-    </Suspense>
+    <OnDemand
+      className="flex min-h-9 items-center gap-1.5 rounded-sm px-2 hover:bg-sheet"
+      face={
+        <>
+          <SlidersHorizontal size={15} aria-hidden /> Columns
+        </>
+      }
+    >
+      {(trigger) => <ColumnChoice trigger={trigger} choices={choices} onShow={show} />}
+    </OnDemand>
   )
 }

@@ -5,7 +5,7 @@ interface Props extends Control {
   value: unknown
   onValue: (value: string) => void
   lines?: number
-  type?: 'text' | 'date' | 'email' | 'tel' | 'search'
+  type?: 'text' | 'email' | 'tel' | 'search'
   placeholder?: string
   className?: string
   inputMode?: 'decimal' | 'numeric'

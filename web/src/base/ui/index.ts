@@ -1,11 +1,13 @@
 export { Button } from './Button'
 export { Check } from './Check'
 export { Confirm } from './Confirm'
+export { DateInput, NO_DATE } from './DateInput'
 export { Dialog } from './Dialog'
 export { type Control, Field, inputLook } from './Field'
 export { Message } from './Message'
 export { More } from './More'
 export { calculateIn, currencySign, inUnits, minorFrom, minorUnits, money, moneyIn } from './money'
+export { OnDemand } from './OnDemand'
 export { Select } from './Select'
 export { saveAs } from './saveAs'
 export {

@@ -127,7 +127,7 @@ const SlotButton = memo(function SlotButton(props: ButtonProps) {
       className={`flex h-full w-full touch-manipulation overflow-hidden rounded-sm border-2 ${upright ? 'flex-col' : 'flex-row'} ${edge} ${channel}`}
     >
       <SlotHead slot={slot} number={number} upright={upright} />
-      <span className={`min-h-0 min-w-0 flex-1 ${upright ? 'px-1 pb-1' : 'py-1 pr-1'}`}>
+      <span className={`min-h-0 min-w-0 flex-1 ${upright ? 'px-0.5 pb-1' : 'py-1 pr-1'}`}>
         {module ? (
           <ModuleFace
             module={module}
@@ -138,7 +138,7 @@ const SlotButton = memo(function SlotButton(props: ButtonProps) {
           />
         ) : (
           <span
-            className={`grid h-full place-items-center rounded-xs border border-dashed text-center text-[0.8rem] ${nothing === 'tap: here' ? 'border-gold-line bg-gold-soft font-semibold text-gold' : 'border-pcb-line'}`}
+            className={`grid h-full place-items-center rounded-xs border border-dashed text-center text-[0.75rem] ${nothing === 'tap: here' ? 'border-gold-line bg-gold-soft font-semibold text-gold' : 'border-pcb-line'}`}
           >
             {mark ?? nothing}
           </span>

@@ -26,7 +26,7 @@ export interface BoardLayout {
 const GAP = 2
 
 /** What the figures of a module need, px: under each other where it stands, side by side where it lies. */
-const UPRIGHT_WIDTH = 50
+const UPRIGHT_WIDTH = 45
 const LYING_WIDTH = 176
 
 /**

@@ -10,10 +10,12 @@ import {
   Button,
   Confirm,
   currencySign,
+  DateInput,
   Dialog,
   Field,
   inUnits,
   minorFrom,
+  NO_DATE,
   numberFrom,
   Select,
   TextInput,
@@ -218,7 +220,7 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
           </Field>
           <Field
             label="Tested on"
-            error={error('testedOn')}
+            error={error('testedOn') && NO_DATE}
             aside={
               <button
                 type="button"
@@ -230,9 +232,8 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
             }
           >
             {(control) => (
-              <TextInput
+              <DateInput
                 {...control}
-                type="date"
                 value={value('testedOn')}
                 onValue={(text) => set('testedOn', text)}
               />
@@ -240,13 +241,12 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
           </Field>
           <Field
             label="Under warranty until"
-            error={error('warrantyUntil')}
+            error={error('warrantyUntil') && NO_DATE}
             hint="Its maker’s or supplier’s."
           >
             {(control) => (
-              <TextInput
+              <DateInput
                 {...control}
-                type="date"
                 value={value('warrantyUntil')}
                 onValue={(text) => set('warrantyUntil', text)}
               />

@@ -113,7 +113,7 @@ function CopyLink() {
     return () => clearTimeout(timer)
   }, [said])
   return (
-    <Button look="quiet" onClick={copy}>
+    <Button look="quiet" className="whitespace-nowrap" onClick={copy}>
       {said === 'Copied' ? <Check size={17} aria-hidden /> : <Link2 size={17} aria-hidden />}
       <span aria-live="polite">{said || 'Copy the link'}</span>
     </Button>

@@ -1,5 +1,13 @@
 import { CustomerChange, JobChange } from '@tembrix/core/records'
-import { currencySign, Field, inUnits, minorFrom, TextInput } from '../../../base/ui'
+import {
+  currencySign,
+  DateInput,
+  Field,
+  inUnits,
+  minorFrom,
+  NO_DATE,
+  TextInput,
+} from '../../../base/ui'
 import { OnTo, useJobForm, useJobPart } from '../file'
 import { History } from './History'
 
@@ -108,11 +116,10 @@ function Asked() {
             />
           )}
         </Field>
-        <Field label="Due" error={job.error('dueOn')}>
+        <Field label="Due" error={job.error('dueOn') && NO_DATE}>
           {(control) => (
-            <TextInput
+            <DateInput
               {...control}
-              type="date"
               value={job.value('dueOn')}
               onValue={(text) => job.set(text === '' ? null : text, 'dueOn')}
             />

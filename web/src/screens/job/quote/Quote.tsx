@@ -10,7 +10,17 @@ import { SlidersHorizontal, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { making, removing } from '../../../base/data'
-import { Button, Field, money, numberFrom, Select, TextInput, today } from '../../../base/ui'
+import {
+  Button,
+  DateInput,
+  Field,
+  money,
+  NO_DATE,
+  numberFrom,
+  Select,
+  TextInput,
+  today,
+} from '../../../base/ui'
 import { useJob, useJobForm } from '../file'
 import { Approve } from './Approve'
 import { validUntilOf } from './document'
@@ -202,13 +212,12 @@ function Draft({ quote, quoting }: { quote: QuoteRecord; quoting: Quoting }) {
         <div className="grid grid-cols-2 gap-3">
           <Field
             label="Valid until"
-            error={form.error('validUntil')}
+            error={form.error('validUntil') && NO_DATE}
             hint={`${terms.validDays} days from when it was begun, unless set.`}
           >
             {(control) => (
-              <TextInput
+              <DateInput
                 {...control}
-                type="date"
                 value={form.value('validUntil') ?? validUntilOf(quote, terms)}
                 onValue={(text) => form.set(text === '' ? null : text, 'validUntil')}
               />

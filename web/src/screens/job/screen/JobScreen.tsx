@@ -40,7 +40,9 @@ function Framed({ children }: { children: ReactNode }) {
   return (
     <div className="flex h-dvh flex-col">
       <Bar />
-      {children}
+      <main id="work" className="flex flex-1 flex-col">
+        {children}
+      </main>
     </div>
   )
 }

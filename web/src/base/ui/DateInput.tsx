@@ -1,0 +1,52 @@
+import { parseISO } from 'date-fns'
+import { CalendarDays } from 'lucide-react'
+import { lazy } from 'react'
+import { dateFrom } from './dates'
+import type { Control } from './Field'
+import { OnDemand } from './OnDemand'
+import { day, isoDay } from './say'
+import { TextInput } from './TextInput'
+
+const Calendar = lazy(async () => ({ default: (await import('./Calendar')).Calendar }))
+
+/** What to say of a date that is none. */
+export const NO_DATE = 'Enter a date, such as 28 Nov 2026.'
+
+const ISO = /^\d{4}-\d{2}-\d{2}$/
+
+interface Props extends Control {
+  /** An ISO date, or what was typed that is none. */
+  value: unknown
+  /** Takes the ISO date; what is none as it was typed, for the check to refuse; empty for no date. */
+  onValue: (value: string) => void
+}
+
+/** A day, typed as people write one or picked from a month. */
+export function DateInput({ value, onValue, ...control }: Props) {
+  const text = typeof value === 'string' ? value : ''
+  const isDate = ISO.test(text)
+  return (
+    <div className="relative">
+      <TextInput
+        {...control}
+        className="pr-12"
+        placeholder="day, month, year"
+        value={isDate ? day(text) : text}
+        onValue={(typed) => onValue(dateFrom(typed, new Date()) ?? typed.trim())}
+      />
+      <OnDemand
+        label="Pick a day"
+        className="absolute top-0 right-0 grid size-11 place-items-center rounded-sm hover:bg-sheet-2"
+        face={<CalendarDays size={18} aria-hidden />}
+      >
+        {(trigger) => (
+          <Calendar
+            trigger={trigger}
+            chosen={isDate ? parseISO(text) : undefined}
+            onChoose={(date) => onValue(isoDay(date))}
+          />
+        )}
+      </OnDemand>
+    </div>
+  )
+}
