@@ -79,6 +79,23 @@ test('from a new customer to a printed plan', async ({ page, app }) => {
   await expect(page.getByText('3200 MT/s, limited by the modules').first()).toBeVisible()
   await expect(page.getByText(/service instructions and local rules/)).toBeVisible()
 
+  // On the shop's paper, every sheet with the job it is of.
+  const size = async () => {
+    const file = (await page.pdf({ preferCSSPageSize: true })).toString('latin1')
+    return /\/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/.exec(file)?.slice(1, 3).map(Number)
+  }
+  expect((await size())?.map(Math.round)).toEqual([595, 842])
+  const shop = await (await page.request.get(`${app.address}/api/v1/shop`)).json()
+  const setPaper = async (paper: string, version: number) => {
+    const data = { version, terms: { ...shop.terms, paper } }
+    return (await page.request.patch(`${app.address}/api/v1/shop`, { data })).json()
+  }
+  const changed = await setPaper('Letter', shop.version)
+  await page.reload()
+  await expect(page.getByRole('heading', { name: 'Memory plan' })).toBeVisible()
+  await expect.poll(size).toEqual([612, 792])
+  await setPaper('A4', changed.version)
+
   await page.emulateMedia({ media: 'screen' })
   await page.goto(`${app.address}/?search=seed+catalogue`)
   await expect(page.getByRole('row', { name: /Leonie Grabher/ })).toContainText('Laptop, 2 slots')

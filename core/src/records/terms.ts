@@ -29,6 +29,9 @@ export type Warranty = z.infer<typeof Warranty>
 
 const NO_WARRANTY: Warranty = { newParts: null, usedParts: null, work: null }
 
+export const PAPERS = ['A4', 'Letter'] as const
+export type Paper = (typeof PAPERS)[number]
+
 /** What the shop charges and promises: amounts in minor units, shares in per cent. */
 export const Terms = z.object({
   shopName: z.string().trim().max(120),
@@ -47,6 +50,8 @@ export const Terms = z.object({
   testHours: z.number('Hours.').positive('More than 0 hours.').max(240).nullable().default(null),
   warranty: Warranty.default(NO_WARRANTY),
   labour: LabourTable,
+  /** What the shop’s printer takes. */
+  paper: z.enum(PAPERS).default('A4'),
 })
 export type Terms = z.infer<typeof Terms>
 
@@ -74,4 +79,5 @@ export const STARTING_TERMS: Terms = {
     profile: 5,
     stability: 10,
   },
+  paper: 'A4',
 }

@@ -1,6 +1,7 @@
+import { slotHolding } from '@tembrix/core/records'
 import { Printer } from 'lucide-react'
 import QRCode from 'qrcode'
-import { Button, day } from '../../../base/ui'
+import { Button, day, today } from '../../../base/ui'
 import { describeModule, organisation } from '../../../parts/board'
 import { useJob } from '../file'
 import { JobSheet } from '../sheet'
@@ -19,6 +20,8 @@ export function Labels() {
 function Sheet() {
   const { file, machine, pieces } = useJob()
   const { fit, removed } = useFit()
+  const { now } = useJob()
+  const slotOf = (id: string) => slotHolding(now.assignment, { moduleId: id, unit: 0 })
   const address = `${location.origin}/jobs/${file.id}`
   return (
     <main className="mx-auto my-4 max-w-[52rem] bg-sheet p-6 print:m-0 print:max-w-none print:p-0">
@@ -54,6 +57,10 @@ function Sheet() {
                 <b className="font-semibold">{describeModule(module)}</b> {organisation(module)}
               </p>
               <p>{module.article}</p>
+              <p>
+                {file.customer.name}
+                {slotOf(id) && ` · slot ${slotOf(id)}`} · {day(today())}
+              </p>
               {serial && <p className="font-mono">{serial}</p>}
               {goes && <p>{DESTINATION_NAMES[goes]}</p>}
             </Label>

@@ -181,7 +181,7 @@ function Agreement({ quote, document }: { quote: Quote; document: QuoteDocument 
     )
   }
   return (
-    <footer className="keep-together mt-10 grid grid-cols-3 gap-6 text-sm">
+    <footer className="keep-together mt-10 break-before-avoid grid grid-cols-3 gap-6 text-sm">
       {[
         document.options.length > 1 ? 'Which option' : 'I agree to this',
         'Name and signature',

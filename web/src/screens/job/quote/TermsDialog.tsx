@@ -1,5 +1,5 @@
 import { MACHINE_KINDS } from '@tembrix/core/model'
-import { CURRENCIES, STARTING_TERMS, Terms } from '@tembrix/core/records'
+import { CURRENCIES, PAPERS, STARTING_TERMS, Terms } from '@tembrix/core/records'
 import { useChangeShopMutation, useShopQuery } from '../../../base/data'
 import { Faults, useSaveForm } from '../../../base/form'
 import {
@@ -105,6 +105,16 @@ export function TermsDialog({ onClose }: { onClose: () => void }) {
                   value={String(value('currency'))}
                   options={Object.keys(CURRENCIES).map((value) => ({ value, label: value }))}
                   onValue={(currency) => set('currency', currency)}
+                />
+              )}
+            </Field>
+            <Field label="Paper">
+              {(control) => (
+                <Select
+                  {...control}
+                  value={String(value('paper'))}
+                  options={PAPERS.map((one) => ({ value: one as string, label: one }))}
+                  onValue={(paper) => set('paper', paper)}
                 />
               )}
             </Field>

@@ -1,6 +1,6 @@
 import type { OfferFacts } from '@tembrix/core/job'
 import { day, list, money, plural, tidy } from '../../../base/ui'
-import { promise } from '../../../parts/papers/papers'
+import { promise } from '../../../parts/papers'
 
 const gb = (gib: number) => `${tidy(gib)} GB`
 const months = (count: number) => plural(count, 'month')

@@ -65,7 +65,7 @@ function Sheet() {
       </section>
       <SetupValues />
       <Cautions />
-      <footer className="keep-together mt-8 grid grid-cols-3 gap-6 text-sm">
+      <footer className="keep-together mt-8 break-before-avoid grid grid-cols-3 gap-6 text-sm">
         {['Planned by', 'Fitted by', 'Date'].map((name) => (
           <p key={name} className="border-t border-ink pt-1">
             {name}

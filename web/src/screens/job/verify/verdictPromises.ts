@@ -1,6 +1,6 @@
 import type { Made } from '@tembrix/core/diagnose'
 import { day, list } from '../../../base/ui'
-import { promise } from '../../../parts/papers/papers'
+import { promise } from '../../../parts/papers'
 
 /** What a verdict rests on: the bad modules with their warranty, the trials made, and names for modules. */
 export interface VerdictFacts {

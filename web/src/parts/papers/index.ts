@@ -1,0 +1,2 @@
+export { promise } from './papers'
+export { usePaper } from './usePaper'
