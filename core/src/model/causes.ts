@@ -1,7 +1,10 @@
 import { z } from 'zod'
 import { known } from './known'
 
-const Weight = z.number('A figure.').min(0.01, 'Above 0.').max(10_000, 'At most 10,000.')
+const Weight = z
+  .number('A figure.')
+  .min(0.01, 'Must be greater than 0.')
+  .max(10_000, 'At most 10,000.')
 
 const CAUSES = {
   seat: 60,
