@@ -64,8 +64,8 @@ export function UseTableDialog({ table, onClose }: Props) {
             </div>
           ))}
         </div>
-        <table className="w-full text-left text-sm">
-          <thead className="text-ink-2">
+        <table className="w-full text-left text-sm max-md:block">
+          <thead className="text-ink-2 max-md:sr-only">
             <tr>
               <th className="font-normal">Use</th>
               {AMOUNTS.map((level) => (
@@ -77,24 +77,30 @@ export function UseTableDialog({ table, onClose }: Props) {
               <th className="w-11" />
             </tr>
           </thead>
-          <tbody>
+          <tbody className="max-md:block">
             {uses.map((use, at) => {
               const name = String(use.name)
               const said = ['name', ...AMOUNTS]
                 .map((part) => form.error(`uses.${at}.${part}`))
                 .find(Boolean)
               return (
-                <tr key={String(use.id)} className="border-t border-rule align-top">
-                  <td className="pr-1">
+                <tr
+                  key={String(use.id)}
+                  className="border-t border-rule align-top max-md:flex max-md:flex-wrap max-md:gap-1 max-md:py-2"
+                >
+                  <td className="pr-1 max-md:basis-full">
                     {cell(`Name of use ${at + 1}`, `uses.${at}.name`, false)}
                     {said && <span className="font-medium text-stop">{said}</span>}
                   </td>
                   {AMOUNTS.map((level) => (
-                    <td key={level} className="pr-1">
+                    <td key={level} className="pr-1 max-md:w-16">
+                      <span className="text-ink-2 md:hidden" aria-hidden>
+                        {level}
+                      </span>
                       {cell(`${name}, ${level}`, `uses.${at}.${level}`)}
                     </td>
                   ))}
-                  <td>
+                  <td className="max-md:flex-1 max-md:self-end">
                     <Select
                       aria-label={`Kind of work: ${name}`}
                       value={String(use.work)}
@@ -105,7 +111,7 @@ export function UseTableDialog({ table, onClose }: Props) {
                       onValue={(work) => form.set(`uses.${at}.work`, work)}
                     />
                   </td>
-                  <td>
+                  <td className="max-md:self-end">
                     <button
                       type="button"
                       aria-label={`Remove ${name} from the table`}
