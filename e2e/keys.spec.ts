@@ -53,6 +53,12 @@ test('the board is folded to a strip and shown alone by a key; the divider stays
   await expect.poll(wide).toBeLessThan(30)
   await page.getByRole('button', { name: 'Show the step beside the board' }).click()
   await expect.poll(wide).toBe(before)
+  // Where one goes to is shown, though the board was alone.
+  await page.keyboard.press('Shift+B')
+  await toStep(page, 'Identify').click()
+  await expect(page.getByRole('heading', { name: 'Identify' })).toBeVisible()
+  await expect.poll(wide).toBe(before)
+  await toStep(page, 'Plan').click()
 
   const divider = page.getByRole('separator')
   await divider.focus()

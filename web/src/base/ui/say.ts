@@ -9,14 +9,15 @@ export const tidy = (value: number, decimals = 2) => String(Number(value.toFixed
 
 export const ago = (iso: string) => intlFormatDistance(parseISO(iso), new Date(), { locale: 'en' })
 
-const MONTH = new Intl.DateTimeFormat('en', { month: 'short' })
+const MONTH = new Intl.DateTimeFormat('en', { month: 'long', year: 'numeric' })
+const SHORT_MONTH = new Intl.DateTimeFormat('en', { month: 'short' })
 const TIME = new Intl.DateTimeFormat('en', { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })
 
-export const month = (iso: string) => {
+export const month = (iso: string) => MONTH.format(parseISO(iso))
+export const day = (iso: string) => {
   const date = parseISO(iso)
-  return `${MONTH.format(date)} ${date.getFullYear()}`
+  return `${date.getDate()} ${SHORT_MONTH.format(date)} ${date.getFullYear()}`
 }
-export const day = (iso: string) => `${parseISO(iso).getDate()} ${month(iso)}`
 export const time = (iso: string) => TIME.format(parseISO(iso))
 export const dayAndTime = (iso: string) => `${day(iso)}, ${time(iso)}`
 export const isoDay = (date: Date) => formatISO(date, { representation: 'date' })

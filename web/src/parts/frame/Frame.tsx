@@ -61,7 +61,11 @@ export function Frame({ leads, place, rail, board, strip, tray, children }: Prop
     storage: kept,
     onlySaveAfterUserInteractions: true,
   })
-  const main = useArrival(place)
+  // Where one has gone to is never hidden.
+  const main = useArrival(
+    place,
+    useCallback(() => setAlone(false), []),
+  )
   const whole = !canLead && opened
   const tools = (
     <div className="flex flex-col rounded-md border-2 border-pcb-2 bg-pcb">
@@ -133,16 +137,17 @@ export function Frame({ leads, place, rail, board, strip, tray, children }: Prop
 }
 
 /** The page’s own part: gone to, from its top, when another place is opened. */
-function useArrival(place: string) {
+function useArrival(place: string, onArrival: () => void) {
   const main = useRef<HTMLElement>(null)
   const last = useRef(place)
   useEffect(() => {
     if (last.current === place) return
     last.current = place
+    onArrival()
     main.current?.focus({ preventScroll: true })
     main.current?.scrollTo(0, 0)
     window.scrollTo(0, 0)
-  }, [place])
+  }, [place, onArrival])
   return main
 }
 

@@ -3,7 +3,7 @@ import { planKey } from '@tembrix/core/job'
 import { StabilityRun } from '@tembrix/core/records'
 import { Trash2 } from 'lucide-react'
 import { useShopQuery } from '../../../base/data'
-import { useSaveForm } from '../../../base/form'
+import { Faults, useSaveForm } from '../../../base/form'
 import { useTechnician } from '../../../base/shell'
 import { Button, Field, numberFrom, plural, TextInput, tidy } from '../../../base/ui'
 import { useJob } from '../file'
@@ -98,6 +98,9 @@ export function Stability({ verifying: { record, set } }: { verifying: Verifying
         className="mt-2 grid grid-cols-[2fr_1fr_1fr_1fr] items-start gap-2"
         onSubmit={form.submit}
       >
+        <div className="col-span-4 empty:hidden">
+          <Faults count={form.faults} />
+        </div>
         <Field label="Test" error={form.error('test')}>
           {(control) => (
             <TextInput
