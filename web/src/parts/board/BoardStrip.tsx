@@ -1,15 +1,17 @@
 import { asFarAsSeen, fittedModules } from '@tembrix/core/evaluate'
-import type { Evaluation, Finding, Slot } from '@tembrix/core/model'
+import type { Evaluation, Finding, Placement, Slot } from '@tembrix/core/model'
 import type { Assignment } from '@tembrix/core/records'
 import { ChevronDown, ChevronUp } from 'lucide-react'
 import { memo } from 'react'
-import { capacity, plural } from '../../base/ui'
+import { capacity, plural, useMedia } from '../../base/ui'
 import { channelClass } from './channels'
 import { useDesk, useDeskStore } from './DeskContext'
 import { modeWord } from './Figures'
+import { MemoryStrip } from './MemoryStrip'
 import { keyOf } from './SlotView'
 
 interface Props {
+  placement: Placement
   evaluation: Evaluation
   before?: { assignment: Assignment; evaluation: Evaluation } | undefined
   unseen?: readonly string[] | undefined
@@ -19,10 +21,14 @@ interface Props {
   onOpen: () => void
 }
 
+/** From here the memory strip has its place in the line. */
+const ROOMY = '(min-width: 75rem)'
+
 /** The board in one line: what is in each slot, and what that comes to. It opens to the whole board. */
 export const BoardStrip = memo(function BoardStrip(props: Props) {
-  const { evaluation, before, unseen = [], lit = [], open, onOpen } = props
+  const { placement, evaluation, before, unseen = [], lit = [], open, onOpen } = props
   const machine = useDesk((desk) => desk.machine)
+  const wide = useMedia(ROOMY)
   const soldered = fittedModules(machine, {}).reduce((sum, one) => sum + one.module.capacityGiB, 0)
   return (
     <section
@@ -47,12 +53,17 @@ export const BoardStrip = memo(function BoardStrip(props: Props) {
           />
         ))}
       </ul>
+      <div className="ml-auto flex">
+        {wide && unseen.length === 0 && evaluation.starts && (
+          <MemoryStrip machine={machine} placement={placement} evaluation={evaluation} slim />
+        )}
+      </div>
       <button
         type="button"
         aria-expanded={open}
         aria-label={open ? 'Close the board' : 'Open the board'}
         onClick={onOpen}
-        className="ml-auto flex min-h-11 shrink-0 items-center gap-4 rounded-sm px-3 text-left hover:bg-sheet-2"
+        className="flex min-h-11 shrink-0 items-center gap-4 rounded-sm px-3 text-left hover:bg-sheet-2"
       >
         <Sum evaluation={evaluation} before={before?.evaluation} partly={unseen.length > 0} />
         <FindingCount findings={asFarAsSeen(evaluation.findings, unseen)} />

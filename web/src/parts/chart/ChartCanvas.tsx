@@ -33,7 +33,7 @@ export function ChartCanvas<T extends ChartType>({ config, label, height, chart 
   }, [config, theme, chart])
 
   return (
-    <div className="relative" style={{ height }}>
+    <div className="relative min-w-0 overflow-hidden" style={{ height }}>
       <canvas ref={canvas} role="img" aria-label={label} />
     </div>
   )

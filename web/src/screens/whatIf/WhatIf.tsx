@@ -65,7 +65,9 @@ function Tried({ trying }: { trying: Trying }) {
             onProfile={(profile) => set({ profile })}
           />
         )}
-        strip={(open, onOpen) => <BoardStrip evaluation={evaluation} open={open} onOpen={onOpen} />}
+        strip={(open, onOpen) => (
+          <BoardStrip placement={placement} evaluation={evaluation} open={open} onOpen={onOpen} />
+        )}
         tray={
           <>
             <TriedTray state={state} />

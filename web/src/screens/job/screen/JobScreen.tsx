@@ -200,9 +200,10 @@ function JobStrip({
   onOpen: () => void
 }) {
   const { now, planned, unseen } = useJob()
-  const evaluation = useDeferredValue((planning ? planned : now).evaluation)
+  const { placement, evaluation } = useDeferredValue(planning ? planned : now)
   return (
     <BoardStrip
+      placement={placement}
       evaluation={evaluation}
       before={planning && !verifying ? now : undefined}
       unseen={planning ? NONE : unseen}
