@@ -10,39 +10,13 @@ import {
 } from '../../base/data'
 import { type Column, DataTable } from '../../base/table'
 import { ago, Button, Confirm, More, money, plural } from '../../base/ui'
-import { describeModule, organisation } from '../../parts/board'
+import { describeModule } from '../../parts/board'
+import { COMES, WHAT } from './columns'
 import { PriceLists } from './PriceLists'
 import { SearchBox } from './SearchBox'
-import { kitOf } from './words'
 
 const COLUMNS: readonly Column<ShopModule>[] = [
-  {
-    id: 'module',
-    name: 'Module',
-    fixed: true,
-    narrow: 'head',
-    look: 'font-semibold',
-    sortBy: ({ module }) => describeModule(module),
-    cell: ({ module }) => (
-      <>
-        {describeModule(module)}{' '}
-        <span className="text-sm font-normal text-ink-2">{organisation(module)}</span>
-      </>
-    ),
-  },
-  {
-    id: 'part',
-    name: 'Part number',
-    sortBy: ({ module }) => module.article,
-    cell: ({ module }) => module.article,
-  },
-  {
-    id: 'sold',
-    name: 'Sold as',
-    look: 'whitespace-nowrap',
-    sortBy: ({ module }) => kitOf(module),
-    cell: ({ module }) => kitOf(module),
-  },
+  ...WHAT,
   {
     id: 'supplier',
     name: 'Supplier',
@@ -56,13 +30,7 @@ const COLUMNS: readonly Column<ShopModule>[] = [
     sortBy: ({ stock }) => stock,
     cell: (offer) => <Stock offer={offer} />,
   },
-  {
-    id: 'comes',
-    name: 'Comes in',
-    look: 'whitespace-nowrap',
-    sortBy: ({ leadDays }) => leadDays,
-    cell: ({ leadDays }) => (leadDays === null ? '–' : plural(leadDays, 'day')),
-  },
+  COMES,
   {
     id: 'price',
     name: 'Price',

@@ -16,9 +16,9 @@ import {
 } from '../../base/data'
 import { type Column, DataTable } from '../../base/table'
 import { Button, Field, money, plural, Select, TextInput } from '../../base/ui'
-import { describeModule, formOf, organisation } from '../../parts/board'
+import { formOf } from '../../parts/board'
+import { COMES, WHAT } from './columns'
 import { Failure } from './Offers'
-import { kitOf } from './words'
 
 const FORMS = FORM_FACTORS.filter((form) => form !== 'soldered')
 
@@ -114,33 +114,7 @@ export function SupplierSearch() {
 }
 
 const COLUMNS: readonly Column<Offered>[] = [
-  {
-    id: 'module',
-    name: 'Module',
-    fixed: true,
-    narrow: 'head',
-    look: 'font-semibold',
-    sortBy: ({ module }) => describeModule(module),
-    cell: ({ module }) => (
-      <>
-        {describeModule(module)}{' '}
-        <span className="text-sm font-normal text-ink-2">{organisation(module)}</span>
-      </>
-    ),
-  },
-  {
-    id: 'part',
-    name: 'Part number',
-    sortBy: ({ module }) => module.article,
-    cell: ({ module }) => module.article,
-  },
-  {
-    id: 'sold',
-    name: 'Sold as',
-    look: 'whitespace-nowrap',
-    sortBy: ({ module }) => kitOf(module),
-    cell: ({ module }) => kitOf(module),
-  },
+  ...WHAT,
   {
     id: 'stock',
     name: 'In stock',
@@ -148,13 +122,7 @@ const COLUMNS: readonly Column<Offered>[] = [
     cell: ({ stock }) =>
       stock === 0 ? <span className="font-medium text-risk">none</span> : stock,
   },
-  {
-    id: 'comes',
-    name: 'Comes in',
-    look: 'whitespace-nowrap',
-    sortBy: ({ leadDays }) => leadDays,
-    cell: ({ leadDays }) => (leadDays === null ? '–' : plural(leadDays, 'day')),
-  },
+  COMES,
   {
     id: 'price',
     name: 'Price',
