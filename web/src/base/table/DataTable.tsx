@@ -91,7 +91,7 @@ export function DataTable<Row extends RowData>(props: Props<Row>) {
   const below = virtual.getTotalSize() - (drawn.at(-1)?.end ?? 0)
 
   function focusRow(at: number): boolean {
-    const row = scroller.current?.querySelector<HTMLElement>(`[data-at="${at}"]`)
+    const row = scroller.current?.querySelector<HTMLElement>(`[data-index="${at}"]`)
     row?.querySelector<HTMLElement>('a, button')?.focus({ preventScroll: true })
     return row !== null && row !== undefined
   }
@@ -105,9 +105,9 @@ export function DataTable<Row extends RowData>(props: Props<Row>) {
   }
 
   function keyed(event: KeyboardEvent) {
-    const row = (event.target as HTMLElement).closest<HTMLElement>('[data-at]')
+    const row = (event.target as HTMLElement).closest<HTMLElement>('[data-index]')
     if (!row || (event.target as HTMLElement).closest('input, select, textarea')) return
-    const at = Number(row.dataset.at)
+    const at = Number(row.dataset.index)
     const to = {
       ArrowDown: at + 1,
       ArrowUp: at - 1,
@@ -167,7 +167,6 @@ export function DataTable<Row extends RowData>(props: Props<Row>) {
                   role="row"
                   ref={virtual.measureElement}
                   data-index={index}
-                  data-at={index}
                   aria-rowindex={index + 2}
                   onClick={onOpen && ((event) => isOnRow(event.target) && onOpen(original))}
                   className={`h-12 border-t border-rule first:border-t-0 max-md:flex max-md:h-auto max-md:flex-wrap max-md:gap-x-4 max-md:px-3 max-md:py-2 ${onOpen ? 'cursor-pointer hover:bg-act-soft' : ''} ${rowLook?.(original) ?? ''}`}

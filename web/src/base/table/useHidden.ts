@@ -1,22 +1,15 @@
 import { useState } from 'react'
+import { kept } from '../ui'
 
-/** The columns left out of a table, by its name; where the browser keeps nothing, until the page is loaded again. */
+/** The columns left out of a table, remembered by its name. */
 export function useHidden(name: string) {
   const key = `tembrix.columns.${name}`
-  const [hidden, setHidden] = useState<ReadonlySet<string>>(() => {
-    try {
-      return new Set(localStorage.getItem(key)?.split(',').filter(Boolean))
-    } catch {
-      return new Set()
-    }
-  })
+  const [hidden, setHidden] = useState<ReadonlySet<string>>(
+    () => new Set(kept.getItem(key)?.split(',').filter(Boolean)),
+  )
   const keep = (next: ReadonlySet<string>): void => {
     setHidden(next)
-    try {
-      localStorage.setItem(key, [...next].join(','))
-    } catch {
-      // Chosen until the page is loaded again.
-    }
+    kept.setItem(key, [...next].join(','))
   }
   return [hidden, keep] as const
 }

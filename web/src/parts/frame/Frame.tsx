@@ -8,8 +8,7 @@ import {
   useDefaultLayout,
 } from 'react-resizable-panels'
 import { useShortcut } from '../../base/keys'
-import { useMedia } from '../../base/ui'
-import { kept } from './kept'
+import { kept, useMedia } from '../../base/ui'
 
 interface Props {
   /** Where the work is: on the board, with the page beside it, or on the page, with the board as a strip. */

@@ -1,9 +1,8 @@
 import { MACHINE_KINDS } from '@tembrix/core/model'
 import { CURRENCIES, PAPERS, STARTING_TERMS, Terms } from '@tembrix/core/records'
 import { useChangeShopMutation, useShopQuery } from '../../../base/data'
-import { Faults, useSaveForm } from '../../../base/form'
+import { Faults, SaveForShop, useSaveForm } from '../../../base/form'
 import {
-  Button,
   Check,
   currencySign,
   Dialog,
@@ -146,18 +145,7 @@ export function TermsDialog({ onClose }: { onClose: () => void }) {
           )}
           {WORK.map(([name, label]) => figure(label, `labour.${name}`))}
         </div>
-        {failed && (
-          <p role="alert" className="mt-2 font-medium text-stop">
-            The terms were not saved: somebody may have changed them meanwhile. Close this and try
-            again.
-          </p>
-        )}
-        <div className="mt-4 flex justify-end gap-3">
-          <Button onClick={onClose}>Cancel</Button>
-          <Button look="main" type="submit" disabled={!shop}>
-            Save for the shop
-          </Button>
-        </div>
+        <SaveForShop failed={failed !== undefined} disabled={!shop} onClose={onClose} />
       </form>
     </Dialog>
   )

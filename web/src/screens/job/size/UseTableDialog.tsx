@@ -2,7 +2,7 @@ import { WORK_PROFILES } from '@tembrix/core/forecast'
 import { STARTING_USES, type UseTable, UseTable as UseTableShape } from '@tembrix/core/sizing'
 import { Plus, RotateCcw, Trash2 } from 'lucide-react'
 import { useChangeShopMutation, useShopQuery } from '../../../base/data'
-import { Faults, useSaveForm } from '../../../base/form'
+import { Faults, SaveForShop, useSaveForm } from '../../../base/form'
 import { Button, Dialog, numberFrom, Select, TextInput } from '../../../base/ui'
 
 interface Props {
@@ -126,15 +126,8 @@ export function UseTableDialog({ table, onClose }: Props) {
             })}
           </tbody>
         </table>
-        {error && (
-          <p role="alert" className="mt-2 font-medium text-stop">
-            The table was not saved: somebody may have changed it meanwhile. Close this and try
-            again.
-          </p>
-        )}
-        <div className="mt-3 flex flex-wrap justify-end gap-3">
+        <SaveForShop failed={error !== undefined} disabled={!shop} onClose={onClose}>
           <Button
-            className="mr-auto"
             onClick={() =>
               setUses([
                 ...uses,
@@ -147,11 +140,7 @@ export function UseTableDialog({ table, onClose }: Props) {
           <Button look="quiet" onClick={startOver}>
             <RotateCcw size={17} aria-hidden /> The starting table
           </Button>
-          <Button onClick={onClose}>Cancel</Button>
-          <Button look="main" type="submit" disabled={!shop}>
-            Save for the shop
-          </Button>
-        </div>
+        </SaveForShop>
       </form>
     </Dialog>
   )

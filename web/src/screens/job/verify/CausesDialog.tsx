@@ -1,7 +1,7 @@
 import { CauseTable, STARTING_CAUSES } from '@tembrix/core/diagnose'
 import { RotateCcw } from 'lucide-react'
 import { useChangeShopMutation, useShopQuery } from '../../../base/data'
-import { Faults, useSaveForm } from '../../../base/form'
+import { Faults, SaveForShop, useSaveForm } from '../../../base/form'
 import { Button, Dialog, Field, numberFrom, TextInput } from '../../../base/ui'
 import { CAUSE_ROWS } from '../../../parts/judgement'
 
@@ -41,20 +41,11 @@ export function CausesDialog({ onClose }: { onClose: () => void }) {
             </Field>
           ))}
         </div>
-        {error && (
-          <p role="alert" className="mt-2 font-medium text-stop">
-            Not saved: somebody may have changed it meanwhile. Close this and try again.
-          </p>
-        )}
-        <div className="mt-4 flex flex-wrap justify-end gap-3">
-          <Button look="quiet" className="mr-auto" onClick={startOver}>
+        <SaveForShop failed={error !== undefined} disabled={!shop} onClose={onClose}>
+          <Button look="quiet" onClick={startOver}>
             <RotateCcw size={17} aria-hidden /> The starting table
           </Button>
-          <Button onClick={onClose}>Cancel</Button>
-          <Button look="main" type="submit" disabled={!shop}>
-            Save for the shop
-          </Button>
-        </div>
+        </SaveForShop>
       </form>
     </Dialog>
   )

@@ -1,4 +1,4 @@
-/** The browser’s storage as panels want it; where it keeps nothing, nothing is remembered. */
+/** The browser’s storage for how a screen is set; where it keeps nothing, that lasts until the page is loaded again. */
 export const kept = {
   getItem(key: string): string | null {
     try {
@@ -11,7 +11,7 @@ export const kept = {
     try {
       localStorage.setItem(key, value)
     } catch {
-      // The divider is where it is until the page is loaded again.
+      // There is nothing to be done, and nothing of the shop's is lost.
     }
   },
 }
