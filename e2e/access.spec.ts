@@ -103,6 +103,7 @@ const JOBS: Screen[] = [
   { at: 'Aldwin/quote', shows: heading('The customer agrees') },
   { at: 'Adair/quote', shows: heading('Quote') },
   { at: 'Aldwin/quote-sheet', shows: heading('Quote for more memory') },
+  { at: 'Aldwin/sheet', shows: heading('Memory plan') },
 ]
 
 const BENCH: Screen[] = [

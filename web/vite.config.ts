@@ -50,7 +50,7 @@ const withoutServer = VitePWA({
   manifest: false,
   workbox: {
     inlineWorkboxRuntime: true,
-    globPatterns: ['index.html', 'icon.svg', 'assets/*.{js,css,woff2}'],
+    globPatterns: ['index.html', 'icon.svg', 'assets/*.{js,css,woff,woff2}'],
     // The probe is a page of another machine; what reads photos is fetched when one is read.
     globIgnores: ['**/probe-*', '**/reader/**'],
     maximumFileSizeToCacheInBytes: 4_000_000,

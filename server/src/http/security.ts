@@ -12,6 +12,8 @@ const options: HelmetOptions = {
       'font-src': ["'self'"],
       // A photo is shown before it has been sent.
       'img-src': ["'self'", 'data:', 'blob:'],
+      // What lays out a PDF brings its WebAssembly along as text.
+      'connect-src': ["'self'", 'data:'],
       // The probe reads memory with WebAssembly; nothing else may be evaluated.
       'script-src': ["'self'", "'wasm-unsafe-eval'"],
       // A dialog keeps what is behind it from scrolling by a style of its own.

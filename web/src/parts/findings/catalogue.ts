@@ -1,4 +1,4 @@
-import type { Evaluation, Finding, FindingCode, Machine } from '@tembrix/core/model'
+import type { Evaluation, Finding, FindingCode, Machine, Severity } from '@tembrix/core/model'
 import { capacity, list, tidy } from '../../base/ui'
 import { formOf } from '../board'
 
@@ -13,6 +13,11 @@ export interface Circumstances {
   machine: Machine
   evaluation: Evaluation
 }
+
+export const SEVERITY_NAMES: Record<Severity, string> = { stop: 'Stop', risk: 'Risk', note: 'Note' }
+
+export const NO_FINDINGS =
+  'No problems found: the modules fit, sit in the right slots and share the channels evenly.'
 
 type Word = Wording | ((about: Circumstances) => Wording)
 

@@ -1,2 +1,12 @@
-export { promise } from './papers'
-export { usePaper } from './usePaper'
+export { PaperPage } from './PaperPage'
+export {
+  type Block,
+  code,
+  type Label,
+  type Line,
+  type Paper,
+  type Row,
+  strong,
+  TICK,
+} from './paper'
+export { promise } from './promise'

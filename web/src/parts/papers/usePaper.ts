@@ -12,8 +12,8 @@ export const pageRule = (paper: Paper, of: string): string => `@page {
   @bottom-right { content: counter(page) " / " counter(pages); font: 8pt sans-serif; }
 }`
 
-/** Prints the page on the shop’s paper, with what it is of on every sheet. */
-export function usePaper(of: string): void {
+/** Prints the page on the shop’s paper, with what it is of on every sheet. Answers which paper that is. */
+export function usePaper(of: string): Paper {
   const { data: shop } = useShopQuery()
   const paper = shop?.terms.paper ?? STARTING_TERMS.paper
   useEffect(() => {
@@ -24,4 +24,5 @@ export function usePaper(of: string): void {
       document.adoptedStyleSheets = document.adoptedStyleSheets.filter((one) => one !== sheet)
     }
   }, [paper, of])
+  return paper
 }

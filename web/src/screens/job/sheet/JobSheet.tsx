@@ -2,8 +2,7 @@ import type { ReactNode } from 'react'
 import { Link, useParams } from 'react-router'
 import { Bar } from '../../../base/shell'
 import { Button, Message } from '../../../base/ui'
-import { usePaper } from '../../../parts/papers'
-import { JobProvider, useJobPart } from '../file'
+import { JobProvider } from '../file'
 
 interface Props {
   /** The step it belongs to, and what the way back says. */
@@ -31,16 +30,8 @@ export function JobSheet({ step, back, children }: Props) {
           </Message>
         )}
       >
-        <OnPaper>{children}</OnPaper>
+        {children}
       </JobProvider>
     </>
   )
-}
-
-/** Every sheet says which job it is of. */
-function OnPaper({ children }: { children: ReactNode }) {
-  const number = useJobPart(({ file }) => file.number)
-  const customer = useJobPart(({ file }) => file.customer.name)
-  usePaper(`Job ${number} · ${customer}`)
-  return children
 }

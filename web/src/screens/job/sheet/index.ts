@@ -1,4 +1,4 @@
+export { JobPaper } from './JobPaper'
 export { JobSheet } from './JobSheet'
 export { PlanSheet } from './PlanSheet'
 export { PrintLink } from './PrintLink'
-export { SheetHead } from './SheetHead'

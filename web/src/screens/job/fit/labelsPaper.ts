@@ -1,0 +1,56 @@
+import { slotHolding } from '@tembrix/core/records'
+import { day, today } from '../../../base/ui'
+import { describeModule, organisation } from '../../../parts/board'
+import { code, type Label, type Paper, strong } from '../../../parts/papers'
+import type { JobView } from '../file'
+import type { Fitting } from './useFit'
+import { DESTINATION_NAMES } from './words'
+
+/**
+ * The labels of a job: its ticket, a bag for each removed module, a label for each that goes to the shelf.
+ * `address` is what their codes open.
+ */
+export function labelsPaper(view: JobView, { fit, removed }: Fitting, address: string): Paper {
+  const { file, machine, pieces, now } = view
+  const { number, customer, dueOn } = file
+  const ticket: Label = {
+    kind: 'Job ticket',
+    title: `Job ${number}`,
+    code: address,
+    lines: [
+      [strong(customer.name), customer.phone && ` · ${customer.phone}`],
+      machine.name,
+      ...(file.machine.serialNumber ? [[code(file.machine.serialNumber)]] : []),
+      ...(dueOn ? [`Due ${day(dueOn)}`] : []),
+    ],
+  }
+  const bags = removed.flatMap((id): Label[] => {
+    const module = pieces.get(id)?.module
+    if (!module) return []
+    const serial = fit.serials[`${id} 0`]
+    const goes = fit.removed[id]?.to
+    const slot = slotHolding(now.assignment, { moduleId: id, unit: 0 })
+    return [
+      {
+        kind: goes === 'shelf' ? 'Module label' : 'Bag label',
+        title: `Out of job ${number}`,
+        code: address,
+        lines: [
+          [strong(describeModule(module)), ` ${organisation(module)}`],
+          module.article,
+          `${customer.name}${slot ? ` · slot ${slot}` : ''} · ${day(today())}`,
+          ...(serial ? [[code(serial)]] : []),
+          ...(goes ? [DESTINATION_NAMES[goes]] : []),
+        ],
+      },
+    ]
+  })
+  return {
+    title: 'Labels',
+    file: `Job ${number} labels`,
+    from: [],
+    about: [],
+    beside: [],
+    blocks: [{ is: 'labels', labels: [ticket, ...bags] }],
+  }
+}
