@@ -11,6 +11,7 @@ import {
 } from 'react-router'
 import { type Store, useShopQuery } from './base/data'
 import { Bar } from './base/shell'
+import { ToastPlace } from './base/toast'
 import { calculateIn, Message } from './base/ui'
 import { Counter } from './screens/counter/Counter'
 
@@ -84,6 +85,7 @@ function Everything() {
         </p>
       )}
       <Outlet key={currency} />
+      <ToastPlace />
     </>
   )
 }

@@ -1,10 +1,10 @@
-import { plural } from '../ui'
+import { callout, plural } from '../ui'
 
 /** Above a form: how many of its fields are wrong. Each says itself what. */
 export function Faults({ count }: { count: number }) {
   if (count === 0) return null
   return (
-    <p role="alert" className="border-l-4 border-stop bg-stop-soft px-3 py-2 font-medium">
+    <p role="alert" className={callout({ tone: 'stop', className: 'font-medium' })}>
       {plural(count, 'field needs', 'fields need')} correcting; nothing typed is lost.
     </p>
   )

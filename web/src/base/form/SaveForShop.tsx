@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import { Button } from '../ui'
+import { Button, Fault } from '../ui'
 
 interface Props {
   /** Saving was refused or not answered. */
@@ -16,9 +16,7 @@ export function SaveForShop({ failed, disabled, onClose, children }: Props) {
   return (
     <>
       {failed && (
-        <p role="alert" className="font-medium text-stop">
-          Not saved: somebody may have changed it meanwhile. Close this and try again.
-        </p>
+        <Fault>Not saved: somebody may have changed it meanwhile. Close this and try again.</Fault>
       )}
       <div className="mt-1 flex flex-wrap justify-end gap-3">
         {children && <div className="mr-auto flex flex-wrap gap-3">{children}</div>}

@@ -1,7 +1,7 @@
 import { Search } from 'lucide-react'
 import { lazy, Suspense, useCallback, useState } from 'react'
 import { SHORTCUTS, useShortcut } from '../keys'
-import { capital } from '../ui'
+import { capital, IconButton } from '../ui'
 
 const Palette = lazy(async () => ({ default: (await import('./Palette')).Palette }))
 const KeyLegend = lazy(async () => ({ default: (await import('./KeyLegend')).KeyLegend }))
@@ -17,15 +17,9 @@ export function AtHand() {
   const label = capital(SHORTCUTS.palette.does)
   return (
     <>
-      <button
-        type="button"
-        aria-label={label}
-        title={`${label} (${SHORTCUTS.palette.shown.join(' ')})`}
-        onClick={find}
-        className="grid size-11 place-items-center rounded-sm hover:bg-sheet-2"
-      >
+      <IconButton label={label} onClick={find}>
         <Search size={19} aria-hidden />
-      </button>
+      </IconButton>
       <Suspense>
         {open === 'palette' && <Palette onClose={close} />}
         {open === 'legend' && <KeyLegend onClose={close} />}

@@ -2,7 +2,7 @@ import { Menu, Moon, Sun } from 'lucide-react'
 import { lazy, memo, type ReactNode } from 'react'
 import { Link, NavLink } from 'react-router'
 import { useCommand } from '../keys'
-import { OnDemand } from '../ui'
+import { IconButton, OnDemand } from '../ui'
 import { AtHand } from './AtHand'
 import { PLACES } from './places'
 import { SaveState } from './SaveState'
@@ -29,14 +29,12 @@ export function Bar({ children }: { children?: ReactNode }) {
       <SaveState />
       <AtHand />
       <Technician />
-      <button
-        type="button"
+      <IconButton
         onClick={toggle}
-        aria-label={theme === 'dark' ? 'Daylight colours' : 'Dark bench colours'}
-        className="grid size-11 place-items-center rounded-sm hover:bg-sheet-2"
+        label={theme === 'dark' ? 'Daylight colours' : 'Dark bench colours'}
       >
         {theme === 'dark' ? <Sun size={20} aria-hidden /> : <Moon size={20} aria-hidden />}
-      </button>
+      </IconButton>
     </header>
   )
 }

@@ -1,6 +1,7 @@
 import { Redo2, Undo2 } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { useShortcut } from '../../base/keys'
+import { IconButton } from '../../base/ui'
 
 interface Props {
   undo: (() => void) | undefined
@@ -27,14 +28,8 @@ interface ButtonProps {
 
 function UndoButton({ label, onPress, icon }: ButtonProps) {
   return (
-    <button
-      type="button"
-      aria-label={label}
-      disabled={!onPress}
-      onClick={onPress}
-      className="grid size-11 place-items-center rounded-sm hover:bg-sheet-2 disabled:opacity-35"
-    >
+    <IconButton label={label} disabled={!onPress} onClick={onPress}>
       {icon}
-    </button>
+    </IconButton>
   )
 }

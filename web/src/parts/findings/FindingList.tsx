@@ -1,5 +1,6 @@
 import type { Evaluation, Machine } from '@tembrix/core/model'
 import { memo } from 'react'
+import { callout } from '../../base/ui'
 import { NO_FINDINGS, wordingOf } from './catalogue'
 import { FindingBox } from './FindingBox'
 
@@ -11,7 +12,7 @@ interface Props {
 /** Everything to know about a situation, the gravest first, each with its meaning and what to do. */
 export const FindingList = memo(function FindingList({ machine, evaluation }: Props) {
   if (evaluation.findings.length === 0) {
-    return <p className="rounded-sm border-l-4 border-act bg-act-soft px-3 py-2">{NO_FINDINGS}</p>
+    return <p className={callout({ tone: 'good' })}>{NO_FINDINGS}</p>
   }
   return (
     <ul aria-label="Findings" className="flex flex-col gap-1.5">

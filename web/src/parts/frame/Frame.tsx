@@ -8,7 +8,7 @@ import {
   useDefaultLayout,
 } from 'react-resizable-panels'
 import { useShortcut } from '../../base/keys'
-import { kept, useMedia } from '../../base/ui'
+import { IconButton, kept, useMedia } from '../../base/ui'
 
 interface Props {
   /** Where the work is: on the board, with the page beside it, or on the page, with the board as a strip. */
@@ -160,14 +160,8 @@ function FrameButton({
   children: ReactNode
 }) {
   return (
-    <button
-      type="button"
-      aria-label={label}
-      title={label}
-      onClick={onPress}
-      className="grid size-11 place-items-center rounded-sm text-pcb-ink hover:bg-pcb-2"
-    >
+    <IconButton label={label} onClick={onPress} look="board">
       {children}
-    </button>
+    </IconButton>
   )
 }

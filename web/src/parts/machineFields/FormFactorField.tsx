@@ -1,5 +1,5 @@
 import { FORM_FACTORS, type FormFactor } from '@tembrix/core/model'
-import { Button } from '../../base/ui'
+import { Button, callout } from '../../base/ui'
 import { formOf } from '../board'
 
 interface Props {
@@ -12,7 +12,7 @@ const FORMS = FORM_FACTORS.filter((form) => form !== 'soldered')
 /** Asks which form factor a module has, where nothing printed says it. */
 export function FormFactorField({ value, onValue }: Props) {
   return (
-    <fieldset className="mt-1 border-l-4 border-risk-line bg-risk-soft px-3 py-1.5">
+    <fieldset className={callout({ tone: 'risk', className: 'mt-1' })}>
       <legend className="sr-only">Form factor</legend>
       <p className="text-[0.93rem]">
         The form factor is not printed. Look at the module: which is it?

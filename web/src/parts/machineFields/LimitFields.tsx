@@ -2,7 +2,7 @@ import type { RatingRow } from '@tembrix/core/model'
 import type { Sourced } from '@tembrix/core/records'
 import { Plus, Trash2 } from 'lucide-react'
 import type { RecordForm } from '../../base/form'
-import { Button, Field, numberFrom, TextInput } from '../../base/ui'
+import { Button, Field, IconButton, numberFrom, TextInput } from '../../base/ui'
 import { SourceOf, type Sourcing, typedIn } from './SourceOf'
 
 const AMOUNT = 'Enter an amount that can be.'
@@ -78,9 +78,8 @@ export function LimitFields({ form, sourcing }: Props) {
               <td className="py-0.5 pr-1">{cell(at, 'ranks', 'Ranks')}</td>
               <td className="py-0.5 pr-1">{cell(at, 'dataRate', 'Speed')}</td>
               <td className="w-11">
-                <button
-                  type="button"
-                  aria-label={`Remove row ${at + 1}`}
+                <IconButton
+                  label={`Remove row ${at + 1}`}
                   disabled={rows.length === 1}
                   onClick={() =>
                     form.set(
@@ -90,10 +89,10 @@ export function LimitFields({ form, sourcing }: Props) {
                       'dataRates',
                     )
                   }
-                  className="grid size-11 place-items-center rounded-sm hover:bg-stop-soft disabled:opacity-35"
+                  look="remove"
                 >
                   <Trash2 size={17} aria-hidden />
-                </button>
+                </IconButton>
               </td>
             </tr>
           ))}

@@ -8,7 +8,16 @@ import {
 } from '@tembrix/core/model'
 import { type FormEvent, type ReactNode, useState } from 'react'
 import { Faults, withValue } from '../../base/form'
-import { Button, Check, Dialog, Field, numberFrom, Select, TextInput } from '../../base/ui'
+import {
+  Button,
+  Check,
+  Dialog,
+  Disclosure,
+  Field,
+  numberFrom,
+  Select,
+  TextInput,
+} from '../../base/ui'
 import { formOf } from '../board'
 import {
   atRate,
@@ -149,10 +158,11 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
           ))}
         </div>
 
-        <details>
-          <summary className="min-h-9 cursor-pointer font-semibold">
-            Part number, form factor, ECC, voltage, profile
-          </summary>
+        <Disclosure
+          summary={
+            <span className="font-semibold">Part number, form factor, ECC, voltage, profile</span>
+          }
+        >
           <div className="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-3">
             <Field
               label="Part number"
@@ -210,7 +220,7 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
               </>
             )}
           </div>
-        </details>
+        </Disclosure>
 
         {slots.length > 0 && (
           <Field label="Found in slot">

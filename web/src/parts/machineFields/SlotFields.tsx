@@ -3,7 +3,7 @@ import type { Machine, Module, Slot } from '@tembrix/core/model'
 import { Plus, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import type { RecordForm } from '../../base/form'
-import { Button, Check, inputLook, numberFrom, TextInput } from '../../base/ui'
+import { Button, Check, IconButton, inputLook, numberFrom, TextInput } from '../../base/ui'
 import { ModuleDialog } from './ModuleDialog'
 import { draftOf, likelyModule } from './moduleForm'
 import { SourceOf, type Sourcing, typedIn } from './SourceOf'
@@ -228,14 +228,9 @@ function ChannelSelect({ channels, label, value, onValue }: ChannelProps) {
 
 function RemoveButton({ label, onPress }: { label: string; onPress: () => void }) {
   return (
-    <button
-      type="button"
-      aria-label={label}
-      onClick={onPress}
-      className="grid size-11 place-items-center rounded-sm hover:bg-stop-soft"
-    >
+    <IconButton label={label} onClick={onPress} look="remove">
       <Trash2 size={17} aria-hidden />
-    </button>
+    </IconButton>
   )
 }
 

@@ -1,6 +1,7 @@
 import { FileDown, Printer } from 'lucide-react'
 import { useState } from 'react'
-import { Button, saveAs } from '../../base/ui'
+import { tell } from '../../base/toast'
+import { Button, Fault, saveAs } from '../../base/ui'
 import { FindingBox } from '../findings'
 import { type Block, type Cell, isTick, type Line, type Paper, runsOf, type Table } from './paper'
 import { qrOf } from './qr'
@@ -71,6 +72,7 @@ function Save({ paper, of, size }: Props & { size: 'A4' | 'Letter' }) {
       } else {
         const address = URL.createObjectURL(made.file)
         saveAs(address, `${paper.file}.pdf`)
+        tell(`Saved as “${paper.file}.pdf”.`)
         setTimeout(() => URL.revokeObjectURL(address), 60_000)
       }
     } catch {
@@ -83,11 +85,7 @@ function Save({ paper, of, size }: Props & { size: 'A4' | 'Letter' }) {
       <Button onClick={save} disabled={busy}>
         <FileDown size={17} aria-hidden /> {busy ? 'Making the PDF…' : 'Save as PDF'}
       </Button>
-      {fault && (
-        <p role="alert" className="w-full text-stop">
-          {fault}
-        </p>
-      )}
+      <Fault className="w-full">{fault}</Fault>
     </>
   )
 }

@@ -1,5 +1,5 @@
 import { joinedCells } from '@tembrix/core/tables'
-import { Button } from '../../base/ui'
+import { Button, callout } from '../../base/ui'
 
 interface Props {
   name: string
@@ -14,7 +14,9 @@ interface Props {
 /** Asks how rows with more columns than headings are to be read, by what the first of them would say. */
 export function CommaQuestion({ name, headings, row, readings, onReading, onStop }: Props) {
   return (
-    <fieldset className="my-1 flex flex-col items-start gap-1.5 border-l-4 border-risk-line bg-risk-soft px-3 py-2">
+    <fieldset
+      className={callout({ tone: 'risk', className: 'my-1 flex flex-col items-start gap-1.5' })}
+    >
       <legend className="float-left font-semibold">Where are the decimal commas in {name}?</legend>
       <p className="clear-left text-sm">
         Its rows have more columns than its headings, so commas stand within figures too. Choose how

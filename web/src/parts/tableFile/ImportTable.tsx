@@ -1,6 +1,6 @@
 import type { Columns, RowFault } from '@tembrix/core/tables'
 import { type ReactNode, useDeferredValue, useMemo, useState } from 'react'
-import { Button, Dialog, Field, plural, Select } from '../../base/ui'
+import { Button, callout, Dialog, Disclosure, Fault, Field, plural, Select } from '../../base/ui'
 import type { OpenedTable } from './TableFile'
 
 interface Mapping<Column extends string> {
@@ -111,14 +111,16 @@ export function ImportTable<Column extends string, Made extends object>(
         </tbody>
       </table>
       {faults.length > 0 && (
-        <details
+        <Disclosure
           open={faults.length <= 60}
-          className="mb-3 border-l-4 border-risk-line bg-risk-soft px-3 py-1"
+          className={callout({ tone: 'risk', className: 'mb-3' })}
+          summary={
+            <>
+              {plural(faults.length, 'row')} cannot be imported and{' '}
+              {faults.length === 1 ? 'is' : 'are'} left out
+            </>
+          }
         >
-          <summary className="cursor-pointer py-1 font-medium">
-            {plural(faults.length, 'row')} cannot be imported and{' '}
-            {faults.length === 1 ? 'is' : 'are'} left out
-          </summary>
           <ul className="max-h-40 overflow-auto text-sm">
             {faults.slice(0, FAULTS_SHOWN).map(({ line, message }) => (
               <li key={line}>
@@ -127,13 +129,9 @@ export function ImportTable<Column extends string, Made extends object>(
             ))}
             {faults.length > FAULTS_SHOWN && <li>and {faults.length - FAULTS_SHOWN} more</li>}
           </ul>
-        </details>
+        </Disclosure>
       )}
-      {failed && (
-        <p role="alert" className="mb-3 font-medium text-stop">
-          {failed}
-        </p>
-      )}
+      <Fault className="mb-3">{failed}</Fault>
       <div className="sticky -bottom-5 -mb-5 bg-sheet pt-2 pb-5">
         {progress && (
           <p className="flex min-h-11 items-center gap-3 text-sm" role="status">

@@ -1,7 +1,7 @@
 import { commaReadings, joinedCells, parseTable, type Table } from '@tembrix/core/tables'
 import { FileUp } from 'lucide-react'
-import { useRef, useState } from 'react'
-import { Button } from '../../base/ui'
+import { useState } from 'react'
+import { Fault, FileDrop } from '../../base/ui'
 import { CommaQuestion } from './CommaQuestion'
 
 export interface OpenedTable {
@@ -30,7 +30,6 @@ const overfullRow = ({ headings, rows }: Table): string[] =>
 export function TableFile({ children, label, largest, mostRows, onTable }: Props) {
   const [fault, setFault] = useState('')
   const [asked, setAsked] = useState<(OpenedTable & { readings: number[][] }) | null>(null)
-  const chooser = useRef<HTMLInputElement>(null)
 
   async function open(file: File | undefined) {
     setFault('')
@@ -63,11 +62,7 @@ export function TableFile({ children, label, largest, mostRows, onTable }: Props
 
   return (
     <>
-      {fault && (
-        <p role="alert" className="font-medium text-stop">
-          {fault}
-        </p>
-      )}
+      <Fault>{fault}</Fault>
       {asked && (
         <CommaQuestion
           name={asked.name}
@@ -78,20 +73,13 @@ export function TableFile({ children, label, largest, mostRows, onTable }: Props
           onStop={() => setAsked(null)}
         />
       )}
-      <Button className="self-start" onClick={() => chooser.current?.click()}>
-        <FileUp size={17} aria-hidden /> {children}
-      </Button>
-      <input
-        ref={chooser}
-        type="file"
+      <FileDrop
+        label={label}
         accept=".csv,.tsv,.txt,text/csv"
-        aria-label={label}
-        className="hidden"
-        onChange={({ target }) => {
-          void open(target.files?.[0])
-          target.value = ''
-        }}
-      />
+        onFiles={([file]) => void open(file)}
+      >
+        <FileUp size={17} aria-hidden /> {children}
+      </FileDrop>
     </>
   )
 }

@@ -1,6 +1,6 @@
 import type { Backup, BackupContents } from '@tembrix/core/records'
 import { Download, HardDriveDownload, RotateCcw, Upload } from 'lucide-react'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import {
   API,
   useBackupContentsQuery,
@@ -12,7 +12,19 @@ import {
 } from '../../base/data'
 import { Bar } from '../../base/shell'
 import { type Column, DataTable } from '../../base/table'
-import { Button, Dialog, dayAndTime, Message, plural } from '../../base/ui'
+import { tell } from '../../base/toast'
+import {
+  Button,
+  callout,
+  Dialog,
+  dayAndTime,
+  Fault,
+  FileDrop,
+  Message,
+  plural,
+  Unread,
+  Waiting,
+} from '../../base/ui'
 
 /** The shop's backups: made, fetched, brought in from elsewhere, restored. */
 export function Backups() {
@@ -21,9 +33,12 @@ export function Backups() {
   const [bring, bringing] = useBringBackupMutation()
   const [chosen, setChosen] = useState<Backup | null>(null)
   const columns = useMemo(() => columnsWith(setChosen), [])
-  const input = useRef<HTMLInputElement>(null)
 
   const failed = bringing.error ?? making.error
+  async function makeOne() {
+    const answer = await make()
+    if (!answer.error) tell('The backup is made.')
+  }
   return (
     <div className="flex h-dvh flex-col">
       <Bar>
@@ -39,40 +54,29 @@ export function Backups() {
           it, photos too. Keep a copy on another disk: one on the same disk goes with that disk.
         </p>
         <div className="flex flex-wrap gap-3">
-          <Button look="main" disabled={making.isLoading} onClick={() => make()}>
+          <Button look="main" disabled={making.isLoading} onClick={makeOne}>
             <HardDriveDownload size={18} aria-hidden />
             {making.isLoading ? 'Making one…' : 'Make one now'}
           </Button>
-          <Button disabled={bringing.isLoading} onClick={() => input.current?.click()}>
+          <FileDrop
+            label="Backup file"
+            accept=".gz,application/gzip"
+            disabled={bringing.isLoading}
+            onFiles={([file]) => file && void bring(file)}
+          >
             <Upload size={18} aria-hidden />
             {bringing.isLoading ? 'Looking through it…' : 'Bring one in'}
-          </Button>
-          <input
-            ref={input}
-            type="file"
-            accept=".gz,application/gzip"
-            aria-label="Backup file"
-            className="sr-only"
-            tabIndex={-1}
-            onChange={({ target }) => {
-              const [file] = target.files ?? []
-              if (file) void bring(file)
-              target.value = ''
-            }}
-          />
+          </FileDrop>
         </div>
         {failed && (
-          <p role="alert" className="border-l-4 border-stop bg-stop-soft px-3 py-2">
+          <p role="alert" className={callout({ tone: 'stop' })}>
             {messageOf(failed)}
           </p>
         )}
         {error && !data ? (
-          <Message title="The backups cannot be read">
-            <p>The server does not answer.</p>
-            <Button onClick={refetch}>Try again</Button>
-          </Message>
+          <Unread title="The backups cannot be read" onRetry={refetch} />
         ) : !data ? (
-          <p className="p-8 text-center text-ink-2">Reading the backups…</p>
+          <Waiting>Reading the backups…</Waiting>
         ) : data.length === 0 ? (
           <Message title="No backup yet">
             <p>The first is made tonight, or now.</p>
@@ -147,9 +151,7 @@ function Restore({ backup, onClose }: { backup: Backup; onClose: () => void }) {
     <Dialog open onOpen={onClose} title="Restore this backup?">
       <div aria-live="polite" className="mb-4 flex flex-col gap-2">
         {failed ? (
-          <p role="alert" className="font-medium text-stop">
-            {messageOf(failed)}
-          </p>
+          <Fault>{messageOf(failed)}</Fault>
         ) : contents ? (
           <Contents contents={contents} />
         ) : (
@@ -198,7 +200,7 @@ function Restarting({ before }: { before: string }) {
     if (isBack) location.assign('/')
   }, [isBack])
   return (
-    <p role="status" className="border-l-4 border-act bg-act-soft px-3 py-2">
+    <p role="status" className={callout({ tone: 'good' })}>
       Restoring. This page starts over as soon as the server is there again.
     </p>
   )

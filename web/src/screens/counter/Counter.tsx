@@ -5,7 +5,18 @@ import { Link, useNavigate, useSearchParams } from 'react-router'
 import { rowsOf, useJobsInfiniteQuery } from '../../base/data'
 import { Bar } from '../../base/shell'
 import { type Column, DataTable } from '../../base/table'
-import { ago, Button, day, inputLook, Message, More, overdue, Select } from '../../base/ui'
+import {
+  ago,
+  Button,
+  day,
+  inputLook,
+  Message,
+  More,
+  overdue,
+  Select,
+  Unread,
+  Waiting,
+} from '../../base/ui'
 import { STAGE_NAMES } from './stages'
 
 const STAGE_OPTIONS = [
@@ -67,12 +78,11 @@ export function Counter() {
           </Button>
         </div>
         {error && !data ? (
-          <Message title="The jobs cannot be read">
-            <p>The server does not answer. It may be starting.</p>
-            <Button onClick={() => refetch()}>Try again</Button>
-          </Message>
+          <Unread title="The jobs cannot be read" onRetry={refetch}>
+            The server does not answer. It may be starting.
+          </Unread>
         ) : isLoading || !data ? (
-          <p className="p-8 text-center text-ink-2">Reading the jobs…</p>
+          <Waiting>Reading the jobs…</Waiting>
         ) : data.length === 0 ? (
           search || stage ? (
             <Message title="No job matches">

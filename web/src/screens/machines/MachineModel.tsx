@@ -14,16 +14,22 @@ import {
 } from '../../base/data'
 import { type RecordForm, useRecordForm } from '../../base/form'
 import { Bar } from '../../base/shell'
+import { tell } from '../../base/toast'
 import {
   ago,
   Button,
   Dialog,
+  Disclosure,
+  Fault,
   Field,
+  IconButton,
   list,
   Message,
   numberFrom,
   Select,
   TextInput,
+  Unread,
+  Waiting,
 } from '../../base/ui'
 import {
   BATTERY_OPTIONS,
@@ -55,11 +61,9 @@ export function MachineModel() {
       ) : data ? (
         <Message title="There is no such record" />
       ) : error ? (
-        <Message title="The record cannot be read">
-          <Button onClick={refetch}>Try again</Button>
-        </Message>
+        <Unread title="The record cannot be read" onRetry={refetch} />
       ) : (
-        <p className="m-auto text-ink-2">Opening the record…</p>
+        <Waiting>Opening the record…</Waiting>
       )}
     </div>
   )
@@ -261,14 +265,9 @@ function Opening({ form }: { form: RecordForm }) {
 
 function RemoveRow({ label, onPress }: { label: string; onPress: () => void }) {
   return (
-    <button
-      type="button"
-      aria-label={label}
-      onClick={onPress}
-      className="grid size-11 shrink-0 place-items-center rounded-sm hover:bg-stop-soft"
-    >
+    <IconButton label={label} onClick={onPress} look="remove">
       <Trash2 size={17} aria-hidden />
-    </button>
+    </IconButton>
   )
 }
 
@@ -287,8 +286,7 @@ function ModelHistory({ id }: { id: string }) {
     refetchOnMountOrArgChange: true,
   })
   return (
-    <details onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
-      <summary className="min-h-10 cursor-pointer py-2 font-semibold">History</summary>
+    <Disclosure onOpen={setOpen} summary={<span className="font-semibold">History</span>}>
       {error && <p className="text-ink-2">The server does not answer.</p>}
       <ol aria-label="History" className="flex flex-col gap-1 text-sm">
         {data?.map((line) => (
@@ -302,7 +300,7 @@ function ModelHistory({ id }: { id: string }) {
           </li>
         ))}
       </ol>
-    </details>
+    </Disclosure>
   )
 }
 
@@ -312,7 +310,9 @@ function Remove({ model, version }: { model: ModelRecord; version: number }) {
   const [remove, { error, isLoading }] = useRemoveModelMutation()
   async function go() {
     const answer = await remove({ ...model, version })
-    if (!answer.error) navigate('/machines')
+    if (answer.error) return
+    tell(`Removed: ${model.machine.name}.`)
+    navigate('/machines')
   }
   return (
     <>
@@ -322,11 +322,11 @@ function Remove({ model, version }: { model: ModelRecord; version: number }) {
       <Dialog open={asking} onOpen={setAsking} title={`Remove ${model.machine.name}?`}>
         <p className="mb-3">Its validated lists go with it. Jobs keep what they have.</p>
         {error && (
-          <p role="alert" className="mb-3 font-medium text-stop">
+          <Fault className="mb-3">
             {'status' in error && error.status === 409
               ? 'It cannot go: a customer’s machine is of this model, or it was just changed.'
               : 'The server does not answer.'}
-          </p>
+          </Fault>
         )}
         <div className="flex justify-end gap-3">
           <Button onClick={() => setAsking(false)}>Keep it</Button>

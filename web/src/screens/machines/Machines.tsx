@@ -12,7 +12,18 @@ import {
 } from '../../base/data'
 import { Bar } from '../../base/shell'
 import { type Column, DataTable } from '../../base/table'
-import { ago, Button, capacity, Dialog, inputLook, Message, plural } from '../../base/ui'
+import {
+  ago,
+  Button,
+  capacity,
+  Dialog,
+  Fault,
+  inputLook,
+  Message,
+  plural,
+  Unread,
+  Waiting,
+} from '../../base/ui'
 
 const columnsWith = (lists: readonly ValidatedListLine[]): Column<ModelRecord>[] => [
   {
@@ -122,12 +133,9 @@ export function Machines() {
           </Button>
         </div>
         {error && !data ? (
-          <Message title="The records cannot be read">
-            <p>The server does not answer.</p>
-            <Button onClick={refetch}>Try again</Button>
-          </Message>
+          <Unread title="The records cannot be read" onRetry={refetch} />
         ) : !shown ? (
-          <p className="p-8 text-center text-ink-2">Reading the records…</p>
+          <Waiting>Reading the records…</Waiting>
         ) : shown.length === 0 ? (
           <Message title={words.length > 0 ? 'No record matches' : 'No machine is known yet'}>
             <p>
@@ -181,11 +189,7 @@ function NewRecord({ onClose }: { onClose: () => void }) {
           </Button>
         ))}
       </div>
-      {error && (
-        <p role="alert" className="mt-2 font-medium text-stop">
-          The server does not answer. Try again in a moment.
-        </p>
-      )}
+      {error && <Fault className="mt-2">The server does not answer. Try again in a moment.</Fault>}
     </Dialog>
   )
 }

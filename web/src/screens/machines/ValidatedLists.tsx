@@ -16,7 +16,7 @@ import {
   useRemoveValidatedListMutation,
   useValidatedListsQuery,
 } from '../../base/data'
-import { ago, Confirm, plural } from '../../base/ui'
+import { ago, Confirm, IconButton, plural } from '../../base/ui'
 import { ImportTable, type OpenedTable, TableFile } from '../../parts/tableFile'
 
 /** The largest list that is opened, bytes. */
@@ -46,14 +46,13 @@ export function ValidatedLists({ model }: { model: ModelRecord }) {
                 {plural(list.count, 'entry', 'entries')}
               </span>
               <span className="text-sm text-ink-2">{ago(list.createdAt)}</span>
-              <button
-                type="button"
-                aria-label={`Remove the list ${list.name}`}
+              <IconButton
+                label={`Remove the list ${list.name}`}
                 onClick={() => setLeaving(list)}
-                className="grid size-11 place-items-center rounded-sm hover:bg-stop-soft"
+                look="remove"
               >
                 <Trash2 size={17} aria-hidden />
-              </button>
+              </IconButton>
             </li>
           ))}
         </ul>

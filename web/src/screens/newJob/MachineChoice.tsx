@@ -11,7 +11,7 @@ import {
 import { read } from '@tembrix/core/readings'
 import type { ModelRecord } from '@tembrix/core/records'
 import { useState } from 'react'
-import { Button, Field, inputLook, plural, Select, TextInput } from '../../base/ui'
+import { Button, Disclosure, Field, inputLook, plural, Select, TextInput } from '../../base/ui'
 import { choiceWords, QUESTION_WORDS } from './words'
 
 interface Props {
@@ -158,10 +158,12 @@ function Report({ report, onReport }: Pick<Props, 'report' | 'onReport'>) {
     )
   }
   return (
-    <details open={report !== ''}>
-      <summary className="min-h-10 cursor-pointer py-2 text-sm font-semibold">
-        Or from the system report of the machine
-      </summary>
+    <Disclosure
+      open={report !== ''}
+      summary={
+        <span className="text-sm font-semibold">Or from the system report of the machine</span>
+      }
+    >
       <Field
         label="System report"
         hint="Paste what the machine’s own listing says. It goes into Identify."
@@ -173,7 +175,7 @@ function Report({ report, onReport }: Pick<Props, 'report' | 'onReport'>) {
       <p className="text-sm" aria-live="polite">
         {said}
       </p>
-    </details>
+    </Disclosure>
   )
 }
 

@@ -21,7 +21,7 @@ import {
 } from '../../base/data'
 import { Faults } from '../../base/form'
 import { Bar } from '../../base/shell'
-import { Button, Field, TextInput } from '../../base/ui'
+import { Button, callout, Fault, Field, TextInput } from '../../base/ui'
 import { corrections } from './corrections'
 import { MachineChoice } from './MachineChoice'
 
@@ -151,7 +151,12 @@ export function NewJob() {
           <fieldset className="flex flex-col gap-3 bg-sheet p-4">
             <legend className="float-left mb-1 w-full text-lg font-semibold">Customer</legend>
             {isKnown ? (
-              <div className="clear-left flex items-center justify-between gap-3 border-l-4 border-act bg-act-soft px-3 py-2">
+              <div
+                className={callout({
+                  tone: 'good',
+                  className: 'clear-left flex items-center justify-between gap-3',
+                })}
+              >
                 <p>
                   <b>{known?.name ?? 'A known customer'}</b>
                   <br />
@@ -241,11 +246,7 @@ export function NewJob() {
           </fieldset>
 
           <div className="sticky bottom-0 flex flex-wrap items-center justify-end gap-3 bg-mat py-3 md:col-span-2">
-            {error && (
-              <p role="alert" className="flex-1 font-medium text-stop">
-                {wordsFor(error)}
-              </p>
-            )}
+            {error && <Fault className="flex-1">{wordsFor(error)}</Fault>}
             <Button
               onClick={() => {
                 dispatch(drafted({ key: DRAFT, field: 'form', value: undefined }))

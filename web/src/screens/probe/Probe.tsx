@@ -1,6 +1,6 @@
 import type { Configuration } from '@tembrix/core/measure'
 import { type FormEvent, useEffect, useRef, useState } from 'react'
-import { Button, Field, Select, TextInput, tidy } from '../../base/ui'
+import { Button, callout, Field, Select, TextInput, tidy } from '../../base/ui'
 import { configurationsOf } from '../../parts/configurations/configurations'
 import { measureAll, planFor, type Taken } from './measure'
 import { NAMES, type Opened, openCode, sendRuns } from './send'
@@ -66,7 +66,7 @@ export function Probe() {
     <main className="mx-auto flex min-h-dvh max-w-md flex-col gap-4 bg-sheet p-4">
       <h1 className="border-b-2 border-ink pb-2 text-xl font-bold">Memory probe</h1>
       {fault && (
-        <p role="alert" className="border-l-4 border-stop bg-stop-soft px-3 py-2">
+        <p role="alert" className={callout({ tone: 'stop' })}>
           {fault}
         </p>
       )}
@@ -91,7 +91,7 @@ export function Probe() {
         </div>
       )}
       {state.kind === 'unsent' && (
-        <div className="border-l-4 border-risk-line bg-risk-soft px-3 py-2">
+        <div className={callout({ tone: 'risk' })}>
           <h2 className="text-lg font-semibold">Measured, but not sent</h2>
           <p>The runs are kept here while this page stays open.</p>
           <Button look="main" className="mt-2" onClick={() => send(state.opened, state.taken)}>
@@ -100,7 +100,7 @@ export function Probe() {
         </div>
       )}
       {state.kind === 'sent' && (
-        <div className="border-l-4 border-act bg-act-soft px-3 py-2" role="status">
+        <div className={callout({ tone: 'good' })} role="status">
           <h2 className="text-lg font-semibold">Sent to job {state.opened.number}</h2>
           {state.busy ? (
             <p>

@@ -9,7 +9,17 @@ import {
   useRemoveModuleMutation,
 } from '../../base/data'
 import { type Column, DataTable } from '../../base/table'
-import { ago, Button, Confirm, More, money, plural } from '../../base/ui'
+import {
+  ago,
+  Button,
+  Confirm,
+  callout,
+  IconButton,
+  More,
+  money,
+  Nothing,
+  plural,
+} from '../../base/ui'
 import { describeModule } from '../../parts/board'
 import { COMES, WHAT } from './columns'
 import { PriceLists } from './PriceLists'
@@ -92,15 +102,13 @@ export function Offers() {
         </Confirm>
       )}
       {!shown ? (
-        <p className="p-8 text-center text-ink-2">
-          {found.error ? 'The server does not answer.' : 'Reading the offers…'}
-        </p>
+        <Nothing>{found.error ? 'The server does not answer.' : 'Reading the offers…'}</Nothing>
       ) : shown.length === 0 ? (
-        <p className="p-8 text-center text-ink-2">
+        <Nothing>
           {sought.trim() === ''
             ? 'No offer is known. Ask the supplier, or import a price list.'
             : 'No offer matches. Try fewer words.'}
-        </p>
+        </Nothing>
       ) : (
         <DataTable
           name="Offers"
@@ -120,14 +128,9 @@ const dropColumn = (onDrop: (offer: ShopModule) => void): Column<ShopModule> => 
   name: '',
   look: 'w-px',
   cell: (offer) => (
-    <button
-      type="button"
-      aria-label={`Drop ${offer.module.article}`}
-      onClick={() => onDrop(offer)}
-      className="grid size-11 place-items-center rounded-sm hover:bg-stop-soft"
-    >
+    <IconButton label={`Drop ${offer.module.article}`} onClick={() => onDrop(offer)} look="remove">
       <Trash2 size={17} aria-hidden />
-    </button>
+    </IconButton>
   ),
 })
 
@@ -150,7 +153,7 @@ function Stock({ offer: { stock, askedAt } }: { offer: ShopModule }) {
 export function Failure({ of }: { of: unknown }) {
   const said = (of as { data?: { error?: { message?: string } } }).data?.error?.message
   return (
-    <p role="alert" className="border-l-4 border-stop bg-stop-soft px-3 py-2">
+    <p role="alert" className={callout({ tone: 'stop' })}>
       {said ?? 'The server does not answer.'} What was known before is still here.
     </p>
   )

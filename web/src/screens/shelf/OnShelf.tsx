@@ -3,7 +3,7 @@ import { Pencil, Plus, Split } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { type Column, DataTable } from '../../base/table'
-import { Button, day, money, plural } from '../../base/ui'
+import { Button, day, IconButton, money, Nothing, plural } from '../../base/ui'
 import { describeModule, organisation } from '../../parts/board'
 import { PieceDialog } from './PieceDialog'
 import { SearchBox } from './SearchBox'
@@ -116,24 +116,19 @@ const columnsWith = (open: (what: Open) => void): Column<Lying>[] => [
     cell: ({ piece, kit, first }) => (
       <span className="flex justify-end">
         {kit.whole && piece === first && (
-          <button
-            type="button"
+          <IconButton
             onClick={() => open({ kind: 'apart', kit })}
-            aria-label={`Take the kit ${piece.module.article} apart`}
-            title="Take the kit apart"
-            className="grid size-11 place-items-center rounded-sm hover:bg-sheet-2"
+            label={`Take the kit ${piece.module.article} apart`}
           >
             <Split size={17} aria-hidden />
-          </button>
+          </IconButton>
         )}
-        <button
-          type="button"
+        <IconButton
           onClick={() => open({ kind: 'edit', piece, kit })}
-          aria-label={`Change ${piece.module.article}${piece.serialNumber ? `, ${piece.serialNumber}` : ''}`}
-          className="grid size-11 place-items-center rounded-sm hover:bg-sheet-2"
+          label={`Change ${piece.module.article}${piece.serialNumber ? `, ${piece.serialNumber}` : ''}`}
         >
           <Pencil size={17} aria-hidden />
-        </button>
+        </IconButton>
       </span>
     ),
   },
@@ -168,11 +163,11 @@ export function OnShelf({ pieces }: { pieces: readonly ShopModule[] }) {
         </Button>
       </div>
       {shown.length === 0 ? (
-        <p className="p-8 text-center text-ink-2">
+        <Nothing>
           {pieces.length === 0
             ? 'Nothing lies here yet. Put on what came out of machines, or was bought ahead; every plan can draw on it.'
             : 'Nothing here matches. Try fewer words.'}
-        </p>
+        </Nothing>
       ) : (
         <DataTable
           name="Shelf"

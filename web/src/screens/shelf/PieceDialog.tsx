@@ -6,12 +6,15 @@ import { useState } from 'react'
 import { z } from 'zod'
 import { useActMutation, useChangeModuleMutation, useRemoveModuleMutation } from '../../base/data'
 import { Faults, useSaveForm } from '../../base/form'
+import { tell } from '../../base/toast'
 import {
   Button,
   Confirm,
+  callout,
   currencySign,
   DateInput,
   Dialog,
+  Fault,
   Field,
   inUnits,
   minorFrom,
@@ -89,6 +92,12 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
   const [remove, removing] = useRemoveModuleMutation()
   const failed = acting.error ?? changing.error ?? removing.error
 
+  function done(what: string) {
+    const article = piece?.module.article ?? (form.value('module') as Module | null)?.article
+    tell(article ? `${what}: ${article}.` : `${what}.`)
+    onClose()
+  }
+
   const form = useSaveForm(
     PieceForm,
     start(piece),
@@ -96,7 +105,7 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
       if (piece) {
         const { id, version } = piece
         const answer = await change({ id, version, ...rest, module, serialNumber: serials.trim() })
-        if (!answer.error) onClose()
+        if (!answer.error) done('Saved')
         return
       }
       const each = serials.split(/[\n,;]+/).map((one) => one.trim())
@@ -110,7 +119,7 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
           return { action: 'create', collection: 'modules', id: piece, fields }
         }),
       )
-      if (!answer.error) onClose()
+      if (!answer.error) done('On the shelf')
     },
   )
   const { value, set, error } = form
@@ -173,7 +182,7 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
         {value('asksForm') === true && (
           <FormFactorField value={factor} onValue={(chosen) => readLabel(label, chosen)} />
         )}
-        <div className="flex items-center gap-3 border-l-4 border-rule-2 bg-sheet-2 px-3 py-1.5">
+        <div className={callout({ tone: 'note', className: 'flex items-center gap-3' })}>
           <span className="flex-1" aria-live="polite">
             {module ? (
               <>
@@ -296,11 +305,7 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
             )}
           </Field>
         </div>
-        {failed && (
-          <p role="alert" className="font-medium text-stop">
-            {messageOf(failed)}
-          </p>
-        )}
+        {failed && <Fault>{messageOf(failed)}</Fault>}
         <div className="flex flex-wrap justify-end gap-3">
           {piece && (
             <Button
@@ -319,7 +324,7 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
               action="Take it off"
               onConfirm={async () => {
                 const answer = await remove(piece)
-                if (!answer.error) onClose()
+                if (!answer.error) done('Off the shelf')
               }}
               onClose={() => setAsking(false)}
             >

@@ -2,7 +2,7 @@ import { Tabs } from 'radix-ui'
 import { useMemo } from 'react'
 import { useShelfQuery } from '../../base/data'
 import { Bar } from '../../base/shell'
-import { Button, Message, Tab } from '../../base/ui'
+import { Tab, Unread, Waiting } from '../../base/ui'
 import { Offers } from './Offers'
 import { OnShelf } from './OnShelf'
 import { SupplierSearch } from './SupplierSearch'
@@ -18,12 +18,9 @@ export function Shelf() {
         <h1 className="font-semibold">Shelf</h1>
       </Bar>
       {error && !data ? (
-        <Message title="The shelf cannot be read">
-          <p>The server does not answer.</p>
-          <Button onClick={refetch}>Try again</Button>
-        </Message>
+        <Unread title="The shelf cannot be read" onRetry={refetch} />
       ) : !data ? (
-        <p className="p-8 text-center text-ink-2">Reading the shelf…</p>
+        <Waiting>Reading the shelf…</Waiting>
       ) : (
         <main
           id="work"

@@ -15,7 +15,7 @@ import {
   useSupplierMoodQuery,
 } from '../../base/data'
 import { type Column, DataTable } from '../../base/table'
-import { Button, Field, money, plural, Select, TextInput } from '../../base/ui'
+import { Button, Field, money, Nothing, plural, Select, TextInput } from '../../base/ui'
 import { formOf } from '../../parts/board'
 import { COMES, WHAT } from './columns'
 import { Failure } from './Offers'
@@ -158,7 +158,7 @@ function Answer({ supplier, offers, takenUp }: SupplierAnswer) {
       ),
   }
   if (offers.length === 0) {
-    return <p className="p-8 text-center text-ink-2">{supplier} sells nothing like this.</p>
+    return <Nothing>{supplier} sells nothing like this.</Nothing>
   }
   return (
     <>

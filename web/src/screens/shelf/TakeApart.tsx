@@ -1,5 +1,6 @@
 import { useActMutation } from '../../base/data'
-import { Button, Dialog, money } from '../../base/ui'
+import { tell } from '../../base/toast'
+import { Button, callout, Dialog, Fault, money } from '../../base/ui'
 import type { KitOnShelf } from './words'
 
 /** Asks before a kit becomes single modules: what was tested together is then no longer sold so. */
@@ -14,7 +15,9 @@ export function TakeApart({ kit, onClose }: { kit: KitOnShelf; onClose: () => vo
         return { action: 'change', collection: 'modules', id, version, fields }
       }),
     )
-    if (!answer.error) onClose()
+    if (answer.error) return
+    tell(`Apart: ${kit.pieces.length} single modules.`)
+    onClose()
   }
 
   return (
@@ -32,14 +35,14 @@ export function TakeApart({ kit, onClose }: { kit: KitOnShelf; onClose: () => vo
         ))}
       </ul>
       {kept && (
-        <p className="mb-3 border-l-4 border-risk-line bg-risk-soft px-3 py-2">
+        <p className={callout({ tone: 'risk', className: 'mb-3' })}>
           Job {kept.number} plans with it as a kit. Its plan will say that the modules are mixed.
         </p>
       )}
       {error && (
-        <p role="alert" className="mb-3 font-medium text-stop">
+        <Fault className="mb-3">
           It stays together: a piece was just changed, or the server does not answer. Look again.
-        </p>
+        </Fault>
       )}
       <div className="flex justify-end gap-3">
         <Button onClick={onClose}>Keep it together</Button>

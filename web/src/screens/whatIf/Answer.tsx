@@ -1,5 +1,5 @@
 import { mixingRisk } from '@tembrix/core/plan'
-import { capacity, tidy } from '../../base/ui'
+import { callout, capacity, tidy } from '../../base/ui'
 import { modeWord } from '../../parts/board'
 import { wordingOf } from '../../parts/findings'
 import type { Trying } from './useWhatIf'
@@ -18,7 +18,7 @@ export function Answer({ trying }: { trying: Trying }) {
       <p
         role="status"
         aria-label="Answer"
-        className="border-l-4 border-stop bg-stop-soft px-3 py-2 text-lg"
+        className={callout({ tone: 'stop', className: 'text-lg' })}
       >
         <b className="font-semibold">No.</b> {why}
       </p>
@@ -31,7 +31,7 @@ export function Answer({ trying }: { trying: Trying }) {
     <p
       role="status"
       aria-label="Answer"
-      className={`border-l-4 px-3 py-2 text-lg ${but ? 'border-risk-line bg-risk-soft' : 'border-act bg-act-soft'}`}
+      className={callout({ tone: but ? 'risk' : 'good', className: 'text-lg' })}
     >
       <b className="font-semibold">{but ? 'Yes, but.' : 'Yes.'}</b>{' '}
       {capacity(evaluation.capacity.usableGiB)}, {modeWord(mode)}, {run.dataRate} MT/s,{' '}

@@ -1,6 +1,6 @@
 import { type StartingPoint, startingPoints } from '@tembrix/core/machines'
 import { useModelsQuery } from '../../base/data'
-import { plural } from '../../base/ui'
+import { callout, plural } from '../../base/ui'
 import { useTry } from './useWhatIf'
 
 /** Which machine: one press, and the board is there. */
@@ -13,7 +13,7 @@ export function Begin({ broken }: { broken: boolean }) {
     <main id="work" tabIndex={-1} className="outline-none min-h-0 flex-1 overflow-auto">
       <div className="mx-auto flex max-w-5xl flex-col gap-4 p-4">
         {broken && (
-          <p role="alert" className="border-l-4 border-stop bg-stop-soft px-3 py-2">
+          <p role="alert" className={callout({ tone: 'stop' })}>
             The link could not be opened: it was cut short or changed on its way. Start here.
           </p>
         )}

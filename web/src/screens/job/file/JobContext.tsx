@@ -19,6 +19,7 @@ import {
   useOffersOfKindQuery,
   useShelfQuery,
 } from '../../../base/data'
+import { callout } from '../../../base/ui'
 import { type Edit, useEdit } from './useEdit'
 import { fileSelector, jobSelector, missingSelector, type ShownJob } from './view'
 import { still, useParts, type Watched } from './watched'
@@ -86,7 +87,7 @@ export function WithOffers({ children }: { children: ReactNode }) {
   return (
     <>
       {failed && (
-        <p role="alert" className="border-l-4 border-risk-line bg-risk-soft px-3 py-2">
+        <p role="alert" className={callout({ tone: 'risk' })}>
           The suppliers’ offers cannot be read now. What stands here goes without them.
         </p>
       )}

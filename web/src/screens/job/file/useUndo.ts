@@ -1,4 +1,4 @@
-import type { Collection } from '@tembrix/core/records'
+import { type Collection, FACTS } from '@tembrix/core/records'
 import { useMemo } from 'react'
 import {
   inverse,
@@ -8,8 +8,14 @@ import {
   undone,
   useAppSelector,
   useAppStore,
+  type Write,
 } from '../../../base/data'
+import { tell } from '../../../base/toast'
+import { list } from '../../../base/ui'
 import { useJobAt } from './JobContext'
+
+const named = (writes: readonly Write[]) =>
+  list([...new Set(writes.map(({ collection }) => FACTS[collection].called))])
 
 /** Ways back and forth through the job's deeds, where there are any. */
 export function useUndo(): { undo: (() => void) | undefined; redo: (() => void) | undefined } {
@@ -29,6 +35,8 @@ export function useUndo(): { undo: (() => void) | undefined; redo: (() => void) 
         if (writes.length === 0 && off < deeds.length) continue
         store.dispatch(turn({ jobId, off, step: writes.length > 0 ? { writes } : null }))
         edit.settle('what was taken back', writes)
+        if (writes.length > 0)
+          tell(`${which === 'past' ? 'Taken back' : 'Done again'}: ${named(writes)}.`)
         return
       }
     }

@@ -2,7 +2,7 @@ import { agreedTo, isAgreed } from '@tembrix/core/quote'
 import { Tabs } from 'radix-ui'
 import { useLayoutEffect } from 'react'
 import { Link } from 'react-router'
-import { Tab, useTab } from '../../../base/ui'
+import { callout, Tab, useTab } from '../../../base/ui'
 import { useBench } from '../bench'
 import { NoStart, OnTo, useJob, WithOffers } from '../file'
 import { SimulatedStart } from '../simulated'
@@ -46,7 +46,7 @@ export function Fit() {
       </div>
       {fit.finishedAt && (
         <>
-          <p className="border-l-4 border-act bg-act-soft px-3 py-2">
+          <p className={callout({ tone: 'good' })}>
             <b className="font-semibold">Fitted.</b> What is noted here can still be read and added
             to.
           </p>
@@ -84,7 +84,7 @@ function NotAgreed() {
   const agreed = option && isAgreed(option, planned.assignment, plan)
   if (agreed) return null
   return (
-    <p className="border-l-4 border-risk-line bg-risk-soft px-3 py-2">
+    <p className={callout({ tone: 'risk' })}>
       {option
         ? 'The customer agreed to another plan than the one on the board.'
         : 'The customer has not agreed to this plan yet.'}{' '}

@@ -1,5 +1,5 @@
 import { largerFirst } from '@tembrix/core/fitting'
-import { Button } from '../../../base/ui'
+import { Button, callout } from '../../../base/ui'
 import { useJob } from '../file'
 import type { Fitting } from './useFit'
 
@@ -10,7 +10,7 @@ export function FitBoard({ fitting }: { fitting: Fitting }) {
   const begun = fitting.steps.some(({ code, id }) => code === 'PUT_IN' && fitting.fit.ticks[id])
   if (better === planned.assignment || begun) return null
   return (
-    <section className="border-l-4 border-risk-line bg-risk-soft px-3 py-2">
+    <section className={callout({ tone: 'risk' })}>
       <p className="mb-1">
         <b className="font-semibold">The larger pair is not in the slots that are filled first.</b>{' '}
         No figure changes, but those slots lie best for the signal.

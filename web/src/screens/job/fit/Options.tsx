@@ -1,6 +1,6 @@
 import { Camera } from 'lucide-react'
-import { useRef, useState } from 'react'
-import { Button, Field, Select, TextInput } from '../../../base/ui'
+import { useState } from 'react'
+import { Disclosure, Fault, Field, FileDrop, Select, TextInput } from '../../../base/ui'
 import { useAddPhoto } from '../file'
 import { Photos } from '../identify'
 import { OpenedBy } from './OpenedBy'
@@ -10,10 +10,10 @@ import type { Fitting } from './useFit'
 export function Options({ fitting }: { fitting: Fitting }) {
   const { fit, set } = fitting
   return (
-    <details className="border-t border-rule">
-      <summary className="flex min-h-11 cursor-pointer items-center font-semibold">
-        Ways of working, notes, photos
-      </summary>
+    <Disclosure
+      className="border-t border-rule"
+      summary={<span className="font-semibold">Ways of working, notes, photos</span>}
+    >
       <div className="flex flex-col gap-3 pb-2">
         <div className="grid grid-cols-2 gap-3">
           <Field label="Against static">
@@ -39,7 +39,7 @@ export function Options({ fitting }: { fitting: Fitting }) {
         <AddPhoto />
         <Photos />
       </div>
-    </details>
+    </Disclosure>
   )
 }
 
@@ -47,7 +47,6 @@ export function Options({ fitting }: { fitting: Fitting }) {
 export function AddPhoto({ onAdded }: { onAdded?: (id: string) => void }) {
   const add = useAddPhoto()
   const [fault, setFault] = useState('')
-  const chooser = useRef<HTMLInputElement>(null)
 
   async function take(picture: File | undefined) {
     setFault('')
@@ -59,25 +58,14 @@ export function AddPhoto({ onAdded }: { onAdded?: (id: string) => void }) {
 
   return (
     <>
-      <Button className="self-start" onClick={() => chooser.current?.click()}>
-        <Camera size={17} aria-hidden /> Add a photo
-      </Button>
-      <input
-        ref={chooser}
-        type="file"
+      <FileDrop
+        label="Photo"
         accept="image/jpeg,image/png,image/webp"
-        aria-label="Photo"
-        className="hidden"
-        onChange={({ target }) => {
-          void take(target.files?.[0])
-          target.value = ''
-        }}
-      />
-      {fault && (
-        <p role="alert" className="font-medium text-stop">
-          {fault}
-        </p>
-      )}
+        onFiles={([picture]) => void take(picture)}
+      >
+        <Camera size={17} aria-hidden /> Add a photo
+      </FileDrop>
+      <Fault>{fault}</Fault>
     </>
   )
 }

@@ -11,7 +11,7 @@ import { lengthsOf } from '@tembrix/core/fitting'
 import type { ScrewPin } from '@tembrix/core/records'
 import { Maximize, ZoomIn, ZoomOut } from 'lucide-react'
 import { type KeyboardEvent, type MouseEvent, useEffect, useRef, useState } from 'react'
-import { tidy } from '../../../base/ui'
+import { IconButton, tidy } from '../../../base/ui'
 import { usePicture } from '../file'
 import { useZoom } from './useZoom'
 import { HEAD_NAMES } from './words'
@@ -154,18 +154,17 @@ function Zoom({
   further: () => void
   whole: () => void
 }) {
-  const look = 'grid size-11 place-items-center rounded-sm bg-sheet/85 hover:bg-sheet'
   return (
     <div className="zoom absolute right-1 bottom-1 z-10 flex gap-1">
-      <button type="button" aria-label="Zoom in" className={look} onClick={nearer}>
+      <IconButton label="Zoom in" look="over" onClick={nearer}>
         <ZoomIn size={18} aria-hidden />
-      </button>
-      <button type="button" aria-label="Zoom out" className={look} onClick={further}>
+      </IconButton>
+      <IconButton label="Zoom out" look="over" onClick={further}>
         <ZoomOut size={18} aria-hidden />
-      </button>
-      <button type="button" aria-label="The whole picture" className={look} onClick={whole}>
+      </IconButton>
+      <IconButton label="The whole picture" look="over" onClick={whole}>
         <Maximize size={18} aria-hidden />
-      </button>
+      </IconButton>
     </div>
   )
 }
@@ -200,7 +199,7 @@ function Pin(props: PinProps) {
       aria-pressed={pressed}
       onClick={onPress}
       onKeyDown={onKey}
-      className={`pin absolute grid size-9 -translate-1/2 touch-none place-items-center ${chosen ? 'rounded-full ring-3 ring-gold-line' : ''} ${back || pin.leftOut ? 'opacity-45' : ''}`}
+      className={`pin absolute grid size-11 -translate-1/2 touch-none place-items-center ${chosen ? 'rounded-full ring-3 ring-gold-line' : ''} ${back || pin.leftOut ? 'opacity-45' : ''}`}
       style={{ left: `${x * 100}%`, top: `${y * 100}%` }}
     >
       <PinMark pin={pin} lengths={lengths} number={String(number)} />

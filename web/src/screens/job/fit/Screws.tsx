@@ -3,7 +3,17 @@ import { SCREW_HEADS, ScrewPin } from '@tembrix/core/records'
 import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { changed, useAppDispatch } from '../../../base/data'
-import { Button, Check, Field, numberFrom, plural, Select, TextInput, tidy } from '../../../base/ui'
+import {
+  Button,
+  Check,
+  callout,
+  Field,
+  numberFrom,
+  plural,
+  Select,
+  TextInput,
+  tidy,
+} from '../../../base/ui'
 import { useJob } from '../file'
 import { AddPhoto } from './Options'
 import { PinMark, ScrewDrawing } from './ScrewDrawing'
@@ -74,7 +84,7 @@ export function Screws({ fitting }: { fitting: Fitting }) {
         <span className="text-sm text-ink-2">{plural(screws.length, 'screw')}</span>
       </div>
       {screws.length === 0 && kept && kept.pins.length > 0 && (
-        <p className="flex items-center gap-3 border-l-4 border-gold-line bg-gold-soft px-3 py-2">
+        <p className={callout({ tone: 'ask', className: 'flex items-center gap-3' })}>
           <span className="flex-1">
             {model.machine.name} has a map with {plural(kept.pins.length, 'screw')} from an earlier
             job.
@@ -309,13 +319,13 @@ function Closing({ fitting: { fit, set }, back, onToggle }: ClosingProps) {
         {questions.map((question) => (
           <li
             key={JSON.stringify(question)}
-            className={`border-l-4 px-3 py-1.5 ${question.code === 'NOT_BACK' ? 'border-rule-2 bg-note-soft' : 'border-stop bg-stop-soft'}`}
+            className={callout({ tone: question.code === 'NOT_BACK' ? 'note' : 'stop' })}
           >
             {questionWords(question, number)}
           </li>
         ))}
         {questions.length === 0 && (
-          <li className="border-l-4 border-act bg-act-soft px-3 py-1.5">
+          <li className={callout({ tone: 'good' })}>
             {left
               ? 'Every screw is back, and nothing is left.'
               : 'Every hole is filled. Is anything left on the tray?'}

@@ -1,7 +1,7 @@
 import type { FitStep } from '@tembrix/core/fitting'
 import { Check, ChevronLeft, ListChecks, RectangleHorizontal, SkipForward } from 'lucide-react'
 import { useEffect, useState } from 'react'
-import { Button, Field, TextInput } from '../../../base/ui'
+import { Button, callout, Field, TextInput } from '../../../base/ui'
 import { PHASE_NAMES, TOOL_NAMES, wordsOf } from '../../../parts/handling'
 import { useBench } from '../bench'
 import { useJob } from '../file'
@@ -134,7 +134,7 @@ function Card({ fitting, step, number, onBack, onNext, onScrews }: CardProps) {
         <Button onClick={onScrews}>Open the screw map</Button>
       )}
       {locked && (
-        <p className="border-l-4 border-risk-line bg-risk-soft px-3 py-2">
+        <p className={callout({ tone: 'risk' })}>
           {waited.caution
             ? 'The cautions are read first: go back to them.'
             : `First: ${wordsOf(waited, undefined).title.toLowerCase()}.`}

@@ -3,7 +3,7 @@ import type { Source } from '@tembrix/core/model'
 import type { Ruling } from '@tembrix/core/records'
 import { Scale } from 'lucide-react'
 import { useEffect, useState } from 'react'
-import { Button, inputLook, list, numberFrom } from '../../../base/ui'
+import { Button, callout, inputLook, list, numberFrom } from '../../../base/ui'
 import { figureValue } from '../../../parts/facts'
 import { useJob } from '../file'
 import { useIdentify } from './useIdentify'
@@ -59,7 +59,7 @@ function DisputeView({ dispute, first, onSettle }: Props) {
   return (
     <div
       data-code={dispute.code}
-      className="flex flex-col gap-2 rounded-sm border-l-4 border-risk-line bg-risk-soft px-3 py-2"
+      className={callout({ tone: 'risk', className: 'flex flex-col gap-2' })}
     >
       <div>
         <h4 className="font-semibold">{title}</h4>

@@ -1,4 +1,5 @@
 import { Download } from 'lucide-react'
+import { Disclosure } from '../../../base/ui'
 import { Command } from './Command'
 import { ReportByCode } from './ReportByCode'
 
@@ -43,17 +44,17 @@ const FAMILIES: Family[] = [
 /** How to get a report from the machine itself: a command to copy, or a script that prints everything. */
 export function GetReport() {
   return (
-    <details className="border-t border-rule pt-1">
-      <summary className="min-h-9 cursor-pointer py-1.5 font-semibold">
-        Get the report from the machine
-      </summary>
+    <Disclosure
+      className="border-t border-rule pt-1"
+      summary={<span className="font-semibold">Get the report from the machine</span>}
+    >
       <div className="grid gap-4 pb-2">
         {FAMILIES.map((family) => (
           <FamilyView key={family.name} {...family} />
         ))}
         <ReportByCode />
       </div>
-    </details>
+    </Disclosure>
   )
 }
 

@@ -1,7 +1,7 @@
 import { startingPoints } from '@tembrix/core/machines'
 import { MachineChange } from '@tembrix/core/records'
 import { ALONG, useModelsQuery } from '../../../base/data'
-import { capacity, Field, list, Select, TextInput } from '../../../base/ui'
+import { callout, capacity, Disclosure, Field, list, Select, TextInput } from '../../../base/ui'
 import { FindingList } from '../../../parts/findings'
 import {
   ControllerFields,
@@ -39,13 +39,13 @@ export function Identify() {
     <div className="flex flex-col gap-3">
       <h2 className="text-lg font-semibold">Identify</h2>
       {machine.slots.length === 0 && (
-        <p className="border-l-4 border-stop bg-stop-soft px-3 py-2">
+        <p className={callout({ tone: 'stop' })}>
           <b>Nothing to upgrade here:</b> all {capacity(total)} are soldered and there is no slot.
           Tell the customer before going on; if memory is short, the next machine is the answer.
         </p>
       )}
       {machine.slots.length > 0 && total > 0 && (
-        <p className="border-l-4 border-rule-2 bg-note-soft px-3 py-2">
+        <p className={callout({ tone: 'note' })}>
           <b>{capacity(total)} are soldered</b> on{' '}
           {list(machine.soldered.map(({ channel }) => channel))} and stay. Only{' '}
           {machine.slots.length === 1 ? 'the one slot' : `the ${machine.slots.length} slots`} can
@@ -114,7 +114,7 @@ export function Identify() {
       </Field>
       <h3 className="font-semibold">As found</h3>
       {unseen.length > 0 ? (
-        <p className="border-l-4 border-rule-2 bg-note-soft px-3 py-2">
+        <p className={callout({ tone: 'note' })}>
           What is in {list(unseen)} is not known yet, so nothing is said of channels and order.
         </p>
       ) : (
@@ -134,9 +134,12 @@ function Section({
   children: React.ReactNode
 }) {
   return (
-    <details open={open} className="border-t border-rule pt-1">
-      <summary className="min-h-10 cursor-pointer py-2 font-semibold">{title}</summary>
+    <Disclosure
+      open={open}
+      className="border-t border-rule pt-1"
+      summary={<span className="font-semibold">{title}</span>}
+    >
       <div className="pb-2">{children}</div>
-    </details>
+    </Disclosure>
   )
 }

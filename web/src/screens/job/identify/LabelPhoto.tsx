@@ -1,7 +1,7 @@
 import { codeLine } from '@tembrix/core/labels'
 import { X } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
-import { Button, inputLook } from '../../../base/ui'
+import { Button, Fault, inputLook } from '../../../base/ui'
 import { loadReader, type PhotoReading } from '../../../parts/photo'
 
 interface Props {
@@ -86,11 +86,7 @@ export function LabelPhoto({ file, onRead, onClose }: Props) {
           </Button>
         </div>
       )}
-      {state.kind === 'failed' && (
-        <p role="alert" className="text-sm font-medium text-stop">
-          {state.why}
-        </p>
-      )}
+      {state.kind === 'failed' && <Fault className="text-sm">{state.why}</Fault>}
       {state.kind === 'read' && (
         <>
           <Picture reading={state.reading} />

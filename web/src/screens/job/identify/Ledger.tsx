@@ -1,6 +1,6 @@
 import { type Entry, isKept } from '@tembrix/core/evidence'
 import { RotateCcw } from 'lucide-react'
-import { ago, plural } from '../../../base/ui'
+import { ago, Disclosure, IconButton, plural } from '../../../base/ui'
 import { figureName, figureValue, placeOf, SOURCE_NAMES, TRUST_NAMES } from '../../../parts/facts'
 import { useJob } from '../file'
 import { useIdentify } from './useIdentify'
@@ -12,10 +12,14 @@ export function Ledger() {
   const { machine, slots } = evidence
   const facts = machine.length + slots.reduce((sum, { entries }) => sum + entries.length, 0)
   return (
-    <details className="border-t border-rule pt-1">
-      <summary className="min-h-10 cursor-pointer py-2 font-semibold">
-        Evidence <span className="font-normal text-ink-2">({plural(facts, 'fact')})</span>
-      </summary>
+    <Disclosure
+      className="border-t border-rule pt-1"
+      summary={
+        <span className="font-semibold">
+          Evidence <span className="font-normal text-ink-2">({plural(facts, 'fact')})</span>
+        </span>
+      }
+    >
       <Facts title="Machine" entries={machine} />
       {slots.map(({ slot, entries, observed, verified }) => (
         <Facts
@@ -27,7 +31,7 @@ export function Ledger() {
           entries={entries}
         />
       ))}
-    </details>
+    </Disclosure>
   )
 }
 
@@ -80,14 +84,9 @@ function Fact({ entry }: { entry: Entry }) {
                   {ruling.by || 'no name'}, {ago(ruling.at)}
                 </span>
               </span>
-              <button
-                type="button"
-                aria-label={`Reopen ${figureName(what)}`}
-                onClick={() => reopen(key)}
-                className="grid size-9 shrink-0 place-items-center rounded-sm hover:bg-sheet-2"
-              >
+              <IconButton label={`Reopen ${figureName(what)}`} onClick={() => reopen(key)}>
                 <RotateCcw size={15} aria-hidden />
-              </button>
+              </IconButton>
             </span>
           </td>
         </tr>

@@ -10,7 +10,7 @@ import {
   useCreateModelMutation,
   useModelsQuery,
 } from '../../../base/data'
-import { Button, Check, Dialog, Field, TextInput } from '../../../base/ui'
+import { Button, Check, callout, Dialog, Field, TextInput } from '../../../base/ui'
 import { PART_NAMES, partInWords } from '../../../parts/machineFields'
 import { useJob } from '../file'
 
@@ -73,7 +73,7 @@ export function ModelRecord() {
         </>
       )}
       {model.cautions.length > 0 && (
-        <ul className="w-full list-disc border-l-4 border-risk-line bg-risk-soft py-1 pr-2 pl-7">
+        <ul className={callout({ tone: 'risk', className: 'w-full list-disc pr-2 pl-7' })}>
           {model.cautions.map((caution) => (
             <li key={caution}>{caution}</li>
           ))}

@@ -2,7 +2,7 @@ import type { Photo } from '@tembrix/core/records'
 import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { removing } from '../../../base/data'
-import { Confirm, Dialog } from '../../../base/ui'
+import { Confirm, Dialog, IconButton } from '../../../base/ui'
 import { useJob, usePicture } from '../file'
 
 type Open = { kind: 'large' | 'removing'; photo: Photo }
@@ -26,14 +26,14 @@ export function Photos() {
             >
               <Picture photo={photo} className="h-24 w-full object-cover" />
             </button>
-            <button
-              type="button"
-              aria-label={`Remove the photo ${photo.caption}`}
+            <IconButton
+              label={`Remove the photo ${photo.caption}`}
               onClick={() => setOpen({ kind: 'removing', photo })}
-              className="absolute top-1 right-1 grid size-9 place-items-center rounded-sm bg-sheet/90 hover:bg-stop-soft"
+              look="remove"
+              className="absolute top-1 right-1"
             >
               <Trash2 size={15} aria-hidden />
-            </button>
+            </IconButton>
           </li>
         ))}
       </ul>

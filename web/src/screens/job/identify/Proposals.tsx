@@ -1,6 +1,6 @@
 import { soldAs } from '@tembrix/core/model'
 import { ArrowLeft } from 'lucide-react'
-import { Button, list, plural } from '../../../base/ui'
+import { Button, callout, list, plural } from '../../../base/ui'
 import { organisation } from '../../../parts/board'
 import { assumedName, figureValue } from '../../../parts/facts'
 import { useJob } from '../file'
@@ -14,7 +14,7 @@ export function Proposals() {
   return (
     <section
       aria-label="Read, not on the board"
-      className="flex flex-col gap-2 border-l-4 border-gold-line bg-gold-soft px-3 py-2"
+      className={callout({ tone: 'ask', className: 'flex flex-col gap-2' })}
     >
       <h3 className="font-semibold">Read, but not so on the board</h3>
       <ul className="text-[0.93rem]">

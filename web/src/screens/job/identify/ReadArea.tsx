@@ -1,8 +1,9 @@
 import type { Reading } from '@tembrix/core/readings'
 import { PHOTO_LIMIT } from '@tembrix/core/records'
 import { Camera, FileUp } from 'lucide-react'
-import { type ClipboardEvent, type DragEvent, type KeyboardEvent, useRef, useState } from 'react'
-import { Button, inputLook } from '../../../base/ui'
+import { type ClipboardEvent, type DragEvent, type KeyboardEvent, useState } from 'react'
+import { useDropzone } from 'react-dropzone'
+import { Button, FileDrop, inputLook } from '../../../base/ui'
 import { PROBLEMS, placeOf } from '../../../parts/facts'
 import { useAddPhoto, useJob } from '../file'
 import { SimulatedFound } from '../simulated'
@@ -24,12 +25,13 @@ export function ReadArea() {
   const addPhoto = useAddPhoto()
   const [text, setText] = useDraft(job.id)
   const [slot, setSlot] = useState<string | null>(null)
-  const [over, setOver] = useState(false)
   const [said, setSaid] = useState<string[]>([])
   const [pictures, setPictures] = useState<{ id: string; file: File }[]>([])
-  const chooser = useRef<HTMLInputElement>(null)
-  const camera = useRef<HTMLInputElement>(null)
-  const area = useRef<HTMLElement>(null)
+  const { getRootProps, rootRef, isDragActive } = useDropzone({
+    noClick: true,
+    noKeyboard: true,
+    onDrop: (files) => void takeFiles(files),
+  })
   const free = machine.slots.filter(({ id }) => evidence.states[id] !== 'filled')
 
   function take(name: string, typed: string) {
@@ -46,7 +48,7 @@ export function ReadArea() {
     if (reading.format === 'unknown') return
     setSlot(null)
     // What was read is settled by keys next, so the focus leaves the text.
-    area.current?.focus()
+    rootRef.current?.focus()
   }
 
   async function takeFiles(files: readonly File[]) {
@@ -87,12 +89,8 @@ export function ReadArea() {
     }
   }
 
-  function dropped(event: DragEvent) {
-    event.preventDefault()
-    setOver(false)
-    const files = [...event.dataTransfer.files]
-    if (files.length > 0) void takeFiles(files)
-    else take('dropped', event.dataTransfer.getData('text'))
+  function dropped({ dataTransfer }: DragEvent) {
+    if (dataTransfer.files.length === 0) take('dropped', dataTransfer.getData('text'))
   }
 
   function keyed(event: KeyboardEvent) {
@@ -103,16 +101,9 @@ export function ReadArea() {
 
   return (
     <section
-      ref={area}
-      tabIndex={-1}
+      {...getRootProps({ onDrop: dropped, role: undefined, tabIndex: -1 })}
       aria-label="Read"
-      onDragOver={(event) => {
-        event.preventDefault()
-        setOver(true)
-      }}
-      onDragLeave={() => setOver(false)}
-      onDrop={dropped}
-      className={`flex flex-col gap-2 rounded-sm border-2 border-dashed p-2 ${over ? 'border-gold-line bg-gold-soft' : 'border-rule-2'}`}
+      className={`flex flex-col gap-2 rounded-sm border-2 border-dashed p-2 ${isDragActive ? 'border-gold-line bg-gold-soft' : 'border-rule-2'}`}
     >
       <label className="flex flex-col gap-1">
         <span className="font-semibold">
@@ -159,14 +150,23 @@ export function ReadArea() {
         >
           Read it
         </Button>
-        <Button className="px-2.5" onClick={() => camera.current?.click()}>
+        <FileDrop
+          label="Photo of a label"
+          accept="image/*"
+          camera
+          className="px-2.5"
+          onFiles={(files) => void takeFiles(files)}
+        >
           <Camera size={17} aria-hidden /> Photo of a label
-        </Button>
-        <Button className="px-2.5" onClick={() => chooser.current?.click()}>
+        </FileDrop>
+        <FileDrop
+          label="Files to read"
+          multiple
+          className="px-2.5"
+          onFiles={(files) => void takeFiles(files)}
+        >
           <FileUp size={17} aria-hidden /> Files
-        </Button>
-        <FileInput input={chooser} label="Files to read" onFiles={takeFiles} />
-        <FileInput input={camera} label="Photo of a label" onFiles={takeFiles} photograph />
+        </FileDrop>
       </div>
       {said.length > 0 && (
         <ul role="alert" className="flex flex-col gap-1 text-sm font-medium text-stop">
@@ -189,30 +189,6 @@ export function ReadArea() {
       />
       <ReadingList />
     </section>
-  )
-}
-
-interface FileInputProps {
-  input: React.RefObject<HTMLInputElement | null>
-  label: string
-  photograph?: boolean
-  onFiles: (files: readonly File[]) => Promise<void>
-}
-
-function FileInput({ input, label, photograph = false, onFiles }: FileInputProps) {
-  return (
-    <input
-      ref={input}
-      type="file"
-      multiple={!photograph}
-      {...(photograph ? { accept: 'image/*', capture: 'environment' as const } : {})}
-      aria-label={label}
-      className="hidden"
-      onChange={({ target }) => {
-        void onFiles([...(target.files ?? [])])
-        target.value = ''
-      }}
-    />
   )
 }
 

@@ -1,6 +1,6 @@
 import type { Part, Problem, Reading } from '@tembrix/core/readings'
 import { Trash2 } from 'lucide-react'
-import { ago } from '../../../base/ui'
+import { ago, Disclosure, IconButton } from '../../../base/ui'
 import { FORMAT_NAMES, PROBLEMS, placeOf } from '../../../parts/facts'
 import { readingOf, useJob } from '../file'
 import { useIdentify } from './useIdentify'
@@ -18,25 +18,28 @@ export function ReadingList() {
         return (
           <li key={record.id} className="border-t border-rule py-1 text-sm">
             <div className="flex items-start gap-2">
-              <details className="min-w-0 flex-1">
-                <summary className="cursor-pointer py-1">
-                  <b className="font-semibold">{record.name}</b> · {gist(reading)}
-                  <span className="text-ink-2">
-                    {' '}
-                    {record.by}
-                    {record.createdAt ? ` ${ago(record.createdAt)}` : ''}
-                  </span>
-                </summary>
+              <Disclosure
+                className="min-w-0 flex-1"
+                summary={
+                  <>
+                    <b className="font-semibold">{record.name}</b> · {gist(reading)}
+                    <span className="text-ink-2">
+                      {' '}
+                      {record.by}
+                      {record.createdAt ? ` ${ago(record.createdAt)}` : ''}
+                    </span>
+                  </>
+                }
+              >
                 <Source text={record.text} reading={reading} />
-              </details>
-              <button
-                type="button"
-                aria-label={`Remove the reading ${record.name}`}
+              </Disclosure>
+              <IconButton
+                label={`Remove the reading ${record.name}`}
                 onClick={() => drop(record)}
-                className="grid size-9 shrink-0 place-items-center rounded-sm hover:bg-stop-soft"
+                look="remove"
               >
                 <Trash2 size={15} aria-hidden />
-              </button>
+              </IconButton>
             </div>
             <ProblemList problems={reading.problems} />
           </li>

@@ -1,6 +1,6 @@
 import { Send } from 'lucide-react'
 import { useEffect, useRef } from 'react'
-import { Button } from '../../../base/ui'
+import { Button, Fault } from '../../../base/ui'
 import { Reach, useCode } from '../byCode'
 import { useJob } from '../file'
 import { Command } from './Command'
@@ -42,11 +42,7 @@ export function ReportByCode() {
           <Send size={16} aria-hidden /> Make a code for it
         </Button>
       )}
-      {fault && (
-        <p role="alert" className="font-medium text-stop">
-          {fault}
-        </p>
-      )}
+      <Fault>{fault}</Fault>
     </section>
   )
 }

@@ -1,7 +1,7 @@
 import type { Loose, SlotQuestion } from '@tembrix/core/evidence'
 import { MapPin } from 'lucide-react'
 import { useMemo } from 'react'
-import { Button, capacity, list } from '../../../base/ui'
+import { Button, callout, capacity, list } from '../../../base/ui'
 import { useAskBoard } from '../../../parts/board'
 import { useJob } from '../file'
 import { useIdentify } from './useIdentify'
@@ -63,7 +63,7 @@ function Question({ question, modules, first, onSeats }: Props) {
   const title = keys.length === 1 ? 'Which slot is this one in?' : `Which slots are ${which} in?`
   const exactly = alike && keys.length > 1 && keys.length === slots.length
   return (
-    <div className="flex flex-col gap-1.5 rounded-sm border-l-4 border-gold-line bg-gold-soft px-3 py-2">
+    <div className={callout({ tone: 'ask', className: 'flex flex-col gap-1.5' })}>
       <h3 className="flex items-center gap-2 font-semibold">
         <MapPin size={18} aria-hidden className="text-gold" />
         {title}

@@ -1,7 +1,7 @@
 import { FACTS, type HistoryLine } from '@tembrix/core/records'
 import { useState } from 'react'
 import { useHistoryQuery } from '../../../base/data'
-import { ago, capital, list } from '../../../base/ui'
+import { ago, capital, Disclosure, list } from '../../../base/ui'
 
 const CALLED = new Map<HistoryLine['record'], string>([
   ...Object.values(FACTS).map(({ record, called }) => [record, called] as const),
@@ -46,13 +46,13 @@ const FIELDS: Record<string, string> = {
 export function History({ jobId }: { jobId: string }) {
   const [open, setOpen] = useState(false)
   return (
-    <details
+    <Disclosure
       className="border-t border-rule pt-1"
-      onToggle={({ currentTarget }) => setOpen(currentTarget.open)}
+      onOpen={setOpen}
+      summary={<span className="font-semibold">History</span>}
     >
-      <summary className="min-h-10 cursor-pointer py-2 font-semibold">History</summary>
       {open && <Lines jobId={jobId} />}
-    </details>
+    </Disclosure>
   )
 }
 

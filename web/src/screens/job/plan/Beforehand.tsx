@@ -1,6 +1,6 @@
 import { firmwareReasons, profileVolts } from '@tembrix/core/job'
 import { aboveRating, type FirmwareReason, type Grade } from '@tembrix/core/plan'
-import { Button, list } from '../../../base/ui'
+import { Button, callout, list } from '../../../base/ui'
 import { useJob } from '../file'
 import { percent } from './words'
 
@@ -32,7 +32,7 @@ export function Beforehand() {
   return (
     <section
       aria-label="Before the modules go in"
-      className="border-l-4 border-gold-line bg-gold-soft px-3 py-2 text-[0.93rem]"
+      className={callout({ tone: 'ask', className: 'text-[0.93rem]' })}
     >
       <h3 className="font-semibold">Before the modules go in</h3>
       {reasons.length > 0 && (

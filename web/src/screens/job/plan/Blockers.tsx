@@ -1,5 +1,5 @@
 import type { Blocker, Option, Relaxed } from '@tembrix/core/plan'
-import { Button, capacity, list, money, plural } from '../../../base/ui'
+import { Button, callout, capacity, list, money, plural } from '../../../base/ui'
 import { POLICY_NAMES } from '../../../parts/judgement'
 
 interface Props {
@@ -14,7 +14,7 @@ interface Props {
 /** Why no plan meets the need: every smallest set of requirements that opens one up, with the nearest. */
 export function Blockers({ blockers, onChoose, wholeFor, onRelax }: Props) {
   return (
-    <section aria-label="Blockers" className="border-l-4 border-stop bg-stop-soft px-3 py-2">
+    <section aria-label="Blockers" className={callout({ tone: 'stop' })}>
       <h3 className="font-semibold">No plan meets all of this</h3>
       <ul className="mt-1 flex flex-col gap-2">
         {blockers.map((blocker) =>

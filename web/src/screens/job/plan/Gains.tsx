@@ -7,7 +7,7 @@ import {
   type UseForecast,
 } from '@tembrix/core/forecast'
 import { Link } from 'react-router'
-import { list, plural, tidy } from '../../../base/ui'
+import { Disclosure, list, plural, tidy } from '../../../base/ui'
 import { type Need, useJob } from '../file'
 import { gainInShort, gainInWords, percent } from './words'
 
@@ -64,11 +64,15 @@ function OfUse({ use }: { use: UseForecast }) {
   const share = ({ low, high }: { low: number; high: number }) =>
     `${tidy(low * 100)}–${tidy(high * 100)} %`
   return (
-    <details className="border-b border-rule">
-      <summary className="flex min-h-11 cursor-pointer items-center gap-1">
-        <span className="flex-1">{name}</span>
-        <b className="font-semibold whitespace-nowrap">{gainInShort({ words, median, most })}</b>
-      </summary>
+    <Disclosure
+      className="border-b border-rule"
+      summary={
+        <span className="flex items-center gap-1">
+          <span className="flex-1">{name}</span>
+          <b className="font-semibold whitespace-nowrap">{gainInShort({ words, median, most })}</b>
+        </span>
+      }
+    >
       <p className="text-sm text-ink-2">
         {because} Taken to wait for memory {share(waits)} of its time, {share(streams)} of that
         streaming.
@@ -90,7 +94,7 @@ function OfUse({ use }: { use: UseForecast }) {
           As found the demand does not fit{pages.after ? ', nor will it after' : '; after it will'}.
         </p>
       )}
-    </details>
+    </Disclosure>
   )
 }
 
@@ -103,14 +107,13 @@ const PARTS = [
 /** What every forecast rests on. */
 function Assumptions({ jobs }: { jobs: number }) {
   return (
-    <details>
-      <summary className="min-h-10 cursor-pointer py-2 text-sm">What this rests on</summary>
+    <Disclosure summary={<span className="text-sm">What this rests on</span>}>
       <p className="text-sm text-ink-2">
         {jobs === 0
           ? 'Judgements, not measurements, until this shop’s own results stand behind them. '
           : `Judgements, moved by ${plural(jobs, 'result')} measured in this shop. ${LEARNING.reason} `}
         {LATENCY.reason} {BUSY.reason} {PAGING.reason}
       </p>
-    </details>
+    </Disclosure>
   )
 }

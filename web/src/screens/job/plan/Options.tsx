@@ -12,7 +12,7 @@ import { type Assignment, isFreeFor } from '@tembrix/core/records'
 import { Pin } from 'lucide-react'
 import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { making, type Write } from '../../../base/data'
-import { Button, list, plural, tidy } from '../../../base/ui'
+import { Button, callout, list, plural, tidy } from '../../../base/ui'
 import { describeModule } from '../../../parts/board'
 import { OBJECTION_WORDS } from '../../../parts/judgement'
 import { usePlanner } from '../../../parts/planner/usePlanner'
@@ -126,7 +126,7 @@ export function Options() {
     <div className="flex flex-col gap-3">
       <NeedLine need={need} spend={spend} />
       <Progress share={share} cancel={cancel} />
-      {failed && <p className="border-l-4 border-stop bg-stop-soft px-3 py-2">{failed}</p>}
+      {failed && <p className={callout({ tone: 'stop' })}>{failed}</p>}
       {answer && options.length === 0 && (
         <Blockers
           blockers={answer.blockers}

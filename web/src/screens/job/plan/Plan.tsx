@@ -1,7 +1,7 @@
 import { Printer, RotateCcw } from 'lucide-react'
 import { Tabs } from 'radix-ui'
 import { Link } from 'react-router'
-import { Button, capacity, Tab, useTab } from '../../../base/ui'
+import { Button, callout, capacity, Tab, useTab } from '../../../base/ui'
 import { FindingList } from '../../../parts/findings'
 import { Judgement } from '../../../parts/judgement'
 import { Later, OnTo, useJob, useJobAt, useJobPart, useNeed, WithOffers } from '../file'
@@ -24,7 +24,7 @@ export function Plan() {
     return (
       <>
         <h2 className="mb-2 text-lg font-semibold">Plan</h2>
-        <p className="border-l-4 border-stop bg-stop-soft px-3 py-2">
+        <p className={callout({ tone: 'stop' })}>
           <b>Nothing to upgrade here:</b> all {capacity(total)} are soldered. What it has is what it
           keeps.
         </p>
@@ -92,7 +92,7 @@ function ThisPlan() {
   return (
     <>
       {asFound && (
-        <p className="border-l-4 border-gold-line bg-gold-soft px-3 py-2">
+        <p className={callout({ tone: 'ask' })}>
           The board shows what was found. Change it by moving modules, or choose from the
           trade-offs: nothing is final, undo goes back step by step.
         </p>

@@ -1,7 +1,7 @@
 import { indexed, lookUp, type Standing } from '@tembrix/core/validated'
 import { useMemo } from 'react'
 import { useValidatedListQuery, useValidatedListsQuery } from '../../../base/data'
-import { plural } from '../../../base/ui'
+import { callout, plural } from '../../../base/ui'
 import { useJob } from '../file'
 
 /** What the newest validated list of this model says of the planned part numbers. */
@@ -16,10 +16,7 @@ export function Validated() {
   const articles = [...new Set(placed.map(({ article }) => article))]
   if (articles.length === 0) return null
   return (
-    <section
-      aria-label="Validated list"
-      className="border-l-4 border-rule-2 bg-note-soft px-3 py-2"
-    >
+    <section aria-label="Validated list" className={callout({ tone: 'note' })}>
       <h3 className="font-semibold">By the list “{line.name}”</h3>
       <ul className="text-[0.93rem]">
         {articles.map((article) => {

@@ -1,7 +1,7 @@
 import { type Consequences, consequences } from '@tembrix/core/plan'
 import { isFreeFor } from '@tembrix/core/records'
 import { useMemo, useState } from 'react'
-import { capacity, Field, list, Select, tidy } from '../../../base/ui'
+import { capacity, Disclosure, Field, list, Select, tidy } from '../../../base/ui'
 import { describeModule, modeWord } from '../../../parts/board'
 import { wordingOf } from '../../../parts/findings'
 import { useJob } from '../file'
@@ -10,15 +10,13 @@ import { useJob } from '../file'
 export function WhyNot() {
   const [open, setOpen] = useState(false)
   return (
-    <details
+    <Disclosure
       className="border-y border-rule"
-      onToggle={({ currentTarget }) => setOpen(currentTarget.open)}
+      onOpen={setOpen}
+      summary={<span className="font-semibold">Why not this one, there?</span>}
     >
-      <summary className="flex min-h-11 cursor-pointer items-center font-semibold">
-        Why not this one, there?
-      </summary>
       {open && <Question />}
-    </details>
+    </Disclosure>
   )
 }
 

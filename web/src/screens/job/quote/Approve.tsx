@@ -4,7 +4,7 @@ import { BadgeCheck, Send } from 'lucide-react'
 import { useState } from 'react'
 import { changing, removing, type Write } from '../../../base/data'
 import { useTechnician } from '../../../base/shell'
-import { Button, day, Field, moneyIn, overdue, plural, TextInput } from '../../../base/ui'
+import { Button, callout, day, Field, moneyIn, overdue, plural, TextInput } from '../../../base/ui'
 import { useJob } from '../file'
 import type { Worked } from './document'
 
@@ -101,7 +101,7 @@ export function Approve({ quote, document, worked = [] }: Props) {
         )}
       </fieldset>
       {expired && (
-        <p className="mb-2 border-l-4 border-stop bg-stop-soft px-3 py-1.5">
+        <p className={callout({ tone: 'stop', className: 'mb-2' })}>
           This quote ran out on {day(document.validUntil)}. Prices may have moved: look them over{' '}
           {quote.document ? 'in a new version' : 'and set a new date above'} before it is agreed to.
         </p>

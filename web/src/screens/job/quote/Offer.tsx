@@ -13,6 +13,7 @@ import { changing, making, removing } from '../../../base/data'
 import { useTechnician } from '../../../base/shell'
 import {
   Button,
+  callout,
   dayAndTime,
   Field,
   moneyIn,
@@ -61,7 +62,7 @@ export function Offer({ quote, document }: Props) {
 /** What became of a version that nobody has agreed to, or no longer. */
 function Standing({ quote, document, state }: Props & { state: QuoteState }) {
   return (
-    <section aria-label="Where it stands" className="border-l-4 border-rule-2 bg-sheet-2 px-3 py-2">
+    <section aria-label="Where it stands" className={callout({ tone: 'note' })}>
       <p className="font-semibold">{STATES[state]({ quote, document })}</p>
       {quote.ended?.why && <p>{quote.ended.why}</p>}
     </section>
@@ -76,7 +77,7 @@ function Approved({ quote, document, option }: Props & { option: QuotedOption })
   const differs = !isAgreed(option, planned.assignment, plan)
   return (
     <>
-      <section aria-label="Approval" className="border-l-4 border-act bg-act-soft px-3 py-2">
+      <section aria-label="Approval" className={callout({ tone: 'good' })}>
         <p className="font-semibold">
           {option.title}, {money(option.toPay)}
         </p>
@@ -87,7 +88,7 @@ function Approved({ quote, document, option }: Props & { option: QuotedOption })
         {option.deposit > 0 && <p>Deposit: {money(option.deposit)}.</p>}
       </section>
       {differs && (
-        <section className="border-l-4 border-risk-line bg-risk-soft px-3 py-2">
+        <section className={callout({ tone: 'risk' })}>
           <p className="mb-1">
             <b className="font-semibold">The board shows another plan</b> than was approved.
           </p>
@@ -121,7 +122,7 @@ function NotChosen() {
   const held = heldBeside(plan.placement ?? {}, others, pieces)
   if (held === 0) return null
   return (
-    <section className="border-l-4 border-gold-line bg-gold-soft px-3 py-2">
+    <section className={callout({ tone: 'ask' })}>
       <p className="mb-1">
         Plans that were not chosen still hold {plural(held, 'piece')} of the shelf for this job.
       </p>

@@ -3,9 +3,11 @@ import type { Extra, QuoteOption, Terms } from '@tembrix/core/records'
 import { Plus, RotateCcw, Trash2 } from 'lucide-react'
 import {
   Button,
+  callout,
   capacity,
   currencySign,
   Field,
+  IconButton,
   inUnits,
   minorFrom,
   money,
@@ -32,7 +34,7 @@ export function OptionEditor({ worked, terms, value, error, set, onRemove }: Pro
   return (
     <div className="flex flex-col gap-3 pb-3">
       {hindrances.length > 0 && (
-        <ul className="border-l-4 border-risk-line bg-risk-soft px-3 py-1.5">
+        <ul className={callout({ tone: 'risk' })}>
           {hindrances.map((one) => (
             <li key={one}>{one}</li>
           ))}
@@ -191,19 +193,18 @@ function Extras({
               onValue={(text) => set(minorFrom(text) ?? 0, 'extras', at, 'amount')}
             />
           </span>
-          <button
-            type="button"
-            aria-label={`Remove further line ${at + 1}`}
+          <IconButton
+            label={`Remove further line ${at + 1}`}
             onClick={() =>
               set(
                 option.extras.filter((one) => one.id !== id),
                 'extras',
               )
             }
-            className="grid size-11 shrink-0 place-items-center rounded-sm hover:bg-stop-soft"
+            look="remove"
           >
             <Trash2 size={17} aria-hidden />
-          </button>
+          </IconButton>
         </div>
       ))}
       <button

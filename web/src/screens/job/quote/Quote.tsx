@@ -12,6 +12,7 @@ import { Link } from 'react-router'
 import { making, removing } from '../../../base/data'
 import {
   Button,
+  callout,
   DateInput,
   Field,
   money,
@@ -57,7 +58,7 @@ export function Quote() {
         </Button>
       </div>
       {terms.shopName === '' && (
-        <p className="border-l-4 border-gold-line bg-gold-soft px-3 py-2">
+        <p className={callout({ tone: 'ask' })}>
           The shop has no name yet: it stands on every quote.{' '}
           <button type="button" className="underline" onClick={() => setSettling(true)}>
             Set the terms

@@ -4,6 +4,7 @@ import { useChangeShopMutation, useShopQuery } from '../../../base/data'
 import { Faults, SaveForShop, useSaveForm } from '../../../base/form'
 import {
   Check,
+  callout,
   currencySign,
   Dialog,
   Field,
@@ -133,7 +134,7 @@ export function TermsDialog({ onClose }: { onClose: () => void }) {
             {figure('on the work, months', 'warranty.work')}
           </div>
         </div>
-        <p className="mt-3 border-l-4 border-risk-line bg-risk-soft px-3 py-2 text-[0.93rem]">
+        <p className={callout({ tone: 'risk', className: 'mt-3 text-[0.93rem]' })}>
           These are your terms, and quotes say only what stands here; an empty field is not said.
           Consumer law may forbid some of them: charging the work where the shop chose the wrong
           part, or used parts without any warranty. Ask someone who knows the law where you are.

@@ -3,7 +3,7 @@ import { type ReactNode, useCallback, useDeferredValue, useMemo, useState } from
 import { Navigate, Outlet, useLocation, useNavigate, useParams } from 'react-router'
 import { useShopQuery } from '../../../base/data'
 import { Bar } from '../../../base/shell'
-import { Button, Message, money, plural } from '../../../base/ui'
+import { Button, Message, money, plural, Unread } from '../../../base/ui'
 import { BoardColumn, BoardStrip, Desk, Legend, UndoButtons } from '../../../parts/board'
 import { Frame } from '../../../parts/frame'
 import { BenchContext } from '../bench'
@@ -27,7 +27,7 @@ export function JobScreen() {
       }
       failed={(retry, missing) => (
         <Framed>
-          <Unread retry={retry} missing={missing} />
+          <NotOpened retry={retry} missing={missing} />
         </Framed>
       )}
     >
@@ -47,17 +47,16 @@ function Framed({ children }: { children: ReactNode }) {
   )
 }
 
-function Unread({ retry, missing }: { retry: () => void; missing: boolean }) {
+function NotOpened({ retry, missing }: { retry: () => void; missing: boolean }) {
   const navigate = useNavigate()
   return missing ? (
     <Message title="There is no such job">
       <Button onClick={() => navigate('/')}>To the counter</Button>
     </Message>
   ) : (
-    <Message title="The job cannot be read">
-      <p>The server does not answer. What you typed before is kept here.</p>
-      <Button onClick={retry}>Try again</Button>
-    </Message>
+    <Unread title="The job cannot be read" onRetry={retry}>
+      The server does not answer. What you typed before is kept here.
+    </Unread>
   )
 }
 

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react'
 import { Link, useParams } from 'react-router'
 import { Bar } from '../../../base/shell'
-import { Button, Message } from '../../../base/ui'
+import { Message, Unread, Waiting } from '../../../base/ui'
 import { JobProvider } from '../file'
 
 interface Props {
@@ -23,12 +23,14 @@ export function JobSheet({ step, back, children }: Props) {
       </Bar>
       <JobProvider
         id={id}
-        waiting={<p className="p-8 text-center">Opening the job…</p>}
-        failed={(retry, missing) => (
-          <Message title={missing ? 'There is no such job' : 'The job cannot be read'}>
-            {!missing && <Button onClick={retry}>Try again</Button>}
-          </Message>
-        )}
+        waiting={<Waiting>Opening the job…</Waiting>}
+        failed={(retry, missing) =>
+          missing ? (
+            <Message title="There is no such job" />
+          ) : (
+            <Unread title="The job cannot be read" onRetry={retry} />
+          )
+        }
       >
         {children}
       </JobProvider>

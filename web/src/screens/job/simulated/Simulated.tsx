@@ -1,7 +1,7 @@
 import type { InStore, Trait } from '@tembrix/core/simulate'
 import { Cpu } from 'lucide-react'
 import { type ReactNode, useState } from 'react'
-import { Button, list } from '../../../base/ui'
+import { Button, Disclosure, list } from '../../../base/ui'
 import { partWords, useModuleNames } from '../trials'
 import type { SimulatedBench } from './useSimulated'
 
@@ -36,10 +36,15 @@ export function Simulated({ bench, fresh = true, said, children }: Props) {
     begin(kind)
   }
   return (
-    <details className="border-t border-rule" open={machine !== null}>
-      <summary className="flex min-h-11 cursor-pointer items-center gap-2 text-sm">
-        <Cpu size={16} aria-hidden /> On a simulated machine, to try this out
-      </summary>
+    <Disclosure
+      className="border-t border-rule"
+      open={machine !== null}
+      summary={
+        <span className="flex items-center gap-2 text-sm">
+          <Cpu size={16} aria-hidden /> On a simulated machine, to try this out
+        </span>
+      }
+    >
       <div className="flex flex-wrap items-center gap-2 pb-2">
         {machine ? (
           <>
@@ -71,6 +76,6 @@ export function Simulated({ bench, fresh = true, said, children }: Props) {
           )}
         </p>
       </div>
-    </details>
+    </Disclosure>
   )
 }

@@ -1,6 +1,6 @@
 import type { LoggedUse } from '@tembrix/core/records'
 import type { Reason, Advice as Spending, Verdict } from '@tembrix/core/sizing'
-import { tidy } from '../../../base/ui'
+import { callout, tidy } from '../../../base/ui'
 import { percent } from '../plan'
 
 interface Props {
@@ -9,34 +9,34 @@ interface Props {
   installedGiB: number
 }
 
-const VERDICTS: Record<Verdict, { title: string; look: string }> = {
-  memory: { title: 'Memory is the right first spend', look: 'border-act bg-act-soft' },
+const VERDICTS: Record<Verdict, { title: string; tone: 'good' | 'risk' | 'ask' }> = {
+  memory: { title: 'Memory is the right first spend', tone: 'good' },
   disk: {
     title: 'A solid-state disk is the better first spend',
-    look: 'border-risk-line bg-risk-soft',
+    tone: 'risk',
   },
   cooling: {
     title: 'Look at cooling and dust first',
-    look: 'border-risk-line bg-risk-soft',
+    tone: 'risk',
   },
   'processor-or-graphics': {
     title: 'Memory will hardly help: the processor or the graphics decide',
-    look: 'border-risk-line bg-risk-soft',
+    tone: 'risk',
   },
-  nothing: { title: 'Nothing says that memory is short', look: 'border-risk-line bg-risk-soft' },
+  nothing: { title: 'Nothing says that memory is short', tone: 'risk' },
   test: {
     title: 'Test the memory that is in it, and the drive, before anything is bought',
-    look: 'border-risk-line bg-risk-soft',
+    tone: 'risk',
   },
   measure: {
     title: 'Measure before spending: log the memory in use over a working day',
-    look: 'border-gold-line bg-gold-soft',
+    tone: 'ask',
   },
 }
 
 /** Whether memory is what this customer should spend on, and why. */
 export function Advice({ advice, log, installedGiB }: Props) {
-  const { title, look } = VERDICTS[advice.first]
+  const { title, tone } = VERDICTS[advice.first]
   const words: Record<Reason, string> = {
     CUT_OFF:
       'The measured peak came to 90 % of what is fitted or more, where systems already page.',
@@ -57,7 +57,7 @@ export function Advice({ advice, log, installedGiB }: Props) {
     <section
       aria-label="Memory or something else"
       data-verdict={advice.first}
-      className={`border-l-4 px-3 py-2 ${look}`}
+      className={callout({ tone })}
     >
       <h3 className="font-semibold">{title}</h3>
       <p className="text-[0.93rem]">

@@ -1,4 +1,4 @@
-import { tidy } from '../../../base/ui'
+import { callout, Disclosure, tidy } from '../../../base/ui'
 import type { Need } from '../file'
 
 interface Props {
@@ -25,7 +25,7 @@ export function DemandView({ need, installedGiB }: Props) {
   const { demand, uses, table, totals } = need
   if (!demand) {
     return (
-      <p className="border-l-4 border-gold-line bg-gold-soft px-3 py-2">
+      <p className={callout({ tone: 'ask' })}>
         Say what the machine is used for, or bring a log of the memory in use: either gives the
         demand, both together the better one.
       </p>
@@ -89,10 +89,13 @@ export function DemandView({ need, installedGiB }: Props) {
         )}
       </p>
       {uses && (
-        <details>
-          <summary className="flex min-h-11 cursor-pointer items-center text-sm underline">
-            What the uses add up to: {tidy(uses.likely, 1)} GB
-          </summary>
+        <Disclosure
+          summary={
+            <span className="text-sm underline">
+              What the uses add up to: {tidy(uses.likely, 1)} GB
+            </span>
+          }
+        >
           <ul className="text-sm">
             {uses.parts.map(({ what, use, gib }) => (
               <li key={what + use} className="flex justify-between border-t border-rule py-0.5">
@@ -106,7 +109,7 @@ export function DemandView({ need, installedGiB }: Props) {
             ))}
           </ul>
           <p className="text-sm text-ink-2">Of sets of uses that run at once the largest counts.</p>
-        </details>
+        </Disclosure>
       )}
     </section>
   )

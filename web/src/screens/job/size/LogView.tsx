@@ -11,6 +11,7 @@ import type { RecordForm } from '../../../base/form'
 import {
   Button,
   Check,
+  callout,
   Dialog,
   Field,
   list,
@@ -46,7 +47,7 @@ export function LogView({ form, installedGiB }: Props) {
     <section aria-label="Measured" className="flex flex-col gap-1.5">
       <h3 className="font-semibold">Measured</h3>
       {log ? (
-        <div className="flex items-start gap-2 border-l-4 border-rule-2 bg-note-soft px-3 py-2">
+        <div className={callout({ tone: 'note', className: 'flex items-start gap-2' })}>
           <p className="flex-1 text-[0.93rem]">
             <b className="font-semibold">{log.name}</b>: peak{' '}
             <b className="font-semibold">
@@ -170,7 +171,7 @@ function LogDialog({ opened: { name, table }, fitted, onClose, onTake }: LogDial
           )}
         </Field>
       </div>
-      <p aria-live="polite" className="my-3 border-l-4 border-rule-2 bg-note-soft px-3 py-2">
+      <p aria-live="polite" className={callout({ tone: 'note', className: 'my-3' })}>
         {summary
           ? `${plural(summary.count, 'sample')}: peak ${tidy(summary.peakGiB, 2)} GB, 99 % within ${tidy(summary.p99GiB, 2)} GB.`
           : 'No line of this column can be read as memory in use.'}

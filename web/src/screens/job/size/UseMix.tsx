@@ -2,7 +2,7 @@ import { type ChosenUse, LEVELS, type Level } from '@tembrix/core/sizing'
 import { Plus, SlidersHorizontal, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import type { RecordForm } from '../../../base/form'
-import { Button, Check, numberFrom, Select, TextInput } from '../../../base/ui'
+import { Button, Check, IconButton, numberFrom, Select, TextInput } from '../../../base/ui'
 import { type Need, useJob } from '../file'
 import { UseTableDialog } from './UseTableDialog'
 
@@ -77,14 +77,13 @@ export function UseMix({ need: { table }, form }: Props) {
                     />
                   </td>
                   <td>
-                    <button
-                      type="button"
-                      aria-label={`Remove ${name}`}
+                    <IconButton
+                      label={`Remove ${name}`}
                       onClick={() => set(chosen.filter((_, n) => n !== at))}
-                      className="grid size-11 place-items-center rounded-sm hover:bg-stop-soft"
+                      look="remove"
                     >
                       <Trash2 size={17} aria-hidden />
-                    </button>
+                    </IconButton>
                   </td>
                 </tr>
               )

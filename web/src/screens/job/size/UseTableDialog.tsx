@@ -3,7 +3,7 @@ import { STARTING_USES, type UseTable, UseTable as UseTableShape } from '@tembri
 import { Plus, RotateCcw, Trash2 } from 'lucide-react'
 import { useChangeShopMutation, useShopQuery } from '../../../base/data'
 import { Faults, SaveForShop, useSaveForm } from '../../../base/form'
-import { Button, Dialog, numberFrom, Select, TextInput } from '../../../base/ui'
+import { Button, Dialog, IconButton, numberFrom, Select, TextInput } from '../../../base/ui'
 
 interface Props {
   table: UseTable
@@ -112,14 +112,13 @@ export function UseTableDialog({ table, onClose }: Props) {
                     />
                   </td>
                   <td className="max-md:self-end">
-                    <button
-                      type="button"
-                      aria-label={`Remove ${name} from the table`}
+                    <IconButton
+                      label={`Remove ${name} from the table`}
                       onClick={() => setUses(uses.filter((_, n) => n !== at))}
-                      className="grid size-11 place-items-center rounded-sm hover:bg-stop-soft"
+                      look="remove"
                     >
                       <Trash2 size={17} aria-hidden />
-                    </button>
+                    </IconButton>
                   </td>
                 </tr>
               )

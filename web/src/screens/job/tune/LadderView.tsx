@@ -1,7 +1,7 @@
 import type { Rung, TuneSettings } from '@tembrix/core/tune'
 import { RotateCcw } from 'lucide-react'
 import { useState } from 'react'
-import { Button, Field, list, numberFrom, TextInput, tidy } from '../../../base/ui'
+import { Button, callout, Field, list, numberFrom, TextInput, tidy } from '../../../base/ui'
 import { useJob } from '../file'
 import { PrintLink } from '../sheet'
 import type { Tuning } from './useTune'
@@ -33,7 +33,7 @@ export function LadderView({ tuning }: { tuning: Tuning }) {
       )}
       {next && <Next key={tried.length} rung={next} tuning={tuning} />}
       {end === 'RATED_FAILS' && (
-        <p className="border-l-4 border-stop bg-stop-soft px-3 py-2">
+        <p className={callout({ tone: 'stop' })}>
           Even the rated values do not hold. Leave the profile off, and look for the fault.
         </p>
       )}

@@ -1,6 +1,6 @@
 import type { SpeedPoint, TuneSettings } from '@tembrix/core/tune'
 import { lazy, Suspense } from 'react'
-import { Button, plural, tidy } from '../../../base/ui'
+import { Button, callout, Disclosure, plural, tidy } from '../../../base/ui'
 import { useJob } from '../file'
 import { LadderView } from './LadderView'
 import { type Tuning, useTune } from './useTune'
@@ -13,11 +13,11 @@ export function Tune() {
   const tuning = useTune()
   const { refusal, picture } = tuning
   if (refusal) {
-    return <p className="border-l-4 border-gold-line bg-gold-soft px-3 py-2">{REFUSALS[refusal]}</p>
+    return <p className={callout({ tone: 'ask' })}>{REFUSALS[refusal]}</p>
   }
   return (
     <>
-      <p className="border-l-4 border-risk-line bg-risk-soft px-3 py-2 text-[0.93rem]">
+      <p className={callout({ tone: 'risk', className: 'text-[0.93rem]' })}>
         Write down every value of the setup before one is changed, and know how this machine’s setup
         is cleared. No voltage beyond the module’s rating: it shortens lives and voids warranties.
         The maker’s instructions come first.
@@ -120,10 +120,9 @@ function Values({ tuning: { rated, best, plan } }: { tuning: Tuning }) {
 
 function Picture({ picture }: { picture: readonly SpeedPoint[] }) {
   return (
-    <details>
-      <summary className="min-h-10 cursor-pointer py-2 text-sm">
-        {plural(picture.length, 'speed')} in figures
-      </summary>
+    <Disclosure
+      summary={<span className="text-sm">{plural(picture.length, 'speed')} in figures</span>}
+    >
       <table className="w-full text-right text-sm">
         <thead className="text-ink-2">
           <tr>
@@ -155,6 +154,6 @@ function Picture({ picture }: { picture: readonly SpeedPoint[] }) {
           ))}
         </tbody>
       </table>
-    </details>
+    </Disclosure>
   )
 }

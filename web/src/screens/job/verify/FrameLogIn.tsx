@@ -1,9 +1,22 @@
 import { type Conditions, type FrameFigures, TIME_UNITS, tooShortFor } from '@tembrix/core/measure'
 import { type Configuration, FrameLogChange, type TwoChanges } from '@tembrix/core/records'
 import { FileUp } from 'lucide-react'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { making } from '../../../base/data'
-import { Button, Field, list, numberFrom, plural, Select, TextInput, tidy } from '../../../base/ui'
+import {
+  Button,
+  callout,
+  Disclosure,
+  Fault,
+  Field,
+  FileDrop,
+  list,
+  numberFrom,
+  plural,
+  Select,
+  TextInput,
+  tidy,
+} from '../../../base/ui'
 import { configurationsOf } from '../../../parts/configurations/configurations'
 import { type Analysed, useFrameLog } from '../../../parts/frameLog'
 import { CommaQuestion } from '../../../parts/tableFile'
@@ -28,7 +41,6 @@ export function FrameLogIn({ changes }: { changes: TwoChanges | null }) {
   const [afresh, setAfresh] = useState(false)
   const [conditions, setConditions] = useState<Conditions | null>(null)
   const [fault, setFault] = useState('')
-  const chooser = useRef<HTMLInputElement>(null)
   const { head, column, trim, rows, readings, share, whole, analysed } = log
   const holds: Holds = column.unit === null ? better : 'frames'
   const usual = holds === 'frames' ? (file.frames.at(-1)?.test ?? 'Frames') : column.heading
@@ -75,24 +87,15 @@ export function FrameLogIn({ changes }: { changes: TwoChanges | null }) {
 
   return (
     <section aria-label="From a file" className="border-t border-rule pt-2">
-      <Button onClick={() => chooser.current?.click()}>
-        <FileUp size={17} aria-hidden /> Frame times or scores from a file (CSV)
-      </Button>
-      <input
-        ref={chooser}
-        type="file"
+      <FileDrop
+        label="Log of frame times"
         accept=".csv,.tsv,.txt,text/csv"
-        aria-label="Log of frame times"
-        className="hidden"
-        onChange={({ target }) => {
-          take(target.files?.[0])
-          target.value = ''
-        }}
-      />
+        onFiles={([file]) => take(file)}
+      >
+        <FileUp size={17} aria-hidden /> Frame times or scores from a file (CSV)
+      </FileDrop>
       {(fault || log.failed) && (
-        <p role="alert" className="mt-1 font-medium text-stop">
-          {fault || `${log.name}: ${log.failed}`}
-        </p>
+        <Fault className="mt-1">{fault || `${log.name}: ${log.failed}`}</Fault>
       )}
       {share !== null && (
         <p className="mt-1 flex items-center gap-3 text-sm" role="status">
@@ -207,12 +210,14 @@ export function FrameLogIn({ changes }: { changes: TwoChanges | null }) {
               )}
             </Field>
           )}
-          <details className="col-span-2">
-            <summary className="flex min-h-9 cursor-pointer items-center text-sm">
-              {conditionsInWords(under) || 'Conditions not noted'}
-            </summary>
+          <Disclosure
+            className="col-span-2"
+            summary={
+              <span className="text-sm">{conditionsInWords(under) || 'Conditions not noted'}</span>
+            }
+          >
             <ConditionFields conditions={under} onConditions={setConditions} />
-          </details>
+          </Disclosure>
         </div>
       )}
       {analysed && (
@@ -310,7 +315,7 @@ function Read({ analysed, holds, onKeep }: ReadProps) {
         .
       </p>
       {doubts.map((doubt) => (
-        <p key={doubt} className="border-l-4 border-risk-line bg-risk-soft px-3 py-1 text-sm">
+        <p key={doubt} className={callout({ tone: 'risk', className: 'text-sm' })}>
           {doubt}
         </p>
       ))}

@@ -2,8 +2,8 @@ import { seenIn } from '@tembrix/core/diagnose'
 import { type Reading, read } from '@tembrix/core/readings'
 import type { Verification } from '@tembrix/core/records'
 import { FileUp } from 'lucide-react'
-import { useRef, useState } from 'react'
-import { Button, Field, plural, TextInput } from '../../../base/ui'
+import { useState } from 'react'
+import { Button, Disclosure, Field, FileDrop, plural, TextInput } from '../../../base/ui'
 import { useJob } from '../file'
 
 interface Props {
@@ -17,7 +17,6 @@ export function FromReadout({ onSeen }: Props) {
   const { machine } = useJob()
   const [text, setText] = useState('')
   const [said, setSaid] = useState('')
-  const chooser = useRef<HTMLInputElement>(null)
 
   function take(reading: Reading) {
     const seen = seenIn(reading, machine)
@@ -37,10 +36,12 @@ export function FromReadout({ onSeen }: Props) {
   }
 
   return (
-    <details className="border-b border-rule">
-      <summary className="flex min-h-11 cursor-pointer items-center font-semibold">
-        From a system report of the machine as it is now
-      </summary>
+    <Disclosure
+      className="border-b border-rule"
+      summary={
+        <span className="font-semibold">From a system report of the machine as it is now</span>
+      }
+    >
       <div className="flex flex-col gap-2 pb-2">
         <Field label="Paste it" hint={said || 'A listing, or CIM CSV or JSON.'}>
           {(control) => (
@@ -57,21 +58,15 @@ export function FromReadout({ onSeen }: Props) {
           <Button disabled={text.trim() === ''} onClick={() => take(read(text))}>
             Fill in
           </Button>
-          <Button look="quiet" onClick={() => chooser.current?.click()}>
+          <FileDrop
+            label="System report as a file"
+            look="quiet"
+            onFiles={([file]) => void takeFile(file)}
+          >
             <FileUp size={17} aria-hidden /> From a file
-          </Button>
-          <input
-            ref={chooser}
-            type="file"
-            aria-label="System report as a file"
-            className="hidden"
-            onChange={({ target }) => {
-              void takeFile(target.files?.[0])
-              target.value = ''
-            }}
-          />
+          </FileDrop>
         </div>
       </div>
-    </details>
+    </Disclosure>
   )
 }

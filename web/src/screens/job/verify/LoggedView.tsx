@@ -9,7 +9,7 @@ import type { FrameLog, TwoChanges } from '@tembrix/core/records'
 import { Trash2 } from 'lucide-react'
 import { lazy, Suspense } from 'react'
 import { removing } from '../../../base/data'
-import { capital, plural, tidy } from '../../../base/ui'
+import { capital, Disclosure, IconButton, plural, tidy } from '../../../base/ui'
 import { configurationsOf } from '../../../parts/configurations/configurations'
 import { useJob } from '../file'
 import { Effects } from './Effects'
@@ -118,10 +118,7 @@ function Logs({ logs, changes }: LogsProps) {
     (logs[value] ?? []).map((log) => ({ log, label })),
   )
   return (
-    <details>
-      <summary className="flex min-h-9 cursor-pointer items-center text-sm">
-        {plural(all.length, 'log')}
-      </summary>
+    <Disclosure summary={<span className="text-sm">{plural(all.length, 'log')}</span>}>
       <ul>
         {all.map(({ log, label }) => (
           <li key={log.id} className="flex items-center gap-2 border-t border-rule text-sm">
@@ -129,17 +126,16 @@ function Logs({ logs, changes }: LogsProps) {
               {log.name || 'without a name'}, {label}, session {log.session}:{' '}
               {plural(log.figures.frames, 'frame')}, {tidy(log.figures.seconds, 0)} s
             </span>
-            <button
-              type="button"
-              aria-label={`Remove ${log.name}, ${label}`}
+            <IconButton
+              label={`Remove ${log.name}, ${label}`}
               onClick={() => edit.act('', [removing('frames', log)])}
-              className="grid size-11 place-items-center rounded-sm hover:bg-stop-soft"
+              look="remove"
             >
               <Trash2 size={16} aria-hidden />
-            </button>
+            </IconButton>
           </li>
         ))}
       </ul>
-    </details>
+    </Disclosure>
   )
 }

@@ -2,7 +2,7 @@ import { changesBetween, loggedOf, rowsOf, scatterFrom, testedOf } from '@tembri
 import { writeCsv } from '@tembrix/core/tables'
 import { Download } from 'lucide-react'
 import { lazy, Suspense, useMemo } from 'react'
-import { Button, list, saveAs } from '../../../base/ui'
+import { Button, callout, list, saveAs } from '../../../base/ui'
 import { useJob } from '../file'
 import { AddTest } from './AddTest'
 import { Forecasted } from './Forecasted'
@@ -43,7 +43,7 @@ export function Measured({ verifying }: { verifying: Verifying }) {
   return (
     <>
       {altered.length > 1 && !changes && (
-        <p className="border-l-4 border-rule-2 bg-note-soft px-3 py-2 text-[0.93rem]">
+        <p className={callout({ tone: 'note', className: 'text-[0.93rem]' })}>
           This change alters {list(altered.map((change) => CHANGE_WORDS[change]))} at once: a gain
           cannot be told apart between them.
         </p>

@@ -16,7 +16,7 @@ import {
 import { assignmentOf } from '@tembrix/core/job'
 import { same } from '@tembrix/core/model'
 import { useEffect, useMemo, useState } from 'react'
-import { Check, Field, Select, TextInput, tidy } from '../../../base/ui'
+import { Check, Disclosure, Field, Select, TextInput, tidy } from '../../../base/ui'
 import { useBench } from '../bench'
 import { outcomeWords, partsWords, trialName } from '../trials'
 import { FaultVerdict } from './FaultVerdict'
@@ -267,10 +267,9 @@ function Outcomes({ suspicion, trial, ready, onOutcome, name }: OutcomesProps) {
           />
         )}
       </fieldset>
-      <details>
-        <summary className="flex min-h-10 cursor-pointer items-center text-sm">
-          Not sure, several slots, beeps or lights
-        </summary>
+      <Disclosure
+        summary={<span className="text-sm">Not sure, several slots, beeps or lights</span>}
+      >
         <Check label="I am not sure of this answer" checked={unsure} onChecked={setUnsure} />
         <Field label="What beeps or lights say" hint="The board’s manual is their key.">
           {(control) => (
@@ -305,7 +304,7 @@ function Outcomes({ suspicion, trial, ready, onOutcome, name }: OutcomesProps) {
             </button>
           </fieldset>
         )}
-      </details>
+      </Disclosure>
     </>
   )
 }

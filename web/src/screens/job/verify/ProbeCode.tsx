@@ -1,6 +1,6 @@
 import { Gauge } from 'lucide-react'
 import { Link } from 'react-router'
-import { Button } from '../../../base/ui'
+import { Button, Fault } from '../../../base/ui'
 import { Reach, useCode } from '../byCode'
 import { useJob } from '../file'
 
@@ -32,11 +32,7 @@ export function ProbeCode() {
         </Button>
       )}
       {code && <Reach reach={reach} onReach={setReach} onFault={setFault} />}
-      {fault && (
-        <p role="alert" className="font-medium text-stop">
-          {fault}
-        </p>
-      )}
+      <Fault>{fault}</Fault>
     </section>
   )
 }

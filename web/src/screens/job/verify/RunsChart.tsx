@@ -12,7 +12,7 @@ import {
 } from 'chart.js'
 import { Download } from 'lucide-react'
 import { useCallback, useMemo, useRef } from 'react'
-import { Button, tidy } from '../../../base/ui'
+import { Button, Disclosure, tidy } from '../../../base/ui'
 import { axis, ChartCanvas, type Ink, savePng } from '../../../parts/chart'
 import { configurationsOf } from '../../../parts/configurations/configurations'
 
@@ -60,12 +60,12 @@ export function RunsChart({ tested, changes }: Props) {
         Per cent of before; longer is better. The stroke is the 95 % interval.
       </figcaption>
       <div className="flex flex-wrap items-start gap-x-3">
-        <details className="min-w-0 flex-1">
-          <summary className="flex min-h-11 cursor-pointer items-center text-sm">
-            As a table
-          </summary>
+        <Disclosure
+          className="min-w-0 flex-1"
+          summary={<span className="text-sm">As a table</span>}
+        >
           <FiguresTable rows={rows} />
-        </details>
+        </Disclosure>
         <Button look="quiet" onClick={() => savePng(chart.current, 'before-and-after.png')}>
           <Download size={17} aria-hidden /> Chart as PNG
         </Button>

@@ -2,7 +2,16 @@ import { clocksExpected } from '@tembrix/core/diagnose'
 import type { Verification } from '@tembrix/core/records'
 import { CircleCheck, Search, TriangleAlert } from 'lucide-react'
 import { useState } from 'react'
-import { Button, capital, list, numberFrom, Select, TextInput, tidy } from '../../../base/ui'
+import {
+  Button,
+  callout,
+  capital,
+  list,
+  numberFrom,
+  Select,
+  TextInput,
+  tidy,
+} from '../../../base/ui'
 import { useJob } from '../file'
 import { SimulatedStart } from '../simulated'
 import { FromReadout } from './FromReadout'
@@ -135,7 +144,7 @@ export function Seen({ verifying, onFault }: Props) {
             <li
               key={`${code} ${where.join()}`}
               data-code={code}
-              className={`border-l-4 px-3 py-1.5 ${harmless ? 'border-rule-2 bg-note-soft' : 'border-risk-line bg-risk-soft'}`}
+              className={callout({ tone: harmless ? 'note' : 'risk' })}
             >
               <p className="flex gap-2 font-semibold">
                 {!harmless && (
@@ -170,7 +179,7 @@ export function Seen({ verifying, onFault }: Props) {
           )
         })}
         {found.length === 0 && looked && (
-          <li className="flex gap-2 border-l-4 border-act bg-act-soft px-3 py-1.5">
+          <li className={callout({ tone: 'good', className: 'flex gap-2' })}>
             <CircleCheck size={18} className="mt-0.5 shrink-0 text-act" aria-hidden />
             What was looked at is as expected.
           </li>

@@ -3,7 +3,17 @@ import { type Configuration, type Measurement, MeasurementChange } from '@tembri
 import { Plus, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { making, removing } from '../../../base/data'
-import { Button, Check, dayAndTime, Field, numberFrom, plural, TextInput } from '../../../base/ui'
+import {
+  Button,
+  Check,
+  Disclosure,
+  dayAndTime,
+  Field,
+  IconButton,
+  numberFrom,
+  plural,
+  TextInput,
+} from '../../../base/ui'
 import { useJob } from '../file'
 import { ConditionFields } from './ConditionFields'
 import { conditionsInWords, faultWords, leftOutWords, sessionLike } from './sessions'
@@ -130,10 +140,11 @@ function About({ record, label, onRemoved }: AboutProps) {
   const { busy, conditions, failed, test } = record
   const set = (fields: MeasurementChange) => edit.step('measurements', record, fields)
   return (
-    <details>
-      <summary className="flex min-h-9 cursor-pointer items-center text-sm">
-        {conditionsInWords(conditions) || 'Conditions not noted'}
-      </summary>
+    <Disclosure
+      summary={
+        <span className="text-sm">{conditionsInWords(conditions) || 'Conditions not noted'}</span>
+      }
+    >
       <ConditionFields conditions={conditions} onConditions={(next) => set({ conditions: next })} />
       <Check
         label="Something else was busy: do not count it"
@@ -154,18 +165,18 @@ function About({ record, label, onRemoved }: AboutProps) {
             />
           )}
         </Field>
-        <button
-          type="button"
-          aria-label={`Remove ${test}, ${label}`}
+        <IconButton
+          label={`Remove ${test}, ${label}`}
           onClick={() => {
             onRemoved()
             edit.act('', [removing('measurements', record)])
           }}
-          className="ml-auto grid size-11 place-items-center rounded-sm hover:bg-stop-soft"
+          look="remove"
+          className="ml-auto"
         >
           <Trash2 size={16} aria-hidden />
-        </button>
+        </IconButton>
       </div>
-    </details>
+    </Disclosure>
   )
 }

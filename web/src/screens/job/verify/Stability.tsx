@@ -5,7 +5,7 @@ import { Trash2 } from 'lucide-react'
 import { useShopQuery } from '../../../base/data'
 import { Faults, useSaveForm } from '../../../base/form'
 import { useTechnician } from '../../../base/shell'
-import { Button, Field, numberFrom, plural, TextInput, tidy } from '../../../base/ui'
+import { Button, Field, IconButton, numberFrom, plural, TextInput, tidy } from '../../../base/ui'
 import { useJob } from '../file'
 import type { Verifying } from './useVerify'
 
@@ -75,16 +75,15 @@ export function Stability({ verifying: { record, set } }: { verifying: Verifying
                     </span>
                   )}
                 </span>
-                <button
-                  type="button"
-                  aria-label={`Remove ${run.test}`}
+                <IconButton
+                  label={`Remove ${run.test}`}
                   onClick={() =>
                     set({ stability: record.stability.filter(({ id }) => id !== run.id) })
                   }
-                  className="grid size-11 place-items-center rounded-sm hover:bg-stop-soft"
+                  look="remove"
                 >
                   <Trash2 size={16} aria-hidden />
-                </button>
+                </IconButton>
               </li>
             ))}
           </ul>

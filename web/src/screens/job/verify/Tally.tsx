@@ -1,5 +1,5 @@
 import { callsOf, type Tested } from '@tembrix/core/measure'
-import { list, plural, tidy } from '../../../base/ui'
+import { callout, list, plural, tidy } from '../../../base/ui'
 import { useJob } from '../file'
 
 /** What all tests say together, how much of that chance alone would say, and what scatter it rests on. */
@@ -18,7 +18,7 @@ export function Tally({ tested }: { tested: readonly Tested<unknown>[] }) {
   ] as const
   const { withinSd, sessionSd, sessions } = learned.scatter.all
   return (
-    <section aria-label="All tests" className="border-l-4 border-rule-2 bg-note-soft px-3 py-2">
+    <section aria-label="All tests" className={callout({ tone: 'note' })}>
       <p>
         <b className="font-semibold">{plural(compared, 'test')} compared:</b>{' '}
         {list(

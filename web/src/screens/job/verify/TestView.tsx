@@ -4,7 +4,7 @@ import { compareFailures } from '@tembrix/core/measure'
 import { channelPeakGBs } from '@tembrix/core/model'
 import type { Measurement, TwoChanges } from '@tembrix/core/records'
 import { useState } from 'react'
-import { capital, Field, plural, Select, tidy } from '../../../base/ui'
+import { capital, Disclosure, Field, plural, Select, tidy } from '../../../base/ui'
 import { configurationsOf } from '../../../parts/configurations/configurations'
 import { useJob } from '../file'
 import { Effects } from './Effects'
@@ -41,10 +41,12 @@ export function TestView({ tested, changes, channels }: Props) {
       <Failures sides={sides} />
       {bandwidth && <Channels sides={sides} channels={channels} />}
       {changes && effects && <Effects effects={effects} changes={changes} />}
-      <details open={open}>
-        <summary className="flex min-h-9 cursor-pointer items-center text-sm">
-          Sessions, {plural(all.length, 'in all', 'in all')}
-        </summary>
+      <Disclosure
+        open={open}
+        summary={
+          <span className="text-sm">Sessions, {plural(all.length, 'in all', 'in all')}</span>
+        }
+      >
         <p className="mb-1 text-sm text-ink-2">
           Runs between one start and the next are one session. A restart, another day, or a machine
           gone cold begins another.
@@ -62,7 +64,7 @@ export function TestView({ tested, changes, channels }: Props) {
           ))}
         </div>
         {!bandwidth && <StandsFor tested={tested} />}
-      </details>
+      </Disclosure>
     </section>
   )
 }

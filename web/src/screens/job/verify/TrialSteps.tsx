@@ -3,7 +3,7 @@ import { clearSetupSteps, type FitStep, touchesParts, trialSteps } from '@tembri
 import { opennessOf } from '@tembrix/core/job'
 import { Check, TriangleAlert } from 'lucide-react'
 import { useMemo, useState } from 'react'
-import { Button } from '../../../base/ui'
+import { Button, Disclosure } from '../../../base/ui'
 import { TOOL_NAMES, wordsOf } from '../../../parts/handling'
 import { useJob } from '../file'
 import { type Fitting, useFit } from '../fit'
@@ -59,13 +59,10 @@ export function TrialSteps({ work: { steps, clearing, fitting } }: { work: Trial
       <Cautions steps={steps} fitting={fitting} />
       <Steps label="Steps of the trial" steps={steps} />
       {clearing.length > 0 && (
-        <details className="text-[0.93rem]">
-          <summary className="min-h-10 cursor-pointer py-2">
-            If it no longer starts: clear the setup
-          </summary>
+        <Disclosure className="text-[0.93rem]" summary="If it no longer starts: clear the setup">
           <Cautions steps={clearing} fitting={fitting} />
           <Steps label="Clearing the setup" steps={clearing} />
-        </details>
+        </Disclosure>
       )}
       {touchesParts(steps) && (
         <p className="text-sm text-ink-2">

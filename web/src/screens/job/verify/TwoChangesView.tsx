@@ -1,7 +1,7 @@
 import { TwoChanges } from '@tembrix/core/records'
 import { Split } from 'lucide-react'
 import { useState } from 'react'
-import { Button, Field, TextInput } from '../../../base/ui'
+import { Button, Disclosure, Field, TextInput } from '../../../base/ui'
 import { useJob } from '../file'
 import type { Verifying } from './useVerify'
 
@@ -52,13 +52,16 @@ export function TwoChangesView({ verifying }: { verifying: Verifying }) {
     </Field>
   )
   return (
-    <details className="bg-note-soft px-2" open={begun}>
-      <summary className="flex min-h-11 cursor-pointer items-center">
+    <Disclosure
+      className="bg-note-soft px-2"
+      open={begun}
+      summary={
         <span>
           Two changes told apart: <b className="font-semibold">{changes.first}</b> and{' '}
           <b className="font-semibold">{changes.second}</b>
         </span>
-      </summary>
+      }
+    >
       <div className="grid grid-cols-2 gap-2">
         {field('first', 'First change')}
         {field('second', 'Second change')}
@@ -77,6 +80,6 @@ export function TwoChangesView({ verifying }: { verifying: Verifying }) {
       >
         Only before and after
       </Button>
-    </details>
+    </Disclosure>
   )
 }

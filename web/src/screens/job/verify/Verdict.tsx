@@ -1,15 +1,15 @@
 import type { Comparison } from '@tembrix/core/measure'
-import { plural, tidy } from '../../../base/ui'
+import { callout, plural, tidy } from '../../../base/ui'
 import { NOTE_WORDS } from './sessions'
 import { times } from './words'
 
-const LOOKS = {
-  gain: 'border-act bg-act-soft',
-  loss: 'border-stop bg-stop-soft',
-  alike: 'border-rule-2 bg-note-soft',
-  'cannot-tell': 'border-rule-2 bg-note-soft',
-  'too-few': 'border-rule-2 bg-note-soft',
-}
+const TONES = {
+  gain: 'good',
+  loss: 'stop',
+  alike: 'note',
+  'cannot-tell': 'note',
+  'too-few': 'note',
+} as const
 
 /** What sessions before and after say, in words, with the figures it rests on and what would settle it. */
 export function Verdict({ comparison, unit }: { comparison: Comparison; unit: string }) {
@@ -27,7 +27,7 @@ export function Verdict({ comparison, unit }: { comparison: Comparison; unit: st
     'too-few': ['Too few runs.', 'Three on each side at least, so that their scatter is known.'],
   }[verdict]
   return (
-    <div data-verdict={verdict} className={`mt-1 border-l-4 px-3 py-1.5 ${LOOKS[verdict]}`}>
+    <div data-verdict={verdict} className={callout({ tone: TONES[verdict], className: 'mt-1' })}>
       <p>
         <b className="font-semibold">{said[0]}</b> {said[1]}
       </p>

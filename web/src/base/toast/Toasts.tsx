@@ -1,0 +1,29 @@
+import { X } from 'lucide-react'
+import { Toast } from 'radix-ui'
+import { IconButton } from '../ui'
+import { forget, type Told } from './told'
+
+const SECONDS = 5
+
+/** What was told last, each for some seconds; read out, and reached by F8. */
+export default function Toasts({ told }: { told: readonly Told[] }) {
+  return (
+    <Toast.Provider duration={SECONDS * 1000} swipeDirection="down" label="Told">
+      {told.map(({ id, text }) => (
+        <Toast.Root
+          key={id}
+          onOpenChange={(open) => !open && forget(id)}
+          className="flex items-center gap-2 rounded-sm border border-rule-2 bg-ink py-0.5 pl-4 text-sheet shadow-lg"
+        >
+          <Toast.Description className="flex-1">{text}</Toast.Description>
+          <Toast.Close asChild>
+            <IconButton label="Close" look="told">
+              <X size={17} aria-hidden />
+            </IconButton>
+          </Toast.Close>
+        </Toast.Root>
+      ))}
+      <Toast.Viewport className="screen-only fixed bottom-3 left-1/2 z-40 flex w-[min(24rem,calc(100vw-1.5rem))] -translate-x-1/2 flex-col gap-2 outline-none" />
+    </Toast.Provider>
+  )
+}

@@ -1,0 +1,2 @@
+export { ToastPlace } from './ToastPlace'
+export { tell } from './told'
