@@ -144,6 +144,49 @@ describe('writes on their way', () => {
     expect(nextEntry(left)).toBeDefined()
   })
 
+  test('each write is fitted to what the one before it makes of the record, not to an older answer', () => {
+    const shown = { ...storedPlan, name: 'C', version: 3 }
+    const sentOff = after(changed(plan, { name: 'B' }, storedPlan))
+    const typedOn = [
+      sending(idOf(sentOff)),
+      changed(plan, { name: 'C' }, { ...storedPlan, name: 'B' }),
+      acted('j', 'the end', [changing('plans', shown, { name: 'D' })]),
+      sent({ id: idOf(sentOff), answer: { ...storedPlan, name: 'B', version: 4 } }),
+    ].reduce(outboxReducer, sentOff)
+    expect(typedOn.entries).toMatchObject([
+      { fields: { name: 'C' }, base: { name: 'B' }, version: 4 },
+      { fields: { name: 'D' }, base: { name: 'C' }, version: 4 },
+    ])
+    expect(typedOn.entries.filter(({ held }) => held)).toEqual([])
+    const last = outboxReducer(
+      typedOn,
+      sent({ id: idOf(typedOn), answer: { ...storedPlan, name: 'C', version: 5 } }),
+    )
+    expect(last.entries).toMatchObject([{ fields: { name: 'D' }, base: { name: 'C' }, version: 5 }])
+    expect(linkOf(last)).toBe('waiting')
+  })
+
+  test('a clock started twice at one screen is stopped, whichever start was stored', () => {
+    const fit = { jobId: 'j', collection: 'fits', recordId: 'j', version: 1 } as const
+    const still = { id: 'j', runningSince: null }
+    const [first, second] = ['2026-03-01T10:00:00.000Z', '2026-03-01T10:00:01.000Z']
+    const started = after(changed(fit, { runningSince: first }, still))
+    const { entries } = [
+      sending(idOf(started)),
+      changed(fit, { runningSince: second }, still),
+      acted('j', 'the end', [
+        changing('fits', { id: 'j', version: 1, runningSince: second } as never, {
+          runningSince: null,
+        }),
+      ]),
+      sent({ id: idOf(started), answer: { id: 'j', runningSince: first, version: 2 } }),
+    ].reduce(outboxReducer, started)
+    expect(entries.map(({ fields, held }) => [fields.runningSince, held])).toEqual([
+      [first, undefined],
+      [null, undefined],
+    ])
+  })
+
   test('a refused write holds up its own record only, and a better value frees it', () => {
     const both = after(changed(plan, { name: '' }, storedPlan), changed(job, { uses: 'bees' }, {}))
     const torn = outboxReducer(both, refused(idOf(both), 'no name'))

@@ -135,12 +135,21 @@ function rebase(entry: Entry, stored: Fields): void {
   settleOn(entry, fields, stored)
 }
 
-/** What this side wrote may be stored in another form (a time, say): that is no change of somebody else's. */
-function restBaseOn(later: Entry, sent: Entry, answer: Fields): void {
-  for (const name of Object.keys(later.base)) {
-    if (name in sent.fields && alike(later.base[name], sent.fields[name])) {
-      later.base[name] = answer[name]
+/**
+ * Fits what still goes out for a record to it as it is stored now, each write to what the one before it makes of
+ * the record. `wrote` is what this side sent of it: stored in another form (a time, say), or together with what
+ * others changed, it is no change of somebody else’s to what was built upon it here.
+ */
+function carry(laters: readonly Entry[], stored: Fields, wrote: Fields): void {
+  let made = stored
+  let own = wrote
+  for (const later of laters) {
+    for (const [name, was] of Object.entries(later.base)) {
+      if (name in own && alike(was, own[name])) later.base[name] = made[name]
     }
+    own = { ...own, ...later.fields }
+    rebase(later, made)
+    if (later.action === 'change') made = { ...made, ...later.fields }
   }
 }
 
@@ -236,17 +245,14 @@ const slice = createSlice({
       state.sending = null
       state.reachable = true
       state.noRoom = false
+      if (!entry) return
+      const isSame = (one: Entry) => keyOf(one) === keyOf(entry)
+      if (payload.answer) carry(state.entries.filter(isSame), payload.answer, entry.fields)
       for (const later of state.entries) {
-        if (!entry) continue
-        if (keyOf(later) === keyOf(entry)) {
-          if (payload.answer === null) continue
-          restBaseOn(later, entry, payload.answer)
-          rebase(later, payload.answer)
-        } else if (later.jobId === entry.jobId && later.held?.kind === 'refused') {
-          // What was refused may have named what is stored only now.
-          delete later.held
-          delete later.failed
-        }
+        if (isSame(later) || later.jobId !== entry.jobId || later.held?.kind !== 'refused') continue
+        // What was refused may have named what is stored only now.
+        delete later.held
+        delete later.failed
       }
     },
     /** The server was found to be there, or not. */
@@ -319,7 +325,11 @@ const slice = createSlice({
       if (isWhole || left.length === 0) {
         const gone = together(state.entries, entry).map((one) => one.id)
         state.entries = state.entries.filter((one) => !gone.includes(one.id))
-        for (const later of state.entries) if (keyOf(later) === keyOf(entry)) rebase(later, stored)
+        carry(
+          state.entries.filter((one) => keyOf(one) === keyOf(entry)),
+          stored,
+          {},
+        )
       } else settleOn(entry, Object.fromEntries(left), stored)
     },
     /** Sends what was set aside once more. */

@@ -27,7 +27,7 @@ export function Columns<Row>({ columns, hidden, onHidden }: Props<Row>) {
   }
   return (
     <OnDemand
-      className="flex min-h-9 items-center gap-1.5 rounded-sm px-2 hover:bg-sheet"
+      className="flex min-h-11 items-center gap-1.5 rounded-sm px-2 hover:bg-sheet"
       face={
         <>
           <SlidersHorizontal size={15} aria-hidden /> Columns

@@ -14,6 +14,7 @@ import { useMedia } from '../ui'
 import { Columns } from './Columns'
 import type { Column } from './column'
 import { Heading } from './Heading'
+import { SortBy } from './SortBy'
 import { byValue } from './sort'
 import { useHidden } from './useHidden'
 
@@ -27,6 +28,7 @@ const NARROW = '(max-width: 47.99rem)'
 
 /** What a row is taken to be high until it is drawn, px. */
 const ROW = 48
+const LOW = 32
 const CARD = 132
 
 interface Props<Row> {
@@ -41,6 +43,8 @@ interface Props<Row> {
   onOpen?: (row: Row) => void
   /** Whether more rows are to be read: until all are there they stand in the order they came in. */
   more?: boolean
+  /** Small, beside other work: low rows with few columns, and no cards where it is narrow. */
+  dense?: boolean
   /** What stands beneath the rows. */
   foot?: ReactNode
 }
@@ -50,8 +54,8 @@ interface Props<Row> {
  * what is in sight is drawn, however many there are. On a narrow screen each row is a card.
  */
 export function DataTable<Row extends RowData>(props: Props<Row>) {
-  const { name, rows, columns, keyOf, rowLook, onOpen, more = false, foot } = props
-  const narrow = useMedia(NARROW)
+  const { name, rows, columns, keyOf, rowLook, onOpen, more = false, dense = false, foot } = props
+  const narrow = useMedia(NARROW) && !dense
   const [sorting, setSorting] = useState<SortingState>([])
   const [hidden, setHidden] = useHidden(name)
   const defs = useMemo(
@@ -82,7 +86,7 @@ export function DataTable<Row extends RowData>(props: Props<Row>) {
   const virtual = useVirtualizer({
     count: sorted.length,
     getScrollElement: () => scroller.current,
-    estimateSize: () => (narrow ? CARD : ROW),
+    estimateSize: () => (narrow ? CARD : dense ? LOW : ROW),
     getItemKey: (at) => sorted[at]?.id ?? at,
     overscan: 12,
   })
@@ -130,21 +134,23 @@ export function DataTable<Row extends RowData>(props: Props<Row>) {
             ? `the first ${rows.length}`
             : `${rows.length} ${rows.length === 1 ? 'row' : 'rows'}`}
         </span>
-        <Columns columns={columns} hidden={hidden} onHidden={setHidden} />
+        {narrow && !more && <SortBy columns={shown} sorting={sorting} onSorting={setSorting} />}
+        {!dense && <Columns columns={columns} hidden={hidden} onHidden={setHidden} />}
       </div>
       <div ref={scroller} className="min-h-0 overflow-auto">
         <table
           role="table"
           aria-label={name}
           aria-rowcount={rows.length + 1}
-          className="w-full border-collapse text-left max-md:block"
+          className={`w-full border-collapse text-left ${narrow ? 'block' : ''} ${dense ? 'text-[0.9rem]' : ''}`}
         >
-          <thead className="sticky top-0 z-10 bg-sheet-2 text-sm max-md:sr-only">
+          <thead className={narrow ? 'hidden' : 'sticky top-0 z-10 bg-sheet-2 text-sm'}>
             <tr>
               {shown.map((column) => (
                 <Heading
                   key={column.id}
                   column={column}
+                  dense={dense}
                   sorted={more ? undefined : sortOf(column.id)}
                   onSort={
                     column.sortBy && !more
@@ -155,8 +161,8 @@ export function DataTable<Row extends RowData>(props: Props<Row>) {
               ))}
             </tr>
           </thead>
-          <tbody role="rowgroup" className="max-md:block" onKeyDown={keyed}>
-            <Space height={above} />
+          <tbody role="rowgroup" className={narrow ? 'block' : ''} onKeyDown={keyed}>
+            <Space height={above} block={narrow} />
             {drawn.map(({ index }) => {
               const row = sorted[index]
               if (!row) return null
@@ -169,7 +175,7 @@ export function DataTable<Row extends RowData>(props: Props<Row>) {
                   data-index={index}
                   aria-rowindex={index + 2}
                   onClick={onOpen && ((event) => isOnRow(event.target) && onOpen(original))}
-                  className={`h-12 border-t border-rule first:border-t-0 max-md:flex max-md:h-auto max-md:flex-wrap max-md:gap-x-4 max-md:px-3 max-md:py-2 ${onOpen ? 'cursor-pointer hover:bg-act-soft' : ''} ${rowLook?.(original) ?? ''}`}
+                  className={`border-t border-rule first:border-t-0 ${narrow ? 'flex flex-wrap gap-x-4 px-3 py-2' : dense ? 'h-8 align-top' : 'h-12'} ${onOpen ? 'cursor-pointer hover:bg-act-soft' : ''} ${rowLook?.(original) ?? ''}`}
                 >
                   {shown.map((column) => {
                     const content = column.cell(original)
@@ -178,7 +184,7 @@ export function DataTable<Row extends RowData>(props: Props<Row>) {
                       <td
                         key={column.id}
                         role="cell"
-                        className={`px-3 py-1 max-md:p-0 ${column.figures ? 'whitespace-nowrap md:text-right' : ''} ${column.narrow === 'head' ? 'max-md:basis-full max-md:font-semibold' : ''} ${column.look ?? ''}`}
+                        className={`${narrow ? '' : dense ? 'px-2 py-1' : 'px-3 py-1'} ${column.figures ? (narrow ? 'whitespace-nowrap' : 'text-right whitespace-nowrap') : ''} ${narrow && column.narrow === 'head' ? 'basis-full font-semibold' : ''} ${column.look ?? ''}`}
                       >
                         {narrow && column.narrow !== 'head' && column.name !== '' && (
                           <span className="mr-1.5 font-sans text-sm text-ink-2">{column.name}</span>
@@ -190,7 +196,7 @@ export function DataTable<Row extends RowData>(props: Props<Row>) {
                 </tr>
               )
             })}
-            <Space height={below} />
+            <Space height={below} block={narrow} />
           </tbody>
         </table>
         {foot}
@@ -204,8 +210,8 @@ const isNothing = (content: ReactNode): boolean =>
   content === null || content === '' || content === '–'
 
 /** The room of rows that are not drawn. */
-function Space({ height }: { height: number }) {
-  return height > 0 ? <tr aria-hidden style={{ height }} className="max-md:block" /> : null
+function Space({ height, block }: { height: number; block: boolean }) {
+  return height > 0 ? <tr aria-hidden style={{ height }} className={block ? 'block' : ''} /> : null
 }
 
 /** A press on something of its own within the row is not one on the row. */

@@ -126,7 +126,7 @@ export function Offers() {
 const dropColumn = (onDrop: (offer: ShopModule) => void): Column<ShopModule> => ({
   id: 'drop',
   name: '',
-  look: 'w-px',
+  look: 'md:w-px max-md:ml-auto',
   cell: (offer) => (
     <IconButton label={`Drop ${offer.module.article}`} onClick={() => onDrop(offer)} look="remove">
       <Trash2 size={17} aria-hidden />

@@ -112,7 +112,7 @@ const columnsWith = (open: (what: Open) => void): Column<Lying>[] => [
   {
     id: 'acts',
     name: '',
-    look: 'w-px',
+    look: 'md:w-px max-md:ml-auto',
     cell: ({ piece, kit, first }) => (
       <span className="flex justify-end">
         {kit.whole && piece === first && (

@@ -145,7 +145,7 @@ function Answer({ supplier, offers, takenUp }: SupplierAnswer) {
   const take: Column<Offered> = {
     id: 'take',
     name: '',
-    look: 'w-px whitespace-nowrap',
+    look: 'md:w-px whitespace-nowrap',
     cell: (offer) =>
       taken.has(offeredKey(offer)) ? (
         <span className="flex items-center gap-1.5 px-2 text-act">

@@ -12,7 +12,7 @@ import {
 } from '../../../parts/machineFields'
 import { OnTo, useJob, useJobForm } from '../file'
 import { Disputes } from './Disputes'
-import { Ledger } from './Ledger'
+import { Facts } from './Facts'
 import { ModelRecord } from './ModelRecord'
 import { Photos } from './Photos'
 import { Proposals } from './Proposals'
@@ -60,7 +60,7 @@ export function Identify() {
       <Unknowns />
       {settled && <OnTo step="size">On to Size</OnTo>}
       <ModelRecord />
-      <Ledger />
+      <Facts />
       <Photos />
       <h3 className="mt-2 border-t-2 border-ink pt-2 font-semibold">The machine’s record</h3>
       <Field label="Start over from" hint="Replaces the record below; undo brings it back.">

@@ -12,6 +12,7 @@ import {
 } from 'chart.js'
 import { Download } from 'lucide-react'
 import { useCallback, useMemo, useRef } from 'react'
+import { type Column, DataTable } from '../../../base/table'
 import { Button, Disclosure, tidy } from '../../../base/ui'
 import { axis, ChartCanvas, type Ink, savePng } from '../../../parts/chart'
 import { configurationsOf } from '../../../parts/configurations/configurations'
@@ -64,7 +65,7 @@ export function RunsChart({ tested, changes }: Props) {
           className="min-w-0 flex-1"
           summary={<span className="text-sm">As a table</span>}
         >
-          <FiguresTable rows={rows} />
+          <DataTable name="Runs" rows={barsIn(rows)} columns={FIGURES} keyOf={keyOf} dense />
         </Disclosure>
         <Button look="quiet" onClick={() => savePng(chart.current, 'before-and-after.png')}>
           <Download size={17} aria-hidden /> Chart as PNG
@@ -84,42 +85,46 @@ function rowsOf(tested: readonly Compared[], changes: TwoChanges | null): Row[] 
   })
 }
 
-function FiguresTable({ rows }: { rows: readonly Row[] }) {
-  return (
-    <table className="w-full text-right text-sm">
-      <thead className="text-ink-2">
-        <tr>
-          {['Test', 'mean', 'of before', '95 % interval'].map((name) => (
-            <th key={name} className={`font-normal ${name === 'Test' ? 'text-left' : ''}`}>
-              {name}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map(({ one, bar }) => {
-          if (!bar) return null
-          const { configuration, label, share } = bar
-          const interval = intervalOf(one, configuration)
-          return (
-            <tr key={`${one.test} ${configuration}`} className="border-t border-rule align-top">
-              <td className="text-left">
-                {one.test}, {label}
-              </td>
-              <td className="pl-2 whitespace-nowrap">
-                {tidy(meanOf(one, configuration) ?? 0)} {one.unit}
-              </td>
-              <td className="pl-2 whitespace-nowrap">{tidy(share, 1)} %</td>
-              <td className="pl-2 whitespace-nowrap">
-                {interval ? `${tidy(interval.low, 1)} to ${tidy(interval.high, 1)}` : '–'}
-              </td>
-            </tr>
-          )
-        })}
-      </tbody>
-    </table>
-  )
+interface Bar {
+  one: Compared
+  bar: NonNullable<Row['bar']>
 }
+
+const barsIn = (rows: readonly Row[]): Bar[] =>
+  rows.flatMap(({ one, bar }) => (bar ? [{ one, bar }] : []))
+
+const keyOf = ({ one, bar }: Bar): string => `${one.test} ${bar.configuration}`
+
+const FIGURES: readonly Column<Bar>[] = [
+  {
+    id: 'test',
+    name: 'Test',
+    sortBy: ({ one, bar }) => `${one.test}, ${bar.label}`,
+    cell: ({ one, bar }) => `${one.test}, ${bar.label}`,
+  },
+  {
+    id: 'mean',
+    name: 'Mean',
+    figures: true,
+    cell: ({ one, bar }) => `${tidy(meanOf(one, bar.configuration) ?? 0)} ${one.unit}`,
+  },
+  {
+    id: 'share',
+    name: 'Of before',
+    figures: true,
+    sortBy: ({ bar }) => bar.share,
+    cell: ({ bar }) => `${tidy(bar.share, 1)} %`,
+  },
+  {
+    id: 'interval',
+    name: '95 % interval',
+    figures: true,
+    cell: ({ one, bar }) => {
+      const interval = intervalOf(one, bar.configuration)
+      return interval ? `${tidy(interval.low, 1)} to ${tidy(interval.high, 1)}` : '–'
+    },
+  },
+]
 
 function meanOf({ against, sides }: Compared, configuration: Configuration): number | null {
   if (configuration !== 'before') return against[configuration]?.after.mean ?? null
