@@ -18,6 +18,7 @@ const parts = [
   'e2e/bench/lists',
   'e2e/bench/load',
   'e2e/bench/page',
+  'e2e/bench/table',
   'e2e/bench/planning',
   'e2e/bench/probe',
 ]

@@ -8,11 +8,12 @@ import {
   tableFeatures,
   useTable,
 } from '@tanstack/react-table'
-import { useVirtualizer } from '@tanstack/react-virtual'
-import { type KeyboardEvent, type ReactNode, useMemo, useRef, useState } from 'react'
+import { type Range, useVirtualizer } from '@tanstack/react-virtual'
+import { type KeyboardEvent, type ReactNode, useCallback, useMemo, useRef, useState } from 'react'
 import { useMedia } from '../ui'
 import { Columns } from './Columns'
 import type { Column } from './column'
+import { DataRow } from './DataRow'
 import { Heading } from './Heading'
 import { SortBy } from './SortBy'
 import { byValue } from './sort'
@@ -78,17 +79,21 @@ export function DataTable<Row extends RowData>(props: Props<Row>) {
     state: { sorting: more ? [] : sorting },
     onSortingChange: setSorting,
   })
-  const shown = columns.filter(
-    ({ id, narrow: place }) => !hidden.has(id) && !(narrow && place === 'hidden'),
+  const shown = useMemo(
+    () =>
+      columns.filter(({ id, narrow: place }) => !hidden.has(id) && !(narrow && place === 'hidden')),
+    [columns, hidden, narrow],
   )
   const sorted = table.getRowModel().rows
   const scroller = useRef<HTMLDivElement>(null)
+  // The same from one scroll to the next: another would have every row placed anew.
+  const keyAt = useCallback((at: number) => sorted[at]?.id ?? at, [sorted])
   const virtual = useVirtualizer({
     count: sorted.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => (narrow ? CARD : dense ? LOW : ROW),
-    getItemKey: (at) => sorted[at]?.id ?? at,
-    overscan: 12,
+    getItemKey: keyAt,
+    rangeExtractor: inSteps,
   })
   const drawn = virtual.getVirtualItems()
   const above = drawn[0]?.start ?? 0
@@ -165,35 +170,20 @@ export function DataTable<Row extends RowData>(props: Props<Row>) {
             <Space height={above} block={narrow} />
             {drawn.map(({ index }) => {
               const row = sorted[index]
-              if (!row) return null
-              const { original } = row
               return (
-                <tr
-                  key={row.id}
-                  role="row"
-                  ref={virtual.measureElement}
-                  data-index={index}
-                  aria-rowindex={index + 2}
-                  onClick={onOpen && ((event) => isOnRow(event.target) && onOpen(original))}
-                  className={`border-t border-rule first:border-t-0 ${narrow ? 'flex flex-wrap gap-x-4 px-3 py-2' : dense ? 'h-8 align-top' : 'h-12'} ${onOpen ? 'cursor-pointer hover:bg-act-soft' : ''} ${rowLook?.(original) ?? ''}`}
-                >
-                  {shown.map((column) => {
-                    const content = column.cell(original)
-                    if (narrow && isNothing(content)) return null
-                    return (
-                      <td
-                        key={column.id}
-                        role="cell"
-                        className={`${narrow ? '' : dense ? 'px-2 py-1' : 'px-3 py-1'} ${column.figures ? (narrow ? 'whitespace-nowrap' : 'text-right whitespace-nowrap') : ''} ${narrow && column.narrow === 'head' ? 'basis-full font-semibold' : ''} ${column.look ?? ''}`}
-                      >
-                        {narrow && column.narrow !== 'head' && column.name !== '' && (
-                          <span className="mr-1.5 font-sans text-sm text-ink-2">{column.name}</span>
-                        )}
-                        {content}
-                      </td>
-                    )
-                  })}
-                </tr>
+                row && (
+                  <DataRow
+                    key={row.id}
+                    row={row.original}
+                    index={index}
+                    columns={shown}
+                    narrow={narrow}
+                    dense={dense}
+                    look={rowLook?.(row.original) ?? ''}
+                    measure={virtual.measureElement}
+                    onOpen={onOpen}
+                  />
+                )
               )
             })}
             <Space height={below} block={narrow} />
@@ -205,15 +195,17 @@ export function DataTable<Row extends RowData>(props: Props<Row>) {
   )
 }
 
-/** What is left out of a card. */
-const isNothing = (content: ReactNode): boolean =>
-  content === null || content === '' || content === '–'
+/** Rows drawn beyond those in sight, and how many come and go at once, so that most frames of a scroll draw nothing. */
+const BEYOND = 12
+const STEP = 8
+
+function inSteps({ startIndex, endIndex, count }: Range): number[] {
+  const from = Math.max(0, Math.floor(startIndex / STEP) * STEP - BEYOND)
+  const to = Math.min(count, Math.ceil((endIndex + 1) / STEP) * STEP + BEYOND)
+  return Array.from({ length: to - from }, (_, at) => from + at)
+}
 
 /** The room of rows that are not drawn. */
 function Space({ height, block }: { height: number; block: boolean }) {
   return height > 0 ? <tr aria-hidden style={{ height }} className={block ? 'block' : ''} /> : null
 }
-
-/** A press on something of its own within the row is not one on the row. */
-const isOnRow = (target: EventTarget): boolean =>
-  target instanceof Element && target.closest('a, button, input, select, label') === null

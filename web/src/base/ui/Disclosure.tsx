@@ -1,5 +1,5 @@
 import { ChevronRight } from 'lucide-react'
-import type { ComponentProps, ReactNode } from 'react'
+import { type ComponentProps, type ReactNode, useState } from 'react'
 
 interface Props extends Omit<ComponentProps<'details'>, 'onToggle'> {
   summary: ReactNode
@@ -7,10 +7,18 @@ interface Props extends Omit<ComponentProps<'details'>, 'onToggle'> {
   onOpen?: (open: boolean) => void
 }
 
-/** What is folded away behind a line that says what it is. */
-export function Disclosure({ summary, onOpen, children, ...rest }: Props) {
+/** What is folded away behind a line that says what it is; made when it is first opened. */
+export function Disclosure({ summary, onOpen, open = false, children, ...rest }: Props) {
+  const [made, setMade] = useState(open)
   return (
-    <details {...rest} onToggle={({ currentTarget }) => onOpen?.(currentTarget.open)}>
+    <details
+      {...rest}
+      open={open}
+      onToggle={({ currentTarget }) => {
+        if (currentTarget.open) setMade(true)
+        onOpen?.(currentTarget.open)
+      }}
+    >
       <summary className="flex min-h-11 cursor-pointer list-none items-center gap-1.5 [&::-webkit-details-marker]:hidden">
         <ChevronRight
           size={16}
@@ -19,7 +27,7 @@ export function Disclosure({ summary, onOpen, children, ...rest }: Props) {
         />
         <span className="min-w-0 flex-1">{summary}</span>
       </summary>
-      {children}
+      {made && children}
     </details>
   )
 }

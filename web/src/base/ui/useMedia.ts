@@ -1,14 +1,14 @@
-import { useCallback, useSyncExternalStore } from 'react'
+import { useMemo, useSyncExternalStore } from 'react'
 
 /** Whether the window is as a media query asks. */
 export function useMedia(query: string): boolean {
-  const subscribe = useCallback(
-    (hear: () => void) => {
-      const list = matchMedia(query)
+  const [subscribe, isSo] = useMemo(() => {
+    const list = matchMedia(query)
+    const subscribe = (hear: () => void) => {
       list.addEventListener('change', hear)
       return () => list.removeEventListener('change', hear)
-    },
-    [query],
-  )
-  return useSyncExternalStore(subscribe, () => matchMedia(query).matches)
+    }
+    return [subscribe, () => list.matches] as const
+  }, [query])
+  return useSyncExternalStore(subscribe, isSo)
 }

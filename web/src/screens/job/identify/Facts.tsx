@@ -27,6 +27,24 @@ interface Fact {
 /** Every fact with its sources: which one counts, which are overruled, who said so and when. */
 export function Facts() {
   const { evidence } = useJob()
+  const { machine, slots } = evidence
+  const facts = machine.length + slots.reduce((sum, { entries }) => sum + entries.length, 0)
+  return (
+    <Disclosure
+      className="border-t border-rule pt-1"
+      summary={
+        <span className="font-semibold">
+          Evidence <span className="font-normal text-ink-2">({plural(facts, 'fact')})</span>
+        </span>
+      }
+    >
+      <FactTable />
+    </Disclosure>
+  )
+}
+
+function FactTable() {
+  const { evidence } = useJob()
   const { reopen } = useIdentify()
   const { machine, slots } = evidence
   const rows = useMemo(
@@ -41,27 +59,17 @@ export function Facts() {
     [machine, slots],
   )
   const columns = useMemo(() => columnsWith(reopen), [reopen])
-  const facts = machine.length + slots.reduce((sum, { entries }) => sum + entries.length, 0)
   return (
-    <Disclosure
-      className="border-t border-rule pt-1"
-      summary={
-        <span className="font-semibold">
-          Evidence <span className="font-normal text-ink-2">({plural(facts, 'fact')})</span>
-        </span>
-      }
-    >
-      <div className="mb-3 flex max-h-[28rem] flex-col">
-        <DataTable
-          name="Facts"
-          dense
-          rows={rows}
-          columns={columns}
-          keyOf={({ id }) => id}
-          rowLook={({ kept }) => (kept ? '' : 'text-ink-2')}
-        />
-      </div>
-    </Disclosure>
+    <div className="mb-3 flex max-h-[28rem] flex-col">
+      <DataTable
+        name="Facts"
+        dense
+        rows={rows}
+        columns={columns}
+        keyOf={({ id }) => id}
+        rowLook={({ kept }) => (kept ? '' : 'text-ink-2')}
+      />
+    </div>
   )
 }
 
