@@ -118,7 +118,7 @@ test('the shop’s terms change what a draft comes to, not what was approved', a
   const dialog = page.getByRole('dialog')
   await dialog.getByLabel('An hour of work, €').fill('dear')
   await dialog.getByRole('button', { name: 'Save for the shop' }).click()
-  await expect(dialog.getByText('A figure is needed here.')).toBeVisible()
+  await expect(dialog.getByText('Enter a number.')).toBeVisible()
   await expect(dialog.getByRole('alert')).toContainText('1 field needs correcting')
   await expect(dialog.locator('[aria-invalid=true]')).toBeFocused()
   await dialog.getByLabel('An hour of work, €').fill('108')

@@ -1,5 +1,5 @@
 import type { Removal, Setup } from './setup'
-import type { FitCode, FitStep, Phase } from './step'
+import type { FitCode, FittingStep, Phase } from './step'
 
 /** How a machine stands on the bench. */
 export interface BenchState {
@@ -197,11 +197,11 @@ const PHASE_OF: Partial<Record<FitCode, Phase>> = {
   CLEAR_SETUP: 'in',
 }
 
-export type More = Partial<Pick<FitStep, 'slots' | 'about' | 'tools' | 'work' | 'minutes'>>
+export type More = Partial<Pick<FittingStep, 'slots' | 'about' | 'tools' | 'work' | 'minutes'>>
 
 /** Work on a machine as it is written down, step by step. */
 export interface Work {
-  steps: FitStep[]
+  steps: FittingStep[]
   state: BenchState
   /** Does something, and first whatever its safety needs. */
   do: (code: FitCode, more?: More) => void
@@ -220,12 +220,12 @@ export type Ways = (removal: Removal, at: number, off: boolean) => More
  * @throws Error where two needs of a step undo each other, which no machine’s should.
  */
 export function workOn(setup: Setup, state: BenchState, ways: Ways): Work {
-  const steps: FitStep[] = []
+  const steps: FittingStep[] = []
   let now = state
   let phase: Phase | null = null
   const taken = new Map<string, number>()
 
-  function written(code: FitCode, more: More): FitStep {
+  function written(code: FitCode, more: More): FittingStep {
     const { slots = [], about = {}, tools = [], work = null, minutes = 0 } = more
     const plain = [code, ...slots, about.moduleId, about.text].filter(Boolean).join(' ')
     const before = taken.get(plain) ?? 0
@@ -324,11 +324,12 @@ export function workOn(setup: Setup, state: BenchState, ways: Ways): Work {
 
 /** The cautions and the steps for safety before one that nobody has done yet: it waits for them. */
 export function waitsFor(
-  steps: readonly FitStep[],
-  step: FitStep,
-  isDone: (step: FitStep) => boolean,
-): FitStep[] {
+  steps: readonly FittingStep[],
+  step: FittingStep,
+  isDone: (step: FittingStep) => boolean,
+): FittingStep[] {
   const at = steps.findIndex(({ id }) => id === step.id)
-  const needed = (one: FitStep) => (one.caution || (one.safety && !step.caution)) && !isDone(one)
+  const needed = (one: FittingStep) =>
+    (one.caution || (one.safety && !step.caution)) && !isDone(one)
   return step.caution ? [] : steps.slice(0, at).filter(needed)
 }

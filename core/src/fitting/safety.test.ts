@@ -6,7 +6,7 @@ import { STARTING_TERMS } from '../records'
 import {
   clearSetupSteps,
   type FitCode,
-  type FitStep,
+  type FittingStep,
   fittingSteps,
   type Openness,
   trialSteps,
@@ -32,7 +32,7 @@ const TOUCHING: readonly FitCode[] = [
 const STARTS: readonly FitCode[] = ['START', 'FIRST_START']
 
 /** Plays steps on a machine that runs, plugged in, and complains of what would hurt. */
-function dangers(steps: readonly FitStep[], laptop: boolean, startsOpen: boolean): string[] {
+function dangers(steps: readonly FittingStep[], laptop: boolean, startsOpen: boolean): string[] {
   const found: string[] = []
   let running = true
   let plugged = true
@@ -193,7 +193,7 @@ describe('no sequence touches a live part', () => {
 })
 
 test('the check itself sees danger where there is some', () => {
-  const step = (code: FitCode) => ({ code, caution: false }) as FitStep
+  const step = (code: FitCode) => ({ code, caution: false }) as FittingStep
   expect(dangers([step('TAKE_OUT')], true, false)).toContain('TAKE_OUT with power')
   expect(dangers([step('SHUT_DOWN'), step('UNPLUG'), step('TAKE_OUT')], false, false)).toEqual(
     expect.arrayContaining(['TAKE_OUT with charge left', 'TAKE_OUT with static']),
@@ -216,7 +216,7 @@ test('a step waits for the cautions and the safety before it, a caution for none
     static: 'touch',
     covers: [],
   })
-  const out = steps.find(({ code }) => code === 'TAKE_OUT') as FitStep
+  const out = steps.find(({ code }) => code === 'TAKE_OUT') as FittingStep
   const codes = (done: FitCode[]) =>
     waitsFor(steps, out, ({ code }) => done.includes(code)).map(({ code }) => code)
   expect(codes([])).toEqual(
@@ -224,5 +224,5 @@ test('a step waits for the cautions and the safety before it, a caution for none
   )
   const cautions = steps.flatMap(({ caution, code }) => (caution ? [code] : []))
   expect(codes([...cautions, 'SHUT_DOWN', 'UNPLUG', 'DRAIN'])).toEqual([])
-  expect(waitsFor(steps, steps[0] as FitStep, () => false)).toEqual([])
+  expect(waitsFor(steps, steps[0] as FittingStep, () => false)).toEqual([])
 })

@@ -1,12 +1,12 @@
 import type { Assignment } from '../records'
-import type { FitStep } from './step'
+import type { FittingStep } from './step'
 
 /** What sits in the slots once these steps are done: what was taken out is gone, what was put in is there. */
 export function slotsAfter(
   found: Assignment,
   planned: Assignment,
-  steps: readonly FitStep[],
-  isDone: (step: FitStep) => boolean,
+  steps: readonly FittingStep[],
+  isDone: (step: FittingStep) => boolean,
 ): Assignment {
   const now = { ...found }
   for (const step of steps) {

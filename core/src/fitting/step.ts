@@ -104,7 +104,7 @@ export interface About {
   wait?: { low: number; high: number; atMost?: number }
 }
 
-export interface FitStep {
+export interface FittingStep {
   /** The same for the same step of the same plan, so that ticks stay with it. */
   id: string
   code: FitCode

@@ -5,7 +5,7 @@ import { type Assignment, type LabourTable, movesOf } from '../records'
 import { type BenchState, type Ways, type Work, workOn } from './bench'
 import { cautionsOf } from './cautions'
 import { type Openness, type Setup, setupOf } from './setup'
-import type { About, FitStep } from './step'
+import type { About, FittingStep } from './step'
 
 export interface FittingInput extends Openness {
   machine: Machine
@@ -46,7 +46,7 @@ export const asItComes = ({ battery }: Setup): BenchState => ({
  * test while it is still open, closed in reverse, started. Where no module moves, only what the setup
  * needs. The minutes add up to the labour.
  */
-export function fittingSteps(input: FittingInput): FitStep[] {
+export function fittingSteps(input: FittingInput): FittingStep[] {
   const { machine, found, planned, profile } = input
   const setup = setupOf(machine, input)
   const inside = movesOf(found, planned).moves > 0
@@ -108,7 +108,7 @@ function moveModules(work: Work, input: FittingInput, { fastening }: Setup): voi
   work.do('SEATED', { slots: into, about: { fastening } })
 }
 
-export const toolsFor = (fastening: Setup['fastening']): FitStep['tools'] =>
+export const toolsFor = (fastening: Setup['fastening']): FittingStep['tools'] =>
   fastening === 'screws' ? ['screwdriver-torque'] : []
 
 /** Closing is the long part on many machines: what is wrong is better seen before it. */

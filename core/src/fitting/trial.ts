@@ -5,7 +5,7 @@ import { fillingOrder } from '../plan'
 import { type BenchState, type Ways, type Work, workOn } from './bench'
 import { cautionsOf, touchesParts } from './cautions'
 import { type Openness, type Setup, setupOf } from './setup'
-import type { FitStep } from './step'
+import type { FittingStep } from './step'
 import { asItComes, toolsFor } from './steps'
 
 /** A trial of the fault finder, and how the machine stands before it. Modules are named by slot. */
@@ -39,7 +39,7 @@ function asItRan(setup: Setup, opened: boolean): BenchState {
  * A trial as steps: where modules move, cautions, then the machine shut down, unplugged, its battery
  * off, drained and open before the first of them is touched; then started as it may be.
  */
-export function trialSteps(input: TrialInput): FitStep[] {
+export function trialSteps(input: TrialInput): FittingStep[] {
   const { machine, trial } = input
   const setup = setupOf(machine, input)
   const work = workOn(setup, asItRan(setup, input.opened), PLAIN)
@@ -63,7 +63,7 @@ export function trialSteps(input: TrialInput): FitStep[] {
 /** Clearing the setup where it no longer starts: a hand in the machine, and so a machine made safe. */
 export function clearSetupSteps(
   input: Pick<TrialInput, 'machine' | 'opened' | 'cautions'> & Openness,
-): FitStep[] {
+): FittingStep[] {
   const setup = setupOf(input.machine, input)
   const work = workOn(setup, asItRan(setup, input.opened), PLAIN)
   work.do('CLEAR_SETUP')
@@ -72,7 +72,7 @@ export function clearSetupSteps(
   return withCautions(setup, work.steps, input.cautions)
 }
 
-function withCautions(setup: Setup, steps: FitStep[], texts: readonly string[]): FitStep[] {
+function withCautions(setup: Setup, steps: FittingStep[], texts: readonly string[]): FittingStep[] {
   if (!touchesParts(steps)) return steps
   const said = workOn(setup, asItComes(setup), PLAIN)
   for (const code of cautionsOf(setup, true)) said.do(code)

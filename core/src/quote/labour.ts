@@ -1,4 +1,4 @@
-import { type FitStep, WORKS, type Work } from '../fitting'
+import { type FittingStep, WORKS, type Work } from '../fitting'
 
 export interface LabourPart {
   work: Work
@@ -6,7 +6,7 @@ export interface LabourPart {
 }
 
 /** The minutes of the steps of a fitting, by the part of the labour they belong to. */
-export function labourOf(steps: readonly FitStep[]): LabourPart[] {
+export function labourOf(steps: readonly FittingStep[]): LabourPart[] {
   return WORKS.flatMap((work) => {
     const own = steps.filter((step) => step.work === work)
     const minutes = own.reduce((sum, step) => sum + step.minutes, 0)

@@ -27,9 +27,9 @@ export const SupplierQuery = z.object({
 export type SupplierQuery = z.infer<typeof SupplierQuery>
 
 /** How the simulated supplier answers: for trying what happens when a real one does not. */
-export const SUPPLIER_MOODS = ['steady', 'slow', 'failing'] as const
-export const SupplierMood = z.enum(SUPPLIER_MOODS)
-export type SupplierMood = z.infer<typeof SupplierMood>
+export const SUPPLIER_BEHAVIOURS = ['steady', 'slow', 'failing'] as const
+export const SupplierBehaviour = z.enum(SUPPLIER_BEHAVIOURS)
+export type SupplierBehaviour = z.infer<typeof SupplierBehaviour>
 
 export interface SupplierAnswer {
   supplier: string

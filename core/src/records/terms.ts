@@ -30,7 +30,7 @@ export type Warranty = z.infer<typeof Warranty>
 const NO_WARRANTY: Warranty = { newParts: null, usedParts: null, work: null }
 
 export const PAPERS = ['A4', 'Letter'] as const
-export type Paper = (typeof PAPERS)[number]
+export type PaperSize = (typeof PAPERS)[number]
 
 /** What the shop charges and promises: amounts in minor units, shares in per cent. */
 export const Terms = z.object({

@@ -93,7 +93,7 @@ export function createApp(
   api.use('/acts', jsonBody('8mb'), actRoutes(db))
   api.use(jsonBody('1mb'))
   api.use('/probe', probeRoutes(db, senders, listener))
-  api.use('/supplier', supplierRoutes(db, { moods: demo }))
+  api.use('/supplier', supplierRoutes(db, { mayMisbehave: demo }))
   api.use('/shop', shopRoutes(db))
   app.use('/api/v1', api)
   app.use('/api', unknownRoute)

@@ -10,11 +10,11 @@ import { within } from './within'
 const server = useServer()
 const { get, post, raw } = server
 
-const mood = (name: string) =>
-  raw('/supplier/mood', {
+const behaviour = (name: string) =>
+  raw('/supplier/behaviour', {
     method: 'PUT',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ mood: name }),
+    body: JSON.stringify({ behaviour: name }),
   })
 
 describe('searching', () => {
@@ -35,12 +35,12 @@ describe('searching', () => {
   })
 
   test('says so when the supplier fails, and works again after', async () => {
-    await mood('failing')
+    await behaviour('failing')
     const failed = await get('/supplier/search?text=16')
     expect(failed).toMatchObject({ status: 502, body: { error: { code: 'supplier_failed' } } })
-    await mood('steady')
+    await behaviour('steady')
     expect((await get('/supplier/search?text=16')).status).toBe(200)
-    expect((await mood('cheerful')).status).toBe(400)
+    expect((await behaviour('cheerful')).status).toBe(400)
   })
 })
 

@@ -1,4 +1,9 @@
-import { offeredKey, type SupplierAnswer, SupplierMood, SupplierQuery } from '@tembrix/core/records'
+import {
+  offeredKey,
+  type SupplierAnswer,
+  SupplierBehaviour,
+  SupplierQuery,
+} from '@tembrix/core/records'
 import { and, eq, inArray } from 'drizzle-orm'
 import { type Request, type Response, Router } from 'express'
 import { z } from 'zod'
@@ -12,11 +17,14 @@ const PATIENCE = 10_000
 
 /**
  * What the supplier sells, and what it says now of what was taken up from it. How the simulated one answers
- * is chosen in a demonstration only (`moods`).
+ * is chosen in a demonstration only (`mayMisbehave`).
  */
 export function supplierRoutes(
   db: Database,
-  { moods, supplier = simulatedSupplier() }: { moods: boolean; supplier?: SimulatedSupplier },
+  {
+    mayMisbehave,
+    supplier = simulatedSupplier(),
+  }: { mayMisbehave: boolean; supplier?: SimulatedSupplier },
 ): Router {
   const routes = Router()
 
@@ -40,24 +48,24 @@ export function supplierRoutes(
       const offers = new Map(
         (await supplier.ask(articles, signal)).map((offer) => [offer.module.article, offer]),
       )
-      const heard = rows.map(({ id, module, price }) => ({
+      const arrived = rows.map(({ id, module, price }) => ({
         ...(offers.get(module.article) ?? { module, price, stock: 0, leadDays: null }),
         id,
       }))
-      await db.transaction((tx) => writeOver(tx, heard))
+      await db.transaction((tx) => writeOver(tx, arrived))
       return { asked: rows.length, sold: offers.size }
     })
   })
 
-  if (!moods) return routes
+  if (!mayMisbehave) return routes
 
-  routes.get('/mood', (_request, response) => {
-    response.json({ mood: supplier.mood, supplier: supplier.name })
+  routes.get('/behaviour', (_request, response) => {
+    response.json({ behaviour: supplier.behaviour, supplier: supplier.name })
   })
 
-  routes.put('/mood', (request: Request, response) => {
-    supplier.mood = z.object({ mood: SupplierMood }).parse(request.body).mood
-    response.json({ mood: supplier.mood, supplier: supplier.name })
+  routes.put('/behaviour', (request: Request, response) => {
+    supplier.behaviour = z.object({ behaviour: SupplierBehaviour }).parse(request.body).behaviour
+    response.json({ behaviour: supplier.behaviour, supplier: supplier.name })
   })
 
   return routes

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { setTimeout as pause } from 'node:timers/promises'
-import type { Offered, SupplierMood, SupplierQuery } from '@tembrix/core/records'
+import type { Offered, SupplierBehaviour, SupplierQuery } from '@tembrix/core/records'
 import { CATALOGUE, type CatalogueEntry } from './catalogue'
 import { type Supplier, SupplierFailed } from './supplier'
 
@@ -10,25 +10,25 @@ export const SUPPLIER_NAME = 'Marrowby Parts'
 const MOST = 60
 
 /** How long an answer takes, ms. */
-const DELAY: Record<SupplierMood, number> = { steady: 150, slow: 4000, failing: 300 }
+const DELAY: Record<SupplierBehaviour, number> = { steady: 150, slow: 4000, failing: 300 }
 
 export interface SimulatedSupplier extends Supplier {
-  mood: SupplierMood
+  behaviour: SupplierBehaviour
 }
 
 /**
  * A stand-in for a supplier's service: a catalogue of made-up articles whose prices and stock change
- * from day to day, answered after a delay, or not at all when its mood is failing.
+ * from day to day, answered after a delay, or not at all when its behaviour is failing.
  */
 export function simulatedSupplier(today = () => new Date().toISOString().slice(0, 10)) {
   async function answer(signal: AbortSignal, entries: readonly CatalogueEntry[]) {
-    await pause(DELAY[supplier.mood], undefined, { signal })
-    if (supplier.mood === 'failing') throw new SupplierFailed()
+    await pause(DELAY[supplier.behaviour], undefined, { signal })
+    if (supplier.behaviour === 'failing') throw new SupplierFailed()
     return entries.map((entry) => offerOn(today(), entry)).sort((a, b) => a.price - b.price)
   }
   const supplier: SimulatedSupplier = {
     name: SUPPLIER_NAME,
-    mood: 'steady',
+    behaviour: 'steady',
     search: (query, signal) =>
       answer(signal, CATALOGUE.filter(matching(query))).then((offers) => offers.slice(0, MOST)),
     ask: (articles, signal) => {

@@ -23,7 +23,7 @@ import type {
   Shop,
   ShopModule,
   SupplierAnswer,
-  SupplierMood,
+  SupplierBehaviour,
   SupplierQuery,
   ValidatedList,
   ValidatedListLine,
@@ -53,7 +53,7 @@ export const api = createApi({
     'shop',
     'shopModules',
     'priceLists',
-    'mood',
+    'behaviour',
     'backups',
   ],
   endpoints: (build) => ({
@@ -132,13 +132,13 @@ export const api = createApi({
       query: (ids) => ({ url: '/supplier/ask', method: 'POST', body: { ids } }),
       invalidatesTags: ['shopModules'],
     }),
-    supplierMood: build.query<{ mood: SupplierMood; supplier: string }, void>({
-      query: () => '/supplier/mood',
-      providesTags: ['mood'],
+    supplierBehaviour: build.query<{ behaviour: SupplierBehaviour; supplier: string }, void>({
+      query: () => '/supplier/behaviour',
+      providesTags: ['behaviour'],
     }),
-    setSupplierMood: build.mutation<unknown, SupplierMood>({
-      query: (mood) => ({ url: '/supplier/mood', method: 'PUT', body: { mood } }),
-      invalidatesTags: ['mood'],
+    setSupplierBehaviour: build.mutation<unknown, SupplierBehaviour>({
+      query: (behaviour) => ({ url: '/supplier/behaviour', method: 'PUT', body: { behaviour } }),
+      invalidatesTags: ['behaviour'],
     }),
     priceLists: build.query<PriceList[], void>({
       query: () => '/price-lists',
@@ -249,8 +249,8 @@ export const {
   useRemoveModuleMutation,
   useLazySearchSupplierQuery,
   useAskSupplierMutation,
-  useSupplierMoodQuery,
-  useSetSupplierMoodMutation,
+  useSupplierBehaviourQuery,
+  useSetSupplierBehaviourMutation,
   usePriceListsQuery,
   useLearnedQuery,
   useShopQuery,

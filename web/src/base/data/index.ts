@@ -30,10 +30,10 @@ export {
   useRemoveModuleMutation,
   useRemoveValidatedListMutation,
   useRestoreBackupMutation,
-  useSetSupplierMoodMutation,
+  useSetSupplierBehaviourMutation,
   useShelfQuery,
   useShopQuery,
-  useSupplierMoodQuery,
+  useSupplierBehaviourQuery,
   useValidatedListQuery,
   useValidatedListsQuery,
 } from './api'
@@ -67,7 +67,7 @@ export {
   useAppSelector,
   useAppStore,
 } from './store'
-export { ALONG, done, redone, type Step, undone } from './undo'
+export { ALONG, type Change, done, redone, undone } from './undo'
 export { opened, tried, triedAgain, triedBefore, type WhatIf } from './whatIf'
 export { openWithoutServer } from './withoutServer'
 export { asIn, changing, expecting, inverse, making, removing, type Write } from './writes'

@@ -24,7 +24,7 @@ import {
   unreachable,
   yielded,
 } from './outbox'
-import { absorb, overlay, overlayModels } from './overlay'
+import { applyAnswer, overlay, overlayModels } from './overlay'
 import { changing, expecting, making, removing } from './writes'
 
 const plan = { jobId: 'j', collection: 'plans', recordId: 'p', version: 3 } as const
@@ -368,7 +368,7 @@ describe('a job with its outbox over it', () => {
     const stored = structuredClone(file)
     const [entry] = seated.entries
     if (!entry) throw new Error('no entry')
-    absorb(stored, entry, { id: 'r', version: 1, name: 'pasted', seats: { 0: 'A' } })
+    applyAnswer(stored, entry, { id: 'r', version: 1, name: 'pasted', seats: { 0: 'A' } })
     expect(overlay(stored, []).readings).toMatchObject([{ id: 'r', version: 1 }])
     const gone = after(removed({ ...reading, version: 1 }))
     expect(overlay(stored, gone.entries).readings).toEqual([])
@@ -387,7 +387,7 @@ describe('a job with its outbox over it', () => {
     const entry = outbox.entries[0]
     if (!entry) throw new Error('no entry')
     const stored = structuredClone(file)
-    absorb(stored, entry, { id: 'p', version: 4, name: 'B' })
+    applyAnswer(stored, entry, { id: 'p', version: 4, name: 'B' })
     expect(overlay(stored, []).plans[0]?.name).toBe(overlay(file, outbox.entries).plans[0]?.name)
     expect(stored.plans[0]?.version).toBe(4)
   })
@@ -546,8 +546,8 @@ test('an answer that comes after something newer was read is not taken', () => {
   const entry = after(changed(job, { complaint: 'older' }, {})).entries[0]
   const read = { ...file, version: 7, complaint: 'newer' } as JobFile
   if (!entry) throw new Error('nothing waits')
-  absorb(read, entry, { id: 'j', version: 6, complaint: 'older' })
+  applyAnswer(read, entry, { id: 'j', version: 6, complaint: 'older' })
   expect(read).toMatchObject({ version: 7, complaint: 'newer' })
-  absorb(read, entry, { id: 'j', version: 8, complaint: 'newest' })
+  applyAnswer(read, entry, { id: 'j', version: 8, complaint: 'newest' })
   expect(read).toMatchObject({ version: 8, complaint: 'newest' })
 })

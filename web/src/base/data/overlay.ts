@@ -19,8 +19,9 @@ interface Known {
 export function overlay(file: JobFile, entries: readonly Entry[]): JobFile {
   const own = entries.filter((entry) => entry.jobId === file.id)
   if (own.length === 0) return file
-  const lay = <T extends Known>(collection: Collection, record: T) => laid(own, collection, record)
-  const lists = JOB_LISTS.map((list) => [list, laidList<Known>(own, list, file[list])])
+  const lay = <T extends Known>(collection: Collection, record: T) =>
+    withChanges(own, collection, record)
+  const lists = JOB_LISTS.map((list) => [list, listWithChanges<Known>(own, list, file[list])])
   return {
     ...lay('jobs', file),
     customer: lay('customers', file.customer),
@@ -42,10 +43,10 @@ export function recordIn(
 /** The shop's models with the outbox laid over them. */
 export function overlayModels(models: ModelRecord[], entries: readonly Entry[]): ModelRecord[] {
   const own = entries.filter(({ collection }) => collection === 'models')
-  return own.length === 0 ? models : models.map((model) => laid(own, 'models', model))
+  return own.length === 0 ? models : models.map((model) => withChanges(own, 'models', model))
 }
 
-function laid<T extends Known>(own: readonly Entry[], collection: Collection, record: T): T {
+function withChanges<T extends Known>(own: readonly Entry[], collection: Collection, record: T): T {
   const key = keyOf({ collection, recordId: record.id })
   const changes = own.filter((entry) => entry.action === 'change' && keyOf(entry) === key)
   return changes.length === 0
@@ -53,7 +54,11 @@ function laid<T extends Known>(own: readonly Entry[], collection: Collection, re
     : Object.assign({}, record, ...changes.map(({ fields }) => fields))
 }
 
-function laidList<T extends Known>(own: readonly Entry[], collection: JobList, records: T[]): T[] {
+function listWithChanges<T extends Known>(
+  own: readonly Entry[],
+  collection: JobList,
+  records: T[],
+): T[] {
   const entries = own.filter((entry) => entry.collection === collection)
   if (entries.length === 0) return records
   return entries.reduce((list, { action, recordId, fields, version }) => {
@@ -69,10 +74,10 @@ function laidList<T extends Known>(own: readonly Entry[], collection: JobList, r
 }
 
 /** What the server answered to a write, taken into the job as it was read. */
-export function absorb(file: JobFile, entry: Entry, answer: Fields | null): void {
+export function applyAnswer(file: JobFile, entry: Entry, answer: Fields | null): void {
   const { collection, recordId } = entry
   if (isList(collection)) {
-    absorbInto(file[collection] as Known[], recordId, answer)
+    applyAnswerToList(file[collection] as Known[], recordId, answer)
     return
   }
   const homes: Partial<Record<Collection, object>> = {
@@ -90,7 +95,7 @@ function takeNewer(record: object | undefined, answer: Fields | null): void {
 }
 
 /** The same into a list: changed where it is, added, or taken out. */
-export function absorbInto(list: Known[], recordId: string, answer: Fields | null): void {
+export function applyAnswerToList(list: Known[], recordId: string, answer: Fields | null): void {
   const at = list.findIndex(({ id }) => id === recordId)
   if (answer === null) {
     if (at >= 0) list.splice(at, 1)

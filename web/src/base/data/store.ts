@@ -20,7 +20,7 @@ import {
   stale,
   unreachable,
 } from './outbox'
-import { absorb, absorbInto } from './overlay'
+import { applyAnswer, applyAnswerToList } from './overlay'
 import { API } from './pages'
 import { letGoOfPicture } from './pictures'
 import { simulatedReducer } from './simulated'
@@ -182,7 +182,7 @@ function takeAgain(store: Store, jobId: string): void {
   taken.delete(jobId)
   store.dispatch(
     api.util.updateQueryData('job', jobId, (file) => {
-      for (const [entry, answer] of all) absorb(file, entry, answer)
+      for (const [entry, answer] of all) applyAnswer(file, entry, answer)
     }),
   )
 }
@@ -191,7 +191,9 @@ function takeAgain(store: Store, jobId: string): void {
 function take(store: Store, entry: Entry, answer: Fields | null): void {
   const { dispatch } = store
   if (entry.jobId !== '') {
-    dispatch(api.util.updateQueryData('job', entry.jobId, (file) => absorb(file, entry, answer)))
+    dispatch(
+      api.util.updateQueryData('job', entry.jobId, (file) => applyAnswer(file, entry, answer)),
+    )
     if (entry.fields.finished) {
       // A finished fitting moves the job on, and pieces from and to the shelf.
       dispatch(api.util.invalidateTags(['shopModules', 'jobs']))
@@ -204,7 +206,7 @@ function take(store: Store, entry: Entry, answer: Fields | null): void {
   } else if (entry.collection === 'models') {
     dispatch(
       api.util.updateQueryData('models', undefined, (models) =>
-        absorbInto(models, entry.recordId, answer),
+        applyAnswerToList(models, entry.recordId, answer),
       ),
     )
   }

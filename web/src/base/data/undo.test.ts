@@ -2,12 +2,12 @@ import type { Collection } from '@tembrix/core/records'
 import { expect, test } from 'vitest'
 import {
   ALONG,
+  type Change,
   type Deeds,
   done,
   keepDeeds,
   redone,
   restoreDeeds,
-  type Step,
   undone,
   undoReducer,
 } from './undo'
@@ -19,7 +19,7 @@ const holding =
   (_: Collection, id: string) =>
     records.find((one) => one.id === id)
 
-const after = (...steps: (Write[] | Step)[]): Deeds =>
+const after = (...steps: (Write[] | Change)[]): Deeds =>
   steps
     .map((step) => (Array.isArray(step) ? { writes: step } : step))
     .reduce((state, step) => undoReducer(state, done({ jobId: 'j', step })), {} as Deeds)
@@ -127,11 +127,11 @@ test('deeds are there after the page was loaded again, the later ones where not 
 test('a value inside a record typed on is one deed, with what is noted along', () => {
   const machine = { id: 'm', version: 1, machine: { name: 'A' }, sources: {} }
   const named = (name: string) => ({ ...machine, machine: { name } })
-  const typed = (name: string, from: string): Step => ({
+  const typed = (name: string, from: string): Change => ({
     writes: [changing('machines', named(from), { machine: { name } } as never)],
     typing: 'machine.name',
   })
-  const along: Step = {
+  const along: Change = {
     writes: [changing('machines', machine, { sources: { name: 'sticker' } } as never)],
     typing: ALONG,
   }

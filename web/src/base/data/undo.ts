@@ -2,7 +2,7 @@ import { createSlice, original, type PayloadAction, prepareAutoBatched } from '@
 import type { Write } from './writes'
 
 /** A deed that can be taken back: what was written, with what was there before. */
-export interface Step {
+export interface Change {
   writes: readonly Write[]
   /** What is being typed; typed on, it is the same deed. */
   typing?: string | undefined
@@ -12,8 +12,8 @@ export interface Step {
 export const ALONG = 'along'
 
 interface Stacks {
-  past: Step[]
-  future: Step[]
+  past: Change[]
+  future: Change[]
 }
 
 export type Deeds = Record<string, Stacks>
@@ -53,14 +53,14 @@ const slice = createSlice({
 
 interface Done {
   jobId: string
-  step: Step
+  step: Change
 }
 
 interface Turned {
   jobId: string
   /** How many deeds are off the stack. */
   off: number
-  step: Step | null
+  step: Change | null
 }
 
 const flipped = ({ past, future }: Stacks): Stacks => ({ past: future, future: past })
@@ -71,7 +71,7 @@ const turned = ({ past, future }: Stacks, { off, step }: Turned): Stacks => ({
 })
 
 /** Two deeds of one record that are one: a value typed on, or what is noted along with it. */
-function typedOn({ writes: [last, ...more], typing }: Step, next: Step): Step | null {
+function typedOn({ writes: [last, ...more], typing }: Change, next: Change): Change | null {
   const [write, ...others] = next.writes
   if (more.length > 0 || others.length > 0) return null
   if (last?.action !== 'change' || write?.action !== 'change') return null

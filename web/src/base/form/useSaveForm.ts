@@ -7,6 +7,9 @@ export interface SaveForm {
   /** What is typed at a path such as `warranty.work`. */
   value: (path: string) => unknown
   set: (path: string, value: unknown) => void
+  /** Everything as it is typed, and some of it set at once. */
+  values: () => FieldValues
+  fill: (values: FieldValues) => void
   /** What is wrong there, once saving was tried. */
   error: (path: string) => string | undefined
   /** How many fields are wrong. */
@@ -32,10 +35,15 @@ export function useSaveForm<Out>(
   })
   const { errors, isSubmitted } = form.formState
   form.watch()
+  const set = (path: string, value: unknown) =>
+    form.setValue(path, value, { shouldDirty: true, shouldValidate: isSubmitted })
   return {
     value: (path) => form.getValues(path),
-    set: (path, value) =>
-      form.setValue(path, value, { shouldDirty: true, shouldValidate: isSubmitted }),
+    set,
+    values: () => form.getValues(),
+    fill: (values) => {
+      for (const [path, value] of Object.entries(values)) set(path, value)
+    },
     error: (path) => plainly((get(errors, path) as { message?: unknown } | undefined)?.message),
     faults: countOf(errors),
     submit: (event) => {
@@ -53,7 +61,8 @@ export function useSaveForm<Out>(
 /** What a schema says without words of ours. */
 function plainly(message: unknown): string | undefined {
   if (typeof message !== 'string') return undefined
-  return /^(Invalid|Too)\b/.test(message) ? 'A figure is needed here.' : message
+  if (/^Invalid\b/.test(message)) return 'Enter a number.'
+  return /^Too\b/.test(message) ? 'Out of range.' : message
 }
 
 /** Fields with something wrong in them, at any depth. */
@@ -66,5 +75,7 @@ function countOf(errors: object): number {
 
 function toFirstFault(event: BaseSyntheticEvent | undefined): void {
   const form = event?.target as Element | undefined
-  requestAnimationFrame(() => form?.querySelector<HTMLElement>('[aria-invalid=true]')?.focus())
+  requestAnimationFrame(() =>
+    form?.querySelector<HTMLElement>('[aria-invalid=true], [data-fault]')?.focus(),
+  )
 }

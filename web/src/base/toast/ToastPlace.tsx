@@ -1,17 +1,17 @@
 import { lazy, Suspense, useRef } from 'react'
-import { useTold } from './told'
+import { useNotices } from './notices'
 
 const Toasts = lazy(() => import('./Toasts'))
 
 /** Where toasts come up; loaded with the first of them. */
 export function ToastPlace() {
-  const told = useTold()
+  const notices = useNotices()
   const wanted = useRef(false)
-  wanted.current ||= told.length > 0
+  wanted.current ||= notices.length > 0
   return (
     wanted.current && (
       <Suspense>
-        <Toasts told={told} />
+        <Toasts notices={notices} />
       </Suspense>
     )
   )

@@ -1,23 +1,23 @@
 import { X } from 'lucide-react'
 import { Toast } from 'radix-ui'
 import { IconButton } from '../ui'
-import { forget, type Told } from './told'
+import { dismiss, type Notice } from './notices'
 
 const SECONDS = 5
 
-/** What was told last, each for some seconds; read out, and reached by F8. */
-export default function Toasts({ told }: { told: readonly Told[] }) {
+/** What was notices lastId, each for some seconds; read out, and reached by F8. */
+export default function Toasts({ notices }: { notices: readonly Notice[] }) {
   return (
-    <Toast.Provider duration={SECONDS * 1000} swipeDirection="down" label="Told">
-      {told.map(({ id, text }) => (
+    <Toast.Provider duration={SECONDS * 1000} swipeDirection="down" label="Notice">
+      {notices.map(({ id, text }) => (
         <Toast.Root
           key={id}
-          onOpenChange={(open) => !open && forget(id)}
+          onOpenChange={(open) => !open && dismiss(id)}
           className="flex items-center gap-2 rounded-sm border border-rule-2 bg-ink py-0.5 pl-4 text-sheet shadow-lg"
         >
           <Toast.Description className="flex-1">{text}</Toast.Description>
           <Toast.Close asChild>
-            <IconButton label="Close" look="told">
+            <IconButton label="Close" look="notice">
               <X size={17} aria-hidden />
             </IconButton>
           </Toast.Close>

@@ -1,2 +1,2 @@
+export { notify } from './notices'
 export { ToastPlace } from './ToastPlace'
-export { tell } from './told'

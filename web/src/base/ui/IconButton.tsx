@@ -13,7 +13,7 @@ const look = cva(
         /** On the board. */
         board: 'text-pcb-ink hover:bg-pcb-2',
         /** On a toast. */
-        told: 'text-sheet hover:bg-ink-2',
+        notice: 'text-sheet hover:bg-ink-2',
       },
     },
     defaultVariants: { look: 'plain' },

@@ -1,4 +1,4 @@
-import type { About, FitCode, FitStep, Phase, Tool, Work } from '@tembrix/core/fitting'
+import type { About, FitCode, FittingStep, Phase, Tool, Work } from '@tembrix/core/fitting'
 import type { Module } from '@tembrix/core/model'
 import { capacity, list, tidy } from '../../base/ui'
 import { describeModule } from '../board'
@@ -8,7 +8,7 @@ export interface StepWords {
   how: string
 }
 
-type Say = (step: FitStep, module: Module | undefined) => StepWords
+type Say = (step: FittingStep, module: Module | undefined) => StepWords
 
 const say =
   (title: string, how: string): Say =>
@@ -46,7 +46,7 @@ function putIn({ fastening }: About): string {
   }
 }
 
-function seatedHow({ slots, about }: FitStep): string {
+function seatedHow({ slots, about }: FittingStep): string {
   switch (about.fastening) {
     case 'screws':
       return `Look along ${list(slots)}: flat on the board all round, every screw in and at the maker’s torque.`
@@ -293,7 +293,7 @@ const WORDS: Record<FitCode, Say> = {
   ),
 }
 
-export const wordsOf = (step: FitStep, module: Module | undefined): StepWords =>
+export const wordsOf = (step: FittingStep, module: Module | undefined): StepWords =>
   WORDS[step.code](step, module)
 
 export const PHASE_NAMES: Record<Phase, string> = {

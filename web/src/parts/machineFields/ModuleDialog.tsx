@@ -6,8 +6,8 @@ import {
   type Module,
   STANDARD_STEPS,
 } from '@tembrix/core/model'
-import { type FormEvent, type ReactNode, useState } from 'react'
-import { Faults, withValue } from '../../base/form'
+import { type ReactNode, useState } from 'react'
+import { Faults, useSaveForm } from '../../base/form'
 import {
   Button,
   Check,
@@ -21,9 +21,9 @@ import {
 import { formOf } from '../board'
 import {
   atRate,
-  check,
   inGeneration,
   type ModuleDraft,
+  ModuleForm,
   profilesOf,
   withProfile,
 } from './moduleForm'
@@ -48,45 +48,33 @@ const sameWords = (values: readonly string[]) => values.map((value) => ({ value,
 
 /** A module's figures, filled in as they are likely to be; only what differs need be typed. */
 export function ModuleDialog({ title, action, start, slots = [], extra, onDone, onClose }: Props) {
-  const [draft, setDraft] = useState(start)
   const own = { generation: start.generation as Generation, voltages: start.voltages as number[] }
   const [slot, setSlot] = useState(slots[0] ?? '')
-  const [tried, setTried] = useState(false)
-  const { module, faults } = check(draft)
-  const fault = (path: string) => (tried ? faults[path] : undefined)
-  const set = (value: unknown, ...path: (string | number)[]) =>
-    setDraft((now) => withValue(now, path, value) as ModuleDraft)
-  const at = (...path: (string | number)[]) =>
-    path.reduce<unknown>((now, step) => (now as Record<string, unknown>)?.[step], draft)
+  const form = useSaveForm(ModuleForm, start, (module) => onDone(module, slot === '' ? null : slot))
+  const { set, value, error } = form
+  const draft = form.values() as ModuleDraft
 
-  function submit(event: FormEvent) {
-    event.preventDefault()
-    event.stopPropagation()
-    setTried(true)
-    if (module) onDone(module, slot === '' ? null : slot)
-  }
-
-  const number = (label: string, ...path: (string | number)[]) => (
-    <Field label={label} error={fault(path.join('.'))}>
+  const number = (label: string, path: string) => (
+    <Field label={label} error={error(path)}>
       {(control) => (
         <TextInput
           {...control}
           inputMode="decimal"
-          value={at(...path)}
-          onValue={(text) => set(numberFrom(text), ...path)}
+          value={value(path)}
+          onValue={(text) => set(path, numberFrom(text))}
         />
       )}
     </Field>
   )
   const generation = draft.generation as Generation
-  const rate = at('speeds', 0, 'dataRate')
+  const rate = value('speeds.0.dataRate')
   const profile = profilesOf(draft).length > 0
   const profileAt = draft.speeds.findIndex(({ kind }) => kind === 'profile')
 
   return (
     <Dialog open onOpen={(open) => !open && onClose()} title={title}>
-      <form onSubmit={submit} noValidate className="flex flex-col gap-4">
-        <Faults count={tried ? Object.keys(faults).length : 0} />
+      <form onSubmit={form.submit} noValidate className="flex flex-col gap-4">
+        <Faults count={form.faults} />
         <fieldset>
           <legend className="mb-1 text-sm font-semibold">Capacity</legend>
           <div className="flex flex-wrap items-start gap-1.5">
@@ -95,7 +83,7 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
                 key={gib}
                 aria-pressed={draft.capacityGiB === gib}
                 look={draft.capacityGiB === gib ? 'main' : 'plain'}
-                onClick={() => set(gib, 'capacityGiB')}
+                onClick={() => set('capacityGiB', gib)}
               >
                 {gib}
               </Button>
@@ -104,17 +92,17 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
               <TextInput
                 id="capacity"
                 aria-label="Capacity in GB"
-                aria-invalid={fault('capacityGiB') !== undefined}
+                aria-invalid={error('capacityGiB') !== undefined}
                 aria-describedby="capacity-fault"
                 inputMode="decimal"
                 value={draft.capacityGiB}
-                onValue={(text) => set(numberFrom(text), 'capacityGiB')}
+                onValue={(text) => set('capacityGiB', numberFrom(text))}
               />
             </div>
             <span className="self-center">GB</span>
           </div>
           <p id="capacity-fault" className="text-sm font-medium text-stop">
-            {fault('capacityGiB')}
+            {error('capacityGiB')}
           </p>
         </fieldset>
 
@@ -125,22 +113,22 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
                 {...control}
                 value={generation}
                 options={sameWords(GENERATIONS)}
-                onValue={(value) => setDraft((now) => inGeneration(now, value as Generation, own))}
+                onValue={(value) => form.fill(inGeneration(draft, value as Generation, own))}
               />
             )}
           </Field>
-          <Field label="Speed, MT/s" error={fault('speeds.0.dataRate')}>
+          <Field label="Speed, MT/s" error={error('speeds.0.dataRate')}>
             {(control) => (
               <Select
                 {...control}
                 value={String(rate)}
                 options={sameWords(ratesWith(generation, rate))}
-                onValue={(value) => setDraft((now) => atRate(now, Number(value)))}
+                onValue={(value) => form.fill(atRate(draft, Number(value)))}
               />
             )}
           </Field>
           {number('Ranks', 'ranks')}
-          <Field label="Device width" error={fault('deviceWidth')}>
+          <Field label="Device width" error={error('deviceWidth')}>
             {(control) => (
               <Select
                 {...control}
@@ -149,12 +137,12 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
                   value,
                   label: `×${value}`,
                 }))}
-                onValue={(value) => set(Number(value), 'deviceWidth')}
+                onValue={(value) => set('deviceWidth', Number(value))}
               />
             )}
           </Field>
           {TIMINGS.map((timing) => (
-            <div key={timing}>{number(TIMING_NAMES[timing], 'speeds', 0, timing)}</div>
+            <div key={timing}>{number(TIMING_NAMES[timing], `speeds.0.${timing}`)}</div>
           ))}
         </div>
 
@@ -168,13 +156,13 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
               label="Part number"
               className="col-span-full"
               hint="As on the label; left out, it is named by its figures."
-              error={fault('article')}
+              error={error('article')}
             >
               {(control) => (
                 <TextInput
                   {...control}
                   value={draft.article}
-                  onValue={(text) => set(text, 'article')}
+                  onValue={(text) => set('article', text)}
                 />
               )}
             </Field>
@@ -187,7 +175,7 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
                     value,
                     label: formOf({ formFactor: value }),
                   }))}
-                  onValue={(value) => set(value, 'formFactor')}
+                  onValue={(value) => set('formFactor', value)}
                 />
               )}
             </Field>
@@ -197,24 +185,24 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
                   {...control}
                   value={String(draft.buffering)}
                   options={sameWords(BUFFERINGS)}
-                  onValue={(value) => set(value, 'buffering')}
+                  onValue={(value) => set('buffering', value)}
                 />
               )}
             </Field>
-            {number('Voltage without profile', 'voltages', 0)}
-            <Check label="ECC" checked={draft.ecc === true} onChecked={(ecc) => set(ecc, 'ecc')} />
+            {number('Voltage without profile', 'voltages.0')}
+            <Check label="ECC" checked={draft.ecc === true} onChecked={(ecc) => set('ecc', ecc)} />
             <Check
               label="Carries a memory profile"
               checked={profile}
-              onChecked={(on) => setDraft((now) => withProfile(now, on))}
+              onChecked={(on) => form.fill(withProfile(draft, on))}
             />
             {profile && (
               <>
-                {number('Profile speed, MT/s', 'speeds', profileAt, 'dataRate')}
-                {number('Profile voltage', 'speeds', profileAt, 'voltage')}
+                {number('Profile speed, MT/s', `speeds.${profileAt}.dataRate`)}
+                {number('Profile voltage', `speeds.${profileAt}.voltage`)}
                 {TIMINGS.map((timing) => (
                   <div key={timing}>
-                    {number(`Profile ${TIMING_NAMES[timing]}`, 'speeds', profileAt, timing)}
+                    {number(`Profile ${TIMING_NAMES[timing]}`, `speeds.${profileAt}.${timing}`)}
                   </div>
                 ))}
               </>

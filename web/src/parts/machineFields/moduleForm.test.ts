@@ -1,14 +1,27 @@
 import { evaluate } from '@tembrix/core/evaluate'
 import { STARTING_MACHINES } from '@tembrix/core/machines'
 import { describe, expect, test } from 'vitest'
-import { atRate, check, draftOf, inGeneration, likelyModule, withProfile } from './moduleForm'
+import {
+  atRate,
+  draftOf,
+  inGeneration,
+  likelyModule,
+  type ModuleDraft,
+  ModuleForm,
+  withProfile,
+} from './moduleForm'
+
+function check(draft: ModuleDraft) {
+  const { data, error } = ModuleForm.safeParse(draft)
+  return { module: data ?? null, faults: (error?.issues ?? []).map(({ path }) => path.join('.')) }
+}
 
 describe.each(STARTING_MACHINES)('the likely module of $id', ({ machine }) => {
   const draft = likelyModule(machine)
 
   test('is acceptable, and fits wherever there is a slot', () => {
     const { module, faults } = check(draft)
-    expect(faults).toEqual({})
+    expect(faults).toEqual([])
     const slot = [...machine.slots].sort((a, b) => (a.order ?? 0) - (b.order ?? 0))[0]
     if (!slot) return
     const placement = { [slot.id]: module }
@@ -38,11 +51,11 @@ test('what cannot be is refused at its place, and what was typed stays', () => {
   draft.speeds = [{ ...draft.speeds[0], cl: 'nine' }]
   const { module, faults } = check(draft)
   expect(module).toBeNull()
-  expect(Object.keys(faults).sort()).toEqual(['capacityGiB', 'speeds.0.cl'])
+  expect(faults.toSorted()).toEqual(['capacityGiB', 'speeds.0.cl'])
   expect(draft).toMatchObject({ capacityGiB: 3, speeds: [{ cl: 'nine' }] })
 })
 
-test('a module without an article is named by its figures', () => {
+test('a module without a part number is named by its figures', () => {
   const machine = STARTING_MACHINES[0]?.machine
   if (!machine) throw new Error('no machine')
   expect(check(likelyModule(machine)).module?.article).toBe('8 GB DDR4-3200 1R×8')

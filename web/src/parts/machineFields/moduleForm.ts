@@ -11,6 +11,7 @@ import {
   usualSpeed,
   usualVoltages,
 } from '@tembrix/core/model'
+import { z } from 'zod'
 
 /** A module as it is typed: numbers may still be text. */
 export type ModuleDraft = Record<string, unknown> & { speeds: Record<string, unknown>[] }
@@ -82,12 +83,6 @@ export function named(draft: ModuleDraft): ModuleDraft {
   return { ...draft, article: plainName(draft as never) }
 }
 
-export interface Checked {
-  module: Module | null
-  /** What is wrong, by path such as `speeds.0.cl`. */
-  faults: Record<string, string>
-}
-
 /**
  * A voltage above the generation's standard is the memory profile's: the module itself keeps the
  * standard one. Empty profile voltages are left out.
@@ -105,17 +100,13 @@ export function withOwnVoltages(draft: ModuleDraft): ModuleDraft {
   return moves ? { ...draft, voltages: [usual], speeds } : { ...draft, speeds }
 }
 
-export function check(draft: ModuleDraft): Checked {
-  const parsed = Module.safeParse(named(withOwnVoltages(draft)))
-  if (parsed.success) return { module: parsed.data, faults: {} }
-  const faults = parsed.error.issues.map(({ path, message }): [string, string] => [
-    path.join('.'),
-    /^(Invalid input|Too small|Too big)/.test(message) ? 'Enter a number that can be.' : message,
-  ])
-  return { module: null, faults: Object.fromEntries(faults) }
-}
+/** What is typed, made into a module, or what is wrong with it by path such as `speeds.0.cl`. */
+export const ModuleForm = z
+  .custom<ModuleDraft>()
+  .transform((draft) => named(withOwnVoltages(draft)))
+  .pipe(Module)
 
 /** The module of a draft at another standard rate; null where it makes none. */
 export function moduleOf(draft: ModuleDraft, dataRate: number): Module | null {
-  return check(atRate(draft, dataRate)).module
+  return ModuleForm.safeParse(atRate(draft, dataRate)).data ?? null
 }

@@ -1,6 +1,6 @@
 import { FileDown, Printer } from 'lucide-react'
 import { useState } from 'react'
-import { tell } from '../../base/toast'
+import { notify } from '../../base/toast'
 import { Button, Fault, saveAs } from '../../base/ui'
 import { FindingBox } from '../findings'
 import { type Block, type Cell, isTick, type Line, type Paper, runsOf, type Table } from './paper'
@@ -72,7 +72,7 @@ function Save({ paper, of, size }: Props & { size: 'A4' | 'Letter' }) {
       } else {
         const address = URL.createObjectURL(made.file)
         saveAs(address, `${paper.file}.pdf`)
-        tell(`Saved as “${paper.file}.pdf”.`)
+        notify(`Saved as “${paper.file}.pdf”.`)
         setTimeout(() => URL.revokeObjectURL(address), 60_000)
       }
     } catch {

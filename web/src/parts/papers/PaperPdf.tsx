@@ -1,5 +1,5 @@
 import { Document, Page, Path, StyleSheet, Svg, Text, View } from '@react-pdf/renderer'
-import type { Paper as PaperSize } from '@tembrix/core/records'
+import type { PaperSize } from '@tembrix/core/records'
 import { SEVERITY_NAMES } from '../findings'
 import {
   type Block,

@@ -1,19 +1,19 @@
-import { type Paper, STARTING_TERMS } from '@tembrix/core/records'
+import { type PaperSize, STARTING_TERMS } from '@tembrix/core/records'
 import { useEffect } from 'react'
 import { useShopQuery } from '../../base/data'
 
 /** How wide and high a paper is, as CSS names it. */
-const SIZES: Record<Paper, string> = { A4: 'A4', Letter: 'letter' }
+const SIZES: Record<PaperSize, string> = { A4: 'A4', Letter: 'letter' }
 
 /** The rule of a printed page: its size, what it is of at its foot, and which page it is of how many. */
-export const pageRule = (paper: Paper, of: string): string => `@page {
+export const pageRule = (paper: PaperSize, of: string): string => `@page {
   size: ${SIZES[paper]};
   @bottom-left { content: ${JSON.stringify(of)}; font: 8pt sans-serif; }
   @bottom-right { content: counter(page) " / " counter(pages); font: 8pt sans-serif; }
 }`
 
 /** Prints the page on the shop’s paper, with what it is of on every sheet. Answers which paper that is. */
-export function usePaper(of: string): Paper {
+export function usePaper(of: string): PaperSize {
   const { data: shop } = useShopQuery()
   const paper = shop?.terms.paper ?? STARTING_TERMS.paper
   useEffect(() => {

@@ -12,7 +12,7 @@ import {
 } from '../../base/data'
 import { Bar } from '../../base/shell'
 import { type Column, DataTable } from '../../base/table'
-import { tell } from '../../base/toast'
+import { notify } from '../../base/toast'
 import {
   Button,
   callout,
@@ -37,7 +37,7 @@ export function Backups() {
   const failed = bringing.error ?? making.error
   async function makeOne() {
     const answer = await make()
-    if (!answer.error) tell('The backup is made.')
+    if (!answer.error) notify('The backup is made.')
   }
   return (
     <div className="flex h-dvh flex-col">

@@ -14,7 +14,7 @@ import {
 } from '../../base/data'
 import { type RecordForm, useRecordForm } from '../../base/form'
 import { Bar } from '../../base/shell'
-import { tell } from '../../base/toast'
+import { notify } from '../../base/toast'
 import {
   ago,
   Button,
@@ -311,7 +311,7 @@ function Remove({ model, version }: { model: ModelRecord; version: number }) {
   async function go() {
     const answer = await remove({ ...model, version })
     if (answer.error) return
-    tell(`Removed: ${model.machine.name}.`)
+    notify(`Removed: ${model.machine.name}.`)
     navigate('/machines')
   }
   return (

@@ -1,11 +1,7 @@
 import { skipToken } from '@reduxjs/toolkit/query'
-import { type Answers, matching, type StartingPoint, startingPoints } from '@tembrix/core/machines'
-import {
-  NewCustomer,
-  type NewJob as NewJobFields,
-  NewJob as NewJobSchema,
-} from '@tembrix/core/records'
-import { type FormEvent, useDeferredValue, useEffect, useRef, useState } from 'react'
+import { type Answers, matching, startingPoints } from '@tembrix/core/machines'
+import type { NewJob as NewJobFields } from '@tembrix/core/records'
+import { useDeferredValue, useState } from 'react'
 import { useNavigate } from 'react-router'
 import {
   api,
@@ -19,37 +15,14 @@ import {
   useCustomersQuery,
   useModelsQuery,
 } from '../../base/data'
-import { Faults } from '../../base/form'
+import { Faults, useSaveForm } from '../../base/form'
 import { Bar } from '../../base/shell'
 import { Button, callout, Fault, Field, TextInput } from '../../base/ui'
 import { corrections } from './corrections'
+import { type Draft, empty, formOf, type StartedJob } from './draft'
 import { MachineChoice } from './MachineChoice'
 
 const DRAFT = 'new-job'
-
-interface Draft {
-  jobId: string
-  customerId: string | null
-  name: string
-  phone: string
-  email: string
-  start: string
-  answers: Answers
-  report: string
-  complaint: string
-}
-
-const empty = (): Draft => ({
-  jobId: crypto.randomUUID(),
-  customerId: null,
-  name: '',
-  phone: '',
-  email: '',
-  start: '',
-  answers: {},
-  report: '',
-  complaint: '',
-})
 
 /** The answers given, and the machine where they leave only one. */
 function withAnswers(answers: Answers): Partial<Draft> {
@@ -63,38 +36,21 @@ export function NewJob() {
   const navigate = useNavigate()
   const kept = useAppSelector((state) => state.outbox.drafts[DRAFT]?.form) as Draft | undefined
   const [first] = useState(empty)
-  const draft = { ...first, ...kept }
-  const [create, { isLoading, error }] = useCreateJobMutation()
-  const [checked, setChecked] = useState(false)
-  const form = useRef<HTMLFormElement>(null)
+  const [create, { isLoading, error: unmade }] = useCreateJobMutation()
+  const { data: models = [] } = useModelsQuery()
+  const form = useSaveForm(formOf(startingPoints(models)), { ...first, ...kept }, start)
+  const draft = form.values() as Draft
 
-  const set = (changes: Partial<Draft>) =>
-    dispatch(drafted({ key: DRAFT, field: 'form', value: { ...draft, ...changes } }))
+  const drop = () => dispatch(drafted({ key: DRAFT, field: 'form', value: undefined }))
+  function set(changes: Partial<Draft>) {
+    form.fill(changes)
+    dispatch(drafted({ key: DRAFT, field: 'form', value: { ...form.values() } }))
+  }
   const isKnown = draft.customerId !== null
   const { currentData: known } = useCustomerQuery(draft.customerId ?? skipToken)
   const words = useDeferredValue(draft.name.trim())
   const isSearching = !isKnown && words.length >= 2
   const { currentData: similar = [] } = useCustomersQuery(isSearching ? words : skipToken)
-
-  const contact = NewCustomer.safeParse({
-    name: draft.name,
-    phone: draft.phone,
-    email: draft.email,
-  })
-  const problem = (field: string) =>
-    checked && !isKnown
-      ? contact.error?.issues.find(({ path }) => path[0] === field)?.message
-      : undefined
-  const { data: models = [] } = useModelsQuery()
-  const start: StartingPoint | undefined = startingPoints(models).find(
-    ({ id }) => id === draft.start,
-  )
-
-  const faults = checked ? (isKnown ? 0 : (contact.error?.issues.length ?? 0)) + (start ? 0 : 1) : 0
-
-  useEffect(() => {
-    if (checked) form.current?.querySelector<HTMLElement>('[aria-invalid=true]')?.focus()
-  }, [checked])
 
   /** The job was stored before and its answer lost: what was corrected since is stored too. */
   async function correct(jobId: string, job: NewJobFields) {
@@ -105,31 +61,21 @@ export function NewJob() {
     for (const action of put(jobId, 'the new job', corrections(file, job))) dispatch(action)
   }
 
-  async function submit(event: FormEvent) {
-    event.preventDefault()
-    setChecked(false)
-    queueMicrotask(() => setChecked(true))
-    if ((!isKnown && !contact.success) || !start) return
-    const job = NewJobSchema.parse({
-      id: draft.jobId,
-      customer: draft.customerId === null ? contact.data : { id: draft.customerId },
-      machine: { machine: start.machine, modelId: start.modelId, sources: start.sources },
-      complaint: draft.complaint,
-    })
+  async function start({ report, ...job }: StartedJob) {
     const answer = await create(job)
     if (!answer.data) return
     const { id } = answer.data.job
     if (!answer.data.isNew) await correct(id, job)
-    if (draft.report.trim() !== '') {
+    if (report.trim() !== '') {
       const recordId = crypto.randomUUID()
       dispatch(
         created(
           { jobId: id, collection: 'readings', recordId },
-          { jobId: id, name: 'System report', text: draft.report },
+          { jobId: id, name: 'System report', text: report },
         ),
       )
     }
-    dispatch(drafted({ key: DRAFT, field: 'form', value: undefined }))
+    drop()
     navigate(`/jobs/${id}/identify`)
   }
 
@@ -140,13 +86,12 @@ export function NewJob() {
       </Bar>
       <main id="work" tabIndex={-1} className="outline-none">
         <form
-          ref={form}
-          onSubmit={submit}
+          onSubmit={form.submit}
           noValidate
           className="mx-auto grid w-full max-w-5xl gap-x-8 gap-y-5 p-4 md:grid-cols-[1fr_1.2fr]"
         >
           <div className="empty:hidden md:col-span-2">
-            <Faults count={faults} />
+            <Faults count={form.faults} />
           </div>
           <fieldset className="flex flex-col gap-3 bg-sheet p-4">
             <legend className="float-left mb-1 w-full text-lg font-semibold">Customer</legend>
@@ -166,7 +111,7 @@ export function NewJob() {
               </div>
             ) : (
               <>
-                <Field label="Name" error={problem('name')}>
+                <Field label="Name" error={form.error('name')}>
                   {(control) => (
                     <TextInput
                       {...control}
@@ -191,7 +136,7 @@ export function NewJob() {
                     ))}
                   </ul>
                 )}
-                <Field label="Phone" error={problem('phone')}>
+                <Field label="Phone" error={form.error('phone')}>
                   {(control) => (
                     <TextInput
                       {...control}
@@ -201,7 +146,7 @@ export function NewJob() {
                     />
                   )}
                 </Field>
-                <Field label="E-mail" error={problem('email')}>
+                <Field label="E-mail" error={form.error('email')}>
                   {(control) => (
                     <TextInput
                       {...control}
@@ -227,9 +172,14 @@ export function NewJob() {
 
           <fieldset className="bg-sheet p-4" aria-describedby="machine-problem">
             <legend className="float-left mb-2 w-full text-lg font-semibold">Machine</legend>
-            {checked && !start && (
-              <p id="machine-problem" className="clear-left mb-2 font-medium text-stop">
-                Choose the kind of machine.
+            {form.error('start') && (
+              <p
+                id="machine-problem"
+                data-fault
+                tabIndex={-1}
+                className="clear-left mb-2 font-medium text-stop"
+              >
+                {form.error('start')}
               </p>
             )}
             <MachineChoice
@@ -246,10 +196,10 @@ export function NewJob() {
           </fieldset>
 
           <div className="sticky bottom-0 flex flex-wrap items-center justify-end gap-3 bg-mat py-3 md:col-span-2">
-            {error && <Fault className="flex-1">{wordsFor(error)}</Fault>}
+            {unmade && <Fault className="flex-1">{wordsFor(unmade)}</Fault>}
             <Button
               onClick={() => {
-                dispatch(drafted({ key: DRAFT, field: 'form', value: undefined }))
+                drop()
                 navigate('/')
               }}
             >

@@ -6,7 +6,7 @@ import { useState } from 'react'
 import { z } from 'zod'
 import { useActMutation, useChangeModuleMutation, useRemoveModuleMutation } from '../../base/data'
 import { Faults, useSaveForm } from '../../base/form'
-import { tell } from '../../base/toast'
+import { notify } from '../../base/toast'
 import {
   Button,
   Confirm,
@@ -94,7 +94,7 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
 
   function done(what: string) {
     const article = piece?.module.article ?? (form.value('module') as Module | null)?.article
-    tell(article ? `${what}: ${article}.` : `${what}.`)
+    notify(article ? `${what}: ${article}.` : `${what}.`)
     onClose()
   }
 

@@ -2,17 +2,17 @@ import { FORM_FACTORS, GENERATIONS } from '@tembrix/core/model'
 import {
   type Offered,
   offeredKey,
-  SUPPLIER_MOODS,
+  SUPPLIER_BEHAVIOURS,
   type SupplierAnswer,
-  type SupplierMood,
+  type SupplierBehaviour,
 } from '@tembrix/core/records'
 import { Check, LoaderCircle, Plus } from 'lucide-react'
 import { type FormEvent, useEffect, useRef, useState } from 'react'
 import {
   useCreateModuleMutation,
   useLazySearchSupplierQuery,
-  useSetSupplierMoodMutation,
-  useSupplierMoodQuery,
+  useSetSupplierBehaviourMutation,
+  useSupplierBehaviourQuery,
 } from '../../base/data'
 import { type Column, DataTable } from '../../base/table'
 import { Button, Field, money, Nothing, plural, Select, TextInput } from '../../base/ui'
@@ -108,7 +108,7 @@ export function SupplierSearch() {
         </div>
       )}
       {!isFetching && data && !error && <Answer key={data.supplier} {...data} />}
-      <Mood />
+      <Behaviour />
     </>
   )
 }
@@ -176,26 +176,28 @@ function Answer({ supplier, offers, takenUp }: SupplierAnswer) {
   )
 }
 
-const MOODS: Record<SupplierMood, string> = {
+const BEHAVIOURS: Record<SupplierBehaviour, string> = {
   steady: 'at once',
   slow: 'slowly',
   failing: 'with errors',
 }
 
 /** This supplier is simulated: how it answers can be chosen, to see what happens then. */
-function Mood() {
-  const { data } = useSupplierMoodQuery()
-  const [set] = useSetSupplierMoodMutation()
+function Behaviour() {
+  const { data } = useSupplierBehaviourQuery()
+  const [set] = useSetSupplierBehaviourMutation()
   if (!data) return null
   return (
     <p className="mt-auto flex items-center gap-2 text-sm text-ink-2">
-      <label htmlFor="mood">{data.supplier} is simulated and ships with Tembrix. It answers</label>
+      <label htmlFor="behaviour">
+        {data.supplier} is simulated and ships with Tembrix. It answers
+      </label>
       <span className="w-36">
         <Select
-          id="mood"
-          value={data.mood}
-          options={SUPPLIER_MOODS.map((value) => ({ value, label: MOODS[value] }))}
-          onValue={(mood) => set(mood)}
+          id="behaviour"
+          value={data.behaviour}
+          options={SUPPLIER_BEHAVIOURS.map((value) => ({ value, label: BEHAVIOURS[value] }))}
+          onValue={(behaviour) => set(behaviour)}
         />
       </span>
     </p>

@@ -1,5 +1,5 @@
 import { useActMutation } from '../../base/data'
-import { tell } from '../../base/toast'
+import { notify } from '../../base/toast'
 import { Button, callout, Dialog, Fault, money } from '../../base/ui'
 import type { KitOnShelf } from './words'
 
@@ -16,7 +16,7 @@ export function TakeApart({ kit, onClose }: { kit: KitOnShelf; onClose: () => vo
       }),
     )
     if (answer.error) return
-    tell(`Apart: ${kit.pieces.length} single modules.`)
+    notify(`Apart: ${kit.pieces.length} single modules.`)
     onClose()
   }
 

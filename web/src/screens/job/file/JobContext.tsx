@@ -52,7 +52,7 @@ export const useJobAt = (): (() => JobView) => useSource().get
  * What is inside reads the job a moment later than the board: a move at the board is drawn first. Only
  * for what is read there and not typed into.
  */
-export function Later({ children }: { children: ReactNode }) {
+export function Deferred({ children }: { children: ReactNode }) {
   const source = useSource()
   const later = useDeferredValue(useSyncExternalStore(source.subscribe, source.get))
   const value = useMemo(() => still(later), [later])

@@ -1,8 +1,8 @@
 export { readingOf, remember } from './evidenceOf'
 export {
+  Deferred,
   JobProvider,
   type JobView,
-  Later,
   useJob,
   useJobAt,
   useJobPart,

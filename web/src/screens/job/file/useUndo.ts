@@ -1,16 +1,16 @@
 import { type Collection, FACTS } from '@tembrix/core/records'
 import { useMemo } from 'react'
 import {
+  type Change,
   inverse,
   recordIn,
   redone,
-  type Step,
   undone,
   useAppSelector,
   useAppStore,
   type Write,
 } from '../../../base/data'
-import { tell } from '../../../base/toast'
+import { notify } from '../../../base/toast'
 import { list } from '../../../base/ui'
 import { useJobAt } from './JobContext'
 
@@ -31,12 +31,12 @@ export function useUndo(): { undo: (() => void) | undefined; redo: (() => void) 
     const back = (which: 'past' | 'future', turn: typeof undone | typeof redone) => () => {
       const deeds = store.getState().undo[jobId]?.[which] ?? []
       for (let off = 1; off <= deeds.length; off += 1) {
-        const writes = inverse((deeds[deeds.length - off] as Step).writes, current)
+        const writes = inverse((deeds[deeds.length - off] as Change).writes, current)
         if (writes.length === 0 && off < deeds.length) continue
         store.dispatch(turn({ jobId, off, step: writes.length > 0 ? { writes } : null }))
         edit.settle('what was taken back', writes)
         if (writes.length > 0)
-          tell(`${which === 'past' ? 'Taken back' : 'Done again'}: ${named(writes)}.`)
+          notify(`${which === 'past' ? 'Taken back' : 'Done again'}: ${named(writes)}.`)
         return
       }
     }

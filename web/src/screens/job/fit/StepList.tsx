@@ -1,4 +1,4 @@
-import type { FitStep } from '@tembrix/core/fitting'
+import type { FittingStep } from '@tembrix/core/fitting'
 import { Check, SkipForward } from 'lucide-react'
 import { PHASE_NAMES, wordsOf } from '../../../parts/handling'
 import { useJob } from '../file'
@@ -6,8 +6,8 @@ import type { Fitting } from './useFit'
 
 interface Props {
   fitting: Fitting
-  current: FitStep | undefined
-  onOpen: (step: FitStep) => void
+  current: FittingStep | undefined
+  onOpen: (step: FittingStep) => void
 }
 
 /** All steps under their phases; one opens large. */

@@ -1,4 +1,4 @@
-import type { FitStep } from '@tembrix/core/fitting'
+import type { FittingStep } from '@tembrix/core/fitting'
 import { Check, ChevronLeft, ListChecks, RectangleHorizontal, SkipForward } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { Button, callout, Field, TextInput } from '../../../base/ui'
@@ -82,7 +82,7 @@ export function Steps({ fitting, onScrews, onTray }: Props) {
 
 interface CardProps {
   fitting: Fitting
-  step: FitStep
+  step: FittingStep
   number: number
   onBack: (() => void) | undefined
   onNext: () => void

@@ -1,4 +1,4 @@
-import { type FitStep, fittingSteps, slotsAfter, waitsFor } from '@tembrix/core/fitting'
+import { type FittingStep, fittingSteps, slotsAfter, waitsFor } from '@tembrix/core/fitting'
 import { fittingInput } from '@tembrix/core/job'
 import {
   type Assignment,
@@ -17,11 +17,11 @@ import { useJob, useOneRecord } from '../file'
 
 export interface Fitting {
   fit: Fit
-  steps: FitStep[]
+  steps: FittingStep[]
   /** What is done, left out, or not yet. */
-  tickOf: (step: FitStep) => Tick | undefined
+  tickOf: (step: FittingStep) => Tick | undefined
   /** Cautions and steps for safety that a step waits for. */
-  waitsFor: (step: FitStep) => FitStep[]
+  waitsFor: (step: FittingStep) => FittingStep[]
   /** What sits in the slots by the steps done. */
   slots: Assignment
   removed: string[]
@@ -30,10 +30,10 @@ export interface Fitting {
   set: (fields: FitChange) => void
   /** The same, not to be undone: the clock, and the end. */
   settle: (fields: FitChange & { finished?: true }, name?: string, along?: readonly Write[]) => void
-  tick: (step: FitStep, reason?: string) => void
+  tick: (step: FittingStep, reason?: string) => void
   /** Marks several as done at once: cautions read together. */
-  tickAll: (steps: readonly FitStep[]) => void
-  untick: (step: FitStep) => void
+  tickAll: (steps: readonly FittingStep[]) => void
+  untick: (step: FittingStep) => void
 }
 
 /** The job's steps at the bench and how far they are; the record is begun with the first thing noted. */
@@ -53,8 +53,8 @@ export function useFit(): Fitting {
   )
 
   return useMemo(() => {
-    const tickOf = ({ id }: FitStep) => fit.ticks[id]
-    const isDone = (step: FitStep) => tickOf(step)?.state === 'done'
+    const tickOf = ({ id }: FittingStep) => fit.ticks[id]
+    const isDone = (step: FittingStep) => tickOf(step)?.state === 'done'
     return {
       fit,
       steps,

@@ -4,7 +4,7 @@ import { ago, Disclosure, IconButton } from '../../../base/ui'
 import { FORMAT_NAMES, PROBLEMS, placeOf } from '../../../parts/facts'
 import { readingOf, useJob } from '../file'
 import { useIdentify } from './useIdentify'
-import { gist } from './words'
+import { summaryOf } from './words'
 
 /** What has been read on this job, each as it came. */
 export function ReadingList() {
@@ -22,7 +22,7 @@ export function ReadingList() {
                 className="min-w-0 flex-1"
                 summary={
                   <>
-                    <b className="font-semibold">{record.name}</b> · {gist(reading)}
+                    <b className="font-semibold">{record.name}</b> · {summaryOf(reading)}
                     <span className="text-ink-2">
                       {' '}
                       {record.by}

@@ -16,7 +16,7 @@ export const WAY_NAMES: Partial<Record<Source, string>> = {
 }
 
 /** What a reading gave, in a few words. */
-export function gist({ format, modules, machine, system }: Reading): string {
+export function summaryOf({ format, modules, machine, system }: Reading): string {
   const parts = modules.length > 0 || !system ? [plural(modules.length, 'module')] : []
   if (machine?.slotCount) parts.push(`${plural(machine.slotCount, 'slot')} claimed`)
   if (format.startsWith('spd')) {

@@ -4,7 +4,7 @@ import { Link } from 'react-router'
 import { Button, callout, capacity, Tab, useTab } from '../../../base/ui'
 import { FindingList } from '../../../parts/findings'
 import { Judgement } from '../../../parts/judgement'
-import { Later, OnTo, useJob, useJobAt, useJobPart, useNeed, WithOffers } from '../file'
+import { Deferred, OnTo, useJob, useJobAt, useJobPart, useNeed, WithOffers } from '../file'
 import { Tune } from '../tune'
 import { Beforehand } from './Beforehand'
 import { Compare } from './Compare'
@@ -43,9 +43,9 @@ export function Plan() {
       </div>
       <Deeds />
       <Tabs.Content value="this" className="flex flex-col gap-3">
-        <Later>
+        <Deferred>
           <ThisPlan />
-        </Later>
+        </Deferred>
       </Tabs.Content>
       <Tabs.Content value="options">
         <WithOffers>

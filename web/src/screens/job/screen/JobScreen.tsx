@@ -7,7 +7,7 @@ import { Button, Message, money, plural, Unread } from '../../../base/ui'
 import { BoardColumn, BoardStrip, Desk, Legend, UndoButtons } from '../../../parts/board'
 import { Frame } from '../../../parts/frame'
 import { BenchContext } from '../bench'
-import { JobProvider, type JobView, Later, useJob, useJobAt, useJobPart, useUndo } from '../file'
+import { Deferred, JobProvider, type JobView, useJob, useJobAt, useJobPart, useUndo } from '../file'
 import { FoundTray } from '../identify'
 import { PlanTray } from '../plan'
 import { frameOf, type StepFrame } from './frameOf'
@@ -80,9 +80,9 @@ function Opened() {
         leads={leads}
         place={pathname}
         rail={
-          <Later>
+          <Deferred>
             <Rail />
-          </Later>
+          </Deferred>
         }
         board={(tools) => <JobBoard frame={frame} lit={lit} tools={tools} />}
         strip={(open, onOpen) => <JobStrip frame={frame} lit={lit} open={open} onOpen={onOpen} />}

@@ -1,5 +1,5 @@
 import type { Suspicion, Trial } from '@tembrix/core/diagnose'
-import { clearSetupSteps, type FitStep, touchesParts, trialSteps } from '@tembrix/core/fitting'
+import { clearSetupSteps, type FittingStep, touchesParts, trialSteps } from '@tembrix/core/fitting'
 import { opennessOf } from '@tembrix/core/job'
 import { Check, TriangleAlert } from 'lucide-react'
 import { useMemo, useState } from 'react'
@@ -9,9 +9,9 @@ import { useJob } from '../file'
 import { type Fitting, useFit } from '../fit'
 
 export interface TrialWork {
-  steps: FitStep[]
+  steps: FittingStep[]
   /** How the setup is cleared, should the trial leave it not starting. */
-  clearing: FitStep[]
+  clearing: FittingStep[]
   fitting: Fitting
   /** Every caution of it was read, or it touches nothing. */
   ready: boolean
@@ -74,7 +74,7 @@ export function TrialSteps({ work: { steps, clearing, fitting } }: { work: Trial
 }
 
 /** The cautions of these steps, to be read once; after that they can be shown again. */
-function Cautions({ steps, fitting }: { steps: readonly FitStep[]; fitting: Fitting }) {
+function Cautions({ steps, fitting }: { steps: readonly FittingStep[]; fitting: Fitting }) {
   const [shown, setShown] = useState(false)
   const cautions = steps.filter(({ caution }) => caution)
   if (cautions.length === 0) return null
@@ -118,7 +118,7 @@ function Cautions({ steps, fitting }: { steps: readonly FitStep[]; fitting: Fitt
   )
 }
 
-function Steps({ label, steps }: { label: string; steps: readonly FitStep[] }) {
+function Steps({ label, steps }: { label: string; steps: readonly FittingStep[] }) {
   const { pieces } = useJob()
   return (
     <ol aria-label={label} className="my-1 list-decimal pl-6">
