@@ -93,11 +93,11 @@ test('a need nothing meets names what stands in the way, and the nearest', async
   await expect(page.getByLabel('Buying policy')).toHaveValue('capacity')
   await page.getByLabel('Free slots').fill('0')
   await page.getByLabel('At least, GB usable').fill('20')
-  await page.getByLabel('Buying policy').selectOption({ label: 'Matched kit or nothing' })
+  await page.getByLabel('Buying policy').selectOption({ label: 'Matched kit' })
   await page.getByRole('list', { name: 'Picks' }).getByRole('button').first().click()
   await page.getByRole('tab', { name: 'This plan' }).click()
   await expect(page.getByRole('region', { name: 'What the buying policies say' })).toContainText(
-    'Matched kit or nothing (this job’s): would accept it',
+    'Matched kit (this job’s): would accept it',
   )
 })
 

@@ -10,9 +10,10 @@ import {
   useRouteError,
 } from 'react-router'
 import { type Store, useShopQuery } from './base/data'
+import { calculateIn, writeDates } from './base/format'
 import { Bar } from './base/shell'
 import { ToastPlace } from './base/toast'
-import { calculateIn, Message } from './base/ui'
+import { Message } from './base/ui'
 import { Counter } from './screens/counter/Counter'
 
 /** All of a job’s screens come as one, so that its steps open while the server is away. */
@@ -71,12 +72,14 @@ export function App({ store }: { store: Store }) {
   )
 }
 
-/** All screens: money in the shop’s currency, and a sign while the next one comes. */
+/** All screens: money and dates as the shop writes them, and a sign while the next one comes. */
 function Everything() {
   const { data: shop } = useShopQuery()
   const { state } = useNavigation()
   const currency = shop?.terms.currency ?? 'EUR'
   calculateIn(currency)
+  const dates = shop?.terms.dateFormat ?? 'day first'
+  writeDates(dates)
   return (
     <>
       {state === 'loading' && (
@@ -84,7 +87,7 @@ function Everything() {
           <span className="sr-only">Opening…</span>
         </p>
       )}
-      <Outlet key={currency} />
+      <Outlet key={`${currency} ${dates}`} />
       <ToastPlace />
     </>
   )

@@ -32,6 +32,9 @@ const NO_WARRANTY: Warranty = { newParts: null, usedParts: null, work: null }
 export const PAPERS = ['A4', 'Letter'] as const
 export type PaperSize = (typeof PAPERS)[number]
 
+export const DATE_FORMATS = ['day first', 'month first', 'year first'] as const
+export type DateFormat = (typeof DATE_FORMATS)[number]
+
 /** What the shop charges and promises: amounts in minor units, shares in per cent. */
 export const Terms = z.object({
   shopName: z.string().trim().max(120),
@@ -52,6 +55,8 @@ export const Terms = z.object({
   labour: LabourTable,
   /** What the shop’s printer takes. */
   paper: z.enum(PAPERS).default('A4'),
+  /** How dates are written, and read between strokes. */
+  dateFormat: z.enum(DATE_FORMATS).default('day first'),
 })
 export type Terms = z.infer<typeof Terms>
 
@@ -80,4 +85,5 @@ export const STARTING_TERMS: Terms = {
     stability: 10,
   },
   paper: 'A4',
+  dateFormat: 'day first',
 }

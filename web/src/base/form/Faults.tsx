@@ -1,4 +1,5 @@
-import { callout, plural } from '../ui'
+import { plural } from '../format'
+import { callout } from '../ui'
 
 /** Above a form: how many of its fields are wrong. Each says itself what. */
 export function Faults({ count }: { count: number }) {

@@ -1,7 +1,8 @@
 import { Search } from 'lucide-react'
 import { lazy, Suspense, useCallback, useState } from 'react'
+import { capital } from '../format'
 import { SHORTCUTS, useShortcut } from '../keys'
-import { capital, IconButton } from '../ui'
+import { IconButton } from '../ui'
 
 const Palette = lazy(async () => ({ default: (await import('./Palette')).Palette }))
 const KeyLegend = lazy(async () => ({ default: (await import('./KeyLegend')).KeyLegend }))

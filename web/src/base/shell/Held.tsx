@@ -12,7 +12,8 @@ import {
   useAppSelector,
   yielded,
 } from '../data'
-import { Button, capacity } from '../ui'
+import { capacity } from '../format'
+import { Button } from '../ui'
 import { fieldName, inWords, type Names } from './inWords'
 
 /** A write that waits for a person: what it is, why it waits, and the ways out. */

@@ -1,5 +1,6 @@
+import { capital } from '../format'
 import { Keys, SHORTCUTS } from '../keys'
-import { capital, Dialog } from '../ui'
+import { Dialog } from '../ui'
 
 const PLACES = ['everywhere', 'at the board', 'in a list', 'at the bench'] as const
 

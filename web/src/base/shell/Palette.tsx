@@ -3,8 +3,8 @@ import { Plus } from 'lucide-react'
 import { type ReactNode, useDeferredValue, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { rowsOf, useJobsInfiniteQuery, useModelsQuery } from '../data'
+import { capital } from '../format'
 import { Keys, useCommands } from '../keys'
-import { capital } from '../ui'
 import { PLACES } from './places'
 
 /** Jobs shown of all that match. */

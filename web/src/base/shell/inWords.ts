@@ -1,4 +1,4 @@
-import { dayAndTime } from '../ui'
+import { dayAndTime } from '../format'
 
 /** What ids stand for, by id. */
 export type Names = ReadonlyMap<string, string>

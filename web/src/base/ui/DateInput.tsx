@@ -1,16 +1,12 @@
 import { parseISO } from 'date-fns'
 import { CalendarDays } from 'lucide-react'
 import { lazy } from 'react'
-import { dateFrom } from './dates'
+import { dateFrom, day, isoDay, today } from '../format'
 import type { Control } from './Field'
 import { OnDemand } from './OnDemand'
-import { day, isoDay } from './say'
 import { TextInput } from './TextInput'
 
 const Calendar = lazy(async () => ({ default: (await import('./Calendar')).Calendar }))
-
-/** What to say of a date that is none. */
-export const NO_DATE = 'Enter a date, such as 28 Nov 2026.'
 
 const ISO = /^\d{4}-\d{2}-\d{2}$/
 
@@ -30,7 +26,7 @@ export function DateInput({ value, onValue, ...control }: Props) {
       <TextInput
         {...control}
         className="pr-12"
-        placeholder="day, month, year"
+        placeholder={day(today())}
         value={isDate ? day(text) : text}
         onValue={(typed) => onValue(dateFrom(typed, new Date()) ?? typed.trim())}
       />

@@ -3,20 +3,25 @@ import { type ComponentProps, type ReactNode, useState } from 'react'
 
 interface Props extends Omit<ComponentProps<'details'>, 'onToggle'> {
   summary: ReactNode
+  /** Opens it, from the start or once there is a reason to; it is never closed under a hand. */
+  open?: boolean
   /** Told whether it is open now. */
   onOpen?: (open: boolean) => void
 }
 
 /** What is folded away behind a line that says what it is; made when it is first opened. */
 export function Disclosure({ summary, onOpen, open = false, children, ...rest }: Props) {
-  const [made, setMade] = useState(open)
+  const [state, setState] = useState({ open, made: open, asked: open })
+  if (open !== state.asked) {
+    setState({ open: state.open || open, made: state.made || open, asked: open })
+  }
   return (
     <details
       {...rest}
-      open={open}
-      onToggle={({ currentTarget }) => {
-        if (currentTarget.open) setMade(true)
-        onOpen?.(currentTarget.open)
+      open={state.open}
+      onToggle={({ currentTarget: { open: isOpen } }) => {
+        setState((now) => ({ ...now, open: isOpen, made: now.made || isOpen }))
+        onOpen?.(isOpen)
       }}
     >
       <summary className="flex min-h-11 cursor-pointer list-none items-center gap-1.5 [&::-webkit-details-marker]:hidden">
@@ -27,7 +32,7 @@ export function Disclosure({ summary, onOpen, open = false, children, ...rest }:
         />
         <span className="min-w-0 flex-1">{summary}</span>
       </summary>
-      {made && children}
+      {state.made && children}
     </details>
   )
 }

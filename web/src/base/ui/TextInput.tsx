@@ -39,11 +39,3 @@ export function TextInput({ value, onValue, lines, type, className = '', ...rest
   }
   return lines ? <textarea rows={lines} {...shared} /> : <input type={type} {...shared} />
 }
-
-/** Text as a number where it is one; empty as `null`; anything else as it stands, for the check to refuse. */
-export function numberFrom(text: string): number | string | null {
-  const plain = text.trim().replace(',', '.')
-  if (plain === '') return null
-  const number = Number(plain)
-  return Number.isFinite(number) ? number : text
-}

@@ -1,7 +1,7 @@
 import type { Finding } from '@tembrix/core/model'
 import type { Assignment } from '@tembrix/core/records'
 import { useMemo } from 'react'
-import { capacity } from '../../base/ui'
+import { capacity } from '../../base/format'
 import { ChannelMark } from './ChannelMark'
 import { channelClass } from './channels'
 import { useDesk } from './DeskContext'

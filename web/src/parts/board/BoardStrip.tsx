@@ -3,7 +3,8 @@ import type { Evaluation, Finding, Placement, Slot } from '@tembrix/core/model'
 import type { Assignment } from '@tembrix/core/records'
 import { ChevronDown, ChevronUp } from 'lucide-react'
 import { memo } from 'react'
-import { capacity, plural, useMedia } from '../../base/ui'
+import { capacity, plural, speed } from '../../base/format'
+import { useMedia } from '../../base/ui'
 import { channelClass } from './channels'
 import { useDesk, useDeskStore } from './DeskContext'
 import { modeWord } from './Figures'
@@ -145,7 +146,6 @@ function Sum({
 }) {
   const size = ({ starts, capacity: { usableGiB, installedGiB } }: Evaluation) =>
     capacity(starts ? usableGiB : installedGiB)
-  const speed = ({ run }: Evaluation) => (run ? `${run.dataRate} MT/s` : '–')
   return (
     <>
       <Part name="Capacity" now={size(evaluation)} was={before && size(before)} />
@@ -157,7 +157,12 @@ function Sum({
             was={before && modeWord(before.mode)}
             roomy
           />
-          <Part name="Speed" now={speed(evaluation)} was={before && speed(before)} roomy />
+          <Part
+            name="Speed"
+            now={speed(evaluation.run?.dataRate)}
+            was={before && speed(before.run?.dataRate)}
+            roomy
+          />
         </>
       )}
     </>

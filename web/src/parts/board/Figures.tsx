@@ -2,7 +2,7 @@ import type { Evaluation, Run } from '@tembrix/core/model'
 import { exactRate } from '@tembrix/core/model'
 import { Popover } from 'radix-ui'
 import { memo } from 'react'
-import { capacity, tidy } from '../../base/ui'
+import { bandwidth, capacity, latency, speed, tidy } from '../../base/format'
 
 interface Props {
   evaluation: Evaluation
@@ -50,19 +50,19 @@ export function Figures({ evaluation, before, cost }: Props) {
       />
       <Figure
         name="Speed"
-        figure={run ? `${run.dataRate} MT/s` : '–'}
+        figure={run ? speed(run.dataRate) : '–'}
         was={before && (was ? String(was.dataRate) : '–')}
         why={run ? rateWords(run) : 'The machine does not start.'}
       />
       <Figure
         name="Latency"
-        figure={run ? `${tidy(run.firstWordNs)} ns` : '–'}
-        was={before && (was ? tidy(was.firstWordNs) : '–')}
+        figure={run ? latency(run.firstWordNs) : '–'}
+        was={before && (was ? tidy(was.firstWordNs, 1) : '–')}
         why={run ? latencyWords(run) : 'The machine does not start.'}
       />
       <Figure
         name="Peak bandwidth"
-        figure={run ? `${tidy(run.wholePeakGBs, 1)} GB/s` : '–'}
+        figure={run ? bandwidth(run.wholePeakGBs) : '–'}
         was={before && (was ? tidy(was.wholePeakGBs, 1) : '–')}
         why="The most it could stream through all of its memory, each stretch at its own peak. Real programs reach a part of it."
       />
@@ -112,7 +112,7 @@ function zoneWords({ zones }: Evaluation): string {
   if (zones.length === 0) return 'The machine does not start.'
   const parts = zones.map(
     ({ ways, gib, peakGBs }) =>
-      `${capacity(gib)} over ${ways === 1 ? 'one channel' : `${ways} channels`}, at most ${tidy(peakGBs, 1)} GB/s`,
+      `${capacity(gib)} over ${ways === 1 ? 'one channel' : `${ways} channels`}, at most ${bandwidth(peakGBs)}`,
   )
   return `${parts.join('; ')}.`
 }

@@ -5,7 +5,7 @@ import {
   profilePossible,
 } from '@tembrix/core/evaluate'
 import type { Evaluation, Machine, Placement } from '@tembrix/core/model'
-import { list, plural } from '../../base/ui'
+import { list, plural } from '../../base/format'
 
 interface Props {
   machine: Machine

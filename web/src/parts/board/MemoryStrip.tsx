@@ -1,6 +1,6 @@
 import { channelCapacities, fittedModules, spans } from '@tembrix/core/evaluate'
 import type { Evaluation, Machine, Placement } from '@tembrix/core/model'
-import { capacity, list, tidy } from '../../base/ui'
+import { bandwidth, capacity, list } from '../../base/format'
 import { channelClass, weave } from './channels'
 
 interface Props {
@@ -46,7 +46,7 @@ export function MemoryStrip({ machine, placement, evaluation, slim = false }: Pr
               }
             >
               {capacity(gib)} {ways > 1 ? 'over' : 'on'} {list(channels)} ·{' '}
-              {tidy(zones[index]?.peakGBs ?? 0, 1)} GB/s
+              {bandwidth(zones[index]?.peakGBs ?? 0)}
             </span>
           </div>
         ))}

@@ -1,6 +1,6 @@
 import type { Module } from '@tembrix/core/model'
 import { memo } from 'react'
-import { capacity } from '../../base/ui'
+import { capacity } from '../../base/format'
 import { organisation, profileRateOf, rateOf } from './words'
 
 interface Props {

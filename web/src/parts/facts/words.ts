@@ -1,6 +1,6 @@
 import type { FormFactor, ModuleTimes, Source, Trust } from '@tembrix/core/model'
 import type { Format, ProblemCode, ReadSpeed, Where } from '@tembrix/core/readings'
-import { capacity, plural } from '../../base/ui'
+import { capacity, plural, speed } from '../../base/format'
 import { formOf } from '../board'
 
 export const FORMAT_NAMES: Record<Format, string> = {
@@ -93,7 +93,7 @@ export function figureValue(what: string, value: unknown): string {
 function speedValue({ kind, dataRate, cl, trcd, trp, tras, voltage }: ReadSpeed): string {
   const timings = [cl, trcd, trp, tras].filter((one) => one !== undefined)
   const figures = [
-    `${dataRate} MT/s`,
+    speed(dataRate),
     timings.length > 1 ? timings.join('-') : timings.length === 1 ? `CL ${timings[0]}` : '',
     voltage === undefined ? '' : `${voltage} V`,
   ].filter((one) => one !== '')
@@ -119,8 +119,8 @@ export const PROBLEMS: Record<ProblemCode, string> = {
   FORM_MISSING: 'The form factor (DIMM, SO-DIMM, CAMM2) is not on it: look at the module.',
   RATE_AMBIGUOUS: 'This figure may be the speed or the clock (half of it).',
   RATE_UNKNOWN: 'Unknown: no speed of this generation has that name.',
-  BIN_UNKNOWN: 'The letters behind the speed are no known speed bin; timings are not known.',
-  TYPE_UNKNOWN: 'The kind of module is not known.',
+  BIN_UNKNOWN: 'The letters after the speed are no known speed bin; timings are unknown.',
+  TYPE_UNKNOWN: 'The kind of module is unknown.',
   DENSITY_NOT_MADE: 'These figures make a chip density that nobody makes: read the label again.',
   CAPACITY_NOT_MADE: 'No module of this capacity is made.',
   TRUNCATED: 'The file ends too early; what there is of it is not verified.',

@@ -1,5 +1,5 @@
 import type { Evaluation, Finding, FindingCode, Machine, Severity } from '@tembrix/core/model'
-import { capacity, list, tidy } from '../../base/ui'
+import { bandwidth, capacity, list, speed, tidy } from '../../base/format'
 import { formOf } from '../board'
 
 export interface Wording {
@@ -76,7 +76,7 @@ const CATALOGUE: Record<FindingCode, Word> = {
     todo: 'Use modules of one voltage throughout.',
   }),
   SLOT_ORDER_OPEN: {
-    title: 'Which slots to fill first is not known',
+    title: 'Which slots to fill first is unknown',
     means: 'With several slots to a channel the order matters, and boards differ.',
     todo: 'Find the page of the manual that shows the slots, and enter the order in Identify.',
   },
@@ -97,17 +97,17 @@ const CATALOGUE: Record<FindingCode, Word> = {
   },
   TOTAL_CAPACITY: ({ machine, evaluation }) => ({
     title: 'More than the machine takes',
-    means: `${capacity(evaluation.capacity.installedGiB)} are fitted; the machine takes ${capacity(machine.limits.totalGiB)} in all.`,
+    means: `${capacity(evaluation.capacity.installedGiB)} are fitted; the maximum is ${capacity(machine.limits.totalGiB)}.`,
     todo: 'Take smaller modules or leave a slot empty. A published maximum is often only what was tested: look for the maker’s newest statement.',
   }),
   BOOT_SLOT_EMPTY: ({ finding }) => ({
     title: `Slot ${list(finding.slots)} must be filled`,
-    means: 'The machine looks for memory there first and stays dark without it.',
+    means: 'The machine looks for memory there first and does not start without it.',
     todo: `Move a module to ${list(finding.slots)}.`,
   }),
   SINGLE_CHANNEL: ({ machine, evaluation }) => ({
     title: 'Runs on a single channel',
-    means: `Only one of ${machine.channels.length} channels carries data at a time: ${tidy(evaluation.zones[0]?.peakGBs ?? 0, 1)} GB/s at most, where two would give ${tidy(2 * (evaluation.zones[0]?.peakGBs ?? 0), 1)}.`,
+    means: `Only one of ${machine.channels.length} channels carries data at a time: ${bandwidth(evaluation.zones[0]?.peakGBs ?? 0)} at most, where two would give ${tidy(2 * (evaluation.zones[0]?.peakGBs ?? 0), 1)}.`,
     todo: 'Put an equal amount on a second channel.',
   }),
   CHANNELS_UNUSED: ({ machine, evaluation }) => ({
@@ -140,12 +140,12 @@ const CATALOGUE: Record<FindingCode, Word> = {
   },
   ABOVE_RATING: ({ evaluation }) => ({
     title: 'Above the controller’s rating',
-    means: `The memory profile runs at ${evaluation.run?.dataRate} MT/s; the controller is rated for ${evaluation.run?.controllerRating} at this load. Usual, not promised.`,
+    means: `The memory profile runs at ${speed(evaluation.run?.dataRate)}; the controller is rated for ${evaluation.run?.controllerRating} at this load. Usual, not promised.`,
     todo: 'Its maker may refuse warranty for it. Test several passes; if it fails, lower the speed or leave the profile off.',
   }),
   ABOVE_MODULES: ({ evaluation }) => ({
     title: 'Above what the modules are rated for',
-    means: `Set by hand to ${evaluation.run?.dataRate} MT/s, beyond every speed the modules list. Nobody has tested them there.`,
+    means: `Set by hand to ${speed(evaluation.run?.dataRate)}, beyond every speed the modules list. Nobody has tested them there.`,
     todo: 'Test for hours, watch for errors, and keep the rated values written down as the way back.',
   }),
   TIGHTER_THAN_RATED: {
@@ -167,7 +167,7 @@ const CATALOGUE: Record<FindingCode, Word> = {
   },
   KITS_COMBINED: ({ finding }) => ({
     title: 'Two kits combined',
-    means: `Each kit was tested for itself, not with the other${inSlots(finding)}.`,
+    means: `Each kit was tested on its own, not with the other${inSlots(finding)}.`,
     todo: 'One kit of the full number is the safe buy; otherwise test longer.',
   }),
   KIT_CHANNELS: ({ finding }) => ({
@@ -184,18 +184,18 @@ const CATALOGUE: Record<FindingCode, Word> = {
   MANUAL_BLOCKED: {
     title: 'Nothing can be set by hand',
     means: 'This machine’s firmware offers no such settings.',
-    todo: 'Count on what it sets by itself.',
+    todo: 'Expect what it sets by itself.',
   },
   PROFILE_BLOCKED: ({ finding, machine }) => ({
     title: 'The memory profile cannot be used',
     means: machine.profiles
       ? `Not every module carries one${inSlots(finding)}.`
       : 'This machine’s firmware offers no profile.',
-    todo: 'Count on the standard speed.',
+    todo: 'Expect the standard speed.',
   }),
   SPEED_UNUSED: ({ finding, evaluation }) => ({
     title: 'Some modules could run faster',
-    means: `Held to ${evaluation.run?.dataRate} MT/s${inSlots(finding)}.`,
+    means: `Limited to ${speed(evaluation.run?.dataRate)}${inSlots(finding)}.`,
     todo: 'Fine if they cost no more; faster ones gain nothing here.',
   }),
   ECC_INACTIVE: {

@@ -1,6 +1,6 @@
 import type { About, FitCode, FittingStep, Phase, Tool, Work } from '@tembrix/core/fitting'
 import type { Module } from '@tembrix/core/model'
-import { capacity, list, tidy } from '../../base/ui'
+import { capacity, list, speed, tidy } from '../../base/format'
 import { describeModule } from '../board'
 
 export interface StepWords {
@@ -264,7 +264,7 @@ const WORDS: Record<FitCode, Say> = {
   SEEN: ({ about }) => ({
     title: about.gib ? `Setup and system show ${capacity(about.gib)}` : 'Look at setup and system',
     how: about.gib
-      ? `Every slot, the full amount${about.dataRate ? ` and ${about.dataRate} MT/s (half of it, where the clock is shown)` : ''}. What differs is looked into in Verify.`
+      ? `Every slot, the full amount${about.dataRate ? ` and ${speed(about.dataRate)} (half of it, where the clock is shown)` : ''}. What differs is looked into in Verify.`
       : 'Is every slot seen, and the full amount of what is in?',
   }),
   SHORT_TEST: say(
@@ -282,7 +282,7 @@ const WORDS: Record<FitCode, Say> = {
     'In the BIOS/UEFI setup. If it does not start, wait for it to fall back, or clear the setup as the board’s manual says.',
   ),
   SET_BY_HAND: ({ about }) => ({
-    title: `Set the speed by hand: ${about.dataRate} MT/s`,
+    title: `Set the speed by hand: ${speed(about.dataRate)}`,
     how: about.timings
       ? `Timings ${about.timings.cl}-${about.timings.trcd}-${about.timings.trp}-${about.timings.tras}. Write the rated values down first: they are the way back. No voltage beyond the module’s rating.`
       : 'Write the rated values down first: they are the way back.',

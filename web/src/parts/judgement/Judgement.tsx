@@ -1,7 +1,7 @@
 import type { Machine, Placement, Settings } from '@tembrix/core/model'
 import { mixingRisk, POLICIES, type Policy, verdicts } from '@tembrix/core/plan'
 import { Check, TriangleAlert } from 'lucide-react'
-import { list } from '../../base/ui'
+import { list } from '../../base/format'
 import { MIXING_WORDS, OBJECTION_WORDS, POLICY_NAMES } from './words'
 
 interface Props {

@@ -1,8 +1,8 @@
 import type { MixingReason, Objection, Policy } from '@tembrix/core/plan'
 
 export const POLICY_NAMES: Record<Policy, string> = {
-  matched: 'Matched kit or nothing',
-  balanced: 'Equal channels',
+  matched: 'Matched kit',
+  balanced: 'Balanced',
   capacity: 'Capacity first',
 }
 
@@ -22,6 +22,6 @@ export const MIXING_WORDS: Record<MixingReason, string> = {
   RANKS: 'different ranks',
   RATES: 'different speeds',
   SHARED_CHANNEL: 'several on one channel',
-  PROFILE: 'a memory profile is asked of a mixed set',
-  TOUCHY: 'the platform is known to be touchy',
+  PROFILE: 'a memory profile on a mixed set',
+  TOUCHY: 'the platform is known to be sensitive',
 }

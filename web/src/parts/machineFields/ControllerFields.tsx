@@ -11,7 +11,8 @@ import {
 } from '@tembrix/core/model'
 import { Sourced } from '@tembrix/core/records'
 import type { RecordForm } from '../../base/form'
-import { Check, Field, numberFrom, Select, TextInput } from '../../base/ui'
+import { numberFrom } from '../../base/format'
+import { Check, Field, Select, TextInput } from '../../base/ui'
 import { CLOCK_NAMES, FASTENING_NAMES } from './partWords'
 import { SourceOf, type Sourcing, typedIn } from './SourceOf'
 
@@ -197,7 +198,7 @@ export function ControllerFields({ form, machine, sourcing }: Props) {
       </div>
       <div className="col-span-2">
         <Check
-          label="Known to be touchy about mixed modules"
+          label="Known to be sensitive to mixed modules"
           checked={machine.touchy ?? false}
           onChecked={(on) => set('touchy', on)}
         />

@@ -8,16 +8,8 @@ import {
 } from '@tembrix/core/model'
 import { type ReactNode, useState } from 'react'
 import { Faults, useSaveForm } from '../../base/form'
-import {
-  Button,
-  Check,
-  Dialog,
-  Disclosure,
-  Field,
-  numberFrom,
-  Select,
-  TextInput,
-} from '../../base/ui'
+import { numberFrom } from '../../base/format'
+import { Button, Check, Dialog, Disclosure, Field, Select, TextInput } from '../../base/ui'
 import { formOf } from '../board'
 import {
   atRate,
@@ -70,6 +62,8 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
   const rate = value('speeds.0.dataRate')
   const profile = profilesOf(draft).length > 0
   const profileAt = draft.speeds.findIndex(({ kind }) => kind === 'profile')
+  const ofProfile = ['dataRate', 'voltage', ...TIMINGS].map((name) => `speeds.${profileAt}.${name}`)
+  const folded = ['article', 'voltages.0', ...(profile ? ofProfile : [])]
 
   return (
     <Dialog open onOpen={(open) => !open && onClose()} title={title}>
@@ -147,6 +141,7 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
         </div>
 
         <Disclosure
+          open={folded.some((path) => error(path) !== undefined)}
           summary={
             <span className="font-semibold">Part number, form factor, ECC, voltage, profile</span>
           }

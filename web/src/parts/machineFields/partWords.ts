@@ -1,6 +1,6 @@
 import type { Fastening, Machine, PlatformClocks, RatingRow, Slot } from '@tembrix/core/model'
 import type { Sourced } from '@tembrix/core/records'
-import { capacity } from '../../base/ui'
+import { capacity } from '../../base/format'
 
 export const PART_NAMES: Record<Sourced, string> = {
   generation: 'Generation',

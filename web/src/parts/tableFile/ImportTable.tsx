@@ -1,6 +1,7 @@
 import type { Columns, RowFault } from '@tembrix/core/tables'
 import { type ReactNode, useDeferredValue, useMemo, useState } from 'react'
-import { Button, callout, Dialog, Disclosure, Fault, Field, plural, Select } from '../../base/ui'
+import { plural } from '../../base/format'
+import { Button, callout, Dialog, Disclosure, Fault, Field, Select } from '../../base/ui'
 import type { OpenedTable } from './TableFile'
 
 interface Mapping<Column extends string> {

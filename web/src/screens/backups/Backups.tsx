@@ -10,21 +10,11 @@ import {
   useMakeBackupMutation,
   useRestoreBackupMutation,
 } from '../../base/data'
+import { dayAndTime, plural } from '../../base/format'
 import { Bar } from '../../base/shell'
 import { type Column, DataTable } from '../../base/table'
 import { notify } from '../../base/toast'
-import {
-  Button,
-  callout,
-  Dialog,
-  dayAndTime,
-  Fault,
-  FileDrop,
-  Message,
-  plural,
-  Unread,
-  Waiting,
-} from '../../base/ui'
+import { Button, callout, Dialog, Fault, FileDrop, Message, Unread, Waiting } from '../../base/ui'
 
 /** The shop's backups: made, fetched, brought in from elsewhere, restored. */
 export function Backups() {

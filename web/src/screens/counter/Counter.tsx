@@ -3,20 +3,10 @@ import { Plus, Search } from 'lucide-react'
 import { useDeferredValue } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import { rowsOf, useJobsInfiniteQuery } from '../../base/data'
+import { ago, day, overdue } from '../../base/format'
 import { Bar } from '../../base/shell'
 import { type Column, DataTable } from '../../base/table'
-import {
-  ago,
-  Button,
-  day,
-  inputLook,
-  Message,
-  More,
-  overdue,
-  Select,
-  Unread,
-  Waiting,
-} from '../../base/ui'
+import { Button, inputLook, Message, More, Select, Unread, Waiting } from '../../base/ui'
 import { STAGE_NAMES } from './stages'
 
 const STAGE_OPTIONS = [

@@ -11,6 +11,7 @@ import { RotateCcw } from 'lucide-react'
 import { type KeyboardEvent, useRef } from 'react'
 import { Button } from '../../base/ui'
 import { at, channelClass, layoutOf, type Rect } from '../../parts/board'
+import { useZoom, ZoomButtons } from '../../parts/zoom'
 
 interface Props {
   machine: Machine
@@ -24,6 +25,7 @@ export function LayoutEditor({ machine, onSlots }: Props) {
   const board = useRef<HTMLDivElement>(null)
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }))
   const layout = layoutOf(machine)
+  const { frame, style, scale, nearer, further, whole } = useZoom()
 
   function put(id: string, place: Place | undefined) {
     onSlots(
@@ -64,34 +66,40 @@ export function LayoutEditor({ machine, onSlots }: Props) {
     <section aria-label="Drawing" className="flex flex-col gap-1">
       <DndContext sensors={sensors} onDragEnd={ended}>
         <div
-          ref={board}
-          className="relative aspect-[16/9] w-full overflow-hidden rounded-md border-2 border-pcb-2 bg-pcb text-pcb-ink"
+          ref={frame}
+          className="relative aspect-[16/9] w-full touch-none overflow-hidden rounded-md border-2 border-pcb-2 bg-pcb text-pcb-ink"
         >
-          <div
-            style={at(layout.processor)}
-            className="grid place-items-center border-2 border-pcb-line bg-pcb-2 p-1 text-center text-sm"
-          >
-            processor
+          <ZoomButtons nearer={nearer} further={further} whole={whole} />
+          <div ref={board} style={style} className="relative h-full w-full">
+            <div
+              style={at(layout.processor)}
+              className="grid place-items-center border-2 border-pcb-line bg-pcb-2 p-1 text-center text-sm"
+            >
+              processor
+            </div>
+            {machine.slots.map((slot) => (
+              <SlotHandle
+                key={slot.id}
+                slot={slot}
+                place={layout.slots[slot.id] as Rect}
+                channel={channelClass(machine.channels, slot.channel)}
+                scale={scale}
+                onKey={(event) => keyed(slot.id, event)}
+              />
+            ))}
+            {machine.slots.length === 0 && (
+              <p className="absolute inset-0 grid place-items-center">No slot: all is soldered.</p>
+            )}
           </div>
-          {machine.slots.map((slot) => (
-            <SlotHandle
-              key={slot.id}
-              slot={slot}
-              place={layout.slots[slot.id] as Rect}
-              channel={channelClass(machine.channels, slot.channel)}
-              onKey={(event) => keyed(slot.id, event)}
-            />
-          ))}
-          {machine.slots.length === 0 && (
-            <p className="absolute inset-0 grid place-items-center">No slot: all is soldered.</p>
-          )}
         </div>
       </DndContext>
       <div className="flex flex-wrap items-center justify-between gap-2 text-sm text-ink-2">
-        <span>Drag a slot to where it sits. Arrow keys move it, with Shift they size it.</span>
+        <span>
+          Drag a slot to where it sits; arrow keys move it, with Shift they size it. Ctrl and the
+          wheel or two fingers zoom.
+        </span>
         <Button
           look="quiet"
-          className="min-h-9"
           disabled={machine.slots.every(({ place }) => !place)}
           onClick={() => onSlots(machine.slots.map(({ place: _, ...slot }) => slot))}
         >
@@ -129,12 +137,16 @@ interface HandleProps {
   slot: Slot
   place: Rect
   channel: string
+  /** How much larger the board is drawn than it is. */
+  scale: number
   onKey: (event: KeyboardEvent) => void
 }
 
-function SlotHandle({ slot, place, channel, onKey }: HandleProps) {
+function SlotHandle({ slot, place, channel, scale, onKey }: HandleProps) {
   const { setNodeRef, listeners, transform } = useDraggable({ id: slot.id })
-  const moved = transform ? `translate(${transform.x}px, ${transform.y}px)` : undefined
+  const moved = transform
+    ? `translate(${transform.x / scale}px, ${transform.y / scale}px)`
+    : undefined
   return (
     <button
       type="button"
@@ -143,11 +155,11 @@ function SlotHandle({ slot, place, channel, onKey }: HandleProps) {
       onKeyDown={onKey}
       aria-label={`Slot ${slot.id}, drawn at ${Math.round(place.left)}, ${Math.round(place.top)}`}
       style={{ ...at(place), transform: moved }}
-      className={`${channel} grid touch-none place-items-center rounded-sm border-2 border-pcb-line bg-pcb-2 font-mono font-semibold`}
+      className={`${channel} pin grid touch-none place-items-center rounded-sm border-2 border-pcb-line bg-pcb-2 font-mono font-semibold`}
     >
       <span className="channel-hatch absolute inset-x-0 top-0 h-2" aria-hidden />
       {slot.id}
-      <span className="text-xs font-normal">
+      <span className="text-center text-xs font-normal">
         {slot.order === null ? '' : `fill ${slot.order}`}
         {slot.color ? ` ${slot.color}` : ''}
       </span>

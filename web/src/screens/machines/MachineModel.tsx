@@ -13,19 +13,17 @@ import {
   useRemoveModelMutation,
 } from '../../base/data'
 import { type RecordForm, useRecordForm } from '../../base/form'
+import { ago, list, numberFrom } from '../../base/format'
 import { Bar } from '../../base/shell'
 import { notify } from '../../base/toast'
 import {
-  ago,
   Button,
   Dialog,
   Disclosure,
   Fault,
   Field,
   IconButton,
-  list,
   Message,
-  numberFrom,
   Select,
   TextInput,
   Unread,

@@ -10,20 +10,10 @@ import {
   useModelsQuery,
   useValidatedListsQuery,
 } from '../../base/data'
+import { ago, capacity, plural } from '../../base/format'
 import { Bar } from '../../base/shell'
 import { type Column, DataTable } from '../../base/table'
-import {
-  ago,
-  Button,
-  capacity,
-  Dialog,
-  Fault,
-  inputLook,
-  Message,
-  plural,
-  Unread,
-  Waiting,
-} from '../../base/ui'
+import { Button, Dialog, Fault, inputLook, Message, Unread, Waiting } from '../../base/ui'
 
 const columnsWith = (lists: readonly ValidatedListLine[]): Column<ModelRecord>[] => [
   {

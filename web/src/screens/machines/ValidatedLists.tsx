@@ -16,7 +16,8 @@ import {
   useRemoveValidatedListMutation,
   useValidatedListsQuery,
 } from '../../base/data'
-import { ago, Confirm, IconButton, plural } from '../../base/ui'
+import { ago, plural } from '../../base/format'
+import { Confirm, IconButton } from '../../base/ui'
 import { ImportTable, type OpenedTable, TableFile } from '../../parts/tableFile'
 
 /** The largest list that is opened, bytes. */

@@ -11,7 +11,8 @@ import {
 import { read } from '@tembrix/core/readings'
 import type { ModelRecord } from '@tembrix/core/records'
 import { useState } from 'react'
-import { Button, Disclosure, Field, inputLook, plural, Select, TextInput } from '../../base/ui'
+import { plural } from '../../base/format'
+import { Button, Disclosure, Field, inputLook, Select, TextInput } from '../../base/ui'
 import { choiceWords, QUESTION_WORDS } from './words'
 
 interface Props {
@@ -120,7 +121,7 @@ function Asked({
           {...control}
           value={answer === undefined ? '' : JSON.stringify(answer)}
           options={[
-            { value: '', label: 'not known' },
+            { value: '', label: 'unknown' },
             ...all.map((value) => ({
               value: JSON.stringify(value),
               label: choiceWords(question, value),

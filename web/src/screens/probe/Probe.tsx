@@ -1,6 +1,7 @@
 import type { Configuration } from '@tembrix/core/measure'
 import { type FormEvent, useEffect, useRef, useState } from 'react'
-import { Button, callout, Field, Select, TextInput, tidy } from '../../base/ui'
+import { tidy } from '../../base/format'
+import { Button, callout, Field, Select, TextInput } from '../../base/ui'
 import { configurationsOf } from '../../parts/configurations/configurations'
 import { measureAll, planFor, type Taken } from './measure'
 import { NAMES, type Opened, openCode, sendRuns } from './send'

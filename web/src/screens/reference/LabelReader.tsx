@@ -1,6 +1,7 @@
 import { read } from '@tembrix/core/readings'
 import { useDeferredValue, useMemo, useState } from 'react'
-import { Field, plural, TextInput } from '../../base/ui'
+import { plural } from '../../base/format'
+import { Field, TextInput } from '../../base/ui'
 import { FactTable, PROBLEMS, placeOf } from '../../parts/facts'
 import { Card } from './Card'
 

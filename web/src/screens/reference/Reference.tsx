@@ -10,8 +10,9 @@ import {
 } from '@tembrix/core/model'
 import { rateNames, readRateName } from '@tembrix/core/readings'
 import { type ReactNode, useState } from 'react'
+import { bandwidth, numberFrom, tidy } from '../../base/format'
 import { Bar } from '../../base/shell'
-import { Field, numberFrom, Select, TextInput, tidy } from '../../base/ui'
+import { Field, Select, TextInput } from '../../base/ui'
 import { Card } from './Card'
 import { Glossary } from './Glossary'
 import { LabelReader } from './LabelReader'
@@ -85,7 +86,7 @@ function RateNames() {
               )}
               <span className="block text-sm text-ink-2">
                 The figure is {AS[as]}. Clock {tidy(names.clockMHz, 1)} MHz, one module{' '}
-                {tidy(names.peakMBs / 1000, 1)} GB/s.
+                {bandwidth(names.peakMBs / 1000)}.
               </span>
             </li>
           )

@@ -12,7 +12,8 @@ import { GENERATIONS, type Generation, type Known, USUAL_SPEEDS } from '@tembrix
 import { MODULE_SIZES, STARTING_USES, USES } from '@tembrix/core/sizing'
 import { type ReactNode, useState } from 'react'
 import { useShopQuery } from '../../base/data'
-import { Field, month, Select, tidy } from '../../base/ui'
+import { month, tidy } from '../../base/format'
+import { Field, Select } from '../../base/ui'
 import { CAUSE_ROWS } from '../../parts/judgement'
 import { Card } from './Card'
 

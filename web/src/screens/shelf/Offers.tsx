@@ -8,18 +8,9 @@ import {
   usePriceListsQuery,
   useRemoveModuleMutation,
 } from '../../base/data'
+import { ago, money, plural } from '../../base/format'
 import { type Column, DataTable } from '../../base/table'
-import {
-  ago,
-  Button,
-  Confirm,
-  callout,
-  IconButton,
-  More,
-  money,
-  Nothing,
-  plural,
-} from '../../base/ui'
+import { Button, Confirm, callout, IconButton, More, Nothing } from '../../base/ui'
 import { describeModule } from '../../parts/board'
 import { COMES, WHAT } from './columns'
 import { PriceLists } from './PriceLists'

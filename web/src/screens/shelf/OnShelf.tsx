@@ -2,8 +2,9 @@ import type { ShopModule } from '@tembrix/core/records'
 import { Pencil, Plus, Split } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
+import { day, money, plural } from '../../base/format'
 import { type Column, DataTable } from '../../base/table'
-import { Button, day, IconButton, money, Nothing, plural } from '../../base/ui'
+import { Button, IconButton, Nothing } from '../../base/ui'
 import { describeModule, organisation } from '../../parts/board'
 import { PieceDialog } from './PieceDialog'
 import { SearchBox } from './SearchBox'
@@ -66,7 +67,7 @@ const columnsWith = (open: (what: Open) => void): Column<Lying>[] => [
     sortBy: ({ first }) => first.testedOn,
     cell: ({ piece: { condition, testedOn } }) => (
       <>
-        {condition ?? 'state not known'}
+        {condition ?? 'state unknown'}
         <span className={`block text-sm ${testedOn ? 'text-ink-2' : 'font-medium text-risk'}`}>
           {testedOn ? `tested ${day(testedOn)}` : 'untested'}
         </span>

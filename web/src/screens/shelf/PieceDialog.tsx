@@ -6,23 +6,18 @@ import { useState } from 'react'
 import { z } from 'zod'
 import { useActMutation, useChangeModuleMutation, useRemoveModuleMutation } from '../../base/data'
 import { Faults, useSaveForm } from '../../base/form'
+import { currencySign, inUnits, minorFrom, noDate, numberFrom, today } from '../../base/format'
 import { notify } from '../../base/toast'
 import {
   Button,
   Confirm,
   callout,
-  currencySign,
   DateInput,
   Dialog,
   Fault,
   Field,
-  inUnits,
-  minorFrom,
-  NO_DATE,
-  numberFrom,
   Select,
   TextInput,
-  today,
 } from '../../base/ui'
 import { describeModule, organisation } from '../../parts/board'
 import { draftOf, FormFactorField, likelyModule, ModuleDialog } from '../../parts/machineFields'
@@ -220,7 +215,7 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
                 {...control}
                 value={String(value('condition'))}
                 options={[
-                  { value: '', label: 'not known' },
+                  { value: '', label: 'unknown' },
                   ...CONDITIONS.map((value) => ({ value, label: value })),
                 ]}
                 onValue={(chosen) => set('condition', chosen)}
@@ -229,7 +224,7 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
           </Field>
           <Field
             label="Tested on"
-            error={error('testedOn') && NO_DATE}
+            error={error('testedOn') && noDate()}
             aside={
               <button
                 type="button"
@@ -250,7 +245,7 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
           </Field>
           <Field
             label="Under warranty until"
-            error={error('warrantyUntil') && NO_DATE}
+            error={error('warrantyUntil') && noDate()}
             hint="Its maker’s or supplier’s."
           >
             {(control) => (

@@ -8,16 +8,8 @@ import {
 import { type Columns, guessColumns } from '@tembrix/core/tables'
 import { useCallback, useState } from 'react'
 import { takeInPriceList, useAppDispatch } from '../../base/data'
-import {
-  Check,
-  Field,
-  minorUnits,
-  money,
-  numberFrom,
-  plural,
-  Select,
-  TextInput,
-} from '../../base/ui'
+import { minorUnits, money, numberFrom, plural } from '../../base/format'
+import { Check, Field, Select, TextInput } from '../../base/ui'
 import { describeModule } from '../../parts/board'
 import { ImportTable, type OpenedTable, TableFile } from '../../parts/tableFile'
 import { kitOf } from './words'

@@ -14,8 +14,9 @@ import {
   useSetSupplierBehaviourMutation,
   useSupplierBehaviourQuery,
 } from '../../base/data'
+import { money, plural } from '../../base/format'
 import { type Column, DataTable } from '../../base/table'
-import { Button, Field, money, Nothing, plural, Select, TextInput } from '../../base/ui'
+import { Button, Field, Nothing, Select, TextInput } from '../../base/ui'
 import { formOf } from '../../parts/board'
 import { COMES, WHAT } from './columns'
 import { Failure } from './Offers'

@@ -1,6 +1,7 @@
 import { useActMutation } from '../../base/data'
+import { money } from '../../base/format'
 import { notify } from '../../base/toast'
-import { Button, callout, Dialog, Fault, money } from '../../base/ui'
+import { Button, callout, Dialog, Fault } from '../../base/ui'
 import type { KitOnShelf } from './words'
 
 /** Asks before a kit becomes single modules: what was tested together is then no longer sold so. */

@@ -1,6 +1,6 @@
 import type { Module } from '@tembrix/core/model'
+import { plural } from '../../base/format'
 import type { Column } from '../../base/table'
-import { plural } from '../../base/ui'
 import { describeModule, organisation } from '../../parts/board'
 import { kitOf } from './words'
 

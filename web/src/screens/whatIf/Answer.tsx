@@ -1,5 +1,6 @@
 import { mixingRisk } from '@tembrix/core/plan'
-import { callout, capacity, tidy } from '../../base/ui'
+import { capacity, latency, speed } from '../../base/format'
+import { callout } from '../../base/ui'
 import { modeWord } from '../../parts/board'
 import { wordingOf } from '../../parts/findings'
 import type { Trying } from './useWhatIf'
@@ -34,8 +35,8 @@ export function Answer({ trying }: { trying: Trying }) {
       className={callout({ tone: but ? 'risk' : 'good', className: 'text-lg' })}
     >
       <b className="font-semibold">{but ? 'Yes, but.' : 'Yes.'}</b>{' '}
-      {capacity(evaluation.capacity.usableGiB)}, {modeWord(mode)}, {run.dataRate} MT/s,{' '}
-      {tidy(run.firstWordNs, 1)} ns
+      {capacity(evaluation.capacity.usableGiB)}, {modeWord(mode)}, {speed(run.dataRate)},{' '}
+      {latency(run.firstWordNs)}
       {but ? '; notes and warnings are below.' : '.'}
     </p>
   )

@@ -1,6 +1,7 @@
 import { type StartingPoint, startingPoints } from '@tembrix/core/machines'
 import { useModelsQuery } from '../../base/data'
-import { callout, plural } from '../../base/ui'
+import { plural } from '../../base/format'
+import { callout } from '../../base/ui'
 import { useTry } from './useWhatIf'
 
 /** Which machine: one press, and the board is there. */

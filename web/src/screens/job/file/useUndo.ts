@@ -10,8 +10,8 @@ import {
   useAppStore,
   type Write,
 } from '../../../base/data'
+import { list } from '../../../base/format'
 import { notify } from '../../../base/toast'
-import { list } from '../../../base/ui'
 import { useJobAt } from './JobContext'
 
 const named = (writes: readonly Write[]) =>

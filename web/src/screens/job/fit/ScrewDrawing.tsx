@@ -9,11 +9,10 @@ import {
 } from '@dnd-kit/core'
 import { lengthsOf } from '@tembrix/core/fitting'
 import type { ScrewPin } from '@tembrix/core/records'
-import { Maximize, ZoomIn, ZoomOut } from 'lucide-react'
 import { type KeyboardEvent, type MouseEvent, useEffect, useRef, useState } from 'react'
-import { IconButton, tidy } from '../../../base/ui'
+import { tidy } from '../../../base/format'
+import { useZoom, ZoomButtons } from '../../../parts/zoom'
 import { usePicture } from '../file'
-import { useZoom } from './useZoom'
 import { HEAD_NAMES } from './words'
 
 interface Props {
@@ -95,7 +94,7 @@ export function ScrewDrawing(props: Props) {
       className="relative mx-auto w-full touch-none overflow-hidden rounded-sm border-2 border-rule-2 bg-sheet-2"
       style={{ aspectRatio: ratio, maxWidth: `calc(70dvh * ${ratio})` }}
     >
-      <Zoom nearer={nearer} further={further} whole={whole} />
+      <ZoomButtons nearer={nearer} further={further} whole={whole} />
       <div ref={area} style={style} className="relative h-full w-full">
         {photoId ? (
           <Underneath photoId={photoId} onRatio={setRatio} />
@@ -140,31 +139,6 @@ export function ScrewDrawing(props: Props) {
           ))}
         </DndContext>
       </div>
-    </div>
-  )
-}
-
-/** Nearer and further, for who has no wheel and no two fingers free. */
-function Zoom({
-  nearer,
-  further,
-  whole,
-}: {
-  nearer: () => void
-  further: () => void
-  whole: () => void
-}) {
-  return (
-    <div className="zoom absolute right-1 bottom-1 z-10 flex gap-1">
-      <IconButton label="Zoom in" look="over" onClick={nearer}>
-        <ZoomIn size={18} aria-hidden />
-      </IconButton>
-      <IconButton label="Zoom out" look="over" onClick={further}>
-        <ZoomOut size={18} aria-hidden />
-      </IconButton>
-      <IconButton label="The whole picture" look="over" onClick={whole}>
-        <Maximize size={18} aria-hidden />
-      </IconButton>
     </div>
   )
 }

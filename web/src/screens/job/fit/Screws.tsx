@@ -3,17 +3,8 @@ import { SCREW_HEADS, ScrewPin } from '@tembrix/core/records'
 import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { changed, useAppDispatch } from '../../../base/data'
-import {
-  Button,
-  Check,
-  callout,
-  Field,
-  numberFrom,
-  plural,
-  Select,
-  TextInput,
-  tidy,
-} from '../../../base/ui'
+import { numberFrom, plural, tidy } from '../../../base/format'
+import { Button, Check, callout, Field, Select, TextInput } from '../../../base/ui'
 import { useJob } from '../file'
 import { AddPhoto } from './Options'
 import { PinMark, ScrewDrawing } from './ScrewDrawing'

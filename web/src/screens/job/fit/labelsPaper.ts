@@ -1,5 +1,5 @@
 import { slotHolding } from '@tembrix/core/records'
-import { day, today } from '../../../base/ui'
+import { day, today } from '../../../base/format'
 import { describeModule, organisation } from '../../../parts/board'
 import { code, type Label, type Paper, strong } from '../../../parts/papers'
 import type { JobView } from '../file'

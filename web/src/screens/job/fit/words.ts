@@ -1,6 +1,6 @@
 import type { ScrewQuestion } from '@tembrix/core/fitting'
 import type { Destination, ScrewHead } from '@tembrix/core/records'
-import { list, plural, tidy } from '../../../base/ui'
+import { list, plural, tidy } from '../../../base/format'
 
 export const HEAD_NAMES: Record<ScrewHead, string> = {
   cross: 'cross',

@@ -1,7 +1,8 @@
 import { startingPoints } from '@tembrix/core/machines'
 import { MachineChange } from '@tembrix/core/records'
 import { ALONG, useModelsQuery } from '../../../base/data'
-import { callout, capacity, Disclosure, Field, list, Select, TextInput } from '../../../base/ui'
+import { capacity, list } from '../../../base/format'
+import { callout, Disclosure, Field, Select, TextInput } from '../../../base/ui'
 import { FindingList } from '../../../parts/findings'
 import {
   ControllerFields,

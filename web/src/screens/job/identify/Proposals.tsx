@@ -1,6 +1,7 @@
 import { soldAs } from '@tembrix/core/model'
 import { ArrowLeft } from 'lucide-react'
-import { Button, callout, list, plural } from '../../../base/ui'
+import { list, plural } from '../../../base/format'
+import { Button, callout } from '../../../base/ui'
 import { organisation } from '../../../parts/board'
 import { assumedName, figureValue } from '../../../parts/facts'
 import { useJob } from '../file'

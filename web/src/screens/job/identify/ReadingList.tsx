@@ -1,6 +1,7 @@
 import type { Part, Problem, Reading } from '@tembrix/core/readings'
 import { Trash2 } from 'lucide-react'
-import { ago, Disclosure, IconButton } from '../../../base/ui'
+import { ago } from '../../../base/format'
+import { Disclosure, IconButton } from '../../../base/ui'
 import { FORMAT_NAMES, PROBLEMS, placeOf } from '../../../parts/facts'
 import { readingOf, useJob } from '../file'
 import { useIdentify } from './useIdentify'

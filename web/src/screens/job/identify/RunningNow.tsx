@@ -1,5 +1,5 @@
 import { soldAs } from '@tembrix/core/model'
-import { tidy } from '../../../base/ui'
+import { tidy } from '../../../base/format'
 import { useJob } from '../file'
 import { seenInWords } from './words'
 

@@ -1,7 +1,8 @@
 import type { Loose, SlotQuestion } from '@tembrix/core/evidence'
 import { MapPin } from 'lucide-react'
 import { useMemo } from 'react'
-import { Button, callout, capacity, list } from '../../../base/ui'
+import { capacity, list, speed } from '../../../base/format'
+import { Button, callout } from '../../../base/ui'
 import { useAskBoard } from '../../../parts/board'
 import { useJob } from '../file'
 import { useIdentify } from './useIdentify'
@@ -26,7 +27,7 @@ export function SlotQuestions() {
   useAskBoard(asking)
   if (questions.length === 0) return null
   return (
-    <section aria-label="Slot not known" className="flex flex-col gap-2">
+    <section aria-label="Slot unknown" className="flex flex-col gap-2">
       {questions.slice(0, MOST).map((question, at) => (
         <Question
           key={`${question.input} ${question.slots}`}
@@ -123,11 +124,11 @@ function Question({ question, modules, first, onSeats }: Props) {
 /** What tells a module from the others: what it is, and what is printed on it or said of its place. */
 function nameOf({ reading }: Loose): string {
   const { capacityGiB, generation, speeds, partNumber, serial } = reading.module
-  const [speed] = speeds ?? []
+  const [fastest] = speeds ?? []
   return [
-    capacityGiB === undefined ? 'capacity not known' : capacity(capacityGiB),
+    capacityGiB === undefined ? 'capacity unknown' : capacity(capacityGiB),
     generation,
-    speed && `${speed.dataRate} MT/s`,
+    fastest && speed(fastest.dataRate),
     partNumber,
     serial && `serial ${serial}`,
     reading.slot?.locator && `reported in “${reading.slot.locator}”`,

@@ -1,4 +1,5 @@
-import { Button, list } from '../../../base/ui'
+import { list } from '../../../base/format'
+import { Button } from '../../../base/ui'
 import { useJob } from '../file'
 import { useIdentify } from './useIdentify'
 import { unknownWords } from './words'

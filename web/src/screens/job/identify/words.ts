@@ -1,7 +1,7 @@
 import type { Dispute, DisputeCode, Seen, Unknown, UnknownCode } from '@tembrix/core/evidence'
 import type { Source } from '@tembrix/core/model'
 import type { Reading } from '@tembrix/core/readings'
-import { list, plural, tidy } from '../../../base/ui'
+import { list, plural, speed, tidy } from '../../../base/format'
 import { FORMAT_NAMES, figureName, PROBLEMS, placeOf } from '../../../parts/facts'
 
 /** What a way of settling asks one to do. */
@@ -110,7 +110,7 @@ export function seenInWords({ rate, volts }: Seen): string {
   const at = rate
     ? rate.clockOrRate === 'ambiguous'
       ? `${rate.readings.join(' or ')} MT/s now (printed ${rate.printed})`
-      : `${rate.configuredDataRate} MT/s now${rate.clockOrRate === 'clock' ? ` (printed as its clock, ${rate.printed})` : ''}`
+      : `${speed(rate.configuredDataRate)} now${rate.clockOrRate === 'clock' ? ` (printed as its clock, ${rate.printed})` : ''}`
     : ''
   const on = volts === null ? '' : `${at === '' ? '' : ', '}on ${volts} V`
   return `runs ${at === '' ? '' : `at ${at}`}${on}`

@@ -1,7 +1,8 @@
 import { FACTS, type HistoryLine } from '@tembrix/core/records'
 import { useState } from 'react'
 import { useHistoryQuery } from '../../../base/data'
-import { ago, capital, Disclosure, list } from '../../../base/ui'
+import { ago, capital, list } from '../../../base/format'
+import { Disclosure } from '../../../base/ui'
 
 const CALLED = new Map<HistoryLine['record'], string>([
   ...Object.values(FACTS).map(({ record, called }) => [record, called] as const),

@@ -1,13 +1,6 @@
 import { CustomerChange, JobChange } from '@tembrix/core/records'
-import {
-  currencySign,
-  DateInput,
-  Field,
-  inUnits,
-  minorFrom,
-  NO_DATE,
-  TextInput,
-} from '../../../base/ui'
+import { currencySign, inUnits, minorFrom, noDate } from '../../../base/format'
+import { DateInput, Field, TextInput } from '../../../base/ui'
 import { OnTo, useJobForm, useJobPart } from '../file'
 import { History } from './History'
 
@@ -116,7 +109,7 @@ function Asked() {
             />
           )}
         </Field>
-        <Field label="Due" error={job.error('dueOn') && NO_DATE}>
+        <Field label="Due" error={job.error('dueOn') && noDate()}>
           {(control) => (
             <DateInput
               {...control}

@@ -1,6 +1,7 @@
 import { firmwareReasons, profileVolts } from '@tembrix/core/job'
 import { aboveRating, type FirmwareReason, type Grade } from '@tembrix/core/plan'
-import { Button, callout, list } from '../../../base/ui'
+import { list, speed } from '../../../base/format'
+import { Button, callout } from '../../../base/ui'
 import { useJob } from '../file'
 import { percent } from './words'
 
@@ -44,8 +45,8 @@ export function Beforehand() {
       )}
       {above && (
         <p data-grade={above.grade}>
-          {above.dataRate} MT/s is {percent(above.share)} above what the processor is rated for with
-          these modules, {above.rating}
+          {speed(above.dataRate)} is {percent(above.share)} above what the processor is rated for
+          with these modules, {above.rating}
           {volts !== null && ` (${volts} V)`}: {GRADE_WORDS[above.grade]}. Its maker may refuse
           warranty for it. The quote says so; tell the customer.
         </p>

@@ -1,5 +1,6 @@
 import type { Blocker, Option, Relaxed } from '@tembrix/core/plan'
-import { Button, callout, capacity, list, money, plural } from '../../../base/ui'
+import { capacity, list, money, plural } from '../../../base/format'
+import { Button, callout } from '../../../base/ui'
 import { POLICY_NAMES } from '../../../parts/judgement'
 
 interface Props {

@@ -4,7 +4,8 @@ import { costOf, type Plan, settingsOf } from '@tembrix/core/records'
 import { Columns3, Pin, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { making, removing } from '../../../base/data'
-import { Button, capacity, Dialog, money, TextInput, tidy } from '../../../base/ui'
+import { bandwidth, capacity, latency, money, speed } from '../../../base/format'
+import { Button, Dialog, TextInput } from '../../../base/ui'
 import { describeModule, modeWord } from '../../../parts/board'
 import { POLICY_NAMES } from '../../../parts/judgement'
 import { type JobView, type Need, useJob, useJobAt, useJobPart, useNeed } from '../file'
@@ -166,9 +167,9 @@ function columnOf({ machine, pieces, file }: JobView, need: Need, plan: Plan): C
       { name: 'To buy', figure: money(cost.total) },
       { name: 'Usable', figure: evaluation.starts ? capacity(size.usableGiB) : 'does not start' },
       { name: 'Channels', figure: modeWord(mode) },
-      { name: 'Speed', figure: run ? `${run.dataRate} MT/s` : '–' },
-      { name: 'Latency', figure: run ? `${tidy(run.firstWordNs, 1)} ns` : '–' },
-      { name: 'Peak bandwidth', figure: run ? `${tidy(run.wholePeakGBs, 1)} GB/s` : '–' },
+      { name: 'Speed', figure: run ? speed(run.dataRate) : '–' },
+      { name: 'Latency', figure: run ? latency(run.firstWordNs) : '–' },
+      { name: 'Peak bandwidth', figure: run ? bandwidth(run.wholePeakGBs) : '–' },
       { name: 'Memory profile', figure: run?.profile ? 'on' : 'off' },
       { name: 'Expected gain', figure: gain ? gainInShort(gain) : '–' },
       {

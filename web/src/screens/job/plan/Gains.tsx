@@ -7,7 +7,8 @@ import {
   type UseForecast,
 } from '@tembrix/core/forecast'
 import { Link } from 'react-router'
-import { Disclosure, list, plural, tidy } from '../../../base/ui'
+import { list, plural, tidy } from '../../../base/format'
+import { Disclosure } from '../../../base/ui'
 import { type Need, useJob } from '../file'
 import { gainInShort, gainInWords, percent } from './words'
 

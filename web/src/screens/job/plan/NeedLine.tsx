@@ -1,7 +1,8 @@
 import { POLICIES, type Policy } from '@tembrix/core/plan'
 import { JobChange } from '@tembrix/core/records'
 import { Link } from 'react-router'
-import { Field, money, numberFrom, Select, TextInput, tidy } from '../../../base/ui'
+import { money, numberFrom, tidy } from '../../../base/format'
+import { Field, Select, TextInput } from '../../../base/ui'
 import { POLICY_NAMES } from '../../../parts/judgement'
 import { type Budget, type Need, useJob, useJobForm } from '../file'
 

@@ -1,8 +1,8 @@
 import type { Forecast } from '@tembrix/core/forecast'
 import type { Option } from '@tembrix/core/plan'
 import { useMemo } from 'react'
+import { capacity, money, plural, tidy } from '../../../base/format'
 import { type Column, DataTable } from '../../../base/table'
-import { capacity, money, plural, tidy } from '../../../base/ui'
 import { modeWord } from '../../../parts/board'
 import type { Need } from '../file'
 import type { Beside } from './useBeside'
@@ -134,6 +134,6 @@ const FIGURES: readonly Column<Row>[] = [
 ]
 
 function leadWords(days: number | null): string {
-  if (days === null) return 'not known'
+  if (days === null) return 'unknown'
   return days === 0 ? 'in the shop' : plural(days, 'day')
 }

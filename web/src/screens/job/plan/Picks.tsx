@@ -1,5 +1,5 @@
 import type { Option, Pick, Piece } from '@tembrix/core/plan'
-import { capacity, list, money } from '../../../base/ui'
+import { capacity, list, money, speed } from '../../../base/format'
 import { modeWord } from '../../../parts/board'
 import { givesUpWords, PICK_NAMES, pickReason } from './words'
 
@@ -40,7 +40,7 @@ export function Picks({ picks, isCurrent, nameOf, onChoose }: Props) {
               </b>
               <b className="font-semibold">{option.cost === 0 ? 'no cost' : money(option.cost)}</b>
               <span className="col-span-2">
-                {capacity(option.usableGiB)}, {modeWord(mode)}, {run?.dataRate} MT/s
+                {capacity(option.usableGiB)}, {modeWord(mode)}, {speed(run?.dataRate)}
                 {option.settings?.manual && ', set by hand'}
               </span>
               <span className="col-span-2 text-sm text-ink-2">

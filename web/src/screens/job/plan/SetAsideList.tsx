@@ -1,6 +1,6 @@
 import type { FindingCode } from '@tembrix/core/model'
 import type { PlanAnswer, Refusal, SetAside } from '@tembrix/core/plan'
-import { list, plural } from '../../../base/ui'
+import { list, plural } from '../../../base/format'
 
 const REASONS: Partial<Record<Refusal | FindingCode, string>> = {
   NOT_A_MODULE: 'with figures no module has',

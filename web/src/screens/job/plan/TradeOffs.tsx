@@ -9,7 +9,7 @@ import {
   Tooltip,
 } from 'chart.js'
 import { useCallback, useRef } from 'react'
-import { capacity, list, money, tidy } from '../../../base/ui'
+import { capacity, latency, list, money, speed } from '../../../base/format'
 import { modeWord } from '../../../parts/board'
 import { axis, ChartCanvas, type Ink } from '../../../parts/chart'
 
@@ -114,5 +114,5 @@ function dataset(
 }
 
 function tip({ cost, usableGiB, evaluation: { mode, run }, firstWordNs }: Option): string {
-  return `${money(cost)}: ${capacity(usableGiB)}, ${modeWord(mode)}, ${run?.dataRate} MT/s, ${tidy(firstWordNs, 1)} ns`
+  return `${money(cost)}: ${capacity(usableGiB)}, ${modeWord(mode)}, ${speed(run?.dataRate)}, ${latency(firstWordNs)}`
 }

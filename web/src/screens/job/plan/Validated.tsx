@@ -1,7 +1,8 @@
 import { indexed, lookUp, type Standing } from '@tembrix/core/validated'
 import { useMemo } from 'react'
 import { useValidatedListQuery, useValidatedListsQuery } from '../../../base/data'
-import { callout, plural } from '../../../base/ui'
+import { plural } from '../../../base/format'
+import { callout } from '../../../base/ui'
 import { useJob } from '../file'
 
 /** What the newest validated list of this model says of the planned part numbers. */

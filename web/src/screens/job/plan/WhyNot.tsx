@@ -1,7 +1,8 @@
 import { type Consequences, consequences } from '@tembrix/core/plan'
 import { isFreeFor } from '@tembrix/core/records'
 import { useMemo, useState } from 'react'
-import { capacity, Disclosure, Field, list, Select, tidy } from '../../../base/ui'
+import { capacity, latency, list, speed } from '../../../base/format'
+import { Disclosure, Field, Select } from '../../../base/ui'
 import { describeModule, modeWord } from '../../../parts/board'
 import { wordingOf } from '../../../parts/findings'
 import { useJob } from '../file'
@@ -103,8 +104,8 @@ function figures({ before, after }: Consequences): string {
   const pairs: [string, string][] = [
     [capacity(before.capacity.usableGiB), capacity(after.capacity.usableGiB)],
     [modeWord(before.mode), modeWord(after.mode)],
-    [`${before.run?.dataRate ?? 0} MT/s`, `${after.run.dataRate} MT/s`],
-    [`${tidy(before.run?.firstWordNs ?? 0, 1)} ns`, `${tidy(after.run.firstWordNs, 1)} ns`],
+    [`${before.run?.dataRate ?? 0} MT/s`, speed(after.run.dataRate)],
+    [latency(before.run?.firstWordNs ?? 0), latency(after.run.firstWordNs)],
   ]
   const changed = pairs.filter(([was, is]) => was !== is)
   if (changed.length === 0) return 'No figure changes.'

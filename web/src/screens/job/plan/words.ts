@@ -1,6 +1,6 @@
 import type { Forecast } from '@tembrix/core/forecast'
 import type { GivesUp, PickName, PickReason, Piece } from '@tembrix/core/plan'
-import { capacity, money, plural, tidy } from '../../../base/ui'
+import { capacity, money, plural, tidy } from '../../../base/format'
 import { POLICY_NAMES } from '../../../parts/judgement'
 
 /** Plans that can be kept beside the one on the board. */
@@ -25,9 +25,9 @@ export function gainInShort(forecast: Pick<Forecast, 'words' | 'median' | 'most'
   if (median < SLOWER) return `${percent(1 - most[1])} to ${percent(1 - most[0])} slower`
   switch (words) {
     case 'UNKNOWN':
-      return 'not known'
+      return 'unknown'
     case 'NONE':
-      return 'none to notice'
+      return 'none you would notice'
     case 'STALLS_STOP':
       return 'stalls stop'
     default:
@@ -39,11 +39,9 @@ export function gainInShort(forecast: Pick<Forecast, 'words' | 'median' | 'most'
 export function gainInWords(forecast: Pick<Forecast, 'words' | 'median' | 'most'>): string {
   switch (forecast.words) {
     case 'UNKNOWN':
-      return 'not known: a log of the memory in use over a working day would tell'
+      return 'unknown: a log of the memory in use over a working day would tell'
     case 'NONE':
-      return forecast.median < SLOWER
-        ? gainInShort(forecast)
-        : 'no difference that would be noticed'
+      return forecast.median < SLOWER ? gainInShort(forecast) : 'no difference you would notice'
     case 'STALLS_STOP':
       return 'the stalls stop: memory runs out now and will not; how much that is, a log would tell'
     default:
@@ -75,13 +73,13 @@ export function pickReason(reason: PickReason, nameOf: (piece: Piece) => string)
     case 'GAIN':
       return `about ${faster(reason.gain)} now${reason.more < 0.01 ? '' : ', and faster than the cheapest'}`
     case 'NO_GAIN_FOR_MORE':
-      return 'more money gains these uses nothing worth it'
+      return 'spending more gains these uses nothing worthwhile'
     case 'ONE_SET':
       return 'one matched set, nothing mixed'
     case 'FREE_SLOTS':
       return `${plural(reason.slots, 'slot')} stay${reason.slots === 1 ? 's' : ''} free`
     case 'PARTNER':
-      return `later one more goes beside it: ${nameOf(reason.piece)}`
+      return `one more can be added later: ${nameOf(reason.piece)}`
   }
 }
 

@@ -3,8 +3,9 @@ import { Approval, type Quote, type QuoteDocument, STAGES } from '@tembrix/core/
 import { BadgeCheck, Send } from 'lucide-react'
 import { useState } from 'react'
 import { changing, removing, type Write } from '../../../base/data'
+import { day, moneyIn, overdue, plural } from '../../../base/format'
 import { useTechnician } from '../../../base/shell'
-import { Button, callout, day, Field, moneyIn, overdue, plural, TextInput } from '../../../base/ui'
+import { Button, callout, Field, TextInput } from '../../../base/ui'
 import { useJob } from '../file'
 import type { Worked } from './document'
 

@@ -10,18 +10,9 @@ import type { Quote, QuoteDocument, QuotedOption } from '@tembrix/core/records'
 import { FilePlus2 } from 'lucide-react'
 import { useState } from 'react'
 import { changing, making, removing } from '../../../base/data'
+import { dayAndTime, moneyIn, plural, today } from '../../../base/format'
 import { useTechnician } from '../../../base/shell'
-import {
-  Button,
-  callout,
-  dayAndTime,
-  Field,
-  moneyIn,
-  plural,
-  Select,
-  TextInput,
-  today,
-} from '../../../base/ui'
+import { Button, callout, Field, Select, TextInput } from '../../../base/ui'
 import { OnTo, useJob } from '../file'
 import { Approve } from './Approve'
 import { SheetLink } from './SheetLink'

@@ -1,19 +1,8 @@
 import { suggestedCredit } from '@tembrix/core/quote'
 import type { Extra, QuoteOption, Terms } from '@tembrix/core/records'
 import { Plus, RotateCcw, Trash2 } from 'lucide-react'
-import {
-  Button,
-  callout,
-  capacity,
-  currencySign,
-  Field,
-  IconButton,
-  inUnits,
-  minorFrom,
-  money,
-  numberFrom,
-  TextInput,
-} from '../../../base/ui'
+import { capacity, currencySign, inUnits, minorFrom, money, numberFrom } from '../../../base/format'
+import { Button, callout, Field, IconButton, TextInput } from '../../../base/ui'
 import { WORK_NAMES } from '../../../parts/handling'
 import { useJob, useOffers } from '../file'
 import type { Worked } from './document'

@@ -10,18 +10,8 @@ import { SlidersHorizontal, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { making, removing } from '../../../base/data'
-import {
-  Button,
-  callout,
-  DateInput,
-  Field,
-  money,
-  NO_DATE,
-  numberFrom,
-  Select,
-  TextInput,
-  today,
-} from '../../../base/ui'
+import { money, noDate, numberFrom, today } from '../../../base/format'
+import { Button, callout, DateInput, Field, Select, TextInput } from '../../../base/ui'
 import { useJob, useJobForm } from '../file'
 import { Approve } from './Approve'
 import { validUntilOf } from './document'
@@ -213,7 +203,7 @@ function Draft({ quote, quoting }: { quote: QuoteRecord; quoting: Quoting }) {
         <div className="grid grid-cols-2 gap-3">
           <Field
             label="Valid until"
-            error={form.error('validUntil') && NO_DATE}
+            error={form.error('validUntil') && noDate()}
             hint={`${terms.validDays} days from when it was begun, unless set.`}
           >
             {(control) => (

@@ -1,19 +1,9 @@
 import { MACHINE_KINDS } from '@tembrix/core/model'
-import { CURRENCIES, PAPERS, STARTING_TERMS, Terms } from '@tembrix/core/records'
+import { CURRENCIES, DATE_FORMATS, PAPERS, STARTING_TERMS, Terms } from '@tembrix/core/records'
 import { useChangeShopMutation, useShopQuery } from '../../../base/data'
 import { Faults, SaveForShop, useSaveForm } from '../../../base/form'
-import {
-  Check,
-  callout,
-  currencySign,
-  Dialog,
-  Field,
-  inUnits,
-  minorFrom,
-  numberFrom,
-  Select,
-  TextInput,
-} from '../../../base/ui'
+import { currencySign, inUnits, minorFrom, numberFrom } from '../../../base/format'
+import { Check, callout, Dialog, Field, Select, TextInput } from '../../../base/ui'
 
 const KIND_NAMES: Record<(typeof MACHINE_KINDS)[number], string> = {
   desktop: 'Desktop',
@@ -115,6 +105,16 @@ export function TermsDialog({ onClose }: { onClose: () => void }) {
                   value={String(value('paper'))}
                   options={PAPERS.map((one) => ({ value: one as string, label: one }))}
                   onValue={(paper) => set('paper', paper)}
+                />
+              )}
+            </Field>
+            <Field label="Dates">
+              {(control) => (
+                <Select
+                  {...control}
+                  value={String(value('dateFormat'))}
+                  options={DATE_FORMATS.map((one) => ({ value: one as string, label: one }))}
+                  onValue={(format) => set('dateFormat', format)}
                 />
               )}
             </Field>

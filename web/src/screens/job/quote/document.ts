@@ -22,7 +22,7 @@ import {
   type Terms,
 } from '@tembrix/core/records'
 import { addDays, parseISO } from 'date-fns'
-import { day, isoDay, tidy } from '../../../base/ui'
+import { day, isoDay, tidy } from '../../../base/format'
 import { formOf, rateOf } from '../../../parts/board'
 import type { JobView } from '../file'
 import { usualTitle, wordingOf } from './wording'

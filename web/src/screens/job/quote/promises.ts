@@ -1,5 +1,5 @@
 import type { OfferFacts } from '@tembrix/core/job'
-import { day, list, money, plural, tidy } from '../../../base/ui'
+import { day, list, money, plural, speed, tidy } from '../../../base/format'
 import { promise } from '../../../parts/papers'
 
 const gb = (gib: number) => `${tidy(gib)} GB`
@@ -106,7 +106,7 @@ export const PROMISES = {
         ? { run: facts.after.run, volts: facts.profile?.volts ?? null }
         : null,
     ({ run, volts }) =>
-      `The modules then run at ${run.dataRate} MT/s${volts === null ? '' : ` on ${volts} V`}; the processor is rated for ${run.controllerRating}. That usually works, but its maker may refuse warranty for it. If it does not run well, we go back to the plain setting.`,
+      `The modules then run at ${speed(run.dataRate)}${volts === null ? '' : ` on ${volts} V`}; the processor is rated for ${run.controllerRating}. That usually works, but its maker may refuse warranty for it. If it does not run well, we go back to the plain setting.`,
   ),
 } as const
 

@@ -1,6 +1,6 @@
 import { type QuoteState, stateOf } from '@tembrix/core/quote'
 import type { Quote, QuoteDocument, QuotedOption } from '@tembrix/core/records'
-import { day, dayAndTime, moneyIn, today } from '../../../base/ui'
+import { day, dayAndTime, moneyIn, today } from '../../../base/format'
 import { type Block, code, type Paper, type Row, strong } from '../../../parts/papers'
 import { STATES } from './states'
 

@@ -1,6 +1,6 @@
 import type { QuoteState } from '@tembrix/core/quote'
 import type { Quote, QuoteDocument } from '@tembrix/core/records'
-import { capital, day, moneyIn } from '../../../base/ui'
+import { capital, day, moneyIn } from '../../../base/format'
 
 interface Version {
   quote: Quote

@@ -1,6 +1,6 @@
 import type { Added, OfferFacts } from '@tembrix/core/job'
 import type { Machine, Module } from '@tembrix/core/model'
-import { list, plural, tidy } from '../../../base/ui'
+import { list, plural, tidy } from '../../../base/format'
 import { PROMISES } from './promises'
 
 const KINDS: Record<Machine['kind'], string> = {
@@ -162,7 +162,7 @@ function gains(facts: OfferFacts): string {
 function range([low, high]: readonly [number, number]): string {
   if (high >= 2) return `between ${speed(low)} and ${speed(high)}`
   const [from, to] = [share(low), share(high)]
-  return from === to ? `about ${to} % faster` : `between ${from} and ${to} % faster`
+  return from === to ? `about ${to} % faster` : `${from}–${to} % faster`
 }
 
 function speed(times: number): string {

@@ -1,7 +1,7 @@
 import { standingOf } from '@tembrix/core/job'
 import { agreedTo, isAgreed, type QuoteState, stateOf } from '@tembrix/core/quote'
 import type { Stage } from '@tembrix/core/records'
-import { list, plural, today } from '../../../base/ui'
+import { list, plural, today } from '../../../base/format'
 import type { JobView } from '../file'
 
 export type StepState = 'open' | 'done' | 'attention' | 'blocked'

@@ -3,7 +3,7 @@ import { fittingInput, type Situation } from '@tembrix/core/job'
 import type { Module, SetTimings } from '@tembrix/core/model'
 import type { ModelRecord, Terms } from '@tembrix/core/records'
 import { speedPicture } from '@tembrix/core/tune'
-import { capacity, day, money, tidy, today } from '../../../base/ui'
+import { bandwidth, capacity, day, latency, money, speed, today } from '../../../base/format'
 import { describeModule, modeWord } from '../../../parts/board'
 import { NO_FINDINGS, wordingOf } from '../../../parts/findings'
 import { wordsOf } from '../../../parts/handling'
@@ -99,24 +99,21 @@ const RESULTS: readonly [string, (situation: Situation) => string][] = [
     'Speed',
     ({ evaluation: { run } }) =>
       run
-        ? `${run.dataRate} MT/s, ${run.limitedBy === 'setting' ? 'set by hand' : `limited by the ${run.limitedBy}`}`
+        ? `${speed(run.dataRate)}, ${run.limitedBy === 'setting' ? 'set by hand' : `limited by the ${run.limitedBy}`}`
         : 'does not start',
   ],
   [
     'Timings',
     ({ evaluation: { run } }) =>
       run
-        ? `${run.cl}-${run.trcd}-${run.trp}-${run.tras}, latency ${tidy(run.firstWordNs)} ns`
+        ? `${run.cl}-${run.trcd}-${run.trp}-${run.tras}, latency ${latency(run.firstWordNs)}`
         : '–',
   ],
   [
     'Memory profile',
     ({ evaluation: { run } }) => (run?.profile ? 'on: enable it in the BIOS/UEFI setup' : 'off'),
   ],
-  [
-    'Peak bandwidth',
-    ({ evaluation: { run } }) => (run ? `${tidy(run.wholePeakGBs, 1)} GB/s` : '–'),
-  ],
+  ['Peak bandwidth', ({ evaluation: { run } }) => (run ? bandwidth(run.wholePeakGBs) : '–')],
 ]
 
 function resultTable(now: Situation, planned: Situation): Block {

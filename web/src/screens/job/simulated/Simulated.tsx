@@ -1,7 +1,8 @@
 import type { InStore, Trait } from '@tembrix/core/simulate'
 import { Cpu } from 'lucide-react'
 import { type ReactNode, useState } from 'react'
-import { Button, Disclosure, list } from '../../../base/ui'
+import { list } from '../../../base/format'
+import { Button, Disclosure } from '../../../base/ui'
 import { partWords, useModuleNames } from '../trials'
 import type { SimulatedBench } from './useSimulated'
 

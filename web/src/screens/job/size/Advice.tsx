@@ -1,6 +1,7 @@
 import type { LoggedUse } from '@tembrix/core/records'
 import type { Reason, Advice as Spending, Verdict } from '@tembrix/core/sizing'
-import { callout, tidy } from '../../../base/ui'
+import { tidy } from '../../../base/format'
+import { callout } from '../../../base/ui'
 import { percent } from '../plan'
 
 interface Props {

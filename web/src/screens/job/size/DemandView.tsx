@@ -1,4 +1,5 @@
-import { callout, Disclosure, tidy } from '../../../base/ui'
+import { tidy } from '../../../base/format'
+import { callout, Disclosure } from '../../../base/ui'
 import type { Need } from '../file'
 
 interface Props {

@@ -8,19 +8,8 @@ import {
 } from '@tembrix/core/sizing'
 import { useMemo, useState } from 'react'
 import type { RecordForm } from '../../../base/form'
-import {
-  Button,
-  Check,
-  callout,
-  Dialog,
-  Field,
-  list,
-  numberFrom,
-  plural,
-  Select,
-  TextInput,
-  tidy,
-} from '../../../base/ui'
+import { list, numberFrom, plural, tidy } from '../../../base/format'
+import { Button, Check, callout, Dialog, Field, Select, TextInput } from '../../../base/ui'
 import { type OpenedTable, TableFile } from '../../../parts/tableFile'
 import { useJob } from '../file'
 import { percent } from '../plan'

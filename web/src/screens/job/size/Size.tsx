@@ -1,6 +1,6 @@
 import { JobChange } from '@tembrix/core/records'
 import { adviseSpending } from '@tembrix/core/sizing'
-import { capacity } from '../../../base/ui'
+import { capacity } from '../../../base/format'
 import { OnTo, useJob, useJobForm, useNeed } from '../file'
 import { Advice } from './Advice'
 import { DemandView } from './DemandView'

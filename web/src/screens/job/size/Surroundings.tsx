@@ -1,10 +1,11 @@
 import { COMPLAINTS, DISKS, type Disk, type SlowThing } from '@tembrix/core/sizing'
 import type { RecordForm } from '../../../base/form'
-import { Check, Field, numberFrom, Select, TextInput } from '../../../base/ui'
+import { numberFrom } from '../../../base/format'
+import { Check, Field, Select, TextInput } from '../../../base/ui'
 import { useJob } from '../file'
 
 const DISK_NAMES: Record<Disk, string> = {
-  unknown: 'not known',
+  unknown: 'unknown',
   spinning: 'spinning',
   'solid-state': 'solid-state',
 }

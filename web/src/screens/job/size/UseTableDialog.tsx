@@ -3,7 +3,8 @@ import { STARTING_USES, type UseTable, UseTable as UseTableShape } from '@tembri
 import { Plus, RotateCcw, Trash2 } from 'lucide-react'
 import { useChangeShopMutation, useShopQuery } from '../../../base/data'
 import { Faults, SaveForShop, useSaveForm } from '../../../base/form'
-import { Button, Dialog, IconButton, numberFrom, Select, TextInput } from '../../../base/ui'
+import { numberFrom } from '../../../base/format'
+import { Button, Dialog, IconButton, Select, TextInput } from '../../../base/ui'
 
 interface Props {
   table: UseTable

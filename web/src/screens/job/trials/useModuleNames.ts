@@ -1,6 +1,6 @@
 import type { Situation } from '@tembrix/core/job'
 import { useMemo } from 'react'
-import { capacity } from '../../../base/ui'
+import { capacity } from '../../../base/format'
 import { useJob } from '../file'
 
 /** Modules by what they are and the slot they are planned for, wherever a trial puts them. */

@@ -1,5 +1,5 @@
 import type { Action, Outcome, Trial } from '@tembrix/core/diagnose'
-import { list } from '../../../base/ui'
+import { list } from '../../../base/format'
 
 /** How a part is said, with `name` for modules. */
 export function partWords(part: string, name: (module: string) => string): string {

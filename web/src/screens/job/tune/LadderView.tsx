@@ -1,14 +1,15 @@
 import type { Rung, TuneSettings } from '@tembrix/core/tune'
 import { RotateCcw } from 'lucide-react'
 import { useState } from 'react'
-import { Button, callout, Field, list, numberFrom, TextInput, tidy } from '../../../base/ui'
+import { list, numberFrom, speed, tidy } from '../../../base/format'
+import { Button, callout, Field, TextInput } from '../../../base/ui'
 import { useJob } from '../file'
 import { PrintLink } from '../sheet'
 import type { Tuning } from './useTune'
 import { changeWords, OUTCOME_NAMES, STAGE_NAMES } from './words'
 
 const settingsWords = ({ dataRate, timings }: TuneSettings) =>
-  `${dataRate} MT/s, ${timings.cl}-${timings.trcd}-${timings.trp}-${timings.tras}`
+  `${speed(dataRate)}, ${timings.cl}-${timings.trcd}-${timings.trp}-${timings.tras}`
 
 /** One change at a time, its test, what came of it, and the way back; carried on by what was seen. */
 export function LadderView({ tuning }: { tuning: Tuning }) {

@@ -10,7 +10,7 @@ import {
   Tooltip,
 } from 'chart.js'
 import { useCallback } from 'react'
-import { tidy } from '../../../base/ui'
+import { tidy } from '../../../base/format'
 import { axis, ChartCanvas, type Ink } from '../../../parts/chart'
 
 Chart.register(Legend, LinearScale, LineController, LineElement, PointElement, Tooltip)

@@ -1,6 +1,7 @@
 import type { SpeedPoint, TuneSettings } from '@tembrix/core/tune'
 import { lazy, Suspense } from 'react'
-import { Button, callout, Disclosure, plural, tidy } from '../../../base/ui'
+import { latency, plural, speed, tidy } from '../../../base/format'
+import { Button, callout, Disclosure } from '../../../base/ui'
 import { useJob } from '../file'
 import { LadderView } from './LadderView'
 import { type Tuning, useTune } from './useTune'
@@ -99,7 +100,7 @@ function Values({ tuning: { rated, best, plan } }: { tuning: Tuning }) {
         {best && (
           <Button
             onClick={() => plan({ dataRate: best.dataRate, timings: best.timings })}
-          >{`Plan with ${best.dataRate} MT/s`}</Button>
+          >{`Plan with ${speed(best.dataRate)}`}</Button>
         )}
         {set && (
           <Button look="quiet" onClick={() => plan(null)}>
@@ -109,9 +110,9 @@ function Values({ tuning: { rated, best, plan } }: { tuning: Tuning }) {
       </div>
       {rated?.halfRate && best && (
         <p className="mt-1 text-[0.93rem]">
-          As rated the controller drops to half rate. Run at {best.dataRate} MT/s with its timings
+          As rated the controller drops to half rate. Run at {speed(best.dataRate)} with its timings
           carried over it answers in {tidy(best.firstWordNs, 1)} instead of{' '}
-          {tidy(rated.firstWordNs, 1)} ns; the trade-offs weigh that against a slower kit.
+          {latency(rated.firstWordNs)}; the trade-offs weigh that against a slower kit.
         </p>
       )}
     </section>

@@ -1,6 +1,6 @@
 import { same } from '@tembrix/core/model'
 import type { Tried, TuneSettings } from '@tembrix/core/tune'
-import { day, tidy, today } from '../../../base/ui'
+import { day, speed, tidy, today } from '../../../base/format'
 import { code, type Paper, type Row, strong } from '../../../parts/papers'
 import { OUTCOME_NAMES } from './words'
 
@@ -75,7 +75,7 @@ const row = (name: string, set: string, rated: string): Row => ({
 })
 
 const ROWS: readonly [string, (settings: TuneSettings) => string][] = [
-  ['Speed', ({ dataRate }) => `${dataRate} MT/s`],
+  ['Speed', ({ dataRate }) => speed(dataRate)],
   ['CL', ({ timings }) => String(timings.cl)],
   ['tRCD', ({ timings }) => String(timings.trcd)],
   ['tRP', ({ timings }) => String(timings.trp)],

@@ -1,7 +1,7 @@
 import { type Made, passedOnlyCold } from '@tembrix/core/diagnose'
 import type { ModuleRecord } from '@tembrix/core/records'
 import { formatISO } from 'date-fns'
-import { capital } from '../../../base/ui'
+import { capital } from '../../../base/format'
 import { useJob } from '../file'
 import { partsWords } from '../trials'
 import { SupplierNote } from './SupplierNote'

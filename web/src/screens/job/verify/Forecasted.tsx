@@ -1,6 +1,6 @@
 import { profileOf } from '@tembrix/core/forecast'
 import type { Tested } from '@tembrix/core/measure'
-import { list } from '../../../base/ui'
+import { list } from '../../../base/format'
 import { useJob, useNeed } from '../file'
 import { times } from './words'
 

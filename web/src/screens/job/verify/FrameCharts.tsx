@@ -15,7 +15,8 @@ import {
 } from 'chart.js'
 import { Download } from 'lucide-react'
 import { useCallback, useRef } from 'react'
-import { Button, tidy } from '../../../base/ui'
+import { tidy } from '../../../base/format'
+import { Button } from '../../../base/ui'
 import { axis, ChartCanvas, type Ink, savePng } from '../../../parts/chart'
 import { configurationsOf } from '../../../parts/configurations/configurations'
 

@@ -3,6 +3,7 @@ import { type Configuration, FrameLogChange, type TwoChanges } from '@tembrix/co
 import { FileUp } from 'lucide-react'
 import { useState } from 'react'
 import { making } from '../../../base/data'
+import { list, numberFrom, plural, tidy } from '../../../base/format'
 import {
   Button,
   callout,
@@ -10,12 +11,8 @@ import {
   Fault,
   Field,
   FileDrop,
-  list,
-  numberFrom,
-  plural,
   Select,
   TextInput,
-  tidy,
 } from '../../../base/ui'
 import { configurationsOf } from '../../../parts/configurations/configurations'
 import { type Analysed, useFrameLog } from '../../../parts/frameLog'

@@ -3,7 +3,8 @@ import { type Reading, read } from '@tembrix/core/readings'
 import type { Verification } from '@tembrix/core/records'
 import { FileUp } from 'lucide-react'
 import { useState } from 'react'
-import { Button, Disclosure, Field, FileDrop, plural, TextInput } from '../../../base/ui'
+import { plural } from '../../../base/format'
+import { Button, Disclosure, Field, FileDrop, TextInput } from '../../../base/ui'
 import { useJob } from '../file'
 
 interface Props {

@@ -12,8 +12,9 @@ import {
 } from 'chart.js'
 import { Download } from 'lucide-react'
 import { useCallback, useMemo, useRef } from 'react'
+import { tidy } from '../../../base/format'
 import { type Column, DataTable } from '../../../base/table'
-import { Button, Disclosure, tidy } from '../../../base/ui'
+import { Button, Disclosure } from '../../../base/ui'
 import { axis, ChartCanvas, type Ink, savePng } from '../../../parts/chart'
 import { configurationsOf } from '../../../parts/configurations/configurations'
 

@@ -2,16 +2,8 @@ import { clocksExpected } from '@tembrix/core/diagnose'
 import type { Verification } from '@tembrix/core/records'
 import { CircleCheck, Search, TriangleAlert } from 'lucide-react'
 import { useState } from 'react'
-import {
-  Button,
-  callout,
-  capital,
-  list,
-  numberFrom,
-  Select,
-  TextInput,
-  tidy,
-} from '../../../base/ui'
+import { capital, list, numberFrom, tidy } from '../../../base/format'
+import { Button, callout, Select, TextInput } from '../../../base/ui'
 import { useJob } from '../file'
 import { SimulatedStart } from '../simulated'
 import { FromReadout } from './FromReadout'

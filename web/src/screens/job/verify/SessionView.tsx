@@ -3,17 +3,8 @@ import { type Configuration, type Measurement, MeasurementChange } from '@tembri
 import { Plus, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { making, removing } from '../../../base/data'
-import {
-  Button,
-  Check,
-  Disclosure,
-  dayAndTime,
-  Field,
-  IconButton,
-  numberFrom,
-  plural,
-  TextInput,
-} from '../../../base/ui'
+import { dayAndTime, numberFrom, plural } from '../../../base/format'
+import { Button, Check, Disclosure, Field, IconButton, TextInput } from '../../../base/ui'
 import { useJob } from '../file'
 import { ConditionFields } from './ConditionFields'
 import { conditionsInWords, faultWords, leftOutWords, sessionLike } from './sessions'

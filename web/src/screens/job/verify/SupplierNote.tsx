@@ -1,7 +1,8 @@
 import { caseAgainst, type Made } from '@tembrix/core/diagnose'
 import { Copy } from 'lucide-react'
 import { useState } from 'react'
-import { Button, capacity, list, plural, uncapital } from '../../../base/ui'
+import { capacity, list, plural, uncapital } from '../../../base/format'
+import { Button } from '../../../base/ui'
 import { useJob } from '../file'
 import { outcomeWords } from '../trials'
 

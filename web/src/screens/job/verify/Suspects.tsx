@@ -1,5 +1,5 @@
 import { type Suspicion, suspects } from '@tembrix/core/diagnose'
-import { capital } from '../../../base/ui'
+import { capital } from '../../../base/format'
 import { partsWords } from '../trials'
 import { percent } from './words'
 

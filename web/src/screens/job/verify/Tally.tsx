@@ -1,5 +1,6 @@
 import { callsOf, type Tested } from '@tembrix/core/measure'
-import { callout, list, plural, tidy } from '../../../base/ui'
+import { list, plural, tidy } from '../../../base/format'
+import { callout } from '../../../base/ui'
 import { useJob } from '../file'
 
 /** What all tests say together, how much of that chance alone would say, and what scatter it rests on. */

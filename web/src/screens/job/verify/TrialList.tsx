@@ -8,7 +8,8 @@ import {
 import { RotateCcw } from 'lucide-react'
 import { useMemo } from 'react'
 import { useShopQuery } from '../../../base/data'
-import { Button, list } from '../../../base/ui'
+import { list } from '../../../base/format'
+import { Button } from '../../../base/ui'
 import { ACTION_WORDS, outcomeWords } from '../trials'
 import type { Verifying } from './useVerify'
 

@@ -9,7 +9,7 @@ import {
 } from 'chart.js'
 import { Slider } from 'radix-ui'
 import { useCallback, useEffect, useState } from 'react'
-import { tidy } from '../../../base/ui'
+import { tidy } from '../../../base/format'
 import { ChartCanvas, type Ink } from '../../../parts/chart'
 import type { Overview } from '../../../parts/frameLog'
 

@@ -1,5 +1,6 @@
 import type { Comparison } from '@tembrix/core/measure'
-import { callout, plural, tidy } from '../../../base/ui'
+import { plural, tidy } from '../../../base/format'
+import { callout } from '../../../base/ui'
 import { NOTE_WORDS } from './sessions'
 import { times } from './words'
 

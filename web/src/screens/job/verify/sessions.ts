@@ -6,7 +6,7 @@ import {
   type TypedFault,
 } from '@tembrix/core/measure'
 import type { Measurement } from '@tembrix/core/records'
-import { list } from '../../../base/ui'
+import { list } from '../../../base/format'
 
 /** What a session is begun with: the conditions of the one before it, and now. */
 export function sessionLike(last: Measurement | undefined): { at: string; conditions: Conditions } {

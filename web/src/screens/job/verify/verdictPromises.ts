@@ -1,5 +1,5 @@
 import type { Made } from '@tembrix/core/diagnose'
-import { day, list } from '../../../base/ui'
+import { day, list } from '../../../base/format'
 import { promise } from '../../../parts/papers'
 
 /** What a verdict rests on: the bad modules with their warranty, the trials made, and names for modules. */

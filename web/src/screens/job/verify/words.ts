@@ -1,16 +1,16 @@
 import type { Cause, Difference, DifferenceCode, NextStep } from '@tembrix/core/diagnose'
 import type { Change, FrameRate } from '@tembrix/core/measure'
-import { capacity, list, plural, tidy } from '../../../base/ui'
+import { capacity, list, plural, tidy } from '../../../base/format'
 
 const SAID: Record<DifferenceCode, (difference: Difference) => string> = {
   MISSING_MODULE: ({ expected, seen, slots }) =>
-    `${capacity(seen ?? 0)} of ${capacity(expected ?? 0)}: short by just what sits in ${list(slots, 'or')}.`,
+    `${capacity(seen ?? 0)} of ${capacity(expected ?? 0)}: exactly what is in ${list(slots, 'or')} is missing.`,
   MISSING_MEMORY: ({ expected, seen }) =>
-    `${capacity(seen ?? 0)} of ${capacity(expected ?? 0)}, which is no single module.`,
+    `${capacity(seen ?? 0)} of ${capacity(expected ?? 0)}, which is not the size of any one module.`,
   MORE_MEMORY: ({ expected, seen }) =>
     `${capacity(seen ?? 0)} where ${capacity(expected ?? 0)} are planned.`,
   SYSTEM_KEEPS_SOME: ({ expected, seen }) =>
-    `${capacity(seen ?? 0)} of ${capacity(expected ?? 0)}: the rest is kept back, not lost.`,
+    `${capacity(seen ?? 0)} of ${capacity(expected ?? 0)}: the rest is reserved, not lost.`,
   MEMORY_RESERVED: ({ expected, seen }) =>
     `${capacity(seen ?? 0)} of ${capacity(expected ?? 0)} can be used, though every slot is seen.`,
   CHANNEL_GONE: ({ slots }) => `${list(slots)} are shown empty: all that is on one channel.`,
@@ -43,11 +43,11 @@ export const CAUSE_WORDS: Record<Cause, string> = {
   WRONG_SLOT: 'modules in the wrong slots',
   BOARD_LIMIT: 'a limit of the board',
   SOCKET:
-    'the processor’s seating, bent pins in its socket, or a cooler that is too tight: look before a slot is condemned',
+    'the processor’s seating, bent pins in its socket, or a cooler that is too tight: look there before a slot is called bad',
   GRAPHICS_SHARE: 'memory reserved for integrated graphics and the system',
   REMAP_OFF: 'memory remapping turned off in the setup',
   BOOT_LIMIT: 'a limit in the system’s boot options',
-  SYSTEM_LIMIT: 'a system that cannot address more, as 32-bit ones',
+  SYSTEM_LIMIT: 'a system that cannot address more, such as a 32-bit one',
   READ_WRONG: 'a figure read or typed wrong',
   CLOCK_FOR_RATE: 'a tool that shows the clock',
   PROFILE_OFF: 'the memory profile is off in the setup',
@@ -84,7 +84,7 @@ export const NEXT_WORDS: Record<NextStep, string> = {
     'Check the processor’s seating, its socket and the cooler before any slot is called bad.',
   CHECK_RESERVED:
     'Look how much the system shows as hardware reserved, then in the setup for graphics memory and remapping, and at the boot options.',
-  FIND_PLATFORM: 'Say in Identify how the clocks of this platform hang together; its manual tells.',
+  FIND_PLATFORM: 'Enter in Identify how this platform’s clocks relate; its manual says.',
   NOTHING: 'Nothing to do.',
   SWITCH_PROFILE_ON: 'Enable the memory profile in the setup and look again.',
   STEP_PROFILE_DOWN: 'Step the profile down.',

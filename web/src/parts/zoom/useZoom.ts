@@ -63,6 +63,8 @@ export function useZoom() {
     frame,
     /** The style of what is zoomed. */
     style: { transform: `translate(${x}px, ${y}px) scale(${k})`, transformOrigin: '0 0' },
+    /** How much larger it is drawn than it is. */
+    scale: k,
     nearer: by(FACTOR),
     further: by(1 / FACTOR),
     whole,

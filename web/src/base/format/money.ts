@@ -1,5 +1,5 @@
 import { CURRENCIES, type Currency } from '@tembrix/core/records'
-import { numberFrom } from './TextInput'
+import { numberFrom } from './figures'
 
 const formatter = (currency: Currency) =>
   new Intl.NumberFormat('en-IE', { style: 'currency', currency, currencyDisplay: 'narrowSymbol' })

@@ -1,0 +1,21 @@
+/** A figure with at most this many decimals and no idle zeros. */
+export const tidy = (value: number, decimals = 2) => String(Number(value.toFixed(decimals)))
+
+/** A capacity in GiB as modules print it, or in MB where it is less than one. */
+export const capacity = (gib: number) =>
+  gib > 0 && gib < 1 ? `${gib * 1024} MB` : `${tidy(gib)} GB`
+
+/** “–” where there is none, as nothing runs. */
+export const speed = (dataRate: number | undefined) =>
+  dataRate === undefined ? '–' : `${dataRate} MT/s`
+
+export const latency = (ns: number) => `${tidy(ns, 1)} ns`
+export const bandwidth = (gbPerSecond: number) => `${tidy(gbPerSecond, 1)} GB/s`
+
+/** Text as a number where it is one; empty as `null`; anything else as it stands, for the check to refuse. */
+export function numberFrom(text: string): number | string | null {
+  const plain = text.trim().replace(',', '.')
+  if (plain === '') return null
+  const number = Number(plain)
+  return Number.isFinite(number) ? number : text
+}

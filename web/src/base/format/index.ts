@@ -1,0 +1,14 @@
+export {
+  ago,
+  day,
+  dayAndTime,
+  isoDay,
+  month,
+  overdue,
+  today,
+  writeDates,
+} from './dates'
+export { bandwidth, capacity, latency, numberFrom, speed, tidy } from './figures'
+export { calculateIn, currencySign, inUnits, minorFrom, minorUnits, money, moneyIn } from './money'
+export { dateFrom, noDate } from './typedDate'
+export { capital, list, plural, uncapital } from './words'

@@ -1,0 +1,2 @@
+export { useZoom } from './useZoom'
+export { ZoomButtons } from './ZoomButtons'
