@@ -39,6 +39,23 @@ async function cutOff(page: Page): Promise<string[]> {
   })
 }
 
+/**
+ * What is pressed and is less than 44 px high or wide. A link within a sentence is as high as its line.
+ */
+async function tooSmall(page: Page): Promise<string[]> {
+  return page.evaluate(() =>
+    [...document.querySelectorAll('a, button, summary, select, input, textarea, [role=tab]')]
+      .filter((one) => getComputedStyle(one).display !== 'inline')
+      .filter((one) => one.checkVisibility())
+      .map((one) => (one.matches('label input') ? (one.closest('label') as Element) : one))
+      .filter((one) => {
+        const { width, height } = one.getBoundingClientRect()
+        return width > 1 && height > 1 && (width < 43.5 || height < 43.5)
+      })
+      .map((one) => one.outerHTML.slice(0, 160)),
+  )
+}
+
 /** Each with what there is to see of it once it is all there. */
 interface Screen {
   at: string
@@ -169,7 +186,7 @@ for (const [where, screens] of [
   ['jobs', JOBS],
   ['the bench', BENCH],
 ] as const) {
-  test(`screens of ${where} meet the accessibility rules, in daylight and in the dark, and nothing is cut off on a tablet, a phone or at twice the size`, async ({
+  test(`screens of ${where} meet the accessibility rules, in daylight and in the dark, and nothing is cut off or too small to press on a tablet, a phone or at twice the size`, async ({
     page,
     app,
   }) => {
@@ -196,6 +213,7 @@ for (const [where, screens] of [
         await expect(shows(page)).toBeVisible()
         // A chart takes its new size in a frame of its own.
         await expect.poll(() => cutOff(page), `${at} at ${size.width}`).toEqual([])
+        expect(await tooSmall(page), `${at} at ${size.width}`).toEqual([])
       }
       expect(await violationsOf(page, ['wcag2a', 'wcag2aa']), `${at}, narrow`).toEqual([])
       await page.setViewportSize(DESK)

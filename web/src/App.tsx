@@ -112,7 +112,7 @@ function Nowhere() {
       <Bar />
       <main id="work">
         <Message title="There is nothing here">
-          <Link to="/" className="underline">
+          <Link to="/" className="inline-flex min-h-11 items-center underline">
             To the counter
           </Link>
         </Message>
@@ -127,7 +127,11 @@ function Broken() {
     <Message title="This screen has failed">
       <p>{error instanceof Error ? error.message : 'The reason is not known.'}</p>
       <p>What you typed is kept. Loading the page again usually helps.</p>
-      <button type="button" className="underline" onClick={() => location.reload()}>
+      <button
+        type="button"
+        className="inline-flex min-h-11 items-center underline"
+        onClick={() => location.reload()}
+      >
         Load again
       </button>
     </Message>

@@ -17,7 +17,7 @@ export function Bar({ children }: { children?: ReactNode }) {
     <header className="screen-only flex min-h-12 flex-wrap items-center gap-x-1 border-b-2 border-ink bg-sheet px-2 md:gap-x-4 lg:flex-nowrap">
       <a
         href="#work"
-        className="absolute z-50 -translate-y-20 rounded-sm bg-ink px-3 py-2 text-sheet focus:translate-y-0"
+        className="absolute z-50 -translate-y-20 flex min-h-11 items-center rounded-sm bg-ink px-3 text-sheet focus:translate-y-0"
       >
         Skip to the work
       </a>
@@ -54,7 +54,7 @@ const Places = memo(function Places() {
       </OnDemand>
       <Link
         to="/"
-        className="flex min-h-11 items-center gap-2 px-1 text-lg font-bold tracking-tight"
+        className="flex min-h-11 min-w-11 items-center gap-2 px-1 text-lg font-bold tracking-tight"
         aria-label="Tembrix, to the counter"
       >
         <Mark />

@@ -62,7 +62,7 @@ export function SaveState() {
         disabled={!asks}
         onClick={() => setOpen(true)}
         data-testid="save-state"
-        className={`flex min-h-9 items-center gap-1.5 rounded-sm px-2 text-sm whitespace-nowrap ${alarming ? LOOKS.conflict.look : look}`}
+        className={`flex min-h-11 items-center gap-1.5 rounded-sm px-2 text-sm whitespace-nowrap ${alarming ? LOOKS.conflict.look : look}`}
       >
         <Icon size={16} aria-hidden className={Icon === LoaderCircle ? 'animate-spin' : ''} />
         <span aria-live="polite">

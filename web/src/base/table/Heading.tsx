@@ -19,7 +19,11 @@ export function Heading<Row>({ column: { name, figures }, dense, sorted, onSort 
       className={`${dense ? 'px-2' : 'px-3'} font-semibold ${figures ? 'text-right' : ''}`}
     >
       {onSort ? (
-        <button type="button" onClick={onSort} className="inline-flex min-h-11 items-center gap-1">
+        <button
+          type="button"
+          onClick={onSort}
+          className="inline-flex min-h-11 min-w-11 items-center gap-1"
+        >
           {name}
           <Arrow size={14} aria-hidden className={sorted ? '' : 'opacity-0'} />
         </button>

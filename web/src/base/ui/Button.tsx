@@ -2,7 +2,7 @@ import { cva, type VariantProps } from 'class-variance-authority'
 import type { ComponentProps } from 'react'
 
 const look = cva(
-  'inline-flex min-h-11 items-center justify-center gap-2 rounded-sm border px-3.5 font-medium disabled:cursor-not-allowed disabled:opacity-50',
+  'inline-flex min-h-11 min-w-11 items-center justify-center gap-2 rounded-sm border px-3.5 font-medium disabled:cursor-not-allowed disabled:opacity-50',
   {
     variants: {
       look: {

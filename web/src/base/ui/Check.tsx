@@ -19,13 +19,15 @@ export function Check({ label, hint, checked, disabled, onChecked }: Props) {
         checked={checked}
         disabled={disabled ?? false}
         onCheckedChange={(value) => onChecked(value === true)}
-        className="grid size-6 shrink-0 place-items-center rounded-sm border-2 border-rule-2 bg-sheet disabled:opacity-50 data-[state=checked]:border-act data-[state=checked]:bg-act data-[state=checked]:text-act-ink"
+        className="group -m-2.5 grid size-11 shrink-0 place-items-center disabled:opacity-50"
       >
-        <Checkbox.Indicator>
-          <Tick size={18} strokeWidth={3} aria-hidden />
-        </Checkbox.Indicator>
+        <span className="grid size-6 place-items-center rounded-sm border-2 border-rule-2 bg-sheet group-data-[state=checked]:border-act group-data-[state=checked]:bg-act group-data-[state=checked]:text-act-ink">
+          <Checkbox.Indicator>
+            <Tick size={18} strokeWidth={3} aria-hidden />
+          </Checkbox.Indicator>
+        </span>
       </Checkbox.Root>
-      <label htmlFor={id} className="leading-tight">
+      <label htmlFor={id} className="flex min-h-11 flex-col justify-center leading-tight">
         {label}
         {hint && <span className="block text-sm text-ink-2">{hint}</span>}
       </label>

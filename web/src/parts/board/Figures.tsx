@@ -82,7 +82,7 @@ const Figure = memo(function Figure({ name, figure, was, why }: FigureProps) {
   return (
     <div className="min-w-24 grow">
       <Popover.Root>
-        <Popover.Trigger className="w-full rounded-sm px-2 py-0.5 text-left hover:bg-sheet-2">
+        <Popover.Trigger className="min-h-11 w-full rounded-sm px-2 py-0.5 text-left hover:bg-sheet-2">
           <span className="block text-[0.8rem] leading-tight text-ink-2">
             {name}
             <span className="sr-only">, why?</span>

@@ -101,7 +101,7 @@ export function LimitFields({ form, sourcing }: Props) {
       </table>
       <SourceOf what="dataRates" label="the speeds" sourcing={sourcing} />
       <Button
-        className="min-h-9 self-start"
+        className="self-start"
         onClick={() =>
           form.set([...rows, { ...(rows.at(-1) as RatingRow) }], 'machine', 'limits', 'dataRates')
         }

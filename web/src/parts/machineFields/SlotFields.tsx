@@ -32,12 +32,12 @@ export function SlotFields({ form, machine, sourcing }: Props) {
 
   return (
     <div className="flex flex-col gap-2">
-      <div className="flex items-center gap-2">
+      <div className="flex flex-wrap items-center gap-2">
         <span className="text-sm font-semibold">Channels</span>
         {[1, 2, 3, 4, 6, 8].map((count) => (
           <Button
             key={count}
-            className="min-h-9 px-3"
+            className="px-3"
             look={machine.channels.length === count ? 'main' : 'plain'}
             aria-pressed={machine.channels.length === count}
             onClick={() => set(withChannels(machine, count))}
@@ -75,10 +75,10 @@ export function SlotFields({ form, machine, sourcing }: Props) {
         </table>
       )}
       <div className="flex flex-wrap gap-2">
-        <Button className="min-h-9" onClick={() => set({ slots: [...slots, nextSlot(machine)] })}>
+        <Button onClick={() => set({ slots: [...slots, nextSlot(machine)] })}>
           <Plus size={16} aria-hidden /> Slot
         </Button>
-        <Button className="min-h-9" onClick={() => setBank(machine.soldered.length)}>
+        <Button onClick={() => setBank(machine.soldered.length)}>
           <Plus size={16} aria-hidden /> Soldered bank
         </Button>
       </div>
@@ -102,9 +102,7 @@ export function SlotFields({ form, machine, sourcing }: Props) {
             value={channel}
             onValue={(value) => form.set(value, 'machine', 'soldered', at, 'channel')}
           />
-          <Button className="min-h-9" onClick={() => setBank(at)}>
-            Correct
-          </Button>
+          <Button onClick={() => setBank(at)}>Correct</Button>
           <RemoveButton
             label={`Remove soldered bank ${at + 1}`}
             onPress={() => set({ soldered: machine.soldered.filter((_, other) => other !== at) })}

@@ -114,7 +114,7 @@ const COLUMNS: readonly Column<JobLine>[] = [
     cell: ({ id, number }) => (
       <Link
         to={`/jobs/${id}`}
-        className="inline-flex min-h-9 items-center font-mono font-semibold text-act underline underline-offset-2"
+        className="inline-flex min-h-11 min-w-11 items-center font-mono font-semibold text-act underline underline-offset-2"
       >
         {number}
       </Link>

@@ -221,7 +221,7 @@ function Opening({ form }: { form: RecordForm }) {
           </div>
         ))}
         <Button
-          className="min-h-9 self-start"
+          className="self-start"
           onClick={() => form.set([...covers, { cover: 'bottom', hides: '' }], 'covers')}
         >
           <Plus size={16} aria-hidden /> Cover
@@ -247,7 +247,7 @@ function Opening({ form }: { form: RecordForm }) {
           </div>
         ))}
         <Button
-          className="min-h-9 self-start"
+          className="self-start"
           onClick={() => form.set([...cautions, 'Battery plug off first.'], 'cautions')}
         >
           <Plus size={16} aria-hidden /> Caution

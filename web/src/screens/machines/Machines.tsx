@@ -25,7 +25,7 @@ const columnsWith = (lists: readonly ValidatedListLine[]): Column<ModelRecord>[]
     cell: ({ id, machine }) => (
       <Link
         to={`/machines/${id}`}
-        className="inline-flex min-h-9 items-center font-semibold text-act underline underline-offset-2"
+        className="inline-flex min-h-11 items-center font-semibold text-act underline underline-offset-2"
       >
         {machine.name}
       </Link>

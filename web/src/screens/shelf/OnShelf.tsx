@@ -81,7 +81,7 @@ const columnsWith = (open: (what: Open) => void): Column<Lying>[] => [
     sortBy: ({ first }) => first.fromJob,
     cell: ({ piece: { fromJobId, fromJob } }) =>
       fromJobId ? (
-        <Link to={`/jobs/${fromJobId}`} className="underline">
+        <Link to={`/jobs/${fromJobId}`} className="inline-flex min-h-11 items-center underline">
           job {fromJob}
         </Link>
       ) : (
@@ -95,7 +95,10 @@ const columnsWith = (open: (what: Open) => void): Column<Lying>[] => [
     sortBy: ({ first }) => first.keptFor?.number ?? null,
     cell: ({ piece: { keptFor } }) =>
       keptFor ? (
-        <Link to={`/jobs/${keptFor.jobId}/plan`} className="font-medium text-gold underline">
+        <Link
+          to={`/jobs/${keptFor.jobId}/plan`}
+          className="inline-flex min-h-11 min-w-11 items-center font-medium text-gold underline"
+        >
           job {keptFor.number}
         </Link>
       ) : (

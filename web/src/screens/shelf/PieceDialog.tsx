@@ -228,7 +228,7 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
             aside={
               <button
                 type="button"
-                className="self-start text-sm underline"
+                className="min-h-11 min-w-11 self-start text-left text-sm underline"
                 onClick={() => set('testedOn', today())}
               >
                 today

@@ -180,7 +180,7 @@ function ImportDialog({ opened, lists, suppliers, onDone, onClose }: ImportProps
                     <button
                       key={name}
                       type="button"
-                      className="underline"
+                      className="inline-flex min-h-11 items-center underline"
                       onClick={() => setSupplier(name)}
                     >
                       {name}

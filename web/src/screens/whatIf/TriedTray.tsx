@@ -2,6 +2,7 @@ import { type ModuleRecord, UNKNOWN_PIECE } from '@tembrix/core/records'
 import { Trash2 } from 'lucide-react'
 import { useMemo } from 'react'
 import { useShelfQuery, type WhatIf } from '../../base/data'
+import { IconButton } from '../../base/ui'
 import { Tray } from '../../parts/board'
 import { useTry } from './useWhatIf'
 
@@ -28,9 +29,8 @@ export function TriedTray({ state }: { state: WhatIf }) {
         none: 'Press a size above, or take one from the shelf.',
         showAll: true,
         pieceAction: ({ id }: ModuleRecord) => (
-          <button
-            type="button"
-            aria-label="Drop this module"
+          <IconButton
+            label="Drop this module"
             onClick={() =>
               set({
                 modules: state.modules.filter((one) => one.id !== id),
@@ -39,10 +39,11 @@ export function TriedTray({ state }: { state: WhatIf }) {
                 ),
               })
             }
-            className="grid h-7 w-9 shrink-0 place-items-center rounded-sm hover:bg-stop-soft"
+            className="-my-2"
+            look="remove"
           >
             <Trash2 size={15} aria-hidden />
-          </button>
+          </IconButton>
         ),
       },
     ],
@@ -71,7 +72,7 @@ function FromShelf({ kinds }: { kinds: readonly ModuleRecord[] }) {
             key={id}
             type="button"
             onClick={() => add({ ...module, kit: null })}
-            className="min-h-9 rounded-sm border border-rule-2 px-2 text-sm hover:bg-sheet-2"
+            className="min-h-11 rounded-sm border border-rule-2 px-2 text-sm hover:bg-sheet-2"
           >
             {module.article}
           </button>

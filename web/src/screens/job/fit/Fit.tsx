@@ -88,7 +88,7 @@ function NotAgreed() {
       {option
         ? 'The customer agreed to another plan than the one on the board.'
         : 'The customer has not agreed to this plan yet.'}{' '}
-      <Link to={`/jobs/${file.id}/quote`} className="underline">
+      <Link to={`/jobs/${file.id}/quote`} className="inline-flex min-h-11 items-center underline">
         To the quote
       </Link>
     </p>

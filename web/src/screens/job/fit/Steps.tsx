@@ -145,7 +145,11 @@ function Card({ fitting, step, number, onBack, onNext, onScrews }: CardProps) {
           {held.state === 'done' ? 'Done' : `Left out: ${held.reason}`}
           {held.by && ` by ${held.by}`},{' '}
           {new Date(held.at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}.{' '}
-          <button type="button" className="underline" onClick={() => untick(step)}>
+          <button
+            type="button"
+            className="inline-flex min-h-11 items-center underline"
+            onClick={() => untick(step)}
+          >
             Take it back
           </button>
         </p>

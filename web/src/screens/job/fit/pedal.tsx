@@ -52,7 +52,11 @@ export function usePedal(onPress: () => void, onBack: (() => void) | undefined):
       <span>
         <kbd className="rounded-xs border border-rule-2 px-1 font-mono">{BACK}</kbd> back
       </span>
-      <button type="button" className="underline" onClick={() => setLearning(true)}>
+      <button
+        type="button"
+        className="inline-flex min-h-11 items-center underline"
+        onClick={() => setLearning(true)}
+      >
         {learning ? 'Press the foot switch now' : 'Another foot switch'}
       </button>
     </p>

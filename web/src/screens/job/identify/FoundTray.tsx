@@ -3,7 +3,7 @@ import { assign, type ModuleRecord } from '@tembrix/core/records'
 import { Pencil, Plus } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { changing, making, removing } from '../../../base/data'
-import { Button } from '../../../base/ui'
+import { Button, IconButton } from '../../../base/ui'
 import { Tray } from '../../../parts/board'
 import { draftOf, likelyModule, ModuleDialog } from '../../../parts/machineFields'
 import { type JobView, useJob, useJobPart } from '../file'
@@ -24,19 +24,18 @@ export function FoundTray() {
           slots > 0 ? 'None recorded yet. Add what is in the slots.' : 'No slot, so no modules.',
         showAll: true,
         action: slots > 0 && (
-          <Button look="main" className="min-h-9" onClick={() => setOpen({ kind: 'add' })}>
+          <Button look="main" onClick={() => setOpen({ kind: 'add' })}>
             <Plus size={17} aria-hidden /> Add a module
           </Button>
         ),
         pieceAction: (record: ModuleRecord) => (
-          <button
-            type="button"
-            aria-label={`Correct ${record.module.article}`}
+          <IconButton
+            label={`Correct ${record.module.article}`}
             onClick={() => setOpen({ kind: 'correct', record })}
-            className="grid h-7 w-9 shrink-0 place-items-center rounded-sm hover:bg-sheet-2"
+            className="-my-2"
           >
             <Pencil size={15} aria-hidden />
-          </button>
+          </IconButton>
         ),
       },
     ],

@@ -69,7 +69,7 @@ function FamilyView({ name, commands, script, looks }: Family) {
         <a
           href={`/${script.file}`}
           download
-          className="inline-flex min-h-9 items-center gap-1.5 font-semibold text-act underline"
+          className="inline-flex min-h-11 items-center gap-1.5 font-semibold text-act underline"
         >
           <Download size={15} aria-hidden /> {script.file}
         </a>{' '}

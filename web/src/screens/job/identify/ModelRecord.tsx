@@ -37,9 +37,7 @@ export function ModelRecord() {
     return (
       <section aria-label="Model" className="flex flex-wrap items-center gap-2 text-sm">
         <p className="flex-1">Not one of the shop’s machine records yet.</p>
-        <Button className="min-h-9" onClick={() => setOpen('name')}>
-          Keep it as a record…
-        </Button>
+        <Button onClick={() => setOpen('name')}>Keep it as a record…</Button>
         {open === 'name' && (
           <NameDialog
             start={isGeneral(machine.name) ? '' : machine.name}
@@ -57,19 +55,18 @@ export function ModelRecord() {
     <section aria-label="Model" className="flex flex-wrap items-center gap-2 text-sm">
       <p className="flex-1">
         By the shop’s record{' '}
-        <Link to={`/machines/${model.id}`} className="font-semibold text-act underline">
+        <Link
+          to={`/machines/${model.id}`}
+          className="inline-flex min-h-11 items-center font-semibold text-act underline"
+        >
           {model.machine.name}
         </Link>
         {model.openingMinutes !== null && `, opens in about ${model.openingMinutes} minutes`}
       </p>
       {parts.length > 0 && (
         <>
-          <Button className="min-h-9" onClick={() => setOpen('take')}>
-            Take over from the record…
-          </Button>
-          <Button className="min-h-9" onClick={() => setOpen('merge')}>
-            Merge {parts.length} back…
-          </Button>
+          <Button onClick={() => setOpen('take')}>Take over from the record…</Button>
+          <Button onClick={() => setOpen('merge')}>Merge {parts.length} back…</Button>
         </>
       )}
       {model.cautions.length > 0 && (

@@ -19,7 +19,7 @@ export function Unknowns() {
             <li key={one.code} className="py-0.5 pl-1">
               {what}. <span className="text-ink-2">{how}</span>
               {one.code === 'CONTENT_OF_SLOTS' && (
-                <Button className="my-1 ml-2 min-h-9 text-sm" onClick={() => sayEmpty(one.what)}>
+                <Button className="my-1 ml-2 text-sm" onClick={() => sayEmpty(one.what)}>
                   I looked: {list(one.what)} {one.what.length === 1 ? 'is' : 'are'} empty
                 </Button>
               )}

@@ -21,13 +21,13 @@ export function NeedLine({ need, spend }: { need: Need; spend: Budget }) {
             {isSet ? (
               <button
                 type="button"
-                className="underline"
+                className="inline-flex min-h-11 items-center underline"
                 onClick={() => form.set(null, 'sizing', 'wantedGiB')}
               >
                 Set by hand: go back to what is calculated
               </button>
             ) : (
-              <Link to="../size" className="underline">
+              <Link to="../size" className="inline-flex min-h-11 items-center underline">
                 {demand
                   ? `${demand.atLeast ? 'at least ' : ''}${tidy(demand.likely, 1)} GB by Size`
                   : 'As found: say in Size what it is for'}

@@ -61,7 +61,7 @@ const costOf = (current: Option | undefined, onChoose: (option: Option) => void)
     <button
       type="button"
       aria-pressed={option === current}
-      className="min-h-11 text-left font-medium underline"
+      className="min-h-11 min-w-11 text-left font-medium underline"
       onClick={() => onChoose(option)}
     >
       {money(option.cost)}

@@ -48,7 +48,7 @@ export function OptionEditor({ worked, terms, value, error, set, onRemove }: Pro
           ) : (
             <button
               type="button"
-              className="flex items-center gap-1.5 self-start text-sm underline"
+              className="flex min-h-11 items-center gap-1.5 self-start text-sm underline"
               onClick={() => set(null, 'wording')}
             >
               <RotateCcw size={14} aria-hidden /> Yours; write it from the plan again
@@ -123,7 +123,7 @@ function Credits({ worked: { removed }, terms, value, error, set }: Part) {
             {!reading && suggested > 0 && (
               <button
                 type="button"
-                className="min-h-9 text-sm underline"
+                className="min-h-11 min-w-11 text-sm underline"
                 onClick={() => set(suggested, 'credits', id)}
               >
                 {money(suggested)}
@@ -200,7 +200,7 @@ function Extras({
         type="button"
         disabled={option.extras.length >= 10}
         onClick={add}
-        className="flex min-h-9 items-center gap-1.5 text-sm underline"
+        className="flex min-h-11 items-center gap-1.5 text-sm underline"
       >
         <Plus size={15} aria-hidden /> A further line
       </button>

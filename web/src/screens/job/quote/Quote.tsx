@@ -50,7 +50,11 @@ export function Quote() {
       {terms.shopName === '' && (
         <p className={callout({ tone: 'ask' })}>
           The shop has no name yet: it stands on every quote.{' '}
-          <button type="button" className="underline" onClick={() => setSettling(true)}>
+          <button
+            type="button"
+            className="inline-flex min-h-11 items-center underline"
+            onClick={() => setSettling(true)}
+          >
             Set the terms
           </button>
         </p>
@@ -79,7 +83,10 @@ function Versions() {
       <ul>
         {before.map((quote) => (
           <li key={quote.id}>
-            <Link to={sheetOf(file.id, quote.number)} className="underline">
+            <Link
+              to={sheetOf(file.id, quote.number)}
+              className="inline-flex min-h-11 items-center underline"
+            >
               Version {quote.number}
             </Link>
             : {STATES[stateOf(quote, file.quotes, today())]({ quote, document: quote.document })}
@@ -180,7 +187,7 @@ function Draft({ quote, quoting }: { quote: QuoteRecord; quoting: Quoting }) {
             A plan that was offered is gone.{' '}
             <button
               type="button"
-              className="underline"
+              className="inline-flex min-h-11 items-center underline"
               onClick={() => setOptions(worked.map(({ option }) => option))}
             >
               Take its option off

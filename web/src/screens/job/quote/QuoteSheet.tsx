@@ -24,7 +24,7 @@ function Sheet() {
   if (!quote || !document) {
     return (
       <Message title="Nothing is offered yet">
-        <Link to={`/jobs/${file.id}/quote`} className="underline">
+        <Link to={`/jobs/${file.id}/quote`} className="inline-flex min-h-11 items-center underline">
           To the quote
         </Link>
       </Message>

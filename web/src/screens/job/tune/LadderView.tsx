@@ -58,7 +58,7 @@ export function LadderView({ tuning }: { tuning: Tuning }) {
       {tried.length > 0 && (
         <button
           type="button"
-          className="flex min-h-9 items-center gap-1.5 self-start text-sm underline"
+          className="flex min-h-11 items-center gap-1.5 self-start text-sm underline"
           onClick={takeBack}
         >
           <RotateCcw size={14} aria-hidden /> Take the last back

@@ -26,7 +26,7 @@ function Sheet() {
     return (
       <Message title="Nothing to hand over yet">
         <p>The values are printed once they held through the long test.</p>
-        <Link to={`/jobs/${file.id}/plan`} className="underline">
+        <Link to={`/jobs/${file.id}/plan`} className="inline-flex min-h-11 items-center underline">
           To the plan
         </Link>
       </Message>

@@ -16,7 +16,11 @@ export function ProbeCode() {
           {reach?.address ? (
             <b className="font-mono font-semibold">{reach.address}</b>
           ) : (
-            <Link to="/probe" target="_blank" className="underline">
+            <Link
+              to="/probe"
+              target="_blank"
+              className="inline-flex min-h-11 items-center underline"
+            >
               {location.host}/probe
             </Link>
           )}{' '}

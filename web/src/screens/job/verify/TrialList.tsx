@@ -52,7 +52,7 @@ export function TrialList({ verifying, suspicion }: Props) {
                 <button
                   type="button"
                   aria-label={`Trial ${at + 1}: ${trial.unsure ? 'sure after all' : 'not sure'}`}
-                  className="min-h-9 underline"
+                  className="min-h-11 underline"
                   onClick={() =>
                     set({
                       trials: record.trials.map((one, place) =>
@@ -66,7 +66,7 @@ export function TrialList({ verifying, suspicion }: Props) {
                 <button
                   type="button"
                   aria-label={`Take trial ${at + 1} back`}
-                  className="flex min-h-9 items-center gap-1.5 underline"
+                  className="flex min-h-11 items-center gap-1.5 underline"
                   onClick={() => set({ trials: record.trials.filter((_, place) => place !== at) })}
                 >
                   <RotateCcw size={14} aria-hidden /> Take back

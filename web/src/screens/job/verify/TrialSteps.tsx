@@ -90,7 +90,7 @@ function Cautions({ steps, fitting }: { steps: readonly FittingStep[]; fitting: 
         {read && (
           <button
             type="button"
-            className="ml-auto font-normal underline"
+            className="ml-auto min-h-11 font-normal underline"
             onClick={() => setShown(!shown)}
           >
             {shown ? 'Hide them' : 'Show them'}
