@@ -9,6 +9,18 @@ export const capacity = (gib: number) =>
 export const speed = (dataRate: number | undefined) =>
   dataRate === undefined ? '–' : `${dataRate} MT/s`
 
+/** An estimate of how much is needed in whole GB, below 4 GB in tenths: rounded up, so that what is called enough is. */
+export const roughly = (gib: number) => `${outwards(gib, Math.ceil)} GB`
+
+/** The range of an estimate, rounded outwards. */
+export const roughRange = (low: number, high: number) =>
+  `${outwards(low, Math.floor)}–${roughly(high)}`
+
+function outwards(gib: number, round: (value: number) => number): number {
+  const steps = gib < 4 ? 10 : 1
+  return round(Number((gib * steps).toFixed(6))) / steps
+}
+
 export const latency = (ns: number) => `${tidy(ns, 1)} ns`
 export const bandwidth = (gbPerSecond: number) => `${tidy(gbPerSecond, 1)} GB/s`
 

@@ -8,7 +8,16 @@ export {
   today,
   writeDates,
 } from './dates'
-export { bandwidth, capacity, latency, numberFrom, speed, tidy } from './figures'
+export {
+  bandwidth,
+  capacity,
+  latency,
+  numberFrom,
+  roughly,
+  roughRange,
+  speed,
+  tidy,
+} from './figures'
 export { calculateIn, currencySign, inUnits, minorFrom, minorUnits, money, moneyIn } from './money'
 export { dateFrom, noDate } from './typedDate'
 export { capital, list, plural, uncapital } from './words'

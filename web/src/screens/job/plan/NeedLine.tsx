@@ -1,7 +1,7 @@
 import { POLICIES, type Policy } from '@tembrix/core/plan'
 import { JobChange } from '@tembrix/core/records'
 import { Link } from 'react-router'
-import { money, numberFrom, tidy } from '../../../base/format'
+import { money, numberFrom, roughly, tidy } from '../../../base/format'
 import { Field, Select, TextInput } from '../../../base/ui'
 import { POLICY_NAMES } from '../../../parts/judgement'
 import { type Budget, type Need, useJob, useJobForm } from '../file'
@@ -29,7 +29,7 @@ export function NeedLine({ need, spend }: { need: Need; spend: Budget }) {
             ) : (
               <Link to="../size" className="inline-flex min-h-11 items-center underline">
                 {demand
-                  ? `${demand.atLeast ? 'at least ' : ''}${tidy(demand.likely, 1)} GB by Size`
+                  ? `${demand.atLeast ? 'at least ' : ''}${roughly(demand.likely)} by Size`
                   : 'As found: say in Size what it is for'}
               </Link>
             )}

@@ -1,4 +1,4 @@
-import { tidy } from '../../../base/format'
+import { roughly, roughRange, tidy } from '../../../base/format'
 import { callout, Disclosure } from '../../../base/ui'
 import type { Need } from '../file'
 
@@ -44,10 +44,10 @@ export function DemandView({ need, installedGiB }: Props) {
       <p>
         <b className="mr-2 text-2xl font-semibold whitespace-nowrap">
           {atLeast ? 'at least ' : ''}
-          {tidy(likely, 1)} GB
+          {roughly(likely)}
         </b>
         <span className="text-ink-2">
-          {tidy(low, 1)} to {tidy(high, 1)}, {BASIS[basis]}
+          {roughRange(low, high)}, {BASIS[basis]}
         </span>
       </p>
       <div className="relative my-2 h-9" aria-hidden>
@@ -63,8 +63,8 @@ export function DemandView({ need, installedGiB }: Props) {
         />
       </div>
       <p className="text-[0.93rem]">
-        Needed now: <b className="font-semibold">{tidy(demand.now.likely, 1)} GB</b>. The rest is
-        the reserve and the years to come, which do not run out today.
+        Needed now: <b className="font-semibold">{roughly(demand.now.likely)}</b>. The rest is the
+        reserve and the years to come, which do not run out today.
       </p>
       <p className="text-sm text-ink-2">
         The bar is the range, the stroke what is likely, the dashed line the {tidy(installedGiB)} GB
@@ -93,7 +93,7 @@ export function DemandView({ need, installedGiB }: Props) {
         <Disclosure
           summary={
             <span className="text-sm underline">
-              What the uses add up to: {tidy(uses.likely, 1)} GB
+              What the uses add up to: {roughly(uses.likely)}
             </span>
           }
         >
