@@ -86,6 +86,19 @@ test('a slot is dragged to where it sits, and the job’s board shows it there',
     .toBe(Math.round(small * 1.5))
   await draggedLeft(30)
   await page.getByRole('button', { name: 'The whole picture' }).click()
+  const moved = (await handle.boundingBox())?.x ?? 0
+  await saved(page)
+
+  // Taken back, over a reload too, and done again.
+  await page.reload()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await isAt(moved + 20)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await isAt(moved + 80)
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
+  await page.getByRole('button', { name: 'Redo' }).click()
+  await page.getByRole('button', { name: 'Redo' }).click()
+  await isAt(moved)
   await saved(page)
 })
 

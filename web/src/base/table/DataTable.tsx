@@ -86,7 +86,7 @@ export function DataTable<Row extends RowData>(props: Props<Row>) {
   )
   const sorted = table.getRowModel().rows
   const scroller = useRef<HTMLDivElement>(null)
-  // The same from one scroll to the next: another would have every row placed anew.
+  // The same from one scroll to the next: another would have every row placed again.
   const keyAt = useCallback((at: number) => sorted[at]?.id ?? at, [sorted])
   const virtual = useVirtualizer({
     count: sorted.length,

@@ -5,7 +5,7 @@ import { dismiss, type Notice } from './notices'
 
 const SECONDS = 5
 
-/** What was notices lastId, each for some seconds; read out, and reached by F8. */
+/** What was said last, each for some seconds; read out, and reached by F8. */
 export default function Toasts({ notices }: { notices: readonly Notice[] }) {
   return (
     <Toast.Provider duration={SECONDS * 1000} swipeDirection="down" label="Notice">

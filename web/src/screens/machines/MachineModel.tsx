@@ -1,16 +1,20 @@
 import type { Battery } from '@tembrix/core/model'
-import { type Cover, ModelChange, type ModelRecord } from '@tembrix/core/records'
+import { type Collection, type Cover, ModelChange, type ModelRecord } from '@tembrix/core/records'
 import { Plus, Trash2 } from 'lucide-react'
-import { type ReactNode, useState } from 'react'
+import { type ReactNode, useCallback, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import {
-  changed,
+  ALONG,
+  changing,
+  done,
   overlayModels,
+  put,
   useAppDispatch,
   useAppSelector,
   useModelHistoryQuery,
   useModelsQuery,
   useRemoveModelMutation,
+  type Write,
 } from '../../base/data'
 import { type RecordForm, useRecordForm } from '../../base/form'
 import { ago, list, numberFrom } from '../../base/format'
@@ -39,6 +43,7 @@ import {
   SlotFields,
   useSourcing,
 } from '../../parts/machineFields'
+import { UndoButtons, useUndoOf } from '../../parts/undo'
 import { LayoutEditor } from './LayoutEditor'
 import { ValidatedLists } from './ValidatedLists'
 
@@ -53,6 +58,7 @@ export function MachineModel() {
     <div className="flex min-h-dvh flex-col">
       <Bar>
         <h1 className="truncate font-semibold">{model?.machine.name ?? 'Machine'}</h1>
+        {model && <Undo key={model.id} model={{ ...model, version: stored.version }} />}
       </Bar>
       {model ? (
         <Record key={model.id} model={model} version={stored.version} />
@@ -67,16 +73,32 @@ export function MachineModel() {
   )
 }
 
+/** Back and again through what was done to the record. */
+function Undo({ model }: { model: ModelRecord & { version: number } }) {
+  const dispatch = useAppDispatch()
+  const current = useCallback(
+    (_: Collection, id: string) => (id === model.id ? model : undefined),
+    [model],
+  )
+  const write = useCallback(
+    (writes: readonly Write[]) => {
+      for (const action of put('', 'what was taken back', writes)) dispatch(action)
+    },
+    [dispatch],
+  )
+  return <UndoButtons {...useUndoOf(model.id, current, write)} />
+}
+
 function Record({ model, version }: { model: ModelRecord; version: number }) {
   const dispatch = useAppDispatch()
   const { machine, sources } = model
-  const target = { jobId: '', collection: 'models' as const, recordId: model.id, version }
-  const form = useRecordForm('models', model, ModelChange.shape, (fields) =>
-    dispatch(changed(target, fields, model)),
-  )
-  const sourcing = useSourcing(sources, (next) =>
-    dispatch(changed(target, { sources: next }, model)),
-  )
+  function change(fields: ModelChange, typing?: string) {
+    const writes = [changing('models', { ...model, version }, fields)]
+    dispatch(done({ jobId: model.id, step: { writes, typing } }))
+    for (const action of put('', '', writes)) dispatch(action)
+  }
+  const form = useRecordForm('models', model, ModelChange.shape, change)
+  const sourcing = useSourcing(sources, (next) => change({ sources: next }, ALONG))
   return (
     <main
       id="work"

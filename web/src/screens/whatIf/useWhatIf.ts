@@ -85,11 +85,8 @@ export function useAddress(onBroken: () => void): void {
   }, [dispatch, onBroken])
 
   useEffect(() => {
-    const timer = setTimeout(() => {
-      const hash = state ? `#${linkTextOf(state)}` : location.pathname
-      if (state && location.hash === hash) return
-      history.replaceState(history.state, '', hash)
-    }, 150)
-    return () => clearTimeout(timer)
+    const hash = state ? `#${linkTextOf(state)}` : location.pathname
+    if (state && location.hash === hash) return
+    history.replaceState(history.state, '', hash)
   }, [state])
 }

@@ -73,7 +73,7 @@ export function pickReason(reason: PickReason, nameOf: (piece: Piece) => string)
     case 'GAIN':
       return `about ${faster(reason.gain)} now${reason.more < 0.01 ? '' : ', and faster than the cheapest'}`
     case 'NO_GAIN_FOR_MORE':
-      return 'spending more gains these uses nothing worthwhile'
+      return 'spending more gains nothing worthwhile for these uses'
     case 'ONE_SET':
       return 'one matched set, nothing mixed'
     case 'FREE_SLOTS':

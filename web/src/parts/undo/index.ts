@@ -1,0 +1,2 @@
+export { UndoButtons } from './UndoButtons'
+export { type Undoing, useUndoOf } from './useUndoOf'
