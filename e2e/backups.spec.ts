@@ -5,6 +5,7 @@ import { expect, test } from './fixtures'
 test('a backup is made, fetched, brought in and restored from the page', async ({
   page,
 }, testInfo) => {
+  test.setTimeout(240_000)
   const app = await startApplication()
   try {
     const read = async (path: string) => (await page.request.get(`${app.address}${path}`)).json()

@@ -92,6 +92,7 @@ test('a slot is dragged to where it sits, and the job’s board shows it there',
   // Taken back, over a reload too, and done again.
   await page.reload()
   await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByText('Taken back: a machine record.').first()).toBeVisible()
   await isAt(moved + 20)
   await page.getByRole('button', { name: 'Undo' }).click()
   await isAt(moved + 80)

@@ -57,7 +57,7 @@ test('a second module is not seen: expected against seen, fault finder, seated a
 
   await page.getByLabel('Memory in all, GB, seen').fill('8')
   const differences = page.getByRole('list', { name: 'Differences' })
-  await expect(differences).toContainText('8 GB of 16 GB: short by just what sits in A or B.')
+  await expect(differences).toContainText('8 GB of 16 GB: exactly what is in A or B is missing.')
   // Only a slot that was seen empty leads to the fault finder.
   await expect(differences).toContainText('Look first whether every slot is seen')
   await expect(differences.getByRole('button', { name: 'Find the fault' })).toHaveCount(0)
