@@ -21,7 +21,7 @@ interface Props<Row> {
 export const DataRow = memo(function DataRow<Row>(props: Props<Row>) {
   const { row, index, columns, narrow, dense, look, measure, onOpen } = props
   const shape = narrow ? 'flex flex-wrap gap-x-4 px-3 py-2' : dense ? 'h-8 align-top' : 'h-12'
-  const padding = narrow ? '' : dense ? 'px-2 py-1' : 'px-3 py-1'
+  const padding = narrow ? '' : dense ? 'px-1.5 py-1' : 'px-3 py-1'
   return (
     <tr
       role="row"
@@ -36,11 +36,12 @@ export const DataRow = memo(function DataRow<Row>(props: Props<Row>) {
         if (narrow && isNothing(content)) return null
         const isHead = narrow && column.narrow === 'head'
         const figures = column.figures ? `whitespace-nowrap ${narrow ? '' : 'text-right'}` : ''
+        const act = column.name === '' ? (narrow ? 'ml-auto' : 'w-px') : ''
         return (
           <td
             key={column.id}
             role="cell"
-            className={`${padding} ${figures} ${isHead ? 'basis-full font-semibold' : ''} ${column.look ?? ''}`}
+            className={`${padding} ${act} ${figures} ${isHead ? 'basis-full font-semibold' : ''} ${column.look ?? ''}`}
           >
             {narrow && !isHead && column.name !== '' && (
               <span className="mr-1.5 font-sans text-sm text-ink-2">{column.name}</span>

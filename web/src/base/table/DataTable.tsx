@@ -24,8 +24,9 @@ const features = tableFeatures({
   sortedRowModel: createSortedRowModel(),
 })
 
-/** As Tailwind’s `md`: below it a row is a card. */
-const NARROW = '(max-width: 47.99rem)'
+/** Below so many rem, all in all and for each column, a row is a card. */
+const NARROW = 48
+const COLUMN = 7
 
 /** What a row is taken to be high until it is drawn, px. */
 const ROW = 48
@@ -56,7 +57,7 @@ interface Props<Row> {
  */
 export function DataTable<Row extends RowData>(props: Props<Row>) {
   const { name, rows, columns, keyOf, rowLook, onOpen, more = false, dense = false, foot } = props
-  const narrow = useMedia(NARROW) && !dense
+  const narrow = useMedia(narrowFor(columns.length)) && !dense
   const [sorting, setSorting] = useState<SortingState>([])
   const [hidden, setHidden] = useHidden(name)
   const defs = useMemo(
@@ -147,7 +148,7 @@ export function DataTable<Row extends RowData>(props: Props<Row>) {
           role="table"
           aria-label={name}
           aria-rowcount={rows.length + 1}
-          className={`w-full border-collapse text-left ${narrow ? 'block' : ''} ${dense ? 'text-[0.9rem]' : ''}`}
+          className={`w-full border-collapse text-left ${narrow ? 'block' : ''} ${dense ? 'text-[0.85rem]' : ''}`}
         >
           <thead className={narrow ? 'hidden' : 'sticky top-0 z-10 bg-sheet-2 text-sm'}>
             <tr>
@@ -194,6 +195,9 @@ export function DataTable<Row extends RowData>(props: Props<Row>) {
     </div>
   )
 }
+
+const narrowFor = (columns: number) =>
+  `(max-width: ${Math.max(NARROW, COLUMN * columns) - 0.01}rem)`
 
 /** Rows drawn beyond those in sight, and how many come and go at once, so that most frames of a scroll draw nothing. */
 const BEYOND = 12

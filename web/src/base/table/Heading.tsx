@@ -16,7 +16,7 @@ export function Heading<Row>({ column: { name, figures }, dense, sorted, onSort 
     <th
       scope="col"
       aria-sort={onSort && direction}
-      className={`${dense ? 'px-2' : 'px-3'} font-semibold ${figures ? 'text-right' : ''}`}
+      className={`${dense ? 'px-1.5' : 'px-3'} font-semibold ${figures ? 'text-right' : ''}`}
     >
       {onSort ? (
         <button

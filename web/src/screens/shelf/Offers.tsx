@@ -117,7 +117,6 @@ export function Offers() {
 const dropColumn = (onDrop: (offer: ShopModule) => void): Column<ShopModule> => ({
   id: 'drop',
   name: '',
-  look: 'md:w-px max-md:ml-auto',
   cell: (offer) => (
     <IconButton label={`Drop ${offer.module.article}`} onClick={() => onDrop(offer)} look="remove">
       <Trash2 size={17} aria-hidden />

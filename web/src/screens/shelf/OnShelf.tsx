@@ -116,7 +116,6 @@ const columnsWith = (open: (what: Open) => void): Column<Lying>[] => [
   {
     id: 'acts',
     name: '',
-    look: 'md:w-px max-md:ml-auto',
     cell: ({ piece, kit, first }) => (
       <span className="flex justify-end">
         {kit.whole && piece === first && (

@@ -146,7 +146,7 @@ function Answer({ supplier, offers, takenUp }: SupplierAnswer) {
   const take: Column<Offered> = {
     id: 'take',
     name: '',
-    look: 'md:w-px whitespace-nowrap',
+    look: 'whitespace-nowrap',
     cell: (offer) =>
       taken.has(offeredKey(offer)) ? (
         <span className="flex items-center gap-1.5 px-2 text-act">

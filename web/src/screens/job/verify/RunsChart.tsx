@@ -58,20 +58,17 @@ export function RunsChart({ tested, changes }: Props) {
         height={AROUND + ROW * rows.length}
         label="Tests by configuration, in per cent of before; the table beneath holds the same"
       />
-      <figcaption className="text-sm text-ink-2">
-        Per cent of before; longer is better. The stroke is the 95 % interval.
-      </figcaption>
-      <div className="flex flex-wrap items-start gap-x-3">
-        <Disclosure
-          className="min-w-0 flex-1"
-          summary={<span className="text-sm">As a table</span>}
-        >
-          <DataTable name="Runs" rows={barsIn(rows)} columns={FIGURES} keyOf={keyOf} dense />
-        </Disclosure>
+      <div className="flex flex-wrap items-center justify-between gap-x-3">
+        <figcaption className="text-sm text-ink-2">
+          Per cent of before; longer is better. The stroke is the 95 % interval.
+        </figcaption>
         <Button look="quiet" onClick={() => savePng(chart.current, 'before-and-after.png')}>
           <Download size={17} aria-hidden /> Chart as PNG
         </Button>
       </div>
+      <Disclosure summary={<span className="text-sm">As a table</span>}>
+        <DataTable name="Runs" rows={barsIn(rows)} columns={FIGURES} keyOf={keyOf} dense />
+      </Disclosure>
     </figure>
   )
 }
