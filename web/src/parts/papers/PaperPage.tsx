@@ -17,7 +17,6 @@ interface Props {
 export function PaperPage({ paper, of }: Props) {
   const size = usePaper(of)
   const { title, from, about, beside, blocks } = paper
-  const [shop, ...address] = from
   return (
     <main
       id="work"
@@ -26,10 +25,8 @@ export function PaperPage({ paper, of }: Props) {
     >
       <header className="mb-4 flex flex-wrap items-start justify-between gap-x-6 gap-y-3 border-b-2 border-ink pb-3">
         <div>
-          {shop && <p className="font-semibold">{shop}</p>}
-          {address.length > 0 && (
-            <p className="mb-3 text-sm whitespace-pre-line">{address.join('\n')}</p>
-          )}
+          {from?.shopName && <p className="font-semibold">{from.shopName}</p>}
+          {from?.address && <p className="mb-3 text-sm whitespace-pre-line">{from.address}</p>}
           <h1 className="text-2xl font-bold">{title}</h1>
           {about.map((line, at) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: lines of a paper keep their places

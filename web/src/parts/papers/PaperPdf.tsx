@@ -96,17 +96,14 @@ interface Props {
 
 /** A paper as a file: the blocks of the page, set by a typesetter. */
 export function PaperPdf({ paper: { title, from, about, beside, blocks }, of, size }: Props) {
-  const [shop, ...address] = from
   return (
-    <Document title={title} subject={of} {...(shop ? { author: shop } : {})}>
+    <Document title={title} subject={of} {...(from?.shopName ? { author: from.shopName } : {})}>
       <Page size={size === 'Letter' ? 'LETTER' : 'A4'} style={styles.page}>
         <View style={styles.body}>
           <View style={styles.head}>
             <View style={styles.left}>
-              {shop && <Text style={styles.strong}>{shop}</Text>}
-              {address.length > 0 && (
-                <Text style={[styles.small, styles.from]}>{address.join('\n')}</Text>
-              )}
+              {from?.shopName && <Text style={styles.strong}>{from.shopName}</Text>}
+              {from?.address && <Text style={[styles.small, styles.from]}>{from.address}</Text>}
               <Text style={styles.title}>{title}</Text>
               {about.map(toText)}
             </View>

@@ -61,8 +61,8 @@ export type Block =
 /** What is printed, shown and saved as a file: the same content in each. */
 export interface Paper {
   title: string
-  /** Whose paper it is: the shop's name, then its address. */
-  from: readonly string[]
+  /** The shop whose paper it is; null on what stays in the shop. */
+  from: { shopName: string; address: string } | null
   about: readonly Line[]
   /** At the right of the head: job, day, validity. */
   beside: readonly Line[]
@@ -89,7 +89,8 @@ export const bare = (line: Line): string => runsOf(line).map(textOf).join('')
 
 /** Everything a paper says, in the order it is read. */
 export function textsOf({ title, from, about, beside, blocks }: Paper): string[] {
-  return [...from, title, ...[...about, ...beside].map(bare), ...textsIn(blocks)]
+  const shop = from ? [from.shopName, ...from.address.split('\n')].filter(Boolean) : []
+  return [...shop, title, ...[...about, ...beside].map(bare), ...textsIn(blocks)]
 }
 
 export const textsIn = (blocks: readonly Block[]): string[] => blocks.flatMap(blockTexts)

@@ -48,7 +48,7 @@ export function labelsPaper(view: JobView, { fit, removed }: Fitting, address: s
   return {
     title: 'Labels',
     file: `Job ${number} labels`,
-    from: [],
+    from: null,
     about: [],
     beside: [],
     blocks: [{ is: 'labels', labels: [ticket, ...bags] }],

@@ -20,7 +20,7 @@ export function quotePaper(
   return {
     title: 'Quote for more memory',
     file: `Job ${job.number} quote${version}`,
-    from: [shopName, ...address.split('\n')].filter(Boolean),
+    from: { shopName, address },
     about: [['for ', strong(customerName), ` · ${machineName}`]],
     beside: [
       ['Job ', code(String(job.number)), version],

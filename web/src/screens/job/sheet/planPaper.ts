@@ -19,7 +19,7 @@ export function planPaper(view: JobView, model: ModelRecord | undefined, terms: 
   return {
     title: 'Memory plan',
     file: `Job ${number} memory plan`,
-    from: [],
+    from: null,
     about: [
       [
         'Job ',

@@ -24,7 +24,7 @@ export function tunePaper(about: About): Paper {
   return {
     title: 'How your memory is set',
     file: `Job ${number} memory settings`,
-    from: [shop.shopName, ...shop.address.split('\n')].filter(Boolean),
+    from: shop,
     about: [['for ', strong(customerName), ` · ${machineName}`]],
     beside: [['Job ', code(String(number))], day(today())],
     blocks: [
