@@ -37,6 +37,7 @@ const router = createBrowserRouter([
       { path: '/jobs/:id/sheet', ...screen(job, 'PlanSheet') },
       { path: '/jobs/:id/labels', ...screen(job, 'Labels') },
       { path: '/jobs/:id/quote-sheet', ...screen(job, 'QuoteSheet') },
+      { path: '/jobs/:id/report', ...screen(job, 'ReportSheet') },
       { path: '/jobs/:id/tune-sheet', ...screen(job, 'TuneSheet') },
       {
         path: '/jobs/:id',
@@ -50,6 +51,7 @@ const router = createBrowserRouter([
           { path: 'quote', ...screen(job, 'Quote') },
           { path: 'fit', ...screen(job, 'Fit') },
           { path: 'verify', ...screen(job, 'Verify') },
+          { path: 'handover', ...screen(job, 'HandOver') },
         ],
       },
       { path: '/machines', ...screen(machines, 'Machines') },

@@ -22,6 +22,7 @@ export {
   knownGood,
   openedBy,
   planKey,
+  rateSeen,
   standingOf,
   suspicionOf,
   type ToProve,

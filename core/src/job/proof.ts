@@ -79,7 +79,7 @@ export function ceilingsShown(job: Shown): Ceilings {
 }
 
 /** The rate seen, MT/s: a figure of half the planned rate is the clock. */
-function rateSeen(
+export function rateSeen(
   { rate, memoryClock }: Verification['seen'],
   { evaluation: { run } }: Situation,
 ): number | null {

@@ -1,4 +1,5 @@
 import type { Fit } from './fit'
+import type { Handover } from './handover'
 import type { ModuleRecord } from './moduleRecord'
 import type { Stored } from './stored'
 import type { Verification } from './verification'
@@ -57,4 +58,15 @@ export const UNVERIFIED: Blank<Verification> = {
   tuning: [],
   accepted: {},
   changes: null,
+}
+
+/** A job nobody has begun to hand over. */
+export const NOT_HANDED_OVER: Blank<Handover> = {
+  wording: {},
+  payments: [],
+  returned: [],
+  reasons: {},
+  signed: null,
+  document: null,
+  collected: null,
 }

@@ -7,10 +7,15 @@ import { NewMachineRecord } from './machineRecord'
 import { NOTHING_SIZED, Sizing } from './sizing'
 import { Rulings } from './sources'
 import { STAGES } from './stages'
-import { LongText, Money, OwnId, Stored, Versioned } from './stored'
+import { LongText, Money, OwnId, ShortText, Stored, Versioned } from './stored'
 
 export const Stage = z.enum(STAGES)
 export type Stage = z.infer<typeof Stage>
+
+/** Whether a copy of the customer's data is kept: made by them, to be made by the shop, or not wanted. */
+export const BACKUP_CONSENTS = ['made', 'shop', 'declined'] as const
+export const BackupConsent = z.enum(BACKUP_CONSENTS)
+export type BackupConsent = z.infer<typeof BackupConsent>
 
 const fields = {
   complaint: LongText,
@@ -22,6 +27,12 @@ const fields = {
   rulings: Rulings,
   sizing: Sizing,
   policy: Policy.nullable(),
+  /** How the machine looked when it came in: marks, cracks, what is loose. */
+  condition: LongText,
+  /** What came with it: a charger, a bag, a mouse. */
+  accessories: z.array(ShortText.min(1)).max(30),
+  /** Null: nobody has asked. */
+  backup: BackupConsent.nullable(),
 }
 
 /** A new job brings a customer and a machine, each known by id or new. */
@@ -38,6 +49,11 @@ export const NewJob = OwnId.extend({
   stage: fields.stage.default('identify'),
   sizing: fields.sizing.default(NOTHING_SIZED),
   policy: fields.policy.default(null),
+  condition: fields.condition.default(''),
+  accessories: fields.accessories.default([]),
+  backup: fields.backup.default(null),
+  /** The job this one is a new visit for. */
+  followsId: z.uuid().nullable().default(null),
 })
 export type NewJob = z.input<typeof NewJob>
 
@@ -47,7 +63,8 @@ export const JobPatch = Versioned.extend(JobChange.shape)
 
 /**
  * `found` is what was in the slots when the machine came in; `rulings` settle what the evidence
- * contradicts; `policy` is the school this job is planned by, null for the shop's.
+ * contradicts; `policy` is the one this job is planned by, null for the shop's; `followsId` is the job
+ * that it is a new visit for.
  */
 export const Job = Stored.extend({
   ...fields,
@@ -56,6 +73,7 @@ export const Job = Stored.extend({
   machineId: z.uuid(),
   /** The plan on the board. */
   planId: z.uuid().nullable(),
+  followsId: z.uuid().nullable(),
 })
 export type Job = z.infer<typeof Job>
 
@@ -79,5 +97,5 @@ export const JOBS = {
   patch: JobPatch,
   stored: Job,
   blank: {},
-  entries: ['rulings'],
+  entries: ['rulings', 'accessories'],
 } as const satisfies KindOfRecord

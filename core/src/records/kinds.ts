@@ -2,6 +2,7 @@ import type { z } from 'zod'
 import { CUSTOMERS } from './customer'
 import { FITS } from './fit'
 import { FRAMES } from './frameLog'
+import { HANDOVERS } from './handover'
 import { JOBS } from './job'
 import { MACHINES } from './machineRecord'
 import { MEASUREMENTS } from './measurement'
@@ -26,6 +27,7 @@ export const KINDS = {
   quotes: QUOTES,
   fits: FITS,
   verifications: VERIFICATIONS,
+  handovers: HANDOVERS,
   measurements: MEASUREMENTS,
   frames: FRAMES,
 } as const

@@ -5,11 +5,13 @@ import {
   type ActDone,
   type Approval,
   type Assignment,
+  type BackupConsent,
   type Condition,
   type Cover,
   type Ended,
   type Fit,
   type FrameLog,
+  type Handover,
   type Measurement,
   type ModelRecord,
   type ModuleSource,
@@ -175,6 +177,11 @@ export const jobs = pgTable(
     rulings: jsonb('rulings').$type<Rulings>().notNull().default(sql`'{}'::jsonb`),
     sizing: jsonb('sizing').$type<Sizing>().notNull().default(asJson(NOTHING_SIZED)),
     policy: text('policy').$type<Policy>(),
+    condition: text('condition').notNull().default(''),
+    accessories: jsonb('accessories').$type<string[]>().notNull().default(sql`'[]'::jsonb`),
+    backup: text('backup').$type<BackupConsent>(),
+    /** The job that this one is a new visit for. */
+    followsId: uuid('follows_id').references((): AnyPgColumn => jobs.id),
     /** The plan on the board; no foreign key, since plans hang on jobs. */
     planId: uuid('plan_id'),
     /** Number, complaint, and what its customer and machine are called; see `search/retell.ts`. */
@@ -342,6 +349,22 @@ export const verifications = pgTable('verifications', {
   tuning: jsonb('tuning').$type<Verification['tuning']>().notNull().default(sql`'[]'::jsonb`),
   accepted: jsonb('accepted').$type<Verification['accepted']>().notNull().default({}),
   changes: jsonb('changes').$type<Verification['changes']>(),
+})
+
+/** How jobs end; under the job's id. */
+export const handovers = pgTable('handovers', {
+  ...stored,
+  jobId: uuid('job_id')
+    .notNull()
+    .unique()
+    .references(() => jobs.id),
+  wording: jsonb('wording').$type<Handover['wording']>().notNull(),
+  payments: jsonb('payments').$type<Handover['payments']>().notNull(),
+  returned: jsonb('returned').$type<string[]>().notNull(),
+  reasons: jsonb('reasons').$type<Handover['reasons']>().notNull(),
+  signed: jsonb('signed').$type<Handover['signed']>(),
+  document: jsonb('document').$type<Handover['document']>(),
+  collected: jsonb('collected').$type<Handover['collected']>(),
 })
 
 export const measurements = pgTable(

@@ -15,6 +15,7 @@ export interface DemoJob {
   note?: string
   complaint: string
   uses: string
+  accessories?: string[]
   budget?: number
   stage: Stage
   /** Days from today; past ones are negative. */
@@ -342,6 +343,7 @@ export const DEMO_JOBS: DemoJob[] = [
     seen: { totalGiB: 32, slots: { A: 16, B: 16 }, rate: 2666, ways: 2 },
     complaint: 'Photo export slow.',
     uses: 'Photo catalogue at night.',
+    accessories: ['charger', 'sleeve'],
     stage: 'handover',
     due: 0,
     changed: 0.6,

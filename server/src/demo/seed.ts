@@ -28,6 +28,7 @@ import {
 } from '../store'
 import { ARTICLES, SUPPLIER_NAME } from '../supplier'
 import { LISTED, SHELF, SUPPLIED } from './articles'
+import { seedEnded } from './ended'
 import { DEMO_JOBS, type DemoJob } from './jobs'
 import { seedMeasured } from './measured'
 import { DEMO_LIST, DEMO_MODELS } from './models'
@@ -132,6 +133,7 @@ async function seedJob(
       budget,
       stage,
       sizing: { ...NOTHING_SIZED, ...job.sizing },
+      accessories: job.accessories ?? [],
       dueOn: due === undefined ? null : formatISO(addDays(today, due), { representation: 'date' }),
     }),
   )
@@ -168,6 +170,7 @@ async function seedJob(
     await create(tx, verificationKind, { ...UNVERIFIED, id: row.id, jobId: row.id, seen, changes })
   }
   await seedMeasured(tx, row.id, job)
+  await seedEnded(tx, row, Math.max(0.2, job.changed))
   const changed = subMinutes(today, Math.round(job.changed * 1440)).toISOString()
   await tx.update(jobs).set({ updatedAt: changed, createdAt: changed }).where(eq(jobs.id, row.id))
 }

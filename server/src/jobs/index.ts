@@ -1,1 +1,2 @@
+export { readJob } from './queries'
 export { jobRoutes } from './routes'

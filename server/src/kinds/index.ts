@@ -2,6 +2,7 @@ import { COLLECTIONS, type Collection } from '@tembrix/core/records'
 import { type Records, type Rules, records } from '../records'
 import { customerRules } from './customers'
 import { fitRules } from './fits'
+import { handoverRules } from './handovers'
 import { jobRules } from './jobs'
 import { machineRules } from './machines'
 import { modelRules } from './models'
@@ -25,6 +26,7 @@ const RULES: { [C in Collection]?: Rules<C> } = {
   quotes: quoteRules,
   fits: fitRules,
   verifications: verificationRules,
+  handovers: handoverRules,
   /** Reports as they came. */
   readings: { limit: '6mb' },
 }

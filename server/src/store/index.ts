@@ -2,7 +2,9 @@ export { answerCreated, answerPage, idOf, versionOf } from './answer'
 export { gathered, type Wanted } from './gather'
 export {
   customerKind,
+  fitKind,
   framesKind,
+  handoverKind,
   jobKind,
   type KindOf,
   kindOf,

@@ -24,6 +24,21 @@ function outwards(gib: number, round: (value: number) => number): number {
 export const latency = (ns: number) => `${tidy(ns, 1)} ns`
 export const bandwidth = (gbPerSecond: number) => `${tidy(gbPerSecond, 1)} GB/s`
 
+/** A range of speed-ups (ratios, 1 and above), no finer than an estimate can be. */
+export function fasterBy([low, high]: readonly [number, number]): string {
+  if (high >= 2) return `between ${timesAsFast(low)} and ${timesAsFast(high)}`
+  const [from, to] = [share(low), share(high)]
+  return from === to ? `about ${to} % faster` : `${from}–${to} % faster`
+}
+
+const timesAsFast = (times: number): string =>
+  times >= 2 ? `${tidy(times, 0)} times as fast` : `${share(times)} % faster`
+
+function share(times: number): number {
+  const percent = Math.max(0, (times - 1) * 100)
+  return percent < 10 ? Math.round(percent) : Math.round(percent / 5) * 5
+}
+
 /** Text as a number where it is one; empty as `null`; anything else as it stands, for the check to refuse. */
 export function numberFrom(text: string): number | string | null {
   const plain = text.trim().replace(',', '.')

@@ -11,6 +11,7 @@ export {
 export {
   bandwidth,
   capacity,
+  fasterBy,
   latency,
   numberFrom,
   roughly,

@@ -3,7 +3,16 @@ import { useState } from 'react'
 import { notify } from '../../base/toast'
 import { Button, Fault, saveAs } from '../../base/ui'
 import { FindingBox } from '../findings'
-import { type Block, type Cell, isTick, type Line, type Paper, runsOf, type Table } from './paper'
+import {
+  type Block,
+  type Cell,
+  isTick,
+  type Line,
+  type Paper,
+  runsOf,
+  slotTexts,
+  type Table,
+} from './paper'
 import { qrOf } from './qr'
 import { usePaper } from './usePaper'
 
@@ -166,6 +175,26 @@ function BlockView({ block }: { block: Block }) {
           ))}
         </div>
       )
+    case 'board':
+      return (
+        <ul aria-label="Board" className="keep-together mt-3 flex flex-wrap gap-2">
+          {block.slots.map((one) => {
+            const [name, now, was] = slotTexts(one)
+            return (
+              <li
+                key={one.slot}
+                className={`min-w-36 flex-1 px-2 py-1 ${one.changed ? 'border-2 border-ink' : 'border border-rule-2'}`}
+              >
+                <p className="text-xs">{name}</p>
+                <p className={one.changed ? 'font-semibold' : ''}>{now}</p>
+                {was && <p className="text-sm text-ink-2">{was}</p>}
+              </li>
+            )
+          })}
+        </ul>
+      )
+    case 'picture':
+      return <img src={block.address} alt={block.shows} className="mt-1 h-16" />
     case 'signatures':
       return (
         <footer className="keep-together mt-10 grid break-before-avoid grid-cols-3 gap-6 text-sm">

@@ -1,4 +1,4 @@
-import { Document, Page, Path, StyleSheet, Svg, Text, View } from '@react-pdf/renderer'
+import { Document, Image, Page, Path, StyleSheet, Svg, Text, View } from '@react-pdf/renderer'
 import type { PaperSize } from '@tembrix/core/records'
 import { SEVERITY_NAMES } from '../findings'
 import {
@@ -8,6 +8,7 @@ import {
   type Line,
   type Paper,
   runsOf,
+  slotTexts,
   type Table,
   textsIn,
 } from './paper'
@@ -84,6 +85,10 @@ const styles = StyleSheet.create({
   labels: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
   label: { width: '48.5%', flexDirection: 'row', gap: 8, border: '1.5 solid #000', padding: 8 },
   kind: { fontSize: 8 },
+  board: { flexDirection: 'row', flexWrap: 'wrap', gap: 6, marginTop: 8 },
+  slot: { flexGrow: 1, minWidth: 110, border: '0.75 solid #777', padding: 5 },
+  slotChanged: { border: '1.5 solid #000' },
+  picture: { height: 48, width: 144, objectFit: 'contain', objectPosition: 'left' },
   code: { width: 84, height: 84 },
 })
 
@@ -211,6 +216,26 @@ function BlockView({ block }: { block: Block }) {
           ))}
         </View>
       )
+    case 'board':
+      return (
+        <View style={styles.board} wrap={false}>
+          {block.slots.map((one) => {
+            const [name, now, was] = slotTexts(one)
+            return (
+              <View
+                key={one.slot}
+                style={[styles.slot, ...(one.changed ? [styles.slotChanged] : [])]}
+              >
+                <Text style={styles.kind}>{name}</Text>
+                <Text style={one.changed ? styles.strong : {}}>{now}</Text>
+                {was && <Text style={styles.small}>{was}</Text>}
+              </View>
+            )
+          })}
+        </View>
+      )
+    case 'picture':
+      return <Image src={block.address} style={styles.picture} />
     case 'signatures':
       return (
         <View style={styles.signatures} wrap={false}>

@@ -46,6 +46,15 @@ export interface FindingLine {
   text: Line
 }
 
+/** A slot as it is drawn: what was in it, and what is. */
+export interface DrawnSlot {
+  slot: string
+  channel: string
+  before: string | null
+  now: string | null
+  changed: boolean
+}
+
 export type Block =
   | { is: 'heading'; text: string; amount?: string }
   | { is: 'text'; text: Line }
@@ -55,6 +64,10 @@ export type Block =
   /** Kept on one sheet, and named where it is looked for; under a line, in a frame, or without room before it. */
   | { is: 'part'; label?: string; look?: 'ruled' | 'framed' | 'together'; blocks: readonly Block[] }
   | { is: 'labels'; labels: readonly Label[] }
+  /** The slots of a board side by side. */
+  | { is: 'board'; slots: readonly DrawnSlot[] }
+  /** A picture by its address, with what it shows. */
+  | { is: 'picture'; address: string; shows: string }
   /** Lines to write on, never alone on a sheet. */
   | { is: 'signatures'; names: readonly string[] }
 
@@ -117,10 +130,21 @@ function blockTexts(block: Block): string[] {
       return textsIn(block.blocks)
     case 'labels':
       return block.labels.flatMap(({ kind, title, lines }) => [kind, title, ...lines.map(bare)])
+    case 'board':
+      return block.slots.flatMap(slotTexts)
+    case 'picture':
+      return []
     case 'signatures':
       return [...block.names]
   }
 }
+
+/** What stands in a drawn slot: its lettering and channel, what is in it, and what was where that is another thing. */
+export const slotTexts = ({ slot, channel, before, now, changed }: DrawnSlot): string[] => [
+  `${slot} · ${channel === '' ? '' : `channel ${channel}`}`.replace(/ · $/, ''),
+  now ?? 'empty',
+  ...(changed ? [`was ${before ?? 'empty'}`] : []),
+]
 
 export const isTick = (cell: Cell): cell is typeof TICK =>
   typeof cell === 'object' && 'tick' in cell

@@ -3,8 +3,11 @@ import { useMemo } from 'react'
 import { changing, created, useAppDispatch, type Write } from '../../../base/data'
 import { useJob } from './JobContext'
 
-/** Notes something in the record: as a step that can be undone (`set`), or for good (`settle`). */
-type Setting<C extends Collection> = (fields: ChangeOf<C>) => void
+/**
+ * Notes something in the record: as a step that can be undone (`set`), or for good (`settle`). `typing` names what
+ * is being typed, so that it is one step however often it is saved.
+ */
+type Setting<C extends Collection> = (fields: ChangeOf<C>, typing?: string) => void
 /** `along` are writes that are made with it, as the act `name`. */
 type Settling<C extends Collection> = (
   fields: ChangeOf<C>,
@@ -15,7 +18,7 @@ type Settling<C extends Collection> = (
 type Of<Blank> = Blank & Stored & { jobId: string }
 
 /** The record of a kind that a job has one of, under the job’s id: `blank` until the first thing is noted, which makes it. */
-export function useOneRecord<C extends 'fits' | 'verifications', Blank>(
+export function useOneRecord<C extends 'fits' | 'verifications' | 'handovers', Blank>(
   collection: C,
   known: Of<Blank> | undefined,
   blank: Blank,
@@ -31,9 +34,9 @@ export function useOneRecord<C extends 'fits' | 'verifications', Blank>(
       if (known) return
       dispatch(created({ jobId: file.id, collection, recordId: file.id }, { jobId: file.id }))
     }
-    const set: Setting<C> = (fields) => {
+    const set: Setting<C> = (fields, typing) => {
       begin()
-      edit.step(collection, record, fields)
+      edit.step(collection, record, fields, typing)
     }
     const settle: Settling<C> = (fields, name = '', along = []) => {
       begin()

@@ -1,6 +1,11 @@
-import { CustomerChange, JobChange } from '@tembrix/core/records'
+import {
+  BACKUP_CONSENTS,
+  type BackupConsent,
+  CustomerChange,
+  JobChange,
+} from '@tembrix/core/records'
 import { currencySign, inUnits, minorFrom, noDate } from '../../../base/format'
-import { DateInput, Field, TextInput } from '../../../base/ui'
+import { DateInput, Field, Select, TextInput } from '../../../base/ui'
 import { OnTo, useJobForm, useJobPart } from '../file'
 import { History } from './History'
 
@@ -12,6 +17,7 @@ export function Intake() {
       <h2 className="text-lg font-semibold @4xl:col-span-2">Intake</h2>
       <div className="flex flex-col gap-3">
         <Customer />
+        <Received />
       </div>
       <div className="flex flex-col gap-3">
         <Asked />
@@ -122,3 +128,70 @@ function Asked() {
     </>
   )
 }
+
+const BACKUP_NAMES: Record<BackupConsent, string> = {
+  made: 'the customer has made one',
+  shop: 'we make one',
+  declined: 'the customer wants none',
+}
+
+/** What was received: how the machine looks, what came with it, and whether its data is kept elsewhere. */
+function Received() {
+  const file = useJobPart((job) => job.file)
+  const job = useJobForm('jobs', file, JobChange.shape)
+  const accessories = job.value('accessories')
+  return (
+    <>
+      <Field
+        label="Condition as received"
+        hint="Marks, cracks, what is loose or missing."
+        error={job.error('condition')}
+      >
+        {(control) => (
+          <TextInput
+            {...control}
+            lines={2}
+            value={job.value('condition')}
+            onValue={(text) => job.set(text, 'condition')}
+          />
+        )}
+      </Field>
+      <Field
+        label="Came with it"
+        hint="One thing after another, with commas: charger, bag, mouse. Each is asked for at hand over."
+        error={job.error('accessories')}
+      >
+        {(control) => (
+          <TextInput
+            {...control}
+            value={Array.isArray(accessories) ? accessories.join(', ') : accessories}
+            onValue={(text) => job.set(namedIn(text), 'accessories')}
+          />
+        )}
+      </Field>
+      <Field label="A copy of the data" error={job.error('backup')}>
+        {(control) => (
+          <Select
+            {...control}
+            value={(job.value('backup') as BackupConsent | null) ?? ''}
+            options={[
+              { value: '', label: 'not asked yet' },
+              ...BACKUP_CONSENTS.map((value) => ({ value, label: BACKUP_NAMES[value] })),
+            ]}
+            onValue={(value) => job.set(value === '' ? null : value, 'backup')}
+          />
+        )}
+      </Field>
+    </>
+  )
+}
+
+/** Things named one after another, each once. */
+const namedIn = (text: string): string[] => [
+  ...new Set(
+    text
+      .split(',')
+      .map((one) => one.trim())
+      .filter(Boolean),
+  ),
+]

@@ -1,6 +1,6 @@
 import type { Added, OfferFacts } from '@tembrix/core/job'
 import type { Machine, Module } from '@tembrix/core/model'
-import { list, plural, tidy } from '../../../base/format'
+import { fasterBy, list, plural, tidy } from '../../../base/format'
 import { PROMISES } from './promises'
 
 const KINDS: Record<Machine['kind'], string> = {
@@ -155,23 +155,7 @@ function gains(facts: OfferFacts): string {
   const work = 'For the work you told us of we expect'
   if (gain.words === 'UNKNOWN') return `${still}How much faster your work becomes we cannot say.`
   if (gain.words === 'NONE') return `${still}${work} no difference you would notice.`
-  return `${still}${work} it to be ${range(gain.most)}.`
-}
-
-/** A speed-up no finer than an estimate can be. */
-function range([low, high]: readonly [number, number]): string {
-  if (high >= 2) return `between ${speed(low)} and ${speed(high)}`
-  const [from, to] = [share(low), share(high)]
-  return from === to ? `about ${to} % faster` : `${from}–${to} % faster`
-}
-
-function speed(times: number): string {
-  return times >= 2 ? `${tidy(times, 0)} times as fast` : `${share(times)} % faster`
-}
-
-function share(times: number): number {
-  const percent = Math.max(0, (times - 1) * 100)
-  return percent < 10 ? Math.round(percent) : Math.round(percent / 5) * 5
+  return `${still}${work} it to be ${fasterBy(gain.most)}.`
 }
 
 function profile(facts: OfferFacts): string {

@@ -40,7 +40,7 @@ const StepLink = memo(function StepLink({
   const navigate = useNavigate()
   const { id } = useParams()
   const go = useCallback(() => navigate(`/jobs/${id}/${path}`), [navigate, id, path])
-  useCommand(`go to ${name}`, path ? go : undefined)
+  useCommand(`go to ${name}`, go)
   const shape = 'flex min-h-12 items-center gap-2.5 border-b-4 px-3 lg:border-b-0 lg:border-l-4'
   const inside = (
     <>
@@ -53,17 +53,6 @@ const StepLink = memo(function StepLink({
       </span>
     </>
   )
-  if (!path) {
-    return (
-      <span
-        aria-disabled="true"
-        title={`${name} is not in this version`}
-        className={`${shape} border-transparent text-ink-2 opacity-60 max-lg:hidden`}
-      >
-        {inside}
-      </span>
-    )
-  }
   return (
     <NavLink
       to={path}

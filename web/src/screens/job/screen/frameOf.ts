@@ -12,7 +12,7 @@ export interface StepFrame {
 const ON_THE_BOARD = ['identify', 'plan', 'fit', 'verify']
 /** Tabs of those that are read rather than worked at on the board. */
 const ON_THE_PAGE = ['plan options', 'verify measured']
-const PLANNED = ['plan', 'quote', 'fit', 'verify']
+const PLANNED = ['plan', 'quote', 'fit', 'verify', 'handover']
 
 /** The frame of a step by its address, like `/jobs/7/verify` with `?tab=measured`. */
 export function frameOf(pathname: string, search: string): StepFrame {
@@ -20,10 +20,11 @@ export function frameOf(pathname: string, search: string): StepFrame {
   const tab = new URLSearchParams(search).get('tab') ?? ''
   const onPage = !ON_THE_BOARD.includes(step) || ON_THE_PAGE.includes(`${step} ${tab}`)
   const verifying = step === 'verify'
+  const done = step === 'handover'
   return {
     leads: onPage ? 'page' : 'board',
     planning: PLANNED.includes(step),
-    atBench: verifying || step === 'fit',
+    atBench: verifying || done || step === 'fit',
     verifying,
   }
 }

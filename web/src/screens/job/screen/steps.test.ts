@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { goesOnAt, type Step, type StepState } from './steps'
 
-const PATHS = ['intake', 'identify', 'size', 'plan', 'quote', 'fit', 'verify'] as const
+const PATHS = ['intake', 'identify', 'size', 'plan', 'quote', 'fit', 'verify', 'handover'] as const
 
 /** Steps by the first letter of their state, as in `doo`: done, open, open. */
 const steps = (states: string): Step[] => {
@@ -11,13 +11,12 @@ const steps = (states: string): Step[] => {
     a: 'attention',
     b: 'blocked',
   }
-  const made: Step[] = PATHS.map((path, at) => ({
+  return PATHS.map((path, at) => ({
     stage: path,
     name: path,
     path,
     state: named[states[at] ?? 'o'] ?? 'open',
   }))
-  return [...made, { stage: 'handover', name: 'Hand over', state: 'open' }]
 }
 
 test.each([
@@ -28,7 +27,9 @@ test.each([
   ['daddooo', 'quote', 'what needs attention lies behind what was done since'],
   ['dddddoa', 'verify', 'what was fitted is not what is seen'],
   ['ddddado', 'verify', 'a quote that no longer holds lies behind the fitting'],
-  ['ddddddd', 'verify', 'all is done'],
+  ['ddddddd', 'handover', 'all but handing it over is done'],
+  ['dddddddd', 'handover', 'all is done'],
+  ['dddddda', 'verify', 'what is seen differs'],
 ])('with %s work goes on at %s: %s', (states, path) => {
   expect(goesOnAt(steps(states))).toBe(path)
 })

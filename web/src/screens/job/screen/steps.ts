@@ -9,8 +9,7 @@ export type StepState = 'open' | 'done' | 'attention' | 'blocked'
 export interface Step {
   stage: Exclude<Stage, 'closed'>
   name: string
-  /** Where it is; none for a step this version does not have. */
-  path?: string
+  path: string
   state: StepState
   /** What a step that needs attention or is blocked waits for. */
   why?: string
@@ -29,7 +28,7 @@ export function stepsOf(
     { stage: 'quote', name: 'Quote', path: 'quote', ...quote(view) },
     { stage: 'fit', name: 'Fit', path: 'fit', ...fit(view) },
     { stage: 'verify', name: 'Verify', path: 'verify', ...verify(view, ruleHours) },
-    { stage: 'handover', name: 'Hand over', state: 'open' },
+    { stage: 'handover', name: 'Hand over', path: 'handover', ...handover(view) },
   ]
 }
 
@@ -38,10 +37,9 @@ export function stepsOf(
  * it, else the one after it.
  */
 export function goesOnAt(steps: readonly Step[]): string {
-  const there = steps.filter((step): step is Step & { path: string } => step.path !== undefined)
-  const last = there.findLastIndex(({ state }) => state === 'done')
-  const rest = there.slice(last + 1)
-  const next = rest.find(({ state }) => state === 'attention') ?? rest[0] ?? there.at(-1)
+  const last = steps.findLastIndex(({ state }) => state === 'done')
+  const rest = steps.slice(last + 1)
+  const next = rest.find(({ state }) => state === 'attention') ?? rest[0] ?? steps.at(-1)
   return next?.path ?? 'intake'
 }
 
@@ -134,4 +132,11 @@ function verify(
     default:
       return { state: 'open' }
   }
+}
+
+function handover({ file }: Pick<JobView, 'file'>): Standing {
+  const [record] = file.handovers
+  if (record?.collected) return { state: 'done' }
+  if (record?.signed) return { state: 'open', why: 'signed, not collected yet' }
+  return { state: 'open' }
 }

@@ -1,22 +1,14 @@
-import { ACCEPTABLE, type Acceptable, type Missing } from '@tembrix/core/diagnose'
+import { ACCEPTABLE, type Acceptable } from '@tembrix/core/diagnose'
 import { standingOf } from '@tembrix/core/job'
 import { STAGES } from '@tembrix/core/records'
 import { CircleCheck } from 'lucide-react'
+import { useNavigate } from 'react-router'
 import { useShopQuery } from '../../../base/data'
 import { list } from '../../../base/format'
 import { Button, Field, TextInput } from '../../../base/ui'
-import { useJob } from '../file'
+import { OnTo, useJob } from '../file'
 import type { Verifying } from './useVerify'
-
-const MISSING = {
-  seen: 'the memory in all as seen',
-  slots: 'every slot that is filled, as seen',
-  speed: 'the speed as seen',
-  channels: 'the channels, shown or measured',
-  stability: 'a stability test',
-  testRule: 'as long a test as the shop’s rule asks for',
-  loss: 'a word on the loss that was measured',
-} satisfies Record<Missing, string>
+import { MISSING_WORDS } from './words'
 
 const ACCEPTED: Record<Acceptable, string> = {
   speed: 'Why the speed is right as it is',
@@ -28,6 +20,7 @@ const ACCEPTED: Record<Acceptable, string> = {
 export function Verified({ verifying: { record, set } }: { verifying: Verifying }) {
   const view = useJob()
   const { file, edit } = view
+  const navigate = useNavigate()
   const { data: shop } = useShopQuery()
   const standing = standingOf(
     { ...view, ceilings: view.learned.ceilings },
@@ -41,7 +34,7 @@ export function Verified({ verifying: { record, set } }: { verifying: Verifying 
     <>
       {missing.length > 0 && (
         <p className="text-sm text-ink-2">
-          Before it is handed over: {list(missing.map((one) => MISSING[one]))}.
+          Before it is handed over: {list(missing.map((one) => MISSING_WORDS[one]))}.
         </p>
       )}
       {asked.map((one) => (
@@ -58,15 +51,21 @@ export function Verified({ verifying: { record, set } }: { verifying: Verifying 
       ))}
       {standing?.kind === 'verified' &&
         (past ? (
-          <p className="flex gap-2 font-medium">
-            <CircleCheck size={18} className="mt-0.5 shrink-0 text-act" aria-hidden />
-            Verified: ready to hand over.
-          </p>
+          <>
+            <p className="flex gap-2 font-medium">
+              <CircleCheck size={18} className="mt-0.5 shrink-0 text-act" aria-hidden />
+              Verified: ready to hand over.
+            </p>
+            <OnTo step="handover">On to Hand over</OnTo>
+          </>
         ) : (
           <Button
             look="main"
             className="self-start"
-            onClick={() => edit.step('jobs', file, { stage: 'handover' })}
+            onClick={() => {
+              edit.step('jobs', file, { stage: 'handover' })
+              navigate(`/jobs/${file.id}/handover`)
+            }}
           >
             <CircleCheck size={18} aria-hidden /> Verified: ready to hand over
           </Button>

@@ -1,4 +1,4 @@
-import type { Cause, Difference, DifferenceCode, NextStep } from '@tembrix/core/diagnose'
+import type { Cause, Difference, DifferenceCode, Missing, NextStep } from '@tembrix/core/diagnose'
 import type { Change, FrameRate } from '@tembrix/core/measure'
 import { capacity, list, plural, tidy } from '../../../base/format'
 
@@ -123,3 +123,14 @@ export const rateTestName = (test: string, rate: FrameRate) => `${test}: ${RATE_
 /** Never quite sure: an answer may have been wrong. */
 export const percent = (chance: number) =>
   chance > 0.995 ? 'over 99 %' : `${tidy(chance * 100, 0)} %`
+
+/** What a verification still lacks. */
+export const MISSING_WORDS: Record<Missing, string> = {
+  seen: 'the memory in all as seen',
+  slots: 'every slot that is filled, as seen',
+  speed: 'the speed as seen',
+  channels: 'the channels, shown or measured',
+  stability: 'a stability test',
+  testRule: 'as long a test as the shop’s rule asks for',
+  loss: 'a word on the loss that was measured',
+}

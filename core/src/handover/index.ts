@@ -1,0 +1,16 @@
+export {
+  type HandoverFacts,
+  handoverFacts,
+  type Stated,
+  type Steadiness,
+  type ToReport,
+} from './facts'
+export { type Against, type Gained, gainsOf } from './gained'
+export { type NextUpgrade, nextUpgrades } from './nextSteps'
+export { type OpenPoint, openPointsOf, type ToHandOver, withoutReason } from './openPoints'
+export { type FittedPart, partsFitted, partsRemoved, type RemovedPart } from './parts'
+export { agreedOption, paidIn, unpaid } from './payment'
+export { type HandoverRefusal, handoverRefusal } from './refusal'
+export { newVisit } from './visit'
+export { monthsAfter, monthsFor, termFrom } from './warranty'
+export { figuresGone, filledIn, partOf, type Report } from './wording'

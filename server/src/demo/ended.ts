@@ -1,0 +1,141 @@
+import { fittingSteps } from '@tembrix/core/fitting'
+import { handoverFacts, monthsFor, termFrom } from '@tembrix/core/handover'
+import { fittingInput, NOTHING_KNOWN, type Situation, situationOf } from '@tembrix/core/job'
+import type { Machine, Module } from '@tembrix/core/model'
+import {
+  type Handover,
+  type HandoverDocument,
+  JobFile,
+  NOT_HANDED_OVER,
+  piecesById,
+  STAGES,
+  UNFITTED,
+} from '@tembrix/core/records'
+import { formatISO, subDays } from 'date-fns'
+import { type jobs, modules, type Transaction } from '../database'
+import { readJob } from '../jobs'
+import { create, fitKind, handoverKind, type Row } from '../store'
+import { DEMO_SHOP } from './shop'
+
+type Job = Row<typeof jobs>
+
+/** The fitting of a job of which more is done than that, and how it ended where it is closed. */
+export async function seedEnded(tx: Transaction, job: Job, ago: number): Promise<void> {
+  if (STAGES.indexOf(job.stage) < STAGES.indexOf('handover')) return
+  const at = subDays(new Date(), ago).toISOString()
+  const file = JobFile.parse(await readJob(tx, job.id))
+  const pieces = piecesById(await tx.select().from(modules))
+  const machine = file.machine.machine
+  const plan = file.plans[0]
+  const now = situationOf(machine, file.found, pieces, { profile: false, manual: null })
+  const planned = situationOf(machine, plan?.placement ?? file.found, pieces, {
+    profile: plan?.profile ?? false,
+    manual: plan?.manual ?? null,
+  })
+  const steps = fittingSteps(
+    fittingInput({ file, machine, now }, planned, undefined, DEMO_SHOP.terms),
+  )
+  const tick = { state: 'done', at, by: 'Mika', reason: '' } as const
+  const serials = Object.values(planned.assignment).map(({ moduleId, unit }, index) => [
+    `${moduleId} ${unit}`,
+    `SN-${job.number}${String(index + 1).padStart(2, '0')}-7`,
+  ])
+  const removed = Object.values(now.assignment).map(({ moduleId }) => [
+    moduleId,
+    { to: 'customer', shelfId: crypto.randomUUID(), price: null },
+  ])
+  const { row: fit } = await create(tx, fitKind, {
+    ...UNFITTED,
+    id: job.id,
+    jobId: job.id,
+    hatch: true,
+    battery: 'none',
+    ticks: Object.fromEntries(steps.map(({ id }) => [id, tick])),
+    seconds: 2100,
+    serials: Object.fromEntries(serials),
+    removed: Object.fromEntries(removed),
+    finishedAt: at,
+  })
+  if (job.stage !== 'closed') return
+  const shown = {
+    file: { ...file, fits: [fit] },
+    machine,
+    now,
+    planned,
+    pieces,
+    ceilings: NOTHING_KNOWN.ceilings,
+  }
+  const facts = handoverFacts(shown, null, null)
+  const by = { name: file.customer.name, at, by: 'Mika' }
+  const payment = { id: crypto.randomUUID(), method: 'card', at, by: 'Mika' } as const
+  const handover: Omit<Handover, 'id' | 'version' | 'createdAt' | 'updatedAt'> = {
+    ...NOT_HANDED_OVER,
+    jobId: job.id,
+    payments: facts.toPay ? [{ ...payment, amount: facts.toPay }] : [],
+    signed: { ...by, drawn: null },
+    document: documentOf(file, facts, planned, at),
+    collected: by,
+  }
+  await create(tx, handoverKind, { ...handover, id: job.id })
+}
+
+const nameOf = ({ generation, capacityGiB, article }: Module) =>
+  `${capacityGiB} GB ${generation}, ${article}`
+
+function documentOf(
+  file: JobFile,
+  facts: ReturnType<typeof handoverFacts>,
+  planned: Situation,
+  at: string,
+): HandoverDocument {
+  const { terms } = DEMO_SHOP
+  const on = formatISO(new Date(at), { representation: 'date' })
+  const gb = planned.evaluation.capacity.installedGiB
+  const was = facts.before.evaluation.capacity.installedGiB
+  return {
+    shopName: terms.shopName,
+    address: terms.address,
+    customerName: file.customer.name,
+    machineName: file.machine.machine.name,
+    serialNumber: file.machine.serialNumber,
+    on,
+    sections: [
+      { section: 'asked', paragraphs: [`You told us: “${file.complaint}”`] },
+      { section: 'found', paragraphs: [`It had ${was} GB of memory.`] },
+      { section: 'done', paragraphs: [`We put in new modules. It now has ${gb} GB of memory.`] },
+      { section: 'gained', paragraphs: ['How much faster it is was not measured.'] },
+    ],
+    board: boardOf(file.machine.machine, facts),
+    runs: [{ what: 'Memory', before: `${was} GB`, now: `${gb} GB`, seen: false }],
+    measured: [],
+    tests: [],
+    setup: [],
+    fitted: facts.parts.map(({ slot, module, state, serial, makerUntil }) => ({
+      slot,
+      text: nameOf(module),
+      serial,
+      state,
+      shop: termFrom(on, monthsFor(state, terms.warranty)),
+      makerUntil,
+    })),
+    removed: facts.removed.map(({ module, serial, to }) => ({ text: nameOf(module), serial, to })),
+    work: termFrom(on, terms.warranty.work),
+    currency: terms.currency,
+    toPay: facts.toPay,
+    paid: facts.toPay ?? 0,
+    accessories: [],
+    open: [],
+  }
+}
+
+const boardOf = (machine: Machine, { before, after }: ReturnType<typeof handoverFacts>) =>
+  machine.slots.map(({ id, channel }) => {
+    const [was, is] = [before.placement[id], after.placement[id]]
+    return {
+      slot: id,
+      channel: String(channel),
+      before: was ? nameOf(was) : null,
+      now: is ? nameOf(is) : null,
+      changed: before.assignment[id]?.moduleId !== after.assignment[id]?.moduleId,
+    }
+  })

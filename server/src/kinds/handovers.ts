@@ -1,0 +1,22 @@
+import { handoverRefusal } from '@tembrix/core/handover'
+import { NOT_HANDED_OVER } from '@tembrix/core/records'
+import { HttpError, invalid } from '../http'
+import type { Rules } from '../records'
+import { change, find, jobKind } from '../store'
+
+/** How jobs end: one record a job. What was signed stays as it was; collecting closes the job. */
+export const handoverRules: Rules<'handovers'> = {
+  making: async (_, given) => ({ ...NOT_HANDED_OVER, ...given }),
+  changing: async (_, handover, patch) => {
+    const { version: _version, ...fields } = patch
+    const refusal = handoverRefusal(handover, fields)
+    if (!refusal) return patch
+    const { code, message, field } = refusal
+    throw field ? invalid([{ path: field, message }]) : new HttpError(409, code, message)
+  },
+  written: async (tx, { jobId }, patch) => {
+    if (!patch?.collected) return
+    const job = await find(tx, jobKind, jobId)
+    await change(tx, jobKind, jobId, { version: job.version, stage: 'closed' })
+  },
+}

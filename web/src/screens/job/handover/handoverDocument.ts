@@ -1,0 +1,174 @@
+import {
+  filledIn,
+  type HandoverFacts,
+  monthsFor,
+  partOf,
+  type Report,
+  termFrom,
+} from '@tembrix/core/handover'
+import type { Module } from '@tembrix/core/model'
+import {
+  type Handover,
+  type HandoverDocument,
+  type JobFile,
+  SECTIONS,
+  type Terms,
+} from '@tembrix/core/records'
+import { capacity, fasterBy, plural, speed, tidy } from '../../../base/format'
+import { describeModule } from '../../../parts/board'
+import { faster, fasterRange } from './reportWords'
+import { hoursInWords, pointWords } from './words'
+
+interface Basis {
+  file: JobFile
+  facts: HandoverFacts
+  handover: Handover
+  figures: Readonly<Record<string, string>>
+  written: Report
+  terms: Terms
+  /** The day of the report: warranties begin with it (ISO date). */
+  on: string
+}
+
+/** The whole report as it stands now. */
+export function documentOf({
+  file,
+  facts,
+  handover,
+  figures,
+  written,
+  terms,
+  on,
+}: Basis): HandoverDocument {
+  return {
+    shopName: terms.shopName,
+    address: terms.address,
+    customerName: file.customer.name,
+    machineName: facts.machine.name,
+    serialNumber: file.machine.serialNumber,
+    on,
+    sections: SECTIONS.map((section) => ({
+      section,
+      paragraphs: filledIn(partOf(section, handover.wording, written), figures),
+    })).filter(({ paragraphs }) => paragraphs.length > 0),
+    board: boardOf(facts),
+    runs: runsOf(facts),
+    measured: facts.gains.map(measuredRow),
+    tests: facts.steadiness
+      ? [
+          `${plural(facts.steadiness.tests, 'test')}, ${hoursInWords(facts.steadiness.hours)} in all: ${facts.steadiness.passed ? 'passed without an error' : 'not passed'}`,
+        ]
+      : [],
+    setup: setupOf(facts),
+    fitted: facts.parts.map(({ slot, module, state, serial, makerUntil }) => ({
+      slot,
+      text: partName(module),
+      serial,
+      state,
+      shop: termFrom(on, monthsFor(state, terms.warranty)),
+      makerUntil,
+    })),
+    removed: facts.removed.map(({ module, serial, to }) => ({
+      text: partName(module),
+      serial,
+      to,
+    })),
+    work: facts.fitted ? termFrom(on, terms.warranty.work) : null,
+    currency: terms.currency,
+    toPay: facts.toPay,
+    paid: facts.paid,
+    accessories: handover.returned,
+    open: facts.points.map((point) => ({
+      code: point.code,
+      text: pointWords(point),
+      reason: handover.reasons[point.code] ?? '',
+    })),
+  }
+}
+
+/** One module by itself, also where it is of a kit. */
+const singly = (module: Module) => describeModule({ ...module, kit: null })
+const partName = (module: Module) => `${singly(module)}, ${module.article}`.slice(0, 200)
+
+function boardOf({ machine, before, after }: HandoverFacts): HandoverDocument['board'] {
+  const soldered = machine.soldered.map(({ channel, module }) => ({
+    slot: 'soldered',
+    channel: String(channel),
+    before: describeModule(module),
+    now: describeModule(module),
+    changed: false,
+  }))
+  const slots = machine.slots.map(({ id, channel }) => {
+    const [was, is] = [before.placement[id], after.placement[id]]
+    const [held, holds] = [before.assignment[id], after.assignment[id]]
+    return {
+      slot: id,
+      channel: String(channel),
+      before: was ? singly(was) : null,
+      now: is ? singly(is) : null,
+      changed: held?.moduleId !== holds?.moduleId || held?.unit !== holds?.unit,
+    }
+  })
+  return [...soldered, ...slots]
+}
+
+function runsOf({ before, now }: HandoverFacts): HandoverDocument['runs'] {
+  const { capacity: size, run, zones } = before.evaluation
+  return [
+    {
+      what: 'Memory',
+      before: capacity(size.installedGiB),
+      now: capacity(now.memory.value),
+      seen: now.memory.seen,
+    },
+    {
+      what: 'Speed',
+      before: run ? speed(run.dataRate) : '–',
+      now: now.speed ? speed(now.speed.value) : '–',
+      seen: now.speed?.seen ?? false,
+    },
+    {
+      what: 'Channels at work',
+      before: String(zones[0]?.ways ?? 1),
+      now: String(now.channels.value),
+      seen: now.channels.seen,
+    },
+  ]
+}
+
+function measuredRow({
+  test,
+  unit,
+  before,
+  after,
+  compared,
+  forecast,
+}: HandoverFacts['gains'][number]): HandoverDocument['measured'][number] {
+  const figure = (value: number) => `${tidy(value)} ${unit}`.trim()
+  const { verdict, ratio, low, high } = compared
+  const change =
+    verdict === 'gain' || verdict === 'loss'
+      ? `${faster(ratio)} (${fasterRange(low, high)})`
+      : verdict === 'alike'
+        ? 'no difference you would notice'
+        : 'not significant (smaller than the scatter of the runs)'
+  return {
+    test,
+    before: figure(before),
+    now: figure(after),
+    change,
+    forecast: forecast ? fasterBy(forecast.use.most) : '',
+  }
+}
+
+/** What is set in the BIOS/UEFI setup: as the work began, and as it is left. */
+function setupOf({ before, after, fitted }: HandoverFacts): HandoverDocument['setup'] {
+  const [was, is] = [before.evaluation.run, after.evaluation.run]
+  if (!fitted || !is || (!is.profile && !after.settings.manual)) return []
+  const timings = (run: typeof is) => `${run.cl}-${run.trcd}-${run.trp}-${run.tras}`
+  return [
+    { what: 'Memory profile', found: 'not noted', left: is.profile ? 'on' : 'off' },
+    { what: 'Speed', found: was ? speed(was.dataRate) : '–', left: speed(is.dataRate) },
+    { what: 'Timings', found: was ? timings(was) : '–', left: timings(is) },
+  ]
+}
