@@ -121,6 +121,8 @@ const JOBS: Screen[] = [
   { at: 'Adair/quote', shows: heading('Quote') },
   { at: 'Aldwin/quote-sheet', shows: heading('Quote for more memory') },
   { at: 'Aldwin/sheet', shows: heading('Memory plan') },
+  { at: 'Farrow/handover', shows: heading('Hand over') },
+  { at: 'Farrow/report', shows: heading('Report on your computer') },
 ]
 
 const BENCH: Screen[] = [

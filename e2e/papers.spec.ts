@@ -39,6 +39,7 @@ const shown = async (page: Page) => {
 const PAPERS = [
   { customer: 'Aldwin', step: 'plan', path: 'sheet', name: /^Job \d+ memory plan\.pdf$/ },
   { customer: 'Aldwin', step: 'quote', path: 'quote-sheet', name: /^Job \d+ quote\.pdf$/ },
+  { customer: 'Farrow', step: 'handover', path: 'report', name: /^Job \d+ report\.pdf$/ },
   { customer: 'Adair', step: 'fit', path: 'labels', name: /^Job \d+ labels\.pdf$/ },
 ] as const
 

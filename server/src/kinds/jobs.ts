@@ -45,6 +45,7 @@ export async function createJob(
       ? (await create(tx, customerKind, customer)).row
       : await find(tx, customerKind, customer.id)
   if ('machine' in machine && machine.modelId) await find(tx, modelKind, machine.modelId)
+  if (job.followsId) await find(tx, jobKind, job.followsId)
   const device =
     'machine' in machine
       ? (await create(tx, machineKind, { ...machine, customerId: owner.id })).row

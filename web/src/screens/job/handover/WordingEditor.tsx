@@ -36,7 +36,7 @@ const Figure = Node.create({
     mergeAttributes(HTMLAttributes, {
       'data-figure': node.attrs.name,
       title: node.attrs.name,
-      class: 'rounded-sm bg-act-soft px-1 font-semibold',
+      class: 'rounded-sm bg-act-soft px-1 font-semibold whitespace-nowrap',
     }),
     node.attrs.text,
   ],

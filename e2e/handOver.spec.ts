@@ -1,0 +1,134 @@
+import type { Page } from '@playwright/test'
+import type { Application } from './application'
+import { expect, newJob, saved, test } from './fixtures'
+
+/** A laptop of which one module was fitted from the shelf, with nothing else noted. */
+async function fittedJob(page: Page, app: Application, customer: string) {
+  const api = `${app.address}/api/v1`
+  const ask = async (path: string) => (await page.request.get(`${api}/${path}`)).json()
+  const send = async (method: 'post' | 'patch', path: string, data: object) =>
+    (await page.request[method](`${api}/${path}`, { data })).json()
+  const job = await newJob(page, app, customer, 'Heron 15', { A: '8GB 1Rx8' })
+  const file = await ask(`jobs/${job.id}`)
+  const own = file.found.A
+  const { module } = file.modules[0]
+  const piece = await send('post', 'modules', {
+    source: 'shelf',
+    module: { ...module, article: 'Larkfield L4-8' },
+    price: 2300,
+    condition: 'new',
+    serialNumber: 'SHELF-77',
+    warrantyUntil: '2031-05-31',
+  })
+  const [plan] = file.plans
+  await send('patch', `plans/${plan.id}`, {
+    version: plan.version,
+    placement: { A: own, B: { moduleId: piece.id, unit: 0 } },
+  })
+  await send('patch', `jobs/${job.id}`, {
+    version: (await ask(`jobs/${job.id}`)).version,
+    accessories: ['charger'],
+  })
+  const fit = await send('post', 'fits', { jobId: job.id })
+  await send('patch', `fits/${fit.id}`, { version: 1, finished: true })
+  return job
+}
+
+test('a job is handed over: words around figures, reasons for what is open, signed, collected, back again', async ({
+  page,
+  app,
+}) => {
+  const { address, id } = await fittedJob(page, app, 'Ada Collier')
+  await page.goto(`${address}/handover`)
+  const done = page.getByRole('region', { name: 'What we did' })
+  await expect(done).toContainText('put in a new module of 8 GB')
+  await expect(done).toContainText('By what is in it, it now has 16 GB')
+
+  // Words are typed around a figure; the figure stays the record's.
+  await done.getByRole('button', { name: 'Change the words' }).click()
+  const editor = done.getByRole('textbox', { name: 'What we did' })
+  await editor.press('ControlOrMeta+Home')
+  await editor.pressSequentially('As agreed by phone: ')
+  await done.getByLabel('Put in a figure').selectOption({ label: 'channels now: 2 channels' })
+  await done.getByRole('button', { name: 'Done with' }).click()
+  await expect(done).toContainText(/^What we did.*As agreed by phone: 2 channels/)
+  await saved(page)
+  await page.reload()
+  await expect(done.getByTitle('channels now').first()).toHaveText('2 channels')
+
+  // Nothing is signed while a point is open without a reason.
+  await page.getByRole('button', { name: 'Signed', exact: true }).click()
+  const signOff = page.getByRole('region', { name: 'Sign-off' })
+  await expect(signOff).toContainText('Every open point is closed, or has its reason.')
+  await page.getByLabel('Not verified').fill('looked at by the owner herself')
+  await page.getByLabel('No quote is approved').fill('agreed at the counter')
+  await page.getByRole('checkbox', { name: 'charger' }).click()
+  await expect(page.getByLabel('Not given back')).toHaveCount(0)
+  await signOff.getByText('Sign by hand').click()
+  const pad = page.getByLabel('Signature')
+  const box = await pad.boundingBox()
+  if (!box) throw new Error('nothing to sign on')
+  await page.mouse.move(box.x + 20, box.y + 40)
+  await page.mouse.down()
+  await page.mouse.move(box.x + 120, box.y + 60, { steps: 4 })
+  await page.mouse.up()
+  await page.getByRole('button', { name: 'Signed', exact: true }).click()
+  await expect(page.getByText('Signed by Ada Collier')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Change the words' })).toHaveCount(0)
+
+  // What was signed stays, whatever is changed in the record.
+  await saved(page)
+  const api = `${app.address}/api/v1`
+  const read = async () => (await page.request.get(`${api}/jobs/${id}`)).json()
+  const file = await read()
+  await page.request.patch(`${api}/jobs/${id}`, {
+    data: { version: file.version, complaint: 'Something else' },
+  })
+  await page.getByRole('link', { name: 'The report, to print' }).click()
+  const paper = page.getByRole('main')
+  await expect(paper).toContainText('You told us: “Too slow”')
+  await expect(paper).toContainText('SHELF-77')
+  await expect(paper).toContainText('until 31 May 2031')
+  await expect(paper).toContainText('looked at by the owner herself')
+  await expect(page.getByRole('img', { name: 'Signature of Ada Collier' })).toBeVisible()
+
+  // Collected, the job is closed; it comes back as a new visit with what is in it.
+  await page.getByRole('link', { name: 'Back to hand over' }).click()
+  await page.getByLabel('By whom').fill('Bo Collier')
+  await page.getByRole('button', { name: 'Collected', exact: true }).click()
+  await expect(page.getByText('Collected by Bo Collier')).toBeVisible()
+  await saved(page)
+  expect((await read()).stage).toBe('closed')
+  await page.getByRole('button', { name: 'begin a new visit' }).click()
+  await expect(page).not.toHaveURL(new RegExp(id))
+  await expect(page.getByLabel('What is wrong')).toHaveValue('')
+  const visit = await (
+    await page.request.get(`${api}/jobs/${new URL(page.url()).pathname.split('/')[2]}`)
+  ).json()
+  expect(visit.followsId).toBe(id)
+  expect(Object.keys(visit.found).sort()).toEqual(['A', 'B'])
+})
+
+test('a sum is received in parts; too little keeps it open, and nothing is no payment', async ({
+  page,
+  app,
+}) => {
+  const list = await (await page.request.get(`${app.address}/api/v1/jobs?search=Farrow`)).json()
+  await page.goto(`${app.address}/jobs/${list[0].id}/handover`)
+  const payment = page.getByRole('region', { name: 'Payment' })
+  await payment.getByLabel('Received').fill('0')
+  await payment.getByRole('button', { name: 'Received' }).click()
+  await expect(payment).toContainText('Enter the amount received.')
+  await payment.getByLabel('Received').fill('13.80')
+  await payment.getByLabel('Paid by').selectOption('cash')
+  await payment.getByRole('button', { name: 'Received' }).click()
+  await expect(payment).toContainText('€100.00 open')
+  await expect(page.getByLabel('€100.00 is not paid')).toBeVisible()
+  await payment.getByRole('button', { name: 'Received' }).click()
+  await expect(page.getByLabel('is not paid')).toHaveCount(0)
+  for (const amount of ['€13.80', '€100.00']) {
+    await payment.getByRole('button', { name: `Remove the payment of ${amount}` }).click()
+  }
+  await expect(payment).toContainText('€113.80 open')
+  await saved(page)
+})
