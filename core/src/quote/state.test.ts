@@ -9,7 +9,7 @@ import {
 } from '../records'
 import { agreedTo, heldBeside, isAgreed, refusalOf, stateOf } from '.'
 
-type Version = Parameters<typeof stateOf>[0]
+type Version = Parameters<typeof refusalOf>[0]
 const TODAY = '2030-02-10'
 const offer = (validUntil = '2030-02-15') =>
   ({ validUntil, options: [{ id: 'one' } as QuotedOption] }) as QuoteDocument

@@ -1,6 +1,14 @@
-import type { Quote, QuotePatch } from '../records'
+import type { Ended, Quote, QuoteDocument, QuotePatch } from '../records'
 
 type Version = Pick<Quote, 'number' | 'document' | 'approval' | 'ended'>
+
+/** A version as far as what has become of it goes. */
+interface Standing {
+  number: number
+  document: Pick<QuoteDocument, 'validUntil'> | null
+  approval: object | null
+  ended: Pick<Ended, 'as'> | null
+}
 
 /** `expired`: offered, not approved in time. `replaced`: a later version stands in its place. */
 export type QuoteState =
@@ -16,7 +24,7 @@ export type QuoteState =
  * What has become of one version among all `versions` of its job on the day `today` (ISO date). An
  * approval stands until a later version is approved; an offer only until a later version is begun.
  */
-export function stateOf(quote: Version, versions: readonly Version[], today: string): QuoteState {
+export function stateOf(quote: Standing, versions: readonly Standing[], today: string): QuoteState {
   if (quote.ended) return quote.ended.as
   const later = versions.filter(({ number }) => number > quote.number)
   if (quote.approval) return agreedTo(later) ? 'replaced' : 'approved'
@@ -26,8 +34,9 @@ export function stateOf(quote: Version, versions: readonly Version[], today: str
 }
 
 /** The version the customer agreed to and still stands by: the last one approved and not withdrawn. */
-export const agreedTo = <V extends Version>(versions: readonly V[]): V | undefined =>
-  versions.findLast(({ approval, ended }) => approval !== null && ended === null)
+export const agreedTo = <V extends Pick<Standing, 'approval' | 'ended'>>(
+  versions: readonly V[],
+): V | undefined => versions.findLast(({ approval, ended }) => approval !== null && ended === null)
 
 /** Why a change is refused: a code, a sentence, and the field where one is at fault. */
 export interface QuoteRefusal {

@@ -6,7 +6,7 @@ import type { KindOfRecord } from './kind'
 import { NewMachineRecord } from './machineRecord'
 import { NOTHING_SIZED, Sizing } from './sizing'
 import { Rulings } from './sources'
-import { STAGES } from './stages'
+import { COUNTER_STATES, NEXT_ACTS, STAGES } from './stages'
 import { LongText, Money, OwnId, ShortText, Stored, Versioned } from './stored'
 
 export const Stage = z.enum(STAGES)
@@ -85,7 +85,14 @@ export const JobLine = Job.pick({
   stage: true,
   dueOn: true,
   updatedAt: true,
-}).extend({ customerName: z.string(), machineName: z.string(), machineKind: z.string() })
+}).extend({
+  customerName: z.string(),
+  phone: z.string(),
+  machineName: z.string(),
+  machineKind: z.string(),
+  state: z.enum(COUNTER_STATES),
+  act: z.enum(NEXT_ACTS),
+})
 export type JobLine = z.infer<typeof JobLine>
 
 export const JOBS = {

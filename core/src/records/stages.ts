@@ -10,3 +10,23 @@ export const STAGES = [
   'handover',
   'closed',
 ] as const
+
+/** Where a job is: being looked at and planned, waiting for a yes or for parts, at the bench, ready, or gone. */
+export const COUNTER_STATES = ['workshop', 'approval', 'parts', 'bench', 'ready', 'closed'] as const
+export type CounterState = (typeof COUNTER_STATES)[number]
+
+export const NEXT_ACTS = [
+  'ASK',
+  'IDENTIFY',
+  'PLAN',
+  'OFFER',
+  'GET_APPROVAL',
+  'QUOTE_AGAIN',
+  'GET_PARTS',
+  'FIT',
+  'VERIFY',
+  'HAND_OVER',
+  'COLLECT',
+  'NONE',
+] as const
+export type NextAct = (typeof NEXT_ACTS)[number]

@@ -3,14 +3,16 @@ import type { PGlite } from '@electric-sql/pglite'
 import { NodeFS } from '@electric-sql/pglite/nodefs'
 import type { Disk } from './disk'
 
-/** An open file of the embedded database: its descriptor, and where it is. */
+/** An open file of the embedded database: its descriptor, where it is, and what it is opened for. */
 interface Stream {
   nfd: number
   path: string
+  flags: number
 }
 
 /** What the database's own file system does with files of a mounted folder. */
 interface StreamOperations {
+  open: (stream: Stream) => void
   write: (
     stream: Stream,
     buffer: unknown,
@@ -45,6 +47,11 @@ export class DiskFailed extends Error {
 /** No room, and no room for this owner, as the embedded system numbers errors. */
 const NO_ROOM = [51, 19]
 
+/** A file system that only reads, as the embedded system numbers errors. */
+const READ_ONLY = 69
+/** The bits of the flags of an open file that say what may be done with it; without any it is read. */
+const ACCESS = 0o3
+
 const LOG = 'pg_wal'
 
 /** What others than a file's owner may do with it. */
@@ -76,7 +83,8 @@ export class Mount extends NodeFS {
   }
 
   private prepare({ stream_ops: streams, node_ops: nodes }: Module['NODEFS']): void {
-    const { write } = streams
+    const { open, write } = streams
+    streams.open = (stream) => openAtLeastToRead(open, stream)
     streams.write = (stream, ...given) => {
       const whole = () => wholeWrite(write, stream, given, () => this.disk.giveUp())
       return stream.path.includes(LOG) ? this.vital(whole) : whole()
@@ -108,6 +116,17 @@ export class Mount extends NodeFS {
       this.failed(failed)
       throw failed
     }
+  }
+}
+
+/** The database opens to write whatever it reads: on a disk that only reads, it is opened to be read. */
+function openAtLeastToRead(open: StreamOperations['open'], stream: Stream): void {
+  try {
+    open(stream)
+  } catch (error) {
+    if ((error as { errno?: number }).errno !== READ_ONLY) throw error
+    stream.flags &= ~ACCESS
+    open(stream)
   }
 }
 

@@ -87,6 +87,18 @@ const saidIndex = (name: string, column: AnyPgColumn) =>
 export const modulesIn = (assignment: AnyPgColumn) =>
   sql`jsonb_path_query_array(${assignment}, '$.*.moduleId')`
 
+/**
+ * A phone number in every form it may be looked for: its digits without zeros in front, and where it is
+ * written with a country's code, without one, two or three digits of that.
+ */
+export const dialled = (phone: AnyPgColumn | SQL) => {
+  const digits = sql`ltrim(regexp_replace(${phone}, '\\D', '', 'g'), '0')`
+  const without = (count: number) =>
+    sql`' tel:' || ltrim(substr(${digits}, ${sql.raw(String(count + 1))}), '0')`
+  return sql`(' tel:' || ${digits} || case when ${phone} ~ '^\\s*([+]|00)'
+    then ${without(1)} || ${without(2)} || ${without(3)} else '' end)`
+}
+
 const asJson = (value: object) => sql.raw(`'${JSON.stringify(value)}'::jsonb`)
 
 /** One row: what the shop has settled for all its jobs. */
@@ -106,7 +118,7 @@ export const customers = pgTable(
     phone: text('phone').notNull(),
     email: text('email').notNull(),
     note: text('note').notNull(),
-    said: said(sql`name || ' ' || phone || ' ' || email`),
+    said: said(sql`name || ' ' || phone || ' ' || email || ${dialled(sql`phone`)}`),
   },
   (table) => [
     index('customers_name').on(table.name, table.id),
@@ -184,7 +196,7 @@ export const jobs = pgTable(
     followsId: uuid('follows_id').references((): AnyPgColumn => jobs.id),
     /** The plan on the board; no foreign key, since plans hang on jobs. */
     planId: uuid('plan_id'),
-    /** Number, complaint, and what its customer and machine are called; see `search/retell.ts`. */
+    /** Everything it may be found by; see `search/retell.ts`. */
     said: text('said').notNull().default(''),
   },
   (table) => [
@@ -192,6 +204,7 @@ export const jobs = pgTable(
     index('jobs_customer').on(table.customerId),
     index('jobs_machine').on(table.machineId),
     saidIndex('jobs_said', table.said),
+    index('jobs_open').on(table.dueOn, table.number).where(sql`stage <> 'closed'`),
     index('jobs_modules').using('gin', modulesIn(table.found)),
   ],
 )
@@ -235,6 +248,7 @@ export const modules = pgTable(
   },
   (table) => [
     index('modules_job').on(table.jobId),
+    index('modules_fitted').on(table.fittedJobId),
     index('modules_of_shop').on(table.source, table.firstWrite).where(sql`job_id is null`),
     index('modules_of_kind')
       .on(table.source, OFFER_KIND, table.firstWrite)

@@ -85,3 +85,56 @@ test('a module in a slot of any job stays, whichever of many it is; removing it 
   expect((await remove(`/modules/${held.id}?version=1`)).body.error.code).toBe('in_use')
   expect((await remove(`/modules/${free.id}?version=1`)).status).toBe(204)
 })
+
+test.each([
+  [
+    '07700 900123',
+    ['07700 900123', '+44 7700 900123', '0044-7700-900123', '(07700) 900', '7700900123'],
+  ],
+  ['+44 7700 900321', ['07700 900321', '+447700900321', '+44 (0)7700 900321', '07700 9003']],
+])('the phone number %s is found in any spelling', async (phone, spellings) => {
+  const customer = { name: 'Rung Up', phone }
+  await post('/jobs', { ...newJob, customer, complaint: `rings ${phone}` })
+  for (const spelling of spellings) expect(await found(spelling)).toEqual([`rings ${phone}`])
+  expect(await found('07700 911')).toEqual([])
+  const customers = (await get(`/customers?search=${encodeURIComponent('07700 900')}`)).body
+  expect(customers.length).toBeGreaterThan(0)
+})
+
+test('a job is found by serial and part numbers: of its machine, what was in it, what was fitted from the shelf', async () => {
+  const machine = { machine: laptop, serialNumber: 'HX-20817' }
+  const job = (await post('/jobs', { ...newJob, machine, complaint: 'by its numbers' })).body
+  const own = { jobId: job.id, source: 'customer', serialNumber: 'OWN-5521' }
+  await post('/modules', { ...own, module: { ...stick, article: 'Larkfield Q8' } })
+  const shelf = { source: 'shelf', price: 100, serialNumber: 'SHELF-9' }
+  const piece = (await post('/modules', { ...shelf, module: stick })).body
+  const placement = { A: { moduleId: piece.id, unit: 0 } }
+  await patch(`/plans/${job.planId}`, { version: 1, placement })
+  const fit = (await post('/fits', { jobId: job.id })).body
+  await patch(`/fits/${fit.id}`, { version: 1, serials: { [`${piece.id} 0`]: 'NOTED-31' } })
+  expect(await found('shelf-9')).toEqual([])
+  await patch(`/fits/${fit.id}`, { version: 2, finished: true })
+  for (const words of ['hx-20817', 'own-5521', 'larkfield q8', 'noted-31', 'shelf-9']) {
+    expect(await found(words)).toEqual(['by its numbers'])
+  }
+})
+
+test('the day has every open job once, with the phone and what is to be done; closed ones are not in it', async () => {
+  const customer = { name: 'Day Lister', phone: '0555 77' }
+  const job = (await post('/jobs', { ...newJob, customer, dueOn: '2030-02-10' })).body
+  const line = async () =>
+    (await get('/jobs/open?today=2030-02-10')).body.find(({ id }: { id: string }) => id === job.id)
+  expect(await line()).toMatchObject({ phone: '0555 77', state: 'workshop', act: 'IDENTIFY' })
+  const offer = (
+    await post('/modules', { source: 'supplier', supplier: 'Ash', price: 100, module: stick })
+  ).body
+  const placement = { A: { moduleId: offer.id, unit: 0 } }
+  await patch(`/plans/${job.planId}`, { version: 1, placement })
+  expect(await line()).toMatchObject({ act: 'OFFER' })
+  const version = (await get(`/jobs/${job.id}`)).body.version
+  await patch(`/jobs/${job.id}`, { version, stage: 'handover' })
+  expect(await line()).toMatchObject({ state: 'ready', act: 'HAND_OVER' })
+  await patch(`/jobs/${job.id}`, { version: version + 1, stage: 'closed' })
+  expect(await line()).toBeUndefined()
+  expect((await get('/jobs/open?today=soon')).status).toBe(400)
+})

@@ -1,5 +1,5 @@
 import { JOB_LISTS, type JobLine, type JobList, type Stage } from '@tembrix/core/records'
-import { and, eq, inArray, or, sql } from 'drizzle-orm'
+import { and, asc, eq, ne, or, sql } from 'drizzle-orm'
 import { customers, type Database, history, jobs, machines, type Transaction } from '../database'
 import { notFound } from '../errors'
 import { saying } from '../search'
@@ -19,84 +19,43 @@ import {
   type Paging,
   type Wanted,
 } from '../store'
+import { LISTED, linesOf } from './lines'
 
-/** The counter's list, newest change first; every word of `search` must be found somewhere in a line. */
+/** Jobs, newest change first; every word of `search` must be found somewhere in what is said of one. `today` is an ISO date. */
 export async function listJobs(
   db: Database,
   search: string,
   stage: Stage | undefined,
+  today: string,
   paging: Paging,
 ): Promise<Page<JobLine>> {
   const order = { by: jobs.lastWrite, descending: true }
   const stages = stage ? eq(jobs.stage, stage) : undefined
   const found = await db
-    .select({
-      id: jobs.id,
-      number: jobs.number,
-      complaint: jobs.complaint,
-      stage: jobs.stage,
-      dueOn: jobs.dueOn,
-      updatedAt: jobs.updatedAt,
-      customerId: jobs.customerId,
-      machineId: jobs.machineId,
-      lastWrite: jobs.lastWrite,
-    })
+    .select(LISTED)
     .from(jobs)
     .where(and(stages, saying(jobs.said, search), afterCursor(order, jobs.id, paging)))
     .orderBy(...ordering(order, jobs.id))
     .limit(paging.limit + 1)
-  const named = await namesOf(db, found)
+  const lines = await linesOf(db, found, today)
   return cutPage(
-    found.map(({ customerId, machineId, lastWrite, ...line }) => ({
-      row: { ...line, ...named(customerId, machineId) },
-      cursor: [lastWrite, line.id] as const,
+    found.map(({ id, lastWrite }) => ({
+      row: lines.get(id) as JobLine,
+      cursor: [lastWrite, id] as const,
     })),
     paging,
   )
 }
 
-/** What the customers and machines of some jobs are called. */
-async function namesOf(
-  db: Database,
-  found: readonly { customerId: string; machineId: string }[],
-): Promise<
-  (
-    customerId: string,
-    machineId: string,
-  ) => Pick<JobLine, 'customerName' | 'machineName' | 'machineKind'>
-> {
-  const owners = await db
-    .select({ id: customers.id, name: customers.name })
-    .from(customers)
-    .where(
-      inArray(
-        customers.id,
-        found.map(({ customerId }) => customerId),
-      ),
-    )
-  const devices = await db
-    .select({
-      id: machines.id,
-      name: sql<string>`${machines.machine}->>'name'`,
-      kind: sql<JobLine['machineKind']>`${machines.machine}->>'kind'`,
-    })
-    .from(machines)
-    .where(
-      inArray(
-        machines.id,
-        found.map(({ machineId }) => machineId),
-      ),
-    )
-  const names = new Map(owners.map(({ id, name }) => [id, name]))
-  const kinds = new Map(devices.map((one) => [one.id, one]))
-  return (customerId, machineId) => {
-    const device = kinds.get(machineId) as (typeof devices)[number]
-    return {
-      customerName: names.get(customerId) as string,
-      machineName: device.name,
-      machineKind: device.kind,
-    }
-  }
+/** Every job that is not closed: the counter's day, `today` being an ISO date. */
+export async function openJobs(db: Database, today: string): Promise<JobLine[]> {
+  const found = await db
+    .select(LISTED)
+    .from(jobs)
+    .where(ne(jobs.stage, 'closed'))
+    .orderBy(asc(jobs.dueOn), asc(jobs.number))
+  const lines = await linesOf(db, found, today)
+  return found.map(({ id }) => lines.get(id) as JobLine)
 }
 
 /** A job with everything it rests on. */

@@ -2,6 +2,7 @@ import { UNFITTED } from '@tembrix/core/records'
 import { finish, finishedNow } from '../fits'
 import { HttpError } from '../http'
 import type { Rules } from '../records'
+import { retell } from '../search'
 
 /** The work at the bench: one record a job. */
 export const fitRules: Rules<'fits'> = {
@@ -14,5 +15,6 @@ export const fitRules: Rules<'fits'> = {
   },
   written: async (tx, fit, patch) => {
     if (patch?.finished) await finish(tx, fit)
+    if (!patch || patch.finished || patch.serials) await retell(tx, { id: fit.jobId })
   },
 }

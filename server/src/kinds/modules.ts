@@ -5,7 +5,7 @@ import { jobs, modulesIn, plans, type Transaction } from '../database'
 import { HttpError } from '../http'
 import { shopModules } from '../modules'
 import type { Rules } from '../records'
-import { Search } from '../search'
+import { retell, Search } from '../search'
 import { find, jobKind, Paging } from '../store'
 
 const Query = Paging.extend({
@@ -22,6 +22,9 @@ export const moduleRules: Rules<'modules'> = {
     if (module.fromJobId) await find(tx, jobKind, module.fromJobId)
     const askedAt = module.source === 'supplier' ? new Date().toISOString() : null
     return { ...module, askedAt }
+  },
+  written: async (tx, { jobId, fittedJobId }) => {
+    for (const id of [jobId, fittedJobId]) if (id) await retell(tx, { id })
   },
   /** One that no slot of its job, found or planned, holds. */
   removing: async (tx, { id }) => {

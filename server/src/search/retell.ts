@@ -1,8 +1,17 @@
 import { and, eq, type SQL, sql } from 'drizzle-orm'
-import { customers, jobs, machines, type Transaction } from '../database'
+import { customers, dialled, fits, jobs, machines, modules, type Transaction } from '../database'
 
-/** What a search for a job looks among: its number and complaint, what its customer and machine are called. */
-const SAID = sql`lower(concat_ws(' ', '', ${jobs.number}, ${jobs.complaint}, ${customers.name}, ${customers.phone}, ${machines.machine}->>'name'))`
+/** The job's own modules and those of the shelf that went into its machine: part numbers and serial numbers. */
+const MODULES = sql`(select string_agg(concat_ws(' ', ${modules.module}->>'article', ${modules.serialNumber}), ' ')
+  from ${modules} where ${modules.jobId} = ${jobs.id} or ${modules.fittedJobId} = ${jobs.id})`
+/** Serial numbers noted at the bench. */
+const SERIALS = sql`(select string_agg(value, ' ') from ${fits}, jsonb_each_text(${fits.serials})
+  where ${fits.jobId} = ${jobs.id})`
+
+/** What a search for a job looks among. */
+const SAID = sql`lower(concat_ws(' ', '', ${jobs.number}, ${jobs.complaint}, ${customers.name},
+  ${customers.phone}, ${customers.email}, ${machines.machine}->>'name', ${machines.serialNumber},
+  ${MODULES}, ${SERIALS}) || ${dialled(customers.phone)})`
 
 /** Brings up to date what is found of a job, or of all jobs of a customer or a machine; to be called after each write to these. */
 export async function retell(

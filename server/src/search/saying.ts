@@ -1,4 +1,5 @@
-import { and, like, type SQL } from 'drizzle-orm'
+import { phoneForms } from '@tembrix/core/counter'
+import { and, like, or, type SQL } from 'drizzle-orm'
 import type { PgColumn } from 'drizzle-orm/pg-core'
 import { z } from 'zod'
 
@@ -12,13 +13,16 @@ export const Search = z
 /** What is shorter than this is looked for at the beginning of words only: the index knows no more of it. */
 const ANYWHERE = 3
 
-/** Rows in whose `said` every word is found. */
+/** Rows in whose `said` every word is found, or the phone number that the words are, however it is written. */
 export function saying(said: PgColumn, search: string): SQL | undefined {
   const words = search.toLowerCase().split(/\s+/).filter(Boolean)
-  return and(
+  const all = and(
     ...words.map((word) => {
       const escaped = word.replace(/[\\%_]/g, '\\$&')
       return like(said, word.length < ANYWHERE ? `% ${escaped}%` : `%${escaped}%`)
     }),
   )
+  const numbers = phoneForms(search)
+  if (!all || numbers.length === 0) return all
+  return or(all, ...numbers.map((digits) => like(said, `% tel:${digits}%`)))
 }

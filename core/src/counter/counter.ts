@@ -1,0 +1,106 @@
+import { agreedTo, stateOf } from '../quote'
+import { type CounterState, type NextAct, STAGES, type Stage } from '../records'
+
+/** What has happened in a job, as far as the counter goes. */
+export interface CounterFacts {
+  stage: Stage
+  /** The plan on the board changes what is in the slots. */
+  planned: boolean
+  /** What is planned is bought of a supplier. */
+  supplied: boolean
+  /** Its quotes in the order of their numbers; `validUntil` (ISO date) null for a draft. */
+  quotes: readonly {
+    number: number
+    validUntil: string | null
+    approved: boolean
+    ended: 'declined' | 'withdrawn' | null
+  }[]
+  /** The work at the bench; null before any of it. */
+  fit: { begun: boolean; finished: boolean } | null
+  signed: boolean
+  collected: boolean
+}
+
+export interface CounterStanding {
+  state: CounterState
+  act: NextAct
+}
+
+/** Where a job stands on the day `today` (ISO date), and the one thing to be done next; all of it follows from what has happened. */
+export function counterStanding(job: CounterFacts, today: string): CounterStanding {
+  const { stage, fit } = job
+  const verified = STAGES.indexOf(stage) >= STAGES.indexOf('handover')
+  if (job.collected || stage === 'closed') return { state: 'closed', act: 'NONE' }
+  if (job.signed) return { state: 'ready', act: 'COLLECT' }
+  if (verified) return { state: 'ready', act: 'HAND_OVER' }
+  if (fit?.finished) return { state: 'bench', act: 'VERIFY' }
+  if (fit?.begun) return { state: 'bench', act: 'FIT' }
+  return quoted(job, today) ?? before(job)
+}
+
+/** What a quote leaves to be done; null before there is one. */
+function quoted({ quotes, supplied }: CounterFacts, today: string): CounterStanding | null {
+  const versions = quotes.map(({ number, validUntil, approved, ended }) => ({
+    number,
+    document: validUntil === null ? null : { validUntil },
+    approval: approved ? {} : null,
+    ended: ended && { as: ended },
+  }))
+  const newest = versions.at(-1)
+  if (!newest) return null
+  if (agreedTo(versions)) {
+    return supplied ? { state: 'parts', act: 'GET_PARTS' } : { state: 'bench', act: 'FIT' }
+  }
+  switch (stateOf(newest, versions, today)) {
+    case 'offered':
+      return { state: 'approval', act: 'GET_APPROVAL' }
+    case 'drafted':
+      return { state: 'workshop', act: 'OFFER' }
+    default:
+      return { state: 'approval', act: 'QUOTE_AGAIN' }
+  }
+}
+
+function before({ stage, planned }: CounterFacts): CounterStanding {
+  if (planned) return { state: 'workshop', act: 'OFFER' }
+  if (stage === 'intake') return { state: 'workshop', act: 'ASK' }
+  return { state: 'workshop', act: stage === 'identify' ? 'IDENTIFY' : 'PLAN' }
+}
+
+/** The groups of a day, in the order of work. */
+export const DAY_GROUPS = [
+  'overdue',
+  'today',
+  'bench',
+  'workshop',
+  'approval',
+  'parts',
+  'ready',
+] as const
+export type DayGroup = (typeof DAY_GROUPS)[number]
+
+/** The group that an open job is in on the day `today`; what is ready is no longer late. */
+export function dayGroup(
+  { state, dueOn }: { state: CounterState; dueOn: string | null },
+  today: string,
+): DayGroup | null {
+  if (state === 'closed') return null
+  if (state !== 'ready' && dueOn !== null && dueOn <= today) {
+    return dueOn < today ? 'overdue' : 'today'
+  }
+  return state
+}
+
+/** Open jobs in the order of work: group by group, what is due first before what is due later or never. */
+export function inOrderOfWork<
+  J extends { state: CounterState; dueOn: string | null; number: number },
+>(jobs: readonly J[], today: string): J[] {
+  const rank = (job: J) => {
+    const group = dayGroup(job, today)
+    return group === null ? DAY_GROUPS.length : DAY_GROUPS.indexOf(group)
+  }
+  const due = ({ dueOn }: J) => dueOn ?? '9999'
+  return [...jobs].sort(
+    (a, b) => rank(a) - rank(b) || due(a).localeCompare(due(b)) || a.number - b.number,
+  )
+}
