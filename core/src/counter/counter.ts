@@ -33,7 +33,7 @@ export function counterStanding(job: CounterFacts, today: string): CounterStandi
   if (job.collected || stage === 'closed') return { state: 'closed', act: 'NONE' }
   if (job.signed) return { state: 'ready', act: 'COLLECT' }
   if (verified) return { state: 'ready', act: 'HAND_OVER' }
-  if (fit?.finished) return { state: 'bench', act: 'VERIFY' }
+  if (fit?.finished || stage === 'verify') return { state: 'bench', act: 'VERIFY' }
   if (fit?.begun) return { state: 'bench', act: 'FIT' }
   return quoted(job, today) ?? before(job)
 }

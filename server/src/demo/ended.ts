@@ -19,6 +19,11 @@ import { DEMO_SHOP } from './shop'
 
 type Job = Row<typeof jobs>
 
+/** The work at the bench of a job that somebody has begun and left for a while. */
+export async function seedBegun(tx: Transaction, jobId: string): Promise<void> {
+  await create(tx, fitKind, { ...UNFITTED, id: jobId, jobId, seconds: 240 })
+}
+
 /** The fitting of a job of which more is done than that, and how it ended where it is closed. */
 export async function seedEnded(tx: Transaction, job: Job, ago: number): Promise<void> {
   if (STAGES.indexOf(job.stage) < STAGES.indexOf('handover')) return

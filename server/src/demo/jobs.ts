@@ -16,6 +16,10 @@ export interface DemoJob {
   complaint: string
   uses: string
   accessories?: string[]
+  /** The quote was given to the customer, who has not said yet. */
+  offered?: true
+  /** The work at the bench has begun. */
+  begun?: true
   budget?: number
   stage: Stage
   /** Days from today; past ones are negative. */
@@ -349,6 +353,44 @@ export const DEMO_JOBS: DemoJob[] = [
     changed: 0.6,
     found: { A: 'laptop8' },
     planned: { A: 'supplier:laptop16kit', B: 'supplier:laptop16kit' },
+  },
+  {
+    customer: { name: 'Juno Castell', phone: '0555 0156' },
+    machine: heron('Heron 14'),
+    complaint: 'The weaving patterns take for ever to redraw.',
+    uses: 'A pattern program, browser, music beside it.',
+    budget: 9000,
+    stage: 'quote',
+    offered: true,
+    due: 6,
+    changed: 0.7,
+    found: { A: 'laptop4' },
+    planned: { A: 'supplier:laptop8', B: 'supplier:laptop8' },
+  },
+  {
+    customer: { name: 'Abel Norcott', phone: '0555 0161' },
+    machine: machine('desktop-2', { name: 'Wagtail Mini Tower' }),
+    complaint: 'The parish map does not fit into memory any more.',
+    uses: 'Maps, spreadsheets.',
+    budget: 15000,
+    stage: 'fit',
+    accessories: ['power lead'],
+    due: 4,
+    changed: 0.9,
+    found: { A1: 'desktop4', B1: 'desktop4' },
+    planned: { A1: 'supplier:desktop16kit', B1: 'supplier:desktop16kit' },
+  },
+  {
+    customer: { name: 'Isobel Tansley', phone: '0555 0189' },
+    machine: heron('Heron 14'),
+    complaint: 'Stops when the accounts and the mail are open.',
+    uses: 'Accounts, e-mail.',
+    stage: 'fit',
+    begun: true,
+    due: 1,
+    changed: 0.1,
+    found: { A: 'laptop4' },
+    planned: { A: 'own:A', B: 'supplier:laptop8' },
   },
   {
     customer: { name: 'Greta Hallow', phone: '0555 0114' },

@@ -17,12 +17,13 @@ import { DEMO_SHOP } from './shop'
 type Job = Row<typeof jobs>
 type Plan = Pick<typeof plans.$inferSelect, 'id' | 'name' | 'placement' | 'profile'>
 
-/** A quote over a job's plans from the stage it is quoted at, approved from the stage it is fitted at. */
+/** A quote over a job's plans from the stage it is quoted at, given to the customer where it is `given`, approved from the stage it is fitted at. */
 export async function seedQuote(
   tx: Transaction,
   job: Job,
   found: Assignment,
   offered: readonly Plan[],
+  given: boolean,
 ): Promise<void> {
   const stage = STAGES.indexOf(job.stage)
   if (stage < STAGES.indexOf('quote')) return
@@ -39,7 +40,8 @@ export async function seedQuote(
   )
   const quote = { jobId: job.id, number: 1, options, note: '' }
   const { row } = await create(tx, quoteKind, quote)
-  if (stage < STAGES.indexOf('fit')) return
+  const isApproved = stage >= STAGES.indexOf('fit')
+  if (!isApproved && !given) return
   const document = await documentOf(tx, job, found, options, offered)
   const customer = await find(tx, customerKind, job.customerId)
   const at = subDays(new Date(), 1).toISOString()
@@ -48,7 +50,7 @@ export async function seedQuote(
   await change(tx, quoteKind, row.id, {
     version: 1,
     offered: { at, by: 'Mika' },
-    approval,
+    approval: isApproved ? approval : null,
     document,
   })
 }

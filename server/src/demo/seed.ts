@@ -28,7 +28,7 @@ import {
 } from '../store'
 import { ARTICLES, SUPPLIER_NAME } from '../supplier'
 import { LISTED, SHELF, SUPPLIED } from './articles'
-import { seedEnded } from './ended'
+import { seedBegun, seedEnded } from './ended'
 import { DEMO_JOBS, type DemoJob } from './jobs'
 import { seedMeasured } from './measured'
 import { DEMO_LIST, DEMO_MODELS } from './models'
@@ -159,11 +159,10 @@ async function seedJob(
       kept.push((await create(tx, planKind, beside)).row)
     }
     await keepPieces(tx, row.id)
-    await seedQuote(tx, row, found, [
-      { ...plan, placement, profile: job.profile ?? false },
-      ...kept,
-    ])
+    const offered = [{ ...plan, placement, profile: job.profile ?? false }, ...kept]
+    await seedQuote(tx, row, found, offered, job.offered ?? false)
   }
+  if (job.begun) await seedBegun(tx, row.id)
   if (job.seen) {
     const { changes = null } = job
     const seen = { ...UNVERIFIED.seen, ...job.seen }

@@ -57,15 +57,27 @@ export const api = createApi({
     'backups',
   ],
   endpoints: (build) => ({
-    jobs: build.infiniteQuery<Page<JobLine>, { search: string; stage: string }, string | null>({
+    jobs: build.infiniteQuery<
+      Page<JobLine>,
+      { search: string; stage: string; today?: string },
+      string | null
+    >({
       infiniteQueryOptions: byPages,
       extraOptions: { page: true },
-      query: ({ queryArg: { search, stage }, pageParam }) =>
+      query: ({ queryArg: { search, stage, today }, pageParam }) =>
         pageParam ?? {
           url: '/jobs',
-          params: { ...(search ? { search } : {}), ...(stage ? { stage } : {}) },
+          params: {
+            ...(search ? { search } : {}),
+            ...(stage ? { stage } : {}),
+            ...(today ? { today } : {}),
+          },
         },
       transformResponse: asPage<JobLine>,
+      providesTags: ['jobs'],
+    }),
+    openJobs: build.query<JobLine[], string>({
+      query: (today) => ({ url: '/jobs/open', params: { today } }),
       providesTags: ['jobs'],
     }),
     job: build.query<JobFile, string>({
@@ -239,6 +251,7 @@ export const {
   useRestoreBackupMutation,
   useHealthQuery,
   useJobsInfiniteQuery,
+  useOpenJobsQuery,
   useJobQuery,
   useHistoryQuery,
   useShelfQuery,

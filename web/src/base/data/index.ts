@@ -25,6 +25,7 @@ export {
   useModelsQuery,
   useOffersInfiniteQuery,
   useOffersOfKindQuery,
+  useOpenJobsQuery,
   usePriceListsQuery,
   useRemoveModelMutation,
   useRemoveModuleMutation,

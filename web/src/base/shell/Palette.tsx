@@ -1,3 +1,4 @@
+import type { CounterState } from '@tembrix/core/records'
 import { Command } from 'cmdk'
 import { Plus } from 'lucide-react'
 import { type ReactNode, useDeferredValue, useState } from 'react'
@@ -6,6 +7,16 @@ import { rowsOf, useJobsInfiniteQuery, useModelsQuery } from '../data'
 import { capital } from '../format'
 import { Keys, useCommands } from '../keys'
 import { PLACES } from './places'
+
+/** Where a job is, in a word. */
+const STATE_NAMES: Record<CounterState, string> = {
+  workshop: 'in the workshop',
+  approval: 'waiting for approval',
+  parts: 'waiting for parts',
+  bench: 'on the bench',
+  ready: 'ready to collect',
+  closed: 'closed',
+}
 
 /** Jobs shown of all that match. */
 const MOST = 8
@@ -74,11 +85,18 @@ export function Palette({ onClose }: { onClose: () => void }) {
           ))}
         </Group>
         <Group name="Jobs">
-          {jobs.map(({ id, number, customerName, machineName }) => (
+          {jobs.map(({ id, number, customerName, machineName, state, phone }) => (
             <Item key={id} value={`job ${id}`} onSelect={() => open(`/jobs/${id}`)}>
               <b className="font-mono font-semibold">{number}</b>
               <span className="truncate">
-                {customerName} <span className="text-ink-2">· {machineName}</span>
+                {customerName}{' '}
+                <span className="text-ink-2">
+                  · {machineName}
+                  {phone && ` · ${phone}`}
+                </span>
+              </span>
+              <span className="ml-auto text-sm whitespace-nowrap text-ink-2">
+                {STATE_NAMES[state]}
               </span>
             </Item>
           ))}

@@ -1,0 +1,75 @@
+import { expect, newJob, saved, test } from './fixtures'
+
+test('the day is in the order of work, with what is to be done next and the way there', async ({
+  page,
+  app,
+}) => {
+  await page.goto(app.address)
+  const rows = page.getByRole('table', { name: 'The day' }).getByRole('row')
+  await expect(rows.nth(1)).toContainText('Overdue')
+  const line = (name: string) => page.getByRole('row', { name: new RegExp(name) })
+  await expect(line('Juno Castell')).toContainText('Waiting for approval')
+  await expect(line('Juno Castell')).toContainText('0555 0156')
+  await expect(line('Abel Norcott')).toContainText('Waiting for parts')
+  await expect(line('Isobel Tansley')).toContainText('On the bench')
+  await expect(line('Greta Hallow')).toHaveCount(0)
+
+  await page.getByRole('button', { name: /^Waiting for parts/ }).click()
+  await expect(line('Abel Norcott')).toBeVisible()
+  await expect(line('Juno Castell')).toHaveCount(0)
+  await page.reload()
+  await expect(page.getByRole('button', { name: /^Waiting for parts/ })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  )
+  await page.getByRole('button', { name: /^Waiting for parts/ }).click()
+  await line('Juno Castell').getByRole('link', { name: 'Ring: is the quote approved?' }).click()
+  await expect(page).toHaveURL(/\/quote$/)
+})
+
+test('a customer who rings is answered: by name or by phone, where it is and what was fitted', async ({
+  page,
+  app,
+}) => {
+  await page.goto(app.address)
+  // By the palette: the name, and the answer is there without a further key.
+  await expect(page.getByRole('table', { name: 'The day' })).toBeVisible()
+  await page.keyboard.press('ControlOrMeta+k')
+  await expect(page.getByRole('combobox')).toBeFocused()
+  await page.keyboard.type('Hallow')
+  const found = page.getByRole('option', { name: /Greta Hallow/ })
+  await expect(found).toContainText('closed')
+  await expect(found).toContainText('0555 0114')
+  await page.keyboard.press('Enter')
+  await page.getByRole('link', { name: 'Hand over' }).click()
+  await page.getByRole('link', { name: 'The report, to print' }).click()
+  await expect(page.getByRole('main')).toContainText('ours: 24 months, from')
+
+  await page.goto(`${app.address}/?search=${encodeURIComponent('+44 555 0114')}`)
+  await expect(page.getByRole('row', { name: /Greta Hallow/ })).toContainText('Closed')
+})
+
+test('a job moves through the day as things happen to it, at every screen', async ({
+  page,
+  app,
+}) => {
+  const { id } = await newJob(page, app, 'Wanda Moves', 'Heron 15', { A: '8GB 1Rx8' })
+  const api = `${app.address}/api/v1`
+  const read = async () => (await page.request.get(`${api}/jobs/${id}`)).json()
+  await page.goto(app.address)
+  const line = page.getByRole('row', { name: /Wanda Moves/ })
+  await expect(line).toContainText('Identify the machine')
+  await page.request.patch(`${api}/jobs/${id}`, {
+    data: { version: (await read()).version, stage: 'handover' },
+  })
+  await expect(line).toContainText('Ring: it is ready')
+  await line.getByRole('link', { name: 'Ring: it is ready' }).click()
+  await expect(page.getByText('Nothing stands open.')).toBeVisible()
+  await page.getByRole('button', { name: 'Signed', exact: true }).click()
+  await expect(page.getByText('Signed by Wanda Moves')).toBeVisible()
+  await page.getByRole('button', { name: 'Collected', exact: true }).click()
+  await saved(page)
+  await page.goto(app.address)
+  await expect(page.getByRole('table', { name: 'The day' })).toBeVisible()
+  await expect(line).toHaveCount(0)
+})

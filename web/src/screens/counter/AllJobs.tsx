@@ -1,0 +1,66 @@
+import { Plus } from 'lucide-react'
+import { useDeferredValue } from 'react'
+import { useNavigate } from 'react-router'
+import { rowsOf, useJobsInfiniteQuery } from '../../base/data'
+import { today } from '../../base/format'
+import { DataTable } from '../../base/table'
+import { Button, Message, More, Unread, Waiting } from '../../base/ui'
+import { ALL_COLUMNS } from './columns'
+
+interface Props {
+  search: string
+  stage: string
+  onShowAll: () => void
+}
+
+/** Every job there is, closed ones too, the last changed first; found by any word. */
+export function AllJobs({ search, stage, onShowAll }: Props) {
+  const navigate = useNavigate()
+  const asked = useDeferredValue(search)
+  const list = useJobsInfiniteQuery(
+    { search: asked, stage, today: today() },
+    { refetchOnMountOrArgChange: true },
+  )
+  const { error, refetch, isLoading } = list
+  const data = rowsOf(list.data)
+  if (error && !data) {
+    return (
+      <Unread title="The jobs cannot be read" onRetry={refetch}>
+        The server does not answer. It may be starting.
+      </Unread>
+    )
+  }
+  if (isLoading || !data) return <Waiting>Reading the jobs…</Waiting>
+  if (data.length === 0) {
+    return search || stage ? (
+      <Message title="No job matches">
+        <Button onClick={onShowAll}>Show all jobs</Button>
+      </Message>
+    ) : (
+      <NoJobs />
+    )
+  }
+  return (
+    <DataTable
+      name="Jobs"
+      rows={data}
+      columns={ALL_COLUMNS}
+      keyOf={({ id }) => id}
+      onOpen={({ id }) => navigate(`/jobs/${id}`)}
+      more={list.hasNextPage}
+      foot={<More list={list} />}
+    />
+  )
+}
+
+export function NoJobs() {
+  const navigate = useNavigate()
+  return (
+    <Message title="No jobs yet">
+      <p>A job starts with a customer and a machine; the rest is found out on the way.</p>
+      <Button look="main" onClick={() => navigate('/jobs/new')}>
+        <Plus size={18} aria-hidden /> New job
+      </Button>
+    </Message>
+  )
+}

@@ -1,0 +1,93 @@
+import { DAY_GROUPS, type DayGroup, dayGroup, inOrderOfWork } from '@tembrix/core/counter'
+import { useMemo } from 'react'
+import { Link, useNavigate, useSearchParams } from 'react-router'
+import { useOpenJobsQuery } from '../../base/data'
+import { today } from '../../base/format'
+import { DataTable } from '../../base/table'
+import { Message, Unread, Waiting } from '../../base/ui'
+import { NoJobs } from './AllJobs'
+import { DAY_COLUMNS } from './columns'
+import { GROUP_NAMES } from './words'
+
+/** Every open job in the order of work, with the one thing to be done next; all or one group of them. */
+export function Day() {
+  const on = today()
+  const navigate = useNavigate()
+  const [params, setParams] = useSearchParams()
+  const { data, error, refetch } = useOpenJobsQuery(on, { refetchOnMountOrArgChange: true })
+  const jobs = useMemo(() => data && inOrderOfWork(data, on), [data, on])
+  const asked = params.get('group')
+  const group = DAY_GROUPS.find((one) => one === asked) ?? null
+  const rows = useMemo(
+    () => jobs?.filter((job) => group === null || dayGroup(job, on) === group) ?? [],
+    [jobs, group, on],
+  )
+  if (error && !jobs) {
+    return (
+      <Unread title="The jobs cannot be read" onRetry={refetch}>
+        The server does not answer. It may be starting.
+      </Unread>
+    )
+  }
+  if (!jobs) return <Waiting>Reading the jobs…</Waiting>
+  const count = (of: DayGroup) => jobs.filter((job) => dayGroup(job, on) === of).length
+  const show = (next: DayGroup | null) => setParams(next ? { group: next } : {}, { replace: true })
+  if (jobs.length === 0) {
+    return (
+      <>
+        <NoJobs />
+        <Link to="/?show=all" className="mx-auto inline-flex min-h-11 items-center underline">
+          Closed jobs
+        </Link>
+      </>
+    )
+  }
+  return (
+    <>
+      <fieldset className="flex gap-2 sm:flex-wrap max-sm:overflow-x-auto max-sm:pb-1">
+        <legend className="sr-only">Which jobs</legend>
+        <Group name="All open" jobs={jobs.length} on={group === null} onShow={() => show(null)} />
+        {DAY_GROUPS.map((one) => (
+          <Group
+            key={one}
+            name={GROUP_NAMES[one]}
+            jobs={count(one)}
+            on={group === one}
+            onShow={() => show(group === one ? null : one)}
+          />
+        ))}
+      </fieldset>
+      {rows.length === 0 ? (
+        <Message title={`Nothing is ${group ? GROUP_NAMES[group].toLowerCase() : 'open'}`} />
+      ) : (
+        <DataTable
+          name="The day"
+          rows={rows}
+          columns={DAY_COLUMNS}
+          keyOf={({ id }) => id}
+          onOpen={({ id }) => navigate(`/jobs/${id}`)}
+        />
+      )}
+    </>
+  )
+}
+
+interface GroupProps {
+  name: string
+  jobs: number
+  on: boolean
+  onShow: () => void
+}
+
+function Group({ name, jobs, on, onShow }: GroupProps) {
+  return (
+    <button
+      type="button"
+      aria-pressed={on}
+      onClick={onShow}
+      className={`flex min-h-11 shrink-0 items-center gap-2 rounded-sm border px-3 whitespace-nowrap ${on ? 'border-act bg-act-soft font-semibold' : 'border-rule-2 bg-sheet hover:bg-sheet-2'} ${jobs === 0 ? 'text-ink-2' : ''}`}
+    >
+      {name} <b className="font-semibold tabular-nums">{jobs}</b>
+    </button>
+  )
+}

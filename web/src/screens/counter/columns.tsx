@@ -1,0 +1,133 @@
+import { DAY_GROUPS, dayGroup } from '@tembrix/core/counter'
+import type { JobLine } from '@tembrix/core/records'
+import { STAGES } from '@tembrix/core/records'
+import { Link } from 'react-router'
+import { ago, day, overdue, today } from '../../base/format'
+import type { Column } from '../../base/table'
+import { ACTS, GROUP_NAMES, STAGE_NAMES } from './words'
+
+const isLate = ({ dueOn, stage }: JobLine): boolean =>
+  dueOn !== null && stage !== 'closed' && overdue(dueOn)
+
+/** The columns that name a job, in any list. */
+const NAMED: readonly Column<JobLine>[] = [
+  {
+    id: 'number',
+    name: 'Job',
+    fixed: true,
+    sortBy: ({ number }) => number,
+    cell: ({ id, number }) => (
+      <Link
+        to={`/jobs/${id}`}
+        className="inline-flex min-h-11 min-w-11 items-center font-mono font-semibold text-act underline underline-offset-2"
+      >
+        {number}
+      </Link>
+    ),
+  },
+  {
+    id: 'customer',
+    name: 'Customer',
+    fixed: true,
+    narrow: 'head',
+    look: 'font-medium',
+    sortBy: ({ customerName }) => customerName,
+    cell: ({ customerName, phone }) => (
+      <>
+        {customerName}
+        {phone && <span className="block text-sm font-normal text-ink-2">{phone}</span>}
+      </>
+    ),
+  },
+  {
+    id: 'machine',
+    name: 'Machine',
+    sortBy: ({ machineName }) => machineName,
+    cell: ({ machineName }) => machineName,
+  },
+]
+
+const DUE: Column<JobLine> = {
+  id: 'due',
+  name: 'Due',
+  look: 'whitespace-nowrap',
+  sortBy: ({ dueOn }) => dueOn,
+  cell: (job) =>
+    job.dueOn && (
+      <span className={isLate(job) ? 'font-semibold text-stop' : ''}>
+        {day(job.dueOn)}
+        {isLate(job) && ', late'}
+      </span>
+    ),
+}
+
+const COMPLAINT: Column<JobLine> = {
+  id: 'complaint',
+  name: 'Complaint',
+  narrow: 'hidden',
+  look: 'max-w-72 truncate text-ink-2',
+  cell: ({ complaint }) => complaint,
+}
+
+/** What is to be done next, and the way there. */
+const NEXT: Column<JobLine> = {
+  id: 'next',
+  name: 'Next',
+  fixed: true,
+  sortBy: ({ act }) => ACTS[act].words,
+  cell: ({ id, act }) => {
+    const { words, step } = ACTS[act]
+    return step ? (
+      <Link to={`/jobs/${id}/${step}`} className="inline-flex min-h-11 items-center underline">
+        {words}
+      </Link>
+    ) : (
+      words
+    )
+  },
+}
+
+const rankOf = (job: JobLine) => {
+  const group = dayGroup(job, today())
+  return group ? DAY_GROUPS.indexOf(group) : DAY_GROUPS.length
+}
+
+const WHERE: Column<JobLine> = {
+  id: 'where',
+  name: 'Where',
+  look: 'whitespace-nowrap',
+  sortBy: rankOf,
+  cell: (job) => {
+    const group = dayGroup(job, today())
+    return group ? (
+      <span className={group === 'overdue' ? 'font-semibold text-stop' : ''}>
+        {GROUP_NAMES[group]}
+      </span>
+    ) : (
+      'Closed'
+    )
+  },
+}
+
+export const DAY_COLUMNS = [...NAMED, WHERE, NEXT, DUE, COMPLAINT]
+
+export const ALL_COLUMNS: readonly Column<JobLine>[] = [
+  ...NAMED,
+  COMPLAINT,
+  {
+    id: 'stage',
+    name: 'At',
+    look: 'whitespace-nowrap',
+    sortBy: ({ stage }) => STAGES.indexOf(stage),
+    cell: ({ stage }) => STAGE_NAMES[stage],
+  },
+  DUE,
+  {
+    id: 'changed',
+    name: 'Changed',
+    narrow: 'hidden',
+    look: 'text-sm whitespace-nowrap text-ink-2',
+    sortBy: ({ updatedAt }) => updatedAt,
+    cell: ({ updatedAt }) => ago(updatedAt),
+  },
+]

@@ -1,0 +1,40 @@
+import type { DayGroup } from '@tembrix/core/counter'
+import type { NextAct, Stage } from '@tembrix/core/records'
+
+export const STAGE_NAMES: Record<Stage, string> = {
+  intake: 'Intake',
+  identify: 'Identify',
+  size: 'Size',
+  plan: 'Plan',
+  quote: 'Quote',
+  fit: 'Fit',
+  verify: 'Verify',
+  handover: 'Hand over',
+  closed: 'Closed',
+}
+
+export const GROUP_NAMES: Record<DayGroup, string> = {
+  overdue: 'Overdue',
+  today: 'Due today',
+  bench: 'On the bench',
+  workshop: 'In the workshop',
+  approval: 'Waiting for approval',
+  parts: 'Waiting for parts',
+  ready: 'Ready to collect',
+}
+
+/** What is to be done next, and the step where it is done; none for a closed job. */
+export const ACTS: Record<NextAct, { words: string; step: string | null }> = {
+  ASK: { words: 'Ask what it is for', step: 'intake' },
+  IDENTIFY: { words: 'Identify the machine', step: 'identify' },
+  PLAN: { words: 'Plan', step: 'plan' },
+  OFFER: { words: 'Offer a quote', step: 'quote' },
+  GET_APPROVAL: { words: 'Ring: is the quote approved?', step: 'quote' },
+  QUOTE_AGAIN: { words: 'Quote again', step: 'quote' },
+  GET_PARTS: { words: 'Get the parts, then fit', step: 'fit' },
+  FIT: { words: 'Fit', step: 'fit' },
+  VERIFY: { words: 'Verify', step: 'verify' },
+  HAND_OVER: { words: 'Ring: it is ready', step: 'handover' },
+  COLLECT: { words: 'Signed: to be collected', step: 'handover' },
+  NONE: { words: '–', step: null },
+}
