@@ -1,4 +1,6 @@
-import { expect, newJob, saved, test } from './fixtures'
+import { readFile } from 'node:fs/promises'
+import { startApplication } from './application'
+import { expect, newJob, openJob, saved, test } from './fixtures'
 
 test('the day is in the order of work, with what is to be done next and the way there', async ({
   page,
@@ -72,4 +74,58 @@ test('a job moves through the day as things happen to it, at every screen', asyn
   await page.goto(app.address)
   await expect(page.getByRole('table', { name: 'The day' })).toBeVisible()
   await expect(line).toHaveCount(0)
+})
+
+test('a whole job is saved as a file and brought in at an empty shop, equal; a torn file says so', async ({
+  page,
+  app,
+}) => {
+  const id = await openJob(page, app, 'Farrow', 'handover')
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'The whole job as a file' }).click(),
+  ])
+  expect(download.suggestedFilename()).toMatch(/^job-\d+\.zip$/)
+  const file = await readFile(await download.path())
+  const empty = await startApplication(false)
+  try {
+    await page.goto(`${empty.address}/jobs/new`)
+    const input = page.getByLabel('A job saved as a file')
+    const torn = { name: 'job.zip', mimeType: 'application/zip', buffer: file.subarray(0, 900) }
+    await input.setInputFiles(torn)
+    await expect(page.getByText('This is no zip archive')).toBeVisible()
+    await input.setInputFiles({ ...torn, buffer: file })
+    await expect(page).toHaveURL(new RegExp(`/jobs/${id}/`))
+    await expect(page.getByRole('heading', { name: /Emil Farrow/ })).toBeVisible()
+    const again = await page.request.get(`${empty.address}/api/v1/jobs/${id}/file`)
+    expect(await again.body()).toEqual(file)
+    await page.goto(`${empty.address}/jobs/new`)
+    await page.getByLabel('A job saved as a file').setInputFiles({ ...torn, buffer: file })
+    await expect(page.getByText('This job is here already')).toBeVisible()
+  } finally {
+    await empty.end()
+  }
+})
+
+test('a customer who comes again is known as one types, with machines and jobs so far', async ({
+  page,
+  app,
+}) => {
+  await page.goto(`${app.address}/jobs/new`)
+  await page.getByLabel('Name').fill('Hallow')
+  await page.getByRole('button', { name: 'Known: Greta Hallow' }).click()
+  const own = page.getByRole('group', { name: 'The customer’s machines' })
+  await own.getByRole('radio', { name: 'Kestrel Tower' }).check()
+  await expect(page.getByRole('link', { name: /Kestrel Tower/ })).toBeVisible()
+  await expect(page.getByText('Find a model')).toHaveCount(0)
+  await expect(page.getByRole('radio', { name: /^Gannet/ })).toHaveCount(0)
+  await page.getByLabel(/What is wrong/).fill('Freezes again')
+  await page.getByRole('button', { name: 'Start the job' }).click()
+  await expect(page).toHaveURL(/\/identify$/)
+  const id = new URL(page.url()).pathname.split('/')[2]
+  const read = async (path: string) =>
+    (await page.request.get(`${app.address}/api/v1/${path}`)).json()
+  const job = await read(`jobs/${id}`)
+  const [before] = (await read('jobs?search=Hallow%20Profile')) as [{ id: string }]
+  expect((await read(`jobs/${before.id}`)).machineId).toBe(job.machineId)
 })

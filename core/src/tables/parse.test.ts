@@ -49,3 +49,9 @@ test('rows are written so that they read the same', () => {
   ]
   expect(writeCsv(rows)).toBe('test,figure\r\n"export, ""large""",12.5')
 })
+
+test('a text that a spreadsheet would run is written as a text; a figure stays one', () => {
+  const formulas = ['=1+1', '+49 30', '-x', '@sum', '\tq']
+  expect(writeCsv([formulas])).toBe("'=1+1,'+49 30,'-x,'@sum,'\tq")
+  expect(writeCsv([[-12.5, '12', 'a=b']])).toBe('-12.5,12,a=b')
+})

@@ -4,6 +4,7 @@ import { actRoutes } from '../acts'
 import { backupRoutes, type Restorable } from '../backups'
 import { changeRoutes } from '../changes'
 import type { Database } from '../database'
+import { jobFile, jobFileRoutes } from '../exchange'
 import { healthRoutes } from '../health'
 import {
   answerError,
@@ -23,6 +24,7 @@ import { computing } from '../pool'
 import { priceListRoutes } from '../priceLists'
 import { type ProbeListener, probeRoutes, reportRoutes, Senders } from '../probe'
 import { recordRoutes } from '../records'
+import { sheetRoutes } from '../sheets'
 import { readShop, shopRoutes } from '../shop'
 import { supplierRoutes } from '../supplier'
 import { validatedListRoutes } from '../validatedLists'
@@ -86,6 +88,9 @@ export function createApp(
   api.use('/validated-lists', jsonBody('8mb'), validatedListRoutes(db))
   api.use('/price-lists', jsonBody('1mb'), priceListRoutes(db))
   api.use('/probe/report', reportRoutes(db, senders))
+  api.use('/sheets', sheetRoutes(db))
+  api.use('/job-files', jobFileRoutes(db))
+  api.get('/jobs/:id/file', jobFile(db))
   api.use('/jobs', jobRoutes(db))
   for (const records of Object.values(RECORDS)) {
     api.use(`/${records.collection}`, jsonBody(records.limit), recordRoutes(db, records))

@@ -1,2 +1,2 @@
-export { readJob } from './queries'
+export { listJobs, readJob } from './queries'
 export { jobRoutes } from './routes'

@@ -21,20 +21,30 @@ import {
 } from '../store'
 import { LISTED, linesOf } from './lines'
 
+/** Which jobs a list is narrowed to. */
+export interface JobsWanted {
+  search: string
+  stage?: Stage | undefined
+  customerId?: string | undefined
+}
+
 /** Jobs, newest change first; every word of `search` must be found somewhere in what is said of one. `today` is an ISO date. */
 export async function listJobs(
   db: Database,
-  search: string,
-  stage: Stage | undefined,
+  { search, stage, customerId }: JobsWanted,
   today: string,
   paging: Paging,
 ): Promise<Page<JobLine>> {
   const order = { by: jobs.lastWrite, descending: true }
-  const stages = stage ? eq(jobs.stage, stage) : undefined
+  const wanted = and(
+    stage ? eq(jobs.stage, stage) : undefined,
+    customerId ? eq(jobs.customerId, customerId) : undefined,
+    saying(jobs.said, search),
+  )
   const found = await db
     .select(LISTED)
     .from(jobs)
-    .where(and(stages, saying(jobs.said, search), afterCursor(order, jobs.id, paging)))
+    .where(and(wanted, afterCursor(order, jobs.id, paging)))
     .orderBy(...ordering(order, jobs.id))
     .limit(paging.limit + 1)
   const lines = await linesOf(db, found, today)

@@ -8,7 +8,12 @@ import { jobHistory, listJobs, openJobs, readJob } from './queries'
 
 /** The shop's day, as its page has it. */
 const Day = z.iso.date().default(() => new Date().toISOString().slice(0, 10))
-const Query = Paging.extend({ search: Search, stage: Stage.optional(), today: Day })
+const Query = Paging.extend({
+  search: Search,
+  stage: Stage.optional(),
+  customerId: z.uuid().optional(),
+  today: Day,
+})
 const OfDay = z.object({ today: Day })
 
 /** How jobs are read: the counter's list, one with everything it rests on, and what was done to it. */
@@ -16,8 +21,8 @@ export function jobRoutes(db: Database): Router {
   const routes = Router()
 
   routes.get('/', async (request, response) => {
-    const { search, stage, today, ...paging } = Query.parse(request.query)
-    answerPage(request, response, await listJobs(db, search, stage, today, paging))
+    const { search, stage, customerId, today, ...paging } = Query.parse(request.query)
+    answerPage(request, response, await listJobs(db, { search, stage, customerId }, today, paging))
   })
 
   routes.get('/open', async (request, response) => {

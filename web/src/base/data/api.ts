@@ -10,6 +10,7 @@ import type {
   Job,
   JobFile,
   JobLine,
+  MachineRecord,
   ModelRecord,
   ModuleChange,
   ModuleRecord,
@@ -75,6 +76,23 @@ export const api = createApi({
         },
       transformResponse: asPage<JobLine>,
       providesTags: ['jobs'],
+    }),
+    customerJobs: build.query<JobLine[], string>({
+      query: (customerId) => ({ url: '/jobs', params: { customerId } }),
+      providesTags: ['jobs'],
+    }),
+    customerMachines: build.query<MachineRecord[], string>({
+      query: (customerId) => ({ url: '/machines', params: { customerId } }),
+      providesTags: ['jobs'],
+    }),
+    bringJob: build.mutation<{ id: string; number: number; numberBefore: number }, File>({
+      query: (file) => ({
+        url: '/job-files',
+        method: 'POST',
+        body: file,
+        headers: { 'content-type': 'application/zip' },
+      }),
+      invalidatesTags: ['jobs', 'customers', 'models'],
     }),
     openJobs: build.query<JobLine[], string>({
       query: (today) => ({ url: '/jobs/open', params: { today } }),
@@ -244,6 +262,9 @@ export const api = createApi({
 
 export const {
   useActMutation,
+  useBringJobMutation,
+  useCustomerJobsQuery,
+  useCustomerMachinesQuery,
   useBackupsQuery,
   useMakeBackupMutation,
   useBringBackupMutation,

@@ -20,7 +20,11 @@ interface Props<Row> {
 /** A row, or where it is narrow a card; drawn again only when something of it has changed. */
 export const DataRow = memo(function DataRow<Row>(props: Props<Row>) {
   const { row, index, columns, narrow, dense, look, measure, onOpen } = props
-  const shape = narrow ? 'flex flex-wrap items-center gap-x-4 px-3 py-2' : dense ? 'h-8 align-top' : 'h-12'
+  const shape = narrow
+    ? 'flex flex-wrap items-center gap-x-4 px-3 py-2'
+    : dense
+      ? 'h-8 align-top'
+      : 'h-12'
   const padding = narrow ? '' : dense ? 'px-1.5 py-1' : 'px-3 py-1'
   return (
     <tr

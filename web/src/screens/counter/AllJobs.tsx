@@ -1,11 +1,14 @@
 import { Plus } from 'lucide-react'
 import { useDeferredValue } from 'react'
 import { useNavigate } from 'react-router'
-import { rowsOf, useJobsInfiniteQuery } from '../../base/data'
+import { API, rowsOf, useJobsInfiniteQuery } from '../../base/data'
 import { today } from '../../base/format'
 import { DataTable } from '../../base/table'
 import { Button, Message, More, Unread, Waiting } from '../../base/ui'
 import { ALL_COLUMNS } from './columns'
+
+/** Lists that are saved whole. */
+const SHEETS = ['jobs', 'modules', 'measurements'] as const
 
 interface Props {
   search: string
@@ -41,15 +44,32 @@ export function AllJobs({ search, stage, onShowAll }: Props) {
     )
   }
   return (
-    <DataTable
-      name="Jobs"
-      rows={data}
-      columns={ALL_COLUMNS}
-      keyOf={({ id }) => id}
-      onOpen={({ id }) => navigate(`/jobs/${id}`)}
-      more={list.hasNextPage}
-      foot={<More list={list} />}
-    />
+    <>
+      <p className="text-sm">
+        As sheets (CSV), whole:{' '}
+        {SHEETS.map((name, at) => (
+          <span key={name}>
+            {at > 0 && ', '}
+            <a
+              href={`${API}/sheets/${name}.csv`}
+              download
+              className="inline-flex min-h-11 items-center underline"
+            >
+              {name}
+            </a>
+          </span>
+        ))}
+      </p>
+      <DataTable
+        name="Jobs"
+        rows={data}
+        columns={ALL_COLUMNS}
+        keyOf={({ id }) => id}
+        onOpen={({ id }) => navigate(`/jobs/${id}`)}
+        more={list.hasNextPage}
+        foot={<More list={list} />}
+      />
+    </>
   )
 }
 

@@ -18,8 +18,10 @@ import {
 import { Faults, useSaveForm } from '../../base/form'
 import { Bar } from '../../base/shell'
 import { Button, callout, Fault, Field, TextInput } from '../../base/ui'
+import { BringJob } from './BringJob'
 import { corrections } from './corrections'
 import { type Draft, empty, formOf, type StartedJob } from './draft'
+import { Known } from './Known'
 import { MachineChoice } from './MachineChoice'
 
 const DRAFT = 'new-job'
@@ -107,7 +109,7 @@ export function NewJob() {
                   <br />
                   {known && (known.phone || known.email || 'no phone or e-mail')}
                 </p>
-                <Button onClick={() => set({ customerId: null })}>Another</Button>
+                <Button onClick={() => set({ customerId: null, machineId: null })}>Another</Button>
               </div>
             ) : (
               <>
@@ -127,7 +129,7 @@ export function NewJob() {
                       <li key={customer.id}>
                         <Button
                           className="w-full justify-start"
-                          onClick={() => set({ customerId: customer.id })}
+                          onClick={() => set({ customerId: customer.id, machineId: null })}
                         >
                           Known: {customer.name}
                           <span className="text-ink-2">{customer.phone}</span>
@@ -182,21 +184,33 @@ export function NewJob() {
                 {form.error('start')}
               </p>
             )}
-            <MachineChoice
-              models={models}
-              chosen={draft.start}
-              onChoose={(id) => set({ start: id })}
-              answers={draft.answers}
-              onAnswers={(answers) => set(withAnswers(answers))}
-              report={draft.report}
-              onReport={(report, found) =>
-                set({ report, ...withAnswers({ ...draft.answers, ...found }) })
-              }
-            />
+            {draft.customerId && (
+              <Known
+                customerId={draft.customerId}
+                chosen={draft.machineId ?? null}
+                onChoose={(machineId) => set({ machineId })}
+              />
+            )}
+            {!(draft.customerId && draft.machineId) && (
+              <MachineChoice
+                models={models}
+                chosen={draft.start}
+                onChoose={(id) => set({ start: id })}
+                answers={draft.answers}
+                onAnswers={(answers) => set(withAnswers(answers))}
+                report={draft.report}
+                onReport={(report, found) =>
+                  set({ report, ...withAnswers({ ...draft.answers, ...found }) })
+                }
+              />
+            )}
           </fieldset>
 
           <div className="sticky bottom-0 flex flex-wrap items-center justify-end gap-3 bg-mat py-3 md:col-span-2">
             {unmade && <Fault className="flex-1">{wordsFor(unmade)}</Fault>}
+            <div className="mr-auto">
+              <BringJob />
+            </div>
             <Button
               onClick={() => {
                 drop()

@@ -7,6 +7,8 @@ export interface Draft {
   jobId: string
   /** A customer the shop knows; null while one is typed in. */
   customerId: string | null
+  /** One of the customer’s machines that the shop knows; null for one described here. Left out in drafts of before. */
+  machineId?: string | null
   name: string
   phone: string
   email: string
@@ -20,6 +22,7 @@ export interface Draft {
 export const empty = (): Draft => ({
   jobId: crypto.randomUUID(),
   customerId: null,
+  machineId: null,
   name: '',
   phone: '',
   email: '',
@@ -38,21 +41,24 @@ export const formOf = (points: readonly StartingPoint[]) =>
     const { jobId, customerId, name, phone, email, report, complaint } = draft
     const contact = NewCustomer.safeParse({ name, phone, email })
     const start = points.find(({ id }) => id === draft.start)
+    const known = customerId === null ? null : (draft.machineId ?? null)
     if (customerId === null) {
       for (const { path, message } of contact.error?.issues ?? []) {
         context.addIssue({ code: 'custom', path, message })
       }
     }
-    if (!start) {
+    if (!start && known === null) {
       context.addIssue({ code: 'custom', path: ['start'], message: 'Choose the kind of machine.' })
     }
-    if (context.issues.length > 0 || !start) return z.NEVER
-    const { machine, modelId, sources } = start
+    if (context.issues.length > 0) return z.NEVER
     const job = NewJob.parse({
       id: jobId,
       customer: customerId === null ? contact.data : { id: customerId },
-      machine: { machine, modelId, sources },
+      machine: known === null ? machineOf(start) : { id: known },
       complaint,
     })
     return { ...job, report }
   })
+
+const machineOf = (start: StartingPoint | undefined) =>
+  start && { machine: start.machine, modelId: start.modelId, sources: start.sources }

@@ -1,5 +1,5 @@
 import { useJobPart } from '../file'
-import { PrintLink } from '../sheet'
+import { JobFileLink, PrintLink } from '../sheet'
 import { Collect } from './Collect'
 import { OpenPoints } from './OpenPoints'
 import { Payments } from './Payments'
@@ -17,6 +17,7 @@ export function HandOver() {
     <div className="mx-auto flex max-w-6xl flex-col gap-3">
       <div className="flex flex-wrap items-center gap-2 border-b-2 border-rule pb-1">
         <h2 className="mr-auto text-lg font-semibold">Hand over</h2>
+        <JobFileLink jobId={id} />
         <PrintLink to={`/jobs/${id}/report`}>The report, to print</PrintLink>
       </div>
       <div className="grid content-start gap-x-8 gap-y-4 @4xl:grid-cols-[minmax(0,5fr)_minmax(0,4fr)]">

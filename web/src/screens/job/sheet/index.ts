@@ -1,3 +1,4 @@
+export { JobFileLink } from './JobFileLink'
 export { JobPaper } from './JobPaper'
 export { JobSheet } from './JobSheet'
 export { PlanSheet } from './PlanSheet'

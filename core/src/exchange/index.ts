@@ -1,0 +1,2 @@
+export { EXCHANGE_FORMAT, EXCHANGE_VERSION, EXCHANGED_LISTS, ExchangedJob } from './exchanged'
+export { readExchanged, type Unreadable } from './read'

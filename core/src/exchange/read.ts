@@ -1,0 +1,59 @@
+import { EXCHANGE_FORMAT, EXCHANGE_VERSION, EXCHANGED_LISTS, ExchangedJob } from './exchanged'
+
+/** Why a file is not taken in, in a sentence. */
+export type Unreadable = { fault: string }
+
+/** The whole job in a file's JSON value; says what is wrong with it otherwise. Nothing is guessed or left out. */
+export function readExchanged(value: unknown): ExchangedJob | Unreadable {
+  const head = (value ?? {}) as { format?: unknown; version?: unknown }
+  if (typeof value !== 'object' || head.format !== EXCHANGE_FORMAT) {
+    return { fault: 'This is no file of a job.' }
+  }
+  if (typeof head.version !== 'number' || head.version < 1) {
+    return { fault: 'The file does not say which version of its form it is in.' }
+  }
+  if (head.version > EXCHANGE_VERSION) {
+    return {
+      fault: `The file was written by a newer version of this program (form ${head.version}; this one reads up to ${EXCHANGE_VERSION}). Update this one first.`,
+    }
+  }
+  const { success, data, error } = ExchangedJob.safeParse(value)
+  if (!success) {
+    const [issue] = error.issues
+    return { fault: `The file is damaged. ${issue?.path.join('.')}: ${issue?.message}` }
+  }
+  const fault = misfit(data)
+  return fault === null ? data : { fault: `The file does not hold together: ${fault}` }
+}
+
+/** What in a file points nowhere, or to another job; null where all of it hangs together. */
+function misfit(file: ExchangedJob): string | null {
+  const { job, customer, machine, model, modules, pieces, plans, photos } = file
+  if (job.customerId !== customer.id) return 'its customer is another one.'
+  if (job.machineId !== machine.id) return 'its machine is another one.'
+  if (machine.customerId !== customer.id) return 'its machine is of another customer.'
+  if (model && machine.modelId !== model.id) return 'its machine is of another model.'
+  if (!model && machine.modelId !== null) return 'the record of its machine’s model is missing.'
+  for (const list of EXCHANGED_LISTS) {
+    const stray = file[list].find(({ jobId }) => jobId !== job.id)
+    if (stray) return `${list} holds one of another job.`
+  }
+  const ids = [
+    ...EXCHANGED_LISTS.filter((list) => !ONE_A_JOB.has(list)),
+    'pieces' as const,
+  ].flatMap((list) => file[list].map(({ id }) => id))
+  if (new Set(ids).size < ids.length) return 'two of its records have the same id.'
+  if (!plans.some(({ id }) => id === job.planId)) return 'the plan on its board is missing.'
+  const known = new Set([...modules, ...pieces].map(({ id }) => id))
+  const placed = [job.found, ...plans.map(({ placement }) => placement ?? {})]
+  const missing = placed
+    .flatMap((one) => Object.values(one))
+    .find(({ moduleId }) => !known.has(moduleId))
+  if (missing) return 'a slot holds a module that is not in it.'
+  const map = file.fits[0]?.screwPhotoId
+  if (map && !photos.some(({ id }) => id === map)) return 'the photo of its screw map is missing.'
+  return null
+}
+
+/** They have the job's own id. */
+const ONE_A_JOB: ReadonlySet<string> = new Set(['fits', 'verifications', 'handovers'])

@@ -1,0 +1,1 @@
+export { jobFile, jobFileRoutes } from './routes'

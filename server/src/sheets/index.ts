@@ -1,0 +1,1 @@
+export { sheetRoutes } from './routes'
