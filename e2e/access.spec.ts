@@ -91,6 +91,7 @@ const SHOP: Screen[] = [
     shows: rows,
   },
   { at: '/backups', shows: heading('No backup yet') },
+  { at: '/settings', shows: heading('Buying policy') },
   { at: '/what-if', shows: heading('Known to the shop') },
   {
     at: '/what-if',

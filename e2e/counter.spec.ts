@@ -129,3 +129,43 @@ test('a customer who comes again is known as one types, with machines and jobs s
   const [before] = (await read('jobs?search=Hallow%20Profile')) as [{ id: string }]
   expect((await read(`jobs/${before.id}`)).machineId).toBe(job.machineId)
 })
+
+test('a new shop is asked three things and is at its first job; settings show and change the rest', async ({
+  page,
+}) => {
+  const empty = await startApplication(false)
+  try {
+    await page.goto(empty.address)
+    const first = page.getByRole('form', { name: 'First things' })
+    await first.getByRole('button', { name: /first job/ }).click()
+    await expect(first.getByText('What is the shop called?')).toBeVisible()
+    await first.getByLabel('Name of the shop').fill('Ash & Oar')
+    await first.getByLabel('Currency').selectOption('GBP')
+    await first.getByLabel('Tax, %').fill('twenty')
+    await first.getByRole('button', { name: /first job/ }).click()
+    await expect(first.getByText(/1 field|one field/i)).toBeVisible()
+    await first.getByLabel('Tax, %').fill('20')
+    await first.getByRole('button', { name: /first job/ }).click()
+    await expect(page.getByRole('heading', { name: 'New job' })).toBeVisible()
+
+    await page.goto(`${empty.address}/settings`)
+    const shop = page.getByRole('region', { name: 'Shop, money' })
+    await expect(shop).toContainText('Ash & Oar')
+    await expect(shop).toContainText('GBP, tax 20 %')
+    await page.getByRole('button', { name: 'Change the shop’s terms' }).click()
+    await page.getByLabel('Warranty on new parts, months').fill('24')
+    await page.getByRole('button', { name: 'Save for the shop' }).click()
+    await expect(shop).toContainText('new parts 24 months')
+    await Promise.all([
+      page.waitForResponse((answer) => answer.request().method() === 'PATCH'),
+      page.getByLabel('Plans are made by').selectOption({ label: 'Capacity first' }),
+    ])
+    await page.reload()
+    await expect(page.getByLabel('Plans are made by')).toHaveValue('capacity')
+    // The counter asks nobody twice.
+    await page.goto(empty.address)
+    await expect(page.getByText('No jobs yet')).toBeVisible()
+  } finally {
+    await empty.end()
+  }
+})

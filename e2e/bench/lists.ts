@@ -8,6 +8,8 @@ import { startApplication } from '../application'
 
 const JOBS = 50_000
 const MODULES = 100_000
+/** Of these, jobs that are not closed. */
+const OPEN = 200
 const ROUNDS = 60
 
 const server = fileURLToPath(new URL('../../server', import.meta.url))
@@ -33,11 +35,11 @@ async function fill(folder: string, machine: object, module: object): Promise<vo
   )
   await db.exec(`
     insert into jobs(customer_id, machine_id, complaint, uses, stage, shape, said)
-    select m.customer_id, m.id, 'Stutters while sorting ' || substr(md5(m.id::text), 1, 9), '', 'intake', 0, ''
+    select m.customer_id, m.id, 'Stutters while sorting ' || substr(md5(m.id::text), 1, 9), '', case when row_number() over () > ${JOBS - OPEN} then 'plan' else 'closed' end, 0, ''
     from machines m limit ${JOBS};
     insert into plans(job_id, name, placement, profile, shape) select id, 'Plan 1', null, false, 0 from jobs;
     update jobs set plan_id = plans.id from plans where plans.job_id = jobs.id;
-    update jobs set said = lower(concat_ws(' ', '', jobs.number, jobs.complaint, customers.name, customers.phone, machines.machine->>'name'))
+    update jobs set said = lower(concat_ws(' ', '', jobs.number, jobs.complaint, customers.name, customers.phone, machines.machine->>'name', 'tel:' || ltrim(regexp_replace(customers.phone, '\\D', '', 'g'), '0')))
     from customers, machines where customers.id = jobs.customer_id and machines.id = jobs.machine_id;`)
   await db.query(
     `insert into modules(job_id, source, module, note, supplier, price, stock, lead_days, shape)
@@ -103,14 +105,17 @@ const words = [
   'sable a',
   'xyzzy',
   'stutters 7',
+  '%2B44 555 12',
 ]
 const all: Timed[] = [
-  { name: 'the counter’s list', ask: () => '/jobs' },
+  { name: 'the day, 200 open jobs', ask: () => '/jobs/open' },
+  { name: 'the list of all', ask: () => '/jobs' },
   { name: 'search as one types', ask: (at) => `/jobs?search=${words[at % words.length]}` },
   {
     name: 'a customer, as one types',
     ask: (at) => `/customers?search=${words[at % words.length]}&limit=4`,
   },
+  { name: 'a job as a file', ask: (at) => `/jobs/${jobs[at * 7]?.id}/file` },
   { name: 'opening a job', ask: (at) => `/jobs/${jobs[at * 7]?.id}` },
   {
     name: 'its shelf',

@@ -19,7 +19,7 @@ import {
   type Paging,
   type Wanted,
 } from '../store'
-import { LISTED, linesOf } from './lines'
+import { linesOf } from './lines'
 
 /** Which jobs a list is narrowed to. */
 export interface JobsWanted {
@@ -42,12 +42,16 @@ export async function listJobs(
     saying(jobs.said, search),
   )
   const found = await db
-    .select(LISTED)
+    .select({ id: jobs.id, lastWrite: jobs.lastWrite })
     .from(jobs)
     .where(and(wanted, afterCursor(order, jobs.id, paging)))
     .orderBy(...ordering(order, jobs.id))
     .limit(paging.limit + 1)
-  const lines = await linesOf(db, found, today)
+  const lines = await linesOf(
+    db,
+    found.map(({ id }) => id),
+    today,
+  )
   return cutPage(
     found.map(({ id, lastWrite }) => ({
       row: lines.get(id) as JobLine,
@@ -60,11 +64,15 @@ export async function listJobs(
 /** Every job that is not closed: the counter's day, `today` being an ISO date. */
 export async function openJobs(db: Database, today: string): Promise<JobLine[]> {
   const found = await db
-    .select(LISTED)
+    .select({ id: jobs.id })
     .from(jobs)
     .where(ne(jobs.stage, 'closed'))
     .orderBy(asc(jobs.dueOn), asc(jobs.number))
-  const lines = await linesOf(db, found, today)
+  const lines = await linesOf(
+    db,
+    found.map(({ id }) => id),
+    today,
+  )
   return found.map(({ id }) => lines.get(id) as JobLine)
 }
 

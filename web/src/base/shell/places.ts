@@ -5,6 +5,7 @@ import {
   FlaskConical,
   HardDrive,
   Layers,
+  SlidersHorizontal,
 } from 'lucide-react'
 
 /** Where one can go from everywhere. */
@@ -15,4 +16,5 @@ export const PLACES = [
   { to: '/machines', name: 'Machines', icon: HardDrive },
   { to: '/reference', name: 'Reference', icon: BookOpen },
   { to: '/backups', name: 'Backups', icon: DatabaseBackup },
+  { to: '/settings', name: 'Settings', icon: SlidersHorizontal },
 ]

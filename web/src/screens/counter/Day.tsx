@@ -1,7 +1,7 @@
 import { DAY_GROUPS, type DayGroup, dayGroup, inOrderOfWork } from '@tembrix/core/counter'
-import { useMemo } from 'react'
+import { lazy, Suspense, useMemo } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
-import { useOpenJobsQuery } from '../../base/data'
+import { useOpenJobsQuery, useShopQuery } from '../../base/data'
 import { today } from '../../base/format'
 import { DataTable } from '../../base/table'
 import { Message, Unread, Waiting } from '../../base/ui'
@@ -9,12 +9,15 @@ import { NoJobs } from './AllJobs'
 import { DAY_COLUMNS } from './columns'
 import { GROUP_NAMES } from './words'
 
+const FirstRun = lazy(async () => ({ default: (await import('./FirstRun')).FirstRun }))
+
 /** Every open job in the order of work, with the one thing to be done next; all or one group of them. */
 export function Day() {
   const on = today()
   const navigate = useNavigate()
   const [params, setParams] = useSearchParams()
   const { data, error, refetch } = useOpenJobsQuery(on, { refetchOnMountOrArgChange: true })
+  const { data: shop } = useShopQuery()
   const jobs = useMemo(() => data && inOrderOfWork(data, on), [data, on])
   const asked = params.get('group')
   const group = DAY_GROUPS.find((one) => one === asked) ?? null
@@ -33,6 +36,12 @@ export function Day() {
   const count = (of: DayGroup) => jobs.filter((job) => dayGroup(job, on) === of).length
   const show = (next: DayGroup | null) => setParams(next ? { group: next } : {}, { replace: true })
   if (jobs.length === 0) {
+    if (shop?.terms.shopName === '')
+      return (
+        <Suspense fallback={<Waiting>Opening…</Waiting>}>
+          <FirstRun shop={shop} />
+        </Suspense>
+      )
     return (
       <>
         <NoJobs />

@@ -4,8 +4,8 @@ import { useState } from 'react'
 import type { RecordForm } from '../../../base/form'
 import { numberFrom } from '../../../base/format'
 import { Button, Check, IconButton, Select, TextInput } from '../../../base/ui'
+import { UseTableDialog } from '../../../parts/shop'
 import { type Need, useJob } from '../file'
-import { UseTableDialog } from './UseTableDialog'
 
 const LEVEL_NAMES: Record<Level, string> = { light: 'light', usual: 'usual', heavy: 'heavy' }
 const AT_ONCE = 'at once'

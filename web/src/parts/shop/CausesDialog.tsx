@@ -1,10 +1,10 @@
 import { CauseTable, STARTING_CAUSES } from '@tembrix/core/diagnose'
 import { RotateCcw } from 'lucide-react'
-import { useChangeShopMutation, useShopQuery } from '../../../base/data'
-import { Faults, SaveForShop, useSaveForm } from '../../../base/form'
-import { numberFrom } from '../../../base/format'
-import { Button, Dialog, Field, TextInput } from '../../../base/ui'
-import { CAUSE_ROWS } from '../../../parts/judgement'
+import { useChangeShopMutation, useShopQuery } from '../../base/data'
+import { Faults, SaveForShop, useSaveForm } from '../../base/form'
+import { numberFrom } from '../../base/format'
+import { Button, Dialog, Field, TextInput } from '../../base/ui'
+import { CAUSE_ROWS } from '../judgement'
 
 /** How often the shop meets each cause; the fault finder begins from it. */
 export function CausesDialog({ onClose }: { onClose: () => void }) {

@@ -1,10 +1,10 @@
 import { WORK_PROFILES } from '@tembrix/core/forecast'
 import { STARTING_USES, type UseTable, UseTable as UseTableShape } from '@tembrix/core/sizing'
 import { Plus, RotateCcw, Trash2 } from 'lucide-react'
-import { useChangeShopMutation, useShopQuery } from '../../../base/data'
-import { Faults, SaveForShop, useSaveForm } from '../../../base/form'
-import { numberFrom } from '../../../base/format'
-import { Button, Dialog, IconButton, Select, TextInput } from '../../../base/ui'
+import { useChangeShopMutation, useShopQuery } from '../../base/data'
+import { Faults, SaveForShop, useSaveForm } from '../../base/form'
+import { numberFrom } from '../../base/format'
+import { Button, Dialog, IconButton, Select, TextInput } from '../../base/ui'
 
 interface Props {
   table: UseTable

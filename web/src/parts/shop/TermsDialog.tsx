@@ -1,9 +1,9 @@
 import { MACHINE_KINDS } from '@tembrix/core/model'
 import { CURRENCIES, DATE_FORMATS, PAPERS, STARTING_TERMS, Terms } from '@tembrix/core/records'
-import { useChangeShopMutation, useShopQuery } from '../../../base/data'
-import { Faults, SaveForShop, useSaveForm } from '../../../base/form'
-import { currencySign, inUnits, minorFrom, numberFrom } from '../../../base/format'
-import { Check, callout, Dialog, Field, Select, TextInput } from '../../../base/ui'
+import { useChangeShopMutation, useShopQuery } from '../../base/data'
+import { Faults, SaveForShop, useSaveForm } from '../../base/form'
+import { currencySign, inUnits, minorFrom, numberFrom } from '../../base/format'
+import { Check, callout, Dialog, Field, Select, TextInput } from '../../base/ui'
 
 const KIND_NAMES: Record<(typeof MACHINE_KINDS)[number], string> = {
   desktop: 'Desktop',

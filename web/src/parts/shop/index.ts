@@ -1,0 +1,3 @@
+export { CausesDialog } from './CausesDialog'
+export { TermsDialog } from './TermsDialog'
+export { UseTableDialog } from './UseTableDialog'
