@@ -17,8 +17,6 @@ const VIEWS: {
   press?: string[]
   /** A picture within the page to wait for, by how its name begins. */
   drawn?: string
-  /** A cell of a table to wait for. */
-  cell?: string
   width?: number
   dark?: boolean
 }[] = [
@@ -30,7 +28,8 @@ const VIEWS: {
   { name: 'trade-offs', job: 'Aldwin', path: '/plan', tab: 'Trade-offs', drawn: 'Cost against' },
   { name: 'tune', job: 'Aldwin', path: '/plan', tab: 'Tune', drawn: 'Latency against' },
   { name: 'quote', job: 'Aldwin', path: '/quote' },
-  { name: 'quote-sheet', job: 'Aldwin', path: '/quote-sheet', width: 900 },
+  { name: 'report', job: 'Farrow', path: '/report', width: 900 },
+  { name: 'handover', job: 'Farrow', path: '/handover' },
   { name: 'plan-dark', job: 'Adair', path: '/plan', dark: true },
   { name: 'verify', job: 'Quince', path: '/verify', tab: 'Fault' },
   { name: 'measured', job: 'Farrow', path: '/verify', tab: 'Measured', drawn: 'Tests by' },
@@ -43,14 +42,13 @@ const VIEWS: {
   { name: 'shelf', path: '/shelf' },
   { name: 'machine', path: '/machines', open: 'Heron 15' },
   { name: 'reference', path: '/reference' },
-  { name: 'backups', path: '/backups', press: ['Make one now'], cell: 'nightly or on demand' },
-  { name: 'plan-sheet', job: 'Aldwin', path: '/sheet', width: 900 },
+  { name: 'settings', path: '/settings' },
 ]
 
 const app = await startApplication()
 const browser = await chromium.launch(launchOptions)
 for (const view of VIEWS) {
-  const { name, job, path, open, tab, drawn, cell, press = [], width = 1280, dark = false } = view
+  const { name, job, path, open, tab, drawn, press = [], width = 1280, dark = false } = view
   const page = await browser.newPage({
     viewport: { width, height: width < 1000 ? 1024 : 800 },
     colorScheme: dark ? 'dark' : 'light',
@@ -78,7 +76,6 @@ for (const view of VIEWS) {
       .click()
   }
   if (drawn) await page.getByRole('img', { name: new RegExp(`^${drawn}`) }).waitFor()
-  if (cell) await page.getByRole('cell', { name: cell }).waitFor()
   await page.screenshot({ path: `${folder}/${name}.png` })
   await page.close()
 }

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import type { Application } from './application'
-import { expect, newJob, openJob, saved, slot, test } from './fixtures'
+import { expect, newJob, openJob, saved, slot, test, toStep } from './fixtures'
 
 /** A laptop with 8 GB, to which 8 GB are planned beside, at its Verify step. */
 async function secondModule(page: Page, app: Application, customer: string) {
@@ -125,7 +125,9 @@ test('a second module is not seen: expected against seen, fault finder, seated a
   await saved(page)
   const file = await (await page.request.get(`${app.address}/api/v1/jobs/${job.id}`)).json()
   expect(file.stage).toBe('handover')
+  await expect(page.getByRole('heading', { name: 'Hand over', exact: true })).toBeVisible()
 
+  await toStep(page, 'Verify').click()
   await page.getByRole('tab', { name: 'Measured' }).click()
   await expect(page.getByText(/a gain cannot be told apart between them/)).toBeVisible()
   await page.getByRole('button', { name: 'Add', exact: true }).click()

@@ -11,7 +11,17 @@ export const RECORD_KINDS = [
 export const RecordKind = z.enum(RECORD_KINDS)
 export type RecordKind = z.infer<typeof RecordKind>
 
-/** One write: what was done to which record, and the names of the fields it set. */
+/** What a field was and is, where both are plain: a text, a number, a day, yes or no. */
+const Plain = z.union([z.string(), z.number(), z.boolean(), z.null()])
+export type Plain = z.infer<typeof Plain>
+
+/** The most letters of a text that are kept in the history. */
+export const HISTORY_TEXT = 500
+
+/**
+ * One write: what was done to which record by whom, the names of the fields it set, and of the plain ones
+ * what each was and is; `changes` null on lines of before that was kept.
+ */
 export const HistoryLine = z.object({
   id: z.int(),
   at: z.iso.datetime(),
@@ -20,6 +30,8 @@ export const HistoryLine = z.object({
   recordId: z.uuid(),
   action: z.enum(['created', 'changed', 'removed']),
   fields: z.array(z.string()),
+  by: z.string(),
+  changes: z.record(z.string(), z.tuple([Plain, Plain])).nullable(),
 })
 export type HistoryLine = z.infer<typeof HistoryLine>
 

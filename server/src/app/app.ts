@@ -13,6 +13,7 @@ import {
   onTheDisk,
   ownPagesOnly,
   pageSecurity,
+  rememberWho,
   type Storage,
   unknownRoute,
 } from '../http'
@@ -66,6 +67,7 @@ export function createApp(
 
   const api = express.Router()
   api.use(keptNowhere)
+  api.use(rememberWho)
   api.use('/changes', changeRoutes(db))
   api.use('/health', healthRoutes(db, started))
   const causes = async () => (await db.transaction(readShop)).causes

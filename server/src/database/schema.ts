@@ -12,6 +12,7 @@ import {
   type Fit,
   type FrameLog,
   type Handover,
+  type HistoryLine,
   type Measurement,
   type ModelRecord,
   type ModuleSource,
@@ -491,6 +492,8 @@ export const history = pgTable(
     recordId: uuid('record_id').notNull(),
     action: text('action').$type<'created' | 'changed' | 'removed'>().notNull(),
     fields: jsonb('fields').$type<string[]>().notNull(),
+    by: text('by').notNull().default(''),
+    changes: jsonb('changes').$type<HistoryLine['changes']>(),
   },
   (table) => [index('history_job').on(table.jobId), index('history_record').on(table.recordId)],
 )

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import { laptop, newJob, stick } from '../../test/sample'
 import { useServer } from '../../test/server'
 
-const { get, post, patch, remove } = useServer()
+const { get, post, patch, raw, remove } = useServer()
 
 const jobOf = async (customer: string, complaint: string, name = laptop.name) => {
   const machine = { machine: { ...laptop, name } }
@@ -137,4 +137,31 @@ test('the day has every open job once, with the phone and what is to be done; cl
   await patch(`/jobs/${job.id}`, { version: version + 1, stage: 'closed' })
   expect(await line()).toBeUndefined()
   expect((await get('/jobs/open?today=soon')).status).toBe(400)
+})
+
+test('the history says what each plain field was and is, and who changed it', async () => {
+  const { id, customerId } = await jobOf('History Told', 'was slow')
+  await raw(`/jobs/${id}`, {
+    method: 'PATCH',
+    headers: {
+      'content-type': 'application/json',
+      'x-technician': encodeURIComponent('Mika Ørn'),
+    },
+    body: JSON.stringify({ version: 1, dueOn: '2030-02-10', budget: 12000, complaint: 'was slow' }),
+  })
+  await patch(`/jobs/${id}`, { version: 2, dueOn: '2030-02-12', found: {} })
+  await patch(`/customers/${customerId}`, { version: 1, phone: '0555 9' })
+  const fit = (await post('/fits', { jobId: id })).body
+  const runningSince = '2030-02-10T10:00:00.000Z'
+  await patch(`/fits/${fit.id}`, { version: 1, runningSince, seconds: 5 })
+  await patch(`/fits/${fit.id}`, { version: 2, runningSince, seconds: 9 })
+  const lines = (await get(`/jobs/${id}/history`)).body
+  const changed = lines.filter(({ action }: { action: string }) => action === 'changed')
+  expect(changed.map(({ by, changes }: { by: string; changes: object }) => [by, changes])).toEqual([
+    ['', { seconds: [5, 9] }],
+    ['', { seconds: [0, 5], runningSince: [null, runningSince] }],
+    ['', { phone: ['', '0555 9'] }],
+    ['', { dueOn: ['2030-02-10', '2030-02-12'] }],
+    ['Mika Ørn', { dueOn: [null, '2030-02-10'], budget: [null, 12000] }],
+  ])
 })

@@ -1,16 +1,19 @@
 import { randomUUID } from 'node:crypto'
 import {
   type Collection,
+  HISTORY_TEXT,
   type HistoryLine,
+  type Plain,
   type RecordKind,
   shapeOf,
   upgraded,
 } from '@tembrix/core/records'
-import { and, asc, desc, eq, lt, type SQL, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, getTableColumns, lt, type SQL, sql } from 'drizzle-orm'
+import type { PgColumn } from 'drizzle-orm/pg-core'
 import type { z } from 'zod'
 import type * as database from '../database'
 import { history, type Transaction } from '../database'
-import { HttpError, notFound, stale } from '../http'
+import { HttpError, notFound, stale, whoAsks } from '../http'
 import { afterCursor, cutPage, type Order, ordering, type Page, type Paging } from './pages'
 import { tellOf } from './written'
 
@@ -144,14 +147,49 @@ export async function change<T extends StoredTable>(
     .update(table)
     .set({ ...changes, ...nextOf(table) } as never)
     .where(and(eq(table.id, id), eq(table.version, version)))
-    .returning()
+    .returning({ ...getTableColumns(table), before: plainBefore(table, Object.keys(changes)) })
   if (!updated) {
     await find(tx, of, id)
     throw stale(of.record)
   }
-  const row = asStored(of, updated)
-  await remember(tx, of, row, 'changed', Object.keys(changes))
+  const { before, ...now } = updated
+  const row = asStored(of, now as StoredTable['$inferSelect'])
+  await remember(tx, of, row, 'changed', Object.keys(changes), changesOf(table, before, row))
   return row
+}
+
+/** What the plain ones of these fields were before an update, as JSON by their names. */
+function plainBefore(table: StoredTable, fields: readonly string[]): SQL<Record<string, Plain>> {
+  const columns = Object.entries(getTableColumns(table) as Record<string, PgColumn>)
+  const pairs = columns
+    .filter(([name, { dataType }]) => fields.includes(name) && PLAIN.has(dataType))
+    .map(([name, column]) => sql`${name}::text, old.${sql.identifier(column.name)}`)
+  return sql`jsonb_build_object(${sql.join(pairs, sql`, `)})`
+}
+
+/** Kinds of columns that hold one plain thing; a moment is a text here. */
+const PLAIN: ReadonlySet<string> = new Set(['string', 'number', 'boolean', 'custom'])
+
+const cut = (value: Plain): Plain =>
+  typeof value === 'string' && value.length > HISTORY_TEXT
+    ? `${value.slice(0, HISTORY_TEXT)}…`
+    : value
+
+/** What each field was and is, where that differs. */
+function changesOf(
+  table: StoredTable,
+  before: Record<string, Plain>,
+  row: object,
+): HistoryLine['changes'] {
+  const columns = getTableColumns(table) as Record<string, PgColumn>
+  const now = row as Record<string, Plain>
+  return Object.fromEntries(
+    Object.entries(before).flatMap(([name, read]) => {
+      const was = read === null ? null : (columns[name]?.mapFromDriverValue(read) as Plain)
+      const is = now[name] ?? null
+      return was === is ? [] : [[name, [cut(was), cut(is)]]]
+    }),
+  )
 }
 
 /** Writes a record of an older shape in today's, so that all of a row is of one. */
@@ -219,8 +257,9 @@ async function remember<T extends StoredTable>(
   row: Row<T>,
   action: 'created' | 'changed' | 'removed',
   fields: string[],
+  changes: HistoryLine['changes'] = null,
 ): Promise<void> {
   const line = { jobId: jobOf(row), record, recordId: row.id, action }
-  await tx.insert(history).values({ ...line, fields })
+  await tx.insert(history).values({ ...line, fields, changes, by: whoAsks() })
   await tellOf(tx, { ...line, version: row.version })
 }

@@ -2,6 +2,7 @@ import type { ActWrite, NewAct } from '@tembrix/core/records'
 import { type Entry, type Fields, nextEntry, type Outbox, together } from './outbox'
 import { API } from './pages'
 import { heldPicture } from './pictures'
+import { withWho } from './who'
 
 /** What became of what the courier took to the server: a write, or all the writes of an act. */
 export type Delivery =
@@ -22,9 +23,12 @@ export type Delivery =
 const BUSY = [429, 502, 503, 504]
 
 /** Takes a write to the server, or an act as one. */
+const asWho: typeof fetch = (address, init) =>
+  fetch(address, { ...init, headers: withWho(new Headers(init?.headers)) })
+
 export async function deliver(
   entries: readonly [Entry, ...Entry[]],
-  request: typeof fetch = fetch,
+  request: typeof fetch = asWho,
   pictureOf: (id: string) => Promise<Blob | undefined> = heldPicture,
 ): Promise<Delivery> {
   const [entry] = entries

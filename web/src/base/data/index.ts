@@ -73,5 +73,6 @@ export {
 } from './store'
 export { ALONG, type Change, done, redone, undone } from './undo'
 export { opened, tried, triedAgain, triedBefore, type WhatIf } from './whatIf'
+export { WHO_KEY } from './who'
 export { openWithoutServer } from './withoutServer'
 export { asIn, changing, expecting, inverse, making, removing, type Write } from './writes'

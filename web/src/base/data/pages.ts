@@ -5,6 +5,7 @@ import {
   type FetchBaseQueryMeta,
   fetchBaseQuery,
 } from '@reduxjs/toolkit/query/react'
+import { withWho } from './who'
 
 export const API = '/api/v1'
 
@@ -22,7 +23,7 @@ type Query = BaseQueryFn<
   FetchBaseQueryMeta
 >
 
-const ask = fetchBaseQuery({ baseUrl: API })
+const ask = fetchBaseQuery({ baseUrl: API, prepareHeaders: withWho })
 
 /** Asks the server. A list that comes in pages is read to its end, unless only a `page` of it is wanted. */
 export const asking: Query = async (args, queryApi, options) => {

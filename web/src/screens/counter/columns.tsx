@@ -78,7 +78,10 @@ const NEXT: Column<JobLine> = {
   cell: ({ id, act }) => {
     const { words, step } = ACTS[act]
     return step ? (
-      <Link to={`/jobs/${id}/${step}`} className="inline-flex min-h-11 items-center underline">
+      <Link
+        to={`/jobs/${id}/${step}`}
+        className="inline-flex min-h-11 min-w-11 items-center underline"
+      >
         {words}
       </Link>
     ) : (

@@ -126,7 +126,7 @@ function doneTo(facts: HandoverFacts): Paragraph[] {
     ? ['It now shows ', figure('memory now'), ' of memory.']
     : ['By what is in it, it now has ', figure('memory now'), ' of memory.']
   return [
-    [`We ${acts.length > 0 ? list(acts) : 'set up anew what was in it'}. `, ...holds],
+    [`We ${acts.length > 0 ? list(acts) : 'set up again what was in it'}. `, ...holds],
     ...(now.channels.value > (facts.before.evaluation.zones[0]?.ways ?? 1)
       ? [
           [

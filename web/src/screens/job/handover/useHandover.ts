@@ -46,7 +46,7 @@ export function useHandover(): HandingOver {
   const { data: shop } = useShopQuery()
   const terms = shop?.terms ?? STARTING_TERMS
   const { record, set, settle } = useOneRecord('handovers', file.handovers[0], NOT_HANDED_OVER)
-  const told = useMemo(() => {
+  const worked = useMemo(() => {
     const job = { file, machine, now, planned, pieces, ceilings: learned.ceilings }
     const facts = handoverFacts(job, gainOf(planned.evaluation), terms.testHours)
     const figures = figuresOf(facts)
@@ -67,5 +67,5 @@ export function useHandover(): HandingOver {
       ],
     }
   }, [file, machine, now, planned, pieces, learned, gainOf, terms, record])
-  return { handover: record, terms, ...told, set, settle }
+  return { handover: record, terms, ...worked, set, settle }
 }

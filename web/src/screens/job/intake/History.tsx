@@ -1,7 +1,7 @@
-import { FACTS, type HistoryLine } from '@tembrix/core/records'
+import { FACTS, type HistoryLine, type Plain } from '@tembrix/core/records'
 import { useState } from 'react'
 import { useHistoryQuery } from '../../../base/data'
-import { ago, capital, list } from '../../../base/format'
+import { ago, capital, day, dayAndTime, list, money } from '../../../base/format'
 import { Disclosure } from '../../../base/ui'
 
 const CALLED = new Map<HistoryLine['record'], string>([
@@ -41,6 +41,21 @@ const FIELDS: Record<string, string> = {
   seats: 'slots',
   sources: 'sources',
   modelId: 'model',
+  complaint: 'what is wrong',
+  uses: 'what it is used for',
+  budget: 'budget',
+  stage: 'stage',
+  policy: 'buying policy',
+  condition: 'condition as received',
+  accessories: 'what came with it',
+  backup: 'a copy of the data',
+  planId: 'the plan on the board',
+  wording: 'the words of the report',
+  payments: 'payments',
+  returned: 'what was given back',
+  reasons: 'reasons for open points',
+  signed: 'signature',
+  collected: 'collection',
 }
 
 /** Everything written to the job, newest first; read when it is opened. */
@@ -64,8 +79,18 @@ function Lines({ jobId }: { jobId: string }) {
     <ol aria-label="History" className="flex flex-col gap-1 text-sm">
       {data?.map((line) => (
         <li key={line.id} className="flex justify-between gap-3">
-          <span>{sentence(line)}</span>
-          <span className="whitespace-nowrap text-ink-2">{ago(line.at)}</span>
+          <span>
+            {sentence(line)}
+            {changesIn(line).map((change) => (
+              <span key={change} className="block text-ink-2">
+                {change}
+              </span>
+            ))}
+          </span>
+          <span className="text-right whitespace-nowrap text-ink-2">
+            {line.by && `${line.by}, `}
+            {ago(line.at)}
+          </span>
         </li>
       ))}
     </ol>
@@ -76,4 +101,27 @@ function sentence({ record, action, fields }: HistoryLine): string {
   const what = `${capital(CALLED.get(record) ?? record)} ${action}`
   if (action !== 'changed' || fields.length === 0) return what
   return `${what}: ${list(fields.map((field) => FIELDS[field] ?? field))}`
+}
+
+/** Of each plain field what it was and what it is. */
+const changesIn = ({ changes }: HistoryLine): string[] =>
+  Object.entries(changes ?? {})
+    // What points at another record says nothing by itself.
+    .filter(([field]) => !field.endsWith('Id'))
+    .map(
+      ([field, [was, is]]) =>
+        `${capital(FIELDS[field] ?? field)}: ${valueWords(field, was)} → ${valueWords(field, is)}`,
+    )
+
+const DAY = /^\d{4}-\d\d-\d\d$/
+const MONEY = new Set(['budget', 'price'])
+const SHOWN = 120
+
+function valueWords(field: string, value: Plain): string {
+  if (value === null || value === '') return 'nothing'
+  if (typeof value === 'boolean') return value ? 'yes' : 'no'
+  if (typeof value === 'number') return MONEY.has(field) ? money(value) : String(value)
+  if (DAY.test(value)) return day(value)
+  if (!Number.isNaN(Date.parse(value)) && value.includes('T')) return dayAndTime(value)
+  return `“${value.length > SHOWN ? `${value.slice(0, SHOWN)}…` : value}”`
 }
