@@ -6,7 +6,7 @@ import { useNavigate } from 'react-router'
 import { rowsOf, useJobsInfiniteQuery, useModelsQuery } from '../data'
 import { capital } from '../format'
 import { Keys, useCommands } from '../keys'
-import { PLACES } from './places'
+import { ALL_PLACES } from './places'
 
 /** Where a job is, in a word. */
 const STATE_NAMES: Record<CounterState, string> = {
@@ -37,8 +37,8 @@ export function Palette({ onClose }: { onClose: () => void }) {
       .split(/\s+/)
       .every((word) => text.toLowerCase().includes(word))
   const doable = commands.filter(({ name }) => says(name))
-  const places = [{ to: '/jobs/new', name: 'New job', icon: Plus }, ...PLACES].filter(({ name }) =>
-    says(name),
+  const places = [{ to: '/jobs/new', name: 'New job', icon: Plus }, ...ALL_PLACES].filter(
+    ({ name }) => says(name),
   )
   const records = search === '' ? [] : models.filter(({ machine }) => says(machine.name))
   // What the server finds comes later than what is here: the first of all stays chosen until another is.

@@ -1,7 +1,7 @@
 import { DropdownMenu } from 'radix-ui'
 import type { ReactElement } from 'react'
 import { Link } from 'react-router'
-import { PLACES } from './places'
+import { ALL_PLACES } from './places'
 
 /** The places as a list, where there is no room for them side by side. */
 export function PlaceMenu({ trigger }: { trigger: ReactElement }) {
@@ -13,7 +13,7 @@ export function PlaceMenu({ trigger }: { trigger: ReactElement }) {
           align="start"
           className="z-40 min-w-52 rounded-sm border-2 border-ink bg-sheet py-1"
         >
-          {PLACES.map(({ to, name, icon: Icon }) => (
+          {ALL_PLACES.map(({ to, name, icon: Icon }) => (
             <DropdownMenu.Item key={to} asChild>
               <Link
                 to={to}

@@ -15,6 +15,8 @@ export const PLACES = [
   { to: '/shelf', name: 'Shelf', icon: Layers },
   { to: '/machines', name: 'Machines', icon: HardDrive },
   { to: '/reference', name: 'Reference', icon: BookOpen },
-  { to: '/backups', name: 'Backups', icon: DatabaseBackup },
   { to: '/settings', name: 'Settings', icon: SlidersHorizontal },
 ]
+
+/** The same with what is gone to now and then, and not from the bar. */
+export const ALL_PLACES = [...PLACES, { to: '/backups', name: 'Backups', icon: DatabaseBackup }]

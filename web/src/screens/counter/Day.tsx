@@ -53,7 +53,7 @@ export function Day() {
   }
   return (
     <>
-      <fieldset className="flex gap-2 sm:flex-wrap max-sm:overflow-x-auto max-sm:pb-1">
+      <fieldset className="flex min-w-0 shrink-0 gap-2 sm:flex-wrap max-sm:overflow-x-auto max-sm:pb-1">
         <legend className="sr-only">Which jobs</legend>
         <Group name="All open" jobs={jobs.length} on={group === null} onShow={() => show(null)} />
         {DAY_GROUPS.map((one) => (
