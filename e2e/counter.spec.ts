@@ -61,6 +61,8 @@ test('a job moves through the day as things happen to it, at every screen', asyn
   await page.goto(app.address)
   const line = page.getByRole('row', { name: /Wanda Moves/ })
   await expect(line).toContainText('Identify the machine')
+  await page.request.post(`${api}/fits`, { data: { jobId: id, seconds: 60 } })
+  await expect(line).toContainText('On the bench')
   await page.request.patch(`${api}/jobs/${id}`, {
     data: { version: (await read()).version, stage: 'handover' },
   })

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import type { Application } from './application'
-import { expect, newJob, saved, test } from './fixtures'
+import { expect, newJob, saved, test, toStep } from './fixtures'
 
 /** A laptop of which one module was fitted from the shelf, with nothing else noted. */
 async function fittedJob(page: Page, app: Application, customer: string) {
@@ -99,6 +99,27 @@ test('a job is handed over: words around figures, reasons for what is open, sign
   await expect(page.getByText('Collected by Bo Collier')).toBeVisible()
   await saved(page)
   expect((await read()).stage).toBe('closed')
+
+  // A module goes bad: found by its serial number, claimed for on the job it was fitted in.
+  await page.goto(`${app.address}/?search=shelf-77`)
+  await page
+    .getByRole('row', { name: /Ada Collier/ })
+    .getByRole('link')
+    .first()
+    .click()
+  await toStep(page, 'Hand over').click()
+  await page.getByLabel('A fitted module turned out bad').selectOption({ index: 1 })
+  const claim = page.getByRole('region', { name: 'Warranty claims' })
+  await expect(claim).toContainText('serial SHELF-77')
+  await expect(claim).toContainText('its maker or supplier until 31 May 2031')
+  await expect(claim).toContainText('No stability test is on record.')
+  await claim.getByLabel('What it does').fill('Errors in the third pass')
+  await claim.getByLabel('State').selectOption('sent')
+  await saved(page)
+  await page.reload()
+  await expect(claim.getByLabel('What it does')).toHaveValue('Errors in the third pass')
+  await expect(claim.getByLabel('State')).toHaveValue('sent')
+
   await page.getByRole('button', { name: 'begin a new visit' }).click()
   await expect(page).not.toHaveURL(new RegExp(id))
   await expect(page.getByLabel('What is wrong')).toHaveValue('')

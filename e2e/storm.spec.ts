@@ -26,32 +26,47 @@ const fieldsOf = (page: Page) => ({
   phone: page.getByLabel('Phone'),
 })
 
+/** How long one thing pressed may take before what can be pressed is looked at again. */
+const MOMENT = { timeout: 3000 }
+
+/** Opens what a screen asks; news of other screens may settle it in between. False where nothing is asked. */
+async function openAsked(page: Page): Promise<boolean> {
+  const state = page.getByTestId('save-state')
+  if (await page.getByRole('dialog').isVisible()) return true
+  if (await state.isDisabled()) return false
+  await state.click(MOMENT)
+  await expect(page.getByRole('dialog')).toBeVisible(MOMENT)
+  return true
+}
+
 /** What a screen has been told that it has not been able to store. */
 async function heldBy(page: Page): Promise<string> {
-  const state = page.getByTestId('save-state')
-  if (await state.isDisabled()) return ''
-  await state.click()
   const dialog = page.getByRole('dialog')
-  const said = (await dialog.textContent()) ?? ''
-  await dialog.getByRole('button', { name: 'Close' }).click()
+  let said = ''
+  await expect(async () => {
+    said = ''
+    if (!(await openAsked(page))) return
+    said = (await dialog.textContent(MOMENT)) ?? ''
+    await dialog.getByRole('button', { name: 'Close' }).click(MOMENT)
+  }).toPass()
   return said
 }
 
 /** Settles each question for what this screen entered. */
 async function insist(page: Page): Promise<void> {
   const state = page.getByTestId('save-state')
-  const quiet = /All saved|choose|not accepted/
-  for (;;) {
-    await expect(state).toHaveText(quiet)
-    if ((await state.textContent())?.includes('All saved')) return
-    await state.click()
-    const ask = page.getByRole('dialog').getByRole('button', {
-      name: /Keep what I entered|Try again/,
-    })
-    await ask.first().click()
-    await page.keyboard.press('Escape')
-    await expect(page.getByRole('dialog')).toBeHidden()
-  }
+  const answer = page.getByRole('dialog').getByRole('button', {
+    name: /Keep what I entered|Try again/,
+  })
+  await expect(async () => {
+    await expect(state).toHaveText(/All saved|choose|not accepted/, MOMENT)
+    if (await openAsked(page)) {
+      await answer.first().click(MOMENT)
+      await page.keyboard.press('Escape')
+    }
+    await expect(page.getByRole('dialog')).toBeHidden(MOMENT)
+    await expect(state).toHaveText('All saved', MOMENT)
+  }).toPass()
 }
 
 async function storm(page: Page, own: Application, others: Page[], seed: number): Promise<void> {

@@ -59,7 +59,10 @@ const router = createBrowserRouter([
       { path: '/probe', ...screen(() => import('./screens/probe/Probe'), 'Probe') },
       { path: '/what-if', ...screen(() => import('./screens/whatIf/WhatIf'), 'WhatIf') },
       { path: '/shelf', ...screen(() => import('./screens/shelf/Shelf'), 'Shelf') },
-      { path: '/settings', ...screen(() => import('./screens/settings/Settings'), 'Settings') },
+      {
+        path: '/settings',
+        ...screen(() => import('./screens/settings'), 'ShopSettings'),
+      },
       { path: '/backups', ...screen(() => import('./screens/backups/Backups'), 'Backups') },
       { path: '/reference', ...screen(() => import('./screens/reference/Reference'), 'Reference') },
       { path: '*', element: <Nowhere /> },

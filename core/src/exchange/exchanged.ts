@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import {
+  Claim,
   Customer,
   Fit,
   FrameLog,
@@ -49,6 +50,7 @@ export const ExchangedJob = z.strictObject({
   fits: z.array(Fit.omit({ version: true })).max(1),
   verifications: z.array(Verification.omit({ version: true })).max(1),
   handovers: z.array(Handover.omit({ version: true })).max(1),
+  claims: z.array(Claim.omit({ version: true })).max(200),
   measurements: z.array(Measurement.omit({ version: true })).max(5000),
   frames: z.array(FrameLog.omit({ version: true })).max(500),
 })
@@ -64,6 +66,11 @@ export const EXCHANGED_LISTS = [
   'fits',
   'verifications',
   'handovers',
+  'claims',
   'measurements',
   'frames',
 ] as const satisfies readonly (keyof ExchangedJob)[]
+
+/** The form of such a file, as JSON Schema; what only code can check is left open in it. */
+export const exchangeSchema = (): object =>
+  z.toJSONSchema(ExchangedJob, { io: 'input', unrepresentable: 'any' })

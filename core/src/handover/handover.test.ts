@@ -11,6 +11,7 @@ import {
   UNKNOWN_PIECE,
 } from '../records'
 import {
+  claimable,
   figuresGone,
   filledIn,
   handoverRefusal,
@@ -22,6 +23,7 @@ import {
   partOf,
   partsFitted,
   partsRemoved,
+  standsBy,
   termFrom,
   unpaid,
   withoutReason,
@@ -319,5 +321,52 @@ test('a new visit begins with what was left in the machine, as the customer’s 
     fields: {
       found: { A2: { moduleId: ID(2) }, B1: { moduleId: ID(3) }, B2: { moduleId: ID(4) } },
     },
+  })
+})
+
+describe('a claim', () => {
+  const term = { months: 24, from: '2026-01-31', until: '2028-01-31' }
+  const fitted = [
+    {
+      slot: 'A2',
+      text: '',
+      serial: '',
+      state: 'used' as const,
+      shop: null,
+      makerUntil: '2027-03-01',
+    },
+    { slot: 'B2', text: '', serial: '', state: 'new' as const, shop: term, makerUntil: null },
+    {
+      slot: 'B1',
+      text: '',
+      serial: '',
+      state: 'used' as const,
+      shop: { ...term, months: 0 },
+      makerUntil: null,
+    },
+  ]
+
+  test.each([
+    ['A2', '2027-03-01', { shop: null, maker: '2027-03-01' }],
+    ['A2', '2027-03-02', { shop: null, maker: null }],
+    ['B2', '2028-01-31', { shop: '2028-01-31', maker: null }],
+    ['B2', '2028-02-01', { shop: null, maker: null }],
+    ['B1', '2026-02-01', { shop: null, maker: null }],
+    ['A1', '2026-02-01', { shop: null, maker: null }],
+  ])('for slot %s on %s is met by whoever still stands by it', (slot, today, expected) => {
+    expect(standsBy({ fitted }, slot, today)).toEqual(expected)
+  })
+
+  test('is made for what the shop brought, not for what the customer had', () => {
+    const mixed = situationOf(machine, at(['A2', 1], ['B2', 3, 0]), pieces, PLAIN)
+    const parts = partsFitted({ now, planned: mixed, pieces, fit: undefined })
+    const claims = claimable(
+      parts,
+      mixed.assignment,
+      new Map([[ID(3), { id: ID(3), supplier: 'Ash' }]]),
+    )
+    expect(claims.map(({ slot, moduleId, supplier }) => [slot, moduleId, supplier])).toEqual([
+      ['B2', ID(3), 'Ash'],
+    ])
   })
 })

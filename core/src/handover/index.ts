@@ -1,3 +1,4 @@
+export { type Claimable, claimable, type Standing, standsBy } from './claim'
 export {
   type HandoverFacts,
   handoverFacts,

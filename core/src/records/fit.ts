@@ -75,7 +75,7 @@ export const FITS = {
   record: 'fit',
   called: 'the work at the bench',
   inJob: 'at-most-one',
-  shownIn: [],
+  shownIn: ['jobs'],
   made: NewFit,
   patch: FitPatch,
   stored: Fit,

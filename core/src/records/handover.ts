@@ -193,7 +193,7 @@ export const HANDOVERS = {
   record: 'handover',
   called: 'the hand over',
   inJob: 'at-most-one',
-  shownIn: [],
+  shownIn: ['jobs'],
   made: NewHandover,
   patch: HandoverPatch,
   stored: Handover,

@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import { CLAIMS } from './claim'
 import { CUSTOMERS } from './customer'
 import { FITS } from './fit'
 import { FRAMES } from './frameLog'
@@ -28,6 +29,7 @@ export const KINDS = {
   fits: FITS,
   verifications: VERIFICATIONS,
   handovers: HANDOVERS,
+  claims: CLAIMS,
   measurements: MEASUREMENTS,
   frames: FRAMES,
 } as const

@@ -41,7 +41,7 @@ export const PLANS = {
   record: 'plan',
   called: 'the plan',
   inJob: 'many',
-  shownIn: [],
+  shownIn: ['jobs'],
   made: NewPlan,
   patch: PlanPatch,
   stored: Plan,

@@ -153,7 +153,7 @@ export const QUOTES = {
   record: 'quote',
   called: 'the quote',
   inJob: 'many',
-  shownIn: [],
+  shownIn: ['jobs'],
   made: NewQuote,
   patch: QuotePatch,
   stored: Quote,

@@ -6,6 +6,7 @@ import {
   type Approval,
   type Assignment,
   type BackupConsent,
+  type Claim,
   type Condition,
   type Cover,
   type Ended,
@@ -381,6 +382,24 @@ export const handovers = pgTable('handovers', {
   document: jsonb('document').$type<Handover['document']>(),
   collected: jsonb('collected').$type<Handover['collected']>(),
 })
+
+/** Modules fitted in jobs that were found bad later. */
+export const claims = pgTable(
+  'claims',
+  {
+    ...stored,
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    moduleId: uuid('module_id').notNull(),
+    unit: integer('unit').notNull(),
+    what: text('what').notNull(),
+    invoice: text('invoice').notNull(),
+    reference: text('reference').notNull(),
+    state: text('state').$type<Claim['state']>().notNull(),
+  },
+  (table) => [index('claims_job').on(table.jobId)],
+)
 
 export const measurements = pgTable(
   'measurements',

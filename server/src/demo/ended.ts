@@ -14,7 +14,8 @@ import {
 import { formatISO, subDays } from 'date-fns'
 import { type jobs, modules, type Transaction } from '../database'
 import { readJob } from '../jobs'
-import { create, fitKind, handoverKind, type Row } from '../store'
+import { claimKind, create, fitKind, handoverKind, type Row } from '../store'
+import type { DemoJob } from './jobs'
 import { DEMO_SHOP } from './shop'
 
 type Job = Row<typeof jobs>
@@ -25,7 +26,12 @@ export async function seedBegun(tx: Transaction, jobId: string): Promise<void> {
 }
 
 /** The fitting of a job of which more is done than that, and how it ended where it is closed. */
-export async function seedEnded(tx: Transaction, job: Job, ago: number): Promise<void> {
+export async function seedEnded(
+  tx: Transaction,
+  job: Job,
+  ago: number,
+  claim: DemoJob['claim'],
+): Promise<void> {
   if (STAGES.indexOf(job.stage) < STAGES.indexOf('handover')) return
   const at = subDays(new Date(), ago).toISOString()
   const file = JobFile.parse(await readJob(tx, job.id))
@@ -82,6 +88,10 @@ export async function seedEnded(tx: Transaction, job: Job, ago: number): Promise
     collected: by,
   }
   await create(tx, handoverKind, { ...handover, id: job.id })
+  const bad = claim && planned.assignment[claim.slot]
+  if (!bad) return
+  const { what, invoice, state } = claim
+  await create(tx, claimKind, { jobId: job.id, ...bad, what, invoice, reference: '', state })
 }
 
 const nameOf = ({ generation, capacityGiB, article }: Module) =>

@@ -1,7 +1,14 @@
 import type { Work } from '@tembrix/core/forecast'
 import type { Conditions } from '@tembrix/core/measure'
 import type { Machine } from '@tembrix/core/model'
-import type { Configuration, Sizing, Stage, TwoChanges, Verification } from '@tembrix/core/records'
+import type {
+  ClaimState,
+  Configuration,
+  Sizing,
+  Stage,
+  TwoChanges,
+  Verification,
+} from '@tembrix/core/records'
 import type { ChosenUse, Level } from '@tembrix/core/sizing'
 import type { ArticleName } from '../supplier'
 import { heron, kestrel, machine } from './machine'
@@ -18,6 +25,8 @@ export interface DemoJob {
   accessories?: string[]
   /** The quote was given to the customer, who has not said yet. */
   offered?: true
+  /** A fitted module, by its slot, that turned out bad after it was handed over. */
+  claim?: { slot: string; what: string; invoice: string; state: ClaimState }
   /** The work at the bench has begun. */
   begun?: true
   budget?: number
@@ -411,6 +420,12 @@ export const DEMO_JOBS: DemoJob[] = [
     stage: 'closed',
     changed: 34,
     found: { A: 'laptop4' },
+    claim: {
+      slot: 'B',
+      what: 'Does not start every third time with it; starts every time without it.',
+      invoice: 'R-2210',
+      state: 'sent',
+    },
     planned: { A: 'supplier:laptop8', B: 'supplier:laptop8' },
   },
 ]

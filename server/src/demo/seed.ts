@@ -169,7 +169,7 @@ async function seedJob(
     await create(tx, verificationKind, { ...UNVERIFIED, id: row.id, jobId: row.id, seen, changes })
   }
   await seedMeasured(tx, row.id, job)
-  await seedEnded(tx, row, Math.max(0.2, job.changed))
+  await seedEnded(tx, row, Math.max(0.2, job.changed), job.claim)
   const changed = subMinutes(today, Math.round(job.changed * 1440)).toISOString()
   await tx.update(jobs).set({ updatedAt: changed, createdAt: changed }).where(eq(jobs.id, row.id))
 }

@@ -24,7 +24,7 @@ const strange = (why: string) => new HttpError(400, 'not_a_job_file', why)
  * is taken out of it, and nothing larger than it says.
  * @throws HttpError 400 `damaged_file`, `not_a_job_file`, 413 `too_large`.
  */
-export async function opened(bytes: Buffer): Promise<Archived> {
+export async function openArchive(bytes: Buffer): Promise<Archived> {
   const zip = await openZip(bytes)
   const photos = new Map<string, Buffer>()
   let job: string | null = null
@@ -100,7 +100,7 @@ function contentOf(zip: ZipFile, entry: Entry): Promise<Buffer> {
 }
 
 /** A zip archive of a job and its photos, as a stream. The same content makes the same bytes. */
-export function archived(
+export function toArchive(
   job: string,
   photos: ReadonlyMap<string, Uint8Array>,
 ): NodeJS.ReadableStream {

@@ -4,7 +4,7 @@ import { expect, test } from 'vitest'
 import { ZipFile } from 'yazl'
 import { newJob, stick } from '../../test/sample'
 import { useServer } from '../../test/server'
-import { opened } from './archive'
+import { openArchive } from './archive'
 
 const here = useServer()
 const elsewhere = useServer()
@@ -56,6 +56,7 @@ async function wholeJob() {
   const fit = (await post('/fits', { jobId: job.id })).body
   await patch(`/fits/${fit.id}`, { version: 1, finished: true })
   await post('/handovers', { jobId: job.id, reasons: { UNPAID: 'Friday' } })
+  await post('/claims', { jobId: job.id, moduleId: piece.id, what: 'Errors after a week' })
   return (await get(`/jobs/${job.id}`)).body
 }
 
@@ -94,7 +95,7 @@ test('a job goes elsewhere whole and comes out of there equal, and is taken in o
 
 test('a job whose number is taken gets the next one, and says so', async () => {
   const job = (await here.post('/jobs', newJob)).body
-  const { job: text } = await opened(await fileOf(here, job.id))
+  const { job: text } = await openArchive(await fileOf(here, job.id))
   const other = (await elsewhere.post('/jobs', newJob)).body
   const value = JSON.parse(text)
   value.job.number = other.number
@@ -106,7 +107,7 @@ test('a job whose number is taken gets the next one, and says so', async () => {
 test('a file that is damaged, hostile, newer or of something else changes nothing and says what is wrong', async () => {
   const job = (await here.post('/jobs', newJob)).body
   const file = await fileOf(here, job.id)
-  const { job: text } = await opened(file)
+  const { job: text } = await openArchive(file)
   const value = JSON.parse(text)
   const json = (changes: object) => zipped({ 'job.json': JSON.stringify({ ...value, ...changes }) })
   const flipped = Buffer.from(file)
@@ -146,6 +147,13 @@ test('a file that is damaged, hostile, newer or of something else changes nothin
     expect(answer.body.error.message, name).toMatch(says)
   }
   expect((await elsewhere.get('/jobs')).body).toHaveLength(before)
+})
+
+test('the form of a file is there as JSON Schema, down to a module of a slot', async () => {
+  const { body } = await here.get('/job-files/schema')
+  expect(body.required).toEqual(expect.arrayContaining(['format', 'version', 'job', 'modules']))
+  expect(JSON.stringify(body.properties.modules)).toContain('capacityGiB')
+  expect(body.properties.format).toMatchObject({ const: 'tembrix-job' })
 })
 
 test('lists come as sheets that no spreadsheet runs', async () => {

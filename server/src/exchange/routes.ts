@@ -1,11 +1,11 @@
-import { type ExchangedJob, readExchanged } from '@tembrix/core/exchange'
+import { type ExchangedJob, exchangeSchema, readExchanged } from '@tembrix/core/exchange'
 import express, { type RequestHandler, Router } from 'express'
 import type { Database } from '../database'
 import { malformedText } from '../errors'
 import { HttpError, storable } from '../http'
 import { inPool } from '../pool'
 import { idOf } from '../store'
-import { archived, opened } from './archive'
+import { openArchive, toArchive } from './archive'
 import { takeIn } from './takeIn'
 import { exchanged } from './write'
 
@@ -22,7 +22,7 @@ export const jobFile =
       'content-type': 'application/zip',
       'content-disposition': `attachment; filename="job-${job.job.number}.zip"`,
     })
-    archived(JSON.stringify(job, null, 1), pictures).pipe(response)
+    toArchive(JSON.stringify(job, null, 1), pictures).pipe(response)
   }
 
 /** Takes in jobs that were written as files elsewhere: all of it, or nothing. */
@@ -34,7 +34,7 @@ export function jobFileRoutes(db: Database): Router {
     if (!Buffer.isBuffer(request.body)) {
       throw new HttpError(400, 'no_file', 'Send the file of a job as the body.')
     }
-    const { job, photos } = await opened(request.body)
+    const { job, photos } = await openArchive(request.body)
     const file = readExchanged(parsed(job))
     if ('fault' in file) throw new HttpError(400, 'not_a_job_file', file.fault)
     if (!storable(file)) throw malformedText()
@@ -49,6 +49,10 @@ export function jobFileRoutes(db: Database): Router {
     }
     const taken = await db.transaction((tx) => takeIn(tx, { ...file, photos: kept }, checked))
     response.status(201).json(taken)
+  })
+
+  routes.get('/schema', (_request, response) => {
+    response.json(exchangeSchema())
   })
 
   return routes

@@ -4,6 +4,7 @@ import { jobs, modules, pictures, type Transaction } from '../database'
 import { HttpError } from '../http'
 import { retell } from '../search'
 import {
+  claimKind,
   create,
   customerKind,
   fitKind,
@@ -74,6 +75,7 @@ export async function takeIn(
   await createAll(tx, fitKind, file.fits)
   await createAll(tx, verificationKind, file.verifications)
   await createAll(tx, handoverKind, file.handovers)
+  await createAll(tx, claimKind, file.claims)
   await createAll(tx, measurementKind, file.measurements)
   await createAll(tx, framesKind, file.frames)
   for (const [photoId, picture] of photos) await tx.insert(pictures).values({ photoId, picture })

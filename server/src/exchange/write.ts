@@ -32,6 +32,7 @@ export async function exchanged(
     fits: file.fits,
     verifications: file.verifications,
     handovers: file.handovers,
+    claims: file.claims,
     measurements: file.measurements,
     frames: file.frames,
   }

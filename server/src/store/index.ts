@@ -1,6 +1,7 @@
 export { answerCreated, answerPage, idOf, versionOf } from './answer'
 export { gathered, type Wanted } from './gather'
 export {
+  claimKind,
   customerKind,
   fitKind,
   framesKind,

@@ -1,6 +1,7 @@
 export { PaperPage } from './PaperPage'
 export {
   type Block,
+  type Column,
   code,
   type Label,
   type Line,

@@ -1,11 +1,12 @@
 import { useJobPart } from '../file'
 import { JobFileLink, PrintLink } from '../sheet'
+import { Claims } from './Claims'
 import { Collect } from './Collect'
 import { OpenPoints } from './OpenPoints'
 import { Payments } from './Payments'
 import { ReportView } from './ReportView'
 import { Returned } from './Returned'
-import { SignOff } from './SignOff'
+import { SignOffForm } from './SignOffForm'
 import { useHandover } from './useHandover'
 
 /** The end of a job: the customer's report, what stands open, what is paid and given back, who signs and collects. */
@@ -27,9 +28,12 @@ export function HandOver() {
           <Payments handing={handing} />
           <Returned handing={handing} />
           {handover.signed ? (
-            <Collect handing={handing} signed={handover.signed} />
+            <>
+              <Collect handing={handing} signed={handover.signed} />
+              <Claims handing={handing} document={handing.document} />
+            </>
           ) : (
-            <SignOff handing={handing} />
+            <SignOffForm handing={handing} />
           )}
         </div>
       </div>

@@ -13,13 +13,17 @@ export function NewVisit() {
   const [act, { isLoading }] = useActMutation()
   const [fault, setFault] = useState('')
 
+  // The same one when it is tried again, so that an answer that was lost begins nothing twice.
+  const [visit] = useState(() =>
+    newVisit(file, file.fits[0]?.finishedAt ? planned : now, pieces, () => crypto.randomUUID()),
+  )
+
   async function begin() {
     setFault('')
-    const after = file.fits[0]?.finishedAt ? planned : now
-    const { jobId, writes } = newVisit(file, after, pieces, () => crypto.randomUUID())
-    const answer = await act(writes)
-    if (answer.error) setFault('The server does not answer. Nothing was begun; try again.')
-    else navigate(`/jobs/${jobId}/intake`)
+    const { error } = await act(visit.writes)
+    const isThere = error && 'status' in error && error.status === 409
+    if (error && !isThere) setFault('The server does not answer. Nothing was begun; try again.')
+    else navigate(`/jobs/${visit.jobId}/intake`)
   }
 
   return (

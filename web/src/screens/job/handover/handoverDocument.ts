@@ -31,7 +31,7 @@ interface Basis {
 }
 
 /** The whole report as it stands now. */
-export function documentOf({
+export function handoverDocument({
   file,
   facts,
   handover,

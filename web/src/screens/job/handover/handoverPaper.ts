@@ -1,6 +1,14 @@
 import type { Handover, HandoverDocument, WarrantyTerm } from '@tembrix/core/records'
 import { day, dayAndTime, list, moneyIn, plural } from '../../../base/format'
-import { type Block, code, type Line, type Paper, strong } from '../../../parts/papers'
+import {
+  type Block,
+  type Column,
+  code,
+  type Line,
+  type Paper,
+  type Row,
+  strong,
+} from '../../../parts/papers'
 import { SECTION_NAMES, WENT } from './words'
 
 /** The customer's report: what was asked, found and done, what it runs at now, parts, warranty and what was paid. */
@@ -49,29 +57,33 @@ function sections(
     }))
 }
 
+/** A table in a part of its own. */
+const sheet = (caption: string, columns: readonly Column[], rows: readonly Row[]): Block => ({
+  is: 'part',
+  blocks: [{ is: 'table', look: 'grid', caption, columns, rows }],
+})
+
+const column = (name: string, share: number): Column => ({ name, share })
+
 function runs({ runs, board, tests }: HandoverDocument): Block {
+  const rows = runs.map(({ what, before, now, seen }) => ({
+    cells: [
+      what,
+      before,
+      [strong(now)],
+      seen ? 'read off the running computer' : 'calculated from its parts',
+    ],
+  }))
+  const columns = [
+    column('', 2),
+    column('before', 2),
+    column('now', 2),
+    column('how we know it now', 3),
+  ]
   return {
     is: 'part',
     blocks: [
-      {
-        is: 'table',
-        look: 'grid',
-        caption: 'What it runs at',
-        columns: [
-          { name: '', share: 2 },
-          { name: 'before', share: 2 },
-          { name: 'now', share: 2 },
-          { name: 'how we know it now', share: 3 },
-        ],
-        rows: runs.map(({ what, before, now, seen }) => ({
-          cells: [
-            what,
-            before,
-            [strong(now)],
-            seen ? 'read off the running computer' : 'calculated from its parts',
-          ],
-        })),
-      },
+      { is: 'table', look: 'grid', caption: 'What it runs at', columns, rows },
       { is: 'board', slots: board },
       ...tests.map((text): Block => ({ is: 'text', text: [strong('Memory test: '), text] })),
     ],
@@ -80,88 +92,51 @@ function runs({ runs, board, tests }: HandoverDocument): Block {
 
 function measured({ measured }: HandoverDocument): Block[] {
   if (measured.length === 0) return []
-  return [
-    {
-      is: 'part',
-      blocks: [
-        {
-          is: 'table',
-          look: 'grid',
-          caption: 'What was measured',
-          columns: [
-            { name: 'Test', share: 3 },
-            { name: 'before', share: 2 },
-            { name: 'now', share: 2 },
-            { name: 'change, with its range', share: 4 },
-            { name: 'expected', share: 3 },
-          ],
-          rows: measured.map(({ test, before, now, change, forecast }) => ({
-            cells: [test, before, now, [strong(change)], forecast],
-          })),
-        },
-      ],
-    },
+  const columns = [
+    column('Test', 3),
+    column('before', 2),
+    column('now', 2),
+    column('change, with its range', 4),
+    column('expected', 3),
   ]
+  const rows = measured.map(({ test, before, now, change, forecast }) => ({
+    cells: [test, before, now, [strong(change)], forecast],
+  }))
+  return [sheet('What was measured', columns, rows)]
 }
 
 const STATES = { new: 'new', used: 'used', own: 'your own', stayed: 'stayed' } as const
 
+const serialCell = (serial: string): Line => (serial ? [code(serial)] : 'not noted')
+
 function parts({ fitted, removed, work }: HandoverDocument): Block[] {
-  const inIt = fitted.filter(({ state }) => state !== 'stayed')
+  const put = fitted
+    .filter(({ state }) => state !== 'stayed')
+    .map(({ slot, text, serial, state, shop, makerUntil }) => ({
+      cells: [
+        [code(slot)],
+        state ? `${text} (${STATES[state]})` : text,
+        serialCell(serial),
+        warranty(shop, makerUntil),
+      ],
+    }))
+  const out = removed.map(({ text, serial, to }) => ({
+    cells: [text, serialCell(serial), to ? WENT[to] : 'not decided'],
+  }))
+  const module = column('Module', 4)
+  const serial = column('Serial number', 2.5)
   return [
-    ...(inIt.length > 0
+    ...(put.length > 0
       ? [
-          {
-            is: 'part' as const,
-            blocks: [
-              {
-                is: 'table' as const,
-                look: 'grid' as const,
-                caption: 'Fitted, and who stands by it',
-                columns: [
-                  { name: 'Slot', share: 1 },
-                  { name: 'Module', share: 4 },
-                  { name: 'Serial number', share: 2.5 },
-                  { name: 'Warranty', share: 4 },
-                ],
-                rows: inIt.map(({ slot, text, serial, state, shop, makerUntil }) => ({
-                  cells: [
-                    [code(slot)],
-                    state ? `${text} (${STATES[state]})` : text,
-                    serial ? [code(serial)] : 'not noted',
-                    warranty(shop, makerUntil),
-                  ],
-                })),
-              },
-            ],
-          },
+          sheet(
+            'Fitted, and who stands by it',
+            [column('Slot', 1), module, serial, column('Warranty', 4)],
+            put,
+          ),
         ]
       : []),
-    ...(removed.length > 0
-      ? [
-          {
-            is: 'part' as const,
-            blocks: [
-              {
-                is: 'table' as const,
-                look: 'grid' as const,
-                caption: 'Taken out',
-                columns: [
-                  { name: 'Module', share: 4 },
-                  { name: 'Serial number', share: 2.5 },
-                  { name: 'Where it went', share: 3 },
-                ],
-                rows: removed.map(({ text, serial, to }) => ({
-                  cells: [
-                    text,
-                    serial ? [code(serial)] : 'not noted',
-                    to ? WENT[to] : 'not decided',
-                  ],
-                })),
-              },
-            ],
-          },
-        ]
+    ...(out.length > 0
+      ? [sheet('Taken out', [module, serial, column('Where it went', 3)], out)]
       : []),
     ...(work ? [{ is: 'text' as const, text: [strong('Our work: '), term(work)] }] : []),
   ]
@@ -182,24 +157,9 @@ function warranty(shop: WarrantyTerm | null, makerUntil: string | null): string 
 
 function setup({ setup }: HandoverDocument): Block[] {
   if (setup.length === 0) return []
-  return [
-    {
-      is: 'part',
-      blocks: [
-        {
-          is: 'table',
-          look: 'grid',
-          caption: 'In the BIOS/UEFI setup',
-          columns: [
-            { name: '', share: 2 },
-            { name: 'as found', share: 2 },
-            { name: 'as we left it', share: 2 },
-          ],
-          rows: setup.map(({ what, found, left }) => ({ cells: [what, found, [strong(left)]] })),
-        },
-      ],
-    },
-  ]
+  const columns = [column('', 2), column('as found', 2), column('as we left it', 2)]
+  const rows = setup.map(({ what, found, left }) => ({ cells: [what, found, [strong(left)]] }))
+  return [sheet('In the BIOS/UEFI setup', columns, rows)]
 }
 
 function money({ toPay, paid, currency, accessories }: HandoverDocument): Block[] {

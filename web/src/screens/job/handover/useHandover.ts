@@ -18,7 +18,7 @@ import { useMemo } from 'react'
 import { useShopQuery } from '../../../base/data'
 import { today } from '../../../base/format'
 import { useJob, useNeed, useOneRecord } from '../file'
-import { documentOf } from './handoverDocument'
+import { handoverDocument } from './handoverDocument'
 import { figuresOf, writtenReport } from './reportWords'
 
 export interface HandingOver {
@@ -58,7 +58,7 @@ export function useHandover(): HandingOver {
       facts,
       figures,
       written,
-      document: record.document ?? documentOf(basis),
+      document: record.document ?? handoverDocument(basis),
       hindrances: [
         ...(unexplained > 0 ? ['Every open point is closed, or has its reason.'] : []),
         ...(gone.length > 0

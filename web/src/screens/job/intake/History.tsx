@@ -56,6 +56,7 @@ const FIELDS: Record<string, string> = {
   reasons: 'reasons for open points',
   signed: 'signature',
   collected: 'collection',
+  what: 'what it does',
 }
 
 /** Everything written to the job, newest first; read when it is opened. */

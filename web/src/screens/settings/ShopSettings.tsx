@@ -14,7 +14,7 @@ import { CausesDialog, TermsDialog, UseTableDialog } from '../../parts/shop'
 type Open = 'terms' | 'uses' | 'causes' | null
 
 /** What the shop has settled for all its jobs, in one place. */
-export function Settings() {
+export function ShopSettings() {
   const { data: shop, error, refetch } = useShopQuery()
   const [open, setOpen] = useState<Open>(null)
   const close = () => setOpen(null)

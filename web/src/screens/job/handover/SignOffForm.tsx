@@ -1,4 +1,4 @@
-import { SignOff as SignOffShape } from '@tembrix/core/records'
+import { SignOff } from '@tembrix/core/records'
 import { BadgeCheck } from 'lucide-react'
 import { lazy, Suspense, useState } from 'react'
 import { useTechnician } from '../../../base/shell'
@@ -9,7 +9,11 @@ import type { HandingOver } from './useHandover'
 const SignaturePad = lazy(() => import('./SignaturePad'))
 
 /** The customer signs for the report, which stays as it is from then on. */
-export function SignOff({ handing: { document, hindrances, settle } }: { handing: HandingOver }) {
+export function SignOffForm({
+  handing: { document, hindrances, settle },
+}: {
+  handing: HandingOver
+}) {
   const customer = useJobPart(({ file }) => file.customer.name)
   const [technician] = useTechnician()
   const [name, setName] = useState<string | null>(null)
@@ -22,7 +26,7 @@ export function SignOff({ handing: { document, hindrances, settle } }: { handing
     setTried(true)
     if (hindrances.length > 0) return
     const at = new Date().toISOString()
-    const signed = SignOffShape.safeParse({ name: signer, at, by: technician, drawn })
+    const signed = SignOff.safeParse({ name: signer, at, by: technician, drawn })
     if (signed.success) settle({ signed: signed.data, document }, 'the sign-off')
   }
 
