@@ -86,7 +86,7 @@ const styles = StyleSheet.create({
   label: { width: '48.5%', flexDirection: 'row', gap: 8, border: '1.5 solid #000', padding: 8 },
   kind: { fontSize: 8 },
   board: { flexDirection: 'row', flexWrap: 'wrap', gap: 6, marginTop: 8 },
-  slot: { flexGrow: 1, minWidth: 110, border: '0.75 solid #777', padding: 5 },
+  slot: { flexGrow: 1, flexBasis: 100, minWidth: 100, border: '0.75 solid #777', padding: 5 },
   slotChanged: { border: '1.5 solid #000' },
   picture: { height: 48, width: 144, objectFit: 'contain', objectPosition: 'left' },
   code: { width: 84, height: 84 },

@@ -161,14 +161,14 @@ function measuredRow({
   }
 }
 
-/** What is set in the BIOS/UEFI setup: as the work began, and as it is left. */
-function setupOf({ before, after, fitted }: HandoverFacts): HandoverDocument['setup'] {
-  const [was, is] = [before.evaluation.run, after.evaluation.run]
-  if (!fitted || !is || (!is.profile && !after.settings.manual)) return []
-  const timings = (run: typeof is) => `${run.cl}-${run.trcd}-${run.trp}-${run.tras}`
-  return [
-    { what: 'Memory profile', found: 'not noted', left: is.profile ? 'on' : 'off' },
-    { what: 'Speed', found: was ? speed(was.dataRate) : '–', left: speed(is.dataRate) },
-    { what: 'Timings', found: was ? timings(was) : '–', left: timings(is) },
-  ]
+/** What is left set in the BIOS/UEFI setup. How it was found there nobody notes yet, and it is not guessed. */
+function setupOf({ after, fitted }: HandoverFacts): HandoverDocument['setup'] {
+  const { run } = after.evaluation
+  if (!fitted || !run || (!run.profile && !after.settings.manual)) return []
+  const rows = [
+    ['Memory profile', run.profile ? 'on' : 'off'],
+    ['Speed', speed(run.dataRate)],
+    ['Timings', `${run.cl}-${run.trcd}-${run.trp}-${run.tras}`],
+  ] as const
+  return rows.map(([what, left]) => ({ what, found: 'not noted', left }))
 }

@@ -76,7 +76,7 @@ function runs({ runs, board, tests }: HandoverDocument): Block {
   }))
   const columns = [
     column('', 2),
-    column('before', 2),
+    column('before (calculated)', 2),
     column('now', 2),
     column('how we know it now', 3),
   ]

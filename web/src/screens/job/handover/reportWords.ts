@@ -130,9 +130,11 @@ function doneTo(facts: HandoverFacts): Paragraph[] {
     ...(now.channels.value > (facts.before.evaluation.zones[0]?.ways ?? 1)
       ? [
           [
-            'Memory is now read along ',
+            `Memory ${now.channels.seen ? 'is now' : 'should now be'} read along `,
             figure('channels now'),
-            ' at once instead of one after another.',
+            ' at once instead of ',
+            figure('channels before'),
+            '.',
           ],
         ]
       : []),
@@ -153,7 +155,7 @@ function doneTo(facts: HandoverFacts): Paragraph[] {
                 '; it did not pass without errors.',
               ],
         ]
-      : [['The memory was not tested for longer than its first start.']]),
+      : [['No memory test is on record.']]),
   ]
 }
 
@@ -214,7 +216,7 @@ const WATCH: Partial<Record<FindingCode, string>> = {
     'The modules come from more than one set. Should it freeze or restart by itself, tell us.',
   UNEVEN_CHANNELS:
     'Part of the memory is read along fewer paths than the rest, since the modules differ in size.',
-  SINGLE_CHANNEL: 'Memory is read along one path; a second module like it would open another.',
+  SINGLE_CHANNEL: 'Memory is read along one path only.',
   OS_LIMIT: 'Your system cannot use all of the memory that is in it.',
 }
 
