@@ -1,7 +1,6 @@
 export {
   EXCHANGE_FORMAT,
   EXCHANGE_VERSION,
-  EXCHANGED_LISTS,
   ExchangedJob,
   exchangeSchema,
 } from './exchanged'

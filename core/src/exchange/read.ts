@@ -1,4 +1,5 @@
-import { EXCHANGE_FORMAT, EXCHANGE_VERSION, EXCHANGED_LISTS, ExchangedJob } from './exchanged'
+import { FACTS, JOB_LISTS } from '../records'
+import { EXCHANGE_FORMAT, EXCHANGE_VERSION, ExchangedJob } from './exchanged'
 
 /** Why a file is not taken in, in a sentence. */
 export type Unreadable = { fault: string }
@@ -34,14 +35,13 @@ function misfit(file: ExchangedJob): string | null {
   if (machine.customerId !== customer.id) return 'its machine is of another customer.'
   if (model && machine.modelId !== model.id) return 'its machine is of another model.'
   if (!model && machine.modelId !== null) return 'the record of its machine’s model is missing.'
-  for (const list of EXCHANGED_LISTS) {
+  for (const list of JOB_LISTS) {
     const stray = file[list].find(({ jobId }) => jobId !== job.id)
     if (stray) return `${list} holds one of another job.`
   }
-  const ids = [
-    ...EXCHANGED_LISTS.filter((list) => !ONE_A_JOB.has(list)),
-    'pieces' as const,
-  ].flatMap((list) => file[list].map(({ id }) => id))
+  // Of what a job has one of, it is under the job's id.
+  const many = JOB_LISTS.filter((list) => FACTS[list].inJob === 'many')
+  const ids = [...many, 'pieces' as const].flatMap((list) => file[list].map(({ id }) => id))
   if (new Set(ids).size < ids.length) return 'two of its records have the same id.'
   if (!plans.some(({ id }) => id === job.planId)) return 'the plan on its board is missing.'
   const known = new Set([...modules, ...pieces].map(({ id }) => id))
@@ -54,6 +54,3 @@ function misfit(file: ExchangedJob): string | null {
   if (map && !photos.some(({ id }) => id === map)) return 'the photo of its screw map is missing.'
   return null
 }
-
-/** They have the job's own id. */
-const ONE_A_JOB: ReadonlySet<string> = new Set(['fits', 'verifications', 'handovers'])

@@ -115,21 +115,22 @@ test('a file that is damaged, hostile, newer or of something else changes nothin
   const at = Math.floor(file.length / 3)
   flipped[at] = (flipped[at] ?? 0) ^ 0xff
   const bomb = await zipped({ 'job.json': Buffer.alloc(30_000_000, 0x20) })
+  // As long as the name that is written, so that nothing else of the archive moves.
+  const plain = await zipped({ 'job.json': text, 'photos/x.jpg': 'x' })
+  const climbing = Buffer.from(
+    plain.toString('latin1').replaceAll('photos/x.jpg', '../../xx.jpg'),
+    'latin1',
+  )
   const strayPlan = [{ ...value.plans[0], jobId: crypto.randomUUID() }]
   const held = { A: { moduleId: crypto.randomUUID(), unit: 0 } }
   const before = (await elsewhere.get('/jobs')).body.length
   const cases: [string, Buffer, number, RegExp][] = [
     ['no zip', Buffer.from('no zip at all'), 400, /no zip archive/],
-    ['empty', Buffer.alloc(0), 400, /./],
+    ['empty', Buffer.alloc(0), 400, /Send the file of a job|no zip archive/],
     ['cut off', file.subarray(0, file.length - 40), 400, /zip archive/],
     ['a bit turned', flipped, 400, /damaged/],
     ['a bomb', bomb, 413, /more in the file/],
-    [
-      'another path',
-      await zipped({ 'job.json': text, 'photos/../x.jpg': '' }).catch(() => Buffer.from('x')),
-      400,
-      /./,
-    ],
+    ['another path', climbing, 400, /invalid relative path|damaged/],
     ['something beside it', await zipped({ 'job.json': text, 'run.sh': 'x' }), 400, /has no place/],
     ['no job in it', await zipped({}), 400, /no job\.json/],
     ['no JSON', await zipped({ 'job.json': '{' }), 400, /no JSON/],

@@ -1,27 +1,19 @@
 import type { ExchangedJob } from '@tembrix/core/exchange'
+import { JOB_LISTS } from '@tembrix/core/records'
 import { eq, sql } from 'drizzle-orm'
 import { jobs, modules, pictures, type Transaction } from '../database'
 import { HttpError } from '../http'
 import { retell } from '../search'
 import {
-  claimKind,
   create,
   customerKind,
-  fitKind,
-  framesKind,
-  handoverKind,
   jobKind,
   type Kind,
+  kindOf,
   machineKind,
-  measurementKind,
   modelKind,
   moduleKind,
-  photoKind,
-  planKind,
-  quoteKind,
-  readingKind,
   type StoredTable,
-  verificationKind,
 } from '../store'
 
 /** What became of a file: the job, and whether it has the number it had. */
@@ -60,36 +52,32 @@ export async function takeIn(
     const fittedJobId = piece.source === 'shelf' ? job.id : null
     await create(tx, moduleKind, { ...piece, jobId: null, fromJobId: null, fittedJobId })
   }
-  const modulesOf = await Promise.all(
-    file.modules.map(async (module) => ({
-      ...module,
-      fromJobId: (await isThere(tx, jobs, module.fromJobId)) ? module.fromJobId : null,
-      fittedJobId: (await isThere(tx, jobs, module.fittedJobId)) ? module.fittedJobId : null,
-    })),
-  )
-  await createAll(tx, moduleKind, modulesOf)
-  await createAll(tx, planKind, file.plans)
-  await createAll(tx, quoteKind, file.quotes)
-  await createAll(tx, readingKind, file.readings)
-  await createAll(tx, photoKind, file.photos)
-  await createAll(tx, fitKind, file.fits)
-  await createAll(tx, verificationKind, file.verifications)
-  await createAll(tx, handoverKind, file.handovers)
-  await createAll(tx, claimKind, file.claims)
-  await createAll(tx, measurementKind, file.measurements)
-  await createAll(tx, framesKind, file.frames)
+  const own = await Promise.all(file.modules.map((module) => withoutStrangers(tx, module)))
+  for (const list of JOB_LISTS) {
+    await createAll(tx, kindOf(list), list === 'modules' ? own : file[list])
+  }
   for (const [photoId, picture] of photos) await tx.insert(pictures).values({ photoId, picture })
   await retell(tx, { id: job.id })
   return { id: job.id, number, numberBefore: job.number }
 }
 
+/** A module without what it says of jobs that are not here. */
+async function withoutStrangers(tx: Transaction, module: ExchangedJob['modules'][number]) {
+  const { fromJobId, fittedJobId } = module
+  return {
+    ...module,
+    fromJobId: (await isThere(tx, jobs, fromJobId)) ? fromJobId : null,
+    fittedJobId: (await isThere(tx, jobs, fittedJobId)) ? fittedJobId : null,
+  }
+}
+
 async function createAll<T extends StoredTable>(
   tx: Transaction,
   kind: Kind<T>,
-  records: readonly T['$inferInsert'][],
+  records: readonly object[],
 ): Promise<void> {
   for (const record of records) {
-    const { fresh } = await create(tx, kind, record)
+    const { fresh } = await create(tx, kind, record as T['$inferInsert'])
     if (!fresh)
       throw new HttpError(409, 'taken', `A ${kind.record} of it is here with another job.`)
   }

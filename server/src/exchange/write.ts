@@ -1,4 +1,5 @@
 import { EXCHANGE_FORMAT, EXCHANGE_VERSION, ExchangedJob } from '@tembrix/core/exchange'
+import { JobFile } from '@tembrix/core/records'
 import { inArray } from 'drizzle-orm'
 import { modules, pictures, type Transaction } from '../database'
 import { readJob } from '../jobs'
@@ -9,42 +10,34 @@ export async function exchanged(
   tx: Transaction,
   id: string,
 ): Promise<{ job: ExchangedJob; pictures: Map<string, Uint8Array> }> {
-  const { customer, machine, ...rest } = await readJob(tx, id)
-  const file = rest as unknown as ExchangedJob & ExchangedJob['job'] & { machineId: string }
-  const model = (machine as { modelId: string | null }).modelId
-  const own = new Set(file.modules.map((module) => module.id))
-  const placed = [file.found, ...file.plans.map(({ placement }) => placement ?? {})]
-  const held = [
-    ...new Set(placed.flatMap((one) => Object.values(one).map(({ moduleId }) => moduleId))),
-  ].filter((one) => !own.has(one))
-  const pieces = held.length > 0 ? await listed(tx, moduleKind, inArray(modules.id, held)) : []
-  const photoIds = file.photos.map((photo) => photo.id)
-  const taken =
-    photoIds.length > 0
-      ? await tx.select().from(pictures).where(inArray(pictures.photoId, photoIds))
-      : []
-  const lists = {
-    modules: file.modules,
-    plans: file.plans,
-    quotes: file.quotes,
-    readings: file.readings,
-    photos: file.photos,
-    fits: file.fits,
-    verifications: file.verifications,
-    handovers: file.handovers,
-    claims: file.claims,
-    measurements: file.measurements,
-    frames: file.frames,
-  }
-  const job = ExchangedJob.parse({
+  const file = JobFile.parse(await readJob(tx, id))
+  const { modelId } = file.machine
+  const job = {
+    ...file,
     format: EXCHANGE_FORMAT,
     version: EXCHANGE_VERSION,
-    job: rest,
-    customer,
-    machine,
-    model: model ? await find(tx, modelKind, model) : null,
-    pieces,
-    ...lists,
-  })
-  return { job, pictures: new Map(taken.map(({ photoId, picture }) => [photoId, picture])) }
+    job: file,
+    model: modelId ? await find(tx, modelKind, modelId) : null,
+    pieces: await piecesOf(tx, file),
+  }
+  const wanted = Object.keys(ExchangedJob.shape) as (keyof typeof job)[]
+  return {
+    job: ExchangedJob.parse(Object.fromEntries(wanted.map((name) => [name, job[name]]))),
+    pictures: await picturesOf(tx, file),
+  }
+}
+
+/** What the job's slots hold, found or planned, and that is not its own. */
+async function piecesOf(tx: Transaction, { found, plans, modules: own }: JobFile) {
+  const placed = [found, ...plans.map(({ placement }) => placement ?? {})]
+  const held = new Set(placed.flatMap((one) => Object.values(one).map(({ moduleId }) => moduleId)))
+  for (const { id } of own) held.delete(id)
+  return held.size > 0 ? listed(tx, moduleKind, inArray(modules.id, [...held])) : []
+}
+
+async function picturesOf(tx: Transaction, { photos }: JobFile): Promise<Map<string, Uint8Array>> {
+  if (photos.length === 0) return new Map()
+  const ids = photos.map(({ id }) => id)
+  const rows = await tx.select().from(pictures).where(inArray(pictures.photoId, ids))
+  return new Map(rows.map(({ photoId, picture }) => [photoId, picture]))
 }
