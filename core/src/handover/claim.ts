@@ -1,8 +1,8 @@
-import type { HandoverDocument, ShopModule } from '../records'
+import type { Assignment, HandoverDocument, Piece, ShopModule } from '../records'
 import type { FittedPart } from './parts'
 
 /** Who stands by a part on a day: the shop, its maker or supplier; with the last day of each. */
-export interface Standing {
+export interface StoodBy {
   shop: string | null
   maker: string | null
 }
@@ -15,7 +15,7 @@ export function standsBy(
   document: Pick<HandoverDocument, 'fitted'>,
   slot: string,
   today: string,
-): Standing {
+): StoodBy {
   const part = document.fitted.find((one) => one.slot === slot)
   const shop = part?.shop && part.shop.months > 0 ? part.shop.until : null
   const open = (until: string | null | undefined) => (until && until >= today ? until : null)
@@ -32,11 +32,17 @@ export interface Claimable extends FittedPart {
 /** The parts of these that the shop brought: what the customer had is nobody's to claim for. */
 export const claimable = (
   parts: readonly FittedPart[],
-  assigned: Readonly<Record<string, { moduleId: string; unit: number }>>,
-  pieces: ReadonlyMap<string, Pick<ShopModule, 'id'> & { supplier?: string }>,
+  assigned: Assignment,
+  pieces: ReadonlyMap<string, Piece>,
 ): Claimable[] =>
   parts.flatMap((part) => {
     const held = assigned[part.slot]
     if (!held || part.state === 'own' || part.state === 'stayed') return []
-    return [{ ...part, ...held, supplier: pieces.get(held.moduleId)?.supplier ?? '' }]
+    return [
+      {
+        ...part,
+        ...held,
+        supplier: (pieces.get(held.moduleId) as ShopModule | undefined)?.supplier ?? '',
+      },
+    ]
   })

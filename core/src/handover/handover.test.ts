@@ -363,7 +363,7 @@ describe('a claim', () => {
     const claims = claimable(
       parts,
       mixed.assignment,
-      new Map([[ID(3), { id: ID(3), supplier: 'Ash' }]]),
+      piecesById([piece(3, { source: 'supplier', supplier: 'Ash' })]),
     )
     expect(claims.map(({ slot, moduleId, supplier }) => [slot, moduleId, supplier])).toEqual([
       ['B2', ID(3), 'Ash'],

@@ -1,4 +1,4 @@
-export { type Claimable, claimable, type Standing, standsBy } from './claim'
+export { type Claimable, claimable, type StoodBy, standsBy } from './claim'
 export {
   type HandoverFacts,
   handoverFacts,
@@ -8,6 +8,7 @@ export {
 } from './facts'
 export { type Against, type Gained, gainsOf } from './gained'
 export { type NextUpgrade, nextUpgrades } from './nextSteps'
+export { type ModuleNames, type OnRecord, onRecord } from './onRecord'
 export { type OpenPoint, openPointsOf, type ToHandOver, withoutReason } from './openPoints'
 export { type FittedPart, partsFitted, partsRemoved, type RemovedPart } from './parts'
 export { agreedOption, paidIn, unpaid } from './payment'

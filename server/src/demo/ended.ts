@@ -1,7 +1,7 @@
 import { fittingSteps } from '@tembrix/core/fitting'
-import { handoverFacts, monthsFor, termFrom } from '@tembrix/core/handover'
+import { type HandoverFacts, handoverFacts, onRecord } from '@tembrix/core/handover'
 import { fittingInput, NOTHING_KNOWN, type Situation, situationOf } from '@tembrix/core/job'
-import type { Machine, Module } from '@tembrix/core/model'
+import type { Module } from '@tembrix/core/model'
 import {
   type Handover,
   type HandoverDocument,
@@ -97,9 +97,10 @@ export async function seedEnded(
 const nameOf = ({ generation, capacityGiB, article }: Module) =>
   `${capacityGiB} GB ${generation}, ${article}`
 
+/** A report in fewer words than the page writes. */
 function documentOf(
   file: JobFile,
-  facts: ReturnType<typeof handoverFacts>,
+  facts: HandoverFacts,
   planned: Situation,
   at: string,
 ): HandoverDocument {
@@ -108,10 +109,9 @@ function documentOf(
   const gb = planned.evaluation.capacity.installedGiB
   const was = facts.before.evaluation.capacity.installedGiB
   return {
-    shopName: terms.shopName,
-    address: terms.address,
+    ...onRecord(facts, terms, on, { drawn: nameOf, listed: nameOf }),
+    paid: facts.toPay ?? 0,
     customerName: file.customer.name,
-    machineName: file.machine.machine.name,
     serialNumber: file.machine.serialNumber,
     on,
     sections: [
@@ -120,37 +120,11 @@ function documentOf(
       { section: 'done', paragraphs: [`We put in new modules. It now has ${gb} GB of memory.`] },
       { section: 'gained', paragraphs: ['How much faster it is was not measured.'] },
     ],
-    board: boardOf(file.machine.machine, facts),
     runs: [{ what: 'Memory', before: `${was} GB`, now: `${gb} GB`, seen: false }],
     measured: [],
     tests: [],
     setup: [],
-    fitted: facts.parts.map(({ slot, module, state, serial, makerUntil }) => ({
-      slot,
-      text: nameOf(module),
-      serial,
-      state,
-      shop: termFrom(on, monthsFor(state, terms.warranty)),
-      makerUntil,
-    })),
-    removed: facts.removed.map(({ module, serial, to }) => ({ text: nameOf(module), serial, to })),
-    work: termFrom(on, terms.warranty.work),
-    currency: terms.currency,
-    toPay: facts.toPay,
-    paid: facts.toPay ?? 0,
     accessories: [],
     open: [],
   }
 }
-
-const boardOf = (machine: Machine, { before, after }: ReturnType<typeof handoverFacts>) =>
-  machine.slots.map(({ id, channel }) => {
-    const [was, is] = [before.placement[id], after.placement[id]]
-    return {
-      slot: id,
-      channel: String(channel),
-      before: was ? nameOf(was) : null,
-      now: is ? nameOf(is) : null,
-      changed: before.assignment[id]?.moduleId !== after.assignment[id]?.moduleId,
-    }
-  })

@@ -25,8 +25,9 @@ export function ReportView({ handing }: { handing: HandingOver }) {
       {document.sections.map(({ section, paragraphs }) => (
         <div key={section}>
           <h3 className="font-semibold">{SECTION_NAMES[section]}</h3>
-          {paragraphs.map((text) => (
-            <p key={text} className="mb-1">
+          {paragraphs.map((text, at) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: paragraphs keep their places
+            <p key={at} className="mb-1">
               {text}
             </p>
           ))}

@@ -1,11 +1,4 @@
-import {
-  filledIn,
-  type HandoverFacts,
-  monthsFor,
-  partOf,
-  type Report,
-  termFrom,
-} from '@tembrix/core/handover'
+import { filledIn, type HandoverFacts, onRecord, partOf, type Report } from '@tembrix/core/handover'
 import type { Module } from '@tembrix/core/model'
 import {
   type Handover,
@@ -41,17 +34,14 @@ export function handoverDocument({
   on,
 }: Basis): HandoverDocument {
   return {
-    shopName: terms.shopName,
-    address: terms.address,
+    ...onRecord(facts, terms, on, { drawn: singly, listed: partName }),
     customerName: file.customer.name,
-    machineName: facts.machine.name,
     serialNumber: file.machine.serialNumber,
     on,
     sections: SECTIONS.map((section) => ({
       section,
       paragraphs: filledIn(partOf(section, handover.wording, written), figures),
     })).filter(({ paragraphs }) => paragraphs.length > 0),
-    board: boardOf(facts),
     runs: runsOf(facts),
     measured: facts.gains.map(measuredRow),
     tests: facts.steadiness
@@ -60,23 +50,6 @@ export function handoverDocument({
         ]
       : [],
     setup: setupOf(facts),
-    fitted: facts.parts.map(({ slot, module, state, serial, makerUntil }) => ({
-      slot,
-      text: partName(module),
-      serial,
-      state,
-      shop: termFrom(on, monthsFor(state, terms.warranty)),
-      makerUntil,
-    })),
-    removed: facts.removed.map(({ module, serial, to }) => ({
-      text: partName(module),
-      serial,
-      to,
-    })),
-    work: facts.fitted ? termFrom(on, terms.warranty.work) : null,
-    currency: terms.currency,
-    toPay: facts.toPay,
-    paid: facts.paid,
     accessories: handover.returned,
     open: facts.points.map((point) => ({
       code: point.code,
@@ -89,28 +62,6 @@ export function handoverDocument({
 /** One module by itself, also where it is of a kit. */
 const singly = (module: Module) => describeModule({ ...module, kit: null })
 const partName = (module: Module) => `${singly(module)}, ${module.article}`.slice(0, 200)
-
-function boardOf({ machine, before, after }: HandoverFacts): HandoverDocument['board'] {
-  const soldered = machine.soldered.map(({ channel, module }) => ({
-    slot: 'soldered',
-    channel: String(channel),
-    before: describeModule(module),
-    now: describeModule(module),
-    changed: false,
-  }))
-  const slots = machine.slots.map(({ id, channel }) => {
-    const [was, is] = [before.placement[id], after.placement[id]]
-    const [held, holds] = [before.assignment[id], after.assignment[id]]
-    return {
-      slot: id,
-      channel: String(channel),
-      before: was ? singly(was) : null,
-      now: is ? singly(is) : null,
-      changed: held?.moduleId !== holds?.moduleId || held?.unit !== holds?.unit,
-    }
-  })
-  return [...soldered, ...slots]
-}
 
 function runsOf({ before, now }: HandoverFacts): HandoverDocument['runs'] {
   const { capacity: size, run, zones } = before.evaluation
