@@ -1,8 +1,9 @@
-import { FACTS, type HistoryLine, type Plain } from '@tembrix/core/records'
+import { FACTS, type HistoryLine } from '@tembrix/core/records'
 import { useState } from 'react'
 import { useHistoryQuery } from '../../../base/data'
-import { ago, capital, day, dayAndTime, list, money } from '../../../base/format'
+import { ago, capital, list } from '../../../base/format'
 import { Disclosure } from '../../../base/ui'
+import { valueWords } from './historyWords'
 
 const CALLED = new Map<HistoryLine['record'], string>([
   ...Object.values(FACTS).map(({ record, called }) => [record, called] as const),
@@ -104,6 +105,9 @@ function sentence({ record, action, fields }: HistoryLine): string {
   return `${what}: ${list(fields.map((field) => FIELDS[field] ?? field))}`
 }
 
+/** Fields that are amounts in minor units. */
+const MONEY = new Set(['budget', 'price'])
+
 /** Of each plain field what it was and what it is. */
 const changesIn = ({ changes }: HistoryLine): string[] =>
   Object.entries(changes ?? {})
@@ -111,18 +115,5 @@ const changesIn = ({ changes }: HistoryLine): string[] =>
     .filter(([field]) => !field.endsWith('Id'))
     .map(
       ([field, [was, is]]) =>
-        `${capital(FIELDS[field] ?? field)}: ${valueWords(field, was)} → ${valueWords(field, is)}`,
+        `${capital(FIELDS[field] ?? field)}: ${valueWords(was, MONEY.has(field))} → ${valueWords(is, MONEY.has(field))}`,
     )
-
-const DAY = /^\d{4}-\d\d-\d\d$/
-const MONEY = new Set(['budget', 'price'])
-const SHOWN = 120
-
-function valueWords(field: string, value: Plain): string {
-  if (value === null || value === '') return 'nothing'
-  if (typeof value === 'boolean') return value ? 'yes' : 'no'
-  if (typeof value === 'number') return MONEY.has(field) ? money(value) : String(value)
-  if (DAY.test(value)) return day(value)
-  if (!Number.isNaN(Date.parse(value)) && value.includes('T')) return dayAndTime(value)
-  return `“${value.length > SHOWN ? `${value.slice(0, SHOWN)}…` : value}”`
-}
