@@ -379,7 +379,7 @@ export const DEMO_JOBS: DemoJob[] = [
   {
     customer: { name: 'Abel Norcott', phone: '0555 0161' },
     machine: machine('desktop-2', { name: 'Wagtail Mini Tower' }),
-    complaint: 'The parish map does not fit into memory any more.',
+    complaint: 'The parish map has become too large for its memory.',
     uses: 'Maps, spreadsheets.',
     budget: 15000,
     stage: 'fit',

@@ -36,7 +36,8 @@ export function Day() {
   const count = (of: DayGroup) => jobs.filter((job) => dayGroup(job, on) === of).length
   const show = (next: DayGroup | null) => setParams(next ? { group: next } : {}, { replace: true })
   if (jobs.length === 0) {
-    if (shop?.terms.shopName === '')
+    if (!shop) return <Waiting>Reading the settings…</Waiting>
+    if (shop.terms.shopName === '')
       return (
         <Suspense fallback={<Waiting>Opening…</Waiting>}>
           <FirstRun shop={shop} />

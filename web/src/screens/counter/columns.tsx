@@ -1,6 +1,5 @@
 import { DAY_GROUPS, dayGroup } from '@tembrix/core/counter'
-import type { JobLine } from '@tembrix/core/records'
-import { STAGES } from '@tembrix/core/records'
+import { type JobLine, STAGES } from '@tembrix/core/records'
 import { Link } from 'react-router'
 import { ago, day, overdue, today } from '../../base/format'
 import type { Column } from '../../base/table'

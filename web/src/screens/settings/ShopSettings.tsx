@@ -1,4 +1,5 @@
 import { STARTING_CAUSES } from '@tembrix/core/diagnose'
+import { same } from '@tembrix/core/model'
 import { POLICIES } from '@tembrix/core/plan'
 import type { STARTING_TERMS } from '@tembrix/core/records'
 import { STARTING_USES } from '@tembrix/core/sizing'
@@ -70,8 +71,6 @@ export function ShopSettings() {
     </div>
   )
 }
-
-const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
 
 interface PartProps {
   name: string
