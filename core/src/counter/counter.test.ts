@@ -3,10 +3,11 @@ import type { CounterState, NextAct, Stage } from '../records'
 import { type CounterFacts, counterStanding, dayGroup, inOrderOfWork } from '.'
 
 const TODAY = '2030-02-10'
+const NOTHING_BOUGHT = { units: 0, ordered: 0, here: 0, lastOn: null }
 const job = (of: Partial<CounterFacts>): CounterFacts => ({
   stage: 'plan',
   planned: false,
-  supplied: false,
+  supply: NOTHING_BOUGHT,
   quotes: [],
   fit: null,
   signed: false,
@@ -37,7 +38,30 @@ test.each<[string, Partial<CounterFacts>, CounterState, NextAct]>([
   ],
   ['declined', { quotes: [quote({ ended: 'declined' })] }, 'approval', 'QUOTE_AGAIN'],
   ['approved, all in the shop', { quotes: approved }, 'bench', 'FIT'],
-  ['approved, from a supplier', { quotes: approved, supplied: true }, 'parts', 'GET_PARTS'],
+  [
+    'approved, from a supplier, one of two ordered',
+    { quotes: approved, supply: { units: 2, ordered: 1, here: 0, lastOn: null } },
+    'parts',
+    'ORDER_PARTS',
+  ],
+  [
+    'all ordered, one of two here',
+    { quotes: approved, supply: { units: 2, ordered: 2, here: 1, lastOn: TODAY } },
+    'parts',
+    'AWAIT_PARTS',
+  ],
+  [
+    'the last was to come yesterday',
+    { quotes: approved, supply: { units: 2, ordered: 2, here: 1, lastOn: '2030-02-09' } },
+    'parts',
+    'CHASE_PARTS',
+  ],
+  [
+    'all here',
+    { quotes: approved, supply: { units: 2, ordered: 2, here: 2, lastOn: null } },
+    'bench',
+    'FIT',
+  ],
   [
     'an approval with a later draft stands',
     { quotes: [...approved, quote({ validUntil: null }, 2)] },
@@ -46,7 +70,11 @@ test.each<[string, Partial<CounterFacts>, CounterState, NextAct]>([
   ],
   [
     'begun',
-    { quotes: approved, supplied: true, fit: { begun: true, finished: false } },
+    {
+      quotes: approved,
+      supply: { ...NOTHING_BOUGHT, units: 1 },
+      fit: { begun: true, finished: false },
+    },
     'bench',
     'FIT',
   ],

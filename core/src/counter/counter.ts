@@ -1,13 +1,22 @@
 import { agreedTo, stateOf } from '../quote'
 import { type CounterState, type NextAct, STAGES, type Stage } from '../records'
 
+/** Of the pieces that are bought of suppliers: how many, ordered, and come; and when the last comes (ISO date). */
+export interface Supply {
+  units: number
+  ordered: number
+  here: number
+  /** Null where nothing is awaited, or the supplier has not said. */
+  lastOn: string | null
+}
+
 /** What has happened in a job, as far as the counter goes. */
 export interface CounterFacts {
   stage: Stage
   /** The plan on the board changes what is in the slots. */
   planned: boolean
-  /** What is planned is bought of a supplier. */
-  supplied: boolean
+  /** Pieces planned that are bought of suppliers. */
+  supply: Supply
   /** Its quotes in the order of their numbers; `validUntil` (ISO date) null for a draft. */
   quotes: readonly {
     number: number
@@ -39,7 +48,7 @@ export function counterStanding(job: CounterFacts, today: string): CounterStandi
 }
 
 /** What a quote leaves to be done; null before there is one. */
-function quoted({ quotes, supplied }: CounterFacts, today: string): CounterStanding | null {
+function quoted({ quotes, supply }: CounterFacts, today: string): CounterStanding | null {
   const versions = quotes.map(({ number, validUntil, approved, ended }) => ({
     number,
     document: validUntil === null ? null : { validUntil },
@@ -49,7 +58,8 @@ function quoted({ quotes, supplied }: CounterFacts, today: string): CounterStand
   const newest = versions.at(-1)
   if (!newest) return null
   if (agreedTo(versions)) {
-    return supplied ? { state: 'parts', act: 'GET_PARTS' } : { state: 'bench', act: 'FIT' }
+    const act = partsAct(supply, today)
+    return act ? { state: 'parts', act } : { state: 'bench', act: 'FIT' }
   }
   switch (stateOf(newest, versions, today)) {
     case 'offered':
@@ -59,6 +69,13 @@ function quoted({ quotes, supplied }: CounterFacts, today: string): CounterStand
     default:
       return { state: 'approval', act: 'QUOTE_AGAIN' }
   }
+}
+
+/** What is to be done about parts that have not come; null where all are here. */
+function partsAct({ units, ordered, here, lastOn }: Supply, today: string): NextAct | null {
+  if (here >= units) return null
+  if (ordered < units) return 'ORDER_PARTS'
+  return lastOn !== null && lastOn < today ? 'CHASE_PARTS' : 'AWAIT_PARTS'
 }
 
 function before({ stage, planned }: CounterFacts): CounterStanding {

@@ -6,5 +6,6 @@ export {
   type DayGroup,
   dayGroup,
   inOrderOfWork,
+  type Supply,
 } from './counter'
 export { phoneForms } from './phone'

@@ -23,6 +23,7 @@ const Piece = ModuleRecord.omit({
   jobId: true,
   fromJobId: true,
   fittedJobId: true,
+  standsFor: true,
 })
 
 type Lists = {

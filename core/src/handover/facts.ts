@@ -56,7 +56,7 @@ export interface HandoverFacts {
 export interface ToReport extends ToProve {
   file: Pick<
     JobFile,
-    'fits' | 'handovers' | 'quotes' | 'measurements' | 'verifications' | 'accessories'
+    'id' | 'fits' | 'handovers' | 'quotes' | 'measurements' | 'verifications' | 'accessories'
   >
   pieces: ReadonlyMap<string, Piece>
 }
@@ -75,7 +75,7 @@ export function handoverFacts(
     !same(before.assignment, planned.assignment) || !same(before.settings, planned.settings)
   const fitted = fit?.finishedAt != null
   const after = fitted ? planned : before
-  const work = { now: before, planned: after, pieces, fit }
+  const work = { jobId: file.id, now: before, planned: after, pieces, fit }
   const removed = partsRemoved(work)
   const gains = gainsOf(testedOf(file.measurements), forecast)
   const option = agreedOption(file.quotes)

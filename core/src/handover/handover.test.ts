@@ -110,7 +110,7 @@ const planned = situationOf(machine, at(['A2', 2], ['B2', 3, 0], ['B1', 3, 1]), 
 describe('parts', () => {
   test('each with its serial number as noted at the bench, else its own; a supplier’s article has none', () => {
     const fit = { serials: { [`${ID(3)} 1`]: 'NEW-31' }, removed: {} }
-    const rows = partsFitted({ now, planned, pieces, fit }).map(
+    const rows = partsFitted({ jobId: ID(8), now, planned, pieces, fit }).map(
       ({ slot, state, serial, makerUntil }) => [slot, state, serial, makerUntil],
     )
     expect(rows).toEqual([
@@ -118,13 +118,25 @@ describe('parts', () => {
       ['B1', 'new', 'NEW-31', null],
       ['B2', 'new', '', null],
     ])
-    const kept = partsFitted({ now, planned: now, pieces, fit: undefined })
+    const kept = partsFitted({ jobId: ID(8), now, planned: now, pieces, fit: undefined })
     expect(kept).toMatchObject([{ slot: 'A2', state: 'stayed', serial: 'OLD-1' }])
+  })
+
+  test('what was ordered for the job has the serial number and the warranty it came with', () => {
+    const standsFor = { jobId: ID(8), moduleId: ID(3), unit: 1 }
+    const came = piece(5, { serialNumber: 'CAME-5', warrantyUntil: '2031-05-01', standsFor })
+    const with5 = new Map([...pieces, ...piecesById([came])])
+    const serials = (jobId: string) =>
+      partsFitted({ jobId, now, planned, pieces: with5, fit: undefined }).map(
+        ({ serial, makerUntil }) => [serial, makerUntil],
+      )
+    expect(serials(ID(8))[1]).toEqual(['CAME-5', '2031-05-01'])
+    expect(serials(ID(7))[1]).toEqual(['', null])
   })
 
   test('what came out goes where somebody said', () => {
     const out = (removed: Fit['removed']) =>
-      partsRemoved({ now, planned, pieces, fit: { serials: {}, removed } }).map(
+      partsRemoved({ jobId: ID(8), now, planned, pieces, fit: { serials: {}, removed } }).map(
         ({ serial, to }) => [serial, to],
       )
     expect(out({})).toEqual([['OLD-1', null]])
@@ -235,7 +247,13 @@ describe('open points', () => {
   })
 
   test('an old module nobody decided on, and the sum unpaid, are named; a reason of blanks is none', () => {
-    const removed = partsRemoved({ now, planned, pieces, fit: { serials: {}, removed: {} } })
+    const removed = partsRemoved({
+      jobId: ID(8),
+      now,
+      planned,
+      pieces,
+      fit: { serials: {}, removed: {} },
+    })
     const points = openPointsOf({ ...closed, removed, unpaid: 1250 })
     expect(points).toEqual([
       { code: 'UNPAID', amount: 1250 },
@@ -359,7 +377,7 @@ describe('a claim', () => {
 
   test('is made for what the shop brought, not for what the customer had', () => {
     const mixed = situationOf(machine, at(['A2', 1], ['B2', 3, 0]), pieces, PLAIN)
-    const parts = partsFitted({ now, planned: mixed, pieces, fit: undefined })
+    const parts = partsFitted({ jobId: ID(8), now, planned: mixed, pieces, fit: undefined })
     const claims = claimable(
       parts,
       mixed.assignment,

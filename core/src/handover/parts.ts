@@ -1,5 +1,6 @@
 import type { Situation } from '../job'
 import type { Module } from '../model'
+import { cameFor } from '../orders'
 import { type Destination, type Fit, movesOf, type Piece, type ShopModule } from '../records'
 
 /** A module in a slot once the work is done. */
@@ -24,6 +25,7 @@ export interface RemovedPart {
 }
 
 export interface ToFitted {
+  jobId: string
   now: Situation
   planned: Situation
   pieces: ReadonlyMap<string, Piece>
@@ -31,11 +33,15 @@ export interface ToFitted {
 }
 
 /** What is in the slots when the work is done, in the board's order, with what is on record of each. */
-export function partsFitted({ now, planned, pieces, fit }: ToFitted): FittedPart[] {
+export function partsFitted({ jobId, now, planned, pieces, fit }: ToFitted): FittedPart[] {
+  const came = [...(pieces.values() as Iterable<ShopModule>)].filter(
+    ({ standsFor }) => standsFor?.jobId === jobId,
+  )
   const found = new Set(Object.values(now.assignment).map(({ moduleId }) => moduleId))
   return Object.entries(planned.placement).flatMap(([slot, module]) => {
     const assigned = planned.assignment[slot]
-    const piece = assigned && (pieces.get(assigned.moduleId) as ShopModule | undefined)
+    const sold = assigned && (pieces.get(assigned.moduleId) as ShopModule | undefined)
+    const piece = assigned && (cameFor(came, jobId, assigned) ?? sold)
     if (!module || !piece) return []
     const noted = fit?.serials[`${assigned.moduleId} ${assigned.unit}`]
     const isOne = piece.source !== 'supplier'

@@ -13,7 +13,8 @@ export function newVisit(
   newId: () => string,
 ): { jobId: string; writes: ActWrite[] } {
   const jobId = newId()
-  const parts = partsFitted({ now: after, planned: after, pieces, fit: file.fits[0] })
+  const work = { jobId: file.id, now: after, planned: after, pieces, fit: file.fits[0] }
+  const parts = partsFitted(work)
   const found: Assignment = {}
   const modules = parts.map(({ slot, module, serial, makerUntil }): ActWrite => {
     const id = newId()

@@ -1,5 +1,4 @@
-import type { Module } from '../model'
-import { grouped } from './grouped'
+import { grouped, type Module } from '../model'
 import type { Bundle } from './supply'
 
 /** One purchase, or one piece the customer has. */

@@ -1,5 +1,4 @@
-import type { Machine } from '../model'
-import { grouped } from './grouped'
+import { grouped, type Machine } from '../model'
 import { likeness } from './lots'
 import type { Policy } from './request'
 import type { Pool } from './search'

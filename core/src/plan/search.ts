@@ -1,4 +1,4 @@
-import type { Machine } from '../model'
+import { grouped, type Machine } from '../model'
 import {
   type Channels,
   channelsOf,
@@ -13,7 +13,6 @@ import {
 } from './channels'
 import { type Condition, conditionsOf, type Load } from './conditions'
 import { type Candidate, Front } from './front'
-import { grouped } from './grouped'
 import { type Lot, lotsOf, type Unit } from './lots'
 import { CHARGE_PER_PRICE, type Cheapest, cheapest, costOf, purchasesOf } from './purchases'
 import type { Need } from './request'

@@ -1,6 +1,7 @@
 import type { Fit } from './fit'
 import type { Handover } from './handover'
 import type { ModuleRecord } from './moduleRecord'
+import type { Order } from './order'
 import type { Stored } from './stored'
 import type { Verification } from './verification'
 
@@ -20,6 +21,9 @@ export const UNKNOWN_PIECE: Omit<Blank<ModuleRecord>, 'module' | 'source'> = {
   leadDays: null,
   askedAt: null,
   fittedJobId: null,
+  standsFor: null,
+  cost: null,
+  invoice: '',
 }
 
 /** A fitting nobody has begun. */
@@ -58,6 +62,17 @@ export const UNVERIFIED: Blank<Verification> = {
   tuning: [],
   accepted: {},
   changes: null,
+}
+
+/** An order nobody has sent. */
+export const NOT_ORDERED: Omit<Blank<Order>, 'supplier' | 'currency' | 'number'> = {
+  lines: [],
+  note: '',
+  sent: null,
+  confirmation: null,
+  arrived: [],
+  open: true,
+  cancelled: null,
 }
 
 /** A job nobody has begun to hand over. */

@@ -92,6 +92,8 @@ export const JobLine = Job.pick({
   machineKind: z.string(),
   state: z.enum(COUNTER_STATES),
   act: z.enum(NEXT_ACTS),
+  /** When the last part on order comes; null where none is awaited or nobody has said. */
+  partsOn: z.iso.date().nullable(),
 })
 export type JobLine = z.infer<typeof JobLine>
 

@@ -9,6 +9,7 @@ import { MACHINES } from './machineRecord'
 import { MEASUREMENTS } from './measurement'
 import { MODELS } from './modelRecord'
 import { MODULES } from './moduleRecord'
+import { ORDERS } from './order'
 import { PHOTOS } from './photo'
 import { PLANS } from './plan'
 import { QUOTES } from './quote'
@@ -32,6 +33,7 @@ export const KINDS = {
   claims: CLAIMS,
   measurements: MEASUREMENTS,
   frames: FRAMES,
+  orders: ORDERS,
 } as const
 
 export type Collection = keyof typeof KINDS

@@ -30,6 +30,12 @@ const fields = {
   stock: Pieces.nullable(),
   leadDays: Days.nullable(),
   askedAt: z.iso.datetime().nullable(),
+  /** The supplier's module and unit in a job's plan that this piece was ordered for. */
+  standsFor: z.object({ jobId: z.uuid(), moduleId: z.uuid(), unit: z.int().min(0) }).nullable(),
+  /** What it cost the shop, in minor units; null where nobody noted it. */
+  cost: Money.nullable(),
+  /** The delivery note or invoice it came with. */
+  invoice: ShortText,
 }
 
 export const NewModuleRecord = OwnId.extend({
@@ -45,8 +51,10 @@ export const NewModuleRecord = OwnId.extend({
   supplier: fields.supplier.default(''),
   stock: fields.stock.default(null),
   leadDays: fields.leadDays.default(null),
+  cost: fields.cost.default(null),
+  invoice: fields.invoice.default(''),
 })
-  .omit({ askedAt: true, fittedJobId: true })
+  .omit({ askedAt: true, fittedJobId: true, standsFor: true })
   .refine(({ jobId, source }) => (jobId === null) === (source !== 'customer'), {
     error: 'A customer’s module belongs to a job; the shelf’s and the supplier’s belong to none.',
     path: ['jobId'],
@@ -55,7 +63,7 @@ export type NewModuleRecord = z.input<typeof NewModuleRecord>
 
 export const ModuleChange = z
   .object(fields)
-  .omit({ jobId: true, source: true, askedAt: true, fittedJobId: true })
+  .omit({ jobId: true, source: true, askedAt: true, fittedJobId: true, standsFor: true })
   .partial()
 export type ModuleChange = z.infer<typeof ModuleChange>
 export const ModulePatch = Versioned.extend(ModuleChange.shape)
@@ -78,9 +86,14 @@ export const ShopModule = ModuleRecord.extend({
 })
 export type ShopModule = z.infer<typeof ShopModule>
 
-/** Whether a job can plan with a piece of the shop's: no other job's plans hold it. */
-export const isFreeFor = ({ keptFor }: Pick<ShopModule, 'keptFor'>, jobId: string): boolean =>
-  keptFor === null || keptFor.jobId === jobId
+/**
+ * Whether a job can plan with a piece of the shop's: no other job's plans hold it, and it was not ordered for
+ * what they hold already.
+ */
+export const isFreeFor = (
+  { keptFor, standsFor }: Pick<ShopModule, 'keptFor' | 'standsFor'>,
+  jobId: string,
+): boolean => keptFor === null || (keptFor.jobId === jobId && standsFor?.jobId !== jobId)
 
 export const MODULES = {
   record: 'module',

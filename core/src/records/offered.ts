@@ -26,8 +26,18 @@ export const SupplierQuery = z.object({
 })
 export type SupplierQuery = z.infer<typeof SupplierQuery>
 
-/** How the simulated supplier answers: for trying what happens when a real one does not. */
-export const SUPPLIER_BEHAVIOURS = ['steady', 'slow', 'failing'] as const
+/**
+ * How the simulated supplier answers, and what it does with orders (`part`: sends half of them for now, `wrong`:
+ * sends other parts): for trying what happens when a real one does not answer well.
+ */
+export const SUPPLIER_BEHAVIOURS = [
+  'steady',
+  'slow',
+  'failing',
+  'part',
+  'wrong',
+  'refusing',
+] as const
 export const SupplierBehaviour = z.enum(SUPPLIER_BEHAVIOURS)
 export type SupplierBehaviour = z.infer<typeof SupplierBehaviour>
 

@@ -20,6 +20,7 @@ import {
 import { jobRoutes } from '../jobs'
 import { RECORDS } from '../kinds'
 import { learned, learnedRoutes } from '../learned'
+import { orderRoutes } from '../orders'
 import { photoRoutes } from '../photos'
 import { computing } from '../pool'
 import { priceListRoutes } from '../priceLists'
@@ -27,7 +28,7 @@ import { type ProbeListener, probeRoutes, reportRoutes, Senders } from '../probe
 import { recordRoutes } from '../records'
 import { sheetRoutes } from '../sheets'
 import { readShop, shopRoutes } from '../shop'
-import { supplierRoutes } from '../supplier'
+import { simulatedSupplier, supplierRoutes } from '../supplier'
 import { validatedListRoutes } from '../validatedLists'
 import { webPages } from './webPages'
 
@@ -94,13 +95,15 @@ export function createApp(
   api.use('/job-files', jobFileRoutes(db))
   api.get('/jobs/:id/file', jobFile(db))
   api.use('/jobs', jobRoutes(db))
+  const supplier = simulatedSupplier()
+  api.use('/orders', jsonBody('1mb'), orderRoutes(db, RECORDS.orders, supplier))
   for (const records of Object.values(RECORDS)) {
     api.use(`/${records.collection}`, jsonBody(records.limit), recordRoutes(db, records))
   }
   api.use('/acts', jsonBody('8mb'), actRoutes(db))
   api.use(jsonBody('1mb'))
   api.use('/probe', probeRoutes(db, senders, listener))
-  api.use('/supplier', supplierRoutes(db, { mayMisbehave: demo }))
+  api.use('/supplier', supplierRoutes(db, { mayMisbehave: demo, supplier }))
   api.use('/shop', shopRoutes(db))
   app.use('/api/v1', api)
   app.use('/api', unknownRoute)

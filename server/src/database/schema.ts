@@ -16,9 +16,11 @@ import {
   type HistoryLine,
   type Measurement,
   type ModelRecord,
+  type ModuleRecord,
   type ModuleSource,
   NOTHING_SIZED,
   type OfferedOn,
+  type Order,
   type PriceList,
   type QuoteDocument,
   type QuoteOption,
@@ -48,6 +50,7 @@ import {
   jsonb,
   pgSequence,
   pgTable,
+  primaryKey,
   serial,
   text,
   unique,
@@ -244,6 +247,10 @@ export const modules = pgTable(
     stock: integer('stock'),
     leadDays: integer('lead_days'),
     askedAt: instant('asked_at'),
+    /** What it was ordered for. */
+    standsFor: jsonb('stands_for').$type<ModuleRecord['standsFor']>(),
+    cost: integer('cost'),
+    invoice: text('invoice').notNull().default(''),
     /** The price list that named it last. */
     listId: uuid('list_id'),
     said: said(SAID_OF_MODULE),
@@ -251,6 +258,8 @@ export const modules = pgTable(
   (table) => [
     index('modules_job').on(table.jobId),
     index('modules_fitted').on(table.fittedJobId),
+    index('modules_serial').on(sql`lower(serial_number)`).where(sql`source = 'shelf'`),
+    index('modules_stand_for').on(sql`(stands_for->>'jobId')`).where(sql`stands_for is not null`),
     index('modules_of_shop').on(table.source, table.firstWrite).where(sql`job_id is null`),
     index('modules_of_kind')
       .on(table.source, OFFER_KIND, table.firstWrite)
@@ -272,6 +281,48 @@ export const reservations = pgTable(
       .references(() => jobs.id),
   },
   (table) => [index('reservations_job').on(table.jobId)],
+)
+
+/** What is ordered of suppliers. */
+export const orders = pgTable(
+  'orders',
+  {
+    ...stored,
+    number: serial('number').notNull().unique(),
+    supplier: text('supplier').notNull(),
+    currency: text('currency').$type<Order['currency']>().notNull(),
+    lines: jsonb('lines').$type<Order['lines']>().notNull(),
+    note: text('note').notNull().default(''),
+    sent: jsonb('sent').$type<Order['sent']>(),
+    confirmation: jsonb('confirmation').$type<Order['confirmation']>(),
+    arrived: jsonb('arrived').$type<Order['arrived']>().notNull().default(sql`'[]'::jsonb`),
+    cancelled: jsonb('cancelled').$type<Order['cancelled']>(),
+    open: boolean('open').notNull().default(true),
+  },
+  (table) => [index('orders_open').on(table.number).where(sql`open`)],
+)
+
+/** The units of jobs' plans that orders stand for: each in one order, which the key makes sure of. */
+export const unitsOnOrder = pgTable(
+  'units_on_order',
+  {
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    moduleId: uuid('module_id').notNull(),
+    unit: integer('unit').notNull(),
+    orderId: uuid('order_id')
+      .notNull()
+      .references(() => orders.id, { onDelete: 'cascade' }),
+    lineId: uuid('line_id').notNull(),
+    /** The piece that came; null while it is on its way. */
+    pieceId: uuid('piece_id'),
+    dueOn: date('due_on', { mode: 'string' }),
+  },
+  (table) => [
+    primaryKey({ columns: [table.jobId, table.moduleId, table.unit] }),
+    index('units_of_order').on(table.orderId),
+  ],
 )
 
 export const priceLists = pgTable('price_lists', {

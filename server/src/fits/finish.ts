@@ -1,13 +1,15 @@
+import { cameFor } from '@tembrix/core/orders'
 import type { Assignment } from '@tembrix/core/records'
 import { eq, inArray } from 'drizzle-orm'
 import { type fits, modules, reservations, type Transaction } from '../database'
 import { HttpError } from '../http'
+import { piecesFor } from '../placements'
 import { change, create, find, jobKind, moduleKind, planKind, type Row } from '../store'
 
 type Fit = Row<typeof fits>
 
 /**
- * Ends a fitting: the shelf's pieces in the job's plan leave the shelf with it, removed modules that
+ * Ends a fitting: the shelf's pieces in the job's plan, and those that came for it, leave the shelf with it, removed modules that
  * the shop takes come to the shelf (used, untested), and the job goes on to Verify.
  * @throws HttpError 409 `open_removed` when nobody has said where a removed module goes.
  */
@@ -33,7 +35,10 @@ function removedBy(found: Assignment, planned: Assignment): string[] {
 async function takeFromShelf(tx: Transaction, jobId: string, planned: Assignment): Promise<void> {
   const ids = Object.values(planned).map(({ moduleId }) => moduleId)
   if (ids.length === 0) return
-  const rows = await tx.select().from(modules).where(inArray(modules.id, ids))
+  const came = await piecesFor(tx, jobId)
+  const instead = Object.values(planned).flatMap((one) => cameFor(came, jobId, one) ?? [])
+  const placed = await tx.select().from(modules).where(inArray(modules.id, ids))
+  const rows = [...placed, ...instead]
   for (const { id, version, source, module, fittedJobId } of rows) {
     if (source !== 'shelf') continue
     if (fittedJobId !== null && fittedJobId !== jobId) {

@@ -1,4 +1,4 @@
-import { counterStanding } from '@tembrix/core/counter'
+import { counterStanding, type Supply } from '@tembrix/core/counter'
 import type { JobLine } from '@tembrix/core/records'
 import { eq, inArray, sql } from 'drizzle-orm'
 import {
@@ -9,9 +9,9 @@ import {
   jobs,
   machines,
   modules,
-  modulesIn,
   plans,
   quotes,
+  unitsOnOrder,
 } from '../database'
 
 /** What became of one version of a quote. */
@@ -22,8 +22,13 @@ interface Offered {
   ended: 'declined' | 'withdrawn' | null
 }
 
-const SUPPLIED = sql<boolean>`exists (select 1 from ${modules} where ${modules.source} = 'supplier'
-  and ${modules.id} in (select value::uuid from jsonb_array_elements_text(${modulesIn(plans.placement)})))`
+const SUPPLY = sql<Supply>`(select json_build_object('units', count(*), 'ordered', count(${unitsOnOrder.unit}),
+    'here', count(${unitsOnOrder.pieceId}),
+    'lastOn', max(${unitsOnOrder.dueOn}) filter (where ${unitsOnOrder.pieceId} is null))
+  from jsonb_each(${plans.placement}) as placed
+  join ${modules} on ${modules.id} = (placed.value->>'moduleId')::uuid and ${modules.source} = 'supplier'
+  left join ${unitsOnOrder} on ${unitsOnOrder.jobId} = ${jobs.id} and ${unitsOnOrder.moduleId} = ${modules.id}
+    and ${unitsOnOrder.unit} = (placed.value->>'unit')::int)`
 
 const OFFERED = sql<Offered[] | null>`(select json_agg(json_build_object('number', ${quotes.number},
     'validUntil', ${quotes.document}->>'validUntil', 'approved', ${quotes.approval} is not null,
@@ -60,7 +65,7 @@ export async function linesOf(
         machineKind: sql<string>`${machines.machine}->>'kind'`,
       },
       planned: there(plans.placement),
-      supplied: SUPPLIED,
+      supply: SUPPLY,
       offered: OFFERED,
       begun: BEGUN,
       finished: there(fits.finishedAt),
@@ -78,7 +83,9 @@ export async function linesOf(
     rows.map(({ line, offered, begun, finished, ...job }) => {
       const fit = { begun: begun ?? false, finished }
       const facts = { ...job, stage: line.stage, quotes: offered ?? [], fit }
-      return [line.id, { ...line, ...counterStanding(facts, today) }]
+      const standing = counterStanding(facts, today)
+      const partsOn = standing.state === 'parts' ? job.supply.lastOn : null
+      return [line.id, { ...line, ...standing, partsOn }]
     }),
   )
 }

@@ -7,6 +7,7 @@ import { jobRules } from './jobs'
 import { machineRules } from './machines'
 import { modelRules } from './models'
 import { moduleRules } from './modules'
+import { orderRules } from './orders'
 import { photoRules } from './photos'
 import { planRules } from './plans'
 import { quoteRules } from './quotes'
@@ -27,6 +28,7 @@ const RULES: { [C in Collection]?: Rules<C> } = {
   fits: fitRules,
   verifications: verificationRules,
   handovers: handoverRules,
+  orders: orderRules,
   /** Reports as they came. */
   readings: { limit: '6mb' },
 }

@@ -1,2 +1,2 @@
 export { checkAssignment } from './check'
-export { keepPieces } from './keep'
+export { keepPieces, piecesFor } from './keep'

@@ -1,10 +1,20 @@
-import { eq, inArray } from 'drizzle-orm'
+import type { Assigned } from '@tembrix/core/records'
+import { eq, inArray, sql } from 'drizzle-orm'
 import { jobs, modules, plans, reservations, type Transaction } from '../database'
 import { HttpError } from '../http'
-import { find, jobKind } from '../store'
+import { find, jobKind, listed, moduleKind, type Row } from '../store'
+
+/** The pieces that were ordered for a job. */
+export const piecesFor = (tx: Transaction, jobId: string): Promise<Row<typeof modules>[]> =>
+  listed(tx, moduleKind, sql`${modules.standsFor}->>'jobId' = ${jobId}`)
+
+const standsIn = (
+  { standsFor }: Pick<Row<typeof modules>, 'standsFor'>,
+  { moduleId, unit }: Assigned,
+): boolean => standsFor?.moduleId === moduleId && standsFor.unit === unit
 
 /**
- * Keeps for a job the pieces of the shelf that its plans hold, and lets go of the others; a closed
+ * Keeps for a job the pieces of the shelf that its plans hold, those that came for what they hold too, and lets go of the others; a closed
  * job keeps none, and what has left the shelf with the job need not be kept. To be called in the transaction of every write to a plan or a job's stage.
  * @throws HttpError 409 `kept` when a piece is another job's already.
  */
@@ -40,11 +50,13 @@ async function shelfPieces(tx: Transaction, jobId: string): Promise<string[]> {
   const placed = rows.flatMap(({ placement }) => Object.values(placement ?? {}))
   const ids = [...new Set(placed.map(({ moduleId }) => moduleId))]
   if (ids.length === 0) return []
+  const came = (await piecesFor(tx, jobId)).filter(
+    (piece) => piece.fittedJobId === null && placed.some((one) => standsIn(piece, one)),
+  )
   const known = await tx
     .select({ id: modules.id, source: modules.source, fitted: modules.fittedJobId })
     .from(modules)
     .where(inArray(modules.id, ids))
-  return known
-    .filter(({ source, fitted }) => source === 'shelf' && fitted === null)
-    .map(({ id }) => id)
+  const ofShelf = known.filter(({ source, fitted }) => source === 'shelf' && fitted === null)
+  return [...ofShelf, ...came].map(({ id }) => id)
 }

@@ -14,6 +14,7 @@ export {
   measurementKind,
   modelKind,
   moduleKind,
+  orderKind,
   photoKind,
   planKind,
   priceListKind,

@@ -41,6 +41,7 @@ export const handoverKind = kindOf('handovers')
 export const measurementKind = kindOf('measurements')
 export const framesKind = kindOf('frames')
 export const quoteKind = kindOf('quotes')
+export const orderKind = kindOf('orders')
 export const photoKind = kindOf('photos')
 
 export const listKind = kind(database.validatedLists, { record: 'list', stored: ValidatedList })

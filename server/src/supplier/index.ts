@@ -1,4 +1,4 @@
 export { ARTICLES, type ArticleName } from './articles'
-export { supplierRoutes } from './routes'
-export { SUPPLIER_NAME } from './simulated'
+export { answered, supplierRoutes } from './routes'
+export { type SimulatedSupplier, SUPPLIER_NAME, simulatedSupplier } from './simulated'
 export type { Supplier } from './supplier'

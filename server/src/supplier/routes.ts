@@ -72,7 +72,7 @@ export function supplierRoutes(
 }
 
 /** Answers in time or with an error; what nobody waits for any more is given up. */
-async function answered(
+export async function answered(
   response: Response,
   ask: (signal: AbortSignal) => Promise<unknown>,
 ): Promise<void> {

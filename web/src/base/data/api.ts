@@ -50,6 +50,7 @@ export const api = createApi({
     'jobs',
     'customers',
     'models',
+    'orders',
     'lists',
     'shop',
     'shopModules',

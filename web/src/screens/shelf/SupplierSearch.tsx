@@ -181,6 +181,9 @@ const BEHAVIOURS: Record<SupplierBehaviour, string> = {
   steady: 'at once',
   slow: 'slowly',
   failing: 'with errors',
+  part: 'and sends half',
+  wrong: 'and sends wrong parts',
+  refusing: 'and refuses orders',
 }
 
 /** This supplier is simulated: how it answers can be chosen, to see what happens then. */
@@ -193,7 +196,7 @@ function Behaviour() {
       <label htmlFor="behaviour">
         {data.supplier} is simulated and ships with Tembrix. It answers
       </label>
-      <span className="w-36">
+      <span className="w-52">
         <Select
           id="behaviour"
           value={data.behaviour}

@@ -1,0 +1,17 @@
+export { arrivals, pieceOf } from './arrive'
+export { cameFor } from './came'
+export { type Covered, type Needed, needed } from './needed'
+export { PurchaseOrder, purchaseOrder, purchaseSheet } from './purchaseOrder'
+export { type OrderRefusal, orderRefusal } from './refusal'
+export {
+  isOpen,
+  type LineStanding,
+  lineStanding,
+  nextDue,
+  ORDER_STATES,
+  type OrderState,
+  orderState,
+  orderSums,
+  piecesOf,
+} from './state'
+export { confirmedTimes, type OrderedUnit, orderedUnits, unitsOf } from './units'

@@ -1,0 +1,5 @@
+export { receive, takeBack } from './arrive'
+export { keepOrdered } from './keep'
+export { neededLines } from './needed'
+export { orderRoutes } from './routes'
+export { orderRows } from './rows'
