@@ -17,6 +17,11 @@ export const BACKUP_CONSENTS = ['made', 'shop', 'declined'] as const
 export const BackupConsent = z.enum(BACKUP_CONSENTS)
 export type BackupConsent = z.infer<typeof BackupConsent>
 
+/** How one gets into the machine's system: it asks for nothing, the customer types it, or a password is kept for the job. */
+export const LOGINS = ['none', 'customer', 'kept'] as const
+export const Login = z.enum(LOGINS)
+export type Login = z.infer<typeof Login>
+
 const fields = {
   complaint: LongText,
   uses: LongText,
@@ -33,6 +38,10 @@ const fields = {
   accessories: z.array(ShortText.min(1)).max(30),
   /** Null: nobody has asked. */
   backup: BackupConsent.nullable(),
+  /** Null: nobody has asked. A password that is kept is stored apart, encrypted. */
+  login: Login.nullable(),
+  /** When to ask the customer again. */
+  followUpOn: z.iso.date('This is no date.').nullable(),
 }
 
 /** A new job brings a customer and a machine, each known by id or new. */
@@ -52,6 +61,8 @@ export const NewJob = OwnId.extend({
   condition: fields.condition.default(''),
   accessories: fields.accessories.default([]),
   backup: fields.backup.default(null),
+  login: fields.login.default(null),
+  followUpOn: fields.followUpOn.default(null),
   /** The job this one is a new visit for. */
   followsId: z.uuid().nullable().default(null),
 })
@@ -85,6 +96,7 @@ export const JobLine = Job.pick({
   stage: true,
   dueOn: true,
   updatedAt: true,
+  followUpOn: true,
 }).extend({
   customerName: z.string(),
   phone: z.string(),

@@ -3,7 +3,15 @@ import { COLLECTIONS, FACTS, KINDS } from '.'
 
 test('a change joins a create where a create takes all it may set', () => {
   const apart = COLLECTIONS.filter((collection) => !FACTS[collection].joins)
-  expect(apart).toEqual(['jobs', 'quotes', 'fits', 'verifications', 'handovers', 'orders'])
+  expect(apart).toEqual([
+    'jobs',
+    'quotes',
+    'fits',
+    'verifications',
+    'handovers',
+    'messages',
+    'orders',
+  ])
 })
 
 test('what the page is given of the kinds is data', () => {

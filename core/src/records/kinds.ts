@@ -7,6 +7,7 @@ import { HANDOVERS } from './handover'
 import { JOBS } from './job'
 import { MACHINES } from './machineRecord'
 import { MEASUREMENTS } from './measurement'
+import { MESSAGES } from './message'
 import { MODELS } from './modelRecord'
 import { MODULES } from './moduleRecord'
 import { ORDERS } from './order'
@@ -33,6 +34,7 @@ export const KINDS = {
   claims: CLAIMS,
   measurements: MEASUREMENTS,
   frames: FRAMES,
+  messages: MESSAGES,
   orders: ORDERS,
 } as const
 

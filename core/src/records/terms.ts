@@ -32,6 +32,9 @@ const NO_WARRANTY: Warranty = { newParts: null, usedParts: null, work: null }
 export const PAPERS = ['A4', 'Letter'] as const
 export type PaperSize = (typeof PAPERS)[number]
 
+/** A common size of rolls. */
+const STARTING_LABEL = { width: 62, height: 40 }
+
 export const DATE_FORMATS = ['day first', 'month first', 'year first'] as const
 export type DateFormat = (typeof DATE_FORMATS)[number]
 
@@ -55,6 +58,13 @@ export const Terms = z.object({
   labour: LabourTable,
   /** What the shop’s printer takes. */
   paper: z.enum(PAPERS).default('A4'),
+  /** What the shop’s label printer takes, in millimetres. */
+  label: z
+    .object({
+      width: z.number('Millimetres.').min(25, 'At least 25.').max(210, 'At most 210.'),
+      height: z.number('Millimetres.').min(15, 'At least 15.').max(297, 'At most 297.'),
+    })
+    .default(STARTING_LABEL),
   /** How dates are written, and read between strokes. */
   dateFormat: z.enum(DATE_FORMATS).default('day first'),
 })
@@ -85,5 +95,6 @@ export const STARTING_TERMS: Terms = {
     stability: 10,
   },
   paper: 'A4',
+  label: STARTING_LABEL,
   dateFormat: 'day first',
 }

@@ -21,6 +21,7 @@ import { jobRoutes } from '../jobs'
 import { RECORDS } from '../kinds'
 import { learned, learnedRoutes } from '../learned'
 import { orderRoutes } from '../orders'
+import { newKey, passwordRoutes } from '../passwords'
 import { photoRoutes } from '../photos'
 import { computing } from '../pool'
 import { priceListRoutes } from '../priceLists'
@@ -43,6 +44,13 @@ export interface Surroundings {
   /** Whether all of it is made up: what only a demonstration has is there. */
   demo: boolean
   backups: Restorable | null
+  /** The key that customers' passwords are kept with. */
+  key: () => Uint8Array
+}
+
+const keyInMemory = () => {
+  const key = newKey()
+  return () => key
 }
 
 /** The whole application over an open database: the API under /api/v1, the built web pages elsewhere. */
@@ -55,6 +63,7 @@ export function createApp(
     storage = null,
     demo = false,
     backups = null,
+    key = keyInMemory(),
   }: Partial<Surroundings> = {},
 ): Express {
   const started = new Date().toISOString()
@@ -94,6 +103,7 @@ export function createApp(
   api.use('/sheets', sheetRoutes(db))
   api.use('/job-files', jobFileRoutes(db))
   api.get('/jobs/:id/file', jobFile(db))
+  api.use('/jobs', jsonBody('1mb'), passwordRoutes(db, key))
   api.use('/jobs', jobRoutes(db))
   const supplier = simulatedSupplier()
   api.use('/orders', jsonBody('1mb'), orderRoutes(db, RECORDS.orders, supplier))

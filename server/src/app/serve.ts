@@ -2,6 +2,8 @@ import { createServer } from 'node:http'
 import { type Backups, type Checked, makeNightly } from '../backups'
 import { followStatistics, type OpenDatabase } from '../database'
 import { seed } from '../demo'
+import { simulatedGateway, startOutbox } from '../messages'
+import { keyIn } from '../passwords'
 import { WEB_PAGES } from '../paths'
 import { type ProbeAddress, ProbeListener, Senders } from '../probe'
 import { createApp } from './app'
@@ -41,6 +43,7 @@ export async function serve(
         listener,
         storage,
         demo,
+        key: keyIn(folder),
         backups: { database, folder, backups, restore },
       }),
     )
@@ -54,10 +57,12 @@ export async function serve(
     tellAddress(`http://127.0.0.1:${port}`)
     // A demonstration is made up, and needs none.
     const endNightly = demo ? () => {} : makeNightly(database, backups)
+    const endOutbox = await startOutbox(db, simulatedGateway())
     const endStatistics = followStatistics(db)
     return async () => {
       endNightly()
       endStatistics()
+      await endOutbox()
       await listener.off()
       const closed = new Promise((resolve) => server.close(resolve))
       server.closeIdleConnections()

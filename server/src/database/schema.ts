@@ -14,13 +14,16 @@ import {
   type FrameLog,
   type Handover,
   type HistoryLine,
+  type Login,
   type Measurement,
+  type Message,
   type ModelRecord,
   type ModuleRecord,
   type ModuleSource,
   NOTHING_SIZED,
   type OfferedOn,
   type Order,
+  type Person,
   type PriceList,
   type QuoteDocument,
   type QuoteOption,
@@ -30,12 +33,15 @@ import {
   type ScrewPin,
   type Sizing,
   type Sources,
+  STARTING_TEMPLATES,
   STARTING_TERMS,
   type Stage,
+  type Templates,
   type Terms,
   type ValidatedEntry,
   type ValidatedList,
   type Verification,
+  type Week,
 } from '@tembrix/core/records'
 import type { UseTable } from '@tembrix/core/sizing'
 import { type SQL, sql } from 'drizzle-orm'
@@ -113,6 +119,10 @@ export const shops = pgTable('shops', {
   policy: text('policy').$type<Policy>().notNull(),
   terms: jsonb('terms').$type<Terms>().notNull().default(asJson(STARTING_TERMS)),
   causes: jsonb('causes').$type<CauseTable>().notNull().default(asJson(STARTING_CAUSES)),
+  people: jsonb('people').$type<Person[]>().notNull().default(sql`'[]'::jsonb`),
+  hours: jsonb('hours').$type<Week>(),
+  templates: jsonb('templates').$type<Templates>().notNull().default(asJson(STARTING_TEMPLATES)),
+  logo: text('logo'),
 })
 
 export const customers = pgTable(
@@ -197,6 +207,8 @@ export const jobs = pgTable(
     condition: text('condition').notNull().default(''),
     accessories: jsonb('accessories').$type<string[]>().notNull().default(sql`'[]'::jsonb`),
     backup: text('backup').$type<BackupConsent>(),
+    login: text('login').$type<Login>(),
+    followUpOn: date('follow_up_on', { mode: 'string' }),
     /** The job that this one is a new visit for. */
     followsId: uuid('follows_id').references((): AnyPgColumn => jobs.id),
     /** The plan on the board; no foreign key, since plans hang on jobs. */
@@ -451,6 +463,41 @@ export const claims = pgTable(
   },
   (table) => [index('claims_job').on(table.jobId)],
 )
+
+/** What was written to customers; those that are not through yet are the outbox. */
+export const messages = pgTable(
+  'messages',
+  {
+    ...stored,
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    channel: text('channel').$type<Message['channel']>().notNull(),
+    to: text('to').notNull(),
+    subject: text('subject').notNull(),
+    text: text('text').notNull(),
+    reason: text('reason').$type<Message['reason']>().notNull(),
+    state: text('state').$type<Message['state']>().notNull(),
+    by: text('by').notNull(),
+    tries: integer('tries').notNull(),
+    reference: text('reference').notNull(),
+    sentAt: instant('sent_at'),
+    endedAt: instant('ended_at'),
+    why: text('why').notNull(),
+  },
+  (table) => [
+    index('messages_job').on(table.jobId),
+    index('messages_under_way').on(table.firstWrite).where(sql`state in ('queued', 'sent')`),
+  ],
+)
+
+/** Passwords kept for jobs, encrypted with a key that lies beside the database. */
+export const passwords = pgTable('passwords', {
+  jobId: uuid('job_id')
+    .primaryKey()
+    .references(() => jobs.id),
+  sealed: bytes('sealed').notNull(),
+})
 
 export const measurements = pgTable(
   'measurements',

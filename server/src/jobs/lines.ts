@@ -59,6 +59,7 @@ export async function linesOf(
         stage: jobs.stage,
         dueOn: jobs.dueOn,
         updatedAt: jobs.updatedAt,
+        followUpOn: jobs.followUpOn,
         customerName: customers.name,
         phone: customers.phone,
         machineName: sql<string>`${machines.machine}->>'name'`,

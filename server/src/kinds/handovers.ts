@@ -1,6 +1,7 @@
 import { handoverRefusal } from '@tembrix/core/handover'
 import { NOT_HANDED_OVER } from '@tembrix/core/records'
 import { HttpError, invalid } from '../http'
+import { forgetPassword } from '../passwords'
 import type { Rules } from '../records'
 import { change, find, jobKind } from '../store'
 
@@ -18,5 +19,6 @@ export const handoverRules: Rules<'handovers'> = {
     if (!patch?.collected) return
     const job = await find(tx, jobKind, jobId)
     await change(tx, jobKind, jobId, { version: job.version, stage: 'closed' })
+    await forgetPassword(tx, jobId)
   },
 }

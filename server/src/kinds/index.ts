@@ -5,6 +5,7 @@ import { fitRules } from './fits'
 import { handoverRules } from './handovers'
 import { jobRules } from './jobs'
 import { machineRules } from './machines'
+import { messageRules } from './messages'
 import { modelRules } from './models'
 import { moduleRules } from './modules'
 import { orderRules } from './orders'
@@ -28,6 +29,7 @@ const RULES: { [C in Collection]?: Rules<C> } = {
   fits: fitRules,
   verifications: verificationRules,
   handovers: handoverRules,
+  messages: messageRules,
   orders: orderRules,
   /** Reports as they came. */
   readings: { limit: '6mb' },

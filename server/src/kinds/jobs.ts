@@ -3,6 +3,7 @@ import type { NewJob } from '@tembrix/core/records'
 import { eq } from 'drizzle-orm'
 import type { z } from 'zod'
 import { jobs, type Transaction } from '../database'
+import { forgetPassword } from '../passwords'
 import { checkAssignment, keepPieces } from '../placements'
 import type { Rules } from '../records'
 import { retell } from '../search'
@@ -22,12 +23,14 @@ import {
 export const jobRules: Rules<'jobs'> = {
   make: createJob,
   changing: async (tx, { id }, patch) => {
+    if (patch.login !== undefined && patch.login !== 'kept') await forgetPassword(tx, id)
     if (patch.found) await checkAssignment(tx, id, 'found', patch.found)
     return patch
   },
   written: async (tx, { id }, patch) => {
     if (patch?.complaint !== undefined) await retell(tx, { id })
     if (patch?.stage) await keepPieces(tx, id)
+    if (patch?.stage === 'closed') await forgetPassword(tx, id)
   },
 }
 

@@ -41,6 +41,7 @@ export const handoverKind = kindOf('handovers')
 export const measurementKind = kindOf('measurements')
 export const framesKind = kindOf('frames')
 export const quoteKind = kindOf('quotes')
+export const messageKind = kindOf('messages')
 export const orderKind = kindOf('orders')
 export const photoKind = kindOf('photos')
 

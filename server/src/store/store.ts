@@ -251,6 +251,14 @@ export async function historyPage(
 
 export const ofRecord = (id: string): SQL => eq(history.recordId, id)
 
+/** Notes in the history what was done with a record without changing it. */
+export const noteOf = <T extends StoredTable>(
+  tx: Transaction,
+  of: Kind<T>,
+  row: Row<T>,
+  what: string,
+): Promise<void> => remember(tx, of, row, 'changed', [what])
+
 async function remember<T extends StoredTable>(
   tx: Transaction,
   { record, jobOf }: Kind<T>,

@@ -1,0 +1,1 @@
+export { type Filled, type Filling, filled, leftOpen } from './fill'

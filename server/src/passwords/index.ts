@@ -1,0 +1,3 @@
+export { keyIn } from './key'
+export { forgetPassword, passwordRoutes } from './routes'
+export { newKey, seal, unseal } from './seal'
