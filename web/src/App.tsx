@@ -18,6 +18,7 @@ import { Counter } from './screens/counter/Counter'
 
 /** All of a job’s screens come as one, so that its steps open while the server is away. */
 const job = () => import('./screens/job')
+const orders = () => import('./screens/orders')
 const machines = () => import('./screens/machines')
 
 /** A screen whose code comes when it is first gone to; until then the one before stays. */
@@ -59,6 +60,8 @@ const router = createBrowserRouter([
       { path: '/probe', ...screen(() => import('./screens/probe/Probe'), 'Probe') },
       { path: '/what-if', ...screen(() => import('./screens/whatIf/WhatIf'), 'WhatIf') },
       { path: '/shelf', ...screen(() => import('./screens/shelf/Shelf'), 'Shelf') },
+      { path: '/orders', ...screen(orders, 'Orders') },
+      { path: '/orders/:id', ...screen(orders, 'OrderScreen') },
       {
         path: '/settings',
         ...screen(() => import('./screens/settings'), 'ShopSettings'),

@@ -98,7 +98,8 @@ test('late and due today come first, but not what is ready; then by what is due 
     state: CounterState,
     dueOn: string | null,
     stage: Stage = 'fit',
-  ) => ({ number, state, dueOn, stage })
+    followUpOn: string | null = null,
+  ) => ({ number, state, dueOn, stage, followUpOn })
   const lines = [
     line(1, 'ready', '2030-02-01'),
     line(2, 'bench', null),
@@ -118,5 +119,18 @@ test('late and due today come first, but not what is ready; then by what is due 
     'bench',
   ])
   expect(inOrderOfWork(lines, TODAY).map(({ number }) => number)).toEqual([4, 5, 3, 2, 7, 6, 1])
-  expect(dayGroup({ state: 'closed', dueOn: '2030-02-01' }, TODAY)).toBeNull()
+  const closed = line(8, 'closed', '2030-02-01')
+  expect(dayGroup(closed, TODAY)).toBeNull()
+  const groups = ([state, due, ask]: readonly [CounterState, string | null, string]) =>
+    dayGroup(line(9, state, due, 'fit', ask), TODAY)
+  expect(
+    (
+      [
+        ['approval', null, TODAY],
+        ['ready', '2030-02-01', '2030-02-09'],
+        ['approval', '2030-02-09', TODAY],
+        ['approval', null, '2030-02-11'],
+      ] as const
+    ).map(groups),
+  ).toEqual(['today', 'today', 'overdue', 'approval'])
 })

@@ -96,22 +96,27 @@ export const DAY_GROUPS = [
 ] as const
 export type DayGroup = (typeof DAY_GROUPS)[number]
 
-/** The group that an open job is in on the day `today`; what is ready is no longer late. */
-export function dayGroup(
-  { state, dueOn }: { state: CounterState; dueOn: string | null },
-  today: string,
-): DayGroup | null {
+/** What a job of the day is put in order by: days as ISO dates. */
+interface Dated {
+  state: CounterState
+  dueOn: string | null
+  /** When the customer is to be asked again. */
+  followUpOn: string | null
+}
+
+/** The group that an open job is in on the day `today`; what is ready is no longer late, but may have to be asked about. */
+export function dayGroup({ state, dueOn, followUpOn }: Dated, today: string): DayGroup | null {
   if (state === 'closed') return null
-  if (state !== 'ready' && dueOn !== null && dueOn <= today) {
-    return dueOn < today ? 'overdue' : 'today'
-  }
-  return state
+  if (state !== 'ready' && dueOn !== null && dueOn < today) return 'overdue'
+  const isToday = (day: string | null) => day !== null && day <= today
+  return isToday(followUpOn) || (state !== 'ready' && isToday(dueOn)) ? 'today' : state
 }
 
 /** Open jobs in the order of work: group by group, what is due first before what is due later or never. */
-export function inOrderOfWork<
-  J extends { state: CounterState; dueOn: string | null; number: number },
->(jobs: readonly J[], today: string): J[] {
+export function inOrderOfWork<J extends Dated & { number: number }>(
+  jobs: readonly J[],
+  today: string,
+): J[] {
   const rank = (job: J) => {
     const group = dayGroup(job, today)
     return group === null ? DAY_GROUPS.length : DAY_GROUPS.indexOf(group)

@@ -1,4 +1,4 @@
-import type { Assignment, HandoverDocument, Piece, ShopModule } from '../records'
+import type { Assignment, HandoverDocument } from '../records'
 import type { FittedPart } from './parts'
 
 /** Who stands by a part on a day: the shop, its maker or supplier; with the last day of each. */
@@ -22,27 +22,16 @@ export function standsBy(
   return { shop: open(shop), maker: open(part?.makerUntil) }
 }
 
-/** A fitted part that can be claimed for, with whom it was bought of; empty where nobody noted it. */
+/** A fitted part that can be claimed for. */
 export interface Claimable extends FittedPart {
   moduleId: string
   unit: number
-  supplier: string
 }
 
 /** The parts of these that the shop brought: what the customer had is nobody's to claim for. */
-export const claimable = (
-  parts: readonly FittedPart[],
-  assigned: Assignment,
-  pieces: ReadonlyMap<string, Piece>,
-): Claimable[] =>
+export const claimable = (parts: readonly FittedPart[], assigned: Assignment): Claimable[] =>
   parts.flatMap((part) => {
     const held = assigned[part.slot]
     if (!held || part.state === 'own' || part.state === 'stayed') return []
-    return [
-      {
-        ...part,
-        ...held,
-        supplier: (pieces.get(held.moduleId) as ShopModule | undefined)?.supplier ?? '',
-      },
-    ]
+    return [{ ...part, ...held }]
   })

@@ -377,12 +377,10 @@ describe('a claim', () => {
 
   test('is made for what the shop brought, not for what the customer had', () => {
     const mixed = situationOf(machine, at(['A2', 1], ['B2', 3, 0]), pieces, PLAIN)
-    const parts = partsFitted({ jobId: ID(8), now, planned: mixed, pieces, fit: undefined })
-    const claims = claimable(
-      parts,
-      mixed.assignment,
-      piecesById([piece(3, { source: 'supplier', supplier: 'Ash' })]),
-    )
+    const ash = piecesById([piece(3, { source: 'supplier', supplier: 'Ash' })])
+    const of = { jobId: ID(8), now, planned: mixed, pieces: new Map([...pieces, ...ash]) }
+    const parts = partsFitted({ ...of, fit: undefined })
+    const claims = claimable(parts, mixed.assignment)
     expect(claims.map(({ slot, moduleId, supplier }) => [slot, moduleId, supplier])).toEqual([
       ['B2', ID(3), 'Ash'],
     ])

@@ -13,6 +13,9 @@ export interface FittedPart {
   serial: string
   /** Until when its maker or supplier stands by it (ISO date); null where nobody noted it. */
   makerUntil: string | null
+  /** Of whom it was bought, and with which delivery note or invoice; empty where nobody noted it. */
+  supplier: string
+  invoice: string
 }
 
 /** A module that came out. */
@@ -52,6 +55,8 @@ export function partsFitted({ jobId, now, planned, pieces, fit }: ToFitted): Fit
         state: found.has(piece.id) ? ('stayed' as const) : stateOf(piece),
         serial: noted ?? (isOne ? (piece.serialNumber ?? '') : ''),
         makerUntil: isOne ? (piece.warrantyUntil ?? null) : null,
+        supplier: piece.supplier ?? '',
+        invoice: isOne ? (piece.invoice ?? '') : '',
       },
     ]
   })

@@ -1,1 +1,2 @@
 export { type Filled, type Filling, filled, leftOpen } from './fill'
+export { reasonFor } from './suggest'

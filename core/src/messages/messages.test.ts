@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { addressFault, NewMessage, STARTING_TEMPLATES, Template, Templates } from '../records'
-import { filled, leftOpen } from '.'
+import { filled, leftOpen, reasonFor } from '.'
 
 const template = {
   subject: 'Job {job}',
@@ -50,4 +50,21 @@ test.each([
   const made = NewMessage.safeParse({ jobId, channel, to, text: 'Hello' })
   expect(made.success).toBe(good)
   if (!good) expect(made.error?.issues).toMatchObject([{ path: ['to'] }])
+})
+
+test.each([
+  ['GET_APPROVAL', [], 'quote'],
+  ['GET_APPROVAL', ['quote'], 'reminder'],
+  ['GET_APPROVAL', ['other'], 'quote'],
+  ['AWAIT_PARTS', ['quote'], 'parts'],
+  ['COLLECT', [], 'ready'],
+  ['PLAN', [], 'other'],
+  [undefined, [], 'other'],
+] as const)('at %s after %j one writes about: %s', (act, written, reason) => {
+  expect(
+    reasonFor(
+      act,
+      written.map((reason) => ({ reason })),
+    ),
+  ).toBe(reason)
 })

@@ -2,7 +2,7 @@ import { grouped } from '@tembrix/core/model'
 import { needed } from '@tembrix/core/orders'
 import { agreedTo } from '@tembrix/core/quote'
 import { type NeededLine, piecesById } from '@tembrix/core/records'
-import { and, asc, eq, inArray, isNull, ne, sql } from 'drizzle-orm'
+import { and, asc, eq, inArray, isNull, notInArray, sql } from 'drizzle-orm'
 import { customers, type Database, fits, jobs, modules, quotes, unitsOnOrder } from '../database'
 
 /** What approved jobs that are not fitted yet need of suppliers and no order stands for, the job due first before others. */
@@ -20,7 +20,7 @@ export async function neededLines(db: Pick<Database, 'select'>): Promise<NeededL
     .innerJoin(customers, eq(customers.id, jobs.customerId))
     .innerJoin(quotes, and(eq(quotes.jobId, jobs.id), sql`${quotes.approval} is not null`))
     .leftJoin(fits, eq(fits.jobId, jobs.id))
-    .where(and(ne(jobs.stage, 'closed'), isNull(fits.finishedAt)))
+    .where(and(notInArray(jobs.stage, ['verify', 'handover', 'closed']), isNull(fits.finishedAt)))
     .orderBy(sql`${jobs.dueOn} asc nulls last`, asc(jobs.number), asc(quotes.number))
   const byJob = grouped(waiting, ({ id }) => id)
   const agreed = [...byJob.values()].flatMap((versions) => {

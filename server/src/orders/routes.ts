@@ -1,8 +1,9 @@
 import { confirmedTimes, purchaseOrder, purchaseSheet } from '@tembrix/core/orders'
 import { type Order, Versioned } from '@tembrix/core/records'
+import { eq, inArray } from 'drizzle-orm'
 import { Router } from 'express'
 import { z } from 'zod'
-import type { Database } from '../database'
+import { customers, type Database, jobs } from '../database'
 import { HttpError, whoAsks } from '../http'
 import type { Records } from '../records'
 import { readShop } from '../shop'
@@ -17,6 +18,20 @@ export function orderRoutes(db: Database, records: Records, supplier: Supplier):
 
   routes.get('/needed', async (_request, response) => {
     response.json(await neededLines(db))
+  })
+
+  routes.get('/:id/jobs', async (request, response) => {
+    const { lines } = await read(idOf(request.params))
+    const ids = [...new Set(lines.map(({ jobId }) => jobId))]
+    const { id, number } = jobs
+    response.json(
+      await db
+        .select({ id, number, customerName: customers.name, phone: customers.phone })
+        .from(jobs)
+        .innerJoin(customers, eq(customers.id, jobs.customerId))
+        .where(inArray(id, ids))
+        .orderBy(number),
+    )
   })
 
   routes.get('/:id/file', async (request, response) => {

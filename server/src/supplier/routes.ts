@@ -28,6 +28,10 @@ export function supplierRoutes(
 ): Router {
   const routes = Router()
 
+  routes.get('/', (_request, response) => {
+    response.json({ name: supplier.name })
+  })
+
   routes.get('/search', async (request, response) => {
     const query = SupplierQuery.parse(request.query)
     await answered(response, async (signal): Promise<SupplierAnswer> => {

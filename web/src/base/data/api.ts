@@ -6,6 +6,7 @@ import type {
   Backup,
   BackupContents,
   Customer,
+  DeliveryNote,
   HistoryLine,
   Job,
   JobFile,
@@ -14,11 +15,16 @@ import type {
   ModelRecord,
   ModuleChange,
   ModuleRecord,
+  NeededLine,
   NewJob,
   NewModelRecord,
   NewModuleRecord,
+  NewOrder,
   NewPriceList,
   NewValidatedList,
+  Order,
+  OrderPatch,
+  OrderRow,
   PriceList,
   PriceListPiece,
   Shop,
@@ -36,6 +42,9 @@ export interface OfKind {
   generation: Generation
   formFactor: FormFactor
 }
+
+/** A job that an order is for, as far as whoever unpacks it asks. */
+export type OrderJob = Pick<JobLine, 'id' | 'number' | 'customerName' | 'phone'>
 
 /** The most rows of a page. */
 const MOST = 1000
@@ -103,6 +112,19 @@ export const api = createApi({
       query: (id) => `/jobs/${id}`,
       providesTags: (_job, _error, id) => [{ type: 'job', id }],
     }),
+    /** The password kept for a job; asking is noted in its history. */
+    password: build.query<{ password: string | null }, string>({
+      query: (id) => `/jobs/${id}/password`,
+      keepUnusedDataFor: 0,
+    }),
+    keepPassword: build.mutation<void, { jobId: string; password: string }>({
+      query: ({ jobId, password }) => ({
+        url: `/jobs/${jobId}/password`,
+        method: 'PUT',
+        body: { password },
+      }),
+      invalidatesTags: (_done, _error, { jobId }) => [{ type: 'job', id: jobId }],
+    }),
     history: build.query<HistoryLine[], string>({
       query: (id) => `/jobs/${id}/history`,
       keepUnusedDataFor: 0,
@@ -163,6 +185,8 @@ export const api = createApi({
       query: (ids) => ({ url: '/supplier/ask', method: 'POST', body: { ids } }),
       invalidatesTags: ['shopModules'],
     }),
+    /** The supplier whom this program asks itself. */
+    supplier: build.query<{ name: string }, void>({ query: () => '/supplier' }),
     supplierBehaviour: build.query<{ behaviour: SupplierBehaviour; supplier: string }, void>({
       query: () => '/supplier/behaviour',
       providesTags: ['behaviour'],
@@ -183,6 +207,54 @@ export const api = createApi({
     }),
     endPriceList: build.mutation<PriceList, string>({
       query: (id) => ({ url: `/price-lists/${id}/end`, method: 'POST', body: {} }),
+    }),
+    /** What approved jobs need of suppliers and nobody has ordered. */
+    neededLines: build.query<NeededLine[], void>({
+      query: () => '/orders/needed',
+      providesTags: ['orders', 'jobs'],
+    }),
+    /** The list of orders; only those still open where it says so. */
+    orders: build.infiniteQuery<Page<OrderRow>, { open: boolean; today: string }, string | null>({
+      infiniteQueryOptions: byPages,
+      extraOptions: { page: true },
+      query: ({ queryArg: { open, today }, pageParam }) =>
+        pageParam ?? { url: '/orders', params: { rows: 1, today, ...(open ? { open: 1 } : {}) } },
+      transformResponse: asPage<OrderRow>,
+      providesTags: ['orders'],
+    }),
+    order: build.query<Order, string>({
+      query: (id) => `/orders/${id}`,
+      providesTags: ['orders'],
+    }),
+    /** The jobs that wait for what is in an order. */
+    orderJobs: build.query<OrderJob[], string>({
+      query: (id) => `/orders/${id}/jobs`,
+      providesTags: ['orders', 'jobs'],
+    }),
+    /** What the supplier says it has put on its way. */
+    deliveries: build.query<DeliveryNote[], string>({
+      query: (id) => `/orders/${id}/deliveries`,
+      keepUnusedDataFor: 0,
+    }),
+    createOrder: build.mutation<Order, NewOrder>({
+      query: (body) => ({ url: '/orders', method: 'POST', body }),
+      invalidatesTags: ['orders', 'jobs'],
+    }),
+    changeOrder: build.mutation<Order, OrderPatch & { id: string }>({
+      query: ({ id, ...body }) => ({ url: `/orders/${id}`, method: 'PATCH', body }),
+      invalidatesTags: ['orders', 'jobs', 'shopModules'],
+    }),
+    sendOrder: build.mutation<Order, Pick<Order, 'id' | 'version'>>({
+      query: ({ id, version }) => ({
+        url: `/orders/${id}/send`,
+        method: 'POST',
+        body: { version },
+      }),
+      invalidatesTags: ['orders', 'jobs'],
+    }),
+    removeOrder: build.mutation<void, Pick<Order, 'id' | 'version'>>({
+      query: ({ id, version }) => ({ url: `/orders/${id}?version=${version}`, method: 'DELETE' }),
+      invalidatesTags: ['orders', 'jobs'],
     }),
     backups: build.query<Backup[], void>({ query: () => '/backups', providesTags: ['backups'] }),
     makeBackup: build.mutation<Backup, void>({
@@ -264,7 +336,16 @@ export const api = createApi({
 export const {
   useActMutation,
   useBringJobMutation,
+  useChangeOrderMutation,
+  useCreateOrderMutation,
   useCustomerJobsQuery,
+  useLazyDeliveriesQuery,
+  useNeededLinesQuery,
+  useOrderJobsQuery,
+  useOrderQuery,
+  useOrdersInfiniteQuery,
+  useRemoveOrderMutation,
+  useSendOrderMutation,
   useCustomerMachinesQuery,
   useBackupsQuery,
   useMakeBackupMutation,
@@ -272,6 +353,8 @@ export const {
   useBackupContentsQuery,
   useRestoreBackupMutation,
   useHealthQuery,
+  useKeepPasswordMutation,
+  useLazyPasswordQuery,
   useJobsInfiniteQuery,
   useOpenJobsQuery,
   useJobQuery,
@@ -285,6 +368,7 @@ export const {
   useLazySearchSupplierQuery,
   useAskSupplierMutation,
   useSupplierBehaviourQuery,
+  useSupplierQuery,
   useSetSupplierBehaviourMutation,
   usePriceListsQuery,
   useLearnedQuery,

@@ -1,6 +1,7 @@
 export {
   api,
   type OfKind,
+  type OrderJob,
   useActMutation,
   useAskSupplierMutation,
   useBackupContentsQuery,
@@ -8,10 +9,12 @@ export {
   useBringBackupMutation,
   useBringJobMutation,
   useChangeModuleMutation,
+  useChangeOrderMutation,
   useChangeShopMutation,
   useCreateJobMutation,
   useCreateModelMutation,
   useCreateModuleMutation,
+  useCreateOrderMutation,
   useCreateValidatedListMutation,
   useCustomerJobsQuery,
   useCustomerMachinesQuery,
@@ -21,23 +24,33 @@ export {
   useHistoryQuery,
   useJobQuery,
   useJobsInfiniteQuery,
+  useKeepPasswordMutation,
+  useLazyDeliveriesQuery,
+  useLazyPasswordQuery,
   useLazySearchSupplierQuery,
   useLearnedQuery,
   useMakeBackupMutation,
   useModelHistoryQuery,
   useModelsQuery,
+  useNeededLinesQuery,
   useOffersInfiniteQuery,
   useOffersOfKindQuery,
   useOpenJobsQuery,
+  useOrderJobsQuery,
+  useOrderQuery,
+  useOrdersInfiniteQuery,
   usePriceListsQuery,
   useRemoveModelMutation,
   useRemoveModuleMutation,
+  useRemoveOrderMutation,
   useRemoveValidatedListMutation,
   useRestoreBackupMutation,
+  useSendOrderMutation,
   useSetSupplierBehaviourMutation,
   useShelfQuery,
   useShopQuery,
   useSupplierBehaviourQuery,
+  useSupplierQuery,
   useValidatedListQuery,
   useValidatedListsQuery,
 } from './api'
@@ -62,6 +75,7 @@ export { API, rowsOf } from './pages'
 export { heldPicture, holdPicture } from './pictures'
 export { type PriceListProgress, takeInPriceList } from './priceLists'
 export { put } from './put'
+export { saidOf } from './said'
 export { simulatedKept, simulatedPutAway } from './simulated'
 export {
   openStore,

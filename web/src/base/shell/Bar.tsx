@@ -9,8 +9,14 @@ import { SaveState } from './SaveState'
 import { Technician } from './Technician'
 import { useTheme } from './theme'
 
+interface Props {
+  /** The places without their names, where what this is about needs the room. */
+  compact?: boolean
+  children?: ReactNode
+}
+
 /** The strip on top of every screen: home, what this is about, and whether all of it is saved. */
-export function Bar({ children }: { children?: ReactNode }) {
+export function Bar({ children, compact = false }: Props) {
   const [theme, toggle] = useTheme()
   useCommand(theme === 'dark' ? 'daylight colours' : 'dark bench colours', toggle)
   return (
@@ -21,7 +27,7 @@ export function Bar({ children }: { children?: ReactNode }) {
       >
         Skip to the work
       </a>
-      <Places />
+      <Places compact={compact} />
       <div className="flex min-w-0 items-center gap-3 max-lg:order-last max-lg:basis-full lg:flex-1">
         {children}
       </div>
@@ -42,7 +48,7 @@ export function Bar({ children }: { children?: ReactNode }) {
 const PlaceMenu = lazy(async () => ({ default: (await import('./PlaceMenu')).PlaceMenu }))
 
 /** Does not change while a screen is worked at. */
-const Places = memo(function Places() {
+const Places = memo(function Places({ compact }: { compact: boolean }) {
   return (
     <>
       <OnDemand
@@ -72,7 +78,7 @@ const Places = memo(function Places() {
             }
           >
             <Icon size={17} aria-hidden />
-            <span className="max-lg:sr-only">{name}</span>
+            <span className={compact ? 'max-2xl:sr-only' : 'max-lg:sr-only'}>{name}</span>
           </NavLink>
         ))}
       </nav>

@@ -5,6 +5,7 @@ import {
   FlaskConical,
   HardDrive,
   Layers,
+  PackageOpen,
   SlidersHorizontal,
 } from 'lucide-react'
 
@@ -13,6 +14,7 @@ export const PLACES = [
   { to: '/', name: 'Counter', icon: ClipboardList },
   { to: '/what-if', name: 'What if', icon: FlaskConical },
   { to: '/shelf', name: 'Shelf', icon: Layers },
+  { to: '/orders', name: 'Orders', icon: PackageOpen },
   { to: '/machines', name: 'Machines', icon: HardDrive },
   { to: '/reference', name: 'Reference', icon: BookOpen },
   { to: '/settings', name: 'Settings', icon: SlidersHorizontal },

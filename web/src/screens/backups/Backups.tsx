@@ -3,6 +3,7 @@ import { Download, HardDriveDownload, RotateCcw, Upload } from 'lucide-react'
 import { useEffect, useMemo, useState } from 'react'
 import {
   API,
+  saidOf,
   useBackupContentsQuery,
   useBackupsQuery,
   useBringBackupMutation,
@@ -60,7 +61,7 @@ export function Backups() {
         </div>
         {failed && (
           <p role="alert" className={callout({ tone: 'stop' })}>
-            {messageOf(failed)}
+            {saidOf(failed)}
           </p>
         )}
         {error && !data ? (
@@ -141,7 +142,7 @@ function Restore({ backup, onClose }: { backup: Backup; onClose: () => void }) {
     <Dialog open onOpen={onClose} title="Restore this backup?">
       <div aria-live="polite" className="mb-4 flex flex-col gap-2">
         {failed ? (
-          <Fault>{messageOf(failed)}</Fault>
+          <Fault>{saidOf(failed)}</Fault>
         ) : contents ? (
           <Contents contents={contents} />
         ) : (
@@ -194,9 +195,4 @@ function Restarting({ before }: { before: string }) {
       Restoring. This page starts over as soon as the server is there again.
     </p>
   )
-}
-
-function messageOf(error: unknown): string {
-  const said = (error as { data?: { error?: { message?: string } } }).data?.error?.message
-  return said ?? 'The server does not answer. Nothing was changed.'
 }

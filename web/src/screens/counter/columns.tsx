@@ -51,13 +51,19 @@ const DUE: Column<JobLine> = {
   name: 'Due',
   look: 'whitespace-nowrap',
   sortBy: ({ dueOn }) => dueOn,
-  cell: (job) =>
-    job.dueOn && (
-      <span className={isLate(job) ? 'font-semibold text-stop' : ''}>
-        {day(job.dueOn)}
-        {isLate(job) && ', late'}
-      </span>
-    ),
+  cell: (job) => (
+    <>
+      {job.dueOn && (
+        <span className={isLate(job) ? 'font-semibold text-stop' : ''}>
+          {day(job.dueOn)}
+          {isLate(job) && ', late'}
+        </span>
+      )}
+      {job.followUpOn && job.stage !== 'closed' && (
+        <span className="block text-sm text-ink-2">ask again {day(job.followUpOn)}</span>
+      )}
+    </>
+  ),
 }
 
 const COMPLAINT: Column<JobLine> = {
@@ -74,14 +80,15 @@ const NEXT: Column<JobLine> = {
   name: 'Next',
   fixed: true,
   sortBy: ({ act }) => ACTS[act].words,
-  cell: ({ id, act }) => {
-    const { words, step } = ACTS[act]
-    return step ? (
+  cell: ({ id, act, partsOn }) => {
+    const { words, step, to } = ACTS[act]
+    return step || to ? (
       <Link
-        to={`/jobs/${id}/${step}`}
+        to={to ?? `/jobs/${id}/${step}`}
         className="inline-flex min-h-11 min-w-11 items-center underline"
       >
         {words}
+        {partsOn && act === 'AWAIT_PARTS' && `, due ${day(partsOn)}`}
       </Link>
     ) : (
       words

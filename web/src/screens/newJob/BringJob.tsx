@@ -1,7 +1,7 @@
 import { FolderInput } from 'lucide-react'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import { useBringJobMutation } from '../../base/data'
+import { saidOf, useBringJobMutation } from '../../base/data'
 import { notify } from '../../base/toast'
 import { Fault, FileDrop } from '../../base/ui'
 
@@ -45,6 +45,5 @@ export function BringJob() {
 }
 
 function reasonOf(error: unknown): string {
-  const { data } = (error ?? {}) as { data?: { error?: { message?: string } } }
-  return data?.error?.message ?? 'The server does not answer. Nothing was taken in; try again.'
+  return saidOf(error, 'The server does not answer. Nothing was taken in; try again.')
 }

@@ -3,6 +3,7 @@ import { RefreshCw, Trash2 } from 'lucide-react'
 import { useDeferredValue, useMemo, useState } from 'react'
 import {
   rowsOf,
+  saidOf,
   useAskSupplierMutation,
   useOffersInfiniteQuery,
   usePriceListsQuery,
@@ -141,10 +142,9 @@ function Stock({ offer: { stock, askedAt } }: { offer: ShopModule }) {
 
 /** Why a supplier, or the server, did not answer. */
 export function Failure({ of }: { of: unknown }) {
-  const said = (of as { data?: { error?: { message?: string } } }).data?.error?.message
   return (
     <p role="alert" className={callout({ tone: 'stop' })}>
-      {said ?? 'The server does not answer.'} What was known before is still here.
+      {saidOf(of, 'The server does not answer.')} What was known before is still here.
     </p>
   )
 }

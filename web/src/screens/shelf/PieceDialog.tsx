@@ -4,7 +4,12 @@ import type { FormFactor, Module } from '@tembrix/core/model'
 import { CONDITIONS, ModuleChange, type ShopModule } from '@tembrix/core/records'
 import { useState } from 'react'
 import { z } from 'zod'
-import { useActMutation, useChangeModuleMutation, useRemoveModuleMutation } from '../../base/data'
+import {
+  saidOf,
+  useActMutation,
+  useChangeModuleMutation,
+  useRemoveModuleMutation,
+} from '../../base/data'
 import { Faults, useSaveForm } from '../../base/form'
 import { currencySign, inUnits, minorFrom, noDate, numberFrom, today } from '../../base/format'
 import { notify } from '../../base/toast'
@@ -338,6 +343,5 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
 }
 
 function messageOf(error: unknown): string {
-  const said = (error as { data?: { error?: { message?: string } } }).data?.error?.message
-  return said ?? 'The server does not answer. Nothing typed is lost; try again in a moment.'
+  return saidOf(error, 'The server does not answer. Nothing typed is lost; try again in a moment.')
 }

@@ -7,7 +7,7 @@ import {
 } from '@tembrix/core/records'
 import { type Columns, guessColumns } from '@tembrix/core/tables'
 import { useCallback, useState } from 'react'
-import { takeInPriceList, useAppDispatch } from '../../base/data'
+import { saidOf, takeInPriceList, useAppDispatch } from '../../base/data'
 import { minorUnits, money, numberFrom, plural } from '../../base/format'
 import { Check, Field, Select, TextInput } from '../../base/ui'
 import { describeModule } from '../../parts/board'
@@ -213,6 +213,5 @@ function ImportDialog({ opened, lists, suppliers, onDone, onClose }: ImportProps
 }
 
 function messageOf(error: unknown): string {
-  const said = (error as { data?: { error?: { message?: string } } }).data?.error?.message
-  return `${said ?? 'The server does not answer.'} What was taken in stays; import it again to go on.`
+  return `${saidOf(error, 'The server does not answer.')} What was taken in stays; import it again to go on.`
 }

@@ -22,7 +22,7 @@ export function WhatIf() {
   if (!trying) {
     return (
       <div className="flex h-dvh flex-col">
-        <Bar>
+        <Bar compact>
           <h1 className="font-semibold">What if</h1>
           <UndoButtons undo={undo} redo={redo} />
         </Bar>
@@ -45,7 +45,7 @@ function Tried({ trying }: { trying: Trying }) {
       onAssignment={(next) => set({ slots: next })}
       className="flex min-h-dvh flex-col lg:h-dvh"
     >
-      <Bar>
+      <Bar compact>
         <h1 className="truncate">
           <b className="font-semibold">What if</b>{' '}
           <span className="text-ink-2">· {machine.name}</span>

@@ -1,5 +1,12 @@
+import { cameFor } from '@tembrix/core/orders'
 import { agreedTo, suggestedCredit } from '@tembrix/core/quote'
-import { DESTINATIONS, type Destination, type Fit, type Removed } from '@tembrix/core/records'
+import {
+  type Assigned,
+  DESTINATIONS,
+  type Destination,
+  type Fit,
+  type Removed,
+} from '@tembrix/core/records'
 import { Flag, Tags } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
@@ -40,7 +47,7 @@ export function TrayTab({ fitting }: Props) {
             fitting={fitting}
             id={`${moduleId} ${unit}`}
             name={`${slot}: ${moduleName(view, moduleId)}`}
-            usual={shelfSerial(view, moduleId)}
+            usual={shelfSerial(view, { moduleId, unit })}
           />
         ))}
       </section>
@@ -77,8 +84,10 @@ function moduleName({ pieces }: JobView, moduleId: string): string {
   return module ? `${describeModule(module)}, ${module.article}` : 'a module that is gone'
 }
 
-function shelfSerial({ shop }: JobView, moduleId: string): string {
-  return shop.find(({ id }) => id === moduleId)?.serialNumber ?? ''
+/** Of the piece that was ordered for it, else of the piece itself; an article of a supplier's has none. */
+function shelfSerial({ file, shop }: JobView, assigned: Assigned): string {
+  const piece = cameFor(shop, file.id, assigned) ?? shop.find(({ id }) => id === assigned.moduleId)
+  return piece?.source === 'shelf' ? piece.serialNumber : ''
 }
 
 /** Serial numbers that the job's readings give. */

@@ -30,8 +30,8 @@ interface Props {
 
 /** Fitted modules that turned out bad after all, and what became of their warranty. */
 export function Claims({ handing: { facts }, document }: Props) {
-  const { file, planned, pieces, edit } = useJob()
-  const parts = claimable(facts.parts, planned.assignment, pieces)
+  const { file, planned, edit } = useJob()
+  const parts = claimable(facts.parts, planned.assignment)
   const open = parts.filter(
     ({ moduleId, unit }) =>
       !file.claims.some((claim) => claim.moduleId === moduleId && claim.unit === unit),
@@ -65,8 +65,8 @@ export function Claims({ handing: { facts }, document }: Props) {
           onValue={(slot) => {
             const part = open.find((one) => one.slot === slot)
             if (!part) return
-            const { moduleId, unit } = part
-            edit.act('', [making('claims', { jobId: file.id, moduleId, unit })])
+            const { moduleId, unit, invoice } = part
+            edit.act('', [making('claims', { jobId: file.id, moduleId, unit, invoice })])
           }}
         />
       )}

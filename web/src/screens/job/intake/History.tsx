@@ -1,8 +1,10 @@
-import { FACTS, type HistoryLine } from '@tembrix/core/records'
-import { useState } from 'react'
-import { useHistoryQuery } from '../../../base/data'
+import { type ChangeOf, FACTS, type HistoryLine, takenBack } from '@tembrix/core/records'
+import { Undo2 } from 'lucide-react'
+import { useEffect, useState } from 'react'
+import { recordIn, useHistoryQuery } from '../../../base/data'
 import { ago, capital, list } from '../../../base/format'
-import { Disclosure } from '../../../base/ui'
+import { Button, Disclosure } from '../../../base/ui'
+import { useJob } from '../file'
 import { valueWords } from './historyWords'
 
 const CALLED = new Map<HistoryLine['record'], string>([
@@ -50,6 +52,14 @@ const FIELDS: Record<string, string> = {
   condition: 'condition as received',
   accessories: 'what came with it',
   backup: 'a copy of the data',
+  login: 'getting into the system',
+  passwordShown: 'the password was shown',
+  followUpOn: 'ask again on',
+  state: 'state',
+  tries: 'tries',
+  sentAt: 'sent',
+  endedAt: 'ended',
+  why: 'why',
   planId: 'the plan on the board',
   wording: 'the words of the report',
   payments: 'payments',
@@ -75,11 +85,11 @@ export function History({ jobId }: { jobId: string }) {
 }
 
 function Lines({ jobId }: { jobId: string }) {
-  const { data, error } = useHistoryQuery(jobId, { refetchOnMountOrArgChange: true })
+  const { data, error, refetch } = useHistoryQuery(jobId, { refetchOnMountOrArgChange: true })
   if (error) return <p className="text-ink-2">The server does not answer.</p>
   return (
     <ol aria-label="History" className="flex flex-col gap-1 text-sm">
-      {data?.map((line) => (
+      {data?.map((line, at) => (
         <li key={line.id} className="flex justify-between gap-3">
           <span>
             {sentence(line)}
@@ -88,6 +98,7 @@ function Lines({ jobId }: { jobId: string }) {
                 {change}
               </span>
             ))}
+            {at === 0 && <TakeBack line={line} onDone={refetch} />}
           </span>
           <span className="text-right whitespace-nowrap text-ink-2">
             {line.by && `${line.by}, `}
@@ -96,6 +107,29 @@ function Lines({ jobId }: { jobId: string }) {
         </li>
       ))}
     </ol>
+  )
+}
+
+/** Sets back what the last change set, as a further change. */
+function TakeBack({ line, onDone }: { line: HistoryLine; onDone: () => void }) {
+  const back = takenBack(line)
+  const { file, edit } = useJob()
+  const record = back && recordIn(file, back.collection, back.recordId)
+  // Its own saving is news, and a change of the record by it is shown here.
+  const version = record?.version
+  useEffect(() => {
+    if (version) onDone()
+  }, [version, onDone])
+  if (!back || !record) return null
+  return (
+    <Button
+      className="mt-1"
+      onClick={() =>
+        edit.step(back.collection, record, back.fields as ChangeOf<typeof back.collection>)
+      }
+    >
+      <Undo2 size={16} aria-hidden /> Take this change back
+    </Button>
   )
 }
 

@@ -7,6 +7,7 @@ import {
 import { currencySign, inUnits, minorFrom, noDate } from '../../../base/format'
 import { DateInput, Field, Select, TextInput } from '../../../base/ui'
 import { OnTo, useJobForm, useJobPart } from '../file'
+import { GettingIn } from './GettingIn'
 import { History } from './History'
 
 /** Who it is for and what they want of it. Saves itself. */
@@ -124,6 +125,15 @@ function Asked() {
             />
           )}
         </Field>
+        <Field label="Ask again on" error={job.error('followUpOn') && noDate()}>
+          {(control) => (
+            <DateInput
+              {...control}
+              value={job.value('followUpOn')}
+              onValue={(text) => job.set(text === '' ? null : text, 'followUpOn')}
+            />
+          )}
+        </Field>
       </div>
     </>
   )
@@ -169,6 +179,7 @@ function Received() {
           />
         )}
       </Field>
+      <GettingIn job={job} jobId={file.id} />
       <Field label="A copy of the data" error={job.error('backup')}>
         {(control) => (
           <Select

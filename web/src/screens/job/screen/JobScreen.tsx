@@ -11,6 +11,7 @@ import { UndoButtons } from '../../../parts/undo'
 import { BenchContext } from '../bench'
 import { Deferred, JobProvider, type JobView, useJob, useJobAt, useJobPart, useUndo } from '../file'
 import { FoundTray } from '../identify'
+import { WriteButton } from '../messages'
 import { PlanTray } from '../plan'
 import { frameOf, type StepFrame } from './frameOf'
 import { Rail } from './Rail'
@@ -74,8 +75,9 @@ function Opened() {
   const { leads, planning, atBench } = frame
   return (
     <AtDesk frame={frame} tried={tried}>
-      <Bar>
+      <Bar compact>
         <Title />
+        <WriteButton />
         <Undo />
       </Bar>
       <Frame

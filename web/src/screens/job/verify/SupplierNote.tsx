@@ -1,4 +1,5 @@
 import { caseAgainst, type Made } from '@tembrix/core/diagnose'
+import { cameFor } from '@tembrix/core/orders'
 import { Copy } from 'lucide-react'
 import { useState } from 'react'
 import { capacity, list, plural, uncapital } from '../../../base/format'
@@ -40,11 +41,14 @@ export function SupplierNote({ module, trials }: Props) {
 }
 
 function useNote(module: string, trials: readonly Made[]): string {
-  const { file, machine, pieces } = useJob()
-  const [moduleId = ''] = module.split(' ')
+  const { file, machine, pieces, shop } = useJob()
+  const [moduleId = '', unit = '0'] = module.split(' ')
   const piece = pieces.get(moduleId)
+  const came = cameFor(shop, file.id, { moduleId, unit: Number(unit) })
   const serial =
-    file.fits[0]?.serials[module] || file.modules.find(({ id }) => id === moduleId)?.serialNumber
+    file.fits[0]?.serials[module] ||
+    came?.serialNumber ||
+    file.modules.find(({ id }) => id === moduleId)?.serialNumber
   const { wrong, soundSlots, wellWithout, testedWithout } = caseAgainst(module, trials)
   const seatedAgain =
     trials.some(({ reseat }) => reseat) || new Set(wrong.map(({ slot }) => slot)).size > 1
@@ -52,7 +56,7 @@ function useNote(module: string, trials: readonly Made[]): string {
     wrong.map(({ slot, outcome }) => `in ${slot}: ${uncapital(outcomeWords(outcome))}`),
   )
   return [
-    `Returned as faulty: ${capacity(piece?.module.capacityGiB ?? 0)} ${piece?.module.article ?? ''}${serial ? `, serial number ${serial}` : ''}.`,
+    `Returned as faulty: ${capacity(piece?.module.capacityGiB ?? 0)} ${piece?.module.article ?? ''}${serial ? `, serial number ${serial}` : ''}${came?.invoice ? `, delivered with ${came.invoice}` : ''}.`,
     `Tried in ${machine.name}${seatedAgain ? ', seated again' : ''}, job ${file.number}.`,
     said.length > 0 ? `With it, ${list(said)}.` : '',
     soundSlots.length > 0 ? `Another module works in ${list(soundSlots)}.` : '',

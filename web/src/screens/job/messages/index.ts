@@ -1,0 +1,1 @@
+export { WriteButton } from './WriteButton'

@@ -1,0 +1,2 @@
+export { OrderScreen } from './OrderScreen'
+export { Orders } from './Orders'
