@@ -9,3 +9,4 @@ export {
   type Supply,
 } from './counter'
 export { phoneForms } from './phone'
+export { atBench, mondayOf, type PlannedDay, plannedWeek } from './week'

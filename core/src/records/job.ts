@@ -104,6 +104,8 @@ export const JobLine = Job.pick({
   machineKind: z.string(),
   state: z.enum(COUNTER_STATES),
   act: z.enum(NEXT_ACTS),
+  /** Minutes of work quoted and not done yet; null where no quote says. */
+  minutes: z.int().nullable(),
   /** When the last part on order comes; null where none is awaited or nobody has said. */
   partsOn: z.iso.date().nullable(),
 })

@@ -51,6 +51,8 @@ export const QuotedOption = z.object({
   /** What is left to pay once old modules are set off. */
   toPay: z.int(),
   deposit: z.int().min(0),
+  /** Minutes of work; absent on documents of before they were kept. */
+  minutes: z.int().min(0).nullable().optional(),
   placement: Assignment,
   profile: z.boolean(),
   /** Values set by hand; absent on documents of before they were kept. */

@@ -32,8 +32,12 @@ const NO_WARRANTY: Warranty = { newParts: null, usedParts: null, work: null }
 export const PAPERS = ['A4', 'Letter'] as const
 export type PaperSize = (typeof PAPERS)[number]
 
-/** A common size of rolls. */
-const STARTING_LABEL = { width: 62, height: 40 }
+/** A label of the shop’s label printer, in millimetres. */
+export const LabelSize = z.object({
+  width: z.number('Millimetres.').min(25, 'At least 25.').max(210, 'At most 210.'),
+  height: z.number('Millimetres.').min(15, 'At least 15.').max(297, 'At most 297.'),
+})
+export type LabelSize = z.infer<typeof LabelSize>
 
 export const DATE_FORMATS = ['day first', 'month first', 'year first'] as const
 export type DateFormat = (typeof DATE_FORMATS)[number]
@@ -58,13 +62,8 @@ export const Terms = z.object({
   labour: LabourTable,
   /** What the shop’s printer takes. */
   paper: z.enum(PAPERS).default('A4'),
-  /** What the shop’s label printer takes, in millimetres. */
-  label: z
-    .object({
-      width: z.number('Millimetres.').min(25, 'At least 25.').max(210, 'At most 210.'),
-      height: z.number('Millimetres.').min(15, 'At least 15.').max(297, 'At most 297.'),
-    })
-    .default(STARTING_LABEL),
+  /** What the shop’s label printer takes; null where labels are printed on sheets of paper. */
+  label: LabelSize.nullable().default(null),
   /** How dates are written, and read between strokes. */
   dateFormat: z.enum(DATE_FORMATS).default('day first'),
 })
@@ -95,6 +94,6 @@ export const STARTING_TERMS: Terms = {
     stability: 10,
   },
   paper: 'A4',
-  label: STARTING_LABEL,
+  label: null,
   dateFormat: 'day first',
 }

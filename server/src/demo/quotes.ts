@@ -115,6 +115,7 @@ async function documentOf(
           },
         ],
         ...sum,
+        minutes,
         placement: assignment,
         profile,
       }

@@ -20,6 +20,7 @@ interface Offered {
   validUntil: string | null
   approved: boolean
   ended: 'declined' | 'withdrawn' | null
+  minutes: number | null
 }
 
 const SUPPLY = sql<Supply>`(select json_build_object('units', count(*), 'ordered', count(${unitsOnOrder.unit}),
@@ -30,9 +31,14 @@ const SUPPLY = sql<Supply>`(select json_build_object('units', count(*), 'ordered
   left join ${unitsOnOrder} on ${unitsOnOrder.jobId} = ${jobs.id} and ${unitsOnOrder.moduleId} = ${modules.id}
     and ${unitsOnOrder.unit} = (placed.value->>'unit')::int)`
 
+/** Of the option agreed to, else of the first. */
+const MINUTES = sql`(select (option->>'minutes')::int
+  from jsonb_array_elements(${quotes.document}->'options') as option
+  order by (option->>'id' = ${quotes.approval}->>'optionId') desc nulls last limit 1)`
+
 const OFFERED = sql<Offered[] | null>`(select json_agg(json_build_object('number', ${quotes.number},
     'validUntil', ${quotes.document}->>'validUntil', 'approved', ${quotes.approval} is not null,
-    'ended', ${quotes.ended}->>'as') order by ${quotes.number})
+    'ended', ${quotes.ended}->>'as', 'minutes', ${MINUTES}) order by ${quotes.number})
   from ${quotes} where ${quotes.jobId} = ${jobs.id})`
 
 const BEGUN = sql<boolean>`(${fits.ticks} <> '{}'::jsonb or ${fits.seconds} > 0
@@ -86,7 +92,15 @@ export async function linesOf(
       const facts = { ...job, stage: line.stage, quotes: offered ?? [], fit }
       const standing = counterStanding(facts, today)
       const partsOn = standing.state === 'parts' ? job.supply.lastOn : null
-      return [line.id, { ...line, ...standing, partsOn }]
+      const minutes = finished ? 0 : quotedMinutes(facts.quotes)
+      return [line.id, { ...line, ...standing, partsOn, minutes }]
     }),
   )
+}
+
+/** The minutes of what was agreed to, else of the last offer. */
+function quotedMinutes(quotes: readonly Offered[]): number | null {
+  const agreed = quotes.findLast(({ approved, ended }) => approved && !ended)
+  const offered = quotes.findLast(({ validUntil }) => validUntil !== null)
+  return (agreed ?? offered)?.minutes ?? null
 }

@@ -112,6 +112,18 @@ export const api = createApi({
       query: (id) => `/jobs/${id}`,
       providesTags: (_job, _error, id) => [{ type: 'job', id }],
     }),
+    /** Sets when a job that is not open here is due, on the version it has now. */
+    moveJob: build.mutation<Job, { id: string; dueOn: string }>({
+      queryFn: async ({ id, dueOn }, _api, _options, ask) => {
+        const read = await ask(`/jobs/${id}`)
+        if (read.error) return { error: read.error }
+        const { version } = read.data as Job
+        const body = { version, dueOn }
+        const done = await ask({ url: `/jobs/${id}`, method: 'PATCH', body })
+        return done.error ? { error: done.error } : { data: done.data as Job }
+      },
+      invalidatesTags: (_done, _error, { id }) => ['jobs', { type: 'job', id }],
+    }),
     /** The password kept for a job; asking is noted in its history. */
     password: build.query<{ password: string | null }, string>({
       query: (id) => `/jobs/${id}/password`,
@@ -378,6 +390,7 @@ export const {
   useCustomerQuery,
   useCreateJobMutation,
   useModelsQuery,
+  useMoveJobMutation,
   useModelHistoryQuery,
   useCreateModelMutation,
   useRemoveModelMutation,

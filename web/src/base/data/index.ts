@@ -32,6 +32,7 @@ export {
   useMakeBackupMutation,
   useModelHistoryQuery,
   useModelsQuery,
+  useMoveJobMutation,
   useNeededLinesQuery,
   useOffersInfiniteQuery,
   useOffersOfKindQuery,

@@ -14,6 +14,17 @@ const WRITTEN: Record<DateFormat, (date: Date) => string> = {
 let current: DateFormat = 'day first'
 
 /** Says how the shop writes dates; every date is written so from then on. */
+/** The days of a week as this shop’s week goes, from Monday on. */
+export const WEEKDAYS = [
+  'Monday',
+  'Tuesday',
+  'Wednesday',
+  'Thursday',
+  'Friday',
+  'Saturday',
+  'Sunday',
+] as const
+
 export function writeDates(as: DateFormat): void {
   current = as
 }

@@ -46,3 +46,10 @@ export function numberFrom(text: string): number | string | null {
   const number = Number(plain)
   return Number.isFinite(number) ? number : text
 }
+
+/** Minutes as people say them: “40 min”, “2 h”, “2 h 10 min”. */
+export function duration(minutes: number): string {
+  const [hours, rest] = [Math.floor(minutes / 60), minutes % 60]
+  if (hours === 0) return `${rest} min`
+  return rest === 0 ? `${hours} h` : `${hours} h ${rest} min`
+}

@@ -6,11 +6,13 @@ export {
   month,
   overdue,
   today,
+  WEEKDAYS,
   writeDates,
 } from './dates'
 export {
   bandwidth,
   capacity,
+  duration,
   fasterBy,
   latency,
   numberFrom,

@@ -1,5 +1,7 @@
+import type { LabelSize, PaperSize } from '@tembrix/core/records'
 import { FileDown, Printer } from 'lucide-react'
 import { useState } from 'react'
+import { useShopQuery } from '../../base/data'
 import { notify } from '../../base/toast'
 import { Button, Fault, saveAs } from '../../base/ui'
 import { FindingBox } from '../findings'
@@ -7,6 +9,7 @@ import {
   type Block,
   type Cell,
   isTick,
+  type Label,
   type Line,
   type Paper,
   runsOf,
@@ -24,16 +27,21 @@ interface Props {
 
 /** A paper on the screen, as it is printed, with the ways to have it: printed or as a file. */
 export function PaperPage({ paper, of }: Props) {
-  const size = usePaper(of)
-  const { title, from, about, beside, blocks } = paper
+  const { title, from, about, beside, blocks, label = null } = paper
+  const size = usePaper(of, label)
+  const { data: shop } = useShopQuery()
   return (
     <main
       id="work"
       tabIndex={-1}
       className="mx-auto my-4 max-w-[52rem] bg-sheet p-8 max-sm:p-4 print:m-0 print:max-w-none print:p-0"
     >
-      <header className="mb-4 flex flex-wrap items-start justify-between gap-x-6 gap-y-3 border-b-2 border-ink pb-3">
+      <header
+        data-labels={label !== null}
+        className="data-[labels=true]:print:hidden mb-4 flex flex-wrap items-start justify-between gap-x-6 gap-y-3 border-b-2 border-ink pb-3"
+      >
         <div>
+          {from && shop?.logo && <img src={shop.logo} alt="" className="mb-2 max-h-20 max-w-60" />}
           {from?.shopName && <p className="font-semibold">{from.shopName}</p>}
           {from?.address && <p className="mb-3 text-sm whitespace-pre-line">{from.address}</p>}
           <h1 className="text-2xl font-bold">{title}</h1>
@@ -52,19 +60,19 @@ export function PaperPage({ paper, of }: Props) {
             </p>
           ))}
           <div className="screen-only mt-2 flex flex-wrap justify-end gap-2">
-            <Save paper={paper} of={of} size={size} />
+            <Save paper={paper} of={of} size={size} logo={(from && shop?.logo) ?? null} />
             <Button look="main" onClick={() => window.print()}>
               <Printer size={17} aria-hidden /> Print
             </Button>
           </div>
         </div>
       </header>
-      <Blocks blocks={blocks} />
+      {label ? <LabelRoll blocks={blocks} size={label} /> : <Blocks blocks={blocks} />}
     </main>
   )
 }
 
-function Save({ paper, of, size }: Props & { size: 'A4' | 'Letter' }) {
+function Save({ paper, of, size, logo }: Props & { size: PaperSize; logo: string | null }) {
   const [busy, setBusy] = useState(false)
   const [fault, setFault] = useState('')
   async function save() {
@@ -72,7 +80,7 @@ function Save({ paper, of, size }: Props & { size: 'A4' | 'Letter' }) {
     setFault('')
     try {
       const { pdfOf } = await import('./pdf')
-      const made = await pdfOf(paper, of, size)
+      const made = await pdfOf(paper, of, size, logo)
       if ('missing' in made) {
         setFault(`A PDF cannot have these letters: ${made.missing}. Print the paper instead.`)
       } else {
@@ -153,25 +161,9 @@ function BlockView({ block }: { block: Block }) {
     case 'labels':
       return (
         <div className="grid gap-3 sm:grid-cols-2 print:grid-cols-2">
-          {block.labels.map(({ kind, title, lines, code }, at) => (
-            <section
-              // biome-ignore lint/suspicious/noArrayIndexKey: labels keep their places
-              key={at}
-              aria-label={kind}
-              className="keep-together flex gap-3 border-2 border-ink p-3 text-[0.93rem] leading-snug"
-            >
-              <Code text={code} />
-              <div className="min-w-0">
-                <p className="text-xs">{kind}</p>
-                <h2 className="text-lg font-bold">{title}</h2>
-                {lines.map((line, row) => (
-                  // biome-ignore lint/suspicious/noArrayIndexKey: lines of a label keep their places
-                  <p key={row}>
-                    <Runs line={line} />
-                  </p>
-                ))}
-              </div>
-            </section>
+          {block.labels.map((label, at) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: labels keep their places
+            <OneLabel key={at} label={label} />
           ))}
         </div>
       )
@@ -206,6 +198,52 @@ function BlockView({ block }: { block: Block }) {
         </footer>
       )
   }
+}
+
+/** The labels of a paper, each as large as the printer’s. */
+function LabelRoll({ blocks, size }: { blocks: readonly Block[]; size: LabelSize }) {
+  const labels = blocks.flatMap((block) => (block.is === 'labels' ? block.labels : []))
+  return (
+    <div className="flex flex-col gap-4 print:block">
+      {labels.map((label, at) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: labels keep their places
+        <OneLabel key={at} label={label} size={size} />
+      ))}
+    </div>
+  )
+}
+
+/** Without a `size` as large as its place; with one, cut at its edge as the printer cuts it. */
+function OneLabel({
+  label: { kind, title, lines, code },
+  size,
+}: {
+  label: Label
+  size?: LabelSize
+}) {
+  return (
+    <section
+      aria-label={kind}
+      style={size && { width: `${size.width - 4}mm`, height: `${size.height - 4}mm` }}
+      className={
+        size
+          ? 'flex gap-[2mm] overflow-hidden outline-1 outline-rule-2 text-[8pt] leading-tight break-after-page print:outline-none'
+          : 'keep-together flex gap-3 border-2 border-ink p-3 text-[0.93rem] leading-snug'
+      }
+    >
+      <Code text={code} small={size !== undefined} />
+      <div className="min-w-0">
+        <p className={size ? 'text-[6pt]' : 'text-xs'}>{kind}</p>
+        <h2 className={size ? 'text-[10pt] font-bold' : 'text-lg font-bold'}>{title}</h2>
+        {lines.map((line, row) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: lines of a label keep their places
+          <p key={row}>
+            <Runs line={line} />
+          </p>
+        ))}
+      </div>
+    </section>
+  )
 }
 
 const PARTS = {
@@ -312,12 +350,12 @@ function CellView({ cell, head, look }: { cell: Cell; head: string; look: string
   )
 }
 
-function Code({ text }: { text: string }) {
+function Code({ text, small = false }: { text: string; small?: boolean }) {
   const { path, box } = qrOf(text)
   return (
     <svg
       viewBox={box}
-      className="size-28 shrink-0 bg-white"
+      className={`${small ? 'size-[20mm]' : 'size-28'} shrink-0 bg-white`}
       role="img"
       aria-label={`Code that opens ${text}`}
       data-text={text}

@@ -1,5 +1,5 @@
 import { Document, Image, Page, Path, StyleSheet, Svg, Text, View } from '@react-pdf/renderer'
-import type { PaperSize } from '@tembrix/core/records'
+import type { LabelSize, PaperSize } from '@tembrix/core/records'
 import { SEVERITY_NAMES } from '../findings'
 import {
   type Block,
@@ -90,6 +90,18 @@ const styles = StyleSheet.create({
   slotChanged: { border: '1.5 solid #000' },
   picture: { height: 48, width: 144, objectFit: 'contain', objectPosition: 'left' },
   code: { width: 84, height: 84 },
+  logo: {
+    maxHeight: 56,
+    maxWidth: 170,
+    objectFit: 'contain',
+    objectPosition: 'left',
+    marginBottom: 6,
+  },
+  smallCode: { width: 20 * MM, height: 20 * MM },
+  roll: { padding: 2 * MM, fontFamily: FAMILIES as unknown as string, fontSize: 8, color: '#000' },
+  rolled: { flexDirection: 'row', gap: 2 * MM, lineHeight: 1.2 },
+  rollKind: { fontSize: 6 },
+  rollTitle: { fontSize: 10, fontWeight: 600 },
 })
 
 interface Props {
@@ -97,16 +109,21 @@ interface Props {
   /** What every sheet says it is of. */
   of: string
   size: PaperSize
+  /** The shop’s, in the text form of an address. */
+  logo: string | null
 }
 
 /** A paper as a file: the blocks of the page, set by a typesetter. */
-export function PaperPdf({ paper: { title, from, about, beside, blocks }, of, size }: Props) {
+export function PaperPdf({ paper, of, size, logo }: Props) {
+  const { title, from, about, beside, blocks, label } = paper
+  if (label) return <LabelPdf title={title} blocks={blocks} size={label} />
   return (
     <Document title={title} subject={of} {...(from?.shopName ? { author: from.shopName } : {})}>
       <Page size={size === 'Letter' ? 'LETTER' : 'A4'} style={styles.page}>
         <View style={styles.body}>
           <View style={styles.head}>
             <View style={styles.left}>
+              {from && logo && <Image src={logo} style={styles.logo} />}
               {from?.shopName && <Text style={styles.strong}>{from.shopName}</Text>}
               {from?.address && <Text style={[styles.small, styles.from]}>{from.address}</Text>}
               <Text style={styles.title}>{title}</Text>
@@ -121,6 +138,41 @@ export function PaperPdf({ paper: { title, from, about, beside, blocks }, of, si
           <Text render={({ pageNumber, totalPages }) => `${pageNumber} / ${totalPages}`} />
         </View>
       </Page>
+    </Document>
+  )
+}
+
+/** Labels, each a page of the printer’s size. */
+function LabelPdf({
+  title,
+  blocks,
+  size: { width, height },
+}: {
+  title: string
+  blocks: readonly Block[]
+  size: LabelSize
+}) {
+  const labels = blocks.flatMap((block) => (block.is === 'labels' ? block.labels : []))
+  return (
+    <Document title={title}>
+      {labels.map(({ kind, title, lines, code }, at) => (
+        <Page
+          // biome-ignore lint/suspicious/noArrayIndexKey: labels keep their places
+          key={at}
+          size={[width * MM, height * MM]}
+          style={styles.roll}
+          wrap={false}
+        >
+          <View style={styles.rolled}>
+            <Code text={code} small />
+            <View style={styles.left}>
+              <Text style={styles.rollKind}>{kind}</Text>
+              <Text style={styles.rollTitle}>{title}</Text>
+              {lines.map(toText)}
+            </View>
+          </View>
+        </Page>
+      ))}
     </Document>
   )
 }
@@ -313,10 +365,10 @@ function CellView({ cell }: { cell: Cell }) {
   )
 }
 
-function Code({ text }: { text: string }) {
+function Code({ text, small = false }: { text: string; small?: boolean }) {
   const { path, box } = qrOf(text)
   return (
-    <Svg viewBox={box} style={styles.code}>
+    <Svg viewBox={box} style={small ? styles.smallCode : styles.code}>
       <Path d={path} fill="#000" />
     </Svg>
   )

@@ -1,4 +1,5 @@
 import type { Severity } from '@tembrix/core/model'
+import type { LabelSize } from '@tembrix/core/records'
 
 /** A stretch of a line: plain, strong, or set like a number that is typed off. */
 export type Run = string | { strong: string } | { code: string }
@@ -80,6 +81,8 @@ export interface Paper {
   /** At the right of the head: job, day, validity. */
   beside: readonly Line[]
   blocks: readonly Block[]
+  /** Each label by itself on a label of this size; without it, on sheets of paper. */
+  label?: LabelSize | null
   /** The file's name, without its ending. */
   file: string
 }

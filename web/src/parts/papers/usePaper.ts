@@ -1,4 +1,4 @@
-import { type PaperSize, STARTING_TERMS } from '@tembrix/core/records'
+import { type LabelSize, type PaperSize, STARTING_TERMS } from '@tembrix/core/records'
 import { useEffect } from 'react'
 import { useShopQuery } from '../../base/data'
 
@@ -12,17 +12,25 @@ export const pageRule = (paper: PaperSize, of: string): string => `@page {
   @bottom-right { content: counter(page) " / " counter(pages); font: 8pt sans-serif; }
 }`
 
-/** Prints the page on the shop’s paper, with what it is of on every sheet. Answers which paper that is. */
-export function usePaper(of: string): PaperSize {
+/** The same for labels: each is a page of its own, with nothing but itself on it. */
+export const labelRule = ({ width, height }: LabelSize): string =>
+  `@page { size: ${width}mm ${height}mm; margin: 2mm; }`
+
+/**
+ * Prints the page on the shop’s paper, with what it is of on every sheet, or on labels of a size. Answers which
+ * paper that is.
+ */
+export function usePaper(of: string, label: LabelSize | null): PaperSize {
   const { data: shop } = useShopQuery()
   const paper = shop?.terms.paper ?? STARTING_TERMS.paper
+  const { width, height } = label ?? {}
   useEffect(() => {
     const sheet = new CSSStyleSheet()
-    sheet.replaceSync(pageRule(paper, of))
+    sheet.replaceSync(width && height ? labelRule({ width, height }) : pageRule(paper, of))
     document.adoptedStyleSheets.push(sheet)
     return () => {
       document.adoptedStyleSheets = document.adoptedStyleSheets.filter((one) => one !== sheet)
     }
-  }, [paper, of])
+  }, [paper, of, width, height])
   return paper
 }

@@ -108,6 +108,27 @@ export function TermsDialog({ onClose }: { onClose: () => void }) {
                 />
               )}
             </Field>
+            <Field label="Labels">
+              {(control) => (
+                <Select
+                  {...control}
+                  value={value('label') ? 'printer' : 'sheet'}
+                  options={[
+                    { value: 'sheet', label: 'on sheets of paper' },
+                    { value: 'printer', label: 'by a label printer' },
+                  ]}
+                  onValue={(how) =>
+                    set('label', how === 'printer' ? { width: 62, height: 40 } : null)
+                  }
+                />
+              )}
+            </Field>
+            {value('label') !== null && (
+              <div className="grid grid-cols-2 gap-3">
+                {figure('Label, mm wide', 'label.width')}
+                {figure('mm high', 'label.height')}
+              </div>
+            )}
             <Field label="Dates">
               {(control) => (
                 <Select

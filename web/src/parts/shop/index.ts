@@ -1,4 +1,7 @@
 export { CausesDialog } from './CausesDialog'
+export { HoursDialog } from './HoursDialog'
+export { PeopleDialog } from './PeopleDialog'
+export { TemplatesDialog } from './TemplatesDialog'
 export { TermsDialog } from './TermsDialog'
 export { UseTableDialog } from './UseTableDialog'
 export { useSeesCosts } from './useSeesCosts'

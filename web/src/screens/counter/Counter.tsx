@@ -1,14 +1,18 @@
 import { STAGES, type Stage } from '@tembrix/core/records'
 import { Plus, Search } from 'lucide-react'
+import { lazy, Suspense } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
 import { Bar } from '../../base/shell'
-import { Button, inputLook, Select } from '../../base/ui'
+import { Button, inputLook, Select, Waiting } from '../../base/ui'
 import { AllJobs } from './AllJobs'
 import { Day } from './Day'
 import { STAGE_NAMES } from './words'
 
+const Week = lazy(async () => ({ default: (await import('./Week')).Week }))
+
 const SHOWN = [
   { value: '', label: 'The day' },
+  { value: 'week', label: 'The week' },
   { value: 'all', label: 'All jobs' },
   ...STAGES.map((stage) => ({ value: stage, label: `All at ${STAGE_NAMES[stage]}` })),
 ] as const
@@ -18,7 +22,7 @@ export function Counter() {
   const [params, setParams] = useSearchParams()
   const navigate = useNavigate()
   const search = params.get('search') ?? ''
-  const shown = (params.get('show') ?? '') as '' | 'all' | Stage
+  const shown = (params.get('show') ?? '') as '' | 'week' | 'all' | Stage
   const set = (name: string, value: string) =>
     setParams(
       (now) => {
@@ -64,10 +68,14 @@ export function Counter() {
         </div>
         {search === '' && shown === '' ? (
           <Day />
+        ) : search === '' && shown === 'week' ? (
+          <Suspense fallback={<Waiting>Opening the week…</Waiting>}>
+            <Week />
+          </Suspense>
         ) : (
           <AllJobs
             search={search}
-            stage={shown === 'all' ? '' : shown}
+            stage={shown === 'all' || shown === 'week' ? '' : shown}
             onShowAll={() => setParams({ show: 'all' })}
           />
         )}

@@ -1,18 +1,27 @@
 import { STARTING_CAUSES } from '@tembrix/core/diagnose'
 import { same } from '@tembrix/core/model'
 import { POLICIES } from '@tembrix/core/plan'
-import type { STARTING_TERMS } from '@tembrix/core/records'
+import { type Person, STARTING_TEMPLATES, type STARTING_TERMS } from '@tembrix/core/records'
 import { STARTING_USES } from '@tembrix/core/sizing'
 import { type ReactNode, useState } from 'react'
 import { Link } from 'react-router'
 import { useChangeShopMutation, useShopQuery } from '../../base/data'
-import { money, plural } from '../../base/format'
+import { list, money, plural } from '../../base/format'
 import { Bar, useTechnician } from '../../base/shell'
 import { Button, Fault, Field, Select, TextInput, Unread, Waiting } from '../../base/ui'
 import { CAUSE_ROWS, POLICY_NAMES } from '../../parts/judgement'
-import { CausesDialog, TermsDialog, UseTableDialog } from '../../parts/shop'
+import {
+  CausesDialog,
+  HoursDialog,
+  PeopleDialog,
+  TemplatesDialog,
+  TermsDialog,
+  UseTableDialog,
+} from '../../parts/shop'
+import { Logo } from './Logo'
+import { hoursWords } from './words'
 
-type Open = 'terms' | 'uses' | 'causes' | null
+type Open = 'terms' | 'people' | 'hours' | 'templates' | 'uses' | 'causes' | null
 
 /** What the shop has settled for all its jobs, in one place. */
 export function ShopSettings() {
@@ -38,6 +47,27 @@ export function ShopSettings() {
         ) : (
           <>
             <Shop terms={shop.terms} onChange={() => setOpen('terms')} />
+            <Logo shop={shop} />
+            <Part
+              name="Opening hours"
+              act="Change the opening hours"
+              onChange={() => setOpen('hours')}
+            >
+              {hoursWords(shop.hours)}
+            </Part>
+            <Part name="People" act="Change who works here" onChange={() => setOpen('people')}>
+              {shop.people.length === 0
+                ? 'Nobody is named.'
+                : list(shop.people.map(({ name, owner }) => (owner ? `${name} (owner)` : name)))}
+            </Part>
+            <Part
+              name="Messages to customers"
+              act="Change the messages to customers"
+              onChange={() => setOpen('templates')}
+            >
+              {plural(Object.keys(shop.templates).length, 'template')}
+              {same(shop.templates, STARTING_TEMPLATES) && ', as they came'}.
+            </Part>
             <BuyingPolicy />
             <Part
               name="Table of uses"
@@ -55,7 +85,7 @@ export function ShopSettings() {
               {plural(CAUSE_ROWS.length, 'cause')}
               {same(shop.causes, STARTING_CAUSES) && ', as they came'}.
             </Part>
-            <Person />
+            <ThisScreen people={shop.people} />
             <section aria-label="Backups">
               <h2 className="text-lg font-semibold">Backups</h2>
               <Link to="/backups" className="inline-flex min-h-11 items-center underline">
@@ -63,6 +93,9 @@ export function ShopSettings() {
               </Link>
             </section>
             {open === 'terms' && <TermsDialog onClose={close} />}
+            {open === 'people' && <PeopleDialog onClose={close} />}
+            {open === 'hours' && <HoursDialog onClose={close} />}
+            {open === 'templates' && <TemplatesDialog onClose={close} />}
             {open === 'uses' && <UseTableDialog table={shop.uses} onClose={close} />}
             {open === 'causes' && <CausesDialog onClose={close} />}
           </>
@@ -117,7 +150,10 @@ function Shop({ terms, onChange }: { terms: typeof STARTING_TERMS; onChange: () 
       'Every machine is tested',
       terms.testHours === null ? 'no rule' : `for ${plural(terms.testHours, 'hour')}`,
     ],
-    ['Paper and dates', `${terms.paper}, ${terms.dateFormat}`],
+    [
+      'Paper, labels, dates',
+      `${terms.paper}, ${terms.label ? `labels of ${terms.label.width} × ${terms.label.height} mm` : 'labels on sheets'}, ${terms.dateFormat}`,
+    ],
   ]
   return (
     <Part name="Shop, money, labour, warranty" act="Change the shop’s terms" onChange={onChange}>
@@ -159,17 +195,22 @@ function BuyingPolicy() {
 }
 
 /** Who works at this screen: noted with what they do. */
-function Person() {
+function ThisScreen({ people }: { people: readonly Person[] }) {
   const [name, setName] = useTechnician()
   return (
     <section aria-label="Who works here" className="border-b border-rule pb-3">
       <h2 className="text-lg font-semibold">Who works at this screen</h2>
+      <datalist id="people">
+        {people.map((one) => (
+          <option key={one.id} value={one.name} />
+        ))}
+      </datalist>
       <Field
         label="Name"
         className="max-w-xs"
         hint="Kept in this browser, noted with what is read, resolved, tested and handed over."
       >
-        {(control) => <TextInput {...control} value={name} onValue={setName} />}
+        {(control) => <TextInput {...control} list="people" value={name} onValue={setName} />}
       </Field>
     </section>
   )

@@ -1,3 +1,4 @@
+import { useShopQuery } from '../../../base/data'
 import { useJob } from '../file'
 import { JobPaper, JobSheet } from '../sheet'
 import { labelsPaper } from './labelsPaper'
@@ -15,5 +16,8 @@ export function Labels() {
 function Sheet() {
   const view = useJob()
   const fitting = useFit()
-  return <JobPaper paper={labelsPaper(view, fitting, `${location.origin}/jobs/${view.file.id}`)} />
+  const { data: shop } = useShopQuery()
+  if (!shop) return null
+  const address = `${location.origin}/jobs/${view.file.id}`
+  return <JobPaper paper={labelsPaper(view, fitting, shop.terms, address)} />
 }

@@ -1,4 +1,4 @@
-import { slotHolding } from '@tembrix/core/records'
+import { slotHolding, type Terms } from '@tembrix/core/records'
 import { day, today } from '../../../base/format'
 import { describeModule, organisation } from '../../../parts/board'
 import { code, type Label, type Paper, strong } from '../../../parts/papers'
@@ -7,12 +7,17 @@ import type { Fitting } from './useFit'
 import { DESTINATION_NAMES } from './words'
 
 /**
- * The labels of a job: its ticket, a bag for each removed module, a label for each that goes to the shelf.
+ * The labels of a job: its ticket for the customer, one for the machine, a bag for each removed module, a label for each that goes to the shelf.
  * `address` is what their codes open.
  */
-export function labelsPaper(view: JobView, { fit, removed }: Fitting, address: string): Paper {
+export function labelsPaper(
+  view: JobView,
+  { fit, removed }: Fitting,
+  { shopName, label }: Pick<Terms, 'shopName' | 'label'>,
+  address: string,
+): Paper {
   const { file, machine, pieces, now } = view
-  const { number, customer, dueOn } = file
+  const { number, customer, dueOn, accessories, condition } = file
   const ticket: Label = {
     kind: 'Job ticket',
     title: `Job ${number}`,
@@ -22,6 +27,20 @@ export function labelsPaper(view: JobView, { fit, removed }: Fitting, address: s
       machine.name,
       ...(file.machine.serialNumber ? [[code(file.machine.serialNumber)]] : []),
       ...(dueOn ? [`Due ${day(dueOn)}`] : []),
+      ...(accessories.length > 0 ? [`With it: ${accessories.join(', ')}`] : []),
+      ...(condition ? [condition] : []),
+      ...(shopName ? [shopName] : []),
+    ],
+  }
+  const onMachine: Label = {
+    kind: 'Machine label',
+    title: `Job ${number}`,
+    code: address,
+    lines: [
+      [strong(customer.name)],
+      machine.name,
+      ...(dueOn ? [`Due ${day(dueOn)}`] : []),
+      ...(accessories.length > 0 ? [`With it: ${accessories.join(', ')}`] : []),
     ],
   }
   const bags = removed.flatMap((id): Label[] => {
@@ -51,6 +70,7 @@ export function labelsPaper(view: JobView, { fit, removed }: Fitting, address: s
     from: null,
     about: [],
     beside: [],
-    blocks: [{ is: 'labels', labels: [ticket, ...bags] }],
+    blocks: [{ is: 'labels', labels: [ticket, onMachine, ...bags] }],
+    label,
   }
 }

@@ -7,6 +7,7 @@ import {
 import { currencySign, inUnits, minorFrom, noDate } from '../../../base/format'
 import { DateInput, Field, Select, TextInput } from '../../../base/ui'
 import { OnTo, useJobForm, useJobPart } from '../file'
+import { PrintLink } from '../sheet'
 import { GettingIn } from './GettingIn'
 import { History } from './History'
 
@@ -23,6 +24,7 @@ export function Intake() {
       <div className="flex flex-col gap-3">
         <Asked />
         <OnTo step="identify">On to Identify</OnTo>
+        <PrintLink to={`/jobs/${jobId}/labels`}>Ticket and labels, to print</PrintLink>
       </div>
       <div className="@4xl:col-span-2">
         <History jobId={jobId} />

@@ -94,6 +94,7 @@ export function workedOption(basis: Basis, quote: Quote, option: QuoteOption): W
       toPay: sum.toPay,
       deposit: sum.deposit,
       placement: situation.assignment,
+      minutes: offer.minutes,
       profile: plan.profile,
       manual: plan.manual,
     },
