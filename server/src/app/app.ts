@@ -3,6 +3,7 @@ import express, { type Express } from 'express'
 import { actRoutes } from '../acts'
 import { backupRoutes, type Restorable } from '../backups'
 import { changeRoutes } from '../changes'
+import { customerRoutes } from '../customers'
 import type { Database } from '../database'
 import { jobFile, jobFileRoutes } from '../exchange'
 import { healthRoutes } from '../health'
@@ -105,6 +106,7 @@ export function createApp(
   api.get('/jobs/:id/file', jobFile(db))
   api.use('/jobs', jsonBody('1mb'), passwordRoutes(db, key))
   api.use('/jobs', jobRoutes(db))
+  api.use('/customers', customerRoutes(db))
   const supplier = simulatedSupplier()
   api.use('/orders', jsonBody('1mb'), orderRoutes(db, RECORDS.orders, supplier))
   for (const records of Object.values(RECORDS)) {

@@ -1,1 +1,2 @@
+export { everythingOf } from './everything'
 export { jobFile, jobFileRoutes } from './routes'

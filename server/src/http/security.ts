@@ -9,7 +9,8 @@ const options: HelmetOptions = {
   contentSecurityPolicy: {
     directives: {
       'upgrade-insecure-requests': null,
-      'font-src': ["'self'"],
+      // The calendar brings the letters of its arrows along as text.
+      'font-src': ["'self'", 'data:'],
       // A photo is shown before it has been sent.
       'img-src': ["'self'", 'data:', 'blob:'],
       // What lays out a PDF brings its WebAssembly along as text.

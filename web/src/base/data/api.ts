@@ -112,6 +112,14 @@ export const api = createApi({
       query: (id) => `/jobs/${id}`,
       providesTags: (_job, _error, id) => [{ type: 'job', id }],
     }),
+    /** Takes out of every record what names a customer. */
+    erasePerson: build.mutation<void, Pick<Customer, 'id' | 'version'>>({
+      query: ({ id, version }) => ({
+        url: `/customers/${id}/person?version=${version}`,
+        method: 'DELETE',
+      }),
+      invalidatesTags: ['job', 'jobs', 'customers'],
+    }),
     /** Sets when a job that is not open here is due, on the version it has now. */
     moveJob: build.mutation<Job, { id: string; dueOn: string }>({
       queryFn: async ({ id, dueOn }, _api, _options, ask) => {
@@ -364,6 +372,7 @@ export const {
   useBringBackupMutation,
   useBackupContentsQuery,
   useRestoreBackupMutation,
+  useErasePersonMutation,
   useHealthQuery,
   useKeepPasswordMutation,
   useLazyPasswordQuery,

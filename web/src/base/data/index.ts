@@ -20,6 +20,7 @@ export {
   useCustomerMachinesQuery,
   useCustomerQuery,
   useCustomersQuery,
+  useErasePersonMutation,
   useHealthQuery,
   useHistoryQuery,
   useJobQuery,

@@ -53,6 +53,7 @@ const FIELDS: Record<string, string> = {
   accessories: 'what came with it',
   backup: 'a copy of the data',
   login: 'getting into the system',
+  erased: 'the customer’s data was erased',
   passwordShown: 'the password was shown',
   followUpOn: 'ask again on',
   state: 'state',

@@ -8,6 +8,7 @@ import { currencySign, inUnits, minorFrom, noDate } from '../../../base/format'
 import { DateInput, Field, Select, TextInput } from '../../../base/ui'
 import { OnTo, useJobForm, useJobPart } from '../file'
 import { PrintLink } from '../sheet'
+import { CustomerData } from './CustomerData'
 import { GettingIn } from './GettingIn'
 import { History } from './History'
 
@@ -28,6 +29,7 @@ export function Intake() {
       </div>
       <div className="@4xl:col-span-2">
         <History jobId={jobId} />
+        <CustomerData />
       </div>
     </div>
   )

@@ -1,0 +1,1 @@
+export { ERASED_NAME, withoutPerson } from './withoutPerson'

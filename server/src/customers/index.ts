@@ -1,0 +1,1 @@
+export { customerRoutes } from './routes'
