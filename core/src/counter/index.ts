@@ -9,4 +9,4 @@ export {
   type Supply,
 } from './counter'
 export { phoneForms } from './phone'
-export { atBench, mondayOf, type PlannedDay, plannedWeek } from './week'
+export { atBench, type PlannedDay, plannedWeek } from './week'

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
-import { describe, expect, test } from 'vitest'
+import { expect, test } from 'vitest'
 import type { CounterState, Week } from '../records'
-import { atBench, mondayOf, plannedWeek } from '.'
+import { atBench, plannedWeek } from '.'
 
 const HOURS: Week = [
   { from: '09:00', to: '17:30' },
@@ -24,16 +24,9 @@ const job = (
   state,
 })
 
-describe('the Monday of a week', () => {
-  test.each([
-    ['2030-02-11', '2030-02-11'],
-    ['2030-02-17', '2030-02-11'],
-    ['2030-01-01', '2029-12-31'],
-    ['2028-03-01', '2028-02-28'],
-  ])('of %s is %s', (day, monday) => {
-    expect(mondayOf(day)).toBe(monday)
-  })
-})
+/** Seven days of February 2030 from one on. */
+const from = (first: number) =>
+  Array.from({ length: 7 }, (_, at) => `2030-02-${String(first + at).padStart(2, '0')}`)
 
 test('work is counted on the day it is due, late work today, against the hours of all at the bench', () => {
   const jobs = [
@@ -45,7 +38,7 @@ test('work is counted on the day it is due, late work today, against the hours o
     job('f', null, 60),
     job('g', '2030-02-20', 60),
   ]
-  const week = plannedWeek(jobs, '2030-02-11', '2030-02-13', HOURS, 2)
+  const week = plannedWeek(jobs, from(11), '2030-02-13', HOURS, 2)
   expect(week.map(({ on, open, planned, unquoted }) => [on, open, planned, unquoted])).toEqual([
     ['2030-02-11', 1020, 0, 0],
     ['2030-02-12', 0, 0, 0],
@@ -56,7 +49,7 @@ test('work is counted on the day it is due, late work today, against the hours o
     ['2030-02-17', 0, 0, 0],
   ])
   expect(week[2]?.jobs.map(({ id }) => id)).toEqual(['a', 'b', 'c', 'd', 'e'])
-  expect(plannedWeek(jobs, '2030-02-11', '2030-02-13', null, 1)[0]?.open).toBeNull()
+  expect(plannedWeek(jobs, from(11), '2030-02-13', null, 1)[0]?.open).toBeNull()
 })
 
 test('every dated job of work is in one day of the weeks from today on', () => {
@@ -66,9 +59,7 @@ test('every dated job of work is in one day of the weeks from today on', () => {
   fc.assert(
     fc.property(fc.array(days, { maxLength: 12 }), days, (dues, today) => {
       const jobs = dues.map((due, at) => job(String(at), due, 10))
-      const weeks = ['2030-01-28', '2030-02-04', '2030-02-11', '2030-02-18'].flatMap((monday) =>
-        plannedWeek(jobs, monday, today, HOURS, 1),
-      )
+      const weeks = [1, 8, 15].flatMap((first) => plannedWeek(jobs, from(first), today, HOURS, 1))
       expect(weeks.reduce((sum, { planned }) => sum + planned, 0)).toBe(10 * jobs.length)
     }),
   )

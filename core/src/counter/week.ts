@@ -15,18 +15,6 @@ export interface PlannedDay<J> {
   jobs: J[]
 }
 
-const DAY = 24 * 3_600_000
-
-/** The day so many days after another (ISO dates). */
-const later = (day: string, days: number): string =>
-  new Date(Date.parse(`${day}T00:00:00Z`) + days * DAY).toISOString().slice(0, 10)
-
-/** The Monday of the week that a day (ISO date) is in. */
-export function mondayOf(day: string): string {
-  const weekday = (new Date(`${day}T00:00:00Z`).getUTCDay() + 6) % 7
-  return later(day, -weekday)
-}
-
 const minutesIn = (time: string): number => {
   const [hours = 0, minutes = 0] = time.split(':').map(Number)
   return hours * 60 + minutes
@@ -40,18 +28,17 @@ export const atBench = (people: readonly Pick<Person, 'bench'>[]): number =>
 const isWork = ({ state }: Line): boolean => state !== 'ready' && state !== 'closed'
 
 /**
- * The week from a Monday on (ISO date). What was due before `today` and is not ready is still to be done, and
- * counts on that day.
+ * The seven `days` of a week from Monday on (ISO dates). What was due before `today` and is not ready is still to be
+ * done, and counts on that day.
  */
 export function plannedWeek<J extends Line>(
   jobs: readonly J[],
-  monday: string,
+  days: readonly string[],
   today: string,
   hours: Week | null,
   benches: number,
 ): PlannedDay<J>[] {
-  return Array.from({ length: 7 }, (_, at) => {
-    const on = later(monday, at)
+  return days.map((on, at) => {
     const due = jobs.filter((job) => dayOf(job, today) === on)
     const work = due.filter(isWork)
     const day = hours?.[at]

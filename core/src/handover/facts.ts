@@ -56,7 +56,14 @@ export interface HandoverFacts {
 export interface ToReport extends ToProve {
   file: Pick<
     JobFile,
-    'id' | 'fits' | 'handovers' | 'quotes' | 'measurements' | 'verifications' | 'accessories'
+    | 'id'
+    | 'lead'
+    | 'fits'
+    | 'handovers'
+    | 'quotes'
+    | 'measurements'
+    | 'verifications'
+    | 'accessories'
   >
   pieces: ReadonlyMap<string, Piece>
 }
@@ -110,7 +117,8 @@ export function handoverFacts(
           }
         : null,
     next: nextUpgrades(machine, after),
-    toPay: option?.toPay ?? null,
+    // Several like machines are paid together, with the first.
+    toPay: file.lead ? null : (option?.toPay ?? null),
     paid: paidIn(handover.payments),
     points: openPointsOf({
       changed,
@@ -118,7 +126,7 @@ export function handoverFacts(
       standing: standingOf(job, ruleHours),
       losses: gains.filter(({ compared }) => compared.verdict === 'loss').map(({ test }) => test),
       approved: option !== null,
-      unpaid: unpaid(option, handover.payments),
+      unpaid: file.lead ? 0 : unpaid(option, handover.payments),
       removed,
       accessories: file.accessories,
       returned: handover.returned,

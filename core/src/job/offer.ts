@@ -71,17 +71,20 @@ export type Hindrance =
   | { code: 'NO_START' }
   | { code: 'NO_PRICE'; article: string }
   | { code: 'OUT_OF_STOCK'; article: string; left: number }
+  /** A piece of the shelf, of which there is one, for several machines. */
+  | { code: 'ONE_PIECE'; article: string }
 
 /** A job as far as an offer goes. */
 export interface ToOffer {
-  file: Pick<JobFile, 'fits' | 'sizing'>
+  file: Pick<JobFile, 'fits' | 'sizing' | 'machines'>
   machine: Machine
   now: Situation
   pieces: ReadonlyMap<string, Piece>
 }
 
-/** One option worked out: what is bought, done and set off, what it comes to, what it rests on. */
+/** One option worked out: what is bought, done and set off for each machine, what it comes to for all, what it rests on. */
 export interface Offer {
+  machines: number
   purchases: Purchase[]
   /** The customer's modules that come out, by id. */
   removed: string[]
@@ -123,12 +126,13 @@ export function offerOf(job: ToOffer, input: OfferInput): Offer {
     return module && amount > 0 ? [{ id, module, amount }] : []
   })
   const extras = option.extras.filter(({ text, amount }) => text !== '' && amount !== 0)
+  const { machines } = job.file
   const sum = priced({
     ...terms,
-    parts: purchases.map(({ times, price }) => times * (price ?? 0)),
-    minutes,
+    parts: purchases.map(({ times, price }) => machines * times * (price ?? 0)),
+    minutes: machines * minutes,
     extras: extras.map(({ amount }) => amount),
-    credits: credits.map(({ amount }) => amount),
+    credits: credits.map(({ amount }) => machines * amount),
     depositPercent: quote.depositPercent ?? terms.depositPercent,
   })
   const { placement, settings, evaluation } = planned
@@ -151,6 +155,7 @@ export function offerOf(job: ToOffer, input: OfferInput): Offer {
     warranty: terms.warranty,
   }
   return {
+    machines,
     purchases,
     removed,
     labour,
@@ -161,7 +166,7 @@ export function offerOf(job: ToOffer, input: OfferInput): Offer {
     sum,
     facts,
     unpriced: purchases.some(({ price }) => price === null),
-    hindrances: hindrancesOf(evaluation, purchases),
+    hindrances: hindrancesOf(evaluation, purchases, machines),
   }
 }
 
@@ -224,13 +229,18 @@ function leadOf(purchases: readonly Purchase[]): Lead | null {
   return { inShop: false, days: Math.max(0, ...days), saidOn: asked[0] ?? null }
 }
 
-function hindrancesOf({ starts }: Evaluation, purchases: readonly Purchase[]): Hindrance[] {
+function hindrancesOf(
+  { starts }: Evaluation,
+  purchases: readonly Purchase[],
+  machines: number,
+): Hindrance[] {
   const found: Hindrance[] = starts ? [] : [{ code: 'NO_START' }]
   for (const { piece, price, times } of purchases) {
     const { article } = piece.module
     const { stock } = piece as ShopModule
     if (price === null) found.push({ code: 'NO_PRICE', article })
-    if (piece.source === 'supplier' && typeof stock === 'number' && stock < times) {
+    if (piece.source === 'shelf' && machines > 1) found.push({ code: 'ONE_PIECE', article })
+    if (piece.source === 'supplier' && typeof stock === 'number' && stock < times * machines) {
       found.push({ code: 'OUT_OF_STOCK', article, left: stock })
     }
   }

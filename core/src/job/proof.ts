@@ -213,7 +213,7 @@ export function knownGood(
       source === 'shelf' &&
       testedOn !== null &&
       !kept.has(name) &&
-      isFreeFor(piece, jobId) &&
+      isFreeFor(piece, { id: jobId, machines: 1 }) &&
       module.generation === machine.generation &&
       module.formFactor === machine.formFactor
     return suits ? [[name, module] as const] : []

@@ -52,7 +52,8 @@ export function orderRefusal(
     if (fault) return fault
   }
   if (cancelled && isAllHere(order)) return refuse('delivered', `Everything of ${name} is here.`)
-  const gone = takenBack?.findIndex((id) => !order.arrived.some((one) => one.id === id)) ?? -1
+  const here = new Set(order.arrived.map(({ id }) => id))
+  const gone = takenBack?.findIndex((id) => !here.has(id)) ?? -1
   if (gone >= 0) return refuse('line', 'No such piece came with this order.', `takenBack.${gone}`)
   return arriving ? arrivingFault(order, arriving) : null
 }

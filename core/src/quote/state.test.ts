@@ -135,6 +135,10 @@ test('what is planned is agreed to when modules, profile and what is set by hand
   expect(isAgreed(offeredAs, placement, { profile: true, manual: null })).toBe(false)
   expect(isAgreed(offeredAs, placement, { profile: false, manual })).toBe(false)
   expect(isAgreed(offeredAs, {}, { profile: true, manual })).toBe(false)
+  const asked = { profile: true, manual }
+  expect(isAgreed(offeredAs, placement, asked, 2)).toBe(false)
+  expect(isAgreed({ ...offeredAs, machines: 2 }, placement, asked, 2)).toBe(true)
+  expect(isAgreed({ ...offeredAs, machines: 3 }, placement, asked, 2)).toBe(false)
   const older = { placement, profile: true }
   expect(isAgreed(older, placement, { profile: true, manual })).toBe(true)
 })

@@ -85,6 +85,8 @@ export const Job = Stored.extend({
   /** The plan on the board. */
   planId: z.uuid().nullable(),
   followsId: z.uuid().nullable(),
+  /** The job of the first of several like machines, whose plan and quote this one follows. */
+  leadId: z.uuid().nullable(),
 })
 export type Job = z.infer<typeof Job>
 
@@ -97,6 +99,7 @@ export const JobLine = Job.pick({
   dueOn: true,
   updatedAt: true,
   followUpOn: true,
+  leadId: true,
 }).extend({
   customerName: z.string(),
   phone: z.string(),
@@ -104,12 +107,36 @@ export const JobLine = Job.pick({
   machineKind: z.string(),
   state: z.enum(COUNTER_STATES),
   act: z.enum(NEXT_ACTS),
+  /** How many like machines there are with this one, how many of them are ready or gone, and whose act is the next. */
+  machines: z.int().positive(),
+  ready: z.int().min(0),
+  actId: z.uuid(),
   /** Minutes of work quoted and not done yet; null where no quote says. */
   minutes: z.int().nullable(),
   /** When the last part on order comes; null where none is awaited or nobody has said. */
   partsOn: z.iso.date().nullable(),
 })
 export type JobLine = z.infer<typeof JobLine>
+
+/** Like machines that are added to a job, each by what tells it from the others. */
+export const LikeMachines = z.object({
+  machines: z
+    .array(z.object({ id: z.uuid(), serialNumber: ShortText.default('') }))
+    .min(1, 'At least one.')
+    .max(60, 'At most 60 at a time.'),
+})
+export type LikeMachines = z.input<typeof LikeMachines>
+
+/** One of several like machines: its job, what tells it from the others, and where it stands. */
+export const LikeMachine = z.object({
+  id: z.uuid(),
+  number: z.int(),
+  serialNumber: z.string(),
+  state: z.enum(COUNTER_STATES),
+  act: z.enum(NEXT_ACTS),
+  leads: z.boolean(),
+})
+export type LikeMachine = z.infer<typeof LikeMachine>
 
 export const JOBS = {
   record: 'job',

@@ -11,6 +11,9 @@ type Lists = { [L in JobList]: z.ZodArray<(typeof KINDS)[L]['stored']> }
 export const JobFile = Job.extend({
   customer: Customer,
   machine: MachineRecord,
+  /** How many like machines there are, this one with them; and the job whose plan and quote it follows. */
+  machines: z.int().positive(),
+  lead: z.object({ id: z.uuid(), number: z.int() }).nullable(),
   ...(Object.fromEntries(JOB_LISTS.map((list) => [list, z.array(KINDS[list].stored)])) as Lists),
 })
 export type JobFile = z.infer<typeof JobFile>

@@ -87,13 +87,15 @@ export const ShopModule = ModuleRecord.extend({
 export type ShopModule = z.infer<typeof ShopModule>
 
 /**
- * Whether a job can plan with a piece of the shop's: no other job's plans hold it, and it was not ordered for
- * what they hold already.
+ * Whether a job can plan with a piece of the shop's: no other job's plans hold it, it was not ordered for what they
+ * hold already, and of the shelf, where there is one, it is not for several machines.
  */
 export const isFreeFor = (
-  { keptFor, standsFor }: Pick<ShopModule, 'keptFor' | 'standsFor'>,
-  jobId: string,
-): boolean => keptFor === null || (keptFor.jobId === jobId && standsFor?.jobId !== jobId)
+  { keptFor, standsFor, source }: Pick<ShopModule, 'keptFor' | 'standsFor' | 'source'>,
+  { id, machines }: { id: string; machines: number },
+): boolean =>
+  (machines === 1 || source !== 'shelf') &&
+  (keptFor === null || (keptFor.jobId === id && standsFor?.jobId !== id))
 
 export const MODULES = {
   record: 'module',

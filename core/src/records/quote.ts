@@ -51,7 +51,9 @@ export const QuotedOption = z.object({
   /** What is left to pay once old modules are set off. */
   toPay: z.int(),
   deposit: z.int().min(0),
-  /** Minutes of work; absent on documents of before they were kept. */
+  /** For how many like machines; absent where it is for one, on documents of before there were several. */
+  machines: z.int().positive().optional(),
+  /** Minutes of work, for each machine; absent on documents of before they were kept. */
   minutes: z.int().min(0).nullable().optional(),
   placement: Assignment,
   profile: z.boolean(),

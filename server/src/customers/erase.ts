@@ -69,6 +69,8 @@ async function eraseJob(tx: Transaction, id: string): Promise<void> {
   if (pictured.length > 0) await tx.delete(pictures).where(inArray(pictures.photoId, pictured))
   await tx.delete(passwords).where(eq(passwords.jobId, id))
   for (const list of JOB_LISTS) {
+    // What it follows of another job is erased with that one.
+    if (list === 'quotes' && file.lead) continue
     const { table } = kindOf(list)
     const left = new Map(bare[list].map((record) => [record.id, record]))
     for (const record of file[list]) {

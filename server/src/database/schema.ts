@@ -211,6 +211,8 @@ export const jobs = pgTable(
     followUpOn: date('follow_up_on', { mode: 'string' }),
     /** The job that this one is a new visit for. */
     followsId: uuid('follows_id').references((): AnyPgColumn => jobs.id),
+    /** The first of several like machines. */
+    leadId: uuid('lead_id').references((): AnyPgColumn => jobs.id),
     /** The plan on the board; no foreign key, since plans hang on jobs. */
     planId: uuid('plan_id'),
     /** Everything it may be found by; see `search/retell.ts`. */
@@ -220,6 +222,7 @@ export const jobs = pgTable(
     index('jobs_written').on(table.lastWrite),
     index('jobs_customer').on(table.customerId),
     index('jobs_machine').on(table.machineId),
+    index('jobs_lead').on(table.leadId).where(sql`lead_id is not null`),
     saidIndex('jobs_said', table.said),
     index('jobs_open').on(table.dueOn, table.number).where(sql`stage <> 'closed'`),
     index('jobs_modules').using('gin', modulesIn(table.found)),

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto'
 import { EXCHANGE_FORMAT, EXCHANGE_VERSION, ExchangedJob } from '@tembrix/core/exchange'
 import { JobFile } from '@tembrix/core/records'
 import { inArray } from 'drizzle-orm'
@@ -10,7 +11,7 @@ export async function exchanged(
   tx: Transaction,
   id: string,
 ): Promise<{ job: ExchangedJob; pictures: Map<string, Uint8Array> }> {
-  const file = JobFile.parse(await readJob(tx, id))
+  const file = byItself(JobFile.parse(await readJob(tx, id)))
   const { modelId } = file.machine
   const job = {
     ...file,
@@ -25,6 +26,23 @@ export async function exchanged(
     job: ExchangedJob.parse(Object.fromEntries(wanted.map((name) => [name, job[name]]))),
     pictures: await picturesOf(tx, file),
   }
+}
+
+/** A job as it goes out alone: elsewhere there is no other that it follows, so that the quote it follows is its own. */
+function byItself(file: JobFile): JobFile {
+  if (!file.lead) return file
+  const quotes = file.quotes.map((quote) => ({
+    ...quote,
+    id: idFrom(`${quote.id} ${file.id}`),
+    jobId: file.id,
+  }))
+  return { ...file, leadId: null, quotes }
+}
+
+/** An id that is the same for the same text. */
+function idFrom(text: string): string {
+  const hex = createHash('sha256').update(text).digest('hex')
+  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-4${hex.slice(13, 16)}-8${hex.slice(17, 20)}-${hex.slice(20, 32)}`
 }
 
 /** What the job's slots hold, found or planned, and that is not its own. */

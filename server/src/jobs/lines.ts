@@ -39,7 +39,11 @@ const MINUTES = sql`(select (option->>'minutes')::int
 const OFFERED = sql<Offered[] | null>`(select json_agg(json_build_object('number', ${quotes.number},
     'validUntil', ${quotes.document}->>'validUntil', 'approved', ${quotes.approval} is not null,
     'ended', ${quotes.ended}->>'as', 'minutes', ${MINUTES}) order by ${quotes.number})
-  from ${quotes} where ${quotes.jobId} = ${jobs.id})`
+  from ${quotes} where ${quotes.jobId} = coalesce(${jobs.leadId}, ${jobs.id}))`
+
+/** How many like machines a job has, its own with them. */
+export const MACHINES = sql<number>`(select 1 + count(*)::int from jobs as like_it
+  where like_it.lead_id = coalesce(${jobs.leadId}, ${jobs.id}))`
 
 const BEGUN = sql<boolean>`(${fits.ticks} <> '{}'::jsonb or ${fits.seconds} > 0
   or ${fits.runningSince} is not null)`
@@ -66,11 +70,13 @@ export async function linesOf(
         dueOn: jobs.dueOn,
         updatedAt: jobs.updatedAt,
         followUpOn: jobs.followUpOn,
+        leadId: jobs.leadId,
         customerName: customers.name,
         phone: customers.phone,
         machineName: sql<string>`${machines.machine}->>'name'`,
         machineKind: sql<string>`${machines.machine}->>'kind'`,
       },
+      machines: MACHINES,
       planned: there(plans.placement),
       supply: SUPPLY,
       offered: OFFERED,
@@ -87,13 +93,15 @@ export async function linesOf(
     .leftJoin(handovers, eq(handovers.jobId, jobs.id))
     .where(inArray(jobs.id, [...ids]))
   return new Map(
-    rows.map(({ line, offered, begun, finished, ...job }) => {
+    rows.map(({ line, offered, begun, finished, machines: count, ...job }) => {
       const fit = { begun: begun ?? false, finished }
       const facts = { ...job, stage: line.stage, quotes: offered ?? [], fit }
       const standing = counterStanding(facts, today)
       const partsOn = standing.state === 'parts' ? job.supply.lastOn : null
       const minutes = finished ? 0 : quotedMinutes(facts.quotes)
-      return [line.id, { ...line, ...standing, partsOn, minutes }]
+      const isDone = standing.state === 'ready' || standing.state === 'closed'
+      const like = { machines: count, ready: isDone ? 1 : 0, actId: line.id }
+      return [line.id, { ...line, ...standing, ...like, partsOn, minutes }]
     }),
   )
 }

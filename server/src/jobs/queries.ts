@@ -1,4 +1,13 @@
-import { JOB_LISTS, type JobLine, type JobList, type Stage } from '@tembrix/core/records'
+import { followed, together } from '@tembrix/core/like'
+import {
+  type Assignment,
+  JOB_LISTS,
+  type JobLine,
+  type JobList,
+  type LikeMachine,
+  type Quote,
+  type Stage,
+} from '@tembrix/core/records'
 import { and, asc, eq, ne, or, sql } from 'drizzle-orm'
 import { customers, type Database, history, jobs, machines, type Transaction } from '../database'
 import { notFound } from '../errors'
@@ -61,7 +70,7 @@ export async function listJobs(
   )
 }
 
-/** Every job that is not closed: the counter's day, `today` being an ISO date. */
+/** Every job that is not closed, like machines in one line: the counter's day, `today` being an ISO date. */
 export async function openJobs(db: Database, today: string): Promise<JobLine[]> {
   const found = await db
     .select({ id: jobs.id })
@@ -73,25 +82,55 @@ export async function openJobs(db: Database, today: string): Promise<JobLine[]> 
     found.map(({ id }) => id),
     today,
   )
-  return found.map(({ id }) => lines.get(id) as JobLine)
+  return together(found.map(({ id }) => lines.get(id) as JobLine))
 }
 
-/** A job with everything it rests on. */
+/**
+ * A job with everything it rests on. One that follows the first of several like machines has that one's quotes, as
+ * they are for its own modules.
+ */
 export async function readJob(db: Pick<Transaction, 'execute'>, id: string) {
   const itself = (name: string) => sql`(select ${sql.identifier(name)} from jobs where id = ${id})`
   const listed = JOB_LISTS.map((list): [JobList, Wanted] => {
     const of = kindOf(list)
-    return [list, { of, where: eq(of.table.jobId, id) }]
+    const whose = list === 'quotes' ? sql`coalesce(${itself('lead_id')}, ${id}::uuid)` : id
+    return [list, { of, where: eq(of.table.jobId, whose) }]
   })
   const lists = Object.fromEntries(listed) as Record<JobList, Wanted>
-  const { job, customer, machine, ...rest } = await gathered(db, {
+  const { job, customer, machine, lead, like, ...rest } = await gathered(db, {
     job: { of: jobKind, where: eq(jobs.id, id) },
     customer: { of: customerKind, where: eq(customers.id, itself('customer_id')) },
     machine: { of: machineKind, where: eq(machines.id, itself('machine_id')) },
+    lead: { of: jobKind, where: eq(jobs.id, itself('lead_id')) },
+    like: {
+      of: jobKind,
+      where: eq(jobs.leadId, sql`coalesce(${itself('lead_id')}, ${id}::uuid)`),
+    },
     ...lists,
   })
   if (!job[0]) throw notFound(jobKind.record)
-  return { ...job[0], customer: customer[0], machine: machine[0], ...rest }
+  const [own, first] = [job[0], lead[0]]
+  const quotes = rest.quotes as Quote[]
+  return {
+    ...own,
+    customer: customer[0],
+    machine: machine[0],
+    machines: 1 + like.length,
+    lead: first ? { id: first.id, number: first.number } : null,
+    ...rest,
+    quotes: first ? quotes.map((quote) => quoteFor(quote, first.found, own.found)) : quotes,
+  }
+}
+
+/** A quote over like machines as it is for one that follows the first. */
+function quoteFor(quote: Quote, leadFound: Assignment, found: Assignment): Quote {
+  const { document } = quote
+  if (!document) return quote
+  const options = document.options.map((option) => ({
+    ...option,
+    placement: followed(option.placement, leadFound, found),
+  }))
+  return { ...quote, document: { ...document, options } }
 }
 
 /** Every write to a job and what it rests on, newest first. */
@@ -99,4 +138,28 @@ export async function jobHistory(tx: Transaction, id: string, paging: Paging) {
   const { customerId, machineId } = await find(tx, jobKind, id)
   const onIt = or(eq(history.jobId, id), ofRecord(customerId), ofRecord(machineId))
   return historyPage(tx, onIt, paging)
+}
+
+/** A job's machine and those like it, the first one first. */
+export async function likeMachines(
+  db: Database,
+  id: string,
+  today: string,
+): Promise<LikeMachine[]> {
+  const lead = sql`coalesce((select lead_id from jobs where id = ${id}), ${id}::uuid)`
+  const found = await db
+    .select({ id: jobs.id, leadId: jobs.leadId, serialNumber: machines.serialNumber })
+    .from(jobs)
+    .innerJoin(machines, eq(machines.id, jobs.machineId))
+    .where(or(eq(jobs.id, lead), eq(jobs.leadId, lead)))
+    .orderBy(asc(jobs.number))
+  const lines = await linesOf(
+    db,
+    found.map((one) => one.id),
+    today,
+  )
+  return found.map(({ id, leadId, serialNumber }) => {
+    const { number, state, act } = lines.get(id) as JobLine
+    return { id, number, serialNumber, state, act, leads: leadId === null }
+  })
 }

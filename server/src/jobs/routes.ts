@@ -1,10 +1,11 @@
-import { Stage } from '@tembrix/core/records'
+import { LikeMachines, Stage, Versioned } from '@tembrix/core/records'
 import { Router } from 'express'
 import { z } from 'zod'
 import type { Database } from '../database'
 import { Search } from '../search'
 import { answerPage, idOf, Paging } from '../store'
-import { jobHistory, listJobs, openJobs, readJob } from './queries'
+import { addLike, singleOut } from './like'
+import { jobHistory, likeMachines, listJobs, openJobs, readJob } from './queries'
 
 /** The shop's day, as its page has it. */
 const Day = z.iso.date().default(() => new Date().toISOString().slice(0, 10))
@@ -32,6 +33,26 @@ export function jobRoutes(db: Database): Router {
   routes.get('/:id', async (request, response) => {
     const id = idOf(request.params)
     response.json(await readJob(db, id))
+  })
+
+  routes.get('/:id/like', async (request, response) => {
+    const { today } = OfDay.parse(request.query)
+    response.json(await likeMachines(db, idOf(request.params), today))
+  })
+
+  /** Adds machines like a job's own to it: one plan and one quote for all, each with a job of its own. */
+  routes.post('/:id/like', async (request, response) => {
+    const id = idOf(request.params)
+    const { machines } = LikeMachines.parse(request.body)
+    const made = await db.transaction((tx) => addLike(tx, id, machines))
+    response.status(201).json(made)
+  })
+
+  /** Makes a machine that differs a job by itself, with the plan as it stands and a quote of its own to come. */
+  routes.post('/:id/single-out', async (request, response) => {
+    const id = idOf(request.params)
+    const { version } = Versioned.parse(request.body)
+    response.json(await db.transaction((tx) => singleOut(tx, id, version)))
   })
 
   routes.get('/:id/history', async (request, response) => {

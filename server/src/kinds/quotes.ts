@@ -2,11 +2,15 @@ import { refusalOf } from '@tembrix/core/quote'
 import { eq, max } from 'drizzle-orm'
 import { fits, quotes, type Transaction } from '../database'
 import { HttpError, invalid } from '../http'
+import { refuseFollower } from '../jobs'
 import type { Rules } from '../records'
 
 /** What jobs are offered for. What was offered stays as it was; a change is a new one. */
 export const quoteRules: Rules<'quotes'> = {
-  making: async (tx, quote) => ({ ...quote, number: await nextNumber(tx, quote.jobId) }),
+  making: async (tx, quote) => {
+    await refuseFollower(tx, quote.jobId)
+    return { ...quote, number: await nextNumber(tx, quote.jobId) }
+  },
   changing: async (tx, quote, patch) => {
     const { version: _, ...change } = patch
     const refusal = refusalOf(quote, change, await isFitted(tx, quote.jobId))

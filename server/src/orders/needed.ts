@@ -18,7 +18,13 @@ export async function neededLines(db: Pick<Database, 'select'>): Promise<NeededL
     })
     .from(jobs)
     .innerJoin(customers, eq(customers.id, jobs.customerId))
-    .innerJoin(quotes, and(eq(quotes.jobId, jobs.id), sql`${quotes.approval} is not null`))
+    .innerJoin(
+      quotes,
+      and(
+        eq(quotes.jobId, sql`coalesce(${jobs.leadId}, ${jobs.id})`),
+        sql`${quotes.approval} is not null`,
+      ),
+    )
     .leftJoin(fits, eq(fits.jobId, jobs.id))
     .where(and(notInArray(jobs.stage, ['verify', 'handover', 'closed']), isNull(fits.finishedAt)))
     .orderBy(sql`${jobs.dueOn} asc nulls last`, asc(jobs.number), asc(quotes.number))

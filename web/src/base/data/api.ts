@@ -11,6 +11,8 @@ import type {
   Job,
   JobFile,
   JobLine,
+  LikeMachine,
+  LikeMachines,
   MachineRecord,
   ModelRecord,
   ModuleChange,
@@ -111,6 +113,27 @@ export const api = createApi({
     job: build.query<JobFile, string>({
       query: (id) => `/jobs/${id}`,
       providesTags: (_job, _error, id) => [{ type: 'job', id }],
+    }),
+    /** A job's machine and those like it. */
+    likeMachines: build.query<LikeMachine[], string>({
+      query: (id) => `/jobs/${id}/like`,
+      providesTags: ['jobs'],
+    }),
+    addLike: build.mutation<{ id: string; number: number }[], LikeMachines & { jobId: string }>({
+      query: ({ jobId, machines }) => ({
+        url: `/jobs/${jobId}/like`,
+        method: 'POST',
+        body: { machines },
+      }),
+      invalidatesTags: (_made, _error, { jobId }) => ['jobs', { type: 'job', id: jobId }],
+    }),
+    singleOut: build.mutation<Job, Pick<Job, 'id' | 'version'>>({
+      query: ({ id, version }) => ({
+        url: `/jobs/${id}/single-out`,
+        method: 'POST',
+        body: { version },
+      }),
+      invalidatesTags: ['jobs', 'job', 'orders'],
     }),
     /** Takes out of every record what names a customer. */
     erasePerson: build.mutation<void, Pick<Customer, 'id' | 'version'>>({
@@ -372,7 +395,10 @@ export const {
   useBringBackupMutation,
   useBackupContentsQuery,
   useRestoreBackupMutation,
+  useAddLikeMutation,
   useErasePersonMutation,
+  useLikeMachinesQuery,
+  useSingleOutMutation,
   useHealthQuery,
   useKeepPasswordMutation,
   useLazyPasswordQuery,

@@ -112,13 +112,19 @@ const SHOWN_IN = new Map<RecordKind, readonly Tag[]>([
 function takeIn(open: Open, all: readonly Written[]): void {
   for (const file of open.jobs()) {
     const isOlder = all.some((written) => (versionIn(file, written) ?? Infinity) < written.version)
-    if (isOlder) open.readJob(file.id)
+    // Of like machines, those that follow the first show its quotes and how many there are.
+    const follows = all.some(
+      ({ jobId, record }) => jobId !== null && jobId === file.lead?.id && LED.has(record),
+    )
+    if (isOlder || follows) open.readJob(file.id)
   }
   // A module of a job is no piece of the shop.
   const shops = all.filter(({ record, jobId }) => record !== 'module' || jobId === null)
   const tags = new Set(shops.flatMap(({ record }) => SHOWN_IN.get(record) ?? []))
   if (tags.size > 0) open.readLists([...tags])
 }
+
+const LED: ReadonlySet<RecordKind> = new Set(['job', 'quote'])
 
 const LISTS = new Map<RecordKind, JobList>(JOB_LISTS.map((list) => [FACTS[list].record, list]))
 

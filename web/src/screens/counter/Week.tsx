@@ -2,9 +2,9 @@ import type { DayHeaderContentArg, EventContentArg, EventDropArg } from '@fullca
 import dayGrid from '@fullcalendar/daygrid'
 import interaction from '@fullcalendar/interaction'
 import FullCalendar from '@fullcalendar/react'
-import { atBench, mondayOf, type PlannedDay, plannedWeek } from '@tembrix/core/counter'
+import { atBench, type PlannedDay, plannedWeek } from '@tembrix/core/counter'
 import type { JobLine } from '@tembrix/core/records'
-import { addDays, parseISO } from 'date-fns'
+import { addDays, parseISO, startOfISOWeek } from 'date-fns'
 import { ChevronLeft, ChevronRight } from 'lucide-react'
 import { useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
@@ -22,9 +22,10 @@ export function Week() {
   const { data: shop } = useShopQuery()
   if (error && !jobs) return <Unread title="The jobs cannot be read" onRetry={refetch} />
   if (!jobs || !shop) return <Waiting>Reading the jobs…</Waiting>
-  const week = plannedWeek(jobs, monday, on, shop.hours, atBench(shop.people))
+  const days = WEEKDAYS.map((_, at) => later(monday, at))
+  const week = plannedWeek(jobs, days, on, shop.hours, atBench(shop.people))
   const undated = jobs.filter(({ dueOn, state }) => dueOn === null && state !== 'ready')
-  const move = (days: number) => setMonday(isoDay(addDays(parseISO(monday), days)))
+  const move = (days: number) => setMonday(later(monday, days))
   return (
     <section aria-label="The week" className="flex flex-col gap-2">
       <div className="flex flex-wrap items-center gap-2">
@@ -32,7 +33,7 @@ export function Week() {
           <ChevronLeft size={19} aria-hidden />
         </IconButton>
         <h2 className="font-semibold">
-          {day(monday)} to {day(isoDay(addDays(parseISO(monday), 6)))}
+          {day(monday)} to {day(later(monday, 6))}
         </h2>
         <IconButton label="The week after" onClick={() => move(7)}>
           <ChevronRight size={19} aria-hidden />
@@ -53,6 +54,10 @@ export function Week() {
     </section>
   )
 }
+
+const later = (date: string, days: number) => isoDay(addDays(parseISO(date), days))
+
+const mondayOf = (date: string) => isoDay(startOfISOWeek(parseISO(date)))
 
 function Grid({ monday, week }: { monday: string; week: readonly PlannedDay<JobLine>[] }) {
   const navigate = useNavigate()

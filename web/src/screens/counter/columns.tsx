@@ -38,13 +38,34 @@ const NAMED: readonly Column<JobLine>[] = [
       </>
     ),
   },
-  {
-    id: 'machine',
-    name: 'Machine',
-    sortBy: ({ machineName }) => machineName,
-    cell: ({ machineName }) => machineName,
-  },
 ]
+
+/** `several` says in words of several like machines what a line is of. */
+const machine = (several: (job: JobLine) => { name: string; note: string }): Column<JobLine> => ({
+  id: 'machine',
+  name: 'Machine',
+  sortBy: ({ machineName }) => machineName,
+  cell: (job) => {
+    if (job.machines === 1) return job.machineName
+    const { name, note } = several(job)
+    return (
+      <>
+        {name}
+        <span className="block text-sm text-ink-2">{note}</span>
+      </>
+    )
+  },
+})
+
+/** All of them in one line, and one of them by itself. */
+const ALL_LIKE = machine(({ machineName, machines, ready }) => ({
+  name: `${machines} × ${machineName}`,
+  note: `${ready} of ${machines} ready`,
+}))
+const ONE_OF = machine(({ machineName, machines }) => ({
+  name: machineName,
+  note: `one of ${machines} like machines`,
+}))
 
 const DUE: Column<JobLine> = {
   id: 'due',
@@ -80,11 +101,11 @@ const NEXT: Column<JobLine> = {
   name: 'Next',
   fixed: true,
   sortBy: ({ act }) => ACTS[act].words,
-  cell: ({ id, act, partsOn }) => {
+  cell: ({ actId, act, partsOn }) => {
     const { words, step, to } = ACTS[act]
     return step || to ? (
       <Link
-        to={to ?? `/jobs/${id}/${step}`}
+        to={to ?? `/jobs/${actId}/${step}`}
         className="inline-flex min-h-11 min-w-11 items-center underline"
       >
         {words}
@@ -118,10 +139,11 @@ const WHERE: Column<JobLine> = {
   },
 }
 
-export const DAY_COLUMNS = [...NAMED, WHERE, NEXT, DUE, COMPLAINT]
+export const DAY_COLUMNS = [...NAMED, ALL_LIKE, WHERE, NEXT, DUE, COMPLAINT]
 
 export const ALL_COLUMNS: readonly Column<JobLine>[] = [
   ...NAMED,
+  ONE_OF,
   COMPLAINT,
   {
     id: 'stage',

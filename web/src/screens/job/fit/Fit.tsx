@@ -2,6 +2,7 @@ import { agreedTo, isAgreed } from '@tembrix/core/quote'
 import { Tabs } from 'radix-ui'
 import { useLayoutEffect } from 'react'
 import { Link } from 'react-router'
+import { plural } from '../../../base/format'
 import { callout, Tab, useTab } from '../../../base/ui'
 import { useBench } from '../bench'
 import { NoStart, OnTo, useJob, WithOffers } from '../file'
@@ -81,12 +82,14 @@ function NotAgreed() {
   const { file, plan, planned } = useJob()
   const quote = agreedTo(file.quotes)
   const option = quote?.document?.options.find(({ id }) => id === quote.approval?.optionId)
-  const agreed = option && isAgreed(option, planned.assignment, plan)
+  const agreed = option && isAgreed(option, planned.assignment, plan, file.machines)
   if (agreed) return null
   return (
     <p className={callout({ tone: 'risk' })}>
       {option
-        ? 'The customer agreed to another plan than the one on the board.'
+        ? (option.machines ?? 1) !== file.machines
+          ? `The customer agreed for ${plural(option.machines ?? 1, 'machine')}; now there are ${file.machines}.`
+          : 'The customer agreed to another plan than the one on the board.'
         : 'The customer has not agreed to this plan yet.'}{' '}
       <Link to={`/jobs/${file.id}/quote`} className="inline-flex min-h-11 items-center underline">
         To the quote

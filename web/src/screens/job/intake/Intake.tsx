@@ -7,6 +7,7 @@ import {
 import { currencySign, inUnits, minorFrom, noDate } from '../../../base/format'
 import { DateInput, Field, Select, TextInput } from '../../../base/ui'
 import { OnTo, useJobForm, useJobPart } from '../file'
+import { LikeMachines } from '../like'
 import { PrintLink } from '../sheet'
 import { CustomerData } from './CustomerData'
 import { GettingIn } from './GettingIn'
@@ -28,6 +29,7 @@ export function Intake() {
         <PrintLink to={`/jobs/${jobId}/labels`}>Ticket and labels, to print</PrintLink>
       </div>
       <div className="@4xl:col-span-2">
+        <LikeMachines />
         <History jobId={jobId} />
         <CustomerData />
       </div>

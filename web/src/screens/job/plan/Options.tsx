@@ -34,7 +34,7 @@ export function Options() {
   const need = useNeed()
   const { file, machine, now, plan, planned, pieces, shop, edit } = view
   const supply = useMemo(() => {
-    const free = shop.filter((one) => isFreeFor(one, file.id))
+    const free = shop.filter((one) => isFreeFor(one, file))
     return planSupply(file.modules, free)
   }, [file.modules, file.id, shop])
   const { minGiB, policy } = need

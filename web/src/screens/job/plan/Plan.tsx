@@ -6,6 +6,7 @@ import { Button, callout, Tab, useTab } from '../../../base/ui'
 import { FindingList } from '../../../parts/findings'
 import { Judgement } from '../../../parts/judgement'
 import { Deferred, OnTo, useJob, useJobAt, useJobPart, useNeed, WithOffers } from '../file'
+import { Following } from '../like'
 import { Tune } from '../tune'
 import { Beforehand } from './Beforehand'
 import { Compare } from './Compare'
@@ -18,7 +19,7 @@ const TABS = ['this', 'options', 'tune'] as const
 
 /** Which modules, in which slots: the trade-offs to choose from, and what the plan on the board will do. */
 export function Plan() {
-  const { machine } = useJob()
+  const { machine, file } = useJob()
   const [tab, setTab] = useTab(TABS)
   if (machine.slots.length === 0) {
     const total = machine.soldered.reduce((sum, { module }) => sum + module.capacityGiB, 0)
@@ -30,6 +31,17 @@ export function Plan() {
           keeps.
         </p>
       </>
+    )
+  }
+  if (file.lead) {
+    return (
+      <div className="flex flex-col gap-3">
+        <h2 className="text-lg font-semibold">Plan</h2>
+        <Following what="the plan" step="plan" />
+        <Deferred>
+          <ThisPlan />
+        </Deferred>
+      </div>
     )
   }
   return (

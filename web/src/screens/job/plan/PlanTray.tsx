@@ -5,7 +5,8 @@ import { useJob, useJobPart, useOffers } from '../file'
 
 /** Everything a plan can draw on: the customer's own, the shelf, the supplier. */
 export function PlanTray() {
-  const jobId = useJobPart(({ file }) => file.id)
+  const id = useJobPart(({ file }) => file.id)
+  const machines = useJobPart(({ file }) => file.machines)
   const modules = useJobPart(({ file }) => file.modules)
   const { shop } = useJob()
   const { reading, failed } = useOffers()
@@ -21,7 +22,7 @@ export function PlanTray() {
         title: 'Our shelf',
         records: shop.filter(({ source }) => source === 'shelf'),
         none: 'Nothing that fits.',
-        held: (record: ModuleRecord) => keptFor(record as ShopModule, jobId),
+        held: (record: ModuleRecord) => heldBack(record as ShopModule, { id, machines }),
       },
       {
         title: 'The supplier’s',
@@ -34,11 +35,17 @@ export function PlanTray() {
         collapse: true,
       },
     ],
-    [modules, jobId, shop, reading, failed],
+    [modules, id, machines, shop, reading, failed],
   )
   return <Tray groups={groups} />
 }
 
-function keptFor(piece: ShopModule, jobId: string): string | null {
-  return isFreeFor(piece, jobId) ? null : `kept for job ${piece.keptFor?.number}`
+/** Why a piece of the shelf cannot be planned with; null where it can. */
+function heldBack(piece: ShopModule, job: { id: string; machines: number }): string | null {
+  if (isFreeFor(piece, job)) return null
+  return piece.keptFor && piece.keptFor.jobId !== job.id
+    ? `kept for job ${piece.keptFor.number}`
+    : job.machines > 1
+      ? 'one piece, and several machines'
+      : 'came for what is planned'
 }

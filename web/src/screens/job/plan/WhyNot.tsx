@@ -24,7 +24,7 @@ export function WhyNot() {
 function Question() {
   const { machine, file, shop, planned, pieces } = useJob()
   const offered = useMemo(() => {
-    const free = shop.filter((one) => isFreeFor(one, file.id))
+    const free = shop.filter((one) => isFreeFor(one, file))
     return [...file.modules, ...free]
   }, [file.modules, file.id, shop])
   const [moduleId, setModuleId] = useState(offered[0]?.id ?? '')

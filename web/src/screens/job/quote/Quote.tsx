@@ -13,7 +13,8 @@ import { making, removing } from '../../../base/data'
 import { money, noDate, numberFrom, today } from '../../../base/format'
 import { Button, callout, DateInput, Field, Select, TextInput } from '../../../base/ui'
 import { TermsDialog } from '../../../parts/shop'
-import { useJob, useJobForm } from '../file'
+import { useJob, useJobForm, useJobPart } from '../file'
+import { Following } from '../like'
 import { Approve } from './Approve'
 import { validUntilOf } from './document'
 import { Offer } from './Offer'
@@ -34,6 +35,26 @@ const optionOf = (planId: string): QuoteOption => ({
 
 /** What the customer is offered: plans as options with their price, until one is approved. */
 export function Quote() {
+  const follows = useJobPart(({ file }) => file.lead !== null)
+  return follows ? <Followed /> : <OwnQuote />
+}
+
+/** The quote of the first of several like machines, which is for this one too. */
+function Followed() {
+  const { file } = useJob()
+  const quote = file.quotes.at(-1)
+  return (
+    <div className="mx-auto flex w-full max-w-6xl flex-col gap-3">
+      <h2 className="text-lg font-semibold">Quote</h2>
+      <Following what="the quote" step="quote" />
+      {quote && (
+        <p>{STATES[stateOf(quote, file.quotes, today())]({ quote, document: quote.document })}</p>
+      )}
+    </div>
+  )
+}
+
+function OwnQuote() {
   const quoting = useQuote()
   const [settling, setSettling] = useState(false)
   const { quote, terms } = quoting

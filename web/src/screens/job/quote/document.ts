@@ -94,6 +94,7 @@ export function workedOption(basis: Basis, quote: Quote, option: QuoteOption): W
       toPay: sum.toPay,
       deposit: sum.deposit,
       placement: situation.assignment,
+      machines: offer.machines,
       minutes: offer.minutes,
       profile: plan.profile,
       manual: plan.manual,
@@ -106,17 +107,23 @@ export function workedOption(basis: Basis, quote: Quote, option: QuoteOption): W
   }
 }
 
-function linesOf({ purchases, minutes, extras, credits, sum }: Offer): QuotedOption['lines'] {
-  const work = { kind: 'labour' as const, text: `Work, ${minutes} minutes`, quantity: 1 }
+function linesOf(offer: Offer): QuotedOption['lines'] {
+  const { machines, purchases, minutes, extras, credits, sum } = offer
+  const each = machines > 1 ? ' for each' : ''
+  const work = {
+    kind: 'labour' as const,
+    text: `Work, ${minutes} minutes${each}`,
+    quantity: machines,
+  }
   return [
-    ...purchases.map(partLine),
+    ...purchases.map((one) => partLine({ ...one, times: one.times * machines })),
     ...(minutes > 0 ? [{ ...work, amount: sum.labour }] : []),
     ...extras.map(({ text, amount }) => ({ kind: 'extra' as const, text, quantity: 1, amount })),
     ...credits.map(({ module, amount }) => ({
       kind: 'credit' as const,
       text: `Your old module of ${tidy(module.capacityGiB)} GB (${module.article}), bought from you`,
-      quantity: 1,
-      amount: -amount,
+      quantity: machines,
+      amount: -amount * machines,
     })),
   ]
 }
@@ -143,6 +150,8 @@ function hindranceWords(one: Hindrance): string {
       return 'As planned the machine does not start.'
     case 'NO_PRICE':
       return `${one.article} has no price.`
+    case 'ONE_PIECE':
+      return `${one.article} on the shelf is one piece: several machines need a supplier’s.`
     case 'OUT_OF_STOCK':
       return `${one.article}: ${one.left === 0 ? 'out of stock' : `only ${one.left} to be had`}.`
   }
@@ -164,7 +173,7 @@ export function documentOf(
     shopName,
     address,
     customerName: file.customer.name,
-    machineName: machine.name,
+    machineName: file.machines > 1 ? `${file.machines} × ${machine.name}` : machine.name,
     currency,
     taxPercent,
     pricesIncludeTax,

@@ -11,6 +11,7 @@ import { UndoButtons } from '../../../parts/undo'
 import { BenchContext } from '../bench'
 import { Deferred, JobProvider, type JobView, useJob, useJobAt, useJobPart, useUndo } from '../file'
 import { FoundTray } from '../identify'
+import { MachineSwitch } from '../like'
 import { WriteButton } from '../messages'
 import { PlanTray } from '../plan'
 import { frameOf, type StepFrame } from './frameOf'
@@ -77,6 +78,7 @@ function Opened() {
     <AtDesk frame={frame} tried={tried}>
       <Bar compact>
         <Title />
+        <MachineSwitch />
         <WriteButton />
         <Undo />
       </Bar>
@@ -119,6 +121,7 @@ function AtDesk({
 }) {
   const jobAt = useJobAt()
   const { machine, now, planned, pieces, unseen } = useJob()
+  const follows = useJobPart(({ file }) => file.lead !== null)
   const take = (assignment: Assignment) => {
     const { file, plan, edit } = jobAt()
     if (planning) edit.step('plans', plan, { placement: assignment })
@@ -130,7 +133,7 @@ function AtDesk({
       assignment={tried ?? (planning ? planned : now).assignment}
       pieces={pieces}
       unseen={planning ? undefined : unseen}
-      onAssignment={atBench ? null : take}
+      onAssignment={atBench || (planning && follows) ? null : take}
       className="flex min-h-dvh flex-col lg:h-dvh"
     >
       {children}
@@ -164,6 +167,7 @@ function JobBoard({
   const { machine, now, planned, unseen } = useJob()
   const sum = useJobPart(({ cost }) => cost)
   const budget = useJobPart(({ file }) => file.budget)
+  const follows = useJobPart(({ file }) => file.lead !== null)
   const cost = useMemo(() => costFigure(sum, budget), [sum, budget])
   const onProfile = useCallback(
     (profile: boolean) => {
@@ -187,7 +191,7 @@ function JobBoard({
       lit={lit}
       tools={tools}
       cost={planning ? later.cost : undefined}
-      onProfile={planning && !atBench ? onProfile : undefined}
+      onProfile={planning && !atBench && !follows ? onProfile : undefined}
     />
   )
 }

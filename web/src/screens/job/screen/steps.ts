@@ -106,9 +106,15 @@ function quote({ file, planned, plan }: Pick<JobView, 'file' | 'planned' | 'plan
   if (!agreed) return NOT_AGREED[stateOf(last, file.quotes, today())] ?? { state: 'open' }
   const { approval, document } = agreed
   const option = document?.options.find(({ id }) => id === approval?.optionId)
-  return option && isAgreed(option, planned.assignment, plan)
+  return option && isAgreed(option, planned.assignment, plan, file.machines)
     ? { state: 'done' }
-    : { state: 'attention', why: 'the board shows another plan than was approved' }
+    : {
+        state: 'attention',
+        why:
+          option && (option.machines ?? 1) !== file.machines
+            ? 'approved for another number of machines'
+            : 'the board shows another plan than was approved',
+      }
 }
 
 function fit({ file }: Pick<JobView, 'file'>): Standing {

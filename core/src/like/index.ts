@@ -1,0 +1,2 @@
+export { followed } from './follow'
+export { together } from './together'

@@ -1,0 +1,3 @@
+export { Following } from './Following'
+export { LikeMachines } from './LikeMachines'
+export { MachineSwitch } from './MachineSwitch'
