@@ -25,6 +25,10 @@ export interface DemoJob {
   accessories?: string[]
   /** The quote was given to the customer, who has not said yet. */
   offered?: true
+  /** So many machines more like it, by their serial numbers. */
+  like?: string[]
+  /** When the customer is asked again, days from today. */
+  askAgain?: number
   /** A fitted module, by its slot, that turned out bad after it was handed over. */
   claim?: { slot: string; what: string; invoice: string; state: ClaimState }
   /** The work at the bench has begun. */
@@ -375,6 +379,7 @@ export const DEMO_JOBS: DemoJob[] = [
     changed: 0.7,
     found: { A: 'laptop4' },
     planned: { A: 'supplier:laptop8', B: 'supplier:laptop8' },
+    askAgain: 0,
   },
   {
     customer: { name: 'Abel Norcott', phone: '0555 0161' },
@@ -427,5 +432,22 @@ export const DEMO_JOBS: DemoJob[] = [
       state: 'sent',
     },
     planned: { A: 'supplier:laptop8', B: 'supplier:laptop8' },
+  },
+  {
+    customer: {
+      name: 'Wheelbridge Reading Room',
+      phone: '0555 0172',
+      email: 'desk@readingroom.example',
+    },
+    machine: machine('desktop-2', { name: 'Wagtail Mini Tower' }),
+    serialNumber: 'WR-01',
+    complaint: 'Six public machines, all too slow with the catalogue and a browser open.',
+    uses: 'Catalogue, browser, forms.',
+    stage: 'fit',
+    due: 6,
+    changed: 0.6,
+    found: { A1: 'desktop4' },
+    planned: { A1: 'supplier:desktop8', B1: 'supplier:desktop8' },
+    like: ['WR-02', 'WR-03', 'WR-04', 'WR-05', 'WR-06'],
   },
 ]

@@ -24,6 +24,7 @@ export async function seedQuote(
   found: Assignment,
   offered: readonly Plan[],
   given: boolean,
+  machines: number,
 ): Promise<void> {
   const stage = STAGES.indexOf(job.stage)
   if (stage < STAGES.indexOf('quote')) return
@@ -42,7 +43,7 @@ export async function seedQuote(
   const { row } = await create(tx, quoteKind, quote)
   const isApproved = stage >= STAGES.indexOf('fit')
   if (!isApproved && !given) return
-  const document = await documentOf(tx, job, found, options, offered)
+  const document = await documentOf(tx, job, found, options, offered, machines)
   const customer = await find(tx, customerKind, job.customerId)
   const at = subDays(new Date(), 1).toISOString()
   const optionId = options[0]?.id as string
@@ -61,6 +62,7 @@ async function documentOf(
   found: Assignment,
   options: readonly QuoteOption[],
   offered: readonly Plan[],
+  machines: number,
 ): Promise<QuoteDocument> {
   const { terms } = DEMO_SHOP
   const { machine } = await find(tx, machineKind, job.machineId)
@@ -71,7 +73,7 @@ async function documentOf(
     shopName: terms.shopName,
     address: terms.address,
     customerName: customer.name,
-    machineName: machine.name,
+    machineName: machines > 1 ? `${machines} × ${machine.name}` : machine.name,
     currency: terms.currency,
     taxPercent: terms.taxPercent,
     pricesIncludeTax: terms.pricesIncludeTax,
@@ -87,8 +89,8 @@ async function documentOf(
       const minutes = minutesOf(labourOf(steps))
       const { labour, ...sum } = priced({
         ...terms,
-        parts: bought.map(({ times, price }) => times * (price ?? 0)),
-        minutes,
+        parts: bought.map(({ times, price }) => machines * times * (price ?? 0)),
+        minutes: machines * minutes,
         extras: [],
         credits: [],
       })
@@ -104,17 +106,18 @@ async function documentOf(
           ...bought.map(({ piece, times, price }) => ({
             kind: 'part' as const,
             text: piece.module.article,
-            quantity: times,
-            amount: times * (price ?? 0),
+            quantity: machines * times,
+            amount: machines * times * (price ?? 0),
           })),
           {
             kind: 'labour' as const,
-            text: `Work, ${minutes} minutes`,
-            quantity: 1,
+            text: `Work, ${minutes} minutes${machines > 1 ? ' for each' : ''}`,
+            quantity: machines,
             amount: labour,
           },
         ],
         ...sum,
+        machines,
         minutes,
         placement: assignment,
         profile,

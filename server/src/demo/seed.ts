@@ -12,6 +12,7 @@ import {
 import { addDays, formatISO, subDays, subMinutes } from 'date-fns'
 import { asc, count, eq, sql } from 'drizzle-orm'
 import { type Database, jobs, plans, type Transaction } from '../database'
+import { addLike } from '../jobs'
 import { createJob } from '../kinds'
 import { keepPieces } from '../placements'
 import {
@@ -31,7 +32,9 @@ import { LISTED, SHELF, SUPPLIED } from './articles'
 import { seedBegun, seedEnded } from './ended'
 import { DEMO_JOBS, type DemoJob } from './jobs'
 import { seedMeasured } from './measured'
+import { seedMessage } from './messages'
 import { DEMO_LIST, DEMO_MODELS } from './models'
+import { seedOrders } from './orders'
 import { seedQuote } from './quotes'
 import { DEMO_SHOP } from './shop'
 
@@ -44,6 +47,7 @@ export async function seed(db: Database): Promise<boolean> {
     const shop = await stockShop(tx)
     const models = await seedModels(tx)
     for (const job of DEMO_JOBS) await seedJob(tx, job, shop, models)
+    await seedOrders(tx)
     await orderJobs(tx)
   })
   return true
@@ -134,6 +138,10 @@ async function seedJob(
       stage,
       sizing: { ...NOTHING_SIZED, ...job.sizing },
       accessories: job.accessories ?? [],
+      followUpOn:
+        job.askAgain === undefined
+          ? null
+          : formatISO(addDays(today, job.askAgain), { representation: 'date' }),
       dueOn: due === undefined ? null : formatISO(addDays(today, due), { representation: 'date' }),
     }),
   )
@@ -160,8 +168,14 @@ async function seedJob(
     }
     await keepPieces(tx, row.id)
     const offered = [{ ...plan, placement, profile: job.profile ?? false }, ...kept]
-    await seedQuote(tx, row, found, offered, job.offered ?? false)
+    const machines = 1 + (job.like?.length ?? 0)
+    await seedQuote(tx, row, found, offered, job.offered ?? false, machines)
   }
+  if (job.like) {
+    const others = job.like.map((serialNumber) => ({ id: crypto.randomUUID(), serialNumber }))
+    await addLike(tx, row.id, others)
+  }
+  if (job.offered) await seedMessage(tx, row.id, job)
   if (job.begun) await seedBegun(tx, row.id)
   if (job.seen) {
     const { changes = null } = job

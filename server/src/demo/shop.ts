@@ -12,5 +12,17 @@ const terms: Terms = {
   warranty: { newParts: 24, usedParts: 12, work: 6 },
 }
 
+const OPEN = { from: '09:00', to: '17:30' }
+
 /** The counter of a bicycle town, where computers are mended too. */
-export const DEMO_SHOP = { id: THE_SHOP, uses: STARTING_USES, policy: 'balanced' as const, terms }
+export const DEMO_SHOP = {
+  id: THE_SHOP,
+  uses: STARTING_USES,
+  policy: 'balanced' as const,
+  terms,
+  hours: [OPEN, OPEN, OPEN, OPEN, OPEN, { from: '09:30', to: '13:00' }, null],
+  people: [
+    { id: '00000000-0000-4000-8000-000000000011', name: 'Mika', owner: true, bench: true },
+    { id: '00000000-0000-4000-8000-000000000012', name: 'Rowan', owner: false, bench: true },
+  ],
+}

@@ -1,3 +1,3 @@
-export { leadOthers, refuseFollower } from './like'
+export { addLike, leadOthers, refuseFollower } from './like'
 export { listJobs, readJob } from './queries'
 export { jobRoutes } from './routes'

@@ -33,10 +33,11 @@ export function Options() {
   const view = useJob()
   const need = useNeed()
   const { file, machine, now, plan, planned, pieces, shop, edit } = view
+  const { id, machines } = file
   const supply = useMemo(() => {
-    const free = shop.filter((one) => isFreeFor(one, file))
+    const free = shop.filter((one) => isFreeFor(one, { id, machines }))
     return planSupply(file.modules, free)
-  }, [file.modules, file.id, shop])
+  }, [file.modules, id, machines, shop])
   const { minGiB, policy } = need
   const spend = useBudget()
   const budget = spend.parts

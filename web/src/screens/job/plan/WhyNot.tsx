@@ -23,10 +23,11 @@ export function WhyNot() {
 
 function Question() {
   const { machine, file, shop, planned, pieces } = useJob()
+  const { id, machines } = file
   const offered = useMemo(() => {
-    const free = shop.filter((one) => isFreeFor(one, file))
+    const free = shop.filter((one) => isFreeFor(one, { id, machines }))
     return [...file.modules, ...free]
-  }, [file.modules, file.id, shop])
+  }, [file.modules, id, machines, shop])
   const [moduleId, setModuleId] = useState(offered[0]?.id ?? '')
   const [slot, setSlot] = useState(machine.slots[0]?.id ?? '')
   const module = pieces.get(moduleId)?.module ?? null

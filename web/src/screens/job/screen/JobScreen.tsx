@@ -74,6 +74,7 @@ function Opened() {
   const bench = useMemo(() => ({ setLit, setShown }), [])
   const frame = useMemo(() => frameOf(pathname, search), [pathname, search])
   const { leads, planning, atBench } = frame
+  const follows = useJobPart(({ file }) => file.lead !== null)
   return (
     <AtDesk frame={frame} tried={tried}>
       <Bar compact>
@@ -93,7 +94,8 @@ function Opened() {
         board={(tools) => <JobBoard frame={frame} lit={lit} tools={tools} />}
         strip={(open, onOpen) => <JobStrip frame={frame} lit={lit} open={open} onOpen={onOpen} />}
         tray={
-          !atBench && (
+          !atBench &&
+          !(planning && follows) && (
             <>
               {planning ? <PlanTray /> : <FoundTray />}
               <Legend />
