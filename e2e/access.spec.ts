@@ -84,6 +84,17 @@ const SHOP: Screen[] = [
     does: (page) => page.getByRole('button', { name: 'Put on the shelf' }).click(),
     shows: (page) => page.getByRole('dialog'),
   },
+  { at: '/orders', shows: heading('To order') },
+  {
+    at: '/orders',
+    does: (page) =>
+      page
+        .getByRole('row', { name: /part delivered/ })
+        .getByRole('link')
+        .click(),
+    shows: heading('Unpack'),
+  },
+  { at: '/?show=week', shows: (page) => page.getByRole('columnheader').first() },
   { at: '/probe', shows: heading('Memory probe') },
   {
     at: '/shelf',
@@ -110,6 +121,12 @@ const JOBS: Screen[] = [
     does: (page) => page.getByRole('button', { name: 'Open the board' }).click(),
     shows: heading('The customer’s modules'),
   },
+  {
+    at: 'Castell/intake',
+    does: (page) => page.getByRole('button', { name: 'Write to the customer' }).click(),
+    shows: heading('Written before'),
+  },
+  { at: 'WR-03/plan', shows: (page) => page.getByRole('region', { name: 'Follows another job' }) },
   { at: 'Ashby/identify', shows: heading('The machine’s record') },
   { at: 'Lindgard/size', shows: heading('What it is used for') },
   { at: 'Wren/plan', shows: heading('What it should bring') },

@@ -171,3 +171,81 @@ test('a new shop is asked three things and is at its first job; settings show an
     await empty.end()
   }
 })
+
+test('the week sets the work due against the opening hours; a job is moved to another day by dragging', async ({
+  page,
+  app,
+}) => {
+  const job = await newJob(page, app, 'Wilma Weekly', 'Heron 15', {})
+  const api = `${app.address}/api/v1`
+  const now = new Date()
+  const noon = (days: number) => {
+    const day = new Date(now.getFullYear(), now.getMonth(), now.getDate() + days, 12)
+    const two = (part: number) => String(part).padStart(2, '0')
+    return `${day.getFullYear()}-${two(day.getMonth() + 1)}-${two(day.getDate())}`
+  }
+  // The Tuesday of next week, and the Thursday.
+  const tuesday = 9 - ((now.getDay() + 6) % 7) - 1
+  const { version } = await (await page.request.get(`${api}/jobs/${job.id}`)).json()
+  await page.request.patch(`${api}/jobs/${job.id}`, { data: { version, dueOn: noon(tuesday) } })
+
+  await page.goto(`${app.address}/?show=week`)
+  await page.getByRole('button', { name: 'The week after' }).click()
+  const week = page.getByRole('region', { name: 'The week', exact: true })
+  await expect(week).toContainText('of 17 h')
+  await expect(week).toContainText('closed')
+  const card = week.getByRole('link', { name: new RegExp(`${job.number} Wilma Weekly`) })
+  const day = (date: string) => week.locator(`[data-date="${date}"].fc-daygrid-day`)
+  await expect(day(noon(tuesday)).getByRole('link', { name: /Wilma Weekly/ })).toBeVisible()
+  const box = await day(noon(tuesday + 2)).boundingBox()
+  if (!box) throw new Error('the day is not on the screen')
+  await card.hover()
+  await page.mouse.down()
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2, { steps: 10 })
+  await page.mouse.up()
+  await expect(page.getByText(`Job ${job.number} is due on`).first()).toBeVisible()
+  const moved = await (await page.request.get(`${api}/jobs/${job.id}`)).json()
+  expect(moved.dueOn).toBe(noon(tuesday + 2))
+  await card.click()
+  await expect(page).toHaveURL(new RegExp(`/jobs/${job.id}/`))
+})
+
+test('opening hours, people and a logo are the shop’s; the logo is on its quotes', async ({
+  page,
+}) => {
+  const shop = await startApplication()
+  try {
+    await page.goto(`${shop.address}/settings`)
+    await page.getByRole('button', { name: 'Change the opening hours' }).click()
+    await page.getByLabel('Sunday').check()
+    await page.getByLabel('Opens').last().fill('25')
+    await page.getByRole('button', { name: 'Save for the shop' }).click()
+    await expect(page.getByText('A time, such as 9:00.')).toBeVisible()
+    await page.getByLabel('Opens').last().fill('10')
+    await page.getByLabel('Closes').last().fill('12.30')
+    await page.getByRole('button', { name: 'Save for the shop' }).click()
+    await expect(page.getByRole('region', { name: 'Opening hours' })).toContainText(
+      'Sunday 10:00 to 12:30',
+    )
+    await page.getByRole('button', { name: 'Change who works here' }).click()
+    await page.getByRole('button', { name: 'A person' }).click()
+    await page.getByRole('button', { name: 'Save for the shop' }).click()
+    await expect(page.getByText('A name.')).toBeVisible()
+    await page.getByLabel('Name', { exact: true }).last().fill('Tamsin')
+    await page.getByRole('button', { name: 'Save for the shop' }).click()
+    await expect(page.getByRole('region', { name: 'People' })).toContainText('Tamsin')
+    const png =
+      'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=='
+    const file = { name: 'logo.png', mimeType: 'image/png', buffer: Buffer.from(png, 'base64') }
+    await page.locator('input[type=file]').setInputFiles({ ...file, buffer: Buffer.alloc(400_000) })
+    await expect(page.getByText('At most 300 kB')).toBeVisible()
+    await page.locator('input[type=file]').setInputFiles(file)
+    await expect(page.getByAltText('The shop’s logo')).toBeVisible()
+    const answer = await page.request.get(`${shop.address}/api/v1/jobs?search=Castell`)
+    const [{ id }] = await answer.json()
+    await page.goto(`${shop.address}/jobs/${id}/quote-sheet`)
+    await expect(page.getByRole('main').locator('img')).toHaveAttribute('src', /^data:image\/png/)
+  } finally {
+    await shop.end()
+  }
+})

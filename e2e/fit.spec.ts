@@ -139,7 +139,7 @@ test('a laptop is fitted: screw map, reload in the middle, the server away for a
     await out.getByLabel('Where it goes').selectOption({ label: 'to our shelf, used and untested' })
 
     await page.getByRole('link', { name: 'Labels to print' }).click()
-    await expect(page.getByRole('img', { name: `Code that opens ${job.address}` })).toHaveCount(2)
+    await expect(page.getByRole('img', { name: `Code that opens ${job.address}` })).toHaveCount(3)
     await expect(page.getByRole('region', { name: 'Module label' })).toContainText('OLD-77')
     await page.getByRole('link', { name: 'Back to the bench' }).click()
     await page.getByRole('tab', { name: 'Tray' }).click()

@@ -379,7 +379,7 @@ export const DEMO_JOBS: DemoJob[] = [
     changed: 0.7,
     found: { A: 'laptop4' },
     planned: { A: 'supplier:laptop8', B: 'supplier:laptop8' },
-    askAgain: 0,
+    askAgain: 2,
   },
   {
     customer: { name: 'Abel Norcott', phone: '0555 0161' },

@@ -40,7 +40,10 @@ export function Week() {
         </IconButton>
         <Button onClick={() => setMonday(mondayOf(on))}>This week</Button>
         {!shop.hours && (
-          <Link to="/settings" className="ml-auto inline-flex min-h-11 items-center underline">
+          <Link
+            to="/settings"
+            className="ml-auto inline-flex min-h-11 min-w-11 items-center underline"
+          >
             When is the shop open? Settings
           </Link>
         )}

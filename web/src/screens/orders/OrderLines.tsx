@@ -88,7 +88,10 @@ function Line({
       </td>
       <td className="py-2 pr-3">
         {job && (
-          <Link to={`/jobs/${job.id}`} className="inline-flex min-h-11 items-center underline">
+          <Link
+            to={`/jobs/${job.id}`}
+            className="inline-flex min-h-11 min-w-11 items-center underline"
+          >
             Job {job.number}, {job.customerName}
           </Link>
         )}

@@ -104,7 +104,7 @@ function Supplier({ supplier, lines }: { supplier: string; lines: readonly Neede
               </span>
               <Link
                 to={`/jobs/${line.jobId}`}
-                className="inline-flex min-h-11 items-center underline"
+                className="inline-flex min-h-11 min-w-11 items-center underline"
               >
                 Job {line.job}, {line.customerName}
               </Link>

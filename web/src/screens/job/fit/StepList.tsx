@@ -1,5 +1,6 @@
 import type { FittingStep } from '@tembrix/core/fitting'
-import { Check, SkipForward } from 'lucide-react'
+import { Check, CheckCheck, SkipForward } from 'lucide-react'
+import { Button } from '../../../base/ui'
 import { PHASE_NAMES, wordsOf } from '../../../parts/handling'
 import { useJob } from '../file'
 import type { Fitting } from './useFit'
@@ -11,7 +12,8 @@ interface Props {
 }
 
 /** All steps under their phases; one opens large. */
-export function StepList({ fitting: { steps, tickOf }, current, onOpen }: Props) {
+export function StepList({ fitting, current, onOpen }: Props) {
+  const { steps, tickOf } = fitting
   const { pieces } = useJob()
   const phases = [...new Set(steps.map(({ phase }) => phase))]
   return (
@@ -19,6 +21,7 @@ export function StepList({ fitting: { steps, tickOf }, current, onOpen }: Props)
       {phases.map((phase) => (
         <li key={phase}>
           <h3 className="text-sm font-semibold">{PHASE_NAMES[phase]}</h3>
+          <Together fitting={fitting} steps={steps.filter((step) => step.phase === phase)} />
           <ol>
             {steps
               .filter((step) => step.phase === phase)
@@ -40,7 +43,12 @@ export function StepList({ fitting: { steps, tickOf }, current, onOpen }: Props)
                           <SkipForward size={14} aria-label="left out" />
                         )}
                       </span>
-                      <span className="flex-1">{wordsOf(step, module).title}</span>
+                      <span className="flex-1">
+                        {wordsOf(step, module).title}
+                        {step.caution && (
+                          <span className="block text-sm">{wordsOf(step, module).how}</span>
+                        )}
+                      </span>
                       {step.minutes > 0 && (
                         <span className="text-sm text-ink-2">{step.minutes} min</span>
                       )}
@@ -54,3 +62,26 @@ export function StepList({ fitting: { steps, tickOf }, current, onOpen }: Props)
     </ol>
   )
 }
+
+/** A part of the work ticked in one go, once nothing before it is left: who has done it knows it. */
+function Together({
+  fitting: { tickOf, tickAll, waitsFor },
+  steps,
+}: {
+  fitting: Fitting
+  steps: readonly FittingStep[]
+}) {
+  const open = steps.filter((step) => !tickOf(step))
+  const within = new Set(steps.map(({ id }) => id))
+  const isFirst = open.every((step) => waitsFor(step).every(({ id }) => within.has(id)))
+  if (open.length === 0 || !isFirst) return null
+  const read = open.every(({ caution }) => caution)
+  return (
+    <Button className="my-1" onClick={() => tickAll(open)}>
+      <CheckCheck size={17} aria-hidden />
+      {read ? `I have read ${these(open.length)}` : `I have done ${these(open.length)}`}
+    </Button>
+  )
+}
+
+const these = (count: number) => (count === 1 ? 'this' : `all ${count}`)

@@ -31,7 +31,7 @@ export interface Fitting {
   /** The same, not to be undone: the clock, and the end. */
   settle: (fields: FitChange & { finished?: true }, name?: string, along?: readonly Write[]) => void
   tick: (step: FittingStep, reason?: string) => void
-  /** Marks several as done at once: cautions read together. */
+  /** Marks several as done at once: cautions read together, a part of the work done in one go. */
   tickAll: (steps: readonly FittingStep[]) => void
   untick: (step: FittingStep) => void
 }
@@ -87,7 +87,12 @@ export function useFit(): Fitting {
           by: technician,
           reason: '',
         }
-        set({ ticks: { ...fit.ticks, ...Object.fromEntries(some.map(({ id }) => [id, tick])) } })
+        const works = some.some(({ caution }) => !caution)
+        const starts = works && fit.runningSince === null && fit.seconds === 0
+        set({
+          ticks: { ...fit.ticks, ...Object.fromEntries(some.map(({ id }) => [id, tick])) },
+          ...(starts ? { runningSince: tick.at } : {}),
+        })
       },
       untick: ({ id }) => {
         const { [id]: _, ...ticks } = fit.ticks

@@ -43,7 +43,7 @@ function List() {
           <Link
             to={`/jobs/${one.id}`}
             aria-current={one.id === file.id}
-            className="inline-flex min-h-11 items-center underline aria-[current=true]:font-semibold"
+            className="inline-flex min-h-11 min-w-11 items-center underline aria-[current=true]:font-semibold"
           >
             Job {one.number}
           </Link>

@@ -35,7 +35,7 @@ function One({ message }: { message: Message }) {
           {stateWords(message)}
         </span>
         <span className="block text-sm text-ink-2">
-          {dayAndTime(createdAt)}
+          {createdAt === '' ? 'now' : dayAndTime(createdAt)}
           {by && ` · ${by}`}
         </span>
       </p>

@@ -1,0 +1,148 @@
+import type { Page } from '@playwright/test'
+import type { Application } from './application'
+import { expect, newJob, saved, test } from './fixtures'
+
+/** A job whose customer agreed to a second module, which a supplier sells. */
+async function approvedJob(page: Page, app: Application, customer: string, supplier: string) {
+  const api = `${app.address}/api/v1`
+  const send = async (method: 'post' | 'patch', path: string, data: object) => {
+    const answer = await page.request[method](`${api}/${path}`, { data })
+    expect(answer.ok(), `${method} ${path}`).toBe(true)
+    return answer.json()
+  }
+  const job = await newJob(page, app, customer, 'Heron 15', { A: '8GB 1Rx8' })
+  const file = await (await page.request.get(`${api}/jobs/${job.id}`)).json()
+  const offer = await send('post', 'modules', {
+    source: 'supplier',
+    supplier,
+    price: 2300,
+    module: { ...file.modules[0].module, article: 'Larkfield L4-8-2666' },
+  })
+  const placement = { A: file.found.A, B: { moduleId: offer.id, unit: 0 } }
+  await send('patch', `plans/${file.planId}`, { version: 1, placement })
+  await page.goto(`${job.address}/quote`)
+  await page.getByRole('button', { name: 'Quote the plan on the board' }).click()
+  const approval = page.getByRole('region', { name: 'Approval' })
+  await approval.getByRole('button', { name: 'Approved' }).click()
+  await expect(approval).toContainText('Approved by')
+  await saved(page)
+  return job
+}
+
+test('what an approved job needs is ordered, confirmed, unpacked by serial number, and the counter knows', async ({
+  page,
+  app,
+  context,
+}) => {
+  const job = await approvedJob(page, app, 'Otto Ordered', 'Marrowby Parts')
+  const counter = await context.newPage()
+  await counter.goto(app.address)
+  const line = counter.getByRole('row', { name: /Otto Ordered/ })
+  await expect(line).toContainText('Order the parts')
+  await line.getByRole('link', { name: 'Order the parts' }).click()
+  await expect(counter).toHaveURL(/\/orders$/)
+  await counter.goto(app.address)
+
+  await page.goto(`${app.address}/orders`)
+  const needed = page.getByRole('region', { name: 'To order' })
+  await expect(needed).toContainText(`Job ${job.number}, Otto Ordered`)
+  for (const box of await needed.getByRole('checkbox').all()) await box.uncheck()
+  await needed
+    .getByRole('listitem')
+    .filter({ hasText: 'Otto Ordered' })
+    .getByRole('checkbox')
+    .check()
+  await needed.getByRole('button', { name: 'Make an order of 1 line' }).click()
+  await expect(page).toHaveURL(/\/orders\/.+/)
+
+  await page.getByLabel('Note for the supplier').fill('Both at once, please')
+  await page.getByRole('button', { name: 'Send to Marrowby Parts' }).click()
+  await expect(page.getByText(/^Sent .* Confirmed /)).toBeVisible()
+  await expect(line).toContainText('Parts are ordered, due')
+  await page.getByRole('button', { name: 'Ask what is on its way' }).click()
+  await expect(page.getByText(/1 × Larkfield L4-8-2666/)).toBeVisible()
+
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'As CSV' }).click(),
+  ])
+  expect(download.suggestedFilename()).toMatch(/^order-\d+\.csv$/)
+
+  // A scanner types a serial number and Enter; one that is on the shelf already is refused, and stays.
+  const serial = page.getByLabel('Serial number, scanned or typed')
+  await serial.fill('WD-7713-A')
+  await serial.press('Enter')
+  await expect(page.getByText('WD-7713-A is on the shelf already')).toBeVisible()
+  await expect(serial).toHaveValue('WD-7713-A')
+  await page.getByLabel('Delivery note or invoice').fill('D-501')
+  await serial.fill('LF-OTTO-1')
+  await serial.press('Enter')
+  const here = page.getByRole('region', { name: 'Here' })
+  await expect(here).toContainText('LF-OTTO-1')
+  await expect(page.getByText('delivered', { exact: true })).toBeVisible()
+  await expect(line.getByRole('link', { name: 'Fit' })).toBeVisible()
+
+  // The serial number it came with is there at the bench, and the piece is kept for the job.
+  await page.goto(`${app.address}/shelf`)
+  await page.getByRole('searchbox').fill('LF-OTTO-1')
+  await expect(page.getByRole('row', { name: /LF-OTTO-1|job/ }).nth(0)).toBeVisible()
+  await page.goto(`${job.address}/fit?tab=tray`)
+  await page.getByRole('tab', { name: 'Tray' }).click()
+  await expect(page.getByLabel(/Serial number of B/)).toHaveValue('LF-OTTO-1')
+})
+
+test('a supplier whom nobody here can ask: a file, what they confirm by hand, a wrong part, the rest cancelled', async ({
+  page,
+  app,
+}) => {
+  await page.addInitScript(() => localStorage.setItem('tembrix.technician', 'Mika'))
+  await approvedJob(page, app, 'Hanna Byhand', 'Ferrel & Sons')
+  await page.goto(`${app.address}/orders`)
+  await page
+    .getByRole('region', { name: 'To order' })
+    .getByRole('heading', { name: 'Ferrel & Sons' })
+    .locator('..')
+    .getByRole('button', { name: /Make an order/ })
+    .click()
+  await page.getByRole('button', { name: 'I have sent it' }).click()
+  await page.getByText('Enter what the supplier confirmed').click()
+  await page.getByLabel('They send').fill('2')
+  await page.getByLabel('Cost each').fill('17.50')
+  await page.getByLabel('Comes on').fill('12 Feb 2030')
+  await page.getByRole('button', { name: 'Save the confirmation' }).click()
+  await expect(page.getByText('Ordered are 1, not 2.')).toBeVisible()
+  await page.getByLabel('They send').fill('1')
+  await page.getByRole('button', { name: 'Save the confirmation' }).click()
+  await expect(page.getByText(/^Sent .* Confirmed /)).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Lines' })).toContainText('€17.50')
+
+  await page.getByLabel('If it is another part').fill('Larkfield L4-4-2400')
+  await page.getByLabel('Serial number, scanned or typed').fill('WRONG-1')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('A wrong part came')).toBeVisible()
+  await page.getByText('Cancel what has not come').click()
+  await page.getByRole('button', { name: 'Cancel the order' }).click()
+  await expect(page.getByText('Say why it is cancelled.')).toBeVisible()
+  await page.getByLabel('Why', { exact: true }).fill('They have none')
+  await page.getByRole('button', { name: 'Cancel the order' }).click()
+  await expect(page.getByText('They have none')).toBeVisible()
+  await page.goto(`${app.address}/orders`)
+  await expect(page.getByRole('region', { name: 'To order' })).toContainText('Hanna Byhand')
+})
+
+test('what parts cost is for owners to see', async ({ page, app }) => {
+  await page.addInitScript(() => localStorage.setItem('tembrix.technician', 'Rowan'))
+  await page.goto(`${app.address}/orders`)
+  await page
+    .getByRole('row', { name: /part delivered/ })
+    .getByRole('link')
+    .click()
+  const lines = page.getByRole('region', { name: 'Lines' })
+  await expect(lines).toContainText('Price each')
+  await expect(lines).not.toContainText('Cost each')
+  await page.evaluate(() => localStorage.setItem('tembrix.technician', 'Mika'))
+  await page.addInitScript(() => localStorage.setItem('tembrix.technician', 'Mika'))
+  await page.reload()
+  await expect(lines).toContainText('Cost each')
+  await expect(lines).toContainText(/Cost €[\d.]+, customers pay €[\d.]+: €[\d.]+ left/)
+})
