@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test'
-import { expect, saved, slotInShort, test } from './fixtures'
+import { expect, saved, slot, test } from './fixtures'
 
 /** What a usual upgrade may ask of a hand: presses, and letters typed besides names. */
 const PRESSES = 40
@@ -66,13 +66,14 @@ test('a walk-in laptop goes from the counter to collected in few presses and let
   await paste(page.getByRole('textbox', { name: /Paste, drop/ }), REPORT)
   await press(step('On to Size'))
   await press(step('On to Plan'))
-  await press(page.getByRole('tab', { name: 'Trade-offs' }))
-  await type(page.getByLabel('At least, GB usable'), '32')
-  const kit = page.getByRole('list', { name: 'Picks' }).getByRole('button').first()
-  await press(kit)
-  await expect(kit).toHaveAttribute('aria-pressed', 'true')
-  await expect(slotInShort(page, 'B')).toContainText('16')
-  await press(page.getByRole('tab', { name: 'This plan' }))
+  const kit = page
+    .getByRole('region', { name: 'Tray' })
+    .getByRole('button', { name: /W4S-16-3200/ })
+  for (const [at, name] of ['A', 'B'].entries()) {
+    await press(kit.nth(at))
+    await press(slot(page, name))
+    await expect(slot(page, name)).toContainText('16 GB')
+  }
   await press(step('On to Quote'))
   await press(button('Quote the plan on the board'))
   await press(

@@ -15,13 +15,16 @@ interface Props {
 export function StepList({ fitting, current, onOpen }: Props) {
   const { steps, tickOf } = fitting
   const { pieces } = useJob()
+  const next = steps.find((step) => !tickOf(step))?.phase
   const phases = [...new Set(steps.map(({ phase }) => phase))]
   return (
     <ol className="flex flex-col gap-2">
       {phases.map((phase) => (
         <li key={phase}>
           <h3 className="text-sm font-semibold">{PHASE_NAMES[phase]}</h3>
-          <Together fitting={fitting} steps={steps.filter((step) => step.phase === phase)} />
+          {phase === next && (
+            <Together fitting={fitting} steps={steps.filter((step) => step.phase === phase)} />
+          )}
           <ol>
             {steps
               .filter((step) => step.phase === phase)
@@ -63,7 +66,7 @@ export function StepList({ fitting, current, onOpen }: Props) {
   )
 }
 
-/** A part of the work ticked in one go, once nothing before it is left: who has done it knows it. */
+/** The next part of the work ticked in one go, once nothing that it waits for is left: who has done it knows it. */
 function Together({
   fitting: { tickOf, tickAll, waitsFor },
   steps,
@@ -73,8 +76,8 @@ function Together({
 }) {
   const open = steps.filter((step) => !tickOf(step))
   const within = new Set(steps.map(({ id }) => id))
-  const isFirst = open.every((step) => waitsFor(step).every(({ id }) => within.has(id)))
-  if (open.length === 0 || !isFirst) return null
+  const mayBe = open.every((step) => waitsFor(step).every(({ id }) => within.has(id)))
+  if (!mayBe) return null
   const read = open.every(({ caution }) => caution)
   return (
     <Button className="my-1" onClick={() => tickAll(open)}>
