@@ -234,6 +234,10 @@ test('opening hours, people and a logo are the shop’s; the logo is on its quot
     await page.getByLabel('Name', { exact: true }).last().fill('Tamsin')
     await page.getByRole('button', { name: 'Save for the shop' }).click()
     await expect(page.getByRole('region', { name: 'People' })).toContainText('Tamsin')
+    await page.getByText('What was changed').click()
+    await expect(page.getByRole('list', { name: 'History' })).toContainText(
+      'The shop’s settings changed: people',
+    )
     const png =
       'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=='
     const file = { name: 'logo.png', mimeType: 'image/png', buffer: Buffer.from(png, 'base64') }

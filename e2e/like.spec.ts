@@ -64,4 +64,40 @@ test('six machines have one quote, one order of which a part came, and the day s
     .click()
   await expect(page.getByRole('region', { name: 'Lines' }).getByRole('row')).toHaveCount(7)
   await expect(page.getByRole('region', { name: 'Here' }).getByRole('listitem')).toHaveCount(5)
+
+  // The rest of the parcel comes, and then each machine is fitted by itself.
+  const serial = page.getByLabel('Serial number, scanned or typed')
+  for (let piece = 6; piece <= 12; piece += 1) {
+    await serial.fill(`QN-61${piece}`)
+    await serial.press('Enter')
+    await expect(page.getByRole('region', { name: 'Here' }).getByRole('listitem')).toHaveCount(
+      piece,
+    )
+  }
+  await expect(page.getByText('delivered', { exact: true })).toBeVisible()
+  await page.goto(app.address)
+  await expect(line).toContainText('On the bench')
+  const api = `${app.address}/api/v1`
+  const [lead] = await (await page.request.get(`${api}/jobs?search=wr-01`)).json()
+  const machines = await (await page.request.get(`${api}/jobs/${lead.id}/like`)).json()
+  for (const { id } of machines) {
+    const { found } = await (await page.request.get(`${api}/jobs/${id}`)).json()
+    const out = Object.values(found as Record<string, { moduleId: string }>)
+    const goes = { to: 'customer', shelfId: crypto.randomUUID(), price: null }
+    const removed = Object.fromEntries(out.map(({ moduleId }) => [moduleId, goes]))
+    const fit = await (await page.request.post(`${api}/fits`, { data: { jobId: id } })).json()
+    const data = { version: fit.version, removed, finished: true }
+    expect((await page.request.patch(`${api}/fits/${fit.id}`, { data })).ok()).toBe(true)
+    const { version } = await (await page.request.get(`${api}/jobs/${id}`)).json()
+    await page.request.patch(`${api}/jobs/${id}`, { data: { version, stage: 'handover' } })
+  }
+  await expect(line).toContainText('6 of 6 ready')
+  await line.getByRole('link', { name: 'Ring: it is ready' }).click()
+  await expect(page.getByText(/is not paid/)).toBeVisible()
+  const switcher = page.getByLabel('Which of the like machines')
+  await switcher.selectOption({ index: 3 })
+  await expect(page.getByText(/is not paid/)).toHaveCount(0)
+  await expect(page.getByRole('main')).toContainText('by what is in it, it now has 16 GB', {
+    ignoreCase: true,
+  })
 })

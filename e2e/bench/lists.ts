@@ -8,9 +8,27 @@ import { startApplication } from '../application'
 
 const JOBS = 50_000
 const MODULES = 100_000
-/** Of these, jobs that are not closed. */
+/** Of these, jobs that are not closed; half of them approved, waiting for a part. */
 const OPEN = 200
+const ORDERS = 5000
+/** Of these, orders of which something is still to come. */
+const OPEN_ORDERS = 60
 const ROUNDS = 60
+
+const DOCUMENT = {
+  ...{ shopName: '', address: '', customerName: 'x', machineName: 'x', currency: 'EUR' },
+  ...{
+    taxPercent: 20,
+    pricesIncludeTax: true,
+    validUntil: '2099-01-01',
+    note: '',
+    returnTerms: '',
+  },
+}
+const OPTION = {
+  ...{ title: '', wording: '', lines: [], net: 0, tax: 0, total: 0, credit: 0, toPay: 0 },
+  ...{ deposit: 0, minutes: 30, machines: 1, profile: false },
+}
 
 const server = fileURLToPath(new URL('../../server', import.meta.url))
 
@@ -51,6 +69,26 @@ async function fill(folder: string, machine: object, module: object): Promise<vo
      left join (select id, row_number() over () n from jobs) j on j.n = g % ${JOBS}`,
     [JSON.stringify(module)],
   )
+  await db.exec(`
+    create temp table offer as select id, module from modules where source = 'supplier' limit 1;
+    create temp table waiting as select jobs.id, jobs.plan_id, row_number() over () n from jobs where stage = 'plan' limit ${OPEN / 2};
+    update plans set placement = jsonb_build_object('A', jsonb_build_object('moduleId', (select id from offer), 'unit', 0))
+    from waiting where waiting.plan_id = plans.id;
+    insert into quotes(job_id, number, options, valid_until, note, offered, approval, document, shape)
+    select waiting.id, 1, '[]', null, '', '{"at": "2030-01-01T10:00:00.000Z", "by": ""}',
+      jsonb_build_object('name', 'x', 'optionId', waiting.id, 'at', '2030-01-01T10:00:00.000Z', 'takenBy', ''),
+      '${JSON.stringify(DOCUMENT)}'::jsonb || jsonb_build_object('options', jsonb_build_array(
+        '${JSON.stringify(OPTION)}'::jsonb || jsonb_build_object('id', waiting.id, 'placement', plans.placement))), 0
+    from waiting join plans on plans.id = waiting.plan_id;
+    insert into orders(supplier, currency, lines, sent, confirmation, open, shape)
+    select 'Supplier 1', 'EUR', jsonb_build_array(jsonb_build_object('id', gen_random_uuid(), 'jobId', j.id,
+        'moduleId', offer.id, 'module', offer.module, 'purchases', '[0]'::jsonb, 'price', 2300)),
+      '{"at": "2030-01-01T10:00:00.000Z", "by": ""}', null, g > ${ORDERS - OPEN_ORDERS}, 0
+    from generate_series(1, ${ORDERS}) g, offer, lateral (
+      select coalesce((select id from waiting where g > ${ORDERS - OPEN_ORDERS} and n = g % ${OPEN / 2} + 1), (select id from jobs limit 1)) id) j;
+    insert into units_on_order(job_id, module_id, unit, order_id, line_id)
+    select (lines->0->>'jobId')::uuid, (lines->0->>'moduleId')::uuid, 0, id, (lines->0->>'id')::uuid
+    from orders where open on conflict do nothing;`)
   await db.close()
 }
 
@@ -95,6 +133,7 @@ const base = `${app.address}/api/v1`
 await pause(15_000)
 const read = async (path: string) => (await fetch(base + path)).json()
 const jobs = (await read('/jobs?limit=500')) as { id: string; number: number }[]
+const orders = (await read('/orders?rows=1&limit=100')) as { id: string }[]
 const words = [
   'o',
   'ot',
@@ -121,6 +160,10 @@ const all: Timed[] = [
     name: 'its shelf',
     ask: (at) => `/modules?shop=1&source=shelf&limit=1000&forJob=${jobs[at]?.id}`,
   },
+  { name: 'what is to be ordered', ask: () => '/orders/needed' },
+  { name: 'the open orders', ask: () => '/orders?rows=1&open=1' },
+  { name: 'all orders', ask: () => '/orders?rows=1' },
+  { name: 'an order', ask: (at) => `/orders/${orders[at]?.id}` },
   {
     name: 'searching the offers',
     ask: (at) => `/modules?shop=1&source=supplier&search=bench ${at}`,
@@ -142,7 +185,7 @@ writeFileSync(
   process.argv[2] as string,
   JSON.stringify([
     {
-      what: 'with 50,000 jobs and 100,000 modules, 95th percentile',
+      what: 'with 50,000 jobs, 100,000 modules and 5,000 orders, 95th percentile',
       measured: rows.join(', '),
       aim: 'under 100 ms each',
     },

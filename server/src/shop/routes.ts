@@ -2,7 +2,16 @@ import { ShopPatch } from '@tembrix/core/records'
 import { STARTING_USES } from '@tembrix/core/sizing'
 import { Router } from 'express'
 import type { Database, Transaction } from '../database'
-import { change, create, listed, shopKind } from '../store'
+import {
+  answerPage,
+  change,
+  create,
+  historyPage,
+  listed,
+  ofRecord,
+  Paging,
+  shopKind,
+} from '../store'
 
 /** There is one shop. */
 export const THE_SHOP = '00000000-0000-4000-8000-000000000001'
@@ -12,6 +21,15 @@ export function shopRoutes(db: Database): Router {
 
   routes.get('/', async (_request, response) => {
     response.json(await db.transaction(readShop))
+  })
+
+  routes.get('/history', async (request, response) => {
+    const paging = Paging.parse(request.query)
+    const lines = await db.transaction(async (tx) => {
+      const { id } = await readShop(tx)
+      return historyPage(tx, ofRecord(id), paging)
+    })
+    answerPage(request, response, lines)
   })
 
   routes.patch('/', async (request, response) => {

@@ -319,6 +319,11 @@ export const api = createApi({
     health: build.query<{ started: string }, void>({ query: () => '/health' }),
     learned: build.query<Learned, void>({ query: () => '/learned' }),
     shop: build.query<Shop, void>({ query: () => '/shop', providesTags: ['shop'] }),
+    shopHistory: build.query<HistoryLine[], void>({
+      query: () => '/shop/history',
+      keepUnusedDataFor: 0,
+      providesTags: ['shop'],
+    }),
     changeShop: build.mutation<Shop, Pick<Shop, 'version'> & Partial<Shop>>({
       query: (body) => ({ url: '/shop', method: 'PATCH', body }),
       invalidatesTags: ['shop'],
@@ -419,6 +424,7 @@ export const {
   useSetSupplierBehaviourMutation,
   usePriceListsQuery,
   useLearnedQuery,
+  useShopHistoryQuery,
   useShopQuery,
   useChangeShopMutation,
   useCustomersQuery,

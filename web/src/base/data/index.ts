@@ -52,6 +52,7 @@ export {
   useSendOrderMutation,
   useSetSupplierBehaviourMutation,
   useShelfQuery,
+  useShopHistoryQuery,
   useShopQuery,
   useSingleOutMutation,
   useSupplierBehaviourQuery,

@@ -17,7 +17,7 @@ import {
   type Write,
 } from '../../base/data'
 import { type RecordForm, useRecordForm } from '../../base/form'
-import { ago, list, numberFrom } from '../../base/format'
+import { numberFrom } from '../../base/format'
 import { Bar } from '../../base/shell'
 import { notify } from '../../base/toast'
 import {
@@ -33,6 +33,7 @@ import {
   Unread,
   Waiting,
 } from '../../base/ui'
+import { HistoryLines } from '../../parts/history'
 import {
   BATTERY_OPTIONS,
   ControllerFields,
@@ -291,14 +292,6 @@ function RemoveRow({ label, onPress }: { label: string; onPress: () => void }) {
   )
 }
 
-const FIELD_NAMES: Record<string, string> = {
-  machine: 'slots and limits',
-  openingMinutes: 'opening time',
-  hatch: 'hatch or display',
-  battery: 'battery',
-  note: 'notes',
-}
-
 function ModelHistory({ id }: { id: string }) {
   const [open, setOpen] = useState(false)
   const { data, error } = useModelHistoryQuery(id, {
@@ -308,18 +301,7 @@ function ModelHistory({ id }: { id: string }) {
   return (
     <Disclosure onOpen={setOpen} summary={<span className="font-semibold">History</span>}>
       {error && <p className="text-ink-2">The server does not answer.</p>}
-      <ol aria-label="History" className="flex flex-col gap-1 text-sm">
-        {data?.map((line) => (
-          <li key={line.id} className="flex justify-between gap-3">
-            <span>
-              {line.action}
-              {line.action === 'changed' &&
-                `: ${list(line.fields.map((field) => FIELD_NAMES[field] ?? field))}`}
-            </span>
-            <span className="whitespace-nowrap text-ink-2">{ago(line.at)}</span>
-          </li>
-        ))}
-      </ol>
+      <HistoryLines lines={data ?? []} />
     </Disclosure>
   )
 }

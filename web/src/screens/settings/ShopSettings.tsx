@@ -18,6 +18,7 @@ import {
   TermsDialog,
   UseTableDialog,
 } from '../../parts/shop'
+import { Changes } from './Changes'
 import { Logo } from './Logo'
 import { hoursWords } from './words'
 
@@ -92,6 +93,7 @@ export function ShopSettings() {
                 To the backups
               </Link>
             </section>
+            <Changes />
             {open === 'terms' && <TermsDialog onClose={close} />}
             {open === 'people' && <PeopleDialog onClose={close} />}
             {open === 'hours' && <HoursDialog onClose={close} />}

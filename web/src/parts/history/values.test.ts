@@ -1,6 +1,6 @@
 import type { Plain } from '@tembrix/core/records'
 import { expect, test } from 'vitest'
-import { valueWords } from './historyWords'
+import { valueWords } from './values'
 
 test.each<[Plain, boolean, string]>([
   [null, false, 'nothing'],
@@ -9,6 +9,7 @@ test.each<[Plain, boolean, string]>([
   [12, false, '12'],
   [12000, true, '€120.00'],
   ['2030-02-10', false, '10 Feb 2030'],
+  ['data:image/png;base64,AAAA', false, 'a picture'],
   // A name that a reader of dates would take for one.
   ['Tern 12', false, '“Tern 12”'],
   ['May T 2030', false, '“May T 2030”'],

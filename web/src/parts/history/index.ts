@@ -1,0 +1,1 @@
+export { HistoryLines } from './HistoryLines'
