@@ -99,9 +99,9 @@ const styles = StyleSheet.create({
   },
   smallCode: { width: 20 * MM, height: 20 * MM },
   roll: { padding: 2 * MM, fontFamily: FAMILIES as unknown as string, fontSize: 8, color: '#000' },
-  rolled: { flexDirection: 'row', gap: 2 * MM, lineHeight: 1.2 },
+  rolled: { flexDirection: 'row', gap: 2 * MM, fontSize: 8, lineHeight: 1.2, overflow: 'hidden' },
   rollKind: { fontSize: 6 },
-  rollTitle: { fontSize: 10, fontWeight: 600 },
+  rollTitle: { fontSize: 10, fontWeight: 600, marginBottom: 1 },
 })
 
 interface Props {
@@ -161,9 +161,8 @@ function LabelPdf({
           key={at}
           size={[width * MM, height * MM]}
           style={styles.roll}
-          wrap={false}
         >
-          <View style={styles.rolled}>
+          <View style={[styles.rolled, { height: (height - 4) * MM }]}>
             <Code text={code} small />
             <View style={styles.left}>
               <Text style={styles.rollKind}>{kind}</Text>

@@ -35,7 +35,8 @@ export function WriteDialog({ onClose }: { onClose: () => void }) {
   const { line, isLoading } = useOpenJobsQuery(today(), {
     selectFromResult: ({ data, isLoading }) => ({
       isLoading,
-      line: data?.find(({ id }) => id === file.id),
+      // Like machines are one line, that of the first.
+      line: data?.find(({ id }) => id === (file.lead?.id ?? file.id)),
     }),
   })
   return (
