@@ -12,6 +12,8 @@ const VIEWS: {
   job?: string
   path: string
   open?: string
+  /** The row whose link is followed, by a word of it. */
+  row?: string
   tab?: string
   /** Buttons by how they begin, one after the other. */
   press?: string[]
@@ -21,6 +23,8 @@ const VIEWS: {
   dark?: boolean
 }[] = [
   { name: 'counter', path: '/' },
+  { name: 'week', path: '/?show=week', dark: true },
+  { name: 'order', path: '/orders', row: 'part delivered' },
   { name: 'intake', job: 'Ashby', path: '/intake' },
   { name: 'identify', job: 'Ashby', path: '/identify' },
   { name: 'size', job: 'Varga', path: '/size' },
@@ -28,9 +32,7 @@ const VIEWS: {
   { name: 'trade-offs', job: 'Aldwin', path: '/plan', tab: 'Trade-offs', drawn: 'Cost against' },
   { name: 'tune', job: 'Aldwin', path: '/plan', tab: 'Tune', drawn: 'Latency against' },
   { name: 'quote', job: 'Aldwin', path: '/quote' },
-  { name: 'report', job: 'Farrow', path: '/report', width: 900 },
   { name: 'handover', job: 'Farrow', path: '/handover' },
-  { name: 'plan-dark', job: 'Adair', path: '/plan', dark: true },
   { name: 'verify', job: 'Quince', path: '/verify', tab: 'Fault' },
   { name: 'measured', job: 'Farrow', path: '/verify', tab: 'Measured', drawn: 'Tests by' },
   { name: 'fit', job: 'Adair', path: '/fit', press: Array(10).fill('(Done|I have read this)$') },
@@ -48,7 +50,7 @@ const VIEWS: {
 const app = await startApplication()
 const browser = await chromium.launch(launchOptions)
 for (const view of VIEWS) {
-  const { name, job, path, open, tab, drawn, press = [], width = 1280, dark = false } = view
+  const { name, job, path, open, row, tab, drawn, press = [], width = 1280, dark = false } = view
   const page = await browser.newPage({
     viewport: { width, height: width < 1000 ? 1024 : 800 },
     colorScheme: dark ? 'dark' : 'light',
@@ -63,6 +65,13 @@ for (const view of VIEWS) {
   if (open) {
     await page.getByRole('link', { name: open }).click()
     await page.getByRole('heading', { name: open, exact: true }).waitFor()
+  }
+  if (row) {
+    await page
+      .getByRole('row', { name: new RegExp(row) })
+      .getByRole('link')
+      .click()
+    await page.getByRole('heading', { name: 'Unpack' }).waitFor()
   }
   if (tab) {
     await page.getByRole('tab', { name: tab }).click()
