@@ -132,6 +132,42 @@ test('a customer who comes again is known as one types, with machines and jobs s
   expect((await read(`jobs/${before.id}`)).machineId).toBe(job.machineId)
 })
 
+test('the ticket and the machine’s label are printed as the job begins, on labels of the shop’s printer', async ({
+  page,
+}) => {
+  const shop = await startApplication()
+  try {
+    await page.addInitScript(() => {
+      window.print = () => document.body.setAttribute('data-printed', 'yes')
+    })
+    await page.goto(`${shop.address}/settings`)
+    await page.getByRole('button', { name: 'Change the shop’s terms' }).click()
+    await page.getByLabel('Labels').selectOption({ label: 'by a label printer' })
+    await page.getByLabel('Label, mm wide').fill('20')
+    await page.getByRole('button', { name: 'Save for the shop' }).click()
+    await expect(page.getByText('At least 25.')).toBeVisible()
+    await page.getByLabel('Label, mm wide').fill('70')
+    await page.getByRole('button', { name: 'Save for the shop' }).click()
+    await expect(page.getByText('labels of 70 × 40 mm')).toBeVisible()
+
+    await page.goto(`${shop.address}/jobs/new`)
+    await page.getByLabel('Name').fill('Tilda Ticket')
+    await page.getByRole('radio', { name: /^Laptop, 2 slots/ }).check()
+    await page.getByRole('button', { name: 'Start, and print the ticket' }).click()
+    await expect(page.getByRole('region', { name: 'Job ticket' })).toContainText('Tilda Ticket')
+    await expect(page.locator('body')).toHaveAttribute('data-printed', 'yes')
+    const label = page.getByRole('region', { name: 'Machine label' })
+    await expect(label.getByRole('img', { name: /^Code that opens/ })).toBeVisible()
+    // 66 mm of its 70, at 96 to the inch.
+    const width = await label.evaluate((one) => Math.round(one.getBoundingClientRect().width))
+    expect(width).toBe(Math.round((66 / 25.4) * 96))
+    await page.getByRole('link', { name: 'On to Identify' }).click()
+    await expect(page.getByRole('heading', { name: 'Identify', exact: true })).toBeVisible()
+  } finally {
+    await shop.end()
+  }
+})
+
 test('a new shop is asked three things and is at its first job; settings show and change the rest', async ({
   page,
 }) => {

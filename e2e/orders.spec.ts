@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises'
 import type { Page } from '@playwright/test'
 import type { Application } from './application'
 import { expect, newJob, saved, test } from './fixtures'
@@ -64,7 +65,7 @@ test('what an approved job needs is ordered, confirmed, unpacked by serial numbe
 
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('link', { name: 'As CSV' }).click(),
+    page.getByRole('button', { name: 'As CSV' }).click(),
   ])
   expect(download.suggestedFilename()).toMatch(/^order-\d+\.csv$/)
 
@@ -104,6 +105,14 @@ test('a supplier whom nobody here can ask: a file, what they confirm by hand, a 
     .locator('..')
     .getByRole('button', { name: /Make an order/ })
     .click()
+  await page.getByLabel('Note for the supplier').fill('By the back door, please')
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'As JSON' }).click(),
+  ])
+  const file = JSON.parse(await readFile(await download.path(), 'utf8'))
+  expect(file).toMatchObject({ format: 'tembrix-order', note: 'By the back door, please' })
+  expect(file.lines).toMatchObject([{ partNumber: 'Larkfield L4-8-2666', quantity: 1 }])
   await page.getByRole('button', { name: 'I have sent it' }).click()
   await page.getByText('Enter what the supplier confirmed').click()
   await page.getByLabel('They send').fill('2')

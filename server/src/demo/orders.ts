@@ -78,6 +78,10 @@ async function seedOrder(
     ...{ version: row.version, sent: sent.sent, confirmation, arrived },
     open: isOpen(sent),
   })
-  await receive(tx, order)
+  await receive(
+    tx,
+    order,
+    arrived.map(({ id }) => id),
+  )
   await keepOrdered(tx, order)
 }

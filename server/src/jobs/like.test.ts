@@ -119,6 +119,10 @@ describe('like machines', () => {
       A: { moduleId: offer.id, unit: 0 },
       B: { moduleId: modules[0].id, unit: 0 },
     })
+    const other = (await post('/modules', { jobId: id, source: 'customer', module: stick })).body
+    const { version } = await fileOf(id)
+    await patch(`/jobs/${id}`, { version, found: { A: { moduleId: other.id, unit: 0 } } })
+    expect((await planOf(id)).placement.B).toEqual({ moduleId: other.id, unit: 0 })
     const refused = await planFor(id, {})
     expect(refused).toMatchObject({ status: 409, body: { error: { code: 'follows' } } })
     expect(refused.body.error.message).toContain(`follows job ${job.number}`)

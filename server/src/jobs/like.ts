@@ -95,7 +95,7 @@ async function likeModules(tx: Transaction, found: Assignment, jobId: string): P
 
 /**
  * Puts the plan on a job's board on those of the machines that follow it; to be called in the transaction of every
- * write to that plan. What is fitted already stays as it was fitted.
+ * write to that plan, and to what was found in any of the machines. What is fitted already stays as it was fitted.
  */
 export async function leadOthers(tx: Transaction, leadId: string): Promise<void> {
   const others = await listed(tx, jobKind, and(eq(jobs.leadId, leadId), ne(jobs.stage, 'closed')))

@@ -3,6 +3,7 @@ import type { NewJob } from '@tembrix/core/records'
 import { eq } from 'drizzle-orm'
 import type { z } from 'zod'
 import { jobs, type Transaction } from '../database'
+import { leadOthers } from '../jobs'
 import { forgetPassword } from '../passwords'
 import { checkAssignment, keepPieces } from '../placements'
 import type { Rules } from '../records'
@@ -27,8 +28,9 @@ export const jobRules: Rules<'jobs'> = {
     if (patch.found) await checkAssignment(tx, id, 'found', patch.found)
     return patch
   },
-  written: async (tx, { id }, patch) => {
+  written: async (tx, { id, leadId }, patch) => {
     if (patch?.complaint !== undefined) await retell(tx, { id })
+    if (patch?.found) await leadOthers(tx, leadId ?? id)
     if (patch?.stage) await keepPieces(tx, id)
     if (patch?.stage === 'closed') await forgetPassword(tx, id)
   },

@@ -25,12 +25,13 @@ export const orderRules: Rules<'orders'> = {
     lines: await linesOf(tx, order.supplier, lines),
     currency: (await readShop(tx)).terms.currency,
   }),
-  changing: async (tx, order, { version: _, arriving, takenBack, lines, ...patch }) => {
-    const refusal = orderRefusal(order, { ...patch, ...given({ arriving, takenBack, lines }) })
+  changing: async (tx, order, { version: _, ...asked }) => {
+    const refusal = orderRefusal(order, asked)
     if (refusal) {
       const { code, message, field } = refusal
       throw field ? invalid([{ path: field, message }]) : new HttpError(409, code, message)
     }
+    const { arriving, takenBack, lines, ...patch } = asked
     if (arriving) await refuseKnown(tx, order, arriving)
     const left = takenBack
       ? order.arrived.filter(({ id }) => !takenBack.includes(id))
@@ -46,7 +47,13 @@ export const orderRules: Rules<'orders'> = {
   },
   written: async (tx, order, patch) => {
     if (patch?.takenBack) await takeBack(tx, order)
-    if (patch?.arriving) await receive(tx, order)
+    if (patch?.arriving) {
+      await receive(
+        tx,
+        order,
+        patch.arriving.map(({ id }) => id),
+      )
+    }
     await keepOrdered(tx, order)
   },
   removing: async (_, { sent, number }) => {
@@ -65,9 +72,6 @@ export const orderRules: Rules<'orders'> = {
 }
 
 const BY_NUMBER = { by: orders.number, descending: true }
-
-const given = <T extends object>(fields: T): { [K in keyof T]?: NonNullable<T[K]> } =>
-  Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as never
 
 /** Lines with the supplier's modules as they are on record. */
 async function linesOf(tx: Transaction, supplier: string, lines: Lines): Promise<Order['lines']> {

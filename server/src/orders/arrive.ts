@@ -7,10 +7,14 @@ import { create, moduleKind, type Row, remove } from '../store'
 
 type Order = Row<typeof orders>
 
-/** Puts what came with an order on the shelf, kept for the jobs it was ordered for. */
-export async function receive(tx: Transaction, order: Order): Promise<void> {
+/** Puts what came with an order, by the ids of its arrivals, on the shelf, kept for the jobs it was ordered for. */
+export async function receive(
+  tx: Transaction,
+  order: Order,
+  ids: readonly string[],
+): Promise<void> {
   const jobs = new Set<string>()
-  for (const arrived of order.arrived) {
+  for (const arrived of order.arrived.filter(({ id }) => ids.includes(id))) {
     const { lineId, unit, pieceId } = arrived
     const line = order.lines.find(({ id }) => id === lineId)
     if (!line || unit === null || pieceId === null) continue

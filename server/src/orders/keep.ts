@@ -1,5 +1,5 @@
-import { orderedUnits } from '@tembrix/core/orders'
-import { and, eq, inArray, ne } from 'drizzle-orm'
+import { type OrderedUnit, orderedUnits } from '@tembrix/core/orders'
+import { and, eq } from 'drizzle-orm'
 import { jobs, orders, type Transaction, unitsOnOrder } from '../database'
 import { HttpError } from '../http'
 import { find, jobKind, type Row } from '../store'
@@ -15,43 +15,37 @@ export async function keepOrdered(tx: Transaction, order: Order): Promise<void> 
   const [there] = await tx.select({ id: orders.id }).from(orders).where(eq(orders.id, order.id))
   if (!there) return
   const units = orderedUnits(order)
-  const jobIds = [...new Set(units.map(({ jobId }) => jobId))]
-  for (const id of jobIds) await find(tx, jobKind, id)
+  for (const id of new Set(units.map(({ jobId }) => jobId))) await find(tx, jobKind, id)
   await tx.delete(unitsOnOrder).where(eq(unitsOnOrder.orderId, order.id))
   if (units.length === 0) return
-  await tx
+  const kept = await tx
     .insert(unitsOnOrder)
     .values(units.map((unit) => ({ ...unit, orderId: order.id })))
     .onConflictDoNothing()
+    .returning()
+  const taken = units.find((unit) => !kept.some((one) => isSame(one, unit)))
+  if (!taken) return
   const [other] = await tx
-    .select({ unit: unitsOnOrder, job: jobs.number, order: orders.number })
+    .select({ job: jobs.number, order: orders.number })
     .from(unitsOnOrder)
     .innerJoin(jobs, eq(jobs.id, unitsOnOrder.jobId))
     .innerJoin(orders, eq(orders.id, unitsOnOrder.orderId))
     .where(
       and(
-        inArray(unitsOnOrder.jobId, jobIds),
-        ne(unitsOnOrder.orderId, order.id),
-        inArray(
-          unitsOnOrder.moduleId,
-          units.map(({ moduleId }) => moduleId),
-        ),
+        eq(unitsOnOrder.jobId, taken.jobId),
+        eq(unitsOnOrder.moduleId, taken.moduleId),
+        eq(unitsOnOrder.unit, taken.unit),
       ),
     )
-    .then((rows) =>
-      rows.filter(({ unit }) =>
-        units.some(
-          (one) =>
-            one.jobId === unit.jobId && one.moduleId === unit.moduleId && one.unit === unit.unit,
-        ),
-      ),
-    )
-  if (!other) return
-  const line = order.lines.find(({ moduleId }) => moduleId === other.unit.moduleId)
-  const what = line?.module.article ?? 'This'
+  const what = order.lines.find(({ id }) => id === taken.lineId)?.module.article
   throw new HttpError(
     409,
     'ordered',
-    `${what} for job ${other.job} is in order ${other.order} already.`,
+    `${what} for job ${other?.job} is in order ${other?.order} already.`,
   )
 }
+
+type Unit = Pick<OrderedUnit, 'jobId' | 'moduleId' | 'unit'>
+
+const isSame = (a: Unit, b: Unit): boolean =>
+  a.jobId === b.jobId && a.moduleId === b.moduleId && a.unit === b.unit

@@ -331,6 +331,20 @@ describe('the supplier', () => {
   })
 })
 
+test('a piece that somebody took off the shelf does not come back with the next', async () => {
+  const offer = await sold(kit)
+  const job = await approved({ A: { moduleId: offer.id }, B: { moduleId: offer.id, unit: 1 } })
+  const draft = await ordered(job.id)
+  const path = `/orders/${draft.id}`
+  await patch(path, { version: 1, sent: { at: new Date().toISOString(), by: '' } })
+  const { id } = draft.lines[0]
+  await patch(path, { version: 2, arriving: [arriving(id)] })
+  const [piece] = await shelfOf(job.id)
+  expect((await remove(`/modules/${piece.id}?version=${piece.version}`)).status).toBe(204)
+  await patch(path, { version: 3, arriving: [arriving(id)] })
+  expect(await shelfOf(job.id)).toHaveLength(1)
+})
+
 test('a piece noted by mistake goes from the shelf again, not once it is fitted', async () => {
   const offer = await sold(stick)
   const job = await approved({ A: { moduleId: offer.id } })

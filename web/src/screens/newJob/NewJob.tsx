@@ -1,7 +1,7 @@
 import { skipToken } from '@reduxjs/toolkit/query'
 import { type Answers, matching, startingPoints } from '@tembrix/core/machines'
 import type { NewJob as NewJobFields } from '@tembrix/core/records'
-import { useDeferredValue, useState } from 'react'
+import { useDeferredValue, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import {
   api,
@@ -38,6 +38,8 @@ export function NewJob() {
   const navigate = useNavigate()
   const kept = useAppSelector((state) => state.outbox.drafts[DRAFT]?.form) as Draft | undefined
   const [first] = useState(empty)
+  /** Whether the ticket is printed as soon as the job is there. */
+  const ticket = useRef(false)
   const [create, { isLoading, error: unmade }] = useCreateJobMutation()
   const { data: models = [] } = useModelsQuery()
   const form = useSaveForm(formOf(startingPoints(models)), { ...first, ...kept }, start)
@@ -78,7 +80,7 @@ export function NewJob() {
       )
     }
     drop()
-    navigate(`/jobs/${id}/identify`)
+    navigate(`/jobs/${id}/${ticket.current ? 'labels?new' : 'identify'}`)
   }
 
   return (
@@ -219,7 +221,23 @@ export function NewJob() {
             >
               Discard
             </Button>
-            <Button look="main" type="submit" disabled={isLoading}>
+            <Button
+              disabled={isLoading}
+              onClick={({ currentTarget }) => {
+                ticket.current = true
+                currentTarget.form?.requestSubmit()
+              }}
+            >
+              Start, and print the ticket
+            </Button>
+            <Button
+              look="main"
+              type="submit"
+              disabled={isLoading}
+              onClick={() => {
+                ticket.current = false
+              }}
+            >
               {isLoading ? 'Starting…' : 'Start the job'}
             </Button>
           </div>

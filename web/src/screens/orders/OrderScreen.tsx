@@ -16,7 +16,7 @@ import {
 } from '../../base/data'
 import { day, today } from '../../base/format'
 import { Bar, useTechnician } from '../../base/shell'
-import { Button, callout, Field, TextInput, Unread, Waiting } from '../../base/ui'
+import { Button, callout, Field, saveAs, TextInput, Unread, Waiting } from '../../base/ui'
 import { Arrived } from './Arrived'
 import { CancelOrder } from './CancelOrder'
 import { ConfirmByHand } from './ConfirmByHand'
@@ -99,8 +99,19 @@ function Sending({ order }: { order: Order }) {
   const error = sending.error ?? changing.error ?? removing.error
   const isOpen = !sent || (!confirmation && connected)
 
+  /** Stores the note as it is typed, where it is not yet; resolves with the version the order has then. */
+  async function saveNote(): Promise<number> {
+    if (sent || note === order.note) return version
+    const { data } = await change({ id, version, note })
+    return data?.version ?? version
+  }
   async function markSent() {
-    await change({ id, version, sent: { at: new Date().toISOString(), by: technician } })
+    const sent = { at: new Date().toISOString(), by: technician }
+    await change({ id, version, note, sent })
+  }
+  async function saveFile(form: 'csv' | 'json') {
+    await saveNote()
+    saveAs(`${API}/orders/${id}/file?form=${form}`, `order-${number}.${form}`)
   }
   async function drop() {
     const done = await remove({ id, version })
@@ -118,10 +129,7 @@ function Sending({ order }: { order: Order }) {
           <Button
             look="main"
             disabled={sending.isLoading}
-            onClick={async () => {
-              const saved = note === order.note || sent ? null : await change({ id, version, note })
-              await send({ id, version: saved?.data?.version ?? version })
-            }}
+            onClick={async () => send({ id, version: await saveNote() })}
           >
             <Send size={17} aria-hidden />
             {sending.isLoading
@@ -137,14 +145,9 @@ function Sending({ order }: { order: Order }) {
           </Button>
         )}
         {(['csv', 'json'] as const).map((form) => (
-          <a
-            key={form}
-            href={`${API}/orders/${id}/file?form=${form}`}
-            download
-            className="inline-flex min-h-11 items-center gap-2 rounded-sm border border-rule-2 px-3 font-medium hover:bg-sheet-2"
-          >
+          <Button key={form} onClick={() => saveFile(form)}>
             <Download size={17} aria-hidden /> As {form.toUpperCase()}
-          </a>
+          </Button>
         ))}
         {!sent && (
           <Button look="quiet" aria-label={`Remove order ${number}`} onClick={drop}>

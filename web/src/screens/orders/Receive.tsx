@@ -1,7 +1,7 @@
 import { lineStanding } from '@tembrix/core/orders'
 import type { Arriving, DeliveryNote, Order, OrderLine } from '@tembrix/core/records'
 import { PackageOpen, Truck } from 'lucide-react'
-import { type FormEvent, useState } from 'react'
+import { type FormEvent, useEffect, useRef, useState } from 'react'
 import {
   type OrderJob,
   saidOf,
@@ -20,19 +20,27 @@ interface Props {
 
 /** The parcel is unpacked: each piece by its serial number, scanned or typed; Enter takes it. */
 export function Receive({ order, jobs }: Props) {
-  const [change, { error, isLoading }] = useChangeOrderMutation()
+  const [change, { error }] = useChangeOrderMutation()
+  const before = useRef<Promise<void>>(Promise.resolve())
+  const version = useRef(order.version)
+  useEffect(() => {
+    version.current = Math.max(version.current, order.version)
+  }, [order.version])
   const [serial, setSerial] = useState('')
   const [invoice, setInvoice] = useState(order.arrived.at(-1)?.invoice ?? '')
   const [warrantyUntil, setWarranty] = useState(order.arrived.at(-1)?.warrantyUntil ?? '')
   const [wrong, setWrong] = useState('')
   const [fault, setFault] = useState('')
-  const waiting = order.lines.filter((line) => openIn(order, line) > 0)
+  const [sending, setSending] = useState<readonly Arriving[]>([])
+  const openIn = (line: OrderLine) => openBeside(order, line, sending)
+  const waiting = order.lines.filter((line) => openIn(line) > 0)
   const [chosen, setChosen] = useState('')
   const line = waiting.find(({ id }) => id === chosen) ?? waiting[0]
   const jobOf = ({ jobId }: OrderLine) => jobs.find(({ id }) => id === jobId)
   if (!line) return null
 
-  async function take(event: FormEvent) {
+  /** A scanner does not wait: each piece is sent off once those before it are stored, and the field is free at once. */
+  function take(event: FormEvent) {
     event.preventDefault()
     if (!line || serial.trim() === '') {
       setFault('Scan or type its serial number.')
@@ -47,16 +55,25 @@ export function Receive({ order, jobs }: Props) {
       warrantyUntil: warrantyUntil || null,
       wrong: wrong.trim(),
     }
-    const done = await change({ id: order.id, version: order.version, arriving: [piece] })
-    if (done.error) return
-    const job = jobOf(line)
-    notify(
-      wrong
-        ? `${piece.serial} is noted as a wrong part.`
-        : `${piece.serial} is on the shelf${job ? `, for job ${job.number}` : ''}.`,
-    )
     setSerial('')
     setWrong('')
+    setSending((now) => [...now, piece])
+    const job = jobOf(line)
+    before.current = before.current.then(async () => {
+      const done = await change({ id: order.id, version: version.current, arriving: [piece] })
+      if (done.error) {
+        setSending((now) => now.filter(({ id }) => id !== piece.id))
+        setSerial((now) => now || piece.serial)
+        setWrong((now) => now || piece.wrong)
+        return
+      }
+      version.current = done.data.version
+      notify(
+        piece.wrong
+          ? `${piece.serial} is noted as a wrong part.`
+          : `${piece.serial} is on the shelf${job ? `, for job ${job.number}` : ''}.`,
+      )
+    })
   }
   return (
     <section aria-label="Receive" className="flex flex-col gap-3 border-t-2 border-rule pt-3">
@@ -73,7 +90,7 @@ export function Receive({ order, jobs }: Props) {
                 value={line.id}
                 options={waiting.map((one) => ({
                   value: one.id,
-                  label: `${one.module.article}, ${plural(openIn(order, one), 'piece')} awaited${jobOf(one) ? `, job ${jobOf(one)?.number}` : ''}`,
+                  label: `${one.module.article}, ${plural(openIn(one), 'piece')} awaited${jobOf(one) ? `, job ${jobOf(one)?.number}` : ''}`,
                 }))}
                 onValue={setChosen}
               />
@@ -83,12 +100,7 @@ export function Receive({ order, jobs }: Props) {
             {(control) => (
               <div className="flex gap-2">
                 <TextInput {...control} className="font-mono" value={serial} onValue={setSerial} />
-                <Button
-                  look="main"
-                  type="submit"
-                  disabled={isLoading}
-                  className="whitespace-nowrap"
-                >
+                <Button look="main" type="submit" className="whitespace-nowrap">
                   Take in
                 </Button>
               </div>
@@ -114,9 +126,14 @@ export function Receive({ order, jobs }: Props) {
   )
 }
 
-const openIn = (order: Order, line: OrderLine): number => {
+/** Pieces of a line that are awaited still, those left out that are being stored. */
+function openBeside(order: Order, line: OrderLine, sending: readonly Arriving[]): number {
   const { here, confirmed, ordered } = lineStanding(order, line)
-  return (order.confirmation ? confirmed : ordered) - here
+  const stored = new Set(order.arrived.map(({ id }) => id))
+  const coming = sending.filter(
+    ({ id, lineId, wrong }) => lineId === line.id && wrong === '' && !stored.has(id),
+  )
+  return (order.confirmation ? confirmed : ordered) - here - coming.length
 }
 
 /** What the supplier says is under way, where this program can ask it. */

@@ -1,22 +1,36 @@
+import { useEffect } from 'react'
+import { useSearchParams } from 'react-router'
 import { useShopQuery } from '../../../base/data'
 import { useJob } from '../file'
 import { JobPaper, JobSheet } from '../sheet'
 import { labelsPaper } from './labelsPaper'
 import { useFit } from './useFit'
 
-/** Labels to print: the job's ticket, a bag for each removed module, one for each that goes to the shelf. */
+/**
+ * Labels to print: the job's ticket, one for the machine, a bag for each removed module, one for each that goes to the
+ * shelf. Of a job that has just begun (`?new`) they are printed at once.
+ */
 export function Labels() {
-  return (
+  const isNew = useSearchParams()[0].has('new')
+  return isNew ? (
+    <JobSheet step="identify" back="On to Identify">
+      <Sheet atOnce />
+    </JobSheet>
+  ) : (
     <JobSheet step="fit" back="Back to the bench">
       <Sheet />
     </JobSheet>
   )
 }
 
-function Sheet() {
+function Sheet({ atOnce = false }: { atOnce?: boolean }) {
   const view = useJob()
   const fitting = useFit()
   const { data: shop } = useShopQuery()
+  const isThere = shop !== undefined
+  useEffect(() => {
+    if (atOnce && isThere) window.print()
+  }, [atOnce, isThere])
   if (!shop) return null
   const address = `${location.origin}/jobs/${view.file.id}`
   return <JobPaper paper={labelsPaper(view, fitting, shop.terms, address)} />
