@@ -142,10 +142,8 @@ test('a supplier whom nobody here can ask: a file, what they confirm by hand, a 
 test('what parts cost is for owners to see', async ({ page, app }) => {
   await page.addInitScript(() => localStorage.setItem('tembrix.technician', 'Rowan'))
   await page.goto(`${app.address}/orders`)
-  await page
-    .getByRole('row', { name: /part delivered/ })
-    .getByRole('link')
-    .click()
+  await page.getByRole('checkbox', { name: /^Delivered/ }).check()
+  await page.getByRole('link', { name: '1', exact: true }).click()
   const lines = page.getByRole('region', { name: 'Lines' })
   await expect(lines).toContainText('Price each')
   await expect(lines).not.toContainText('Cost each')
