@@ -4,4 +4,4 @@ export {
   ExchangedJob,
   exchangeSchema,
 } from './exchanged'
-export { readExchanged, type Unreadable } from './read'
+export { isUnderWay, readExchanged, type Unreadable } from './read'

@@ -1,10 +1,11 @@
 import { FACTS, JOB_LISTS } from '../records'
 import { EXCHANGE_FORMAT, EXCHANGE_VERSION, ExchangedJob } from './exchanged'
+import { fromVersion1 } from './older'
 
 /** Why a file is not taken in, in a sentence. */
 export type Unreadable = { fault: string }
 
-/** The whole job in a file's JSON value; says what is wrong with it otherwise. Nothing is guessed or left out. */
+/** The whole job in a file's JSON value, of an older form brought to today's; says what is wrong with it otherwise. Nothing is guessed or left out. */
 export function readExchanged(value: unknown): ExchangedJob | Unreadable {
   const head = (value ?? {}) as { format?: unknown; version?: unknown }
   if (typeof value !== 'object' || head.format !== EXCHANGE_FORMAT) {
@@ -18,7 +19,8 @@ export function readExchanged(value: unknown): ExchangedJob | Unreadable {
       fault: `The file was written by a newer version of this program (form ${head.version}; this one reads up to ${EXCHANGE_VERSION}). Update this one first.`,
     }
   }
-  const { success, data, error } = ExchangedJob.safeParse(value)
+  const today = head.version === 1 ? fromVersion1(value as Record<string, unknown>) : value
+  const { success, data, error } = ExchangedJob.safeParse(today)
   if (!success) {
     const [issue] = error.issues
     return { fault: `The file is damaged. ${issue?.path.join('.')}: ${issue?.message}` }
@@ -26,6 +28,10 @@ export function readExchanged(value: unknown): ExchangedJob | Unreadable {
   const fault = misfit(data)
   return fault === null ? data : { fault: `The file does not hold together: ${fault}` }
 }
+
+/** Whether a message is still to be sent, or nobody knows yet whether it arrived. */
+export const isUnderWay = ({ state }: { state: string }): boolean =>
+  state === 'queued' || state === 'sent'
 
 /** What in a file points nowhere, or to another job; null where all of it hangs together. */
 function misfit(file: ExchangedJob): string | null {
@@ -50,6 +56,8 @@ function misfit(file: ExchangedJob): string | null {
     .flatMap((one) => Object.values(one))
     .find(({ moduleId }) => !known.has(moduleId))
   if (missing) return 'a slot holds a module that is not in it.'
+  // Taken in, it would be sent from here.
+  if (file.messages.some(isUnderWay)) return 'a message in it is still under way.'
   const map = file.fits[0]?.screwPhotoId
   if (map && !photos.some(({ id }) => id === map)) return 'the photo of its screw map is missing.'
   return null

@@ -80,6 +80,7 @@ export const NOT_HANDED_OVER: Blank<Handover> = {
   wording: {},
   payments: [],
   returned: [],
+  setupFound: {},
   reasons: {},
   signed: null,
   document: null,

@@ -151,6 +151,8 @@ const fields = {
   payments: z.array(Payment).max(100),
   /** Accessories given back, by what they are called. */
   returned: z.array(ShortText).max(30),
+  /** What was set in the BIOS/UEFI setup when the machine came, by what it is called; left out where nobody noted it. */
+  setupFound: z.record(z.string().max(60), ShortText),
   /** Why it is handed over in spite of what stands open. */
   reasons: z.partialRecord(OpenPointCode, z.string().max(300)),
 }
@@ -198,5 +200,5 @@ export const HANDOVERS = {
   patch: HandoverPatch,
   stored: Handover,
   blank: NOT_HANDED_OVER,
-  entries: ['wording', 'payments', 'returned', 'reasons'],
+  entries: ['wording', 'payments', 'returned', 'setupFound', 'reasons'],
 } as const satisfies KindOfRecord

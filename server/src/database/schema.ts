@@ -443,6 +443,10 @@ export const handovers = pgTable('handovers', {
   wording: jsonb('wording').$type<Handover['wording']>().notNull(),
   payments: jsonb('payments').$type<Handover['payments']>().notNull(),
   returned: jsonb('returned').$type<string[]>().notNull(),
+  setupFound: jsonb('setup_found')
+    .$type<Handover['setupFound']>()
+    .notNull()
+    .default(sql`'{}'::jsonb`),
   reasons: jsonb('reasons').$type<Handover['reasons']>().notNull(),
   signed: jsonb('signed').$type<Handover['signed']>(),
   document: jsonb('document').$type<Handover['document']>(),

@@ -123,6 +123,9 @@ test('a file that is damaged, hostile, newer or of something else changes nothin
   )
   const strayPlan = [{ ...value.plans[0], jobId: crypto.randomUUID() }]
   const held = { A: { moduleId: crypto.randomUUID(), unit: 0 } }
+  const text1 = { jobId: job.id, channel: 'text', to: '0555 1234', text: 'Ready' }
+  const message = (await here.post('/messages', text1)).body
+  const { version: _, ...queued } = message
   const before = (await elsewhere.get('/jobs')).body.length
   const cases: [string, Buffer, number, RegExp][] = [
     ['no zip', Buffer.from('no zip at all'), 400, /no zip archive/],
@@ -135,7 +138,9 @@ test('a file that is damaged, hostile, newer or of something else changes nothin
     ['no job in it', await zipped({}), 400, /no job\.json/],
     ['no JSON', await zipped({ 'job.json': '{' }), 400, /no JSON/],
     ['something else', await json({ format: 'other' }), 400, /no file of a job/],
-    ['newer', await json({ version: 2 }), 400, /newer version/],
+    ['newer', await json({ version: 3 }), 400, /newer version/],
+    ['older, and wrong', await json({ version: 1, plans: 'none' }), 400, /plans/],
+    ['a message to be sent', await json({ messages: [queued] }), 400, /still under way/],
     ['a field wrong', await json({ job: { ...value.job, stage: 'gone' } }), 400, /job\.stage/],
     ['a field too many', await json({ more: 1 }), 400, /damaged/],
     ['of another job', await json({ plans: strayPlan }), 400, /of another job/],
@@ -148,6 +153,29 @@ test('a file that is damaged, hostile, newer or of something else changes nothin
     expect(answer.body.error.message, name).toMatch(says)
   }
   expect((await elsewhere.get('/jobs')).body).toHaveLength(before)
+})
+
+test('a file of an older form is taken in; a message under way is sent from where it was written alone', async () => {
+  const job = (await here.post('/jobs', newJob)).body
+  const text = { jobId: job.id, channel: 'text', to: '0555 1234', text: 'Ready' }
+  await here.post('/messages', text)
+  await here.post('/handovers', { jobId: job.id })
+  const { job: written } = await openArchive(await fileOf(here, job.id))
+  const value = JSON.parse(written)
+  expect(value.messages).toMatchObject([{ state: 'failed' }])
+
+  const { login: _, followUpOn: __, leadId: ___, ...before } = value.job
+  const { messages: ____, ...lists } = value
+  const [{ setupFound: _____, ...handover }] = value.handovers
+  const older = { ...lists, version: 1, job: before, handovers: [handover] }
+  const answer = await send(elsewhere, await zipped({ 'job.json': JSON.stringify(older) }))
+  expect(answer.status).toBe(201)
+  expect((await elsewhere.get(`/jobs/${job.id}`)).body).toMatchObject({
+    login: null,
+    leadId: null,
+    messages: [],
+    handovers: [{ setupFound: {} }],
+  })
 })
 
 test('the form of a file is there as JSON Schema, down to a module of a slot', async () => {

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { EXCHANGE_FORMAT, EXCHANGE_VERSION, ExchangedJob } from '@tembrix/core/exchange'
+import { EXCHANGE_FORMAT, EXCHANGE_VERSION, ExchangedJob, isUnderWay } from '@tembrix/core/exchange'
 import { JobFile } from '@tembrix/core/records'
 import { inArray } from 'drizzle-orm'
 import { modules, pictures, type Transaction } from '../database'
@@ -11,7 +11,7 @@ export async function exchanged(
   tx: Transaction,
   id: string,
 ): Promise<{ job: ExchangedJob; pictures: Map<string, Uint8Array> }> {
-  const file = byItself(JobFile.parse(await readJob(tx, id)))
+  const file = settled(byItself(JobFile.parse(await readJob(tx, id))))
   const { modelId } = file.machine
   const job = {
     ...file,
@@ -38,6 +38,16 @@ function byItself(file: JobFile): JobFile {
   }))
   return { ...file, leadId: null, quotes }
 }
+
+/** A job whose messages are through or given up: elsewhere nobody is to send them again. */
+const settled = (file: JobFile): JobFile => ({
+  ...file,
+  messages: file.messages.map((message) =>
+    isUnderWay(message)
+      ? { ...message, state: 'failed' as const, why: 'Under way when the job was saved as a file.' }
+      : message,
+  ),
+})
 
 /** An id that is the same for the same text. */
 function idFrom(text: string): string {

@@ -18,9 +18,20 @@ interface Props {
   jobs: readonly OrderJob[]
 }
 
+/** A piece on its way into the order: `inVersion` is the order's version that has it, null until it is stored. */
+interface Sending {
+  piece: Arriving
+  inVersion: number | null
+}
+
+interface Refused {
+  serial: string
+  why: string
+}
+
 /** The parcel is unpacked: each piece by its serial number, scanned or typed; Enter takes it. */
 export function Receive({ order, jobs }: Props) {
-  const [change, { error }] = useChangeOrderMutation()
+  const [change] = useChangeOrderMutation()
   const before = useRef<Promise<void>>(Promise.resolve())
   const version = useRef(order.version)
   useEffect(() => {
@@ -31,7 +42,8 @@ export function Receive({ order, jobs }: Props) {
   const [warrantyUntil, setWarranty] = useState(order.arrived.at(-1)?.warrantyUntil ?? '')
   const [wrong, setWrong] = useState('')
   const [fault, setFault] = useState('')
-  const [sending, setSending] = useState<readonly Arriving[]>([])
+  const [sending, setSending] = useState<readonly Sending[]>([])
+  const [refused, setRefused] = useState<readonly Refused[]>([])
   const openIn = (line: OrderLine) => openBeside(order, line, sending)
   const waiting = order.lines.filter((line) => openIn(line) > 0)
   const [chosen, setChosen] = useState('')
@@ -57,17 +69,21 @@ export function Receive({ order, jobs }: Props) {
     }
     setSerial('')
     setWrong('')
-    setSending((now) => [...now, piece])
+    setSending((now) => [...now, { piece, inVersion: null }])
+    setRefused((now) => now.filter((one) => one.serial !== piece.serial))
     const job = jobOf(line)
     before.current = before.current.then(async () => {
       const done = await change({ id: order.id, version: version.current, arriving: [piece] })
       if (done.error) {
-        setSending((now) => now.filter(({ id }) => id !== piece.id))
+        setSending((now) => now.filter((one) => one.piece !== piece))
+        setRefused((now) => [...now, { serial: piece.serial, why: saidOf(done.error) }])
         setSerial((now) => now || piece.serial)
         setWrong((now) => now || piece.wrong)
         return
       }
-      version.current = done.data.version
+      const { version: inVersion } = done.data
+      version.current = inVersion
+      setSending((now) => now.map((one) => (one.piece === piece ? { piece, inVersion } : one)))
       notify(
         piece.wrong
           ? `${piece.serial} is noted as a wrong part.`
@@ -120,18 +136,24 @@ export function Receive({ order, jobs }: Props) {
             </Field>
           </div>
         </div>
-        <Fault>{error ? saidOf(error) : ''}</Fault>
+        {refused.map(({ serial, why }) => (
+          <Fault key={serial}>{`${serial} is not taken in: ${why}`}</Fault>
+        ))}
       </form>
     </section>
   )
 }
 
 /** Pieces of a line that are awaited still, those left out that are being stored. */
-function openBeside(order: Order, line: OrderLine, sending: readonly Arriving[]): number {
+function openBeside(order: Order, line: OrderLine, sending: readonly Sending[]): number {
   const { here, confirmed, ordered } = lineStanding(order, line)
   const stored = new Set(order.arrived.map(({ id }) => id))
   const coming = sending.filter(
-    ({ id, lineId, wrong }) => lineId === line.id && wrong === '' && !stored.has(id),
+    ({ piece: { id, lineId, wrong }, inVersion }) =>
+      lineId === line.id &&
+      wrong === '' &&
+      !stored.has(id) &&
+      (inVersion === null || order.version < inVersion),
   )
   return (order.confirmation ? confirmed : ordered) - here - coming.length
 }

@@ -6,6 +6,7 @@ import { OpenPoints } from './OpenPoints'
 import { Payments } from './Payments'
 import { ReportView } from './ReportView'
 import { Returned } from './Returned'
+import { SetupFound } from './SetupFound'
 import { SignOffForm } from './SignOffForm'
 import { useHandover } from './useHandover'
 
@@ -25,6 +26,7 @@ export function HandOver() {
         <ReportView handing={handing} />
         <div className="flex flex-col gap-4">
           {!handover.signed && <OpenPoints handing={handing} />}
+          <SetupFound handing={handing} />
           <Payments handing={handing} />
           <Returned handing={handing} />
           {handover.signed ? (

@@ -49,7 +49,7 @@ export function handoverDocument({
           `${plural(facts.steadiness.tests, 'test')}, ${hoursInWords(facts.steadiness.hours)} in all: ${facts.steadiness.passed ? 'passed without an error' : 'not passed'}`,
         ]
       : [],
-    setup: setupOf(facts),
+    setup: setupOf(facts, handover.setupFound),
     accessories: handover.returned,
     open: facts.points.map((point) => ({
       code: point.code,
@@ -112,8 +112,11 @@ function measuredRow({
   }
 }
 
-/** What is left set in the BIOS/UEFI setup. How it was found there nobody notes yet, and it is not guessed. */
-function setupOf({ after, fitted }: HandoverFacts): HandoverDocument['setup'] {
+/** What is left set in the BIOS/UEFI setup, and what was set there before where somebody noted it: it is not guessed. */
+function setupOf(
+  { after, fitted }: HandoverFacts,
+  foundSet: Handover['setupFound'],
+): HandoverDocument['setup'] {
   const { run } = after.evaluation
   if (!fitted || !run || (!run.profile && !after.settings.manual)) return []
   const rows = [
@@ -121,5 +124,5 @@ function setupOf({ after, fitted }: HandoverFacts): HandoverDocument['setup'] {
     ['Speed', speed(run.dataRate)],
     ['Timings', `${run.cl}-${run.trcd}-${run.trp}-${run.tras}`],
   ] as const
-  return rows.map(([what, left]) => ({ what, found: 'not noted', left }))
+  return rows.map(([what, left]) => ({ what, found: foundSet[what] || 'not noted', left }))
 }

@@ -1,0 +1,1 @@
+ALTER TABLE "handovers" ADD COLUMN "setup_found" jsonb DEFAULT '{}'::jsonb NOT NULL;
