@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import type { Application } from './application'
+import { type Application, startApplication } from './application'
 import { expect, newJob, saved, test, toStep } from './fixtures'
 
 /** A laptop of which one module was fitted from the shelf, with nothing else noted. */
@@ -152,4 +152,41 @@ test('a sum is received in parts; too little keeps it open, and nothing is no pa
   }
   await expect(payment).toContainText('€113.80 open')
   await saved(page)
+})
+
+test('what the setup was set to when the machine came is noted beside what is left, and stands in the report', async ({
+  page,
+}) => {
+  const shop = await startApplication()
+  try {
+    const api = `${shop.address}/api/v1`
+    const read = async (path: string) => (await page.request.get(`${api}/${path}`)).json()
+    const [{ id }] = await read('jobs?search=aldwin')
+    const file = await read(`jobs/${id}`)
+    const plan = file.plans.find((one: { id: string }) => one.id === file.planId)
+    await page.request.patch(`${api}/plans/${plan.id}`, {
+      data: { version: plan.version, profile: true },
+    })
+    const out = Object.values(file.found as Record<string, { moduleId: string }>)
+    const removed = Object.fromEntries(
+      out.map(({ moduleId }) => [
+        moduleId,
+        { to: 'customer', shelfId: crypto.randomUUID(), price: null },
+      ]),
+    )
+    const fit = await (await page.request.post(`${api}/fits`, { data: { jobId: id } })).json()
+    const data = { version: fit.version, removed, finished: true }
+    expect((await page.request.patch(`${api}/fits/${fit.id}`, { data })).ok()).toBe(true)
+
+    await page.goto(`${shop.address}/jobs/${id}/handover`)
+    const setup = page.getByRole('region', { name: 'BIOS/UEFI setup' })
+    await expect(setup).toContainText('left: 6400 MT/s')
+    await setup.getByLabel('Speed, as found').fill('4800 MT/s')
+    await saved(page)
+    await page.goto(`${shop.address}/jobs/${id}/report`)
+    await expect(page.getByRole('row', { name: 'Speed 4800 MT/s 6400 MT/s' })).toBeVisible()
+    await expect(page.getByRole('row', { name: 'Memory profile not noted on' })).toBeVisible()
+  } finally {
+    await shop.end()
+  }
 })
