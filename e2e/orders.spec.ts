@@ -86,7 +86,7 @@ test('what an approved job needs is ordered, confirmed, unpacked by serial numbe
   // The serial number it came with is there at the bench, and the piece is kept for the job.
   await page.goto(`${app.address}/shelf`)
   await page.getByRole('searchbox').fill('LF-OTTO-1')
-  await expect(page.getByRole('row', { name: /LF-OTTO-1|job/ }).nth(0)).toBeVisible()
+  await expect(page.getByRole('row').nth(1)).toContainText(`job ${job.number}`)
   await page.goto(`${job.address}/fit?tab=tray`)
   await page.getByRole('tab', { name: 'Tray' }).click()
   await expect(page.getByLabel(/Serial number of B/)).toHaveValue('LF-OTTO-1')

@@ -1,1 +1,1 @@
-export { ERASED_NAME, withoutPerson } from './withoutPerson'
+export { NOBODY, withoutPerson } from './withoutPerson'

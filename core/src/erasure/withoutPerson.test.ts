@@ -9,6 +9,7 @@ import {
   type Quote,
   JobFile as Schema,
   UNFITTED,
+  UNVERIFIED,
 } from '../records'
 import { withoutPerson } from '.'
 
@@ -139,7 +140,9 @@ const file = {
   modules: [],
   readings: [{ name: SECRET }],
   photos: [{ caption: SECRET }],
-  plans: [],
+  plans: [
+    { ...stored(2), jobId: ID(1), name: SECRET, placement: null, profile: false, manual: null },
+  ],
   quotes: [quote],
   fits: [
     {
@@ -151,7 +154,7 @@ const file = {
       ticks: { open: { state: 'skipped', at, by: 'Mika', reason: SECRET } },
     },
   ],
-  verifications: [],
+  verifications: [{ ...stored(1), jobId: ID(1), ...UNVERIFIED, accepted: { : SECRET } }],
   handovers: [handover],
   claims: [
     {

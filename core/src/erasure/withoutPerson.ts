@@ -1,7 +1,23 @@
-import type { Fit, Handover, HandoverDocument, JobFile, ModuleRecord, Quote } from '../records'
+import type {
+  Customer,
+  Fit,
+  Handover,
+  HandoverDocument,
+  JobFile,
+  ModuleRecord,
+  Quote,
+} from '../records'
 
 /** What stands in place of a customer whose data was erased. */
-export const ERASED_NAME = 'Erased customer'
+const ERASED_NAME = 'Erased customer'
+
+/** What is left of a customer. */
+export const NOBODY: Pick<Customer, 'name' | 'phone' | 'email' | 'note'> = {
+  name: ERASED_NAME,
+  phone: '',
+  email: '',
+  note: '',
+}
 
 /**
  * A job without anything that names its customer or tells their machine from others: names, addresses, words
@@ -17,7 +33,7 @@ export function withoutPerson(file: JobFile): JobFile {
     accessories: [],
     login: null,
     followUpOn: null,
-    customer: { ...file.customer, name: ERASED_NAME, phone: '', email: '', note: '' },
+    customer: { ...file.customer, ...NOBODY },
     machine: { ...file.machine, serialNumber: '', note: '' },
     modules: file.modules.map(withoutSerial),
     readings: [],
@@ -29,7 +45,12 @@ export function withoutPerson(file: JobFile): JobFile {
     claims: file.claims.map((claim) => ({ ...claim, what: '' })),
     measurements: file.measurements.map((one) => ({ ...one, note: '' })),
     frames: file.frames.map((one) => ({ ...one, name: '' })),
-    verifications: file.verifications,
+    plans: file.plans.map((plan, at) => ({ ...plan, name: `Plan ${at + 1}` })),
+    verifications: file.verifications.map((one) => ({
+      ...one,
+      // What is accepted has to have a reason.
+      accepted: Object.fromEntries(Object.keys(one.accepted).map((what) => [what, 'erased'])),
+    })),
   }
 }
 

@@ -1,3 +1,4 @@
+import { grouped } from '../model'
 import { COUNTER_STATES, type JobLine, NEXT_ACTS } from '../records'
 
 type Line = Pick<
@@ -19,11 +20,7 @@ type Line = Pick<
  * them, with the work of all of them and how many are ready or gone.
  */
 export function together<J extends Line>(lines: readonly J[]): J[] {
-  const groups = new Map<string, J[]>()
-  for (const line of lines) {
-    const key = line.leadId ?? line.id
-    groups.set(key, [...(groups.get(key) ?? []), line])
-  }
+  const groups = grouped(lines, ({ leadId, id }) => leadId ?? id)
   return [...groups].map(([key, group]) => {
     const lead = group.find(({ id }) => id === key) ?? (group[0] as J)
     if (group.length === 1 && lead.machines === 1) return lead

@@ -3,30 +3,20 @@ import type { Channel, Placeholder, Template } from '../records'
 /** What stands for each placeholder; undefined where it is not known. */
 export type Filling = Partial<Record<Placeholder, string>>
 
-export interface Filled {
-  subject: string
-  text: string
-  /** Placeholders that nothing is known for; they stand as they are until somebody writes something there. */
-  open: Placeholder[]
-}
-
-/** A template filled in for a channel; text messages have no subject. */
-export function filled(template: Template, channel: Channel, filling: Filling): Filled {
-  const open = new Set<Placeholder>()
+/**
+ * A template filled in for a channel; text messages have no subject. A placeholder that nothing is known for stands
+ * until somebody writes something in its place (`leftOpen`).
+ */
+export function filled(
+  template: Template,
+  channel: Channel,
+  filling: Filling,
+): { subject: string; text: string } {
   const put = (text: string) =>
-    text.replace(/\{([^{}]*)\}/g, (whole, name: Placeholder) => {
-      const known = filling[name]
-      if (known === undefined || known === '') {
-        open.add(name)
-        return whole
-      }
-      return known
-    })
-  return {
-    text: put(channel === 'mail' ? template.mail : template.text),
-    subject: channel === 'mail' ? put(template.subject) : '',
-    open: [...open],
-  }
+    text.replace(/\{([^{}]*)\}/g, (whole, name: Placeholder) => filling[name] || whole)
+  return channel === 'mail'
+    ? { subject: put(template.subject), text: put(template.mail) }
+    : { subject: '', text: put(template.text) }
 }
 
 /** Placeholders that still stand in a text. */

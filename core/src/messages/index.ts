@@ -1,2 +1,2 @@
-export { type Filled, type Filling, filled, leftOpen } from './fill'
+export { type Filling, filled, leftOpen } from './fill'
 export { reasonFor } from './suggest'

@@ -14,16 +14,13 @@ describe('a template', () => {
     expect(filled(template, 'mail', filling)).toEqual({
       subject: 'Job 1042',
       text: 'Dear Ada Quill, Heron 15 costs {amount}. Ada Quill!',
-      open: ['amount'],
     })
     expect(filled(template, 'text', { ...filling, amount: '90.00' })).toEqual({
       subject: '',
       text: 'Heron 15: 90.00',
-      open: [],
     })
     expect(filled(template, 'text', { machine: 'a {job} of $1', amount: '' })).toMatchObject({
       text: 'a {job} of $1: {amount}',
-      open: ['amount'],
     })
     expect(leftOpen('{amount} and {amount}, {day}')).toEqual(['{amount}', '{day}'])
   })

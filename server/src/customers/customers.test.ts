@@ -77,3 +77,10 @@ test('on request a customer’s data is given out whole, and erased; the machine
   }
   expect((await raw(`${path}/file`.replace(job.customerId, crypto.randomUUID()))).status).toBe(404)
 })
+
+test('a customer who never had a job is erased too', async () => {
+  const made = (await post('/customers', { name: 'Isolde Marchbank', phone: '0555 8282' })).body
+  expect((await remove(`/customers/${made.id}/person?version=1`)).status).toBe(204)
+  const left = (await get(`/customers/${made.id}`)).body
+  expect(JSON.stringify(left)).not.toMatch(/Isolde|8282/)
+})

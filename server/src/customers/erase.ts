@@ -1,4 +1,4 @@
-import { withoutPerson } from '@tembrix/core/erasure'
+import { NOBODY, withoutPerson } from '@tembrix/core/erasure'
 import { same } from '@tembrix/core/model'
 import { JOB_LISTS, JobFile } from '@tembrix/core/records'
 import { eq, inArray, or, sql } from 'drizzle-orm'
@@ -40,6 +40,7 @@ export async function erase(tx: Transaction, id: string, version: number): Promi
     throw new HttpError(409, 'open_jobs', message)
   }
   for (const job of theirs) await eraseJob(tx, job.id)
+  await put(tx, customers, id, NOBODY)
   const owned = await listed(tx, machineKind, eq(machines.customerId, id))
   for (const machine of owned) await put(tx, machines, machine.id, { serialNumber: '', note: '' })
   const ids = [id, ...owned.map((one) => one.id)]
@@ -61,10 +62,8 @@ export async function erase(tx: Transaction, id: string, version: number): Promi
 async function eraseJob(tx: Transaction, id: string): Promise<void> {
   const file = JobFile.parse(await readJob(tx, id))
   const bare = withoutPerson(file)
-  const { complaint, uses, condition, accessories, login, followUpOn, customer } = bare
+  const { complaint, uses, condition, accessories, login, followUpOn } = bare
   await put(tx, jobs, id, { complaint, uses, condition, accessories, login, followUpOn })
-  const { name, phone, email, note } = customer
-  await put(tx, customers, customer.id, { name, phone, email, note })
   const pictured = file.photos.map((photo) => photo.id)
   if (pictured.length > 0) await tx.delete(pictures).where(inArray(pictures.photoId, pictured))
   await tx.delete(passwords).where(eq(passwords.jobId, id))

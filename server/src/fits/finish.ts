@@ -9,20 +9,39 @@ import { change, create, find, jobKind, moduleKind, planKind, type Row } from '.
 type Fit = Row<typeof fits>
 
 /**
- * Ends a fitting: the shelf's pieces in the job's plan, and those that came for it, leave the shelf with it, removed modules that
- * the shop takes come to the shelf (used, untested), and the job goes on to Verify.
+ * Ends a fitting: the shelf's pieces in the job's plan, and those that came for it, leave the shelf with it, removed
+ * modules that the shop takes come to the shelf (used, untested), and the job goes on to Verify.
  * @throws HttpError 409 `open_removed` when nobody has said where a removed module goes.
  */
 export async function finish(tx: Transaction, fit: Fit): Promise<void> {
-  const job = await find(tx, jobKind, fit.jobId)
-  const plan = job.planId ? await find(tx, planKind, job.planId) : null
-  const planned = plan?.placement ?? job.found
+  const { job, planned } = await plannedFor(tx, fit.jobId)
   await takeFromShelf(tx, fit.jobId, planned)
   await putOnShelf(tx, fit, removedBy(job.found, planned))
   await tx.delete(reservations).where(eq(reservations.jobId, job.id))
   if (['intake', 'identify', 'size', 'plan', 'quote', 'fit'].includes(job.stage)) {
     await change(tx, jobKind, job.id, { version: job.version, stage: 'verify' })
   }
+}
+
+async function plannedFor(tx: Transaction, jobId: string) {
+  const job = await find(tx, jobKind, jobId)
+  const plan = job.planId ? await find(tx, planKind, job.planId) : null
+  return { job, planned: plan?.placement ?? job.found }
+}
+
+/** Serial numbers of the pieces that were ordered for a job's plan, by module and unit: its record holds them from then on. */
+export async function serialsThatCame(
+  tx: Transaction,
+  jobId: string,
+): Promise<Record<string, string>> {
+  const { planned } = await plannedFor(tx, jobId)
+  const came = await piecesFor(tx, jobId)
+  return Object.fromEntries(
+    Object.values(planned).flatMap((one) => {
+      const piece = cameFor(came, jobId, one)
+      return piece ? [[`${one.moduleId} ${one.unit}`, piece.serialNumber]] : []
+    }),
+  )
 }
 
 function removedBy(found: Assignment, planned: Assignment): string[] {

@@ -1,1 +1,1 @@
-export { finish, finishedNow } from './finish'
+export { finish, finishedNow, serialsThatCame } from './finish'

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { newJob, stick } from '../../test/sample'
 import { useServer } from '../../test/server'
+import { openArchive } from '../exchange/archive'
 
 const { get, post, patch, address } = useServer()
 
@@ -219,5 +220,9 @@ describe('like machines', () => {
       Buffer.from(await (await fetch(`${address()}/jobs/${id}/file`)).arrayBuffer())
     const first = await read()
     expect(first.equals(await read())).toBe(true)
+    const { job: text } = await openArchive(first)
+    const alone = JSON.parse(text)
+    expect(alone.job.leadId).toBeNull()
+    expect(alone.quotes).toMatchObject([{ jobId: id, approval: {} }])
   })
 })

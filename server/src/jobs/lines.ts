@@ -42,7 +42,7 @@ const OFFERED = sql<Offered[] | null>`(select json_agg(json_build_object('number
   from ${quotes} where ${quotes.jobId} = coalesce(${jobs.leadId}, ${jobs.id}))`
 
 /** How many like machines a job has, its own with them. */
-export const MACHINES = sql<number>`(select 1 + count(*)::int from jobs as like_it
+const MACHINES = sql<number>`(select 1 + count(*)::int from jobs as like_it
   where like_it.lead_id = coalesce(${jobs.leadId}, ${jobs.id}))`
 
 const BEGUN = sql<boolean>`(${fits.ticks} <> '{}'::jsonb or ${fits.seconds} > 0

@@ -1,5 +1,5 @@
 import { UNFITTED } from '@tembrix/core/records'
-import { finish, finishedNow } from '../fits'
+import { finish, finishedNow, serialsThatCame } from '../fits'
 import { HttpError } from '../http'
 import type { Rules } from '../records'
 import { retell } from '../search'
@@ -7,11 +7,13 @@ import { retell } from '../search'
 /** The work at the bench: one record a job. */
 export const fitRules: Rules<'fits'> = {
   making: async (_, fit) => ({ ...UNFITTED, ...fit, finishedAt: null }),
-  changing: async (_, { finishedAt }, { finished, ...patch }) => {
+  changing: async (tx, { jobId, finishedAt, serials }, { finished, ...patch }) => {
     if (finishedAt && (finished || patch.removed)) {
       throw new HttpError(409, 'finished', 'This fitting is finished.')
     }
-    return { ...patch, ...(finished ? finishedNow() : {}) }
+    if (!finished) return patch
+    const came = await serialsThatCame(tx, jobId)
+    return { ...patch, serials: { ...came, ...serials, ...patch.serials }, ...finishedNow() }
   },
   written: async (tx, fit, patch) => {
     if (patch?.finished) await finish(tx, fit)

@@ -1,4 +1,4 @@
-import { and, asc, eq } from 'drizzle-orm'
+import { and, eq, inArray } from 'drizzle-orm'
 import { type Database, messages } from '../database'
 import { change, listed, listenForChanges, messageKind, type Row } from '../store'
 import type { Gateway } from './gateway'
@@ -30,9 +30,8 @@ export async function round(db: Database, gateway: Gateway, now = Date.now()): P
 }
 
 const underWay = async (db: Database): Promise<Message[]> => {
-  const of = (state: Message['state']) =>
-    listed(db, messageKind, eq(messages.state, state), asc(messages.firstWrite))
-  return [...(await of('queued')), ...(await of('sent'))].slice(0, MOST)
+  const open = inArray(messages.state, ['queued', 'sent'])
+  return (await listed(db, messageKind, open)).slice(0, MOST)
 }
 
 type Fields = Partial<Pick<Message, 'state' | 'tries' | 'reference' | 'sentAt' | 'endedAt' | 'why'>>

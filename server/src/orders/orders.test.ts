@@ -159,7 +159,8 @@ describe('from an approval to the bench', () => {
     expect(shelf[0].module.kit).toEqual(shelf[1].module.kit)
 
     const fit = (await post('/fits', { jobId: job.id })).body
-    expect((await patch(`/fits/${fit.id}`, { version: 1, finished: true })).status).toBe(200)
+    const ended = await patch(`/fits/${fit.id}`, { version: 1, finished: true })
+    expect(ended.body.serials).toMatchObject({ [`${offer.id} 0`]: first.serial })
     const fitted = await shelfOf(job.id)
     expect(fitted.map(({ fittedJobId }: { fittedJobId: string }) => fittedJobId)).toEqual([
       job.id,

@@ -6,7 +6,7 @@ import { atBench, type PlannedDay, plannedWeek } from '@tembrix/core/counter'
 import type { JobLine } from '@tembrix/core/records'
 import { addDays, parseISO, startOfISOWeek } from 'date-fns'
 import { ChevronLeft, ChevronRight } from 'lucide-react'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { useMoveJobMutation, useOpenJobsQuery, useShopQuery } from '../../base/data'
 import { day, duration, isoDay, plural, today, WEEKDAYS } from '../../base/format'
@@ -64,7 +64,6 @@ const mondayOf = (date: string) => isoDay(startOfISOWeek(parseISO(date)))
 
 function Grid({ monday, week }: { monday: string; week: readonly PlannedDay<JobLine>[] }) {
   const navigate = useNavigate()
-  const calendar = useRef<FullCalendar>(null)
   const [moveJob] = useMoveJobMutation()
   const [fault, setFault] = useState('')
   const byDay = new Map(week.map((one) => [one.on, one]))
@@ -86,7 +85,6 @@ function Grid({ monday, week }: { monday: string; week: readonly PlannedDay<JobL
       <div className="overflow-x-auto">
         <div className="week min-w-[56rem]">
           <FullCalendar
-            ref={calendar}
             plugins={[dayGrid, interaction]}
             initialView="dayGridWeek"
             initialDate={monday}
