@@ -154,7 +154,7 @@ const file = {
       ticks: { open: { state: 'skipped', at, by: 'Mika', reason: SECRET } },
     },
   ],
-  verifications: [{ ...stored(1), jobId: ID(1), ...UNVERIFIED, accepted: { : SECRET } }],
+  verifications: [{ ...stored(1), jobId: ID(1), ...UNVERIFIED, accepted: { speed: SECRET } }],
   handovers: [handover],
   claims: [
     {
