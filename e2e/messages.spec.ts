@@ -1,4 +1,4 @@
-import { expect, newJob, openJob, saved, test } from './fixtures'
+import { expect, newJob, openJob, saved, slot, test } from './fixtures'
 
 const write = (label = /^Write to the customer/) => ({ name: label })
 
@@ -91,6 +91,34 @@ test('a password is kept for a job, shown with a trace, and the last change is t
   await expect(page.getByLabel('Budget')).toHaveValue('')
   await expect(history).toContainText('Budget: €80.00 → nothing')
   await saved(page)
+})
+
+test('slots that were filled otherwise are told in the history, and taken back from there', async ({
+  page,
+  app,
+}) => {
+  const job = await newJob(page, app, 'Sol Moved', 'Heron 15', { A: '8GB 1Rx8' })
+  await page.goto(`${job.address}/identify`)
+  await slot(page, 'A').press('Delete')
+  await expect(slot(page, 'A')).toContainText('not seen yet')
+  await saved(page)
+  await page.goto(`${job.address}/intake`)
+  await page.getByText('History', { exact: true }).click()
+  const history = page.getByRole('list', { name: 'History' })
+  await expect(history).toContainText(/What was found, A: 8 GB .* → nothing/)
+  await page.getByRole('button', { name: 'Take this change back' }).click()
+  await expect(history).toContainText(/What was found, A: nothing → 8 GB/)
+  await saved(page)
+  await page.goto(`${job.address}/identify`)
+  await expect(slot(page, 'A')).toContainText('8 GB')
+
+  await page.goto(`${job.address}/intake`)
+  await page.getByLabel('Came with it').fill('charger, bag')
+  await saved(page)
+  await page.getByText('History', { exact: true }).click()
+  await expect(history).toContainText('What came with it: “charger” and “bag” added')
+  await page.getByRole('button', { name: 'Take this change back' }).click()
+  await expect(history).toContainText('What came with it: “charger” and “bag” removed')
 })
 
 test('on request a customer’s data is saved as a file and erased', async ({ page, app }) => {

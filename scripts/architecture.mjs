@@ -12,7 +12,7 @@ const BENCH = /(^|\/)bench\//
 /** What a workspace may import beside its own files: nothing of a sibling unless listed, any package unless restricted. */
 const ALLOWED = {
   core: {
-    packages: ['zod', 'd3-dsv', 'dinero.js', 'jstat'],
+    packages: ['zod', 'd3-dsv', 'dinero.js', 'jsondiffpatch', 'jstat'],
     testPackages: ['vitest', 'fast-check'],
     siblings: [],
   },

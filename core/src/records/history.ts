@@ -11,16 +11,16 @@ export const RECORD_KINDS = [
 export const RecordKind = z.enum(RECORD_KINDS)
 export type RecordKind = z.infer<typeof RecordKind>
 
-/** What a field was and is, where both are plain: a text, a number, a day, yes or no. */
-const Plain = z.union([z.string(), z.number(), z.boolean(), z.null()])
-export type Plain = z.infer<typeof Plain>
-
-/** The most letters of a text that are kept in the history. */
-export const HISTORY_TEXT = 500
+/**
+ * What differs between two values, as jsondiffpatch writes it: `[was, is]`, `[is]` of what came, `[was, 0, 0]` of
+ * what went; of objects by key; of lists (`_t: 'a'`) by place now, and by `_place` then.
+ */
+export const Delta = z.json()
+export type Delta = z.infer<typeof Delta>
 
 /**
- * One write: what was done to which record by whom, the names of the fields it set, and of the plain ones
- * what each was and is; `changes` null on lines of before that was kept.
+ * One write: what was done to which record by whom, the names of the fields it set, and what differs in each
+ * since; of a change too large to keep, its name only. `changes` null on lines of before that was kept.
  */
 export const HistoryLine = z.object({
   id: z.int(),
@@ -31,7 +31,7 @@ export const HistoryLine = z.object({
   action: z.enum(['created', 'changed', 'removed']),
   fields: z.array(z.string()),
   by: z.string(),
-  changes: z.record(z.string(), z.tuple([Plain, Plain])).nullable(),
+  changes: z.record(z.string(), Delta).nullable(),
 })
 export type HistoryLine = z.infer<typeof HistoryLine>
 

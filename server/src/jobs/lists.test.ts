@@ -139,7 +139,7 @@ test('the day has every open job once, with the phone and what is to be done; cl
   expect((await get('/jobs/open?today=soon')).status).toBe(400)
 })
 
-test('the history says what each plain field was and is, and who changed it', async () => {
+test('the history says what each field was and is, and who changed it', async () => {
   const { id, customerId } = await jobOf('History Told', 'was slow')
   await raw(`/jobs/${id}`, {
     method: 'PATCH',
@@ -163,5 +163,44 @@ test('the history says what each plain field was and is, and who changed it', as
     ['', { phone: ['', '0555 9'] }],
     ['', { dueOn: ['2030-02-10', '2030-02-12'] }],
     ['Mika Ørn', { dueOn: [null, '2030-02-10'], budget: [null, 12000] }],
+  ])
+  // What was set to what it was already is not said to be changed.
+  expect(changed.map(({ fields }: { fields: string[] }) => fields.toSorted())).toEqual([
+    ['seconds'],
+    ['runningSince', 'seconds'],
+    ['phone'],
+    ['dueOn'],
+    ['budget', 'dueOn'],
+  ])
+})
+
+test('of slots, lists and maps the history says what differs, of too much only where', async () => {
+  const { id } = await jobOf('History Of Lists', 'slow')
+  const made = await post('/modules', { jobId: id, source: 'customer', module: stick })
+  const assigned = { moduleId: made.body.id, unit: 0 }
+  await patch(`/jobs/${id}`, { version: 1, accessories: ['a bag', 'a charger'] })
+  await patch(`/jobs/${id}`, { version: 2, found: { A: assigned }, accessories: ['a charger'] })
+  await patch(`/jobs/${id}`, { version: 3, found: { B: assigned } })
+  const rulings = Object.fromEntries(
+    Array.from({ length: 60 }, (_, at) => [
+      `slot.${at}.capacityGiB`,
+      { value: at, source: 'opened', by: 'Mika', at: '2030-02-10T10:00:00.000Z' },
+    ]),
+  )
+  await patch(`/jobs/${id}`, { version: 4, rulings, budget: 100 })
+  const lines = (await get(`/jobs/${id}/history`)).body
+  const changed = lines.filter(({ action }: { action: string }) => action === 'changed')
+  const told = changed.map(({ fields, changes }: { fields: string[]; changes: object }) => [
+    fields.toSorted(),
+    changes,
+  ])
+  expect(told).toEqual([
+    [['budget', 'rulings'], { budget: [null, 100] }],
+    [['found'], { found: { A: [assigned, 0, 0], B: [assigned] } }],
+    [
+      ['accessories', 'found'],
+      { found: { A: [assigned] }, accessories: { _t: 'a', _0: ['a bag', 0, 0] } },
+    ],
+    [['accessories'], { accessories: { _t: 'a', 0: ['a bag'], 1: ['a charger'] } }],
   ])
 })

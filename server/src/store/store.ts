@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto'
+import { differenceOf } from '@tembrix/core/history'
 import {
   type Collection,
-  HISTORY_TEXT,
+  type Delta,
   type HistoryLine,
-  type Plain,
   type RecordKind,
   shapeOf,
   upgraded,
@@ -147,50 +147,46 @@ export async function change<T extends StoredTable>(
     .update(table)
     .set({ ...changes, ...nextOf(table) } as never)
     .where(and(eq(table.id, id), eq(table.version, version)))
-    .returning({ ...getTableColumns(table), before: plainBefore(table, Object.keys(changes)) })
+    .returning({ ...getTableColumns(table), before: beforeOf(table, Object.keys(changes)) })
   if (!updated) {
     await find(tx, of, id)
     throw stale(of.record)
   }
   const { before, ...now } = updated
   const row = asStored(of, now as StoredTable['$inferSelect'])
-  await remember(tx, of, row, 'changed', Object.keys(changes), changesOf(table, before, row))
+  const differences = differencesOf(table, before, now)
+  const changed = Object.keys(changes).filter((name) => differences.has(name))
+  await remember(tx, of, row, 'changed', changed, Object.fromEntries(kept(differences)))
   return row
 }
 
-/** What the plain ones of these fields were before an update, as JSON by their names. */
-function plainBefore(table: StoredTable, fields: readonly string[]): SQL<Record<string, Plain>> {
+/** What these fields were before an update, as JSON by their names. */
+function beforeOf(table: StoredTable, fields: readonly string[]): SQL<Record<string, unknown>> {
   const columns = Object.entries(getTableColumns(table) as Record<string, PgColumn>)
   const pairs = columns
-    .filter(([name, { dataType }]) => fields.includes(name) && PLAIN.has(dataType))
+    .filter(([name]) => fields.includes(name))
     .map(([name, column]) => sql`${name}::text, old.${sql.identifier(column.name)}`)
   return sql`jsonb_build_object(${sql.join(pairs, sql`, `)})`
 }
 
-/** Kinds of columns that hold one plain thing; a moment is a text here. */
-const PLAIN: ReadonlySet<string> = new Set(['string', 'number', 'boolean', 'custom'])
-
-const cut = (value: Plain): Plain =>
-  typeof value === 'string' && value.length > HISTORY_TEXT
-    ? `${value.slice(0, HISTORY_TEXT)}…`
-    : value
-
-/** What each field was and is, where that differs. */
-function changesOf(
+/** What differs in each field that does. */
+function differencesOf(
   table: StoredTable,
-  before: Record<string, Plain>,
-  row: object,
-): HistoryLine['changes'] {
+  before: Record<string, unknown>,
+  now: Record<string, unknown>,
+): Map<string, Delta | null> {
   const columns = getTableColumns(table) as Record<string, PgColumn>
-  const now = row as Record<string, Plain>
-  return Object.fromEntries(
+  return new Map(
     Object.entries(before).flatMap(([name, read]) => {
-      const was = read === null ? null : (columns[name]?.mapFromDriverValue(read) as Plain)
-      const is = now[name] ?? null
-      return was === is ? [] : [[name, [cut(was), cut(is)]]]
+      const was = read === null ? null : columns[name]?.mapFromDriverValue(read)
+      const difference = differenceOf(was, now[name] ?? null)
+      return difference === undefined ? [] : [[name, difference]]
     }),
   )
 }
+
+const kept = (differences: ReadonlyMap<string, Delta | null>): [string, Delta][] =>
+  [...differences].filter((one) => one[1] !== null)
 
 /** Writes a record of an older shape in today's, so that all of a row is of one. */
 async function bringUp<T extends StoredTable>(

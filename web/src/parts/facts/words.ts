@@ -33,7 +33,7 @@ const FIGURE_NAMES: Record<string, string> = {
   solderedGiB: 'Soldered',
   maximumGiB: 'Takes at most',
   generation: 'Generation',
-  formFactor: 'Form',
+  formFactor: 'Form factor',
   capacityGiB: 'Capacity',
   buffering: 'Buffering',
   ecc: 'ECC',

@@ -1,1 +1,2 @@
 export { HistoryLines } from './HistoryLines'
+export type { NameOf } from './values'

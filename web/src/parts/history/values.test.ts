@@ -1,23 +1,61 @@
-import type { Plain } from '@tembrix/core/records'
+import { KINDS } from '@tembrix/core/records'
 import { expect, test } from 'vitest'
+import { z } from 'zod'
+import { fieldName } from './fields'
 import { valueWords } from './values'
 
-test.each<[Plain, boolean, string]>([
-  [null, false, 'nothing'],
-  ['', false, 'nothing'],
-  [true, false, 'yes'],
-  [12, false, '12'],
-  [12000, true, '€120.00'],
-  ['2030-02-10', false, '10 Feb 2030'],
-  ['data:image/png;base64,AAAA', false, 'a picture'],
+const MODULE = '00000000-0000-4000-8000-000000000001'
+const nameOf = (id: string) => (id === MODULE ? '8 GB DDR4-2400 SO-DIMM' : undefined)
+
+test.each<[unknown, string, string]>([
+  [null, 'budget', 'nothing'],
+  [undefined, 'A1', 'nothing'],
+  ['', 'note', 'nothing'],
+  [true, 'profile', 'yes'],
+  [12, 'years', '12'],
+  [12000, 'budget', '€120.00'],
+  [16, 'totalGiB', '16 GB'],
+  [3200, 'dataRate', '3200 MT/s'],
+  [45, 'openingMinutes', '45 minutes'],
+  [30, 'depositPercent', '30 %'],
+  ['2030-02-10', 'dueOn', '10 Feb 2030'],
+  ['data:image/png;base64,AAAA', 'logo', 'a picture'],
   // A name that a reader of dates would take for one.
-  ['Tern 12', false, '“Tern 12”'],
-  ['May T 2030', false, '“May T 2030”'],
-  ['x'.repeat(200), false, `“${'x'.repeat(120)}…”`],
-])('%s is read as it is', (value, amount, words) => {
-  expect(valueWords(value, amount)).toBe(words)
+  ['Tern 12', 'name', '“Tern 12”'],
+  ['May T 2030', 'name', '“May T 2030”'],
+  ['x'.repeat(200), 'note', `“${'x'.repeat(120)}…”`],
+  [[], 'accessories', 'nothing'],
+  [['a bag', 'a charger'], 'accessories', '“a bag” and “a charger”'],
+  [[1, 2, 3, 4, 5, 6, 7, 8], 'runs', '1, 2, 3, 4, 5, 6, and 2 more'],
+  [{ moduleId: MODULE, unit: 0 }, 'A1', '8 GB DDR4-2400 SO-DIMM'],
+  [{ moduleId: MODULE.replace('1', '2'), unit: 0 }, 'A1', 'one that is not in this job'],
+  // Who and when stand beside the line.
+  [{ state: 'done', at: '2030-02-10T10:00:00.000Z', by: 'Mika', reason: '' }, 'seat', '“done”'],
+  [{ at: '2030-02-10', by: 'Mika' }, 'offered', '10 Feb 2030'],
+  [{ id: MODULE, name: 'Rowan', bench: true, owner: false }, 'people', '“Rowan”, bench'],
+  [{ dataRate: 3200, timings: { cl: 16 } }, 'manual', 'speed 3200 MT/s, timings 16'],
+])('%s as %s is read as it is', (value, field, words) => {
+  expect(valueWords(value, field, nameOf)).toBe(words)
 })
 
 test('a moment is a day and a time', () => {
-  expect(valueWords('2030-02-10T10:00:00.000Z', false)).toMatch(/^10 Feb 2030, \d\d:00$/)
+  expect(valueWords('2030-02-10T10:00:00.000Z', 'at', nameOf)).toMatch(/^10 Feb 2030, \d\d:00$/)
 })
+
+test('every field that can be changed is called something one can read', () => {
+  for (const { patch } of Object.values(KINDS)) {
+    const schema = z.toJSONSchema(patch, { io: 'input', unrepresentable: 'any' })
+    for (const name of namesIn(schema)) {
+      expect(fieldName(name), name).toMatch(/^[\p{L} /’-]+$/u)
+      expect(fieldName(name), name).not.toMatch(/GiB| id$|mm$|99/i)
+    }
+  }
+})
+
+/** Names of properties, in whatever depth. */
+function namesIn(schema: unknown): string[] {
+  if (typeof schema !== 'object' || schema === null) return []
+  return Object.entries(schema).flatMap(([key, value]) =>
+    key === 'properties' ? [...Object.keys(value), ...namesIn(value)] : namesIn(value),
+  )
+}

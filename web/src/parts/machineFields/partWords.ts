@@ -4,7 +4,7 @@ import { capacity } from '../../base/format'
 
 export const PART_NAMES: Record<Sourced, string> = {
   generation: 'Generation',
-  formFactor: 'Form',
+  formFactor: 'Form factor',
   slots: 'Slots',
   soldered: 'Soldered memory',
   order: 'Filling order',

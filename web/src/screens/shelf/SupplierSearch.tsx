@@ -73,7 +73,7 @@ export function SupplierSearch() {
             />
           )}
         </Field>
-        <Field label="Form" className="w-48">
+        <Field label="Form factor" className="w-48">
           {(control) => (
             <Select
               {...control}

@@ -1,10 +1,12 @@
-import { type ChangeOf, type HistoryLine, takenBack } from '@tembrix/core/records'
+import { collectionOf, takenBack } from '@tembrix/core/history'
+import type { ChangeOf, HistoryLine, JobFile } from '@tembrix/core/records'
 import { Undo2 } from 'lucide-react'
-import { useEffect, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { recordIn, useHistoryQuery } from '../../../base/data'
 import { Button, Disclosure } from '../../../base/ui'
+import { describeModule } from '../../../parts/board'
 import { HistoryLines } from '../../../parts/history'
-import { useJob } from '../file'
+import { type JobView, useJob } from '../file'
 
 /** Everything written to the job, newest first; read when it is opened. */
 export function History({ jobId }: { jobId: string }) {
@@ -21,24 +23,49 @@ export function History({ jobId }: { jobId: string }) {
 }
 
 function Lines({ jobId }: { jobId: string }) {
+  const { file, pieces } = useJob()
   const { data, error, refetch } = useHistoryQuery(jobId, { refetchOnMountOrArgChange: true })
+  const names = useMemo(() => namesIn(file, pieces), [file, pieces])
   if (error) return <p className="text-ink-2">The server does not answer.</p>
   return (
-    <HistoryLines lines={data ?? []} last={(line) => <TakeBack line={line} onDone={refetch} />} />
+    <HistoryLines
+      lines={data ?? []}
+      nameOf={(id) => names.get(id)}
+      last={(line) => <TakeBack line={line} onDone={refetch} />}
+    />
   )
+}
+
+/** What the records are called that the history of a job speaks of. */
+function namesIn(
+  { plans, photos, quotes }: JobFile,
+  pieces: JobView['pieces'],
+): ReadonlyMap<string, string> {
+  const planNames = new Map(plans.map(({ id, name }) => [id, `“${name}”`]))
+  const options = quotes.flatMap((quote) => quote.options)
+  return new Map([
+    ...[...pieces].map(([id, { module }]) => [id, describeModule(module)] as const),
+    ...planNames,
+    ...photos.map(({ id, caption }) => [id, caption || 'a photo'] as const),
+    ...options.map(
+      ({ id, title, planId }) =>
+        [id, title ? `“${title}”` : (planNames.get(planId) ?? 'an option')] as const,
+    ),
+  ])
 }
 
 /** Sets back what the last change set, as a further change. */
 function TakeBack({ line, onDone }: { line: HistoryLine; onDone: () => void }) {
-  const back = takenBack(line)
   const { file, edit } = useJob()
-  const record = back && recordIn(file, back.collection, back.recordId)
+  const collection = collectionOf(line)
+  const record = collection && recordIn(file, collection, line.recordId)
   // Its own saving is news, and a change of the record by it is shown here.
   const version = record?.version
   useEffect(() => {
     if (version) onDone()
   }, [version, onDone])
-  if (!back || !record) return null
+  const back = record && takenBack(line, { ...record })
+  if (!back) return null
   return (
     <Button
       className="mt-1"

@@ -1,0 +1,43 @@
+import { clone, create, type Delta as Found } from 'jsondiffpatch'
+import type { Delta } from '../records'
+
+/** The most letters of a text that are kept. */
+export const KEPT_TEXT = 500
+/** The most letters of what differs in a field, as JSON, that are kept. */
+const KEPT_CHANGE = 4000
+
+const comparer = create({
+  objectHash: (item: { id?: string } | null, place) => item?.id ?? `#${place}`,
+  arrays: { detectMove: false },
+  cloneDiffValues: true,
+})
+
+/**
+ * What differs between two JSON values, long texts cut; undefined where nothing does, null where it is too
+ * much to keep. Items of lists are told by their `id`, texts and numbers by themselves, other items by their place.
+ */
+export function differenceOf(was: unknown, is: unknown): Delta | null | undefined {
+  const found = comparer.diff(was, is)
+  if (found === undefined) return undefined
+  const kept = JSON.stringify(found, (_, value) => (isLong(value) ? cut(value) : value))
+  return kept.length > KEPT_CHANGE ? null : JSON.parse(kept)
+}
+
+/** What `is` was before this difference came to it; undefined where a text of it was cut. */
+export const valueBefore = (is: unknown, difference: Delta): unknown =>
+  lacksText(difference) ? undefined : comparer.unpatch(clone(is), clone(difference) as Found)
+
+/** Whether a text that went is not kept whole. */
+function lacksText(difference: Delta): boolean {
+  if (Array.isArray(difference)) return difference.length > 1 && hasLong(difference[0])
+  if (typeof difference !== 'object' || difference === null) return false
+  return Object.entries(difference).some(([key, one]) => key !== '_t' && lacksText(one))
+}
+
+const hasLong = (value: unknown): boolean =>
+  typeof value === 'object' && value !== null ? Object.values(value).some(hasLong) : isLong(value)
+
+const isLong = (value: unknown): value is string =>
+  typeof value === 'string' && value.length > KEPT_TEXT
+
+const cut = (text: string) => `${text.slice(0, KEPT_TEXT)}…`

@@ -1,0 +1,3 @@
+export * from './changed'
+export * from './difference'
+export * from './takeBack'
