@@ -1,4 +1,4 @@
-import type { Handover, HandoverPatch } from '../records'
+import type { Handover, HandoverPatch, Job, JobChange } from '../records'
 
 /** Why a change to a hand over is refused: a code, a sentence, and the field where one is at fault. */
 export interface HandoverRefusal {
@@ -30,3 +30,7 @@ export function handoverRefusal(
   }
   return null
 }
+
+/** Whether a change would open a job that is closed: what comes later is a new visit. */
+export const reopens = ({ stage }: Pick<Job, 'stage'>, change: JobChange): boolean =>
+  stage === 'closed' && change.stage !== undefined && change.stage !== 'closed'

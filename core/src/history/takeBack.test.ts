@@ -14,7 +14,8 @@ const line = (of: Partial<HistoryLine>): HistoryLine => ({
   changes: { dueOn: ['2030-01-02', null], budget: [null, 5000] },
   ...of,
 })
-const job = { dueOn: null, budget: 5000, complaint: 'slow' }
+const MODULE = '00000000-0000-4000-8000-000000000002'
+const job = { stage: 'quote', dueOn: null, budget: 5000, complaint: 'slow' }
 
 test('a change that the history says all of is taken back', () => {
   expect(takenBack(line({}), job)).toEqual({
@@ -25,8 +26,8 @@ test('a change that the history says all of is taken back', () => {
 })
 
 test('slots and lists come back whole', () => {
-  const was = { found: { A1: { moduleId: 'm', unit: 0 } }, accessories: ['a bag', 'a charger'] }
-  const is = { found: { A2: { moduleId: 'm', unit: 0 } }, accessories: ['a charger', 'a mouse'] }
+  const was = { found: { A1: { moduleId: MODULE, unit: 0 } }, accessories: ['a bag', 'a charger'] }
+  const is = { found: { A2: { moduleId: MODULE, unit: 0 } }, accessories: ['a charger', 'a mouse'] }
   const changes = {
     found: differenceOf(was.found, is.found) ?? null,
     accessories: differenceOf(was.accessories, is.accessories) ?? null,
@@ -34,7 +35,7 @@ test('slots and lists come back whole', () => {
   const told = line({ fields: ['found', 'accessories'], changes })
   expect(takenBack(told, is)?.fields).toEqual(was)
   // Somebody has put the module elsewhere since.
-  expect(takenBack(told, { ...is, found: { B1: { moduleId: 'm', unit: 0 } } })).toBeNull()
+  expect(takenBack(told, { ...is, found: { B1: { moduleId: MODULE, unit: 0 } } })).toBeNull()
 })
 
 test.each<[string, Partial<HistoryLine>, object]>([
@@ -56,6 +57,21 @@ test.each<[string, Partial<HistoryLine>, object]>([
       changes: { complaint: [`${'x'.repeat(KEPT_TEXT)}…`, 'slow'] },
     },
     job,
+  ],
+  [
+    'a key that was lost on the way',
+    { fields: ['rulings'], changes: { rulings: JSON.parse('{"__proto__":[0,0,0]}') } },
+    { rulings: {} },
+  ],
+  [
+    'an approval',
+    { record: 'quote', fields: ['approval'], changes: { approval: [null, { name: 'Isa' }] } },
+    { approval: { name: 'Isa' } },
+  ],
+  [
+    'the closing of a job',
+    { fields: ['stage'], changes: { stage: ['handover', 'closed'] } },
+    { stage: 'closed' },
   ],
   ['the shop’s settings', { record: 'shop' }, job],
 ])('not %s', (_, of, now) => {

@@ -1,5 +1,6 @@
+import { reopens } from '../handover'
 import { same } from '../model'
-import { COLLECTIONS, type Collection, FACTS, type HistoryLine } from '../records'
+import { COLLECTIONS, type Collection, type HistoryLine, type Job, KINDS } from '../records'
 import { differenceOf, valueBefore } from './difference'
 
 /** A change that sets fields back to what they were. */
@@ -11,11 +12,11 @@ export interface TakenBack {
 
 /** The kind of record that a line tells of; undefined of what is not written record by record. */
 export const collectionOf = ({ record }: Pick<HistoryLine, 'record'>): Collection | undefined =>
-  COLLECTIONS.find((one) => FACTS[one].record === record)
+  COLLECTIONS.find((one) => KINDS[one].record === record)
 
 /**
- * What takes a change of the history back from a record as it is; null where that cannot be known: the line does
- * not keep all of it, the record was changed since, or a change may not set the field.
+ * What takes a change of the history back from a record as it is; null where that cannot be: the line does not keep
+ * all of it, the record was changed since, or no change sets it so, as with what was offered, approved or signed.
  */
 export function takenBack(
   { record, recordId, action, fields, changes }: HistoryLine,
@@ -23,8 +24,10 @@ export function takenBack(
 ): TakenBack | null {
   const collection = collectionOf({ record })
   if (!collection || action !== 'changed' || !changes) return null
-  const { settable } = FACTS[collection]
-  const isTold = fields.every((name) => settable.includes(name) && Object.hasOwn(changes, name))
+  const { patch } = KINDS[collection]
+  const isTold = fields.every(
+    (name) => Object.hasOwn(patch.shape, name) && Object.hasOwn(changes, name),
+  )
   if (!isTold || fields.length === 0) return null
   const back: Record<string, unknown> = {}
   for (const [name, difference] of Object.entries(changes)) {
@@ -33,5 +36,7 @@ export function takenBack(
     if (was === undefined || !same(differenceOf(was, is), difference)) return null
     back[name] = was
   }
-  return { collection, recordId, fields: back }
+  const isAllowed = patch.safeParse({ version: 1, ...back }).success
+  const isOpened = collection === 'jobs' && reopens(now as Pick<Job, 'stage'>, back)
+  return isAllowed && !isOpened ? { collection, recordId, fields: back } : null
 }

@@ -57,6 +57,12 @@ test('what was signed stays as it was; collecting it closes the job', async () =
   expect((await patch(path, { version: 2, collected })).status).toBe(200)
   const file = (await get(`/jobs/${job.id}`)).body
   expect(file).toMatchObject({ stage: 'closed', handovers: [{ document, signed, collected }] })
+  const { version } = file
+  expect(await patch(`/jobs/${job.id}`, { version, stage: 'handover' })).toMatchObject({
+    status: 409,
+    body: { error: { code: 'collected' } },
+  })
+  expect((await patch(`/jobs/${job.id}`, { version, stage: 'closed' })).status).toBe(200)
 })
 
 test('an open point in a signed report has its reason', async () => {

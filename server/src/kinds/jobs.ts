@@ -1,8 +1,10 @@
 import { randomUUID } from 'node:crypto'
+import { reopens } from '@tembrix/core/handover'
 import type { NewJob } from '@tembrix/core/records'
 import { eq } from 'drizzle-orm'
 import type { z } from 'zod'
-import { jobs, type Transaction } from '../database'
+import { handovers, jobs, type Transaction } from '../database'
+import { HttpError } from '../http'
 import { leadOthers } from '../jobs'
 import { forgetPassword } from '../passwords'
 import { checkAssignment, keepPieces } from '../placements'
@@ -13,6 +15,7 @@ import {
   create,
   customerKind,
   find,
+  handoverKind,
   jobKind,
   listed,
   machineKind,
@@ -23,7 +26,12 @@ import {
 
 export const jobRules: Rules<'jobs'> = {
   make: createJob,
-  changing: async (tx, { id }, patch) => {
+  changing: async (tx, job, patch) => {
+    const { id, number } = job
+    if (reopens(job, patch) && (await isCollected(tx, id))) {
+      const message = `Job ${number} is collected; what comes later is a new visit.`
+      throw new HttpError(409, 'collected', message)
+    }
     if (patch.login !== undefined && patch.login !== 'kept') await forgetPassword(tx, id)
     if (patch.found) await checkAssignment(tx, id, 'found', patch.found)
     return patch
@@ -34,6 +42,11 @@ export const jobRules: Rules<'jobs'> = {
     if (patch?.stage) await keepPieces(tx, id)
     if (patch?.stage === 'closed') await forgetPassword(tx, id)
   },
+}
+
+async function isCollected(tx: Transaction, jobId: string): Promise<boolean> {
+  const [handover] = await listed(tx, handoverKind, eq(handovers.jobId, jobId))
+  return !!handover?.collected
 }
 
 /** Stores a job with its first plan, and its customer and machine where they are new. */
