@@ -100,3 +100,24 @@ test('from a new customer to a printed plan', async ({ page, app }) => {
   await page.goto(`${app.address}/?search=seed+catalogue`)
   await expect(page.getByRole('row', { name: /Leonie Grabher/ })).toContainText('Laptop, 2 slots')
 })
+
+test('machines are chosen from once all are there, so that none slips away beneath the pointer', async ({
+  page,
+  app,
+}) => {
+  let answer = () => {}
+  const wait = new Promise<void>((resolve) => {
+    answer = resolve
+  })
+  await page.route('**/api/v1/models*', async (route) => {
+    await wait
+    await route.continue()
+  })
+  await page.goto(`${app.address}/jobs/new`)
+  await page.getByLabel('Name').fill('Leonie Late')
+  await expect(page.getByText('Reading the machines…')).toBeVisible()
+  await expect(page.getByRole('radio')).toHaveCount(0)
+  answer()
+  await page.getByRole('radio', { name: /^Laptop, 2 slots/ }).check()
+  await expect(page.getByText('Known to the shop')).toBeVisible()
+})

@@ -17,7 +17,7 @@ import {
   useValidatedListsQuery,
 } from '../../base/data'
 import { ago, plural } from '../../base/format'
-import { Confirm, IconButton } from '../../base/ui'
+import { Confirm, IconButton, Unread, Waiting } from '../../base/ui'
 import { ImportTable, type OpenedTable, TableFile } from '../../parts/tableFile'
 
 /** The largest list that is opened, bytes. */
@@ -25,15 +25,19 @@ const LARGEST = 5_000_000
 
 /** The makers' lists of tested modules kept with a model, and the import of another. */
 export function ValidatedLists({ model }: { model: ModelRecord }) {
-  const { data: lists = [] } = useValidatedListsQuery()
+  const { data: lists, error, refetch } = useValidatedListsQuery()
   const [remove] = useRemoveValidatedListMutation()
   const [chosen, setChosen] = useState<OpenedTable | null>(null)
   const [leaving, setLeaving] = useState<ValidatedListLine | null>(null)
-  const own = lists.filter(({ modelId }) => modelId === model.id)
+  const own = lists?.filter(({ modelId }) => modelId === model.id)
 
   return (
     <>
-      {own.length === 0 ? (
+      {error && !own ? (
+        <Unread title="The lists cannot be read" onRetry={refetch} />
+      ) : !own ? (
+        <Waiting>Reading the lists…</Waiting>
+      ) : own.length === 0 ? (
         <p className="text-ink-2">
           None yet. With the board maker’s list, Plan says which part numbers were tested, and in
           how many slots.
@@ -81,7 +85,7 @@ export function ValidatedLists({ model }: { model: ModelRecord }) {
         <ImportDialog
           modelId={model.id}
           chosen={chosen}
-          remembered={lists.map(({ mapping }) => mapping)}
+          remembered={lists?.map(({ mapping }) => mapping) ?? []}
           onClose={() => setChosen(null)}
         />
       )}

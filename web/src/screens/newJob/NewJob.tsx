@@ -11,13 +11,14 @@ import {
   useAppDispatch,
   useAppSelector,
   useCreateJobMutation,
+  useCustomerMachinesQuery,
   useCustomerQuery,
   useCustomersQuery,
   useModelsQuery,
 } from '../../base/data'
 import { Faults, useSaveForm } from '../../base/form'
 import { Bar } from '../../base/shell'
-import { Button, callout, Fault, Field, TextInput } from '../../base/ui'
+import { Button, callout, Fault, Field, TextInput, Waiting } from '../../base/ui'
 import { BringJob } from './BringJob'
 import { corrections } from './corrections'
 import { type Draft, empty, formOf, type StartedJob } from './draft'
@@ -41,7 +42,7 @@ export function NewJob() {
   /** Whether the ticket is printed as soon as the job is there. */
   const ticket = useRef(false)
   const [create, { isLoading, error: unmade }] = useCreateJobMutation()
-  const { data: models = [] } = useModelsQuery()
+  const { data: models = [], isLoading: isReadingModels } = useModelsQuery()
   const form = useSaveForm(formOf(startingPoints(models)), { ...first, ...kept }, start)
   const draft = form.values() as Draft
 
@@ -52,6 +53,9 @@ export function NewJob() {
   }
   const isKnown = draft.customerId !== null
   const { currentData: known } = useCustomerQuery(draft.customerId ?? skipToken)
+  const { isLoading: isReadingMachines } = useCustomerMachinesQuery(draft.customerId ?? skipToken)
+  // What comes late would push what is chosen from away beneath the pointer.
+  const isReading = isReadingModels || isReadingMachines
   const words = useDeferredValue(draft.name.trim())
   const isSearching = !isKnown && words.length >= 2
   const { currentData: similar = [] } = useCustomersQuery(isSearching ? words : skipToken)
@@ -186,14 +190,15 @@ export function NewJob() {
                 {form.error('start')}
               </p>
             )}
-            {draft.customerId && (
+            {isReading && <Waiting>Reading the machines…</Waiting>}
+            {!isReading && draft.customerId && (
               <Known
                 customerId={draft.customerId}
                 chosen={draft.machineId ?? null}
                 onChoose={(machineId) => set({ machineId })}
               />
             )}
-            {!(draft.customerId && draft.machineId) && (
+            {!isReading && !(draft.customerId && draft.machineId) && (
               <MachineChoice
                 models={models}
                 chosen={draft.start}
