@@ -1,8 +1,10 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
+import { constants } from 'node:zlib'
 import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
 import { defineConfig, type Plugin, runnerImport } from 'vite'
+import { compression, defineAlgorithm } from 'vite-plugin-compression2'
 import { VitePWA } from 'vite-plugin-pwa'
 
 const api = `http://127.0.0.1:${process.env.TEMBRIX_PORT || 4310}`
@@ -81,15 +83,29 @@ const withoutServer = VitePWA({
   },
 })
 
+/** Few files: what the application begins with, and what many screens need; the rest goes by the screens that ask for it. */
+const CHUNKS = [
+  { name: 'libraries', tags: ['$initial' as const], test: /node_modules/, priority: 3 },
+  { name: 'first', tags: ['$initial' as const], priority: 2 },
+  { name: 'shared', minShareCount: 3, priority: 1 },
+]
+
+/** Files are compressed once, here, in both ways that browsers ask for. */
+const compressed = compression({
+  algorithms: [
+    defineAlgorithm('gzip', { level: 9 }),
+    defineAlgorithm('brotliCompress', { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }),
+  ],
+  include: /\.(js|css|svg)$/,
+  threshold: 1000,
+})
+
 export default defineConfig({
-  plugins: [react(), tailwindcss(), letters(), factsOfKinds(), withoutServer],
+  plugins: [react(), tailwindcss(), letters(), factsOfKinds(), withoutServer, compressed],
   build: {
     target: 'es2022',
     assetsInlineLimit: 0,
-    // The probe is a page of its own: it may be served where nothing else is.
-    rolldownOptions: {
-      input: ['index.html', 'probe.html'],
-    },
+    rolldownOptions: { output: { codeSplitting: { groups: CHUNKS } } },
   },
   server: { host: '127.0.0.1', proxy: { '/api': { target: api, changeOrigin: true } } },
 })

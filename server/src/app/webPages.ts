@@ -1,12 +1,20 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import express, { Router } from 'express'
+import sirv from 'sirv'
 import { NONCE, nonceOf } from '../http'
 
-/** The built web application: files with a hash in their name for good, the page itself asked for again. */
+/** Seconds. */
+const YEAR = 365 * 24 * 3600
+
+/**
+ * The built web application: files with a hash in their name for good, compressed as the build left them, and the
+ * page itself asked for again.
+ */
 export function webPages(folder: string): Router {
   const routes = Router()
-  routes.use('/assets', express.static(join(folder, 'assets'), { immutable: true, maxAge: '1y' }))
+  const kept = { immutable: true, maxAge: YEAR, brotli: true, gzip: true }
+  routes.use('/assets', sirv(join(folder, 'assets'), kept))
   routes.use('/assets', (_request, response) => {
     response.status(404).end()
   })

@@ -1,6 +1,6 @@
 import type { ActWrite, NewAct } from '@tembrix/core/records'
+import { API } from './address'
 import { type Entry, type Fields, nextEntry, type Outbox, together } from './outbox'
-import { API } from './pages'
 import { heldPicture } from './pictures'
 import { withWho } from './who'
 

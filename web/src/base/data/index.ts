@@ -1,3 +1,4 @@
+export { API } from './address'
 export {
   api,
   type OfKind,
@@ -77,7 +78,7 @@ export {
   yielded,
 } from './outbox'
 export { overlay, overlayModels, recordIn } from './overlay'
-export { API, rowsOf } from './pages'
+export { rowsOf } from './pages'
 export { heldPicture, holdPicture } from './pictures'
 export { type PriceListProgress, takeInPriceList } from './priceLists'
 export { put } from './put'

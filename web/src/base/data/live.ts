@@ -7,7 +7,7 @@ import {
   type SharedList,
   type Written,
 } from '@tembrix/core/records'
-import { API } from './pages'
+import { API } from './address'
 
 const CHANNEL = 'tembrix.changes'
 /** A write of this tab is answered sooner than this, ms; what is known then needs no reading. */

@@ -5,9 +5,8 @@ import {
   type FetchBaseQueryMeta,
   fetchBaseQuery,
 } from '@reduxjs/toolkit/query/react'
+import { API } from './address'
 import { withWho } from './who'
-
-export const API = '/api/v1'
 
 /** Some rows of a list, and where it goes on. */
 export interface Page<T> {

@@ -1,6 +1,7 @@
 import { configureStore, createListenerMiddleware } from '@reduxjs/toolkit'
 import { alike, type JobFile } from '@tembrix/core/records'
 import { useDispatch, useSelector, useStore } from 'react-redux'
+import { API } from './address'
 import { api } from './api'
 import { type Delivery, startCourier } from './courier'
 import { type Keep, restore, store as storeOutbox } from './keep'
@@ -21,7 +22,6 @@ import {
   unreachable,
 } from './outbox'
 import { applyAnswer, applyAnswerToList } from './overlay'
-import { API } from './pages'
 import { letGoOfPicture } from './pictures'
 import { simulatedReducer } from './simulated'
 import { claimTab } from './tab'

@@ -1,0 +1,2 @@
+/** Where the server answers. */
+export const API = '/api/v1'
