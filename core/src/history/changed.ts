@@ -1,4 +1,5 @@
 import type { Delta } from '../records'
+import { differenceOf } from './difference'
 
 /** One thing that differs: where, and what it was and is; undefined where it was not there, or is not. */
 export interface ChangedValue {
@@ -25,17 +26,50 @@ export function changedIn(difference: Delta, path: string[] = []): Changed[] {
     return [{ path, was: first, is: difference.length === 3 ? undefined : second }]
   }
   if (typeof difference !== 'object' || difference === null) return []
-  const { _t: list, ...parts } = difference
-  if (list !== 'a')
-    return Object.entries(difference).flatMap(([key, one]) => changedIn(one, [...path, key]))
-  const all = Object.entries(parts)
-  const gone = all.flatMap(([key, one]) => (key.startsWith('_') ? [(one as Delta[])[0]] : []))
-  const come = all.flatMap(([, one]) => (isCome(one) ? [one[0]] : []))
-  const changed = all.filter(([key, one]) => !key.startsWith('_') && !isCome(one))
-  return [
-    ...(gone.length + come.length > 0 ? [{ path, gone, come }] : []),
-    ...changed.flatMap(([key, one]) => changedIn(one, [...path, String(Number(key) + 1)])),
-  ]
+  if (difference._t === 'a') return changedInList(difference, path)
+  return Object.entries(difference).flatMap(([key, one]) => changedIn(one, [...path, key]))
 }
 
-const isCome = (one: Delta): one is Delta[] => Array.isArray(one) && one.length === 1
+interface Item {
+  place: number
+  value: unknown
+}
+
+/** What went and what came; where a thing of the same `id`, or else at the same place, did both, what differs in it. */
+function changedInList(difference: Record<string, Delta>, path: string[]): Changed[] {
+  const gone = itemsIn(difference, /^_(\d+)$/)
+  const come = itemsIn(difference, /^(\d+)$/)
+  const before = new Map(
+    come.flatMap((now) => {
+      const old = gone.find((one) => isSameThing(one, now))
+      return old ? [[now, old] as const] : []
+    }),
+  )
+  const changed = new Set(before.values())
+  const whole = {
+    path,
+    gone: gone.filter((one) => !changed.has(one)).map(({ value }) => value),
+    come: come.filter((one) => !before.has(one)).map(({ value }) => value),
+  }
+  const within = [...before].flatMap(([now, old]) =>
+    changedIn(differenceOf(old.value, now.value) ?? null, [...path, String(now.place + 1)]),
+  )
+  return whole.gone.length + whole.come.length > 0 ? [whole, ...within] : within
+}
+
+const itemsIn = (difference: Record<string, Delta>, key: RegExp): Item[] =>
+  Object.entries(difference).flatMap(([name, one]) => {
+    const [, place] = key.exec(name) ?? []
+    return place && Array.isArray(one) ? [{ place: Number(place), value: one[0] }] : []
+  })
+
+function isSameThing(a: Item, b: Item): boolean {
+  const [one, other] = [idOf(a.value), idOf(b.value)]
+  return one !== null && one === other && (one !== '' || a.place === b.place)
+}
+
+/** The id of a thing, '' where it has none; null of what is no thing. */
+const idOf = (value: unknown): string | null =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+    ? String((value as { id?: unknown }).id ?? '')
+    : null

@@ -74,10 +74,15 @@ test('too much to keep is not kept in part', () => {
   expect(differenceOf([], many)).toBeNull()
 })
 
+test.each(['__proto__', 'toString', 'constructor', '_t'])('a key %s is not compared', (key) => {
+  const value = JSON.parse(`{"in":{"${key}":{"a":1}}}`)
+  expect(differenceOf(value, {})).toBeNull()
+  expect(differenceOf([], [value])).toBeNull()
+  expect(differenceOf(value, structuredClone(value))).toBeUndefined()
+})
+
 test('what a value was comes back from what it is', () => {
-  // A key of this name is lost on the way; such a change is then not taken back.
-  const text = fc.json({ maxDepth: 4 }).filter((one) => !one.includes('__proto__'))
-  const json = text.map((one): unknown => JSON.parse(one))
+  const json = fc.json({ maxDepth: 4 }).map((one): unknown => JSON.parse(one))
   fc.assert(
     fc.property(json, json, (was, is) => {
       const difference = differenceOf(was, is)

@@ -1,4 +1,5 @@
 import { clone, create, type Delta as Found } from 'jsondiffpatch'
+import { same } from '../model'
 import type { Delta } from '../records'
 
 /** The most letters of a text that are kept. */
@@ -7,20 +8,30 @@ export const KEPT_TEXT = 500
 const KEPT_CHANGE = 4000
 
 const comparer = create({
-  objectHash: (item: { id?: string } | null, place) => item?.id ?? `#${place}`,
+  // Items stay, come or go whole: a list of which some changed inside is not led back rightly.
+  objectHash: (item) => JSON.stringify(item),
   arrays: { detectMove: false },
   cloneDiffValues: true,
 })
 
 /**
- * What differs between two JSON values, long texts cut; undefined where nothing does, null where it is too
- * much to keep. Items of lists are told by their `id`, texts and numbers by themselves, other items by their place.
+ * What differs between two JSON values, long texts cut; undefined where nothing does, null where it is too much to
+ * keep or has keys that a difference cannot have.
  */
 export function differenceOf(was: unknown, is: unknown): Delta | null | undefined {
+  if (hasReserved(was) || hasReserved(is)) return same(was, is) ? undefined : null
   const found = comparer.diff(was, is)
   if (found === undefined) return undefined
   const kept = JSON.stringify(found, (_, value) => (isLong(value) ? cut(value) : value))
   return kept.length > KEPT_CHANGE ? null : JSON.parse(kept)
+}
+
+/** Whether a key, however deep, is one that every object has, or the sign of a list in differences. */
+function hasReserved(value: unknown): boolean {
+  if (typeof value !== 'object' || value === null) return false
+  return Object.entries(value).some(
+    ([key, one]) => key === '_t' || key in Object.prototype || hasReserved(one),
+  )
 }
 
 /** What `is` was before this difference came to it; undefined where a text of it was cut. */

@@ -204,3 +204,13 @@ test('of slots, lists and maps the history says what differs, of too much only w
     [['accessories'], { accessories: { _t: 'a', 0: ['a bag'], 1: ['a charger'] } }],
   ])
 })
+
+test('a key that every object has is stored like another, and its change is named', async () => {
+  const { id } = await jobOf('History Of Keys', 'slow')
+  const ruling = { value: 2, source: 'opened', by: 'Mika', at: '2030-02-10T10:00:00.000Z' }
+  const done = await patch(`/jobs/${id}`, { version: 1, rulings: { toString: ruling } })
+  expect(done.status).toBe(200)
+  expect(Object.keys(done.body.rulings)).toEqual(['toString'])
+  const [line] = (await get(`/jobs/${id}/history`)).body
+  expect(line).toMatchObject({ fields: ['rulings'], changes: {} })
+})

@@ -49,7 +49,13 @@ test.each<[string, Record<string, object>, string[]]>([
   ],
   [
     'the hours of a day',
-    { hours: { _t: 'a', 5: { from: ['09:30', '10:00'] } } },
+    {
+      hours: {
+        _t: 'a',
+        _5: [{ from: '09:30', to: '14:00' }, 0, 0],
+        5: [{ from: '10:00', to: '14:00' }],
+      },
+    },
     ['Opening hours, Saturday, from: “09:30” → “10:00”'],
   ],
   ['a paper that is kept', { document: [null, { shopName: 'Kestrel Row' }] }, []],
