@@ -34,9 +34,18 @@ function hasReserved(value: unknown): boolean {
   )
 }
 
-/** What `is` was before this difference came to it; undefined where a text of it was cut. */
-export const valueBefore = (is: unknown, difference: Delta): unknown =>
-  lacksText(difference) ? undefined : comparer.unpatch(clone(is), clone(difference) as Found)
+/**
+ * What `is` was before this difference came to it; undefined where a text of it was cut, or it cannot have come to
+ * that. A difference that came to something else may give something: `differenceOf` tells.
+ */
+export function valueBefore(is: unknown, difference: Delta): unknown {
+  if (lacksText(difference)) return undefined
+  try {
+    return comparer.unpatch(clone(is), clone(difference) as Found)
+  } catch {
+    return undefined
+  }
+}
 
 /** Whether a text that went is not kept whole. */
 function lacksText(difference: Delta): boolean {

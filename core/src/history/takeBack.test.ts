@@ -46,6 +46,11 @@ test.each<[string, Partial<HistoryLine>, object]>([
   ['one that changed nothing', { fields: [], changes: {} }, job],
   ['one whose field was changed since', {}, { ...job, budget: 7000 }],
   [
+    'one within what is no longer there',
+    { record: 'plan', fields: ['manual'], changes: { manual: { timings: { cl: [16, 18] } } } },
+    { manual: null },
+  ],
+  [
     'what nobody may set',
     { record: 'fit', fields: ['finishedAt'], changes: { finishedAt: [null, 'x'] } },
     { finishedAt: 'x' },

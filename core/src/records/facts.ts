@@ -7,8 +7,6 @@ type FactsOf<K extends KindOfRecord> = Pick<
 > & {
   /** Whether a change may go out within the create before it. */
   joins: boolean
-  /** The fields that a change may set. */
-  settable: readonly string[]
 }
 
 /**
@@ -21,17 +19,12 @@ export const FACTS = Object.fromEntries(
 
 function factsOf<K extends KindOfRecord>(kind: K): FactsOf<K> {
   const { record, called, inJob, shownIn, blank, entries } = kind
-  const settable = settableIn(kind)
-  return { record, called, inJob, shownIn, blank, entries, joins: joins(kind), settable }
-}
-
-function settableIn({ patch }: Pick<KindOfRecord, 'patch'>): string[] {
-  return Object.keys(patch.shape).filter((name) => name !== 'version')
+  return { record, called, inJob, shownIn, blank, entries, joins: joins(kind) }
 }
 
 /** Not where a job has one, perhaps begun at another screen, nor where a change may set what a create does not take. */
 function joins({ inJob, made, patch }: KindOfRecord): boolean {
   const taken = Object.keys(made.shape)
-  const settable = settableIn({ patch })
+  const settable = Object.keys(patch.shape).filter((name) => name !== 'version')
   return inJob !== 'at-most-one' && settable.every((name) => taken.includes(name))
 }

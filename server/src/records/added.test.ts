@@ -65,7 +65,6 @@ test('a kind that has its file, its line and its table is there everywhere', asy
     blank: {},
     entries: [],
     joins: true,
-    settable: ['said'],
   })
   expect(JOB_LISTS).toContain('calls')
   expect(RECORD_KINDS).toContain('call')

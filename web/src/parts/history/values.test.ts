@@ -1,4 +1,4 @@
-import { KINDS } from '@tembrix/core/records'
+import { KINDS, ShopPatch } from '@tembrix/core/records'
 import { expect, test } from 'vitest'
 import { z } from 'zod'
 import { fieldName } from './fields'
@@ -43,10 +43,10 @@ test('a moment is a day and a time', () => {
 })
 
 test('every field that can be changed is called something one can read', () => {
-  for (const { patch } of Object.values(KINDS)) {
+  for (const patch of [...Object.values(KINDS).map((kind) => kind.patch), ShopPatch]) {
     const schema = z.toJSONSchema(patch, { io: 'input', unrepresentable: 'any' })
     for (const name of namesIn(schema)) {
-      expect(fieldName(name), name).toMatch(/^[\p{L} /’-]+$/u)
+      expect(fieldName(name), name).toMatch(/^[\p{L} ,/’-]+$/u)
       expect(fieldName(name), name).not.toMatch(/GiB| id$|mm$|99/i)
     }
   }
