@@ -32,6 +32,12 @@ export async function openJob(page: Page, app: Application, search: string, step
   return job.id
 }
 
+/** Opens the counter as high as its list: rows out of sight are not drawn. */
+export async function openDay(page: Page, app: Application) {
+  await page.setViewportSize({ width: 1280, height: 4000 })
+  await page.goto(app.address)
+}
+
 /**
  * A job of its own for a test: a customer, one of the shop's models, and what its slots hold. What
  * stands before the rate on a SO-DIMM DDR4-2666 label says what is in a slot.

@@ -1,5 +1,5 @@
 import type { Browser, Page } from '@playwright/test'
-import { expect, newJob, openJob, saved, test, withoutNews } from './fixtures'
+import { expect, newJob, openDay, openJob, saved, test, withoutNews } from './fixtures'
 
 const state = (page: Page) => page.getByTestId('save-state')
 
@@ -40,7 +40,7 @@ test('a machine renamed at another screen is called so in the counter’s list',
   app,
 }) => {
   const job = await newJob(page, app, 'Isolde Fenn', 'Heron 15', { A: '8GB 1Rx8' })
-  await page.goto(app.address)
+  await openDay(page, app)
   const line = page.getByRole('row', { name: /Isolde Fenn/ })
   await expect(line).toContainText('Heron 15')
   const api = `${app.address}/api/v1`
@@ -111,7 +111,7 @@ test('two conflicts hold their own fields; the rest is saved, both versions are 
   const dialog = blind.getByRole('dialog')
   const conflicts = dialog.getByRole('region')
   await expect(conflicts).toHaveCount(2)
-  await expect(conflicts.first().getByRole('row', { name: /^uses/ })).toContainText(
+  await expect(conflicts.first().getByRole('row', { name: /^what it is used for/ })).toContainText(
     'Till and musicTill only',
   )
   await expect(conflicts.last().getByRole('row', { name: /^phone/ })).toContainText('222111')

@@ -1,4 +1,4 @@
-import { expect, newJob, openJob, saved, slot, test, toStep } from './fixtures'
+import { expect, newJob, openDay, openJob, saved, slot, test, toStep } from './fixtures'
 
 test('machines are added to a job by their serial numbers, follow its plan, and one that differs is singled out', async ({
   page,
@@ -32,7 +32,7 @@ test('machines are added to a job by their serial numbers, follow its plan, and 
   await expect(slot(page, 'B')).not.toContainText('empty')
   await expect(page.getByRole('tab', { name: 'Trade-offs' })).toHaveCount(0)
 
-  await page.goto(app.address)
+  await openDay(page, app)
   const line = page.getByRole('row', { name: /Hilda Several/ })
   await expect(line).toHaveCount(1)
   await expect(line).toContainText('3 × Heron 15')
@@ -42,7 +42,7 @@ test('machines are added to a job by their serial numbers, follow its plan, and 
   await page.getByRole('button', { name: 'It differs: single it out' }).click()
   await page.getByRole('button', { name: 'Single it out' }).click()
   await expect(page.getByText(/There is nothing to offer|Offer the plan/).first()).toBeVisible()
-  await page.goto(app.address)
+  await openDay(page, app)
   await expect(page.getByRole('row', { name: /Hilda Several/ })).toHaveCount(2)
   await expect(page.getByRole('row', { name: /2 × Heron 15/ })).toBeVisible()
 })

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import type { Page } from '@playwright/test'
 import type { Application } from './application'
-import { expect, newJob, saved, test } from './fixtures'
+import { expect, newJob, openDay, saved, test } from './fixtures'
 
 /** A job whose customer agreed to a second module, which a supplier sells. */
 async function approvedJob(page: Page, app: Application, customer: string, supplier: string) {
@@ -37,7 +37,7 @@ test('what an approved job needs is ordered, confirmed, unpacked by serial numbe
 }) => {
   const job = await approvedJob(page, app, 'Otto Ordered', 'Marrowby Parts')
   const counter = await context.newPage()
-  await counter.goto(app.address)
+  await openDay(counter, app)
   const line = counter.getByRole('row', { name: /Otto Ordered/ })
   await expect(line).toContainText('Order the parts')
   await line.getByRole('link', { name: 'Order the parts' }).click()

@@ -61,6 +61,29 @@ test('a paper saved as PDF says what the page says, on every sheet whose job it 
   }
 })
 
+for (const late of ['models', 'shop', 'learned']) {
+  test(`a quote is not put on paper before what it rests on is read: ${late}`, async ({
+    page,
+    app,
+  }) => {
+    await openJob(page, app, 'Aldwin', 'quote')
+    const address = page.url().replace(/\/[^/]*$/, '/quote-sheet')
+    let answer = () => {}
+    const wait = new Promise<void>((resolve) => {
+      answer = resolve
+    })
+    await page.route(new RegExp(`/api/v1/${late}(\\?|$)`), async (route) => {
+      await wait
+      await route.continue()
+    })
+    await page.goto(address)
+    await expect(page.getByText('Opening the job…')).toBeVisible()
+    await expect(page.getByRole('button', { name: 'Save as PDF' })).toHaveCount(0)
+    answer()
+    await expect(page.getByRole('button', { name: 'Save as PDF' })).toBeVisible()
+  })
+}
+
 test('a note longer than a sheet is whole in the PDF, and nobody signs an empty sheet', async ({
   page,
   app,

@@ -8,9 +8,9 @@ import {
   type Made,
   minutesOfTrial,
   type Outcome,
-  partOf,
   STARTING_CAUSES,
   suspect,
+  suspectOf,
   type Trial,
 } from '../src/diagnose'
 import { random } from '../src/random'
@@ -113,8 +113,8 @@ function judge(parts: readonly string[] | null, fault: Fault): Result['judged'] 
   if (!parts) return 'none'
   const seats = parts.every((part) => part.startsWith('seat '))
   const right = seats
-    ? parts.includes(partOf(fault))
-    : parts.every((part) => part === partOf(fault))
+    ? parts.includes(suspectOf(fault))
+    : parts.every((part) => part === suspectOf(fault))
   return right ? 'right' : 'wrong'
 }
 

@@ -1,7 +1,7 @@
 import { same } from '../model'
 import { controlsMissing, passesSaved } from './control'
 import type { Made } from './evidence'
-import { activeOf, expectationOf, weigh } from './expectation'
+import { activeOf, expectationOf, weighTrial } from './expectation'
 import { type Handling, type Named, observed, type Suspicion, suspects } from './inference'
 import {
   ACTIONS,
@@ -93,7 +93,7 @@ export function proposals(suspicion: Suspicion, trials: readonly Made[], most = 
   const missing = part ? controlsMissing(part, bench, trials).length : 0
   const repeating = passesSaved(trials) + curesReady(all, trials)
   const possible = handlingsFrom(suspicion, trials).flatMap((handling) => {
-    const weighed = weigh(suspicion, handling, active)
+    const weighed = weighTrial(suspicion, handling, active)
     return DEPTHS.map((depth) => ({ trial: { ...handling, depth }, weighed }))
   })
   const scored = possible

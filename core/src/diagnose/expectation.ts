@@ -37,7 +37,7 @@ interface Weighed {
 }
 
 /** Weighs a trial however deep it goes; what it puts right is taken as right, an update is exact. */
-export function weigh(
+export function weighTrial(
   suspicion: Suspicion,
   trial: Handling,
   { hypotheses, causes }: Active = activeOf(suspicion),
@@ -84,7 +84,7 @@ export function weigh(
 export function expectationOf(
   suspicion: Suspicion,
   trial: Trial,
-  { shown, passes }: Weighed = weigh(suspicion, trial),
+  { shown, passes }: Weighed = weighTrial(suspicion, trial),
 ): { chances: Map<string, number>; bits: number } {
   const chances = new Map<string, number>()
   const add = (key: string, chance: number) => {

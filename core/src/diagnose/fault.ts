@@ -38,7 +38,7 @@ export type Fault = Cause & { shows: Shows; cured: boolean }
 export const always = (cause: Cause): Fault => ({ ...cause, shows: 1, cured: false })
 
 /** What the suspicion is said to be: a part with its name. */
-export function partOf(fault: Cause): string {
+export function suspectOf(fault: Cause): string {
   switch (fault.kind) {
     case 'MODULE':
       return `module ${fault.module}`

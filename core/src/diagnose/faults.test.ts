@@ -16,10 +16,10 @@ import {
   type Outcome,
   observed,
   outcomeOf,
-  partOf,
   proposals,
   STARTING_CAUSES,
   suspect,
+  suspectOf,
   suspects,
   type Trial,
   verdict,
@@ -285,7 +285,7 @@ function found(
 
 function judged(named: { parts: string[] } | null, faults: readonly Fault[]) {
   if (!named) return 'none'
-  const hidden = faults.map(partOf)
+  const hidden = faults.map(suspectOf)
   // Seats seated again together: which it was is no matter.
   const seats = named.parts.every((part) => part.startsWith('seat '))
   const right = seats
@@ -322,7 +322,7 @@ const SINGLES: Fault[] = [
 
 describe('finding', () => {
   test.each(
-    SINGLES.map((fault) => [`${partOf(fault)}, ${'way' in fault ? fault.way : ''}`, fault]),
+    SINGLES.map((fault) => [`${suspectOf(fault)}, ${'way' in fault ? fault.way : ''}`, fault]),
   )('a single fault that always shows is named: %s', (_, fault) => {
     const { named } = found(two, [fault as Fault], 1)
     expect(judged(named, [fault as Fault])).toBe('right')

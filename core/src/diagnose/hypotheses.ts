@@ -2,9 +2,9 @@ import {
   type Cause,
   type CauseTable,
   type Fault,
-  partOf,
   SHOWS,
   type Shows,
+  suspectOf,
   WAYS,
   type Way,
 } from './fault'
@@ -184,7 +184,7 @@ function blamesOf(
   const named: string[][] = []
   const single = new Map<string, number>()
   const partAt = Int32Array.from(causes, (cause) => {
-    const part = partOf(cause)
+    const part = suspectOf(cause)
     const known = single.get(part)
     if (known !== undefined) return known
     single.set(part, named.length)

@@ -34,10 +34,10 @@ export {
   type Cause as FaultCause,
   CauseTable,
   type Fault,
-  partOf,
   SHOWS,
   type Shows,
   STARTING_CAUSES,
+  suspectOf,
   USUAL_CAUSES,
   type Way,
 } from './fault'

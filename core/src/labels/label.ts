@@ -136,7 +136,10 @@ const SOLDERED: KindFigures = { formFactor: 'soldered' }
  * One stick from the lines that describe it; what they leave open is named. Null where they have
  * neither a rate nor ranks and width, nor both a capacity and a form.
  */
-export function moduleOf(lines: readonly LabelLine[], problems: Problem[]): ModuleReading | null {
+export function moduleOnLabel(
+  lines: readonly LabelLine[],
+  problems: Problem[],
+): ModuleReading | null {
   const [first] = lines
   if (!first) return null
   const given = <T>(of: (line: LabelLine) => T | null | undefined): T | undefined => {

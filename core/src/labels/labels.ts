@@ -1,5 +1,5 @@
 import type { ModuleReading, PartReading, Problem } from '../facts'
-import { type LabelLine, moduleOf, readLine } from './label'
+import { type LabelLine, moduleOnLabel, readLine } from './label'
 
 /** A line longer than this is not a label. */
 const LONGEST = 400
@@ -64,7 +64,7 @@ interface Stick {
 
 function stickOf(lines: readonly LabelLine[]): Stick {
   const problems: Problem[] = []
-  return { module: moduleOf(lines, problems), problems }
+  return { module: moduleOnLabel(lines, problems), problems }
 }
 
 /** The same stick on another line. */
@@ -87,7 +87,7 @@ function kept<T>(known: Map<string, T>, text: string, make: () => T): T {
 
 /** What the labels of one row say, on whatever line it is. */
 function linesOf(row: string): LabelLine[] {
-  const parts = row.length > LONGEST ? [] : partsOf(tidy(row))
+  const parts = row.length > LONGEST ? [] : partsOf(tidyLettering(row))
   return parts.flatMap((part) => readLine(part, 0) ?? [])
 }
 
@@ -102,7 +102,7 @@ function partsOf(row: string): string[] {
 }
 
 /** Upper case, one kind of dash and multiplication sign, O for 0 mended, no commas, no doubled spaces. */
-export function tidy(text: string): string {
+export function tidyLettering(text: string): string {
   let plain = text.toUpperCase()
   if (/[^ -~]|[_*,"']/.test(plain)) {
     plain = plain

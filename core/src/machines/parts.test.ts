@@ -3,7 +3,7 @@ import { expect, test } from 'vitest'
 import { desktop, slot } from '../../test/builders'
 import { Machine } from '../model'
 import { SOURCED } from '../records'
-import { differingParts, merged, nextSlot, partOf, withChannels, withSlotCount } from '.'
+import { differingParts, merged, nextSlot, recordPart, withChannels, withSlotCount } from '.'
 
 const found = desktop({
   slots: [slot('A1', 'A', { order: 1 }), slot('B1', 'B', { order: 2, color: 'blue' })],
@@ -31,7 +31,7 @@ test('merging everything makes the machines alike', () => {
     fc.property(fc.subarray([...SOURCED]), (parts) => {
       const record = { machine: desktop(), sources: {} }
       const all = merged(record, { machine: found, sources: {} }, [...parts, ...SOURCED]).machine
-      for (const part of SOURCED) expect(partOf(all, part)).toEqual(partOf(found, part))
+      for (const part of SOURCED) expect(recordPart(all, part)).toEqual(recordPart(found, part))
       expect(Machine.safeParse(all).success).toBe(true)
     }),
   )

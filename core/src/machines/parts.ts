@@ -13,7 +13,7 @@ type LimitPart = (typeof LIMITS)[number]
 const isLimit = (part: Sourced): part is LimitPart => (LIMITS as readonly string[]).includes(part)
 
 /** The part of a machine that a source is kept for; the filling order apart from the slots themselves. */
-export function partOf(machine: Machine, part: Sourced): unknown {
+export function recordPart(machine: Machine, part: Sourced): unknown {
   if (isLimit(part)) return machine.limits[part]
   if (part === 'slots') {
     return {
@@ -49,7 +49,7 @@ export function withPart(machine: Machine, from: Machine, part: Sourced): Machin
 
 /** The parts in which two records of a machine differ. */
 export function differingParts(a: Machine, b: Machine): Sourced[] {
-  return SOURCED.filter((part) => !same(partOf(a, part), partOf(b, part)))
+  return SOURCED.filter((part) => !same(recordPart(a, part), recordPart(b, part)))
 }
 
 /** A record with these parts, and their sources, taken over from what a job found. */

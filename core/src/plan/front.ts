@@ -7,7 +7,7 @@ export interface Candidate extends Figures {
 }
 
 /** The same figure whatever way it was calculated. */
-export const settled = (figure: number): number => Math.round(figure * 1e9)
+export const rounded = (figure: number): number => Math.round(figure * 1e9)
 
 interface Held<T extends Candidate> {
   plan: T
@@ -48,7 +48,7 @@ export class Front<T extends Candidate> {
       if (order < 0 || (order === 0 && this.comesFirst(plan, same.plan))) same.plan = plan
       return
     }
-    this.held.set(key, { plan, peak: settled(plan.wholePeakGBs), ns: settled(plan.firstWordNs) })
+    this.held.set(key, { plan, peak: rounded(plan.wholePeakGBs), ns: rounded(plan.firstWordNs) })
     if (this.held.size > this.crowded) this.thin()
   }
 
@@ -64,7 +64,7 @@ export class Front<T extends Candidate> {
 }
 
 const keyOf = ({ cost, usableGiB, wholePeakGBs, firstWordNs }: Figures): string =>
-  `${cost} ${usableGiB} ${settled(wholePeakGBs)} ${settled(firstWordNs)}`
+  `${cost} ${usableGiB} ${rounded(wholePeakGBs)} ${rounded(firstWordNs)}`
 
 function comparedTo(plan: Candidate, other: Candidate): number {
   return plan.purchases - other.purchases || plan.pieces - other.pieces

@@ -18,7 +18,7 @@ export interface Lot {
 /** Gathers bundles into lots; none holds more units than fill `slots`. */
 export function lotsOf(bundles: readonly Bundle[], slots: number): Lot[] {
   const fitting = bundles.filter(({ pieces }) => pieces <= slots)
-  return [...grouped(fitting, likeness).values()].map((alike) => {
+  return [...grouped(fitting, lotKey).values()].map((alike) => {
     const { module, pieces } = alike[0] as Bundle
     const lot: Lot = { module, pieces, units: [] }
     const most = Math.floor(slots / pieces)
@@ -37,7 +37,7 @@ function byPrice(a: Bundle, b: Bundle): number {
 }
 
 /** The same for bundles whose figures are the same in every plan. */
-export function likeness({ module, pieces }: Bundle): string {
+export function lotKey({ module, pieces }: Bundle): string {
   const { capacityGiB, ranks, buffering, speeds } = module
   const rates = speeds.map(({ kind, dataRate, cl }) => `${kind} ${dataRate} ${cl}`).sort()
   return [pieces, capacityGiB, ranks, buffering, ...rates].join('|')

@@ -1,5 +1,5 @@
 import { grouped, type Machine } from '../model'
-import { likeness } from './lots'
+import { lotKey } from './lots'
 import type { Policy } from './request'
 import type { Pool } from './search'
 import { type Bundle, boughtModule } from './supply'
@@ -66,7 +66,7 @@ function cheapestAlike(bundles: readonly Bundle[]): Bundle[] {
 
 /** Every choice of at least `least` and at most `most` pieces; alike pieces count once. */
 function choices(pieces: readonly Bundle[], least: number, most: number): Bundle[][] {
-  const alike = grouped(pieces, likeness)
+  const alike = grouped(pieces, lotKey)
   let chosen: Bundle[][] = [[]]
   for (const group of alike.values()) {
     chosen = chosen.flatMap((some) =>

@@ -15,8 +15,8 @@ export const CHARGE_PER_PRICE = 1024
 
 export const chargeOf = (unit: Unit): Charge =>
   unit.bundle.price * CHARGE_PER_PRICE + (unit.bundle.source === 'offer' ? 1 : 0)
-export const costOf = (charge: Charge): number => Math.floor(charge / CHARGE_PER_PRICE)
-export const purchasesOf = (charge: Charge): number => charge % CHARGE_PER_PRICE
+export const priceOfCharge = (charge: Charge): number => Math.floor(charge / CHARGE_PER_PRICE)
+export const purchasesOfCharge = (charge: Charge): number => charge % CHARGE_PER_PRICE
 
 /** The cheapest way to exactly so many pieces that meets at least the wanted bits; null where there is none. */
 export interface Cheapest {

@@ -14,7 +14,13 @@ import {
 import { type Condition, conditionsOf, type Load } from './conditions'
 import { type Candidate, Front } from './front'
 import { type Lot, lotsOf, type Unit } from './lots'
-import { CHARGE_PER_PRICE, type Cheapest, cheapest, costOf, purchasesOf } from './purchases'
+import {
+  CHARGE_PER_PRICE,
+  type Cheapest,
+  cheapest,
+  priceOfCharge,
+  purchasesOfCharge,
+} from './purchases'
 import type { Need } from './request'
 import type { Bundle } from './supply'
 import { Underbids } from './underbids'
@@ -215,7 +221,7 @@ function searchPart(
       const charged = sums[(tables.offsets[id] as number) + condition.wants] as number
       if (!(charged < tooMuch)) continue
       examined += 1
-      const cost = costOf(charged)
+      const cost = priceOfCharge(charged)
       // The same modules for no less at a higher latency are no better.
       if (condition.way === way && cost >= cheapestYet) continue
       way = condition.way
@@ -230,7 +236,7 @@ function searchPart(
         spreads[key] = lies
       }
       if (!lies || underbids.least(latency, size, peak * lies.ratio) < cost) continue
-      const purchases = purchasesOf(charged)
+      const purchases = purchasesOfCharge(charged)
       const wholePeakGBs = peak * lies.ratio
       const figures = { cost, usableGiB, wholePeakGBs, firstWordNs, purchases, pieces }
       if (front.keeps(figures)) continue

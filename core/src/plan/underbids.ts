@@ -1,4 +1,4 @@
-import { type Candidate, settled } from './front'
+import { type Candidate, rounded } from './front'
 
 /** Plans by peak and cost, both rising: the cheapest with at least a peak is the first from there on. */
 interface Stairs {
@@ -26,7 +26,7 @@ export class Underbids {
   /** The least cost of a plan no later than the latency, no smaller than the size, with at least the peak. */
   least(latency: number, size: number, wholePeakGBs: number): number {
     const { peaks, costs } = this.cells[latency * this.sizes.length + size] as Stairs
-    const peak = settled(wholePeakGBs)
+    const peak = rounded(wholePeakGBs)
     let [low, high] = [0, peaks.length]
     while (low < high) {
       const middle = (low + high) >> 1
@@ -37,8 +37,8 @@ export class Underbids {
   }
 
   add({ firstWordNs, usableGiB, wholePeakGBs, cost }: Candidate): void {
-    const peak = settled(wholePeakGBs)
-    const soonest = this.latencies.findIndex((ns) => settled(ns) >= settled(firstWordNs))
+    const peak = rounded(wholePeakGBs)
+    const soonest = this.latencies.findIndex((ns) => rounded(ns) >= rounded(firstWordNs))
     const largest = this.sizes.findLastIndex((gib) => gib <= usableGiB)
     if (soonest < 0) return
     for (let latency = soonest; latency < this.latencies.length; latency += 1) {

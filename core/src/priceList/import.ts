@@ -70,7 +70,7 @@ function offerOf(cell: (column: PriceColumn) => string, terms: PriceTerms): Offe
   if (asked === null) return 'The price is missing, or no amount.'
   if (asked < 0) return 'The price is below nothing.'
   if (asked === 0) return 'The price is 0, so there is none yet.'
-  const module = moduleOf(article, cell, terms.kitCapacity ?? null)
+  const module = moduleOnLabel(article, cell, terms.kitCapacity ?? null)
   if (typeof module === 'string') return module
   const amount = asked * (1 + terms.markUpPercent / 100) * terms.minorUnits
   const offer = Offered.safeParse({
@@ -82,7 +82,7 @@ function offerOf(cell: (column: PriceColumn) => string, terms: PriceTerms): Offe
   return offer.success ? offer.data : (offer.error.issues[0]?.message ?? 'It makes no offer.')
 }
 
-function moduleOf(
+function moduleOnLabel(
   article: string,
   cell: (column: PriceColumn) => string,
   kitCapacity: PriceTerms['kitCapacity'],

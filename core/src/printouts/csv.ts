@@ -1,5 +1,5 @@
 import { dsvFormat } from 'd3-dsv'
-import { areTelling, type Instance, isKnown, plainName } from './fields'
+import { areTelling, type Instance, isKnown, plainField } from './fields'
 import { isBlank, isPrompt, type Lines } from './form'
 
 /** Every telling name has one of these in it. */
@@ -14,7 +14,7 @@ export function readCsv(lines: Lines, at: number): { instances: Instance[]; end:
   const count = (one: string) => heading.split(one).length
   const separator = SEPARATORS.reduce((best, one) => (count(one) > count(best) ? one : best))
   const format = dsvFormat(separator)
-  const names = (format.parseRows(heading)[0] ?? []).map((name) => plainName(name))
+  const names = (format.parseRows(heading)[0] ?? []).map((name) => plainField(name))
   if (!areTelling(names) || names.length < 2) return null
   const columns = names.flatMap((name, n) => (isKnown(name) ? [[name, n] as const] : []))
   let end = at + 1

@@ -11,7 +11,7 @@ export interface Instance {
 }
 
 /** The name of a property however it is spelt: `Configured Clock Speed`, `ConfiguredClockSpeed`. */
-export function plainName(name: string): string {
+export function plainField(name: string): string {
   return name.toLowerCase().replace(/[^a-z0-9]/g, '')
 }
 
@@ -105,7 +105,7 @@ export const isKnown = (name: string): boolean => KNOWN.has(name)
 /** The property a heading stands for; one cut short stands for the only one that begins so. */
 export function propertyOf(heading: string): string | null {
   const cut = isCut(heading.trim())
-  const name = plainName(heading)
+  const name = plainField(heading)
   if (!cut) return KNOWN.has(name) ? name : null
   const possible = [...KNOWN].filter((one) => one.startsWith(name))
   return name.length >= 4 && possible.length === 1 ? (possible[0] as string) : null

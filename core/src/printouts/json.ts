@@ -1,4 +1,4 @@
-import { areTelling, type Instance, plainName } from './fields'
+import { areTelling, type Instance, plainField } from './fields'
 import type { Lines } from './form'
 
 /** JSON longer than this is not looked through. */
@@ -107,7 +107,7 @@ function collect(
   }
   const line = lineOf()
   const names = Object.keys(value)
-  if (areTelling(names.map(plainName))) into.push({ value, line })
+  if (areTelling(names.map(plainField))) into.push({ value, line })
   for (const one of Object.values(value)) collect(one, depth + 1, into, lineOf)
 }
 
@@ -115,7 +115,7 @@ function instanceOf({ value, line }: { value: object; line: number }): Instance 
   const fields: Instance['fields'] = new Map()
   for (const [name, one] of Object.entries(value)) {
     if (typeof one === 'string' || typeof one === 'number' || typeof one === 'boolean') {
-      fields.set(plainName(name), { value: String(one).slice(0, 200), line })
+      fields.set(plainField(name), { value: String(one).slice(0, 200), line })
     }
   }
   return { line, fields }

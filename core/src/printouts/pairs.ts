@@ -1,4 +1,4 @@
-import { areTelling, type Instance, isKnown, plainName } from './fields'
+import { areTelling, type Instance, isKnown, plainField } from './fields'
 import { isBlank, isPrompt, type Lines } from './form'
 
 const PAIR = /^\s*([A-Za-z][\w ()-]{0,40}?)\s*([:=])\s?(.*)$/
@@ -10,7 +10,7 @@ const PAIR = /^\s*([A-Za-z][\w ()-]{0,40}?)\s*([:=])\s?(.*)$/
  */
 export function readPairs(lines: Lines, at: number): { instances: Instance[]; end: number } | null {
   const first = PAIR.exec(lines[at] as string)
-  if (!first || !isKnown(plainName(first[1] as string))) return null
+  if (!first || !isKnown(plainField(first[1] as string))) return null
   const mark = first[2] as string
   const instances: Instance[] = []
   let open: Instance | null = null
@@ -24,7 +24,7 @@ export function readPairs(lines: Lines, at: number): { instances: Instance[]; en
       continue
     }
     const match = PAIR.exec(line)
-    const name = match?.[2] === mark ? plainName(match[1] as string) : ''
+    const name = match?.[2] === mark ? plainField(match[1] as string) : ''
     if (match && isIdentifier(match[1] as string) && name !== '') {
       // A block of properties not known here ends the listing.
       if (open === null && !isKnown(name)) break

@@ -19,7 +19,7 @@ export function amountIn(currency: Currency, minor: number): Amount {
 }
 
 /** The amount in whole minor units, a half rounded away from nothing. */
-export function minorUnits(amount: Amount): number {
+export function inMinorUnits(amount: Amount): number {
   const { currency } = toSnapshot(amount)
   return toSnapshot(transformScale(amount, currency.exponent, halfAwayFromZero)).amount
 }

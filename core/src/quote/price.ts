@@ -1,5 +1,5 @@
 import type { Currency } from '../records'
-import { add, amountIn, minorUnits, share, subtract } from './money'
+import { add, amountIn, inMinorUnits, share, subtract } from './money'
 
 export interface PricedInput {
   currency: Currency
@@ -39,19 +39,19 @@ export function priced(input: PricedInput): Priced {
   const labour = of(Math.round((input.hourlyRate * input.minutes) / 60))
   const goods = add(add(sum(input.parts), sum(input.extras)), labour)
   const tax = pricesIncludeTax
-    ? of(Math.round((minorUnits(goods) * taxPercent) / (100 + taxPercent)))
+    ? of(Math.round((inMinorUnits(goods) * taxPercent) / (100 + taxPercent)))
     : share(goods, taxPercent)
   const total = pricesIncludeTax ? goods : add(goods, tax)
   const credit = sum(input.credits)
   const toPay = subtract(total, credit)
-  const deposit = share(of(Math.max(0, minorUnits(toPay))), input.depositPercent)
+  const deposit = share(of(Math.max(0, inMinorUnits(toPay))), input.depositPercent)
   return {
-    labour: minorUnits(labour),
-    net: minorUnits(subtract(total, tax)),
-    tax: minorUnits(tax),
-    total: minorUnits(total),
-    credit: minorUnits(credit),
-    toPay: minorUnits(toPay),
-    deposit: minorUnits(deposit),
+    labour: inMinorUnits(labour),
+    net: inMinorUnits(subtract(total, tax)),
+    tax: inMinorUnits(tax),
+    total: inMinorUnits(total),
+    credit: inMinorUnits(credit),
+    toPay: inMinorUnits(toPay),
+    deposit: inMinorUnits(deposit),
   }
 }

@@ -1,4 +1,4 @@
-import { type Arrangement, type Fault, faultsOf, partOf, type Suspicion } from '../diagnose'
+import { type Arrangement, type Fault, faultsOf, type Suspicion, suspectOf } from '../diagnose'
 import {
   type Machine,
   type Module,
@@ -91,7 +91,7 @@ export function fittedOut(
 }
 
 /** What is hidden in a stand-in, part by part. */
-export const hiddenIn = ({ hidden }: StandIn): string[] => hidden.faults.map(partOf)
+export const hiddenIn = ({ hidden }: StandIn): string[] => hidden.faults.map(suspectOf)
 
 function faultFor(inStore: InStore, suspicion: Suspicion, seed: number): HiddenFault {
   const { bench, arrangement } = suspicion

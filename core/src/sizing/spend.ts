@@ -12,7 +12,7 @@ export interface SpendCase {
   slow: readonly SlowThing[]
 }
 
-export const VERDICTS = [
+export const SPENDING_VERDICTS = [
   'memory',
   'disk',
   'cooling',
@@ -21,7 +21,7 @@ export const VERDICTS = [
   'measure',
   'test',
 ] as const
-export type Verdict = (typeof VERDICTS)[number]
+export type SpendingVerdict = (typeof SPENDING_VERDICTS)[number]
 
 export type Reason =
   | 'CUT_OFF'
@@ -38,7 +38,7 @@ export type Reason =
 
 export interface Advice {
   /** What to spend on first. */
-  first: Verdict
+  first: SpendingVerdict
   reasons: Reason[]
   /** Whether memory is worth its money as well. */
   memoryToo: boolean

@@ -3,10 +3,10 @@ export {
   type ChangeName,
   type Ladder,
   type LadderCase,
+  type LadderStage,
   ladder,
   NOT_WORTH,
   type Rung,
-  type Stage,
 } from './ladder'
 export {
   proposed,

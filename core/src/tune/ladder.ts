@@ -2,8 +2,8 @@ import { type Generation, same } from '../model'
 import type { SpeedPoint } from './speeds'
 import type { Tried, TuneSettings } from './tried'
 
-export const STAGES = ['rated', 'speed', 'cl', 'trcd-trp', 'tras', 'final'] as const
-export type Stage = (typeof STAGES)[number]
+export const LADDER_STAGES = ['rated', 'speed', 'cl', 'trcd-trp', 'tras', 'final'] as const
+export type LadderStage = (typeof LADDER_STAGES)[number]
 
 export type ChangeName = 'nothing' | 'dataRate' | 'cl' | 'trcd-trp' | 'tras'
 
@@ -16,7 +16,7 @@ export interface Change {
 
 /** Settings to try next: one change, its test, and the way back. */
 export interface Rung {
-  stage: Stage
+  stage: LadderStage
   settings: TuneSettings
   change: Change
   test: 'short' | 'long'
@@ -32,7 +32,7 @@ export interface Ladder {
   /** How it ended: even the rated values fail, or the last settings passed the long test; null while it goes on. */
   end: 'RATED_FAILS' | 'DONE' | null
   /** Stages given up because what they could still gain would not show in this customer's work. */
-  notWorth: Stage[]
+  notWorth: LadderStage[]
 }
 
 export interface LadderCase {
@@ -62,8 +62,13 @@ export function ladder({ generation, picture, tried, gainOf }: LadderCase): Ladd
   const outcomeOf = (settings: TuneSettings, test: Tried['test']) =>
     tried.findLast((one) => one.test === test && same(plain(one.settings), plain(settings)))
       ?.outcome
-  const notWorth: Stage[] = []
-  const rung = (stage: Stage, settings: TuneSettings, change: Change, back: TuneSettings) => ({
+  const notWorth: LadderStage[] = []
+  const rung = (
+    stage: LadderStage,
+    settings: TuneSettings,
+    change: Change,
+    back: TuneSettings,
+  ) => ({
     next: { stage, settings, change, test: 'short' as const, back },
     holds: stage === 'rated' ? null : back,
     end: null,

@@ -6,7 +6,7 @@ import { HttpError, storable } from '../http'
 import { inPool } from '../pool'
 import { idOf } from '../store'
 import { openArchive, toArchive } from './archive'
-import { takeIn } from './takeIn'
+import { takeInJob } from './takeIn'
 import { exchanged } from './write'
 
 /** The largest file of a job that is taken in, bytes. */
@@ -47,7 +47,7 @@ export function jobFileRoutes(db: Database): Router {
       checked.set(photo.id, picture)
       kept.push({ ...photo, width, height, bytes: picture.length })
     }
-    const taken = await db.transaction((tx) => takeIn(tx, { ...file, photos: kept }, checked))
+    const taken = await db.transaction((tx) => takeInJob(tx, { ...file, photos: kept }, checked))
     response.status(201).json(taken)
   })
 

@@ -28,7 +28,7 @@ export interface TakenIn {
  * they are known; the shelf's pieces in it come as having left with it.
  * @throws HttpError 409 `known` where the job is here already, `taken` where a part of it is another job's.
  */
-export async function takeIn(
+export async function takeInJob(
   tx: Transaction,
   file: ExchangedJob,
   photos: ReadonlyMap<string, Uint8Array>,

@@ -9,6 +9,7 @@ export {
   WEEKDAYS,
   writeDates,
 } from './dates'
+export { fieldName } from './fields'
 export {
   bandwidth,
   capacity,

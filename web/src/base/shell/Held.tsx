@@ -12,9 +12,9 @@ import {
   useAppSelector,
   yielded,
 } from '../data'
-import { capacity } from '../format'
+import { capacity, fieldName } from '../format'
 import { Button } from '../ui'
-import { fieldName, inWords, type Names } from './inWords'
+import { inWords, type Names } from './inWords'
 
 /** A write that waits for a person: what it is, why it waits, and the ways out. */
 export function HeldEntry({ entry }: { entry: Entry }) {

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
-import { fieldName, inWords } from './inWords'
+import { fieldName } from '../format'
+import { inWords } from './inWords'
 
 const ID = '0b9f5772-c332-45ef-84bf-1aae44dbc804'
 const names = new Map([[ID, '8 GB, Q4-8-3200']])

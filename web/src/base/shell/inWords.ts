@@ -1,14 +1,10 @@
-import { dayAndTime } from '../format'
+import { dayAndTime, fieldName } from '../format'
 
 /** What ids stand for, by id. */
 export type Names = ReadonlyMap<string, string>
 
 const ID = /^[\da-f]{8}-[\da-f]{4}-[\da-f]{4}-[\da-f]{4}-[\da-f]{12}$/
 const MOMENT = /^\d{4}-\d\d-\d\dT/
-
-/** The name of a field as words: `validUntil` is “valid until”. */
-export const fieldName = (name: string): string =>
-  name.replace(/(?<=[a-z])[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)
 
 /**
  * A value of a record as somebody would read it; “–” where there is nothing. A text is there as a whole, since it

@@ -6,7 +6,7 @@ import { ChannelMark } from './ChannelMark'
 import { channelClass } from './channels'
 import { useDesk } from './DeskContext'
 import { at, layoutOf, type Rect } from './layout'
-import { keyOf, SlotView } from './SlotView'
+import { pieceKey, SlotView } from './SlotView'
 
 interface Props {
   findings: readonly Finding[]
@@ -61,7 +61,7 @@ export function Board({ findings, before, lit = [] }: Props) {
             upright={layout.upright}
             stopped={stopped.has(slot.id)}
             lit={lit.includes(slot.id)}
-            before={before ? keyOf(before[slot.id]) : undefined}
+            before={before ? pieceKey(before[slot.id]) : undefined}
           />
         ))}
       </div>

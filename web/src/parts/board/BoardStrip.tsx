@@ -9,7 +9,7 @@ import { channelClass } from './channels'
 import { useDesk, useDeskStore } from './DeskContext'
 import { modeWord } from './Figures'
 import { MemoryStrip } from './MemoryStrip'
-import { keyOf } from './SlotView'
+import { pieceKey } from './SlotView'
 
 interface Props {
   placement: Placement
@@ -101,8 +101,8 @@ function SlotInShort({
     const there = before?.[slot.id]
     return there ? pieces.get(there.moduleId)?.module.capacityGiB : undefined
   })
-  const key = useDesk(({ assignment }) => keyOf(assignment[slot.id]))
-  const changes = before !== undefined && keyOf(before[slot.id]) !== key
+  const key = useDesk(({ assignment }) => pieceKey(assignment[slot.id]))
+  const changes = before !== undefined && pieceKey(before[slot.id]) !== key
   const asked = useDesk(({ asking, held }) => !held && (asking?.slots.includes(slot.id) ?? false))
   const takes = useDesk(({ held }) => held !== null) || asked
   const inside = unseen ? 'not seen' : now === undefined ? 'empty' : capacity(now)

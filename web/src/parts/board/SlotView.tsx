@@ -24,7 +24,7 @@ interface Props {
 }
 
 /** What is in a slot as a word; empty for an empty slot. */
-export function keyOf(assigned: Assigned | undefined): string {
+export function pieceKey(assigned: Assigned | undefined): string {
   return assigned ? `${assigned.moduleId} ${assigned.unit}` : ''
 }
 
@@ -37,10 +37,10 @@ export const SlotView = memo(function SlotView(props: Props) {
   const { slot, number, place, upright, stopped, lit, before } = props
   const { press, takeOut } = useDeskStore()
   const channels = useDesk(({ machine }) => machine.channels)
-  const key = useDesk(({ assignment }) => keyOf(assignment[slot.id]))
+  const key = useDesk(({ assignment }) => pieceKey(assignment[slot.id]))
   const moduleId = useDesk(({ assignment }) => assignment[slot.id]?.moduleId)
   const module = useDesk(({ pieces }) => (moduleId ? pieces.get(moduleId)?.module : undefined))
-  const isHeld = useDesk(({ held }) => held !== null && keyOf(held.assigned) === key)
+  const isHeld = useDesk(({ held }) => held !== null && pieceKey(held.assigned) === key)
   const target = useDroppable({ id: slot.id })
   const source = useDraggable({
     id: `slot:${slot.id}`,

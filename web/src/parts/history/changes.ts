@@ -1,7 +1,6 @@
 import { type Changed, changedIn } from '@tembrix/core/history'
 import type { HistoryLine } from '@tembrix/core/records'
-import { capital, WEEKDAYS } from '../../base/format'
-import { fieldName } from './fields'
+import { capital, fieldName, WEEKDAYS } from '../../base/format'
 import { ID, isAside, type NameOf, valueWords } from './values'
 
 /** Papers that are kept as they were given out: that there is one is all to say of them here. */

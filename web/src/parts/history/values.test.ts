@@ -1,7 +1,7 @@
 import { KINDS, ShopPatch } from '@tembrix/core/records'
 import { expect, test } from 'vitest'
 import { z } from 'zod'
-import { fieldName } from './fields'
+import { fieldName } from '../../base/format'
 import { valueWords } from './values'
 
 const MODULE = '00000000-0000-4000-8000-000000000001'

@@ -1,5 +1,4 @@
-import { capacity, day, dayAndTime, list, money, plural, speed } from '../../base/format'
-import { fieldName } from './fields'
+import { capacity, day, dayAndTime, fieldName, list, money, plural, speed } from '../../base/format'
 
 /** What a record is called, by its id; undefined of one that is not at hand. */
 export type NameOf = (id: string) => string | undefined

@@ -1,6 +1,5 @@
 import { FACTS, type HistoryLine } from '@tembrix/core/records'
-import { capital, list } from '../../base/format'
-import { fieldName } from './fields'
+import { capital, fieldName, list } from '../../base/format'
 
 const CALLED = new Map<HistoryLine['record'], string>([
   ...Object.values(FACTS).map(({ record, called }) => [record, called] as const),

@@ -21,7 +21,7 @@ import { Bar } from '../../base/shell'
 import { Button, callout, Fault, Field, TextInput, Waiting } from '../../base/ui'
 import { BringJob } from './BringJob'
 import { corrections } from './corrections'
-import { type Draft, empty, formOf, type StartedJob } from './draft'
+import { type Draft, empty, newJobForm, type StartedJob } from './draft'
 import { Known } from './Known'
 import { MachineChoice } from './MachineChoice'
 
@@ -43,7 +43,7 @@ export function NewJob() {
   const ticket = useRef(false)
   const [create, { isLoading, error: unmade }] = useCreateJobMutation()
   const { data: models = [], isLoading: isReadingModels } = useModelsQuery()
-  const form = useSaveForm(formOf(startingPoints(models)), { ...first, ...kept }, start)
+  const form = useSaveForm(newJobForm(startingPoints(models)), { ...first, ...kept }, start)
   const draft = form.values() as Draft
 
   const drop = () => dispatch(drafted({ key: DRAFT, field: 'form', value: undefined }))

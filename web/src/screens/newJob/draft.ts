@@ -36,7 +36,7 @@ export const empty = (): Draft => ({
 export type StartedJob = z.output<typeof NewJob> & { report: string }
 
 /** Checks a draft: who the customer is unless it is a known one, and which of these the machine starts from. */
-export const formOf = (points: readonly StartingPoint[]) =>
+export const newJobForm = (points: readonly StartingPoint[]) =>
   z.custom<Draft>().transform((draft, context): StartedJob => {
     const { jobId, customerId, name, phone, email, report, complaint } = draft
     const contact = NewCustomer.safeParse({ name, phone, email })

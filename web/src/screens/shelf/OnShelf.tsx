@@ -9,7 +9,7 @@ import { describeModule, organisation } from '../../parts/board'
 import { PieceDialog } from './PieceDialog'
 import { SearchBox } from './SearchBox'
 import { TakeApart } from './TakeApart'
-import { inKits, type KitOnShelf, matching } from './words'
+import { inKits, type KitOnShelf, piecesMatching } from './words'
 
 type Open =
   | { kind: 'add' }
@@ -141,7 +141,7 @@ const columnsWith = (open: (what: Open) => void): Column<Lying>[] => [
 export function OnShelf({ pieces }: { pieces: readonly ShopModule[] }) {
   const [search, setSearch] = useState('')
   const [open, setOpen] = useState<Open | null>(null)
-  const shown = inKits(pieces.filter(matching(search)))
+  const shown = inKits(pieces.filter(piecesMatching(search)))
   const lying = shown.flatMap((kit) => {
     const [first] = kit.pieces
     return first ? kit.pieces.map((piece) => ({ piece, kit, first })) : []

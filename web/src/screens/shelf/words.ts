@@ -16,7 +16,7 @@ export function searchedText({
 }
 
 /** Whether every word of a search is found in a piece. */
-export function matching(search: string) {
+export function piecesMatching(search: string) {
   const words = search.toLowerCase().split(/\s+/).filter(Boolean)
   return (piece: ShopModule) => {
     const text = searchedText(piece)

@@ -16,8 +16,10 @@ import {
   useAppStore,
   useJobQuery,
   useLearnedQuery,
+  useModelsQuery,
   useOffersOfKindQuery,
   useShelfQuery,
+  useShopQuery,
 } from '../../../base/data'
 import { callout } from '../../../base/ui'
 import { type Edit, useEdit } from './useEdit'
@@ -124,8 +126,12 @@ export function JobProvider({ id, waiting, failed, children }: Props) {
   useEffect(() => {
     if (missing !== '') void refetch()
   }, [missing, refetch])
-  useLearnedQuery(undefined, { refetchOnMountOrArgChange: 60 })
-  if (job.data && shelf.data) {
+  // What sums and forecasts rest on is read before any is shown: on a paper they would stay wrong.
+  const shop = useShopQuery()
+  const models = useModelsQuery()
+  const learned = useLearnedQuery(undefined, { refetchOnMountOrArgChange: 60 })
+  const isRead = [models, learned].every(({ data, isError }) => data !== undefined || isError)
+  if (job.data && shelf.data && shop.data && isRead) {
     return (
       <OffersContext value={offers}>
         <Opened key={id} id={id}>
@@ -134,12 +140,13 @@ export function JobProvider({ id, waiting, failed, children }: Props) {
       </OffersContext>
     )
   }
-  const error = job.error ?? shelf.error
+  const error = job.error ?? shelf.error ?? shop.error
   if (!error) return waiting
   const status = 'status' in error ? error.status : undefined
   const retry = () => {
     job.refetch()
     shelf.refetch()
+    shop.refetch()
   }
   return failed(retry, status === 404 || status === 400)
 }

@@ -1,4 +1,4 @@
-import { differingParts, merged, partOf, STARTING_MACHINES } from '@tembrix/core/machines'
+import { differingParts, merged, recordPart, STARTING_MACHINES } from '@tembrix/core/machines'
 import type { ModelRecord as Model, Sourced } from '@tembrix/core/records'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -151,8 +151,8 @@ function MergeDialog({ model, parts, into, onClose }: MergeProps) {
                   }
                 />
               </td>
-              <td className="pr-2">{partInWords(part, partOf(model.machine, part))}</td>
-              <td>{partInWords(part, partOf(machine, part))}</td>
+              <td className="pr-2">{partInWords(part, recordPart(model.machine, part))}</td>
+              <td>{partInWords(part, recordPart(machine, part))}</td>
             </tr>
           ))}
         </tbody>

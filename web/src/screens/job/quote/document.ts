@@ -25,7 +25,7 @@ import { addDays, parseISO } from 'date-fns'
 import { day, isoDay, tidy } from '../../../base/format'
 import { formOf, rateOf } from '../../../parts/board'
 import type { JobView } from '../file'
-import { usualTitle, wordingOf } from './wording'
+import { offerWording, usualTitle } from './wording'
 
 /** What a quote is worked out from. */
 export interface Basis {
@@ -72,7 +72,7 @@ export function workedOption(basis: Basis, quote: Quote, option: QuoteOption): W
   const offer = offerOf(view, { planned: situation, plan, option, quote, model, terms, gain })
   const { facts, sum } = offer
   const title = usualTitle(facts)
-  const wording = wordingOf(facts)
+  const wording = offerWording(facts)
   return {
     option,
     plan,

@@ -7,7 +7,7 @@ import { STARTING_TERMS } from '@tembrix/core/records'
 import { memoryState } from '@tembrix/core/sizing'
 import { describe, expect, test } from 'vitest'
 import { PROMISES, type PromiseName } from './promises'
-import { wordingOf } from './wording'
+import { offerWording } from './wording'
 
 const machine = STARTING_MACHINES.find(({ id }) => id === 'desktop-4-ddr4')?.machine as Machine
 
@@ -174,7 +174,7 @@ describe.each(Object.keys(CASES) as PromiseName[])('%s', (name) => {
   const { fact, names, not } = CASES[name]
   test('is said with the fact it rests on, and names it', () => {
     expect(PROMISES[name]({ ...bare, ...fact })).toMatch(names)
-    expect(wordingOf({ ...bare, ...fact })).toMatch(names)
+    expect(offerWording({ ...bare, ...fact })).toMatch(names)
   })
   test('is not said without it', () => {
     for (const without of [{}, ...not]) {
@@ -184,12 +184,12 @@ describe.each(Object.keys(CASES) as PromiseName[])('%s', (name) => {
 })
 
 test('a quote of which nothing is known promises nothing', () => {
-  const said = wordingOf(bare)
+  const said = offerWording(bare)
   expect(said).not.toMatch(/tested|warranty|stand by|given back|in our shop|arrive|should stop/)
 })
 
 test('paging is no factor: the stalls should stop, and no figure is given', () => {
-  const said = wordingOf({ ...bare, gain: gain(true, false) })
+  const said = offerWording({ ...bare, gain: gain(true, false) })
   expect(said).toContain('the stalls should stop')
   expect(said).not.toMatch(/times as fast|% faster/)
 })
@@ -202,34 +202,34 @@ test('the rest runs along as many channels as it does', () => {
     placement: { A1: big(32), B1: big(32), C1: big(16), D1: big(16) },
     settings: { profile: false },
   })
-  expect(wordingOf({ ...bare, after })).toContain(
+  expect(offerWording({ ...bare, after })).toContain(
     '64 GB can be read along four paths at once, 32 GB along two.',
   )
 })
 
 test('of 4 GB, integrated graphics or a 32-bit system leave 3 to 3.5', () => {
   const four = run({ A2: module({ capacityGiB: 4 }) })
-  expect(wordingOf({ ...bare, after: four, integratedGraphics: true })).toContain(
+  expect(offerWording({ ...bare, after: four, integratedGraphics: true })).toContain(
     'about 3 to 3.5 GB',
   )
-  expect(wordingOf({ ...bare, after: four })).toContain('It then has 4 GB.')
+  expect(offerWording({ ...bare, after: four })).toContain('It then has 4 GB.')
 })
 
 test('a mixed set is said at every level of risk, as the plan asks', () => {
   for (const mixing of ['low', 'some', 'high'] as const) {
-    expect(wordingOf({ ...bare, mixing })).toContain('do not come from one set')
+    expect(offerWording({ ...bare, mixing })).toContain('do not come from one set')
   }
 })
 
 test('memory fixed to the board is not said to be in modules', () => {
   const twelve = { ...bare.before, capacity: { installedGiB: 12, usableGiB: 12 } }
-  expect(wordingOf({ ...bare, before: twelve, solderedGiB: 8 })).toContain(
+  expect(offerWording({ ...bare, before: twelve, solderedGiB: 8 })).toContain(
     'has 12 GB of memory today, 8 GB of it fixed to the board and the rest in one module.',
   )
 })
 
 test('what the customer brought is neither new nor used and tested', () => {
-  const said = wordingOf({ ...bare, added: [added({ state: 'own' })] })
+  const said = offerWording({ ...bare, added: [added({ state: 'own' })] })
   expect(said).toContain('your own module')
   expect(said).not.toMatch(/new module|used|tested/)
 })

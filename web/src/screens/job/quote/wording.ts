@@ -24,7 +24,7 @@ export function usualTitle({ after, kept, added }: OfferFacts): string {
 }
 
 /** The plan in plain sentences, for the customer; what promises something is in `PROMISES`. */
-export function wordingOf(facts: OfferFacts): string {
+export function offerWording(facts: OfferFacts): string {
   return [
     today(facts),
     work(facts),

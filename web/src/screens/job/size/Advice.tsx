@@ -1,5 +1,5 @@
 import type { LoggedUse } from '@tembrix/core/records'
-import type { Reason, Advice as Spending, Verdict } from '@tembrix/core/sizing'
+import type { Reason, Advice as Spending, SpendingVerdict } from '@tembrix/core/sizing'
 import { tidy } from '../../../base/format'
 import { callout } from '../../../base/ui'
 import { percent } from '../plan'
@@ -10,7 +10,7 @@ interface Props {
   installedGiB: number
 }
 
-const VERDICTS: Record<Verdict, { title: string; tone: 'good' | 'risk' | 'ask' }> = {
+const VERDICTS: Record<SpendingVerdict, { title: string; tone: 'good' | 'risk' | 'ask' }> = {
   memory: { title: 'Memory is the right first spend', tone: 'good' },
   disk: {
     title: 'A solid-state disk is the better first spend',

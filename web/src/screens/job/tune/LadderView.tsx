@@ -6,7 +6,7 @@ import { Button, callout, Field, TextInput } from '../../../base/ui'
 import { useJob } from '../file'
 import { PrintLink } from '../sheet'
 import type { Tuning } from './useTune'
-import { changeWords, OUTCOME_NAMES, STAGE_NAMES } from './words'
+import { changeWords, LADDER_STAGE_NAMES, OUTCOME_NAMES } from './words'
 
 const settingsWords = ({ dataRate, timings }: TuneSettings) =>
   `${speed(dataRate)}, ${timings.cl}-${timings.trcd}-${timings.trp}-${timings.tras}`
@@ -52,7 +52,7 @@ export function LadderView({ tuning }: { tuning: Tuning }) {
       {notWorth.length > 0 && (
         <p className="text-sm text-ink-2">
           Left out, as the gain would not show in this customer’s work:{' '}
-          {list(notWorth.map((stage) => STAGE_NAMES[stage]))}.
+          {list(notWorth.map((stage) => LADDER_STAGE_NAMES[stage]))}.
         </p>
       )}
       {tried.length > 0 && (
@@ -80,7 +80,7 @@ function Next({ rung, tuning }: { rung: Rung; tuning: Tuning }) {
   return (
     <section aria-label="Next rung" className="border-l-8 border-act bg-sheet-2 px-4 py-3">
       <p className="text-sm text-ink-2">
-        {STAGE_NAMES[stage]}: {changeWords(change)}
+        {LADDER_STAGE_NAMES[stage]}: {changeWords(change)}
       </p>
       <p className="text-xl leading-snug font-semibold">{settingsWords(settings)}</p>
       <p className="text-[0.93rem]">

@@ -5,7 +5,7 @@ import { Button, callout, Disclosure } from '../../../base/ui'
 import { useJob } from '../file'
 import { LadderView } from './LadderView'
 import { type Tuning, useTune } from './useTune'
-import { REFUSALS } from './words'
+import { TUNE_REFUSALS } from './words'
 
 const SpeedChart = lazy(async () => ({ default: (await import('./SpeedChart')).SpeedChart }))
 
@@ -14,7 +14,7 @@ export function Tune() {
   const tuning = useTune()
   const { refusal, picture } = tuning
   if (refusal) {
-    return <p className={callout({ tone: 'ask' })}>{REFUSALS[refusal]}</p>
+    return <p className={callout({ tone: 'ask' })}>{TUNE_REFUSALS[refusal]}</p>
   }
   return (
     <>

@@ -1,12 +1,12 @@
-import type { Change, Stage, Tried, TuneRefusal } from '@tembrix/core/tune'
+import type { Change, LadderStage, Tried, TuneRefusal } from '@tembrix/core/tune'
 
-export const REFUSALS: Record<TuneRefusal, string> = {
+export const TUNE_REFUSALS: Record<TuneRefusal, string> = {
   NOTHING_TO_SET:
     'This machine’s firmware offers nothing to set by hand: it runs at what it sets by itself.',
   DOES_NOT_START: 'As planned the machine does not start: there is nothing to tune. Plan first.',
 }
 
-export const STAGE_NAMES: Record<Stage, string> = {
+export const LADDER_STAGE_NAMES: Record<LadderStage, string> = {
   rated: 'As rated',
   speed: 'Speed',
   cl: 'CL',

@@ -119,6 +119,6 @@ const FIELDS: Record<string, string> = {
   drawn: 'drawn signature',
 }
 
-/** The name of a field, in words. */
+/** The name of a field of a record, in words: `validUntil` is “valid until”. */
 export const fieldName = (field: string): string =>
   FIELDS[field] ?? field.replace(/(?<=[a-z])[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)
