@@ -84,6 +84,20 @@ for (const late of ['models', 'shop', 'learned']) {
   })
 }
 
+test('a quote whose machine’s record cannot be read is not worked out without it', async ({
+  page,
+  app,
+}) => {
+  await openJob(page, app, 'Aldwin', 'quote')
+  const address = page.url().replace(/\/[^/]*$/, '/quote-sheet')
+  await page.route('**/api/v1/models*', (route) => route.fulfill({ status: 500, json: {} }))
+  await page.goto(address)
+  await expect(page.getByRole('heading', { name: 'The job cannot be read' })).toBeVisible()
+  await page.unroute('**/api/v1/models*')
+  await page.getByRole('button', { name: 'Try again' }).click()
+  await expect(page.getByRole('button', { name: 'Save as PDF' })).toBeVisible()
+})
+
 test('a note longer than a sheet is whole in the PDF, and nobody signs an empty sheet', async ({
   page,
   app,

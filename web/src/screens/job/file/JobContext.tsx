@@ -126,12 +126,8 @@ export function JobProvider({ id, waiting, failed, children }: Props) {
   useEffect(() => {
     if (missing !== '') void refetch()
   }, [missing, refetch])
-  // What sums and forecasts rest on is read before any is shown: on a paper they would stay wrong.
-  const shop = useShopQuery()
-  const models = useModelsQuery()
-  const learned = useLearnedQuery(undefined, { refetchOnMountOrArgChange: 60 })
-  const isRead = [models, learned].every(({ data, isError }) => data !== undefined || isError)
-  if (job.data && shelf.data && shop.data && isRead) {
+  const grounds = useGrounds(job.data?.machine.modelId != null)
+  if (job.data && shelf.data && grounds.areRead) {
     return (
       <OffersContext value={offers}>
         <Opened key={id} id={id}>
@@ -140,15 +136,35 @@ export function JobProvider({ id, waiting, failed, children }: Props) {
       </OffersContext>
     )
   }
-  const error = job.error ?? shelf.error ?? shop.error
+  const error = job.error ?? shelf.error ?? grounds.error
   if (!error) return waiting
   const status = 'status' in error ? error.status : undefined
   const retry = () => {
     job.refetch()
     shelf.refetch()
-    shop.refetch()
+    grounds.refetch()
   }
   return failed(retry, status === 404 || status === 400)
+}
+
+/**
+ * What sums and forecasts of a job rest on: the shop's terms, the record of its model where it has one, and what was
+ * learned. It is read before any is shown, since on a paper it would stay wrong.
+ */
+function useGrounds(hasModel: boolean) {
+  const shop = useShopQuery()
+  const models = useModelsQuery()
+  const learned = useLearnedQuery(undefined, { refetchOnMountOrArgChange: 60 })
+  const areModelsRead = models.data !== undefined || (models.isError && !hasModel)
+  const isLearnedRead = learned.data !== undefined || learned.isError
+  return {
+    areRead: shop.data !== undefined && areModelsRead && isLearnedRead,
+    error: shop.error ?? (hasModel ? models.error : undefined),
+    refetch: () => {
+      shop.refetch()
+      models.refetch()
+    },
+  }
 }
 
 /** Pieces in slots of the job that are not known here: another screen took them from what suppliers sell. */
