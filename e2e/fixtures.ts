@@ -32,6 +32,19 @@ export async function openJob(page: Page, app: Application, search: string, step
   return job.id
 }
 
+/** Holds what is asked of an address until it is let go. */
+export async function held(page: Page, address: string | RegExp): Promise<() => void> {
+  let letGo = () => {}
+  const wait = new Promise<void>((resolve) => {
+    letGo = resolve
+  })
+  await page.route(address, async (route) => {
+    await wait
+    await route.continue()
+  })
+  return letGo
+}
+
 /** Opens the counter as high as its list: rows out of sight are not drawn. */
 export async function openDay(page: Page, app: Application) {
   await page.setViewportSize({ width: 1280, height: 4000 })

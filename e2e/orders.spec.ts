@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import type { Page } from '@playwright/test'
 import type { Application } from './application'
-import { expect, newJob, openDay, saved, test } from './fixtures'
+import { expect, held, newJob, openDay, saved, test } from './fixtures'
 
 /** A job whose customer agreed to a second module, which a supplier sells. */
 async function approvedJob(page: Page, app: Application, customer: string, supplier: string) {
@@ -152,4 +152,17 @@ test('what parts cost is for owners to see', async ({ page, app }) => {
   await page.reload()
   await expect(lines).toContainText('Cost each')
   await expect(lines).toContainText(/Cost €[\d.]+, customers pay €[\d.]+: €[\d.]+ left/)
+})
+
+test('orders are listed once what stands above them is there, so that none slips away beneath the pointer', async ({
+  page,
+  app,
+}) => {
+  const answer = await held(page, '**/api/v1/orders/needed*')
+  await page.goto(`${app.address}/orders`)
+  await expect(page.getByText('Reading what jobs need…')).toBeVisible()
+  const delivered = page.getByRole('checkbox', { name: /^Delivered/ })
+  await expect(delivered).toHaveCount(0)
+  answer()
+  await delivered.check()
 })

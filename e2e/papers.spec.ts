@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
-import { expect, newJob, openJob, test } from './fixtures'
+import { expect, held, newJob, openJob, test } from './fixtures'
 
 const together = (text: string) => text.replace(/\s+/g, '')
 
@@ -68,14 +68,7 @@ for (const late of ['models', 'shop', 'learned']) {
   }) => {
     await openJob(page, app, 'Aldwin', 'quote')
     const address = page.url().replace(/\/[^/]*$/, '/quote-sheet')
-    let answer = () => {}
-    const wait = new Promise<void>((resolve) => {
-      answer = resolve
-    })
-    await page.route(new RegExp(`/api/v1/${late}(\\?|$)`), async (route) => {
-      await wait
-      await route.continue()
-    })
+    const answer = await held(page, new RegExp(`/api/v1/${late}(\\?|$)`))
     await page.goto(address)
     await expect(page.getByText('Opening the job…')).toBeVisible()
     await expect(page.getByRole('button', { name: 'Save as PDF' })).toHaveCount(0)

@@ -1,4 +1,4 @@
-import { drag, expect, figure, saved, slot, test } from './fixtures'
+import { drag, expect, figure, held, saved, slot, test } from './fixtures'
 
 test('from a new customer to a printed plan', async ({ page, app }) => {
   await page.goto(app.address)
@@ -105,14 +105,7 @@ test('machines are chosen from once all are there, so that none slips away benea
   page,
   app,
 }) => {
-  let answer = () => {}
-  const wait = new Promise<void>((resolve) => {
-    answer = resolve
-  })
-  await page.route('**/api/v1/models*', async (route) => {
-    await wait
-    await route.continue()
-  })
+  const answer = await held(page, '**/api/v1/models*')
   await page.goto(`${app.address}/jobs/new`)
   await page.getByLabel('Name').fill('Leonie Late')
   await expect(page.getByText('Reading the machines…')).toBeVisible()
