@@ -45,6 +45,15 @@ export async function held(page: Page, address: string | RegExp): Promise<() => 
   return letGo
 }
 
+/** Waits until what came by now is drawn. */
+export const drawn = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<void>((done) =>
+        requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done))),
+      ),
+  )
+
 /** Opens the counter as high as its list: rows out of sight are not drawn. */
 export async function openDay(page: Page, app: Application) {
   await page.setViewportSize({ width: 1280, height: 4000 })

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import type { Page } from '@playwright/test'
 import type { Application } from './application'
-import { expect, held, newJob, openDay, saved, test } from './fixtures'
+import { drawn, expect, held, newJob, openDay, saved, test } from './fixtures'
 
 /** A job whose customer agreed to a second module, which a supplier sells. */
 async function approvedJob(page: Page, app: Application, customer: string, supplier: string) {
@@ -161,6 +161,7 @@ test('orders are listed once what stands above them is there, so that none slips
   const answer = await held(page, '**/api/v1/orders/needed*')
   await page.goto(`${app.address}/orders`)
   await expect(page.getByText('Reading what jobs need…')).toBeVisible()
+  await drawn(page)
   const delivered = page.getByRole('checkbox', { name: /^Delivered/ })
   await expect(delivered).toHaveCount(0)
   answer()

@@ -51,6 +51,11 @@ test.each<[string, Partial<HistoryLine>, object]>([
     { manual: null },
   ],
   [
+    'one of a list that is no longer there',
+    { fields: ['accessories'], changes: { accessories: { _t: 'a', _0: ['a bag', 0, 0] } } },
+    { accessories: null },
+  ],
+  [
     'what nobody may set',
     { record: 'fit', fields: ['finishedAt'], changes: { finishedAt: [null, 'x'] } },
     { finishedAt: 'x' },
