@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises'
+import type { Page } from '@playwright/test'
 import { startApplication } from './application'
-import { expect, newJob, openJob, saved, test } from './fixtures'
+import { expect, held, newJob, openDay, openJob, saved, test } from './fixtures'
 
 test('the day is in the order of work, with what is to be done next and the way there', async ({
   page,
@@ -49,6 +50,59 @@ test('a customer who rings is answered: by name or by phone, where it is and wha
 
   await page.goto(`${app.address}/?search=${encodeURIComponent('+44 555 0114')}`)
   await expect(page.getByRole('row', { name: /Greta Hallow/ })).toContainText('Closed')
+})
+
+test('what is written while the day is being read is shown', async ({ page, app, context }) => {
+  const { id } = await newJob(page, app, 'Ebba Swift', 'Heron 15', { A: '8GB 1Rx8' })
+  const api = `${app.address}/api/v1/jobs/${id}`
+  const complain = async (complaint: string) => {
+    const { version } = await (await page.request.get(api)).json()
+    await page.request.patch(api, { data: { version, complaint } })
+  }
+  const other = await context.newPage()
+  for (const one of [page, other]) await openDay(one, app)
+  const line = (one: Page) => one.getByRole('row', { name: /Ebba Swift/ })
+  await expect(line(page)).toContainText('Too slow')
+
+  // What the server said before the second writing reaches the page after news of it.
+  let begin = () => {}
+  const begun = new Promise<void>((resolve) => {
+    begin = resolve
+  })
+  let letGo = () => {}
+  const free = new Promise<void>((resolve) => {
+    letGo = resolve
+  })
+  await page.route(
+    /\/jobs\/open/,
+    async (route) => {
+      const response = await route.fetch()
+      begin()
+      await free
+      await route.fulfill({ response })
+    },
+    { times: 1 },
+  )
+  await complain('Slow at noon')
+  await begun
+  await complain('Slow all day')
+  await expect(line(other)).toContainText('Slow all day')
+  letGo()
+  await expect(line(page)).toContainText('Slow all day')
+})
+
+test('what was written while no news came is shown once it comes again', async ({ page, app }) => {
+  const { id } = await newJob(page, app, 'Odo Late', 'Heron 15', { A: '8GB 1Rx8' })
+  const listensAgain = await held(page, /\/changes$/)
+  await page.route(/\/changes$/, (route) => route.abort(), { times: 1 })
+  await openDay(page, app)
+  const line = page.getByRole('row', { name: /Odo Late/ })
+  await expect(line).toContainText('Too slow')
+  const data = { version: 2, complaint: 'Slow since the move' }
+  const answer = await page.request.patch(`${app.address}/api/v1/jobs/${id}`, { data })
+  expect(answer.ok()).toBe(true)
+  listensAgain()
+  await expect(line).toContainText('Slow since the move')
 })
 
 test('a job moves through the day as things happen to it, at every screen', async ({

@@ -48,27 +48,31 @@ export interface OfKind {
 /** A job that an order is for, as far as whoever unpacks it asks. */
 export type OrderJob = Pick<JobLine, 'id' | 'number' | 'customerName' | 'phone'>
 
+/** What an answer shows, so that it is read again as that is written. */
+export const TAGS = [
+  'job',
+  'jobs',
+  'customers',
+  'models',
+  'orders',
+  'lists',
+  'shop',
+  'shopModules',
+  'priceLists',
+  'behaviour',
+  'backups',
+] as const
+export type Tag = (typeof TAGS)[number]
+
 /** The most rows of a page. */
 const MOST = 1000
 
 export const api = createApi({
   baseQuery: asking,
   keepUnusedDataFor: 600,
-  // News of other screens is read at once, whatever else is being read.
+  // At once, whatever else is being read; `keepCurrent` sees to what is being read itself.
   invalidationBehavior: 'immediately',
-  tagTypes: [
-    'job',
-    'jobs',
-    'customers',
-    'models',
-    'orders',
-    'lists',
-    'shop',
-    'shopModules',
-    'priceLists',
-    'behaviour',
-    'backups',
-  ],
+  tagTypes: TAGS,
   endpoints: (build) => ({
     jobs: build.infiniteQuery<
       Page<JobLine>,

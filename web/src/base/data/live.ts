@@ -4,10 +4,10 @@ import {
   type JobFile,
   type JobList,
   type RecordKind,
-  type SharedList,
   type Written,
 } from '@tembrix/core/records'
 import { API } from './address'
+import type { Tag } from './api'
 
 const CHANNEL = 'tembrix.changes'
 /** A write of this tab is answered sooner than this, ms; what is known then needs no reading. */
@@ -17,14 +17,12 @@ const RETRY = 3000
 
 type Heard = { kind: 'written'; written: Written } | { kind: 'again' } | { kind: 'away' }
 
-/** Lists that show records besides the jobs they belong to. */
-export type Tag = SharedList | 'lists' | 'shop' | 'priceLists'
-
 /** What is open in this tab, and how it is read again. */
 export interface Open {
   jobs: () => JobFile[]
   readJob: (id: string) => void
   readLists: (tags: Tag[]) => void
+  readAll: () => void
   /** Whether the server is there, as far as news of it says. */
   heard: (there: boolean) => void
 }
@@ -44,7 +42,7 @@ export function followChanges(open: Open): void {
     }
     if (heard.kind === 'again') {
       open.heard(true)
-      for (const { id } of open.jobs()) open.readJob(id)
+      open.readAll()
       return
     }
     if (due.length === 0) {

@@ -2,8 +2,9 @@ import { configureStore, createListenerMiddleware } from '@reduxjs/toolkit'
 import { alike, type JobFile } from '@tembrix/core/records'
 import { useDispatch, useSelector, useStore } from 'react-redux'
 import { API } from './address'
-import { api } from './api'
+import { api, TAGS } from './api'
 import { type Delivery, startCourier } from './courier'
+import { keepCurrent } from './current'
 import { type Keep, restore, store as storeOutbox } from './keep'
 import { followChanges } from './live'
 import {
@@ -40,7 +41,8 @@ function configure(outbox: Outbox, undo: Deeds) {
       simulated: simulatedReducer,
     },
     preloadedState: { outbox, undo },
-    middleware: (standard) => standard().prepend(listener.middleware).concat(api.middleware),
+    middleware: (standard) =>
+      standard().prepend(listener.middleware).concat(keepCurrent(api, TAGS), api.middleware),
   })
 }
 
@@ -81,6 +83,7 @@ export async function openStore(): Promise<Store> {
     jobs: () => openJobs(store),
     readJob: (id) => readJob(store, id),
     readLists: (tags) => store.dispatch(api.util.invalidateTags(tags)),
+    readAll: () => store.dispatch(api.util.invalidateTags([...TAGS])),
     heard: (there) => {
       store.dispatch(reached(there))
       if (there) wake(true)
@@ -98,12 +101,8 @@ function openJobs(store: Store): JobFile[] {
   )
 }
 
-/** Reads a job again; once more where a reading is under way, which may have begun before what it is to show. */
 function readJob({ dispatch }: Pick<Store, 'dispatch'>, id: string): void {
-  const again = () => void dispatch(api.util.invalidateTags([{ type: 'job', id }]))
-  const running = dispatch(api.util.getRunningQueryThunk('job', id))
-  if (running) void running.then(again)
-  else again()
+  dispatch(api.util.invalidateTags([{ type: 'job', id }]))
 }
 
 /** Writes the outbox to the browser's storage as it changes, after the screen has been painted, and on leaving. */
