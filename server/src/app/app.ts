@@ -24,7 +24,7 @@ import { learned, learnedRoutes } from '../learned'
 import { orderRoutes } from '../orders'
 import { newKey, passwordRoutes } from '../passwords'
 import { photoRoutes } from '../photos'
-import { computing } from '../pool'
+import { computing, inPool } from '../pool'
 import { priceListRoutes } from '../priceLists'
 import { type ProbeListener, probeRoutes, reportRoutes, Senders } from '../probe'
 import { recordRoutes } from '../records'
@@ -34,6 +34,10 @@ import { simulatedSupplier, supplierRoutes } from '../supplier'
 import { validatedListRoutes } from '../validatedLists'
 import { webPages } from './webPages'
 
+/** Looks into a backup in a thread of its own. */
+const lookAside = (file: string, place: string) =>
+  inPool({ work: 'backup', bytes: new Uint8Array(), known: { file, place } })
+
 /** What the application has beside its database. */
 export interface Surroundings {
   /** Who sent wrong codes to the probe, and its second listener. */
@@ -41,9 +45,9 @@ export interface Surroundings {
   listener: ProbeListener | null
   /** The disk that what is written must have reached; null for a database that is on none. */
   storage: Storage | null
-  /** What backups are made of, and where; null for none. */
   /** Whether all of it is made up: what only a demonstration has is there. */
   demo: boolean
+  /** What backups are made of, and where; null for none. */
   backups: Restorable | null
   /** The key that customers' passwords are kept with. */
   key: () => Uint8Array
@@ -96,7 +100,7 @@ export function createApp(
 
   // From here on something is stored.
   if (storage) api.use(onTheDisk(storage))
-  if (backups) api.use('/backups', backupRoutes(backups, started))
+  if (backups) api.use('/backups', backupRoutes(backups, started, lookAside))
   api.use('/photos', photoRoutes(db))
   api.use('/validated-lists', jsonBody('8mb'), validatedListRoutes(db))
   api.use('/price-lists', jsonBody('1mb'), priceListRoutes(db))

@@ -1,5 +1,4 @@
 import { createHash } from 'node:crypto'
-import { createReadStream } from 'node:fs'
 import { open, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { create, extract } from 'tar'
@@ -57,7 +56,8 @@ export async function pack(
 export async function unpack(file: string, folder: string): Promise<Manifest> {
   try {
     const filter = (path: string) => path === MANIFEST || isInside(path)
-    await extract({ file, cwd: folder, filter, preserveOwner: false, noMtime: true })
+    const how = { maxReadSize: CHUNK, preserveOwner: false, noMtime: true }
+    await extract({ file, cwd: folder, filter, ...how })
   } catch (error) {
     throw new NoBackup(file, (error as Error).message)
   }
@@ -90,12 +90,26 @@ function asJson(text: string): unknown {
 async function hashesOf(folder: string): Promise<Record<string, string>> {
   const entries = await readdir(folder, { recursive: true, withFileTypes: true }).catch(() => [])
   const hashes: Record<string, string> = {}
+  const chunk = Buffer.allocUnsafe(CHUNK)
   for (const entry of entries) {
     if (!entry.isFile()) continue
     const path = join(entry.parentPath, entry.name)
-    const hash = createHash('sha256')
-    for await (const chunk of createReadStream(path, { highWaterMark: CHUNK })) hash.update(chunk)
-    hashes[path.slice(folder.length + 1)] = hash.digest('hex')
+    hashes[path.slice(folder.length + 1)] = await hashOf(path, chunk)
   }
   return hashes
+}
+
+/** The SHA-256 of a file, read through a buffer that many share: a new one for each would be swept away at once. */
+async function hashOf(path: string, chunk: Buffer): Promise<string> {
+  const hash = createHash('sha256')
+  const file = await open(path, 'r')
+  try {
+    for (;;) {
+      const { bytesRead } = await file.read(chunk)
+      if (bytesRead === 0) return hash.digest('hex')
+      hash.update(chunk.subarray(0, bytesRead))
+    }
+  } finally {
+    await file.close()
+  }
 }

@@ -5,7 +5,7 @@ import type { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import type { Backup } from '@tembrix/core/records'
 import { format, parse, set, subDays } from 'date-fns'
-import type { OpenDatabase } from '../database'
+import { type OpenDatabase, takeBackRoom } from '../database'
 import { pack } from './archive'
 
 /** A folder of backups, of which the newest are kept. */
@@ -119,14 +119,18 @@ export function isDue(newest: Date | null, now: Date): boolean {
 
 const LOOK = 10 * 60_000
 
-/** Makes the nightly backups; returns what ends it. */
+/** Makes the nightly backups, of a database that holds no more than it needs; returns what ends it. */
 export function makeNightly(
-  database: Pick<OpenDatabase, 'copyTo' | 'schema'>,
+  database: Pick<OpenDatabase, 'db' | 'copyTo' | 'schema'>,
   backups: Backups,
 ): () => void {
   const look = async () => {
     const newest = (await listBackups(backups)).find((one) => !isBrought(one))
     if (!isDue(newest ? new Date(newest.madeAt) : null, new Date())) return
+    // A backup is worth more than the room.
+    await takeBackRoom(database.db).catch((error) =>
+      console.error(`The database could not be tidied: ${error.message}`),
+    )
     await makeBackup(database, backups)
   }
   const timer = setInterval(() => {

@@ -2,21 +2,10 @@ import { existsSync } from 'node:fs'
 import { mkdtemp, rename, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import { formatISO } from 'date-fns'
-import {
-  checkDatabase,
-  flushOne,
-  lockFolder,
-  NewerSchema,
-  newestKnown,
-  ownFolder,
-} from '../database'
-import { type Manifest, unpack } from './archive'
+import { flushOne, lockFolder, ownFolder } from '../database'
+import { type Contents, lookInto } from './look'
 
-export interface Checked {
-  manifest: Manifest
-  /** What is in it. */
-  jobs: number
-  modules: number
+export interface Checked extends Contents {
   /** Puts it in the place of what is in the folder, which is kept; resolves with where. No server may have it open then. */
   restore: () => Promise<string | null>
   /** Gives it up: the folder is as before. */
@@ -24,18 +13,19 @@ export interface Checked {
 }
 
 /**
- * Unpacks a backup beside the database of a folder, checks every file of it and that it opens. Nothing of the
+ * Unpacks a backup beside the database of a folder and looks through it, here or as `look` does. Nothing of the
  * folder is changed before `restore`.
- * @throws NoBackup for a file that is no whole backup.
- * @throws NewerSchema for one of a newer version.
+ * @throws what `look` does.
  */
-export async function checkBackup(file: string, folder: string): Promise<Checked> {
+export async function checkBackup(
+  file: string,
+  folder: string,
+  look: typeof lookInto = lookInto,
+): Promise<Checked> {
   const place = await mkdtemp(join(folder, '.restoring-'))
   const leave = () => rm(place, { recursive: true, force: true })
   try {
-    const manifest = await unpack(file, place)
-    if (manifest.schema > newestKnown()) throw new NewerSchema(file)
-    const counts = await checkDatabase(join(place, 'database'))
+    const contents = await look(file, place)
     const restore = async () => {
       const now = join(folder, 'database')
       ownFolder(join(place, 'database'), true)
@@ -47,7 +37,7 @@ export async function checkBackup(file: string, folder: string): Promise<Checked
       await leave()
       return kept
     }
-    return { manifest, ...counts, restore, leave }
+    return { ...contents, restore, leave }
   } catch (error) {
     await leave()
     throw error

@@ -1,8 +1,8 @@
 import { Router } from 'express'
-import { Damaged, NewerSchema, type OpenDatabase } from '../database'
-import { HttpError, notFound } from '../http'
-import { NoBackup } from './archive'
+import type { OpenDatabase } from '../database'
+import { notFound } from '../http'
 import { type Backups, bringIn, listBackups, makeBackup, pathOf } from './backups'
+import type { lookFor } from './look'
 import { type Checked, checkBackup } from './restore'
 
 /** What the server needs for its backups. */
@@ -15,12 +15,17 @@ export interface Restorable {
   restore: (checked: Checked) => void
 }
 
-/** The shop's backups: made, fetched, brought in, looked into and restored. `started` is when this serving was. */
+/**
+ * The shop's backups: made, fetched, brought in, looked into and restored. `started` is when this serving was;
+ * `look` looks through one while others are answered.
+ */
 export function backupRoutes(
   { database, folder, backups, restore }: Restorable,
   started: string,
+  look: typeof lookFor,
 ): Router {
   const routes = Router()
+  const checked = (file: string) => checkBackup(file, folder, look)
 
   const pathIn = async (name: string): Promise<string> => {
     const path = await pathOf(backups, name)
@@ -38,7 +43,7 @@ export function backupRoutes(
 
   routes.post('/bring', async (request, response) => {
     const name = await bringIn(backups, request, async (file) => {
-      const { manifest, leave } = await checked(file, folder)
+      const { manifest, leave } = await checked(file)
       await leave()
       return { madeAt: new Date(manifest.madeAt) }
     })
@@ -53,33 +58,18 @@ export function backupRoutes(
 
   /** What is in one, every file of which is looked at. */
   routes.get('/:name/contents', async (request, response) => {
-    const { manifest, jobs, modules, leave } = await checked(
-      await pathIn(request.params.name),
-      folder,
-    )
+    const { manifest, jobs, modules, leave } = await checked(await pathIn(request.params.name))
     await leave()
     response.json({ madeAt: manifest.madeAt, jobs, modules })
   })
 
   /** Answered before it is done: then the server is away for a moment. */
   routes.post('/:name/restore', async (request, response) => {
-    const found = await checked(await pathIn(request.params.name), folder)
+    const found = await checked(await pathIn(request.params.name))
     const { manifest, jobs, modules } = found
     response.on('close', () => restore(found))
     response.status(202).json({ madeAt: manifest.madeAt, jobs, modules, started })
   })
 
   return routes
-}
-
-/** @throws HttpError 422 for a file that cannot be restored, with why. */
-async function checked(file: string, folder: string): Promise<Checked> {
-  try {
-    return await checkBackup(file, folder)
-  } catch (error) {
-    const ours = [NoBackup, NewerSchema, Damaged].some((one) => error instanceof one)
-    if (!ours) throw error
-    const { message } = error as Error
-    throw new HttpError(422, 'no_backup', message.replaceAll(file, 'The file'))
-  }
 }

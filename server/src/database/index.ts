@@ -14,5 +14,6 @@ export {
   prepareDatabase,
   type Transaction,
 } from './open'
+export { takeBackRoom } from './room'
 export * from './schema'
 export { followStatistics, keepStatistics } from './statistics'

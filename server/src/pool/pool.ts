@@ -28,7 +28,8 @@ const threads = (maxThreads: number) =>
 /** One processor is left to what answers. */
 const SPARE = Math.max(1, availableParallelism() - 1)
 
-/** Planning takes seconds: it has threads of its own, so that nothing short waits for it. */
+/** What takes seconds has threads of its own, so that nothing short waits for it. */
+const LONG: ReadonlySet<keyof Works> = new Set(['plan', 'backup'])
 const long = once(() => threads(SPARE))
 const short = once(() => threads(SPARE))
 
@@ -51,7 +52,7 @@ export async function inPool<W extends keyof Works>(
   task: Task & { work: W },
   signal?: AbortSignal,
 ): Promise<Awaited<ReturnType<Works[W]>>> {
-  const pool = task.work === 'plan' ? long() : short()
+  const pool = LONG.has(task.work) ? long() : short()
   if (pool.queueSize >= WAITING) {
     throw new HttpError(503, 'busy', 'The server is busy. Try again in a moment.', { again: AGAIN })
   }

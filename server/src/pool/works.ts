@@ -65,5 +65,10 @@ export const WORKS = {
     const text = Buffer.from(bytes).toString('utf8')
     return storable(text) && read(text).format !== 'unknown' ? text : null
   },
+  /** What is in a backup, which is unpacked into a place. */
+  backup: async (_bytes, known) => {
+    const { file, place } = known as { file: string; place: string }
+    return (await import('../backups')).lookFor(file, place)
+  },
   picture: async (bytes) => (await import('./pictures')).encode(bytes),
 } as const satisfies Record<string, Work<unknown>>

@@ -1,9 +1,10 @@
 import { PRICE_LIST_PIECE } from '@tembrix/core/records'
+import { sql } from 'drizzle-orm'
 import { expect, test } from 'vitest'
 import { stick } from '../../test/sample'
 import { useServer } from '../../test/server'
 
-const { get, post } = useServer()
+const { get, post, db } = useServer()
 
 const offer = (article: string, price: number, changes: object = {}) => ({
   module: { ...stick, article },
@@ -127,4 +128,40 @@ test('three thousand offers: all there, page by page, and a job asks only for wh
   }
   expect([seen.size, pages]).toEqual([3000, 5])
   expect((await get('/modules?shop=1&generation=DDR5&formFactor=DIMM')).body).toEqual([])
+})
+
+/** What the database has read and written of modules since it was opened, and how large their table is, bytes. */
+async function workOf() {
+  await db().execute(sql`select pg_stat_force_next_flush()`)
+  const { rows } = await db().execute<{ read: number; moved: number; bytes: number }>(sql`
+    select (seq_tup_read + idx_tup_fetch)::int as read, (n_tup_upd - n_tup_hot_upd)::int as moved,
+      pg_relation_size('modules')::int as bytes
+    from pg_stat_user_tables where relname = 'modules'`)
+  return rows[0] as { read: number; moved: number; bytes: number }
+}
+
+test('a piece of a long list reads its own offers and no others, also of one that never came before', async () => {
+  const many = Array.from({ length: 40 * PRICE_LIST_PIECE }, (_, at) => offer(`i${at}`, 1000))
+  const { body } = await post('/price-lists', list('Ivy', many.length))
+  let last = 0
+  for (let at = 0; at < many.length; at += PRICE_LIST_PIECE) {
+    const before = await workOf()
+    await post(`/price-lists/${body.id}/offers`, {
+      at,
+      offers: many.slice(at, at + PRICE_LIST_PIECE),
+    })
+    last = (await workOf()).read - before.read
+  }
+  expect(last).toBeLessThan(10 * PRICE_LIST_PIECE)
+})
+
+test('a list that comes again with other prices is written where the last one was', async () => {
+  const priced = (price: number) =>
+    Array.from({ length: 500 }, (_, at) => offer(`j${at}`, price + at))
+  for (const price of [1000, 1100]) await taken('Juniper', priced(price))
+  const before = await workOf()
+  for (const price of [1200, 1300, 1400]) await taken('Juniper', priced(price))
+  const after = await workOf()
+  expect(after.bytes).toBe(before.bytes)
+  expect(after.moved - before.moved).toBeLessThan(50)
 })

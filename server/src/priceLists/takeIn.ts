@@ -79,20 +79,21 @@ export async function endList(tx: Transaction, list: List): Promise<List> {
   return ended
 }
 
-/** What a supplier is known to sell of some articles and pieces, by `offeredKey`. */
-export async function offersOf(tx: Transaction, supplier: string, keys: readonly string[]) {
-  const { id, module, price, stock, leadDays, listId } = modules
-  const rows = await tx
-    .select({ id, module, price, stock, leadDays, listId })
-    .from(modules)
-    .where(
-      and(
-        eq(modules.source, 'supplier'),
-        eq(modules.supplier, supplier),
-        isNull(modules.jobId),
-        sql`${OFFER_KEY} in (select jsonb_array_elements_text(${JSON.stringify(keys)}::jsonb))`,
-      ),
-    )
+/**
+ * What a supplier is known to sell of some articles and pieces, by `offeredKey`. Each is looked up by itself
+ * (`offset 0`): how many a supplier has, the database may not know, and would read all of them.
+ */
+export async function offersOf(
+  tx: Transaction,
+  supplier: string,
+  keys: readonly string[],
+): Promise<Map<string, Known>> {
+  const { rows } = await tx.execute<Known>(sql`
+    select known.* from jsonb_array_elements_text(${JSON.stringify(keys)}::jsonb) as told(key), lateral (
+      select id, module, price, stock, lead_days as "leadDays", list_id as "listId", job_id as "jobId"
+      from ${modules}
+      where source = 'supplier' and supplier = ${supplier} and ${OFFER_KEY} = told.key offset 0
+    ) as known where known."jobId" is null`)
   return new Map(rows.map((row) => [offeredKey(row), row]))
 }
 
@@ -150,7 +151,7 @@ async function noteOn(tx: Transaction, { id }: List, done: Partial<List>): Promi
 
 type Known = Pick<
   typeof modules.$inferSelect,
-  'id' | 'module' | 'price' | 'stock' | 'leadDays' | 'listId'
+  'id' | 'module' | 'price' | 'stock' | 'leadDays' | 'listId' | 'jobId'
 >
 
 function alike(row: Known, { module, price, stock, leadDays }: Offered) {

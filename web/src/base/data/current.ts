@@ -15,61 +15,63 @@ interface Reads<Tag> {
   endpoints: object
 }
 
-/** A reading or a write of the API's, as its actions tell of it. */
+/** A reading, as its actions tell of it. */
 interface Asked {
-  type: 'query' | 'infinitequery' | 'mutation'
   endpointName: string
   originalArgs: unknown
-  queryCacheKey: string
+  queryCacheKey?: string
+  forceRefetch?: unknown
+  subscribe?: boolean
 }
 
 type Initiate = (args: unknown, options: { subscribe: false; forceRefetch: true }) => UnknownAction
 
 /**
- * Reads once more what was written while it was being read, since the answer may be older than the write.
- * RTK Query by itself leaves alone what is under way, and knows what an answer shows only once it is there.
- * After a write of this tab's own, everything of `all` tags that was being read counts as written.
+ * Reads once more what was to be read again while it was being read, since the answer may be older than what it
+ * was to be read again for. RTK Query by itself leaves alone what is under way, and knows what an answer shows
+ * only once it is there.
  */
-export function keepCurrent<Tag>(
-  { util, endpoints }: Reads<Tag>,
-  all: readonly NoInfer<Tag>[],
-): Middleware {
-  /** How many writes are known of, and which was the last of each tag and the last of this tab. */
-  let writes = 0
-  let own = 0
-  const lastOf = new Map<string, { tag: Tag; write: number }>()
-  const begunAfter = new Map<string, number>()
+export function keepCurrent<Tag>({ util, endpoints }: Reads<Tag>): Middleware {
+  /** How often something was told to be written, and which time was the last for each tag. */
+  let told = 0
+  const lastOf = new Map<string, { tag: Tag; at: number }>()
+  /** What had been told as each reading began. */
+  const begunAt = new Map<string, number>()
+  /** What was to be read again and was left alone. */
+  const missed = new Set<string>()
 
   return ({ dispatch, getState }) => {
-    function isOutdated({ queryCacheKey }: Asked, begun: number): boolean {
-      const since = [...lastOf.values()].filter(({ write }) => write > begun)
-      const tags = own > begun ? all : since.map(({ tag }) => tag)
-      const shown = util.selectInvalidatedBy(getState() as never, tags)
+    function isToldSince(begun: number, queryCacheKey: string): boolean {
+      const since = [...lastOf.values()].filter(({ at }) => at > begun).map(({ tag }) => tag)
+      const shown = util.selectInvalidatedBy(getState() as never, since)
       return shown.some((one) => one.queryCacheKey === queryCacheKey)
     }
 
     return (next) => (action) => {
-      // Before what reads again for its sake begins.
       if (util.invalidateTags.match(action)) {
-        writes += 1
-        for (const tag of action.payload) lastOf.set(JSON.stringify(tag), { tag, write: writes })
-      } else if (isFulfilled(action) && askedBy(action).type === 'mutation') {
-        writes += 1
-        own = writes
+        told += 1
+        for (const tag of action.payload) lastOf.set(JSON.stringify(tag), { tag, at: told })
       }
       const done = next(action)
-      if (isPending(action)) begunAfter.set(action.meta.requestId, writes)
-      if (!isFulfilled(action) && !isRejected(action)) return done
-      const asked = askedBy(action)
-      const begun = begunAfter.get(action.meta.requestId) ?? writes
-      begunAfter.delete(action.meta.requestId)
-      if (isFulfilled(action) && asked.type !== 'mutation' && isOutdated(asked, begun)) {
-        const { initiate } = endpoints[asked.endpointName as never] as { initiate: Initiate }
-        dispatch(initiate(asked.originalArgs, { subscribe: false, forceRefetch: true }))
+      if (!isPending(action) && !isFulfilled(action) && !isRejected(action)) return done
+      const { requestId } = action.meta
+      const { queryCacheKey: key, ...asked } = action.meta.arg as Asked
+      // A write has none.
+      if (key === undefined) return done
+      if (isPending(action)) {
+        begunAt.set(requestId, told)
+        missed.delete(key)
+      } else if (isRejected(action) && action.meta.condition) {
+        if (asked.forceRefetch && !asked.subscribe) missed.add(key)
+      } else {
+        const begun = begunAt.get(requestId) ?? told
+        begunAt.delete(requestId)
+        if (missed.delete(key) || (isFulfilled(action) && isToldSince(begun, key))) {
+          const { initiate } = endpoints[asked.endpointName as never] as { initiate: Initiate }
+          dispatch(initiate(asked.originalArgs, { subscribe: false, forceRefetch: true }))
+        }
       }
       return done
     }
   }
 }
-
-const askedBy = ({ meta }: { meta: { arg: unknown } }) => meta.arg as Asked

@@ -42,7 +42,7 @@ function configure(outbox: Outbox, undo: Deeds) {
     },
     preloadedState: { outbox, undo },
     middleware: (standard) =>
-      standard().prepend(listener.middleware).concat(keepCurrent(api, TAGS), api.middleware),
+      standard().prepend(listener.middleware).concat(keepCurrent(api), api.middleware),
   })
 }
 
