@@ -13,7 +13,6 @@ const WRITTEN: Record<DateFormat, (date: Date) => string> = {
 
 let current: DateFormat = 'day first'
 
-/** Says how the shop writes dates; every date is written so from then on. */
 /** The days of a week as this shop’s week goes, from Monday on. */
 export const WEEKDAYS = [
   'Monday',
@@ -25,6 +24,7 @@ export const WEEKDAYS = [
   'Sunday',
 ] as const
 
+/** Says how the shop writes dates; every date is written so from then on. */
 export function writeDates(as: DateFormat): void {
   current = as
 }

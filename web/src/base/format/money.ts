@@ -4,14 +4,18 @@ import { numberFrom } from './figures'
 const formatter = (currency: Currency) =>
   new Intl.NumberFormat('en-IE', { style: 'currency', currency, currencyDisplay: 'narrowSymbol' })
 
-let current: { currency: Currency; format: Intl.NumberFormat } = {
-  currency: 'EUR',
-  format: formatter('EUR'),
+/** How a currency is written, and its sign. */
+function writing(currency: Currency) {
+  const format = formatter(currency)
+  const parts = format.formatToParts(0)
+  return { currency, format, sign: parts.find(({ type }) => type === 'currency')?.value ?? '' }
 }
+
+let current = writing('EUR')
 
 /** Says which currency the shop calculates in; every amount is written in it from then on. */
 export function calculateIn(currency: Currency): void {
-  if (currency !== current.currency) current = { currency, format: formatter(currency) }
+  if (currency !== current.currency) current = writing(currency)
 }
 
 /** How many minor units make one of the shop's currency. */
@@ -22,16 +26,13 @@ export const money = (minor: number): string =>
   current.format.format(minor / minorUnits()).replace('-', '−')
 
 /** Money of a document, which keeps its own currency whatever the shop’s becomes. */
-export const moneyIn =
-  (currency: Currency) =>
-  (minor: number): string =>
-    formatter(currency)
-      .format(minor / 10 ** CURRENCIES[currency])
-      .replace('-', '−')
+export function moneyIn(currency: Currency): (minor: number) => string {
+  const format = formatter(currency)
+  return (minor) => format.format(minor / 10 ** CURRENCIES[currency]).replace('-', '−')
+}
 
 /** The currency's sign, for labels. */
-export const currencySign = (): string =>
-  current.format.formatToParts(0).find(({ type }) => type === 'currency')?.value ?? ''
+export const currencySign = (): string => current.sign
 
 /** An amount as it is typed from minor units; what is no amount stays as it is. */
 export const inUnits = (minor: unknown): unknown =>

@@ -1,6 +1,6 @@
 import { parseISO } from 'date-fns'
 import { CalendarDays } from 'lucide-react'
-import { lazy } from 'react'
+import { lazy, useMemo } from 'react'
 import { dateFrom, day, isoDay, today } from '../format'
 import type { Control } from './Field'
 import { OnDemand } from './OnDemand'
@@ -21,12 +21,13 @@ interface Props extends Control {
 export function DateInput({ value, onValue, ...control }: Props) {
   const text = typeof value === 'string' ? value : ''
   const isDate = ISO.test(text)
+  const example = useMemo(() => day(today()), [])
   return (
     <div className="relative">
       <TextInput
         {...control}
         className="pr-12"
-        placeholder={day(today())}
+        placeholder={example}
         value={isDate ? day(text) : text}
         onValue={(typed) => onValue(dateFrom(typed, new Date()) ?? typed.trim())}
       />

@@ -9,6 +9,7 @@ import {
 } from '@tembrix/core/job'
 import type { Machine } from '@tembrix/core/model'
 import {
+  alike,
   costOf,
   type JobFile,
   type Piece,
@@ -106,7 +107,10 @@ export function jobSelector(id: string): (state: State) => ShownJob {
     (own, all) => piecesById([...own, ...all]),
   )
   const now = createSelector(machine, found, pieces, (...held) => situationOf(...held, PLAIN))
-  const placement = createSelector(plan, found, (held, asFound) => held.placement ?? asFound)
+  // The same as long as it says the same: a write that the server answers is another object.
+  const placement = createSelector(plan, found, (held, asFound) => held.placement ?? asFound, {
+    memoizeOptions: { resultEqualityCheck: alike },
+  })
   const settings = createSelector(
     (state: State) => plan(state).profile,
     (state: State) => plan(state).manual,

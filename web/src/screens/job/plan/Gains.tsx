@@ -6,6 +6,7 @@ import {
   profileOf,
   type UseForecast,
 } from '@tembrix/core/forecast'
+import { memo } from 'react'
 import { Link } from 'react-router'
 import { list, plural, tidy } from '../../../base/format'
 import { Disclosure } from '../../../base/ui'
@@ -13,7 +14,7 @@ import { type Need, useJob } from '../file'
 import { gainInShort, gainInWords, percent } from './words'
 
 /** What the plan should bring for each use, as a range that unfolds into its parts. */
-export function Gains({ need }: { need: Need }) {
+export const Gains = memo(function Gains({ need }: { need: Need }) {
   const { planned, unseen } = useJob()
   const mix = need.gainOf(planned.evaluation)
   return (
@@ -55,7 +56,7 @@ export function Gains({ need }: { need: Need }) {
       )}
     </section>
   )
-}
+})
 
 /** One use: its range, what it is made of, and why it is taken to use memory so. */
 function OfUse({ use }: { use: UseForecast }) {

@@ -1,5 +1,6 @@
 import { Printer, RotateCcw } from 'lucide-react'
 import { Tabs } from 'radix-ui'
+import { memo } from 'react'
 import { Link } from 'react-router'
 import { capacity } from '../../../base/format'
 import { Button, callout, Tab, useTab } from '../../../base/ui'
@@ -19,7 +20,8 @@ const TABS = ['this', 'options', 'tune'] as const
 
 /** Which modules, in which slots: the trade-offs to choose from, and what the plan on the board will do. */
 export function Plan() {
-  const { machine, file } = useJob()
+  const machine = useJobPart((job) => job.machine)
+  const follows = useJobPart(({ file }) => file.lead !== null)
   const [tab, setTab] = useTab(TABS)
   if (machine.slots.length === 0) {
     const total = machine.soldered.reduce((sum, { module }) => sum + module.capacityGiB, 0)
@@ -33,7 +35,7 @@ export function Plan() {
       </>
     )
   }
-  if (file.lead) {
+  if (follows) {
     return (
       <div className="flex flex-col gap-3">
         <h2 className="text-lg font-semibold">Plan</h2>
@@ -97,8 +99,11 @@ function Deeds() {
   )
 }
 
-/** What is wrong with the plan, what comes before it, what it is worth, and who would accept it. */
-function ThisPlan() {
+/**
+ * What is wrong with the plan, what comes before it, what it is worth, and who would accept it. Drawn again for
+ * what it reads itself alone, since that comes a moment later.
+ */
+const ThisPlan = memo(function ThisPlan() {
   const { machine, plan, planned } = useJob()
   const need = useNeed()
   const asFound = plan.placement === null
@@ -126,4 +131,4 @@ function ThisPlan() {
       {!asFound && planned.evaluation.starts && <OnTo step="quote">On to Quote</OnTo>}
     </>
   )
-}
+})

@@ -7,7 +7,7 @@ import { useJob } from '../file'
 import { type Step, stepsOf } from './steps'
 
 /** The steps of the job: done, needing attention, blocked and by what. */
-export function Rail() {
+export const Rail = memo(function Rail() {
   const { data: shop } = useShopQuery()
   const steps = stepsOf(useJob(), shop?.terms.testHours ?? null)
   const { pathname } = useLocation()
@@ -28,7 +28,7 @@ export function Rail() {
       ))}
     </nav>
   )
-}
+})
 
 const StepLink = memo(function StepLink({
   name,
