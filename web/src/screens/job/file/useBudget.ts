@@ -1,11 +1,11 @@
 import { fittingSteps } from '@tembrix/core/fitting'
 import { fittingInput } from '@tembrix/core/job'
 import { budgetFor, labourOf, leftForParts, minutesOf } from '@tembrix/core/quote'
-import { type Assignment, STARTING_TERMS } from '@tembrix/core/records'
+import type { Assignment } from '@tembrix/core/records'
 import { useMemo } from 'react'
-import { useModelsQuery, useShopQuery } from '../../../base/data'
 
 import { useJob } from './JobContext'
+import { useModelRecord, useShop } from './useShop'
 
 export interface Budget {
   /** What may be spent on parts, minor units; null where no budget is named. */
@@ -20,10 +20,8 @@ export interface Budget {
 export function useBudget(): Budget {
   const view = useJob()
   const { file, machine, planned } = view
-  const { data: shop } = useShopQuery()
-  const { data: models } = useModelsQuery()
-  const terms = shop?.terms ?? STARTING_TERMS
-  const model = models?.find(({ id }) => id === file.machine.modelId)
+  const { terms } = useShop()
+  const model = useModelRecord()
   return useMemo(() => {
     const full: Assignment = Object.fromEntries(
       machine.slots.map(({ id }) => [id, { moduleId: `in ${id}`, unit: 0 }]),

@@ -6,13 +6,12 @@ import {
   forecaster,
   type Needed,
   needed,
-  STARTING_USES,
   type Total,
   type UseTable,
 } from '@tembrix/core/sizing'
 import { useMemo } from 'react'
-import { useShopQuery } from '../../../base/data'
 import { useJob } from './JobContext'
+import { useShop } from './useShop'
 
 /** What the job is to be planned for. */
 export interface Need extends Needed {
@@ -29,9 +28,7 @@ export interface Need extends Needed {
 
 export function useNeed(): Need {
   const { file, machine, now, unseen, learned } = useJob()
-  const { data: shop } = useShopQuery()
-  const table = shop?.uses ?? STARTING_USES
-  const shopPolicy = shop?.policy ?? 'balanced'
+  const { uses: table, policy: shopPolicy } = useShop()
   const { sizing } = file
   const found = now.evaluation
   return useMemo(

@@ -1,7 +1,6 @@
 import { useEffect } from 'react'
 import { useSearchParams } from 'react-router'
-import { useShopQuery } from '../../../base/data'
-import { useJob } from '../file'
+import { useJob, useShop } from '../file'
 import { JobPaper, JobSheet } from '../sheet'
 import { labelsPaper } from './labelsPaper'
 import { useFit } from './useFit'
@@ -26,12 +25,10 @@ export function Labels() {
 function Sheet({ atOnce = false }: { atOnce?: boolean }) {
   const view = useJob()
   const fitting = useFit()
-  const { data: shop } = useShopQuery()
-  const isThere = shop !== undefined
+  const { terms } = useShop()
   useEffect(() => {
-    if (atOnce && isThere) window.print()
-  }, [atOnce, isThere])
-  if (!shop) return null
+    if (atOnce) window.print()
+  }, [atOnce])
   const address = `${location.origin}/jobs/${view.file.id}`
-  return <JobPaper paper={labelsPaper(view, fitting, shop.terms, address)} />
+  return <JobPaper paper={labelsPaper(view, fitting, terms, address)} />
 }

@@ -6,14 +6,13 @@ import {
   type FitChange,
   type ModelRecord,
   movesOf,
-  STARTING_TERMS,
   type Tick,
   UNFITTED,
 } from '@tembrix/core/records'
 import { useMemo } from 'react'
-import { useModelsQuery, useShopQuery, type Write } from '../../../base/data'
+import type { Write } from '../../../base/data'
 import { useTechnician } from '../../../base/shell'
-import { useJob, useOneRecord } from '../file'
+import { useJob, useModelRecord, useOneRecord, useShop } from '../file'
 
 export interface Fitting {
   fit: Fit
@@ -40,11 +39,9 @@ export interface Fitting {
 export function useFit(): Fitting {
   const view = useJob()
   const { file, machine, now, planned } = view
-  const { data: shop } = useShopQuery()
-  const { data: models } = useModelsQuery()
   const [technician] = useTechnician()
-  const terms = shop?.terms ?? STARTING_TERMS
-  const model = models?.find(({ id }) => id === file.machine.modelId)
+  const { terms } = useShop()
+  const model = useModelRecord()
   const { record: fit, set, settle } = useOneRecord('fits', file.fits[0], UNFITTED)
 
   const steps = useMemo(

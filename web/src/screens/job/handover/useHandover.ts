@@ -11,13 +11,11 @@ import {
   type HandoverDocument,
   type HandoverPatch,
   NOT_HANDED_OVER,
-  STARTING_TERMS,
   type Terms,
 } from '@tembrix/core/records'
 import { useMemo } from 'react'
-import { useShopQuery } from '../../../base/data'
 import { today } from '../../../base/format'
-import { useJob, useNeed, useOneRecord } from '../file'
+import { useJob, useNeed, useOneRecord, useShop } from '../file'
 import { handoverDocument } from './handoverDocument'
 import { figuresOf, writtenReport } from './reportWords'
 
@@ -43,8 +41,7 @@ export function useHandover(): HandingOver {
   const view = useJob()
   const { file, machine, now, planned, pieces, learned } = view
   const { gainOf } = useNeed()
-  const { data: shop } = useShopQuery()
-  const terms = shop?.terms ?? STARTING_TERMS
+  const { terms } = useShop()
   const { record, set, settle } = useOneRecord('handovers', file.handovers[0], NOT_HANDED_OVER)
   const worked = useMemo(() => {
     const job = { file, machine, now, planned, pieces, ceilings: learned.ceilings }

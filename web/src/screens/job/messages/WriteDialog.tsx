@@ -10,7 +10,7 @@ import {
 } from '@tembrix/core/records'
 import { Send } from 'lucide-react'
 import { type FormEvent, useState } from 'react'
-import { changing, making, useOpenJobsQuery, useShopQuery } from '../../../base/data'
+import { changing, making, useOpenJobsQuery } from '../../../base/data'
 import { list, today } from '../../../base/format'
 import { notify } from '../../../base/toast'
 import {
@@ -23,7 +23,7 @@ import {
   TextInput,
   Waiting,
 } from '../../../base/ui'
-import { useJob } from '../file'
+import { useJob, useShop } from '../file'
 import { fillingOf } from './filling'
 import { Written } from './Written'
 import { CHANNEL_NAMES, REASON_NAMES } from './words'
@@ -31,7 +31,7 @@ import { CHANNEL_NAMES, REASON_NAMES } from './words'
 /** A message to the customer from the shop’s templates, and all that was written before. */
 export function WriteDialog({ onClose }: { onClose: () => void }) {
   const { file } = useJob()
-  const { data: shop } = useShopQuery()
+  const shop = useShop()
   const { line, isLoading } = useOpenJobsQuery(today(), {
     selectFromResult: ({ data, isLoading }) => ({
       isLoading,
@@ -41,7 +41,7 @@ export function WriteDialog({ onClose }: { onClose: () => void }) {
   })
   return (
     <Dialog open onOpen={onClose} title={`Write to ${file.customer.name}`}>
-      {!shop || isLoading ? (
+      {isLoading ? (
         <Waiting>Reading the templates…</Waiting>
       ) : (
         <Write

@@ -6,12 +6,11 @@ import {
   placementOf,
   purchasesOf,
   type ShopModule,
-  STARTING_TERMS,
 } from '@tembrix/core/records'
 import { indexed, lookUp } from '@tembrix/core/validated'
 import { useCallback, useMemo } from 'react'
-import { useShopQuery, useValidatedListQuery, useValidatedListsQuery } from '../../../base/data'
-import { useJob } from '../file'
+import { useValidatedListQuery, useValidatedListsQuery } from '../../../base/data'
+import { useJob, useShop } from '../file'
 
 /** What stands beside an option’s price: amounts in minor units, days, months. */
 export interface Beside {
@@ -28,12 +27,11 @@ export interface Beside {
 /** Works out what stands beside options, by the assignment they come to. */
 export function useBeside(assignmentOf: (option: Option) => Assignment) {
   const { file, machine, now, pieces, shop } = useJob()
-  const { data: own } = useShopQuery()
   const { data: lists } = useValidatedListsQuery()
   const line = lists?.find(({ modelId }) => modelId === file.machine.modelId)
   const { data: list } = useValidatedListQuery(line?.id ?? '', { skip: !line })
   const index = useMemo(() => list && indexed(list.entries), [list])
-  const terms = own?.terms ?? STARTING_TERMS
+  const { terms } = useShop()
   return useCallback(
     (option: Option): Beside => {
       const assignment = assignmentOf(option)

@@ -1,7 +1,6 @@
-import { type Quote, type QuoteDocument, STARTING_TERMS, type Terms } from '@tembrix/core/records'
+import type { Quote, QuoteDocument, Terms } from '@tembrix/core/records'
 import { useMemo } from 'react'
-import { useModelsQuery, useShopQuery } from '../../../base/data'
-import { type Need, useJob, useNeed } from '../file'
+import { type Need, useJob, useModelRecord, useNeed, useShop } from '../file'
 import { type Basis, documentOf, type Worked, workedOption } from './document'
 
 export interface Quoting {
@@ -17,12 +16,10 @@ export interface Quoting {
 export function useQuote(quoteId?: string): Quoting {
   const view = useJob()
   const need = useNeed()
-  const { data: shop } = useShopQuery()
-  const { data: models } = useModelsQuery()
-  const terms = shop?.terms ?? STARTING_TERMS
-  const { quotes, machine } = view.file
+  const { terms } = useShop()
+  const { quotes } = view.file
   const quote = (quoteId ? quotes.find(({ id }) => id === quoteId) : quotes.at(-1)) ?? null
-  const model = models?.find(({ id }) => id === machine.modelId)
+  const model = useModelRecord()
   return useMemo(() => {
     if (!quote) return { terms, need, quote: null, worked: [], document: null }
     const basis: Basis = { view, terms, model, gainOf: need.gainOf }

@@ -1,7 +1,6 @@
 import type { Assignment } from '@tembrix/core/records'
 import { type ReactNode, useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { Navigate, Outlet, useLocation, useNavigate, useParams } from 'react-router'
-import { useShopQuery } from '../../../base/data'
 import { money, plural } from '../../../base/format'
 import { Bar } from '../../../base/shell'
 import { Button, Message, Unread } from '../../../base/ui'
@@ -9,7 +8,16 @@ import { BoardColumn, BoardStrip, Desk, Legend } from '../../../parts/board'
 import { Frame } from '../../../parts/frame'
 import { UndoButtons } from '../../../parts/undo'
 import { BenchContext } from '../bench'
-import { Deferred, JobProvider, type JobView, useJob, useJobAt, useJobPart, useUndo } from '../file'
+import {
+  Deferred,
+  JobProvider,
+  type JobView,
+  useJob,
+  useJobAt,
+  useJobPart,
+  useShop,
+  useUndo,
+} from '../file'
 import { FoundTray } from '../identify'
 import { MachineSwitch } from '../like'
 import { WriteButton } from '../messages'
@@ -223,10 +231,8 @@ function JobStrip({
 
 /** Opens the step where work goes on. */
 export function Start() {
-  const { data: shop } = useShopQuery()
-  const view = useJob()
-  if (!shop) return null
-  return <Navigate to={goesOnAt(stepsOf(view, shop.terms.testHours))} replace />
+  const { terms } = useShop()
+  return <Navigate to={goesOnAt(stepsOf(useJob(), terms.testHours))} replace />
 }
 
 function costFigure({ total, unpriced }: JobView['cost'], budget: number | null) {

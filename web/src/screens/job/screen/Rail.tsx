@@ -1,15 +1,14 @@
 import { Ban, Check, TriangleAlert } from 'lucide-react'
 import { memo, useCallback, useEffect, useRef } from 'react'
 import { NavLink, useLocation, useNavigate, useParams } from 'react-router'
-import { useShopQuery } from '../../../base/data'
 import { useCommand } from '../../../base/keys'
-import { useJob } from '../file'
+import { useJob, useShop } from '../file'
 import { type Step, stepsOf } from './steps'
 
 /** The steps of the job: done, needing attention, blocked and by what. */
 export const Rail = memo(function Rail() {
-  const { data: shop } = useShopQuery()
-  const steps = stepsOf(useJob(), shop?.terms.testHours ?? null)
+  const { terms } = useShop()
+  const steps = stepsOf(useJob(), terms.testHours)
   const { pathname } = useLocation()
   const rail = useRef<HTMLElement>(null)
   // biome-ignore lint/correctness/useExhaustiveDependencies: the step that is open has changed with it

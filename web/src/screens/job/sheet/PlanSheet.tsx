@@ -1,6 +1,4 @@
-import { STARTING_TERMS } from '@tembrix/core/records'
-import { useModelsQuery, useShopQuery } from '../../../base/data'
-import { useJob } from '../file'
+import { useJob, useModelRecord, useShop } from '../file'
 import { JobPaper } from './JobPaper'
 import { JobSheet } from './JobSheet'
 import { planPaper } from './planPaper'
@@ -16,8 +14,7 @@ export function PlanSheet() {
 
 function Sheet() {
   const view = useJob()
-  const { data: shop } = useShopQuery()
-  const { data: models } = useModelsQuery()
-  const model = models?.find(({ id }) => id === view.file.machine.modelId)
-  return <JobPaper paper={planPaper(view, model, shop?.terms ?? STARTING_TERMS)} />
+  const { terms } = useShop()
+  const model = useModelRecord()
+  return <JobPaper paper={planPaper(view, model, terms)} />
 }

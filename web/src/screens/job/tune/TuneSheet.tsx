@@ -1,9 +1,7 @@
 import { profileVolts } from '@tembrix/core/job'
-import { STARTING_TERMS } from '@tembrix/core/records'
 import { Link } from 'react-router'
-import { useShopQuery } from '../../../base/data'
 import { Message } from '../../../base/ui'
-import { useJob } from '../file'
+import { useJob, useShop } from '../file'
 import { JobPaper, JobSheet } from '../sheet'
 import { tunePaper } from './tunePaper'
 import { useTune } from './useTune'
@@ -19,7 +17,7 @@ export function TuneSheet() {
 
 function Sheet() {
   const { file, machine, plan, planned } = useJob()
-  const { data: shop } = useShopQuery()
+  const { terms } = useShop()
   const { ladder, rated, tried } = useTune()
   const set = ladder?.end === 'DONE' ? ladder.holds : null
   if (!set || !rated) {
@@ -33,7 +31,7 @@ function Sheet() {
     )
   }
   const paper = tunePaper({
-    shop: shop?.terms ?? STARTING_TERMS,
+    shop: terms,
     number: file.number,
     customerName: file.customer.name,
     machineName: machine.name,

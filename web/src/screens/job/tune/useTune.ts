@@ -1,6 +1,6 @@
 import { evaluate } from '@tembrix/core/evaluate'
 import type { Evaluation } from '@tembrix/core/model'
-import { forecaster, STARTING_USES } from '@tembrix/core/sizing'
+import { forecaster } from '@tembrix/core/sizing'
 import {
   type Ladder,
   ladder,
@@ -13,9 +13,8 @@ import {
   tuneRefusal,
 } from '@tembrix/core/tune'
 import { useMemo } from 'react'
-import { useShopQuery } from '../../../base/data'
 import { useTechnician } from '../../../base/shell'
-import { useJob, useVerification } from '../file'
+import { useJob, useShop, useVerification } from '../file'
 
 export interface Tuning {
   refusal: TuneRefusal | null
@@ -41,12 +40,11 @@ const UNKNOWN_GAIN = 1.01
 /** What the planned modules can be set to on this machine, and how far the ladder has been climbed. */
 export function useTune(): Tuning {
   const { file, machine, plan, planned, learned, edit } = useJob()
-  const { data: shop } = useShopQuery()
   const [technician] = useTechnician()
   const { record, set } = useVerification()
   const { placement, settings } = planned
   const { profile } = settings
-  const table = shop?.uses ?? STARTING_USES
+  const { uses: table } = useShop()
   const refusal = useMemo(() => tuneRefusal(machine, placement), [machine, placement])
   const picture = useMemo(
     () => (refusal ? [] : speedPicture(machine, placement, profile)),

@@ -2,12 +2,11 @@ import { hoursOf, testsThatCount } from '@tembrix/core/diagnose'
 import { planKey } from '@tembrix/core/job'
 import { StabilityRun } from '@tembrix/core/records'
 import { Trash2 } from 'lucide-react'
-import { useShopQuery } from '../../../base/data'
 import { Faults, useSaveForm } from '../../../base/form'
 import { numberFrom, plural, tidy } from '../../../base/format'
 import { useTechnician } from '../../../base/shell'
 import { Button, Field, IconButton, TextInput } from '../../../base/ui'
-import { useJob } from '../file'
+import { useJob, useShop } from '../file'
 import type { Verifying } from './useVerify'
 
 /** What is typed of a run; who and when is noted with it. */
@@ -39,8 +38,7 @@ export function Stability({ verifying: { record, set } }: { verifying: Verifying
       )}
     </Field>
   )
-  const { data: shop } = useShopQuery()
-  const ruleHours = shop?.terms.testHours ?? null
+  const { testHours: ruleHours } = useShop().terms
   const counted = testsThatCount(record.stability, plan)
   const errors = counted.reduce((sum, run) => sum + run.errors, 0)
   return (

@@ -1,15 +1,9 @@
-import {
-  doubtfulOf,
-  type Made,
-  STARTING_CAUSES,
-  type Suspicion,
-  suspect,
-} from '@tembrix/core/diagnose'
+import { doubtfulOf, type Made, type Suspicion, suspect } from '@tembrix/core/diagnose'
 import { RotateCcw } from 'lucide-react'
 import { useMemo } from 'react'
-import { useShopQuery } from '../../../base/data'
 import { list } from '../../../base/format'
 import { Button } from '../../../base/ui'
+import { useShop } from '../file'
 import { ACTION_WORDS, outcomeWords } from '../trials'
 import type { Verifying } from './useVerify'
 
@@ -21,15 +15,14 @@ interface Props {
 /** The trials made and what came of each. An answer can be taken back or marked as unsure; what does not fit the others is said. */
 export function TrialList({ verifying, suspicion }: Props) {
   const { record, trials, set } = verifying
-  const { data: shop } = useShopQuery()
+  const { causes } = useShop()
   const begun = record.trials.length > 0
   const doubtful = useMemo(() => {
     const [first] = trials
     if (!first) return []
-    const causes = shop?.causes ?? STARTING_CAUSES
     const { bench } = suspicion
     return doubtfulOf(suspect(bench, first.arrangement, first.profile, causes), trials)
-  }, [suspicion, trials, shop])
+  }, [suspicion, trials, causes])
   return (
     <section aria-label="Trials made" className="text-[0.93rem]">
       <h3 className="text-base font-semibold">Tried so far</h3>

@@ -3,10 +3,9 @@ import { standingOf } from '@tembrix/core/job'
 import { STAGES } from '@tembrix/core/records'
 import { CircleCheck } from 'lucide-react'
 import { useNavigate } from 'react-router'
-import { useShopQuery } from '../../../base/data'
 import { list } from '../../../base/format'
 import { Button, Field, TextInput } from '../../../base/ui'
-import { OnTo, useJob } from '../file'
+import { OnTo, useJob, useShop } from '../file'
 import type { Verifying } from './useVerify'
 import { MISSING_WORDS } from './words'
 
@@ -21,11 +20,8 @@ export function Verified({ verifying: { record, set } }: { verifying: Verifying 
   const view = useJob()
   const { file, edit } = view
   const navigate = useNavigate()
-  const { data: shop } = useShopQuery()
-  const standing = standingOf(
-    { ...view, ceilings: view.learned.ceilings },
-    shop?.terms.testHours ?? null,
-  )
+  const { terms } = useShop()
+  const standing = standingOf({ ...view, ceilings: view.learned.ceilings }, terms.testHours)
   const past = STAGES.indexOf(file.stage) >= STAGES.indexOf('handover')
   const missing = standing?.kind === 'open' ? standing.missing : []
   const accepted = record.accepted ?? {}

@@ -1,4 +1,4 @@
-import { type Difference, type Made, STARTING_CAUSES, type Suspicion } from '@tembrix/core/diagnose'
+import type { Difference, Made, Suspicion } from '@tembrix/core/diagnose'
 import {
   channelsMeasured,
   differencesFound,
@@ -10,8 +10,7 @@ import {
 import type { ChannelsTold } from '@tembrix/core/measure'
 import type { Verification, VerificationChange } from '@tembrix/core/records'
 import { useMemo } from 'react'
-import { useShopQuery } from '../../../base/data'
-import { useJob, useVerification } from '../file'
+import { useJob, useShop, useVerification } from '../file'
 
 export interface Verifying {
   record: Verification
@@ -38,8 +37,7 @@ export function useVerify(): Verifying {
   const channels = useMemo(() => channelsMeasured(view), [view])
   const found = useMemo(() => differencesFound(view), [view])
   const trials = useMemo(() => trialsMade(record, found, planned), [record, found, planned])
-  const { data: shop } = useShopQuery()
-  const causes = shop?.causes ?? STARTING_CAUSES
+  const { causes } = useShop()
   const known = useMemo(
     () => knownGood(machine, now, planned, shelf, file.id),
     [machine, now, planned, shelf, file.id],
