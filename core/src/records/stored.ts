@@ -22,4 +22,4 @@ export const ShortText = z.string().trim().max(200)
 export const LongText = z.string().max(10_000)
 
 /** An amount of money in minor units (cents). */
-export const Money = z.int().min(0).max(100_000_000)
+export const Money = z.int().min(0).max(100_000_000).meta({ unit: 'minor units' })

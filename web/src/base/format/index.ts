@@ -24,4 +24,5 @@ export {
 } from './figures'
 export { calculateIn, currencySign, inUnits, minorFrom, minorUnits, money, moneyIn } from './money'
 export { dateFrom, noDate } from './typedDate'
+export { AS_A_WHOLE, isAside, type NameOf, valueWords } from './values'
 export { capital, list, plural, uncapital } from './words'

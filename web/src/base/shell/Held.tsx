@@ -12,9 +12,8 @@ import {
   useAppSelector,
   yielded,
 } from '../data'
-import { capacity, fieldName } from '../format'
+import { AS_A_WHOLE, capacity, fieldName, type NameOf, valueWords } from '../format'
 import { Button } from '../ui'
-import { inWords, type Names } from './inWords'
 
 /** A write that waits for a person: what it is, why it waits, and the ways out. */
 export function HeldEntry({ entry }: { entry: Entry }) {
@@ -75,7 +74,7 @@ function Conflict({ entry, held: { stored, clashes } }: ConflictProps) {
   const dispatch = useAppDispatch()
   const what = FACTS[entry.collection].called
   const { act, action } = entry
-  const names = useNames()
+  const nameOf = useNames()
   const removing = action === 'remove'
   const decides = removing || action === 'expect'
   const others = Object.keys(entry.fields).filter((name) => !clashes.includes(name))
@@ -113,8 +112,12 @@ function Conflict({ entry, held: { stored, clashes } }: ConflictProps) {
                 <th scope="row" className="py-1 pr-3 font-semibold">
                   {fieldName(name)}
                 </th>
-                <td className="py-1 pr-3 break-words">{inWords(entry.fields[name], names)}</td>
-                <td className="py-1 break-words">{inWords(stored[name], names)}</td>
+                <td className="py-1 pr-3 break-words">
+                  {valueWords(entry.fields[name], name, nameOf, AS_A_WHOLE)}
+                </td>
+                <td className="py-1 break-words">
+                  {valueWords(stored[name], name, nameOf, AS_A_WHOLE)}
+                </td>
               </tr>
             ))}
           </tbody>
@@ -158,15 +161,17 @@ interface MineProps {
   longest?: number
 }
 
-function Mine({ entry, fields, longest }: MineProps) {
-  const names = useNames()
+function Mine({ entry, fields, longest = AS_A_WHOLE.longest }: MineProps) {
+  const nameOf = useNames()
   if (fields.length === 0) return null
   return (
     <dl className="mb-3 grid max-h-48 grid-cols-[auto_1fr] gap-x-3 overflow-auto text-[0.93rem]">
       {fields.map((name) => (
         <Fragment key={name}>
           <dt className="font-semibold">{fieldName(name)}</dt>
-          <dd className="break-words">{inWords(entry.fields[name], names, longest)}</dd>
+          <dd className="break-words">
+            {valueWords(entry.fields[name], name, nameOf, { ...AS_A_WHOLE, longest })}
+          </dd>
         </Fragment>
       ))}
     </dl>
@@ -184,9 +189,9 @@ function TryAgain({ entry }: { entry: Entry }) {
 
 function CopyMine({ entry }: { entry: Entry }) {
   const [copied, setCopied] = useState(false)
-  const names = useNames()
+  const nameOf = useNames()
   const text = Object.entries(entry.fields)
-    .map(([name, value]) => `${fieldName(name)}: ${inWords(value, names)}`)
+    .map(([name, value]) => `${fieldName(name)}: ${valueWords(value, name, nameOf, AS_A_WHOLE)}`)
     .join('\n')
   return (
     <Button
@@ -220,18 +225,19 @@ function GiveUp({ entry }: { entry: Entry }) {
 const SHORT = 80
 
 /** What the ids in a write stand for, as far as it was read. */
-function useNames(): Names {
+function useNames(): NameOf {
   const queries = useAppSelector((state) => state.api.queries)
   return useMemo(() => {
     const read = Object.values(queries).map((query) => query?.data)
     const jobs = read.filter((one): one is JobFile => isJob(one))
     const modules = read.flatMap((one) => (Array.isArray(one) ? one : [])).filter(isModule)
-    return new Map([
+    const names = new Map([
       ...[...modules, ...jobs.flatMap((job) => job.modules)].map(
         ({ id, module }) => [id, `${capacity(module.capacityGiB)}, ${module.article}`] as const,
       ),
       ...jobs.flatMap((job) => job.plans).map(({ id, name }) => [id, name] as const),
     ])
+    return (id) => names.get(id)
   }, [queries])
 }
 

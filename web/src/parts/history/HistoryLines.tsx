@@ -1,9 +1,8 @@
 import type { HistoryLine } from '@tembrix/core/records'
 import { type ReactNode, useState } from 'react'
-import { ago, plural } from '../../base/format'
+import { ago, type NameOf, plural } from '../../base/format'
 import { Button } from '../../base/ui'
 import { changesIn } from './changes'
-import type { NameOf } from './values'
 import { sentence } from './words'
 
 interface Props {

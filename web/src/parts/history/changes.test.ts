@@ -33,6 +33,11 @@ test.each<[string, Record<string, object>, string[]]>([
     ['What came with it: “a bag” → “a mouse”'],
   ],
   [
+    'what an old module is taken for',
+    { credits: { [MODULE]: [1250, 1500] } },
+    ['Credits, 8 GB DDR4-2400 SO-DIMM: €12.50 → €15.00'],
+  ],
+  [
     'a limit within the record of the machine',
     { machine: { limits: { totalGiB: [16, 32] } } },
     ['Slots and limits, in all: 16 GB → 32 GB'],

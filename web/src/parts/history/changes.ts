@@ -1,12 +1,13 @@
 import { type Changed, changedIn } from '@tembrix/core/history'
 import type { HistoryLine } from '@tembrix/core/records'
-import { capital, fieldName, WEEKDAYS } from '../../base/format'
-import { ID, isAside, type NameOf, valueWords } from './values'
+import { capital, fieldName, isAside, type NameOf, valueWords, WEEKDAYS } from '../../base/format'
 
 /** Papers that are kept as they were given out: that there is one is all to say of them here. */
 const PAPERS = new Set(['document'])
 /** What only holds other things together. */
 const HOLDERS = new Set(['limits', 'module', 'timings', 'settings', 'moduleId'])
+
+const ID = /[\da-f]{8}-(?:[\da-f]{4}-){3}[\da-f]{12}/i
 
 /** What a step at the bench begins with; slots follow. */
 const CODE = /^[A-Z][A-Z_]{2,}(?= |$)/
@@ -42,7 +43,7 @@ function placeWords(path: readonly string[], nameOf: NameOf): string {
 }
 
 function changeWords(changed: Changed, nameOf: NameOf): string {
-  const field = changed.path.findLast((part) => !/^\d+$/.test(part)) ?? ''
+  const field = changed.path.findLast((part) => !/^\d+$/.test(part) && !ID.test(part)) ?? ''
   const words = (value: unknown) => valueWords(value, field, nameOf)
   if ('was' in changed) return `${words(changed.was)} → ${words(changed.is)}`
   const { gone, come } = changed

@@ -1,2 +1,1 @@
 export { HistoryLines } from './HistoryLines'
-export type { NameOf } from './values'

@@ -1,8 +1,8 @@
 import { KINDS, ShopPatch } from '@tembrix/core/records'
 import { expect, test } from 'vitest'
 import { z } from 'zod'
-import { fieldName } from '../../base/format'
-import { valueWords } from './values'
+import { fieldName } from './fields'
+import { AS_A_WHOLE, valueWords } from './values'
 
 const MODULE = '00000000-0000-4000-8000-000000000001'
 const nameOf = (id: string) => (id === MODULE ? '8 GB DDR4-2400 SO-DIMM' : undefined)
@@ -38,6 +38,47 @@ test.each<[unknown, string, string]>([
   expect(valueWords(value, field, nameOf)).toBe(words)
 })
 
+test.each<[unknown, string, string]>([
+  [null, 'note', '–'],
+  ['', 'note', '–'],
+  [{}, 'placement', '–'],
+  [0, 'seconds', '0'],
+  [false, 'profile', 'no'],
+  ['as typed', 'note', 'as typed'],
+  ['x'.repeat(500), 'note', 'x'.repeat(500)],
+  // Never in the units it is stored in.
+  [60_000, 'budget', '€600.00'],
+  ['2030-02-10', 'dueOn', '10 Feb 2030'],
+  [24, 'wantedGiB', '24 GB'],
+  [{ B: { moduleId: MODULE, unit: 0 } }, 'placement', 'B: 8 GB DDR4-2400 SO-DIMM'],
+  [
+    { A: { moduleId: MODULE.replace('1', '2'), unit: 0 } },
+    'found',
+    'A: one that is not at hand here',
+  ],
+  [
+    { [MODULE]: { to: 'shelf', price: 1500 } },
+    'removed',
+    '8 GB DDR4-2400 SO-DIMM: to: shelf; price: €15.00',
+  ],
+  [
+    [{ id: MODULE, takenBy: 'Mika' }, { takenBy: 'Runa' }],
+    'readings',
+    'taken by: Mika and taken by: Runa',
+  ],
+  ['2030-03-01T12:30:00.000', 'at', '1 Mar 2030, 12:30'],
+])('%j as %s, to be compared, is there as a whole', (value, field, words) => {
+  expect(valueWords(value, field, nameOf, AS_A_WHOLE)).toBe(words)
+})
+
+test('to be compared, what has parts is cut where it is long, a text never', () => {
+  const whole = valueWords({ note: 'b'.repeat(500) }, 'sizing', nameOf, {
+    ...AS_A_WHOLE,
+    longest: 80,
+  })
+  expect(whole).toBe(`notes: ${'b'.repeat(73)}…`)
+})
+
 test('a moment is a day and a time', () => {
   expect(valueWords('2030-02-10T10:00:00.000Z', 'at', nameOf)).toMatch(/^10 Feb 2030, \d\d:00$/)
 })
@@ -51,6 +92,32 @@ test('every field that can be changed is called something one can read', () => {
     }
   }
 })
+
+test('every amount of money is read as one', () => {
+  const patches = [...Object.values(KINDS).map((kind) => kind.patch), ShopPatch]
+  const amounts = patches.flatMap((patch) =>
+    amountsIn(z.toJSONSchema(patch, { io: 'input', unrepresentable: 'any' }), ''),
+  )
+  expect(amounts).toEqual(
+    expect.arrayContaining(['budget', 'price', 'cost', 'hourlyRate', 'credits']),
+  )
+  for (const name of amounts) {
+    // Of a map of amounts, each by what it is for.
+    const one = name === 'credits' ? { [MODULE]: 1250 } : 1250
+    expect(valueWords(one, name, nameOf), name).toContain('€12.50')
+  }
+})
+
+/** Names of the fields that hold amounts of money, in whatever depth. */
+function amountsIn(schema: unknown, name: string): string[] {
+  if (typeof schema !== 'object' || schema === null) return []
+  if ('unit' in schema && schema.unit === 'minor units') return [name]
+  return Object.entries(schema).flatMap(([key, value]) =>
+    key === 'properties'
+      ? Object.entries(value as object).flatMap(([field, one]) => amountsIn(one, field))
+      : amountsIn(value, name),
+  )
+}
 
 /** Names of properties, in whatever depth. */
 function namesIn(schema: unknown): string[] {
