@@ -105,6 +105,16 @@ test('what was written while no news came is shown once it comes again', async (
   await expect(line).toContainText('Slow since the move')
 })
 
+test('the week on a phone begins with today in sight', async ({ page, app }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  // A Sunday, the last of the week.
+  await page.clock.setFixedTime(new Date('2030-05-12T12:00:00'))
+  await page.goto(`${app.address}/?show=week`)
+  await expect(page.getByRole('columnheader').filter({ hasText: 'Sunday' })).toBeInViewport({
+    ratio: 0.9,
+  })
+})
+
 test('a job moves through the day as things happen to it, at every screen', async ({
   page,
   app,

@@ -8,8 +8,6 @@ const look = cva(
       look: {
         plain: 'hover:bg-sheet-2',
         remove: 'hover:bg-stop-soft',
-        /** On a picture or a drawing. */
-        over: 'bg-sheet/90 text-ink hover:bg-sheet',
         /** On the board. */
         board: 'text-pcb-ink hover:bg-pcb-2',
         /** On a toast. */

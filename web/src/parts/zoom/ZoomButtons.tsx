@@ -1,7 +1,7 @@
 import { Maximize, ZoomIn, ZoomOut } from 'lucide-react'
 import { IconButton } from '../../base/ui'
 
-/** Nearer and further, for who has no wheel and no two fingers free. */
+/** Nearer and further, for who has no wheel and no two fingers free. Beside what is zoomed: over it they would hide a part. */
 export function ZoomButtons({
   nearer,
   further,
@@ -12,14 +12,14 @@ export function ZoomButtons({
   whole: () => void
 }) {
   return (
-    <div className="zoom absolute right-1 bottom-1 z-10 flex gap-1">
-      <IconButton label="Zoom in" look="over" onClick={nearer}>
+    <div className="flex gap-1">
+      <IconButton label="Zoom in" onClick={nearer}>
         <ZoomIn size={18} aria-hidden />
       </IconButton>
-      <IconButton label="Zoom out" look="over" onClick={further}>
+      <IconButton label="Zoom out" onClick={further}>
         <ZoomOut size={18} aria-hidden />
       </IconButton>
-      <IconButton label="The whole picture" look="over" onClick={whole}>
+      <IconButton label="The whole picture" onClick={whole}>
         <Maximize size={18} aria-hidden />
       </IconButton>
     </div>

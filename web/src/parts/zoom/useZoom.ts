@@ -32,7 +32,7 @@ export function useZoom() {
       .filter(
         (event) =>
           !event.button &&
-          !(event.target as Element).closest('.pin, .zoom') &&
+          !(event.target as Element).closest('.pin') &&
           (event.type !== 'wheel' || event.ctrlKey),
       )
       .on('zoom', ({ transform }: D3ZoomEvent<HTMLDivElement, unknown>) => setTransform(transform))

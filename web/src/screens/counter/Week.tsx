@@ -6,7 +6,7 @@ import { atBench, type PlannedDay, plannedWeek } from '@tembrix/core/counter'
 import type { JobLine } from '@tembrix/core/records'
 import { addDays, parseISO, startOfISOWeek } from 'date-fns'
 import { ChevronLeft, ChevronRight } from 'lucide-react'
-import { useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { useMoveJobMutation, useOpenJobsQuery, useShopQuery } from '../../base/data'
 import { day, duration, isoDay, plural, today, WEEKDAYS } from '../../base/format'
@@ -67,6 +67,12 @@ function Grid({ monday, week }: { monday: string; week: readonly PlannedDay<JobL
   const [moveJob] = useMoveJobMutation()
   const [fault, setFault] = useState('')
   const byDay = new Map(week.map((one) => [one.on, one]))
+  const days = useRef<HTMLDivElement>(null)
+  // Where not all days have room, today is what is asked for first.
+  useEffect(() => {
+    const now = days.current?.querySelector<HTMLElement>('.fc-day-today')
+    if (days.current && now) days.current.scrollLeft = now.offsetLeft
+  }, [])
 
   async function dropped({ event, revert }: EventDropArg) {
     const dueOn = event.start && isoDay(event.start)
@@ -82,7 +88,7 @@ function Grid({ monday, week }: { monday: string; week: readonly PlannedDay<JobL
   }
   return (
     <>
-      <div className="overflow-x-auto">
+      <div ref={days} className="overflow-x-auto">
         <div className="week min-w-[56rem]">
           <FullCalendar
             plugins={[dayGrid, interaction]}

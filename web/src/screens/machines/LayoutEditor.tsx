@@ -69,7 +69,6 @@ export function LayoutEditor({ machine, onSlots }: Props) {
           ref={frame}
           className="relative aspect-[16/9] w-full touch-none overflow-hidden rounded-md border-2 border-pcb-2 bg-pcb text-pcb-ink"
         >
-          <ZoomButtons nearer={nearer} further={further} whole={whole} />
           <div ref={board} style={style} className="relative h-full w-full">
             <div
               style={at(layout.processor)}
@@ -93,8 +92,8 @@ export function LayoutEditor({ machine, onSlots }: Props) {
           </div>
         </div>
       </DndContext>
-      <div className="flex flex-wrap items-center justify-between gap-2 text-sm text-ink-2">
-        <span>
+      <div className="flex flex-wrap items-center gap-2 text-sm text-ink-2">
+        <span className="grow basis-60">
           Drag a slot to where it sits; arrow keys move it, with Shift they size it. Ctrl and the
           wheel or two fingers zoom.
         </span>
@@ -105,6 +104,7 @@ export function LayoutEditor({ machine, onSlots }: Props) {
         >
           <RotateCcw size={15} aria-hidden /> Place by itself
         </Button>
+        <ZoomButtons nearer={nearer} further={further} whole={whole} />
       </div>
     </section>
   )

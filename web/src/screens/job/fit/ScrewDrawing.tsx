@@ -90,55 +90,60 @@ export function ScrewDrawing(props: Props) {
 
   return (
     <div
-      ref={frame}
-      className="relative mx-auto w-full touch-none overflow-hidden rounded-sm border-2 border-rule-2 bg-sheet-2"
-      style={{ aspectRatio: ratio, maxWidth: `calc(70dvh * ${ratio})` }}
+      className="mx-auto flex w-full flex-col items-end gap-1"
+      style={{ maxWidth: `calc(70dvh * ${ratio})` }}
     >
-      <ZoomButtons nearer={nearer} further={further} whole={whole} />
-      <div ref={area} style={style} className="relative h-full w-full">
-        {photoId ? (
-          <Underneath photoId={photoId} onRatio={setRatio} />
-        ) : (
-          <Outline onRatio={setRatio} />
-        )}
-        {onPlace && (
-          <button
-            type="button"
-            aria-label="Place a screw: press, or arrow keys and Enter"
-            className="absolute inset-0 h-full w-full cursor-crosshair"
-            onClick={clicked}
-            onKeyDown={keyed}
-            onFocus={(event) =>
-              event.target.matches(':focus-visible') && setCross({ x: 0.5, y: 0.5 })
-            }
-            onBlur={() => setCross(null)}
-          />
-        )}
-        {cross && (
-          <span
-            aria-hidden
-            className="pointer-events-none absolute size-6 -translate-1/2 border-t-2 border-l-2 border-stop"
-            style={{ left: `${cross.x * 100}%`, top: `${cross.y * 100}%` }}
-          />
-        )}
-        <DndContext sensors={sensors} onDragEnd={dropped}>
-          {pins.map((pin, at) => (
-            <Pin
-              key={pin.id}
-              pin={pin}
-              number={at + 1}
-              lengths={lengths}
-              chosen={pin.id === chosen && !back}
-              pressed={back ? back.has(pin.id) : pin.id === chosen}
-              back={back?.has(pin.id) ?? false}
-              fixed={back !== null}
-              widthOf={() => area.current}
-              onPress={() => onPin(pin.id)}
-              onKey={(event) => pinKeyed(event, pin)}
+      <div
+        ref={frame}
+        className="relative w-full touch-none overflow-hidden rounded-sm border-2 border-rule-2 bg-sheet-2"
+        style={{ aspectRatio: ratio }}
+      >
+        <div ref={area} style={style} className="relative h-full w-full">
+          {photoId ? (
+            <Underneath photoId={photoId} onRatio={setRatio} />
+          ) : (
+            <Outline onRatio={setRatio} />
+          )}
+          {onPlace && (
+            <button
+              type="button"
+              aria-label="Place a screw: press, or arrow keys and Enter"
+              className="absolute inset-0 h-full w-full cursor-crosshair"
+              onClick={clicked}
+              onKeyDown={keyed}
+              onFocus={(event) =>
+                event.target.matches(':focus-visible') && setCross({ x: 0.5, y: 0.5 })
+              }
+              onBlur={() => setCross(null)}
             />
-          ))}
-        </DndContext>
+          )}
+          {cross && (
+            <span
+              aria-hidden
+              className="pointer-events-none absolute size-6 -translate-1/2 border-t-2 border-l-2 border-stop"
+              style={{ left: `${cross.x * 100}%`, top: `${cross.y * 100}%` }}
+            />
+          )}
+          <DndContext sensors={sensors} onDragEnd={dropped}>
+            {pins.map((pin, at) => (
+              <Pin
+                key={pin.id}
+                pin={pin}
+                number={at + 1}
+                lengths={lengths}
+                chosen={pin.id === chosen && !back}
+                pressed={back ? back.has(pin.id) : pin.id === chosen}
+                back={back?.has(pin.id) ?? false}
+                fixed={back !== null}
+                widthOf={() => area.current}
+                onPress={() => onPin(pin.id)}
+                onKey={(event) => pinKeyed(event, pin)}
+              />
+            ))}
+          </DndContext>
+        </div>
       </div>
+      <ZoomButtons nearer={nearer} further={further} whole={whole} />
     </div>
   )
 }

@@ -12,7 +12,7 @@ export function NeedLine({ need, spend }: { need: Need; spend: Budget }) {
   const form = useJobForm('jobs', file, JobChange.shape)
   const { isSet, minGiB, demand, policy } = need
   return (
-    <div className="grid grid-cols-[2fr_1.2fr_3fr] gap-x-3 gap-y-2">
+    <div className="grid grid-cols-[1.6fr_1fr] gap-x-3 gap-y-2 @md:grid-cols-[2fr_1.2fr_3fr]">
       <Field
         label="At least, GB usable"
         error={form.error('sizing', 'wantedGiB') && 'Enter an amount of memory, in GB.'}
@@ -57,6 +57,7 @@ export function NeedLine({ need, spend }: { need: Need; spend: Budget }) {
       </Field>
       <Field
         label="Buying policy"
+        className="@max-md:col-span-2"
         aside={
           <p className="text-sm text-ink-2">
             {file.budget === null

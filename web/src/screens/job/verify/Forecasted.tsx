@@ -36,7 +36,7 @@ export function Forecasted({ tested }: { tested: readonly Tested<unknown>[] }) {
                 <span className="block text-sm text-ink-2">{test}</span>
               </th>
               <td className="pr-2">
-                {times(most[0])} to {times(most[1])}
+                {times(most[0], 0)} to {times(most[1], 0)}
                 <span className="block text-sm text-ink-2">{mostlyBy(parts)}</span>
               </td>
               <td className="pr-2">

@@ -101,10 +101,10 @@ export const CHANGE_WORDS: Record<Change, string> = {
   latency: 'the latency',
 }
 
-export const times = (ratio: number): string =>
+export const times = (ratio: number, digits = 1): string =>
   ratio >= 2 || ratio <= 0.5
     ? `${tidy(ratio)} times`
-    : `${ratio >= 1 ? '+' : '−'}${tidy(Math.abs(ratio - 1) * 100, 1)} %`
+    : `${ratio >= 1 ? '+' : '−'}${tidy(Math.abs(ratio - 1) * 100, digits)} %`
 
 /** The figures of a log of frame times, each under its own name, since the ways to say “slowest” differ. */
 export const RATE_WORDS: Record<FrameRate, string> = {
