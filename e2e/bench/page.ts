@@ -43,10 +43,12 @@ const times = await page.evaluate(async (drops) => {
     slots[from]?.click()
     await frame()
     await frame()
+    const before = slots[to]?.getAttribute('aria-label')
     const begun = performance.now()
     slots[to]?.click()
     await Promise.resolve()
     scripting.push(performance.now() - begun)
+    if (slots[to]?.getAttribute('aria-label') === before) throw new Error('Nothing was put there.')
     await frame()
     painted.push(performance.now() - begun)
   }

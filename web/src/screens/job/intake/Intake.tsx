@@ -6,7 +6,7 @@ import {
 } from '@tembrix/core/records'
 import { currencySign, inUnits, minorFrom, noDate } from '../../../base/format'
 import { DateInput, Field, Select, TextInput } from '../../../base/ui'
-import { OnTo, useJobForm, useJobPart } from '../file'
+import { OnTo, useJobFields, useJobForm, useJobPart } from '../file'
 import { LikeMachines } from '../like'
 import { PrintLink } from '../sheet'
 import { CustomerData } from './CustomerData'
@@ -77,10 +77,12 @@ function Customer() {
   )
 }
 
+const ASKED = ['complaint', 'uses', 'budget', 'dueOn', 'followUpOn'] as const
+
 /** What the customer wants: what is wrong, what it is for, by when and for how much. */
 function Asked() {
-  const file = useJobPart((job) => job.file)
-  const job = useJobForm('jobs', file, JobChange.shape)
+  const asked = useJobFields(ASKED)
+  const job = useJobForm('jobs', asked, JobChange.shape)
   const budget = job.value('budget')
   return (
     <>
@@ -151,10 +153,12 @@ const BACKUP_NAMES: Record<BackupConsent, string> = {
   declined: 'the customer wants none',
 }
 
+const RECEIVED = ['condition', 'accessories', 'login', 'backup'] as const
+
 /** What was received: how the machine looks, what came with it, and whether its data is kept elsewhere. */
 function Received() {
-  const file = useJobPart((job) => job.file)
-  const job = useJobForm('jobs', file, JobChange.shape)
+  const received = useJobFields(RECEIVED)
+  const job = useJobForm('jobs', received, JobChange.shape)
   const accessories = job.value('accessories')
   return (
     <>
@@ -185,7 +189,7 @@ function Received() {
           />
         )}
       </Field>
-      <GettingIn job={job} jobId={file.id} />
+      <GettingIn job={job} jobId={received.id} />
       <Field label="A copy of the data" error={job.error('backup')}>
         {(control) => (
           <Select
