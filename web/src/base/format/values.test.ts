@@ -67,6 +67,8 @@ test.each<[unknown, string, string]>([
     'taken by: Mika and taken by: Runa',
   ],
   ['2030-03-01T12:30:00.000', 'at', '1 Mar 2030, 12:30'],
+  [{ profile: false, years: 2 }, 'settings', 'memory profile: no; years: 2'],
+  [{ state: 'done', by: 'Mika' }, 'seat', 'state: done; by whom: Mika'],
 ])('%j as %s, to be compared, is there as a whole', (value, field, words) => {
   expect(valueWords(value, field, nameOf, AS_A_WHOLE)).toBe(words)
 })

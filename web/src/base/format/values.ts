@@ -17,6 +17,8 @@ interface Style {
   /** The most letters of a thing that has parts, and the most things of a list. */
   longest: number
   listed: number
+  /** Whether a field of a thing is to be read at all. */
+  says: (field: string, value: unknown) => boolean
   /** Whether what a thing says goes without the field's name where it is clear by itself. */
   bare: boolean
   /** What stands between a field and what it says, and between two fields. */
@@ -33,6 +35,7 @@ export const IN_PASSING: Style = {
   text: (text) => `“${cut(text, SHOWN)}”`,
   longest: SHOWN,
   listed: 6,
+  says: (field, value) => !isAside(field) && value !== false && !isEmpty(value),
   bare: true,
   is: ' ',
   and: ', ',
@@ -45,6 +48,8 @@ export const AS_A_WHOLE: Style = {
   text: (text) => text,
   longest: 400,
   listed: Number.POSITIVE_INFINITY,
+  // One who differs in nothing else may differ in who and when.
+  says: (field, value) => field !== 'id' && field !== 'unit' && !isEmpty(value),
   bare: false,
   is: ': ',
   and: '; ',
@@ -119,7 +124,7 @@ function thingWords(
   style: Style,
 ): string {
   if (typeof thing.moduleId === 'string') return textWords(thing.moduleId, nameOf, style)
-  const said = Object.entries(thing).filter(([key, value]) => !isAside(key) && !isEmpty(value))
+  const said = Object.entries(thing).filter(([key, value]) => style.says(key, value))
   const [only] = said
   if (!only) return valueWords(thing.at, 'at', nameOf, style)
   const read = ([key, value]: [string, unknown]) =>
@@ -128,8 +133,8 @@ function thingWords(
   const words = said.map(([key, value]) => {
     const name = ID.test(key) ? (nameOf(key) ?? style.unknown) : fieldName(key)
     if (value === true && style.bare) return name
-    const words = read([key, value])
-    return NAMES.has(key) && style.bare ? words : `${name}${style.is}${words}`
+    const said = read([key, value])
+    return NAMES.has(key) && style.bare ? said : `${name}${style.is}${said}`
   })
   return cut(words.join(style.and), style.longest)
 }
@@ -143,7 +148,4 @@ function cut(text: string, longest: number): string {
 
 /** Whether there is nothing to read in a value. */
 const isEmpty = (value: unknown): boolean =>
-  value === null ||
-  value === '' ||
-  value === false ||
-  (typeof value === 'object' && Object.keys(value).length === 0)
+  value === null || value === '' || (typeof value === 'object' && Object.keys(value).length === 0)
