@@ -129,6 +129,7 @@ test('a laptop is fitted: screw map, reload in the middle, the server away for a
     await page.getByRole('button', { name: 'Fitted: on to Verify' }).click()
     await expect(page.getByText(/steps are neither done nor left out/)).toBeVisible()
     await page.getByRole('tab', { name: 'Steps' }).click()
+    await expect(main).toBeVisible()
     while (await main.isVisible()) await main.click()
     await expect(page.getByRole('region', { name: 'All steps done' })).toBeVisible()
     await page.getByRole('button', { name: 'To the tray' }).click()
