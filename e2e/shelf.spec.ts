@@ -1,4 +1,4 @@
-import { expect, newJob, saved, slot, test } from './fixtures'
+import { expect, held, newJob, saved, slot, test } from './fixtures'
 import { takeInPrices } from './priceList'
 
 test('a kit is put on the shelf by its label, kept together, and taken apart only when asked', async ({
@@ -169,9 +169,21 @@ test('a long price list shows how far it has come, can be stopped, and shows wha
   await expect(page.getByText('1350 added, 0 changed, 150 as before.')).toBeVisible()
   await page.getByLabel('Search the offers').fill('long ll')
   await expect(page.getByText('the first 100')).toBeVisible()
-  await page.getByRole('button', { name: 'Show more' }).click()
-  await expect(page.getByText('the first 200')).toBeVisible()
   await expect(page.getByRole('row', { name: /LL-/ }).first()).toBeVisible()
+
+  // Pressed while the list is read again, since another offer came, it goes on as well.
+  const api = `${app.address}/api/v1/modules`
+  const [{ module }] = await (await page.request.get(`${api}?shop=1&source=supplier`)).json()
+  const mayAnswer = await held(page, /\/modules\?.*search=/)
+  const readAgain = page.waitForRequest(/\/modules\?.*search=/)
+  await page.request.post(api, {
+    data: { source: 'supplier', supplier: 'Other', price: 900, module },
+  })
+  await readAgain
+  await page.getByRole('button', { name: 'Show more' }).click()
+  await expect(page.getByRole('button', { name: 'Reading…' })).toBeVisible()
+  mayAnswer()
+  await expect(page.getByText('the first 200')).toBeVisible()
 })
 
 test('the supplier is asked; one that fails or dawdles is said to, and can be given up', async ({
