@@ -9,9 +9,20 @@ import {
 } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, inject, test } from 'vitest'
+import { sql } from 'drizzle-orm'
+import {
+  afterAll,
+  afterEach,
+  beforeAll,
+  beforeEach,
+  describe,
+  expect,
+  inject,
+  test,
+  vi,
+} from 'vitest'
 import { customers, type OpenDatabase, openDatabase } from '../database'
-import { type Backups, checkAlone, isDue, listBackups, makeBackup } from '.'
+import { type Backups, checkAlone, isDue, listBackups, makeBackup, makeNightly } from '.'
 
 let folder = ''
 let backups: Backups
@@ -178,4 +189,19 @@ test('a backup is due once a night, and in the morning where the computer was of
   expect(isDue(at(5, 12), at(6, 3))).toBe(true)
   expect(isDue(at(6, 3), at(6, 23))).toBe(false)
   expect(isDue(at(2, 3), at(6, 9))).toBe(true)
+})
+
+test('the nightly backup is made of a database that was tidied', async () => {
+  const database = await opened()
+  await store('mine')
+  vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval'] })
+  const end = makeNightly(database, backups)
+  vi.advanceTimersByTime(10 * 60_000)
+  end()
+  vi.useRealTimers()
+  await vi.waitFor(async () => expect(await listBackups(backups)).toHaveLength(1), 30_000)
+  const { rows } = await database.db.execute(
+    sql`select last_vacuum is not null as tidied from pg_stat_user_tables where relname = 'customers'`,
+  )
+  expect(rows).toEqual([{ tidied: true }])
 })

@@ -7,7 +7,7 @@ import { list, plural } from './words'
 /** What a record is called, by its id; undefined of one that is not at hand. */
 export type NameOf = (id: string) => string | undefined
 
-/** How values are read out: in passing, or as a whole, to be compared or written anew. */
+/** How values are read out: in passing, or as a whole, to be compared or typed again. */
 interface Style {
   /** Where there is nothing. */
   none: string
@@ -29,7 +29,7 @@ interface Style {
 const SHOWN = 120
 
 /** One line of many: what is long is cut. */
-export const IN_PASSING: Style = {
+const IN_PASSING: Style = {
   none: 'nothing',
   unknown: 'one that is not in this job',
   text: (text) => `“${cut(text, SHOWN)}”`,
