@@ -1,6 +1,6 @@
 import { same } from '../model'
 import { controlsMissing, passesSaved } from './control'
-import type { Made } from './evidence'
+import { isUnseen, type Made, showsUnderTestOnly } from './evidence'
 import { activeOf, expectationOf, weighTrial } from './expectation'
 import { type Handling, type Named, observed, type Suspicion, suspects } from './inference'
 import {
@@ -92,9 +92,10 @@ export function proposals(suspicion: Suspicion, trials: readonly Made[], most = 
   const part = first && first.chance >= LIKELY ? first.parts[0] : undefined
   const missing = part ? controlsMissing(part, bench, trials).length : 0
   const repeating = passesSaved(trials) + curesReady(all, trials)
+  const depths = depthsThatTell(trials)
   const possible = handlingsFrom(suspicion, trials).flatMap((handling) => {
     const weighed = weighTrial(suspicion, handling, active)
-    return DEPTHS.map((depth) => ({ trial: { ...handling, depth }, weighed }))
+    return depths.map((depth) => ({ trial: { ...handling, depth }, weighed }))
   })
   const scored = possible
     .filter(({ trial }) => !wornOut(trial, trials))
@@ -153,7 +154,15 @@ export function meanings(suspicion: Suspicion, trial: Trial): Meaning[] {
     })
 }
 
-const DEPTHS = ['start', 'test'] as const
+/** Starts without anything wrong after which it is tested. */
+const STARTS_UNSEEN = 3
+
+/** A bare start tells nothing of what shows only under test, nor more once it has gone well often enough. */
+function depthsThatTell(made: readonly Made[]): Trial['depth'][] {
+  const startsWell =
+    isUnseen(made) && made.filter(({ depth }) => depth === 'start').length >= STARTS_UNSEEN
+  return startsWell || showsUnderTestOnly(made) ? ['test'] : ['start', 'test']
+}
 
 /**
  * What a technician could try next, started or tested: once more, seat again, an action, turn round, fewer
@@ -162,6 +171,11 @@ const DEPTHS = ['start', 'test'] as const
 function handlingsFrom(suspicion: Suspicion, made: readonly Made[]): Handling[] {
   const { bench, arrangement, profile } = suspicion
   const { order, modules, known } = bench
+  const [first] = made
+  // A seat that is seated again is put right, and what was wrong could never be shown.
+  if (first && isUnseen(made)) {
+    return [{ arrangement: first.arrangement, reseat: false, profile: first.profile, action: null }]
+  }
   const handlings: Handling[] = []
   const seen = new Set<string>()
   const add = (

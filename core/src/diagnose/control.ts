@@ -1,4 +1,4 @@
-import { concerns, type Made, type Sure, sureOf } from './evidence'
+import { concerns, type Made, type Sure, showsUnderTestOnly, sureOf } from './evidence'
 import { ACTIONS, type Action, type Arrangement, type Bench, inOrder, slotOf } from './trial'
 
 /** What has still to be seen before a part may be named, each by a word of its own. */
@@ -22,14 +22,12 @@ export function controlsMissing(part: string, bench: Bench, trials: readonly Mad
   const sure = sureOf(trials)
   const wrong = sure.filter(({ outcome }) => outcome.kind !== 'PASS')
   // What shows only under test has passed only under test.
-  const tested =
-    wrong.length > 0 &&
-    wrong.every(({ outcome, depth }) => outcome.kind === 'ERRORS' && depth === 'test')
+  const tested = showsUnderTestOnly(sure)
   const well = sure.filter(
     ({ outcome, depth }) => outcome.kind === 'PASS' && (depth === 'test' || !tested),
   )
   const missing = contrasted(part, bench, wrong, well)
-  return missing.length > 0 || tested ? missing : passesMissing(part, bench, wrong, well, sure)
+  return [...missing, ...passesMissing(part, bench, wrong, well, sure, tested)]
 }
 
 function contrasted(
@@ -78,8 +76,8 @@ const MISSED = 0.03
 
 /**
  * How many passes are missing until it is unlikely that a fault which comes and goes was only not seen: fewer
- * where the symptom came each time before (nine clean ones where it was seen once). Only of what shows
- * without a test: there another start is a minute.
+ * where the symptom came each time before (nine clean ones where it was seen once). What shows only under
+ * test, and did so each time, needs none: there another pass is most of an hour.
  */
 function passesMissing(
   part: string,
@@ -87,20 +85,29 @@ function passesMissing(
   wrong: readonly Sure[],
   well: readonly Sure[],
   sure: readonly Sure[],
+  tested: boolean,
 ): Control[] {
   if (part === 'machine') return []
   const last = Math.max(...wrong.map((trial) => sure.indexOf(trial)))
-  const isIn = presence(part, bench)
+  const isIn = presence(part, bench, wrong)
   const without = isIn && well.filter((trial) => !isIn(trial))
-  const clean = without ?? well.filter((trial) => sure.indexOf(trial) > last)
+  // As it stood when it went wrong: with a module out, it may have been that module.
+  const asItStood = (trial: Sure) => wrong.some((bad) => alike(bad, trial))
+  const since = well.filter((trial) => sure.indexOf(trial) > last)
+  const clean = without ?? since.filter(asItStood)
   const seen = isIn ? wrong.filter(isIn).length : wrong.length
-  const steady = isIn ? !well.some(isIn) : well.length === clean.length
+  const steady = isIn ? !well.some(isIn) : since.length === well.length
+  if (tested && steady) return []
   const needed = passesNeeded(steady ? seen : 1)
   return Array.from({ length: Math.max(0, needed - clean.length) }, () => 'pass-again' as const)
 }
 
 /** Tells of a trial whether the part was in it; null of a part whose trials with and without are told by their order. */
-function presence(part: string, bench: Bench): ((trial: Sure) => boolean) | null {
+function presence(
+  part: string,
+  bench: Bench,
+  wrong: readonly Sure[],
+): ((trial: Sure) => boolean) | null {
   const [kind, ...names] = part.split(' ')
   const name = names.join(' ')
   switch (kind) {
@@ -114,6 +121,10 @@ function presence(part: string, bench: Bench): ((trial: Sure) => boolean) | null
       return ({ profile }) => profile
     case 'order':
       return ({ arrangement }) => !inOrder(bench, arrangement)
+    case 'limit': {
+      const least = fewest(wrong)
+      return ({ arrangement }) => sizeOf(arrangement) >= least
+    }
     case 'setup':
       return ({ done }) => !done.has('clear-setup')
     case 'training':
@@ -142,6 +153,10 @@ export function passesSaved(trials: readonly Made[]): number {
 
 const passesNeeded = (seen: number): number =>
   Math.max(1, Math.ceil((Math.log(MISSED) - (seen - 1) * Math.log(COMES)) / Math.log(1 - COMES)))
+
+/** Of the trials that went wrong, how many modules the one with the fewest had. */
+const fewest = (wrong: readonly Sure[]): number =>
+  Math.min(...wrong.map(({ arrangement }) => sizeOf(arrangement)))
 
 const sizeOf = (arrangement: Arrangement): number => Object.keys(arrangement).length
 
@@ -207,9 +222,7 @@ function ofSeat(slot: string, wrong: readonly Sure[], well: readonly Sure[]): Co
   )
   if (bad.length === 0) return ['symptom']
   const cured = bad.some((trial) =>
-    well.some(
-      (good) => good.arrangement[slot] === trial.arrangement[slot] && sameSetting(trial, good),
-    ),
+    well.some((good) => alike(good, trial) && sameSetting(trial, good)),
   )
   return cured ? [] : ['cured']
 }
@@ -232,7 +245,8 @@ function ofPair(
 
 function ofLimit(wrong: readonly Sure[], well: readonly Sure[]): Control[] {
   if (wrong.length === 0) return ['symptom']
-  const passed = new Set(well.flatMap(({ arrangement }) => Object.values(arrangement)))
+  const smaller = well.filter(({ arrangement }) => sizeOf(arrangement) < fewest(wrong))
+  const passed = new Set(smaller.flatMap(({ arrangement }) => Object.values(arrangement)))
   // Each of them has to do well in smaller company, one trial after the other.
   const open = wrong.map(
     ({ arrangement }) => Object.values(arrangement).filter((one) => !passed.has(one)).length,

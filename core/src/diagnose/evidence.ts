@@ -50,6 +50,19 @@ export function passedOnlyCold(trials: readonly Made[]): boolean {
   return well.length > 0 && well.every(({ depth }) => depth === 'start')
 }
 
+/** Whether nothing wrong has been seen yet. */
+export const isUnseen = (trials: readonly Made[]): boolean =>
+  trials.every(({ outcome }) => outcome.kind === 'PASS')
+
+/** Whether something wrong was seen, and each time as errors in a test. */
+export function showsUnderTestOnly(trials: readonly Made[]): boolean {
+  const wrong = trials.filter(({ outcome }) => outcome.kind !== 'PASS')
+  return (
+    wrong.length > 0 &&
+    wrong.every(({ outcome, depth }) => outcome.kind === 'ERRORS' && depth === 'test')
+  )
+}
+
 /** A trial that was answered for sure, with everything done by then. */
 export interface Sure extends Made {
   done: ReadonlySet<Action>

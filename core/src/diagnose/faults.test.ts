@@ -232,6 +232,46 @@ describe('nothing is named without its control', () => {
     expect(again(bad, made(PASS), bad, bad, cured)).toBe(8)
   })
 
+  const again = (part: string, ...trials: Made[]) =>
+    all(part, ...trials).filter((control) => control === 'pass-again').length
+
+  test('what is missing in all is told from the start, so that each step towards it counts', () => {
+    const bad = made(missing('B1'))
+    const gone = () => made(missing('B2'))
+    // 0.35² × 0.65⁴ = 0.022 < 0.03.
+    expect(all('module m4', bad, bad, bad)).toEqual([
+      'pass-without',
+      ...Array(4).fill('pass-again'),
+    ])
+    expect(all('slot B2', gone(), gone(), gone())).toHaveLength(2 + 4)
+  })
+
+  test('a seat is shown by what stood as it stood, with no module taken out', () => {
+    const bad = made(NO_START)
+    const fewer = { arrangement: { B2: 'm2', A1: 'm3', B1: 'm4' } }
+    const cured = made(PASS, { reseat: true })
+    expect(of('seat B2', bad, made(PASS, { ...fewer, reseat: true }))).toEqual(['cured'])
+    expect(again('seat B2', bad, cured)).toBe(8)
+    expect(again('seat B2', bad, cured, made(PASS, fewer), made(PASS, fewer))).toBe(8)
+    expect(again('seat B2', bad, cured, made(PASS), made(PASS))).toBe(6)
+  })
+
+  test('a limit is shown in smaller company only', () => {
+    const pair = { arrangement: { A2: 'm1', B2: 'm2' } }
+    const bad = made(NO_START, pair)
+    expect(of('limit', bad, made(PASS, pair), made(PASS, pair))).toHaveLength(2)
+    expect(again('limit', bad, made(PASS, pair))).toBe(9)
+    expect(again('limit', bad, made(PASS, alone('A2', 'm1')))).toBe(8)
+  })
+
+  test('what comes and goes under test needs its passes there too, what always came none', () => {
+    const tested = (outcome: Outcome, module: string) =>
+      made(outcome, { ...alone('A2', module), depth: 'test' })
+    const steady = [tested(ERRORS, 'm1'), tested(ERRORS, 'm1'), tested(PASS, 'm2')]
+    expect(all('module m1', ...steady)).toEqual([])
+    expect(again('module m1', ...steady, tested(PASS, 'm1'))).toBe(8)
+  })
+
   test('profile, pair, order and limit each against the like without them', () => {
     const on = made(ERRORS, { profile: true, depth: 'test' })
     expect(of('profile', on)).toEqual(['pass-without'])

@@ -18,7 +18,7 @@ export {
   startOf,
 } from './diagnose'
 export { doubtfulOf } from './doubt'
-export { type Case, caseAgainst, type Made, passedOnlyCold } from './evidence'
+export { type Case, caseAgainst, isUnseen, type Made, passedOnlyCold } from './evidence'
 export { expectationOf } from './expectation'
 export {
   type Cause,

@@ -1,4 +1,5 @@
 import {
+  isUnseen,
   LACKS,
   type Lack,
   lacksOf,
@@ -16,7 +17,7 @@ import {
 import { assignmentOf } from '@tembrix/core/job'
 import { same } from '@tembrix/core/model'
 import { useEffect, useMemo, useState } from 'react'
-import { tidy } from '../../../base/format'
+import { plural, tidy } from '../../../base/format'
 import { Check, Disclosure, Field, Select, TextInput } from '../../../base/ui'
 import { useBench } from '../bench'
 import { outcomeWords, partsWords, trialName } from '../trials'
@@ -81,7 +82,9 @@ export function NextTrial(props: Props) {
   const begun = trials.length > 0
   return (
     <>
-      {begun && offered.length === 0 && <NoneTellsMore suspicion={suspicion} name={name} />}
+      {begun && offered.length === 0 && (
+        <NoneTellsMore suspicion={suspicion} trials={trials} name={name} />
+      )}
       {trial && (
         <section aria-label="Next trial" className="border-l-8 border-act bg-sheet-2 px-4 py-3">
           {begun && (
@@ -132,6 +135,14 @@ function WhyThis({
   const said = useMemo(() => meanings(suspicion, trial), [suspicion, trial])
   const [first, second] = [...new Map(said.map((one) => [one.suspect.parts.join(), one])).values()]
   const again = said.length > 0 && second === undefined
+  if (isUnseen(trials)) {
+    return (
+      <p className="text-[0.93rem] text-ink-2">
+        Nothing wrong has been seen yet. Until it has, nothing is touched: a module that is seated
+        again may be put right by it, and nobody would know what was wrong.
+      </p>
+    )
+  }
   if (saving > 0 && isRepeated(suspicion, trial)) {
     return (
       <p className="text-[0.93rem] text-ink-2">
@@ -154,8 +165,21 @@ function WhyThis({
 const isRepeated = (suspicion: Suspicion, trial: Trial): boolean =>
   same(trial, firstTrial(suspicion))
 
-function NoneTellsMore({ suspicion, name }: Pick<Props, 'suspicion' | 'name'>) {
+function NoneTellsMore({ suspicion, trials, name }: Pick<Props, 'suspicion' | 'trials' | 'name'>) {
   const [first] = suspects(suspicion)
+  if (isUnseen(trials)) {
+    return (
+      <section aria-label="Verdict" className="border-l-8 border-risk-line bg-risk-soft px-4 py-3">
+        <p className="text-lg">
+          <b className="font-semibold">
+            The fault has not shown: {plural(trials.length, 'trial')}, all well.
+          </b>{' '}
+          Nothing is named. Ask the customer when it happens: cold or warm, in which program, after
+          how long. Then make it so in a trial of your own.
+        </p>
+      </section>
+    )
+  }
   const lacks = lacksOf(suspicion.bench)
   return (
     <section aria-label="Verdict" className="border-l-8 border-risk-line bg-risk-soft px-4 py-3">
