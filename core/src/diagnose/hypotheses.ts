@@ -8,7 +8,7 @@ import {
   WAYS,
   type Way,
 } from './fault'
-import type { Arrangement, Bench } from './trial'
+import { type Arrangement, type Bench, effectsIn } from './trial'
 
 /**
  * What may be wrong: every single fault first, then pairs of those that may be there two at once. A pair of
@@ -53,17 +53,27 @@ export function hypotheses(
   causes: CauseTable,
 ): Hypotheses & { chances: Float64Array } {
   const weighted = weightedCauses(bench, arrangement, profile, causes)
-  const faults: { at: number; shows: Shows; cured: boolean; weight: number; curedAt: number }[] = []
+  const effectAsBrought = effectsIn(bench, { arrangement, profile })
+  const faults: {
+    at: number
+    shows: Shows
+    cured: boolean
+    weight: number
+    curedAt: number
+    seen: boolean
+  }[] = []
   const doubles: number[] = []
-  for (const [at, [{ kind }, whole]] of weighted.entries()) {
+  for (const [at, [cause, whole]] of weighted.entries()) {
+    const { kind } = cause
+    const seen = kind === 'NOTHING' || effectAsBrought(cause) !== null
     const steady = kind === 'MACHINE' || kind === 'NOTHING'
     const curable = CURABLE.includes(kind)
     for (const shows of steady ? STEADY : SHOWS) {
       const weight = steady ? whole : whole * shareOf(shows, causes)
       if (shows === 1 && DOUBLED.includes(kind)) doubles.push(faults.length)
       const curedAt = curable ? faults.length + 1 : -1
-      faults.push({ at, shows, cured: false, weight, curedAt })
-      if (curable) faults.push({ at, shows, cured: true, weight: 0, curedAt: -1 })
+      faults.push({ at, shows, cured: false, weight, curedAt, seen })
+      if (curable) faults.push({ at, shows, cured: true, weight: 0, curedAt: -1, seen })
     }
   }
   const doubled = Int16Array.from(doubles)
@@ -75,19 +85,21 @@ export function hypotheses(
   const pairs = new Int16Array(2 * count).fill(-1)
   const chances = new Float64Array(count)
   const total = faults.reduce((sum, { weight }) => sum + weight, 0)
-  faults.forEach(({ weight }, at) => {
+  faults.forEach(({ weight, seen }, at) => {
     pairs[2 * at] = at
-    chances[at] = weight / total
+    chances[at] = (weight / total) * (seen ? 1 : UNSEEN_SHARE)
   })
   let n = faults.length
   for (let row = 0; row < doubled.length; row += 1) {
     const first = doubled[row] as number
-    const chance = 2 * (chances[first] as number) * causes.two
+    const one = faults[first] as (typeof faults)[number]
     for (let column = row + 1; column < doubled.length; column += 1) {
       const second = doubled[column] as number
+      const other = faults[second] as (typeof faults)[number]
       pairs[2 * n] = first
       pairs[2 * n + 1] = second
-      chances[n] = chance * (chances[second] as number)
+      const both = 2 * causes.two * (one.weight / total) * (other.weight / total)
+      chances[n] = both * (one.seen || other.seen ? 1 : UNSEEN_SHARE)
       n += 1
     }
   }
@@ -125,6 +137,9 @@ export function placeOfTwo({ shows, doubled }: Hypotheses, row: number, other: n
 
 const shareOf = (shows: Shows, { intermittent }: CauseTable): number =>
   shows === 1 ? 1 - intermittent : intermittent / (SHOWS.length - 1)
+
+/** A fault that cannot show as the machine was brought has not brought it, but where it stood otherwise then. */
+const UNSEEN_SHARE = 0.002
 
 /** A fault that is none, beside all the others together: a first look that was wrong. */
 const NOTHING_SHARE = 0.002

@@ -9,8 +9,10 @@ import {
   observed,
   proposals,
   STARTING_CAUSES,
+  type Suspicion,
   suspect,
   suspectOf,
+  suspects,
   type Trial,
   verdict,
 } from '.'
@@ -68,6 +70,9 @@ const after = (...trials: Made[]) =>
     trials,
     200,
   )
+const chanceOf = (suspicion: Suspicion, part: string) =>
+  suspects(suspicion).find(({ parts }) => parts.join() === part)?.chance ?? 0
+
 const well = (changes: Partial<Trial> = {}): Made => ({
   ...asItStands,
   ...changes,
@@ -115,6 +120,23 @@ describe('led from the first start to the part', () => {
   test('what has never shown is left open after so many passes', () => {
     const passes = Array.from({ length: 8 }, () => well({ depth: 'test' }))
     expect(after(well(), well(), well(), ...passes)).toEqual([])
+  })
+
+  test('what cannot show as the machine was brought has not brought it', () => {
+    const passed = Array.from({ length: 8 }, () => well({ depth: 'test' })).reduce(
+      (now, trial) => observed(now, trial, trial.outcome),
+      begun,
+    )
+    const [first] = suspects(passed)
+    expect(first?.parts).toEqual(['nothing'])
+    for (const part of ['order', 'slot A1', 'slot B1']) {
+      expect(chanceOf(passed, part)).toBeGreaterThan(0)
+      expect(chanceOf(passed, part)).toBeLessThan((first?.chance ?? 0) / 5)
+    }
+    // Beside one that does show it is suspected as before.
+    const slots = { arrangement: { A1: 'm1', B1: 'm2' } }
+    const bad = observed(begun, { ...asItStands, ...slots }, { kind: 'MISSING', slots: ['A1'] })
+    expect(chanceOf(bad, 'slot A1')).toBeGreaterThan(chanceOf(begun, 'slot A1'))
   })
 
   test('what shows under test only is not looked for by starts', () => {
