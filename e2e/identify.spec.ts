@@ -81,7 +81,7 @@ test('a messy listing of a laptop with two slots that claims four is settled', a
 
   const facts = page.getByRole('table', { name: 'Facts' })
   await page.getByText('Evidence').click()
-  await expect(facts).toContainText('settled by looking inside')
+  await expect(facts).toContainText('resolved by looking inside')
   await expect(facts).toContainText('Mika')
   await expect(facts.getByRole('row', { name: /4 slots/ }).first()).toContainText('overruled')
   await expect(facts.getByRole('row', { name: /^B as it runs/ })).toContainText(

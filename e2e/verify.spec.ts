@@ -86,9 +86,9 @@ test('a second module is not seen: expected against seen, fault finder, seated a
     'Every module out and in again',
   )
   // A hand goes in: nothing is noted before the cautions are read, and they stay read.
-  await expect(outcomes.getByRole('button', { name: /^All well/ })).toBeDisabled()
+  await expect(outcomes.getByRole('button', { name: /^Passed/ })).toBeDisabled()
   await page.getByRole('button', { name: 'I have read these' }).click()
-  await expect(outcomes.getByRole('button', { name: /^All well/ })).toContainText(
+  await expect(outcomes.getByRole('button', { name: /^Passed/ })).toContainText(
     'then the module in B was not fully seated',
   )
   await expect(page.locator('[data-lit=true]')).toHaveCount(2)
@@ -96,7 +96,7 @@ test('a second module is not seen: expected against seen, fault finder, seated a
   await page.reload()
   await page.getByRole('tab', { name: /^Fault/ }).click()
   const verdict = page.getByRole('region', { name: 'Verdict' })
-  await answer(page, 'All well')
+  await answer(page, 'Passed')
   // It was there four times: one good start is proof enough.
   await expect(verdict).toContainText('The module in B was not fully seated')
   await expect(verdict).toContainText('It is seated now.')
@@ -336,7 +336,7 @@ test('a simulated machine stands in: started, read out, measured before and afte
   await page.getByText('On a simulated machine, to try this out').click()
   await page.getByRole('button', { name: 'A sound one' }).click()
   await page.getByRole('button', { name: 'Start it and read it out' }).click()
-  await expect(page.getByText(/^All well\. The memory trained for 0\.9 min/)).toBeVisible()
+  await expect(page.getByText(/^Passed\. The memory trained for 0\.9 min/)).toBeVisible()
   await expect(page.getByLabel('Memory in all, GB, seen')).toHaveValue('15.9')
   await expect(page.getByLabel('Slot B, seen')).toHaveValue('8')
   await expect(page.getByLabel('CL, seen')).not.toHaveValue('')
@@ -583,7 +583,7 @@ test('a fault hidden in the simulated machine is found, by the shop’s own tabl
   await expect(next).toContainText('Until it has, nothing is touched')
   await page.getByRole('button', { name: 'Take trial 1 back' }).click()
   await makeTrials(20)
-  await expect(verdict).toContainText(/The fault has not shown: \d+ trials, all well\./)
+  await expect(verdict).toContainText(/The fault has not shown: \d+ trials, all passed\./)
   await page.getByRole('button', { name: 'Start again' }).click()
   await page.getByRole('button', { name: 'Remove it' }).click()
 
@@ -606,7 +606,7 @@ test('one simulated machine goes through the job: found, fitted, will not start,
   await page.getByText('On a simulated machine, to try this out').click()
   await page.getByRole('button', { name: 'One that will not start' }).click()
   await page.getByRole('button', { name: 'Start it as found and read it out' }).click()
-  await expect(page.getByText(/^All well\./)).toBeVisible()
+  await expect(page.getByText(/^Passed\./)).toBeVisible()
   await expect(page.getByRole('region', { name: 'Read' })).toContainText('simulated report')
 
   await page.getByRole('link', { name: 'Fit' }).click()
@@ -616,7 +616,7 @@ test('one simulated machine goes through the job: found, fitted, will not start,
   await page.getByRole('link', { name: 'Verify' }).click()
   await page.getByRole('tab', { name: 'Measured' }).click()
   await page.getByRole('button', { name: 'Measure it as it was' }).click()
-  await expect(page.getByText('Measured before: all well.')).toBeVisible()
+  await expect(page.getByText('Measured before: passed.')).toBeVisible()
   await page.getByRole('button', { name: 'Measure it as planned' }).click()
   await expect(page.getByText('Nothing to measure: it does not start.')).toBeVisible()
   await page.getByRole('button', { name: 'Find its fault' }).click()
@@ -667,13 +667,13 @@ test('trials of the technician’s own, to a module that is named for the suppli
   await page.getByLabel('Another trial').selectOption('0')
   await tryOut({ A: first, B: second }, 'It does not start', 1)
   await tryOut({ A: second, B: empty }, 'It does not start', 2)
-  await tryOut({ A: first, B: empty }, 'All well', 3)
+  await tryOut({ A: first, B: empty }, 'Passed', 3)
   const verdict = page.getByRole('region', { name: 'Verdict' })
   await expect(verdict).toBeHidden()
   // Put in once more it fails again: it was not its seat.
   await tryOut({ A: second, B: empty }, 'It does not start', 4)
   for (let trial = 5; trial < 16 && !(await verdict.isVisible()); trial += 1) {
-    await tryOut({ A: first, B: empty }, 'All well', trial)
+    await tryOut({ A: first, B: empty }, 'Passed', trial)
   }
   await expect(verdict).toContainText('The 8 GB planned for B is bad')
   const note = verdict.getByRole('region', { name: 'For the supplier' })
@@ -682,7 +682,7 @@ test('trials of the technician’s own, to a module that is named for the suppli
     /With it, in B: it does not start and in A: it does not start \(2 times\)\./,
   )
   await expect(note).toContainText('Another module works in A.')
-  await expect(note).toContainText(/Without it all is well \(\d+ trials\)\./)
+  await expect(note).toContainText(/Without it the machine passed \(\d+ trials\)\./)
   await saved(page)
 })
 
@@ -697,9 +697,9 @@ test('a machine that does not start is led to “not the memory”, through a wr
   await expect(made).toContainText('A and B: It does not start')
   await expect(page.getByRole('region', { name: 'Next trial' })).toContainText('Try next')
 
-  await answer(page, 'All well')
+  await answer(page, 'Passed')
   await made.getByRole('button', { name: 'Trial 2: not sure' }).click()
-  await expect(made).toContainText('All well, not sure')
+  await expect(made).toContainText('Passed, not sure')
   await made.getByRole('button', { name: 'Take trial 2 back' }).click()
   await expect(made.getByRole('listitem')).toHaveCount(1)
 

@@ -22,7 +22,7 @@ const FIELDS: Record<string, string> = {
   profile: 'memory profile',
   profiles: 'memory profiles',
   dueOn: 'due date',
-  rulings: 'what was settled',
+  rulings: 'conflicts resolved',
   seats: 'slots',
   modelId: 'model',
   complaint: 'what is wrong',

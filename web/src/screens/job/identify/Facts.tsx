@@ -97,7 +97,7 @@ const ruledOn = (of: string, { what, key }: Entry, ruling: Ruling): Fact => ({
   of,
   what: figureName(what),
   value: figureValue(what, ruling.value),
-  source: `settled by ${SOURCE_NAMES[ruling.source]}`,
+  source: `resolved by ${SOURCE_NAMES[ruling.source]}`,
   from: `${ruling.by || 'no name'}, ${ago(ruling.at)}`,
   kept: true,
   ruled: key,

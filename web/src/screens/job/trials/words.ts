@@ -74,7 +74,7 @@ export function outcomeWords(outcome: Outcome): string {
     case 'ERRORS':
       return 'Errors under test'
     case 'PASS':
-      return 'All well'
+      return 'Passed'
     case 'MISSING':
       return `Starts without ${list(outcome.slots)}`
   }

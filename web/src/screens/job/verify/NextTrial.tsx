@@ -172,7 +172,7 @@ function NoneTellsMore({ suspicion, trials, name }: Pick<Props, 'suspicion' | 't
       <section aria-label="Verdict" className="border-l-8 border-risk-line bg-risk-soft px-4 py-3">
         <p className="text-lg">
           <b className="font-semibold">
-            The fault has not shown: {plural(trials.length, 'trial')}, all well.
+            The fault has not shown: {plural(trials.length, 'trial')}, all passed.
           </b>{' '}
           Nothing is named. Ask the customer when it happens: cold or warm, in which program, after
           how long. Then make it so in a trial of your own.

@@ -61,7 +61,7 @@ function useNote(module: string, trials: readonly Made[]): string {
     said.length > 0 ? `With it, ${list(said)}.` : '',
     soundSlots.length > 0 ? `Another module works in ${list(soundSlots)}.` : '',
     wellWithout > 0
-      ? `Without it all is well (${plural(wellWithout, 'trial')}${testedWithout > 0 ? `, ${testedWithout} with a memory test` : ''}).`
+      ? `Without it the machine passed (${plural(wellWithout, 'trial')}${testedWithout > 0 ? `, ${testedWithout} with a memory test` : ''}).`
       : '',
   ]
     .filter(Boolean)
