@@ -18,7 +18,10 @@ async function violationsOf(page: Page, rules: string[]): Promise<string[]> {
   }, rules)
 }
 
-/** What does not fit: the page wider than the screen, and what stands out of its own box, over its neighbours. */
+/**
+ * What does not fit: the page wider than the screen, what stands out of its own box or frame, a choice that is cut
+ * short, and a skip link to be seen where nobody asked for it.
+ */
 async function cutOff(page: Page): Promise<string[]> {
   return page.evaluate(() => {
     const { scrollWidth, clientWidth } = document.documentElement
@@ -32,10 +35,35 @@ async function cutOff(page: Page): Promise<string[]> {
         one.scrollWidth > one.clientWidth + 1 &&
         !scrolls(one),
     )
+    const framed = (one: Element) => Number.parseFloat(getComputedStyle(one).borderTopWidth) > 0
+    const higher = [
+      ...document.querySelectorAll('main label, main button, main a, dialog label'),
+    ].filter(
+      (one) =>
+        framed(one) &&
+        getComputedStyle(one).overflowY === 'visible' &&
+        one.scrollHeight > one.clientHeight + 2,
+    )
+    const pen = document.createElement('canvas').getContext('2d') as CanvasRenderingContext2D
+    const ARROW = 16
+    const unread = [...document.querySelectorAll('select')].filter((one) => {
+      const { fontWeight, fontSize, fontFamily, paddingLeft, paddingRight } = getComputedStyle(one)
+      pen.font = `${fontWeight} ${fontSize} ${fontFamily}`
+      const words = pen.measureText(one.selectedOptions[0]?.text ?? '').width
+      const room =
+        one.clientWidth - Number.parseFloat(paddingLeft) - Number.parseFloat(paddingRight)
+      return one.checkVisibility() && words > room - ARROW + 1
+    })
+    const skip = document.querySelector('a[href="#work"]')
+    const seen = skip && skip.getBoundingClientRect().bottom > 0 ? [skip] : []
     const board = document.querySelector('section[aria-label=Board]')
     const beyond =
       innerWidth >= 1280 && board && board.scrollWidth > board.clientWidth ? ['the board'] : []
-    return [...wider, ...beyond, ...out.map((one) => one.outerHTML.slice(0, 160))]
+    return [
+      ...wider,
+      ...beyond,
+      ...[...out, ...higher, ...unread, ...seen].map((one) => one.outerHTML.slice(0, 160)),
+    ]
   })
 }
 
@@ -129,7 +157,7 @@ const JOBS: Screen[] = [
   { at: 'WR-03/plan', shows: (page) => page.getByRole('region', { name: 'Follows another job' }) },
   { at: 'Ashby/identify', shows: heading('The machine’s record') },
   { at: 'Lindgard/size', shows: heading('What it is used for') },
-  { at: 'Wren/plan', shows: heading('What it should bring') },
+  { at: 'Wren/plan', shows: heading('Expected gain') },
   {
     at: 'Wren/plan',
     does: (page) => page.getByRole('tab', { name: 'Trade-offs' }).click(),

@@ -2,7 +2,7 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import { startApplication } from './application'
 import { expect, test } from './fixtures'
 
-test('a backup is made, fetched, brought in and restored from the page', async ({
+test('a backup is made, fetched, imported and restored from the page', async ({
   page,
 }, testInfo) => {
   test.setTimeout(240_000)
@@ -30,14 +30,14 @@ test('a backup is made, fetched, brought in and restored from the page', async (
     await expect(page.getByRole('alert')).toContainText('no backup that can be restored')
 
     await page.getByLabel('Backup file').setInputFiles(whole)
-    const brought = page.getByRole('row', { name: /brought in/ })
-    await brought.getByRole('button', { name: /^Restore/ }).click()
+    const imported = page.getByRole('row', { name: /imported/ })
+    await imported.getByRole('button', { name: /^Restore/ }).click()
     const dialog = page.getByRole('dialog')
     await expect(dialog).toContainText(`${before.length} jobs`)
     await dialog.getByRole('button', { name: 'Leave all as it is' }).click()
     expect(await read('/api/v1/jobs')).toHaveLength(before.length + 1)
 
-    await brought.getByRole('button', { name: /^Restore/ }).click()
+    await imported.getByRole('button', { name: /^Restore/ }).click()
     await dialog.getByRole('button', { name: 'Restore it' }).click()
     await page.waitForURL(`${app.address}/`)
     await expect(page.getByRole('row').nth(1)).toBeVisible()

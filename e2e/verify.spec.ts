@@ -589,7 +589,10 @@ test('a fault hidden in the simulated machine is found, by the shop’s own tabl
 
   await page.getByRole('button', { name: 'One with a hidden fault' }).click()
   await page.getByRole('button', { name: 'What is hidden in it?' }).click()
-  const hidden = (await page.getByText(/^Hidden: /).innerText()).replace(/^Hidden: (.*)\.$/, '$1')
+  const hidden = ((await page.getByText(/^Hidden: /).textContent()) ?? '').replace(
+    /^Hidden: (.*)\.$/,
+    '$1',
+  )
   await makeTrials(30)
   // Two modules that each do well alone may be too many, or not get on: that stays open.
   const named = verdict.filter({ hasText: hidden })

@@ -1,6 +1,7 @@
 import {
   cpSync,
   existsSync,
+  mkdirSync,
   mkdtempSync,
   readdirSync,
   readFileSync,
@@ -153,6 +154,22 @@ test('the newest are kept, in order', async () => {
     'tembrix-2030-05-06T020000.tar.gz',
   ])
   expect(readdirSync(backups.folder)).toHaveLength(2)
+})
+
+test('imported ones stay beside those kept, also under the name they had before', async () => {
+  const database = await opened()
+  mkdirSync(backups.folder, { recursive: true })
+  const imported = [
+    'tembrix-2020-01-01T010000-brought.tar.gz',
+    'tembrix-2020-01-01T020000-imported.tar.gz',
+  ]
+  for (const name of imported) writeFileSync(join(backups.folder, name), '')
+  const one = { ...backups, kept: 1 }
+  for (const hour of [1, 2]) {
+    await makeBackup(database, one, { now: new Date(2030, 4, 6, hour) })
+  }
+  const names = (await listBackups(one)).map(({ name }) => name)
+  expect(names).toEqual(['tembrix-2030-05-06T020000.tar.gz', ...imported.toReversed()])
 })
 
 test('before the tables are brought to a new version there is a backup, and without it they are not', async () => {

@@ -16,10 +16,10 @@ export interface Backups {
 
 export const KEPT = 14
 
-/** Why a backup is there, where it was not made as usual: before an update, or brought from elsewhere. */
-type Reason = 'before-update' | 'brought'
+/** Why a backup is there, where it was not made as usual: before an update, or imported. */
+type Reason = 'before-update' | 'imported'
 
-const NAME = /^tembrix-\d{4}-\d\d-\d\dT\d{6}(-before-update|-brought)?\.tar\.gz$/
+const NAME = /^tembrix-\d{4}-\d\d-\d\dT\d{6}(-before-update|-imported|-brought)?\.tar\.gz$/
 
 const STAMP = "yyyy-MM-dd'T'HHmmss"
 
@@ -30,7 +30,7 @@ const nameOf = (madeAt: Date, reason: Reason | null): string => {
 const madeAt = (name: string): Date =>
   parse(name.slice('tembrix-'.length).slice(0, '2026-01-01T000000'.length), STAMP, 0)
 
-const isBrought = ({ name }: Backup): boolean => name.includes('-brought')
+const isImported = ({ name }: Backup): boolean => /-(imported|brought)\./.test(name)
 
 /** The backups there are, the newest first. */
 export async function listBackups({ folder }: Backups): Promise<Backup[]> {
@@ -54,18 +54,18 @@ export async function pathOf(backups: Backups, name: string): Promise<string | n
  * Puts a backup that comes from elsewhere among the others, under the time it was made at, once `check` has
  * found it whole.
  */
-export async function bringIn(
+export async function importBackup(
   { folder }: Backups,
   bytes: Readable,
   check: (file: string) => Promise<{ madeAt: Date }>,
 ): Promise<string> {
   await mkdir(folder, { recursive: true, mode: 0o700 })
-  const place = await mkdtemp(join(folder, '.bringing-'))
+  const place = await mkdtemp(join(folder, '.importing-'))
   try {
     const file = join(place, 'backup.tar.gz')
     await pipeline(bytes, createWriteStream(file, { mode: 0o600 }))
     const { madeAt } = await check(file)
-    const name = nameOf(madeAt, 'brought')
+    const name = nameOf(madeAt, 'imported')
     await rename(file, join(folder, name))
     return name
   } finally {
@@ -102,7 +102,7 @@ async function make(
     await rm(copy, { recursive: true, force: true })
   }
   const all = await listBackups(backups)
-  const own = all.filter((one) => !isBrought(one))
+  const own = all.filter((one) => !isImported(one))
   for (const old of own.slice(backups.kept)) await rm(join(backups.folder, old.name))
   return all.find((one) => one.name === name) as Backup
 }
@@ -125,7 +125,7 @@ export function makeNightly(
   backups: Backups,
 ): () => void {
   const look = async () => {
-    const newest = (await listBackups(backups)).find((one) => !isBrought(one))
+    const newest = (await listBackups(backups)).find((one) => !isImported(one))
     if (!isDue(newest ? new Date(newest.madeAt) : null, new Date())) return
     // A backup is worth more than the room.
     await takeBackRoom(database.db).catch((error) =>

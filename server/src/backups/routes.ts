@@ -1,7 +1,7 @@
 import { Router } from 'express'
 import type { OpenDatabase } from '../database'
 import { notFound } from '../http'
-import { type Backups, bringIn, listBackups, makeBackup, pathOf } from './backups'
+import { type Backups, importBackup, listBackups, makeBackup, pathOf } from './backups'
 import type { lookFor } from './look'
 import { type Checked, checkBackup } from './restore'
 
@@ -16,7 +16,7 @@ export interface Restorable {
 }
 
 /**
- * The shop's backups: made, fetched, brought in, looked into and restored. `started` is when this serving was;
+ * The shop's backups: made, fetched, imported, looked into and restored. `started` is when this serving was;
  * `look` looks through one while others are answered.
  */
 export function backupRoutes(
@@ -41,8 +41,8 @@ export function backupRoutes(
     response.status(201).json(await makeBackup(database, backups))
   })
 
-  routes.post('/bring', async (request, response) => {
-    const name = await bringIn(backups, request, async (file) => {
+  routes.post('/import', async (request, response) => {
+    const name = await importBackup(backups, request, async (file) => {
       const { manifest, leave } = await checked(file)
       await leave()
       return { madeAt: new Date(manifest.madeAt) }

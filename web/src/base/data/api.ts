@@ -101,7 +101,7 @@ export const api = createApi({
       query: (customerId) => ({ url: '/machines', params: { customerId } }),
       providesTags: ['jobs'],
     }),
-    bringJob: build.mutation<{ id: string; number: number; numberBefore: number }, File>({
+    importJob: build.mutation<{ id: string; number: number; numberBefore: number }, File>({
       query: (file) => ({
         url: '/job-files',
         method: 'POST',
@@ -308,8 +308,8 @@ export const api = createApi({
       query: () => ({ url: '/backups', method: 'POST' }),
       invalidatesTags: ['backups'],
     }),
-    bringBackup: build.mutation<Backup, File>({
-      query: (body) => ({ url: '/backups/bring', method: 'POST', body }),
+    importBackup: build.mutation<Backup, File>({
+      query: (body) => ({ url: '/backups/import', method: 'POST', body }),
       invalidatesTags: ['backups'],
     }),
     backupContents: build.query<BackupContents, string>({
@@ -387,7 +387,7 @@ export const api = createApi({
 
 export const {
   useActMutation,
-  useBringJobMutation,
+  useImportJobMutation,
   useChangeOrderMutation,
   useCreateOrderMutation,
   useCustomerJobsQuery,
@@ -401,7 +401,7 @@ export const {
   useCustomerMachinesQuery,
   useBackupsQuery,
   useMakeBackupMutation,
-  useBringBackupMutation,
+  useImportBackupMutation,
   useBackupContentsQuery,
   useRestoreBackupMutation,
   useAddLikeMutation,

@@ -23,7 +23,7 @@ export function Bar({ children, compact = false }: Props) {
     <header className="screen-only flex min-h-12 flex-wrap items-center gap-x-1 border-b-2 border-ink bg-sheet px-2 md:gap-x-4 lg:flex-nowrap">
       <a
         href="#work"
-        className="absolute z-50 -translate-y-20 flex min-h-11 items-center rounded-sm bg-ink px-3 text-sheet focus:translate-y-0"
+        className="absolute top-0 z-50 -translate-y-20 flex min-h-11 items-center rounded-sm bg-ink px-3 text-sheet focus:translate-y-0"
       >
         Skip to the work
       </a>

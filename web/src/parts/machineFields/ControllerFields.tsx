@@ -13,6 +13,7 @@ import { Sourced } from '@tembrix/core/records'
 import type { RecordForm } from '../../base/form'
 import { numberFrom } from '../../base/format'
 import { Check, Field, Select, TextInput } from '../../base/ui'
+import { formOf } from '../board'
 import { CLOCK_NAMES, FASTENING_NAMES } from './partWords'
 import { SourceOf, type Sourcing, typedIn } from './SourceOf'
 
@@ -23,7 +24,7 @@ const INTERLEAVE_NAMES = {
 const ECC_NAMES = {
   required: 'required',
   supported: 'works, not required',
-  ignored: 'starts, but not used',
+  ignored: 'starts, not used',
   refused: 'does not start with it',
 }
 
@@ -57,12 +58,12 @@ export function ControllerFields({ form, machine, sourcing }: Props) {
           />
         )}
       </Field>
-      <Field label="Form of the slots" aside={source('formFactor', 'the form')}>
+      <Field label="Form factor" aside={source('formFactor', 'the form factor')}>
         {(control) => (
           <Select
             {...control}
             value={machine.formFactor as string}
-            options={words(FORM_FACTORS)}
+            options={FORM_FACTORS.map((value) => ({ value, label: formOf({ formFactor: value }) }))}
             onValue={(value) => set('formFactor', value)}
           />
         )}

@@ -33,7 +33,7 @@ export function SlotFields({ form, machine, sourcing }: Props) {
   return (
     <div className="flex flex-col gap-2">
       <div className="flex flex-wrap items-center gap-2">
-        <span className="text-sm font-semibold">Channels</span>
+        <span className="text-sm font-semibold max-sm:w-full">Channels</span>
         {[1, 2, 3, 4, 6, 8].map((count) => (
           <Button
             key={count}
@@ -84,7 +84,7 @@ export function SlotFields({ form, machine, sourcing }: Props) {
       </div>
       <div className="flex flex-col text-sm">
         {SOURCED.map(([what, label]) => (
-          <div key={what} className="grid grid-cols-[8rem_1fr] items-center">
+          <div key={what} className="grid grid-cols-[8rem_1fr] items-baseline">
             {label}
             <SourceOf what={what} label={`the ${label.toLowerCase()}`} sourcing={sourcing} />
           </div>

@@ -29,13 +29,13 @@ export function SourceOf({
   const { source = 'start', note = '' } = sourcing.sources[what] ?? {}
   const offered = SAID.includes(source) ? SAID : [source, ...SAID]
   return (
-    <span className="flex items-center gap-1.5 text-sm text-ink-2">
+    <span className="flex flex-wrap items-center gap-x-1.5 text-sm text-ink-2">
       by
       <select
         aria-label={`Source of ${label}`}
         value={source}
         onChange={({ target }) => sourcing.say(what, target.value as Source, note)}
-        className="min-h-11 w-full min-w-0 flex-1 rounded-sm border-b border-dashed border-rule-2 bg-sheet text-ink-2 hover:bg-sheet-2"
+        className="min-h-11 min-w-0 flex-[1_1_8rem] rounded-sm border-b border-dashed border-rule-2 bg-sheet text-ink-2 hover:bg-sheet-2"
       >
         {offered.map((one) => (
           <option key={one} value={one}>
@@ -50,7 +50,7 @@ export function SourceOf({
           maxLength={500}
           value={note}
           onChange={({ target }) => sourcing.say(what, source, target.value)}
-          className="min-h-11 w-full min-w-0 flex-1 border-b border-dashed border-rule-2 bg-sheet px-1"
+          className="min-h-11 min-w-0 flex-[1_1_7rem] border-b border-dashed border-rule-2 bg-sheet px-1"
         />
       )}
     </span>

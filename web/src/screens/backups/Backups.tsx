@@ -6,8 +6,8 @@ import {
   saidOf,
   useBackupContentsQuery,
   useBackupsQuery,
-  useBringBackupMutation,
   useHealthQuery,
+  useImportBackupMutation,
   useMakeBackupMutation,
   useRestoreBackupMutation,
 } from '../../base/data'
@@ -17,15 +17,15 @@ import { type Column, DataTable } from '../../base/table'
 import { notify } from '../../base/toast'
 import { Button, callout, Dialog, Fault, FileDrop, Message, Unread, Waiting } from '../../base/ui'
 
-/** The shop's backups: made, fetched, brought in from elsewhere, restored. */
+/** The shop's backups: made, fetched, imported, restored. */
 export function Backups() {
   const { data, error, refetch } = useBackupsQuery(undefined, { refetchOnMountOrArgChange: true })
   const [make, making] = useMakeBackupMutation()
-  const [bring, bringing] = useBringBackupMutation()
+  const [importBackup, importing] = useImportBackupMutation()
   const [chosen, setChosen] = useState<Backup | null>(null)
   const columns = useMemo(() => columnsWith(setChosen), [])
 
-  const failed = bringing.error ?? making.error
+  const failed = importing.error ?? making.error
   async function makeOne() {
     const answer = await make()
     if (!answer.error) notify('The backup is made.')
@@ -52,11 +52,11 @@ export function Backups() {
           <FileDrop
             label="Backup file"
             accept=".gz,application/gzip"
-            disabled={bringing.isLoading}
-            onFiles={([file]) => file && void bring(file)}
+            disabled={importing.isLoading}
+            onFiles={([file]) => file && void importBackup(file)}
           >
             <Upload size={18} aria-hidden />
-            {bringing.isLoading ? 'Looking through it…' : 'Bring one in'}
+            {importing.isLoading ? 'Looking through it…' : 'Import one'}
           </FileDrop>
         </div>
         {failed && (
@@ -123,11 +123,14 @@ const columnsWith = (onRestore: (backup: Backup) => void): Column<Backup>[] => [
   },
 ]
 
+/** One that was imported before the word changed is called so too. */
+const isImported = (name: string): boolean => /-(imported|brought)\./.test(name)
+
 const whyOf = (name: string): string =>
   name.includes('-before-update')
     ? 'before an update'
-    : name.includes('-brought')
-      ? 'brought in'
+    : isImported(name)
+      ? 'imported'
       : 'nightly or on demand'
 
 const megabytes = (bytes: number): string => `${(bytes / 1e6).toFixed(1)} MB`

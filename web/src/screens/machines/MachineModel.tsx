@@ -165,7 +165,7 @@ function OpensBy({ form }: { form: RecordForm }) {
   const hatch = form.value('hatch')
   return (
     <>
-      <Field label="The slots are behind" className="max-w-72">
+      <Field label="The slots are behind" className="max-w-96">
         {(control) => (
           <Select
             {...control}
@@ -176,7 +176,7 @@ function OpensBy({ form }: { form: RecordForm }) {
         )}
       </Field>
       {isLaptop && (
-        <Field label="The battery" className="max-w-72">
+        <Field label="The battery" className="max-w-96">
           {(control) => (
             <Select
               {...control}

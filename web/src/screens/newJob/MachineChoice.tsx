@@ -72,7 +72,7 @@ function ByQuestions({ chosen, onChoose, answers, onAnswers, report, onReport }:
       <legend className="mb-1 text-sm font-semibold">
         Otherwise by a few questions; what is not known stays open
       </legend>
-      <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
+      <div className="grid grid-cols-2 gap-2 lg:grid-cols-4">
         {QUESTIONS.map((question) => (
           <Asked key={question} question={question} answers={answers} onAnswers={onAnswers} />
         ))}
@@ -188,14 +188,14 @@ interface ChoiceProps {
 
 function Choice({ point: { id, machine }, chosen, onChoose }: ChoiceProps) {
   return (
-    <label className="flex min-h-13 cursor-pointer items-center gap-3 rounded-sm border border-rule-2 px-3 py-1 has-checked:border-2 has-checked:border-act has-checked:bg-act-soft has-focus-visible:outline-3 has-focus-visible:outline-gold-line">
+    <label className="flex min-h-13 shrink-0 cursor-pointer items-center gap-3 rounded-sm border border-rule-2 px-3 py-1 has-checked:border-2 has-checked:border-act has-checked:bg-act-soft has-focus-visible:outline-3 has-focus-visible:outline-gold-line">
       <input
         type="radio"
         name="start"
         value={id}
         checked={chosen}
         onChange={() => onChoose(id)}
-        className="size-5 accent-[var(--act)]"
+        className="size-5 shrink-0 accent-[var(--act)]"
       />
       <span className="leading-tight">
         <b className="font-semibold">{machine.name}</b>

@@ -19,9 +19,9 @@ import {
 import { Faults, useSaveForm } from '../../base/form'
 import { Bar } from '../../base/shell'
 import { Button, callout, Fault, Field, TextInput, Waiting } from '../../base/ui'
-import { BringJob } from './BringJob'
 import { corrections } from './corrections'
 import { type Draft, empty, newJobForm, type StartedJob } from './draft'
+import { ImportJob } from './ImportJob'
 import { Known } from './Known'
 import { MachineChoice } from './MachineChoice'
 
@@ -216,7 +216,7 @@ export function NewJob() {
           <div className="sticky bottom-0 flex flex-wrap items-center justify-end gap-3 bg-mat py-3 md:col-span-2">
             {unmade && <Fault className="flex-1">{wordsFor(unmade)}</Fault>}
             <div className="mr-auto">
-              <BringJob />
+              <ImportJob />
             </div>
             <Button
               onClick={() => {

@@ -98,7 +98,7 @@ export function Receive({ order, jobs }: Props) {
       </h2>
       <OnItsWay order={order} />
       <form onSubmit={take} noValidate className="flex flex-col gap-3">
-        <div className="grid items-start gap-3 sm:grid-cols-[2fr_3fr]">
+        <div className="grid items-start gap-3 lg:grid-cols-[2fr_3fr]">
           <Field label="Which line">
             {(control) => (
               <Select

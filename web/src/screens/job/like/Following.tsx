@@ -14,7 +14,7 @@ export function Following({ what, step }: { what: string; step: string }) {
         One of {machines} like machines: {what} of{' '}
         <Link
           to={`/jobs/${lead.id}/${step}`}
-          className="inline-flex min-h-11 min-w-11 items-center underline"
+          className="-my-3 inline-flex min-h-11 min-w-11 items-center underline"
         >
           job {lead.number}
         </Link>{' '}

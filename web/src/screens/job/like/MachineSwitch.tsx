@@ -17,7 +17,7 @@ export function MachineSwitch() {
   return (
     <Select
       aria-label="Which of the like machines"
-      className="max-w-72"
+      className="max-w-96 shrink-0 max-sm:mb-1.5 max-sm:max-w-none max-sm:basis-full sm:w-auto"
       value={id}
       options={data.map((one, at) => ({
         value: one.id,

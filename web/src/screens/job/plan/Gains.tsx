@@ -19,7 +19,7 @@ export const Gains = memo(function Gains({ need }: { need: Need }) {
   const mix = need.gainOf(planned.evaluation)
   return (
     <section aria-label="Expected gain">
-      <h3 className="font-semibold">What it should bring</h3>
+      <h3 className="font-semibold">Expected gain</h3>
       {mix === null ? (
         <p className="text-[0.93rem]">
           {unseen.length > 0 ? (

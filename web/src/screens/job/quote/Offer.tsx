@@ -191,7 +191,7 @@ function End({ quote }: { quote: Quote }) {
         aria-label="How this version ends"
         value={as}
         options={[
-          { value: '', label: 'It came to nothing…' },
+          { value: '', label: 'Close it without an order…' },
           ...(quote.approval ? [withdrawn] : [declined, withdrawn]),
         ]}
         onValue={(value) => setAs(value as typeof as)}

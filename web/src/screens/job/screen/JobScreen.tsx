@@ -86,10 +86,12 @@ function Opened() {
   return (
     <AtDesk frame={frame} tried={tried}>
       <Bar compact>
-        <Title />
-        <MachineSwitch />
-        <WriteButton />
-        <Undo />
+        <div className="flex min-w-0 flex-1 items-center gap-x-3 max-sm:flex-wrap">
+          <Title />
+          <WriteButton />
+          <Undo />
+          <MachineSwitch />
+        </div>
       </Bar>
       <Frame
         leads={leads}
@@ -156,7 +158,7 @@ function Title() {
   const customer = useJobPart(({ file }) => file.customer.name)
   const machine = useJobPart(({ machine }) => machine.name)
   return (
-    <h1 className="truncate">
+    <h1 className="truncate max-sm:flex-1 max-sm:basis-0">
       <b className="font-mono">{number}</b> <b>{customer}</b>
       <span className="text-ink-2"> · {machine}</span>
     </h1>

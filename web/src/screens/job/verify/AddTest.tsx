@@ -64,7 +64,7 @@ export function AddTest({ known, last }: Props) {
   return (
     <form
       noValidate
-      className="grid grid-cols-[1fr_1fr_auto] items-start gap-2 border-t border-rule pt-2"
+      className="grid items-start gap-2 border-t sm:grid-cols-[1fr_1fr_auto] border-rule pt-2"
       onSubmit={form.submit}
     >
       <Field label="A further test" error={form.error('test')}>
@@ -87,7 +87,7 @@ export function AddTest({ known, last }: Props) {
           />
         )}
       </Field>
-      <Button type="submit" className="mt-6">
+      <Button type="submit" className="sm:mt-6">
         <Plus size={17} aria-hidden /> Add
       </Button>
     </form>

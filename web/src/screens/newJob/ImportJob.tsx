@@ -1,20 +1,20 @@
 import { FolderInput } from 'lucide-react'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import { saidOf, useBringJobMutation } from '../../base/data'
+import { saidOf, useImportJobMutation } from '../../base/data'
 import { notify } from '../../base/toast'
 import { Fault, FileDrop } from '../../base/ui'
 
 /** Takes in a job that was saved as a file, here or elsewhere. */
-export function BringJob() {
+export function ImportJob() {
   const navigate = useNavigate()
-  const [bring, { isLoading }] = useBringJobMutation()
+  const [importJob, { isLoading }] = useImportJobMutation()
   const [fault, setFault] = useState('')
 
   async function take([file]: File[]) {
     if (!file) return
     setFault('')
-    const answer = await bring(file)
+    const answer = await importJob(file)
     if (!answer.data) {
       setFault(reasonOf(answer.error))
       return
@@ -37,7 +37,7 @@ export function BringJob() {
         onFiles={take}
       >
         <FolderInput size={17} aria-hidden />{' '}
-        {isLoading ? 'Reading the file…' : 'Bring in a job file'}
+        {isLoading ? 'Reading the file…' : 'Import a job file'}
       </FileDrop>
       <Fault>{fault}</Fault>
     </div>
