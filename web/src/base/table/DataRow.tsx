@@ -21,10 +21,8 @@ interface Props<Row> {
 export const DataRow = memo(function DataRow<Row>(props: Props<Row>) {
   const { row, index, columns, narrow, dense, look, measure, onOpen } = props
   const shape = narrow
-    ? 'flex flex-wrap items-center gap-x-4 px-3 py-2'
-    : dense
-      ? 'h-8 align-top'
-      : 'h-12'
+    ? 'flex flex-wrap items-center gap-x-4 border-t border-rule px-3 py-2 first:border-t-0'
+    : `${dense ? 'h-8 align-top' : 'h-12'} *:border-t *:border-rule first:*:border-t-0`
   const padding = narrow ? '' : dense ? 'px-1.5 py-1' : 'px-3 py-1'
   return (
     <tr
@@ -33,7 +31,7 @@ export const DataRow = memo(function DataRow<Row>(props: Props<Row>) {
       data-index={index}
       aria-rowindex={index + 2}
       onClick={onOpen && ((event) => isOnRow(event.target) && onOpen(row))}
-      className={`border-t border-rule first:border-t-0 ${shape} ${onOpen ? 'cursor-pointer hover:bg-act-soft' : ''} ${look}`}
+      className={`${shape} ${onOpen ? 'cursor-pointer hover:bg-act-soft' : ''} ${look}`}
     >
       {columns.map((column) => {
         const content = column.cell(row)

@@ -148,7 +148,7 @@ export function DataTable<Row extends RowData>(props: Props<Row>) {
           role="table"
           aria-label={name}
           aria-rowcount={rows.length + 1}
-          className={`w-full border-collapse text-left ${narrow ? 'block' : ''} ${dense ? 'text-[0.85rem]' : ''}`}
+          className={`w-full border-separate border-spacing-0 text-left ${narrow ? 'block' : ''} ${dense ? 'text-[0.85rem]' : ''}`}
         >
           <thead className={narrow ? 'hidden' : 'sticky top-0 z-10 bg-sheet-2 text-sm'}>
             <tr>

@@ -177,7 +177,7 @@ export function OnShelf({ pieces }: { pieces: readonly ShopModule[] }) {
           rows={lying}
           columns={columns}
           keyOf={({ piece }) => piece.id}
-          rowLook={({ kit }) => (kit.whole ? 'border-l-4 border-l-gold-line' : '')}
+          rowLook={({ kit }) => (kit.whole ? 'shadow-[inset_4px_0_var(--gold-line)]' : '')}
         />
       )}
       {open?.kind === 'add' && <PieceDialog onClose={close} />}
