@@ -37,6 +37,16 @@ export interface Hypotheses {
   named: string[][]
 }
 
+/** A single fault with how much it weighs; `seen` is one that shows as the machine was brought. */
+interface Weighted {
+  at: number
+  shows: Shows
+  cured: boolean
+  weight: number
+  curedAt: number
+  seen: boolean
+}
+
 /** Kinds that may come two at once. */
 const DOUBLED: readonly Fault['kind'][] = ['MODULE', 'SLOT', 'SEAT', 'PROFILE']
 
@@ -54,14 +64,7 @@ export function hypotheses(
 ): Hypotheses & { chances: Float64Array } {
   const weighted = weightedCauses(bench, arrangement, profile, causes)
   const effectAsBrought = effectsIn(bench, { arrangement, profile })
-  const faults: {
-    at: number
-    shows: Shows
-    cured: boolean
-    weight: number
-    curedAt: number
-    seen: boolean
-  }[] = []
+  const faults: Weighted[] = []
   const doubles: number[] = []
   for (const [at, [cause, whole]] of weighted.entries()) {
     const { kind } = cause
@@ -92,10 +95,10 @@ export function hypotheses(
   let n = faults.length
   for (let row = 0; row < doubled.length; row += 1) {
     const first = doubled[row] as number
-    const one = faults[first] as (typeof faults)[number]
+    const one = faults[first] as Weighted
     for (let column = row + 1; column < doubled.length; column += 1) {
       const second = doubled[column] as number
-      const other = faults[second] as (typeof faults)[number]
+      const other = faults[second] as Weighted
       pairs[2 * n] = first
       pairs[2 * n + 1] = second
       const both = 2 * causes.two * (one.weight / total) * (other.weight / total)
