@@ -9,13 +9,13 @@ import { VitePWA } from 'vite-plugin-pwa'
 
 const api = `http://127.0.0.1:${process.env.TEMBRIX_PORT || 4310}`
 
+const { resolve } = createRequire(import.meta.url)
+
 /** What the reader of pictures knows of letters: it asks for them by this name. */
 const LETTERS = 'reader/eng.traineddata.gz'
 
 function letters(): Plugin {
-  const path = createRequire(import.meta.url).resolve(
-    '@tesseract.js-data/eng/4.0.0_best_int/eng.traineddata.gz',
-  )
+  const path = resolve('@tesseract.js-data/eng/4.0.0_best_int/eng.traineddata.gz')
   return {
     name: 'letters',
     generateBundle() {
@@ -100,8 +100,23 @@ const compressed = compression({
   threshold: 1000,
 })
 
+/** Parts of packages that the page need not carry. */
+const LEAN = [
+  // The package names its build for developing, which warns, also where one for use is made.
+  {
+    find: /^react-router$/,
+    replacement: resolve('react-router').replace(/development.*/, 'production/index.mjs'),
+  },
+  // What React has had of its own since 18.
+  {
+    find: /^use-sync-external-store\/shim\/with-selector(\.js)?$/,
+    replacement: resolve('use-sync-external-store/with-selector'),
+  },
+]
+
 export default defineConfig({
   plugins: [react(), tailwindcss(), letters(), factsOfKinds(), withoutServer, compressed],
+  resolve: { alias: LEAN },
   build: {
     target: 'es2022',
     assetsInlineLimit: 0,

@@ -1,40 +1,32 @@
-import type { ComponentType } from 'react'
+import { Suspense, useEffect, useState } from 'react'
+import { ErrorBoundary, type FallbackProps } from 'react-error-boundary'
 import { Provider } from 'react-redux'
-import {
-  createBrowserRouter,
-  Link,
-  Outlet,
-  type RouteObject,
-  RouterProvider,
-  useNavigation,
-  useRouteError,
-} from 'react-router'
+import { BrowserRouter, Link, Outlet, type RouteObject, useLocation, useRoutes } from 'react-router'
 import { type Store, useShopQuery } from './base/data'
 import { calculateIn, writeDates } from './base/format'
-import { Bar } from './base/shell'
+import { Bar, forgetFailed, readScreens, screen, screensOf, useUnderWay } from './base/shell'
 import { ToastPlace } from './base/toast'
 import { Message } from './base/ui'
 import { Counter } from './screens/counter/Counter'
 
 /** All of a job’s screens come as one, so that its steps open while the server is away. */
-const job = () => import('./screens/job')
-const orders = () => import('./screens/orders')
-const machines = () => import('./screens/machines')
+const job = screensOf(() => import('./screens/job'))
+const orders = screensOf(() => import('./screens/orders'))
+const machines = screensOf(() => import('./screens/machines'))
+const newJob = screensOf(() => import('./screens/newJob/NewJob'))
+const probe = screensOf(() => import('./screens/probe/Probe'))
+const whatIf = screensOf(() => import('./screens/whatIf/WhatIf'))
+const shelf = screensOf(() => import('./screens/shelf/Shelf'))
+const settings = screensOf(() => import('./screens/settings'))
+const backups = screensOf(() => import('./screens/backups/Backups'))
+const reference = screensOf(() => import('./screens/reference/Reference'))
 
-/** A screen whose code comes when it is first gone to; until then the one before stays. */
-const screen = <Name extends string>(
-  from: () => Promise<Record<Name, ComponentType>>,
-  name: Name,
-): Pick<RouteObject, 'lazy'> => ({ lazy: async () => ({ Component: (await from())[name] }) })
-
-const router = createBrowserRouter([
+const ROUTES: RouteObject[] = [
   {
     element: <Everything />,
-    errorElement: <Broken />,
-    HydrateFallback: Opening,
     children: [
       { path: '/', element: <Counter /> },
-      { path: '/jobs/new', ...screen(() => import('./screens/newJob/NewJob'), 'NewJob') },
+      { path: '/jobs/new', ...screen(newJob, 'NewJob') },
       { path: '/jobs/:id/sheet', ...screen(job, 'PlanSheet') },
       { path: '/jobs/:id/labels', ...screen(job, 'Labels') },
       { path: '/jobs/:id/quote-sheet', ...screen(job, 'QuoteSheet') },
@@ -57,41 +49,51 @@ const router = createBrowserRouter([
       },
       { path: '/machines', ...screen(machines, 'Machines') },
       { path: '/machines/:id', ...screen(machines, 'MachineModel') },
-      { path: '/probe', ...screen(() => import('./screens/probe/Probe'), 'Probe') },
-      { path: '/what-if', ...screen(() => import('./screens/whatIf/WhatIf'), 'WhatIf') },
-      { path: '/shelf', ...screen(() => import('./screens/shelf/Shelf'), 'Shelf') },
+      { path: '/probe', ...screen(probe, 'Probe') },
+      { path: '/what-if', ...screen(whatIf, 'WhatIf') },
+      { path: '/shelf', ...screen(shelf, 'Shelf') },
       { path: '/orders', ...screen(orders, 'Orders') },
       { path: '/orders/:id', ...screen(orders, 'OrderScreen') },
-      {
-        path: '/settings',
-        ...screen(() => import('./screens/settings'), 'ShopSettings'),
-      },
-      { path: '/backups', ...screen(() => import('./screens/backups/Backups'), 'Backups') },
-      { path: '/reference', ...screen(() => import('./screens/reference/Reference'), 'Reference') },
+      { path: '/settings', ...screen(settings, 'ShopSettings') },
+      { path: '/backups', ...screen(backups, 'Backups') },
+      { path: '/reference', ...screen(reference, 'Reference') },
       { path: '*', element: <Nowhere /> },
     ],
   },
-])
+]
 
 export function App({ store }: { store: Store }) {
+  const [isCome, setCome] = useState(false)
+  useEffect(() => {
+    readScreens(ROUTES, location.pathname).then(() => setCome(true))
+  }, [])
   return (
     <Provider store={store}>
-      <RouterProvider router={router} />
+      <BrowserRouter>{isCome ? <Screens /> : <Opening />}</BrowserRouter>
     </Provider>
+  )
+}
+
+function Screens() {
+  const { key } = useLocation()
+  return (
+    <ErrorBoundary FallbackComponent={Broken} resetKeys={[key]} onReset={forgetFailed}>
+      <Suspense fallback={<Opening />}>{useRoutes(ROUTES)}</Suspense>
+    </ErrorBoundary>
   )
 }
 
 /** All screens: money and dates as the shop writes them, and a sign while the next one comes. */
 function Everything() {
   const { data: shop } = useShopQuery()
-  const { state } = useNavigation()
+  const isUnderWay = useUnderWay()
   const currency = shop?.terms.currency ?? 'EUR'
   calculateIn(currency)
   const dates = shop?.terms.dateFormat ?? 'day first'
   writeDates(dates)
   return (
     <>
-      {state === 'loading' && (
+      {isUnderWay && (
         <p role="status" className="fixed inset-x-0 top-0 z-50 h-1 animate-pulse bg-gold-line">
           <span className="sr-only">Opening…</span>
         </p>
@@ -130,8 +132,7 @@ function Nowhere() {
   )
 }
 
-function Broken() {
-  const error = useRouteError()
+function Broken({ error }: FallbackProps) {
   return (
     <Message title="This screen has failed">
       <p>{error instanceof Error ? error.message : 'The reason is not known.'}</p>

@@ -1,8 +1,7 @@
 import type { ActWrite, NewAct } from '@tembrix/core/records'
-import { API } from './address'
+import { API, withWho } from './api'
 import { type Entry, type Fields, nextEntry, type Outbox, together } from './outbox'
 import { heldPicture } from './pictures'
-import { withWho } from './who'
 
 /** What became of what the courier took to the server: a write, or all the writes of an act. */
 export type Delivery =

@@ -6,8 +6,7 @@ import {
   type RecordKind,
   type Written,
 } from '@tembrix/core/records'
-import { API } from './address'
-import type { Tag } from './api'
+import { API, type Tag } from './api'
 
 const CHANNEL = 'tembrix.changes'
 /** A write of this tab is answered sooner than this, ms; what is known then needs no reading. */

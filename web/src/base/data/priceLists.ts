@@ -4,7 +4,7 @@ import {
   PRICE_LIST_PIECE,
   type PriceList,
 } from '@tembrix/core/records'
-import { api } from './api'
+import { api, priceListsApi } from './api'
 import type { Store } from './store'
 
 export interface PriceListProgress {
@@ -24,7 +24,7 @@ export async function takeInPriceList(
   offers: readonly Offered[],
   { progress, signal }: PriceListProgress,
 ): Promise<PriceList> {
-  const { beginPriceList, takeInPiece, endPriceList } = api.endpoints
+  const { beginPriceList, takeInPiece, endPriceList } = priceListsApi.endpoints
   const begin = beginPriceList.initiate({ ...list, offers: offers.length })
   try {
     let now = await dispatch(begin).unwrap()

@@ -1,8 +1,7 @@
-import { configureStore, createListenerMiddleware } from '@reduxjs/toolkit'
+import { configureStore, type Middleware } from '@reduxjs/toolkit'
 import { alike, type JobFile } from '@tembrix/core/records'
 import { useDispatch, useSelector, useStore } from 'react-redux'
-import { API } from './address'
-import { api, TAGS } from './api'
+import { API, api, TAGS } from './api'
 import { type Delivery, startCourier } from './courier'
 import { keepCurrent } from './current'
 import { type Keep, restore, store as storeOutbox } from './keep'
@@ -29,9 +28,10 @@ import { claimTab } from './tab'
 import { type Deeds, keepDeeds, restoreDeeds, undoReducer } from './undo'
 import { whatIfReducer } from './whatIf'
 
-const listener = createListenerMiddleware<{ outbox: Outbox }>()
+/** Hears of an action that was taken in, and of the outbox before it and since. */
+type Hears = (action: unknown, now: Outbox, before: Outbox) => void
 
-function configure(outbox: Outbox, undo: Deeds) {
+function configure(outbox: Outbox, undo: Deeds, hearing: readonly Hears[]) {
   return configureStore({
     reducer: {
       [api.reducerPath]: api.reducer,
@@ -42,9 +42,20 @@ function configure(outbox: Outbox, undo: Deeds) {
     },
     preloadedState: { outbox, undo },
     middleware: (standard) =>
-      standard().prepend(listener.middleware).concat(keepCurrent(api), api.middleware),
+      standard().prepend(tell(hearing)).concat(keepCurrent(api), api.middleware),
   })
 }
+
+const tell =
+  (hearing: readonly Hears[]): Middleware<object, { outbox: Outbox }> =>
+  ({ getState }) =>
+  (next) =>
+  (action) => {
+    const { outbox } = getState()
+    const done = next(action)
+    for (const hears of hearing) hears(action, getState().outbox, outbox)
+    return done
+  }
 
 export type Store = ReturnType<typeof configure>
 export type State = ReturnType<Store['getState']>
@@ -55,29 +66,26 @@ export const useAppSelector = useSelector.withTypes<State>()
 /** The store of this tab, with what earlier visits left unsent, and the courier at work. */
 export async function openStore(): Promise<Store> {
   const { tab, isOpen } = await claimTab()
-  const store = configure(restore(localStorage, tab, isOpen), restoreDeeds(sessionStorage))
-  keepOutbox(store, localStorage, tab)
+  const hearing: Hears[] = []
+  const outbox = restore(localStorage, tab, isOpen)
+  const store = configure(outbox, restoreDeeds(sessionStorage), hearing)
+  hearing.push(keepsOutbox(store, localStorage, tab))
   const wake = startCourier({
     outbox: () => store.getState().outbox,
     take: (entry) => store.dispatch(sending(entry.id)),
     done: (entries, delivery) => settle(store, entries, delivery),
   })
-  listener.startListening({
-    predicate: (_, now, before) => now.outbox.entries !== before.outbox.entries,
-    effect: (_, { getOriginalState, getState }) => {
-      wake()
-      forgetPictures(getOriginalState().outbox, getState().outbox)
-    },
+  hearing.push((_, now, before) => {
+    if (now.entries === before.entries) return
+    wake()
+    forgetPictures(before, now)
   })
-  listener.startListening({
-    matcher: api.endpoints.job.matchFulfilled,
-    effect: ({ meta }) => takeAgain(store, meta.arg.originalArgs),
-  })
-  listener.startListening({
-    matcher: api.endpoints.job.matchRejected,
-    effect: ({ meta }) => {
-      if (!meta.condition) taken.delete(meta.arg.originalArgs)
-    },
+  hearing.push((action) => {
+    const { matchFulfilled, matchRejected } = api.endpoints.job
+    if (matchFulfilled(action)) takeAgain(store, action.meta.arg.originalArgs)
+    else if (matchRejected(action) && !action.meta.condition) {
+      taken.delete(action.meta.arg.originalArgs)
+    }
   })
   followChanges({
     jobs: () => openJobs(store),
@@ -106,22 +114,19 @@ function readJob({ dispatch }: Pick<Store, 'dispatch'>, id: string): void {
 }
 
 /** Writes the outbox to the browser's storage as it changes, after the screen has been painted, and on leaving. */
-function keepOutbox(store: Store, keep: Keep, tab: string): void {
+function keepsOutbox(store: Store, keep: Keep, tab: string): Hears {
   const write = () => {
     const { outbox } = store.getState()
     const is = stores(keep, tab, outbox)
     if (is !== outbox.kept) store.dispatch(keptAction(is))
   }
   let due: ReturnType<typeof setTimeout> | undefined
-  listener.startListening({
-    predicate: (_, { outbox: now }, { outbox: before }) =>
-      now.entries !== before.entries || now.drafts !== before.drafts,
-    effect: () => {
-      clearTimeout(due)
-      due = setTimeout(write)
-    },
-  })
   window.addEventListener('pagehide', write)
+  return (_, now, before) => {
+    if (now.entries === before.entries && now.drafts === before.drafts) return
+    clearTimeout(due)
+    due = setTimeout(write)
+  }
 }
 
 /** Pictures whose photo was sent or given up are kept no longer. */

@@ -13,7 +13,7 @@ interface Props<Row> {
   /** More classes of it. */
   look: string
   /** Told of its element, to know how high it is. */
-  measure: (element: HTMLElement | null) => void
+  measure: ((element: HTMLElement | null) => void) | undefined
   onOpen: ((row: Row) => void) | undefined
 }
 
@@ -31,7 +31,7 @@ export const DataRow = memo(function DataRow<Row>(props: Props<Row>) {
       data-index={index}
       aria-rowindex={index + 2}
       onClick={onOpen && ((event) => isOnRow(event.target) && onOpen(row))}
-      className={`${shape} ${onOpen ? 'cursor-pointer hover:bg-act-soft' : ''} ${look}`}
+      className={`scroll-mt-12 ${shape} ${onOpen ? 'cursor-pointer hover:bg-act-soft' : ''} ${look}`}
     >
       {columns.map((column) => {
         const content = column.cell(row)

@@ -47,6 +47,7 @@ const table = (
   </div>
 )
 
+const drawn = () => document.querySelectorAll('tbody tr').length
 const names = () => [...document.querySelectorAll('tbody a')].map((one) => one.textContent)
 
 beforeEach(async () => {
@@ -102,16 +103,37 @@ test('columns are left out, and stay so; what a row is cannot be', async () => {
 
 test('of twenty thousand rows only those in sight are drawn, and keys go through all of them', async () => {
   const screen = await render(table(many(20_000)))
-  expect(document.querySelectorAll('tbody tr').length).toBeLessThan(60)
+  await vi.waitFor(() => expect(drawn()).toBeLessThan(60))
   await expect.element(screen.getByRole('table')).toHaveAttribute('aria-rowcount', '20001')
   screen.getByRole('link', { name: 'Part 0', exact: true }).element().focus()
   await userEvent.keyboard('{ArrowDown}{ArrowDown}')
   await vi.waitFor(() => expect(document.activeElement?.textContent).toBe('Part 2'))
   await userEvent.keyboard('{End}')
   await vi.waitFor(() => expect(document.activeElement?.textContent).toBe('Part 19999'))
-  expect(document.querySelectorAll('tbody tr').length).toBeLessThan(60)
+  expect(drawn()).toBeLessThan(60)
   await userEvent.keyboard('{Home}')
   await vi.waitFor(() => expect(document.activeElement?.textContent).toBe('Part 0'))
+})
+
+test('of a few rows all are drawn, and keys bring into sight the one they go to', async () => {
+  const screen = await render(table(many(60)))
+  expect(drawn()).toBe(60)
+  const box = (name: string) =>
+    screen.getByRole(name === 'Name' ? 'columnheader' : 'row', { name }).element()
+  const scroller = box('Name').closest('.overflow-auto') as Element
+  const isInSight = (name: string) => {
+    const row = box(name).getBoundingClientRect()
+    const { bottom } = scroller.getBoundingClientRect()
+    return row.top >= box('Name').getBoundingClientRect().bottom && row.bottom <= bottom
+  }
+  screen.getByRole('link', { name: 'Part 0', exact: true }).element().focus()
+  await userEvent.keyboard('{End}')
+  await vi.waitFor(() => expect(document.activeElement?.textContent).toBe('Part 59'))
+  expect(isInSight('Part 59')).toBe(true)
+  expect(isInSight('Part 20')).toBe(false)
+  for (let at = 0; at < 5; at += 1) await userEvent.keyboard('{PageUp}')
+  await vi.waitFor(() => expect(document.activeElement?.textContent).toBe('Part 9'))
+  expect(isInSight('Part 9')).toBe(true)
 })
 
 test('a press on a row opens it; one on something of its own does not', async () => {

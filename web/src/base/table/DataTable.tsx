@@ -8,13 +8,13 @@ import {
   tableFeatures,
   useTable,
 } from '@tanstack/react-table'
-import { type Range, useVirtualizer } from '@tanstack/react-virtual'
-import { type KeyboardEvent, type ReactNode, useCallback, useMemo, useRef, useState } from 'react'
+import { lazy, type ReactNode, Suspense, useCallback, useMemo, useRef, useState } from 'react'
 import { useMedia } from '../ui'
 import { Columns } from './Columns'
 import type { Column } from './column'
 import { DataRow } from './DataRow'
 import { Heading } from './Heading'
+import { AllRows, type RowsProps } from './rows'
 import { SortBy } from './SortBy'
 import { byValue } from './sort'
 import { useHidden } from './useHidden'
@@ -27,6 +27,17 @@ const features = tableFeatures({
 /** Below so many rem, all in all and for each column, a row is a card. */
 const NARROW = 48
 const COLUMN = 7
+
+/** So many rows are all drawn. */
+const FEW = 60
+
+/** Where what draws only those in sight cannot be read, all are drawn. */
+const LongRows = lazy(async () => ({
+  default: await import('./LongRows').then(
+    (read) => read.LongRows,
+    () => AllRows,
+  ),
+}))
 
 /** What a row is taken to be high until it is drawn, px. */
 const ROW = 48
@@ -52,8 +63,8 @@ interface Props<Row> {
 }
 
 /**
- * Rows in columns: sorted by a press on a heading, columns chosen and remembered, gone through by arrow keys. Only
- * what is in sight is drawn, however many there are. On a narrow screen each row is a card.
+ * Rows in columns: sorted by a press on a heading, columns chosen and remembered, gone through by arrow keys. Of many
+ * only those in sight are drawn. On a narrow screen each row is a card.
  */
 export function DataTable<Row extends RowData>(props: Props<Row>) {
   const { name, rows, columns, keyOf, rowLook, onOpen, more = false, dense = false, foot } = props
@@ -89,47 +100,26 @@ export function DataTable<Row extends RowData>(props: Props<Row>) {
   const scroller = useRef<HTMLDivElement>(null)
   // The same from one scroll to the next: another would have every row placed again.
   const keyAt = useCallback((at: number) => sorted[at]?.id ?? at, [sorted])
-  const virtual = useVirtualizer({
-    count: sorted.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: () => (narrow ? CARD : dense ? LOW : ROW),
-    getItemKey: keyAt,
-    rangeExtractor: inSteps,
-  })
-  const drawn = virtual.getVirtualItems()
-  const above = drawn[0]?.start ?? 0
-  const below = virtual.getTotalSize() - (drawn.at(-1)?.end ?? 0)
-
-  function focusRow(at: number): boolean {
-    const row = scroller.current?.querySelector<HTMLElement>(`[data-index="${at}"]`)
-    row?.querySelector<HTMLElement>('a, button')?.focus({ preventScroll: true })
-    return row !== null && row !== undefined
+  const draw: RowsProps['draw'] = (at, measure) => {
+    const row = sorted[at]
+    return (
+      row && (
+        <DataRow
+          key={row.id}
+          row={row.original}
+          index={at}
+          columns={shown}
+          narrow={narrow}
+          dense={dense}
+          look={rowLook?.(row.original) ?? ''}
+          measure={measure}
+          onOpen={onOpen}
+        />
+      )
+    )
   }
-
-  /** One that is out of sight is drawn in the next frame or the one after. */
-  function go(to: number): void {
-    const at = Math.max(0, Math.min(sorted.length - 1, to))
-    virtual.scrollToIndex(at)
-    if (focusRow(at)) return
-    requestAnimationFrame(() => focusRow(at) || requestAnimationFrame(() => focusRow(at)))
-  }
-
-  function keyed(event: KeyboardEvent) {
-    const row = (event.target as HTMLElement).closest<HTMLElement>('[data-index]')
-    if (!row || (event.target as HTMLElement).closest('input, select, textarea')) return
-    const at = Number(row.dataset.index)
-    const to = {
-      ArrowDown: at + 1,
-      ArrowUp: at - 1,
-      PageDown: at + 10,
-      PageUp: at - 10,
-      Home: 0,
-      End: sorted.length - 1,
-    }[event.key]
-    if (to === undefined) return
-    event.preventDefault()
-    go(to)
-  }
+  const height = narrow ? CARD : dense ? LOW : ROW
+  const drawn: RowsProps = { count: sorted.length, keyAt, draw, height, narrow, scroller }
 
   const sortOf = (id: string) => sorting.find((one) => one.id === id)
   return (
@@ -167,28 +157,13 @@ export function DataTable<Row extends RowData>(props: Props<Row>) {
               ))}
             </tr>
           </thead>
-          <tbody role="rowgroup" className={narrow ? 'block' : ''} onKeyDown={keyed}>
-            <Space height={above} block={narrow} />
-            {drawn.map(({ index }) => {
-              const row = sorted[index]
-              return (
-                row && (
-                  <DataRow
-                    key={row.id}
-                    row={row.original}
-                    index={index}
-                    columns={shown}
-                    narrow={narrow}
-                    dense={dense}
-                    look={rowLook?.(row.original) ?? ''}
-                    measure={virtual.measureElement}
-                    onOpen={onOpen}
-                  />
-                )
-              )
-            })}
-            <Space height={below} block={narrow} />
-          </tbody>
+          {drawn.count > FEW ? (
+            <Suspense fallback={<AllRows {...drawn} count={FEW} />}>
+              <LongRows {...drawn} />
+            </Suspense>
+          ) : (
+            <AllRows {...drawn} />
+          )}
         </table>
         {foot}
       </div>
@@ -198,18 +173,3 @@ export function DataTable<Row extends RowData>(props: Props<Row>) {
 
 const narrowFor = (columns: number) =>
   `(max-width: ${Math.max(NARROW, COLUMN * columns) - 0.01}rem)`
-
-/** Rows drawn beyond those in sight, and how many come and go at once, so that most frames of a scroll draw nothing. */
-const BEYOND = 12
-const STEP = 8
-
-function inSteps({ startIndex, endIndex, count }: Range): number[] {
-  const from = Math.max(0, Math.floor(startIndex / STEP) * STEP - BEYOND)
-  const to = Math.min(count, Math.ceil((endIndex + 1) / STEP) * STEP + BEYOND)
-  return Array.from({ length: to - from }, (_, at) => from + at)
-}
-
-/** The room of rows that are not drawn. */
-function Space({ height, block }: { height: number; block: boolean }) {
-  return height > 0 ? <tr aria-hidden style={{ height }} className={block ? 'block' : ''} /> : null
-}

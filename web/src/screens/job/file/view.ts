@@ -17,7 +17,7 @@ import {
   piecesById,
   type ShopModule,
 } from '@tembrix/core/records'
-import { api, overlay, type State } from '../../../base/data'
+import { api, jobsApi, modulesApi, overlay, type State } from '../../../base/data'
 import { evidenceOf } from './evidenceOf'
 
 /** A job as it is shown: what the server has, with everything typed since laid over it, and what that comes to. */
@@ -61,13 +61,13 @@ function allOf(shelf: ShopModule[], offers: ShopModule[]): ShopModule[] {
 /** The shop's pieces and offers of a job's kind, as far as they were read. */
 function shopSelector(id: string): (state: State) => ShopModule[] {
   const file = fileSelector(id)
-  const onShelf = api.endpoints.shelf.select({ forJob: id })
+  const onShelf = modulesApi.endpoints.shelf.select({ forJob: id })
   const ofKind = createSelector(
     (state: State) => file(state)?.machine.machine.generation,
     (state: State) => file(state)?.machine.machine.formFactor,
     (generation, formFactor) =>
       generation && formFactor
-        ? api.endpoints.offersOfKind.select({ generation, formFactor })
+        ? modulesApi.endpoints.offersOfKind.select({ generation, formFactor })
         : () => ({ data: NO_SHOP }),
   )
   const shelf = (state: State) => onShelf(state).data ?? NO_SHOP
@@ -100,7 +100,7 @@ export function jobSelector(id: string): (state: State) => ShownJob {
   const plan = part((job) => job.plans[0] as Plan)
   const found = part((job) => job.found)
   const shop = shopSelector(id)
-  const learned = (state: State) => api.endpoints.learned.select()(state).data ?? NOTHING_KNOWN
+  const learned = (state: State) => jobsApi.endpoints.learned.select()(state).data ?? NOTHING_KNOWN
   const pieces = createSelector(
     part((job) => job.modules),
     shop,
