@@ -551,3 +551,19 @@ test('an answer that comes after something newer was read is not taken', () => {
   applyAnswer(read, entry, { id: 'j', version: 8, complaint: 'newest' })
   expect(read).toMatchObject({ version: 8, complaint: 'newest' })
 })
+
+test('what was made and then changed while a job was being read is taken into it, answer after answer', () => {
+  const reading = { jobId: 'j', collection: 'readings', recordId: 'r' } as const
+  const made = after(created(reading, { jobId: 'j', name: 'pasted' }))
+  const entry = made.entries[0]
+  if (!entry) throw new Error('nothing waits')
+  const answers = [
+    { id: 'r', version: 1, name: 'pasted' },
+    { id: 'r', version: 2, name: 'pasted twice' },
+  ]
+  // Kept answers are frozen, as is all that the store holds.
+  const read = structuredClone(file)
+  for (const answer of answers) applyAnswer(read, entry, Object.freeze(answer))
+  expect(read.readings).toEqual([answers[1]])
+  expect(answers[0]).toEqual({ id: 'r', version: 1, name: 'pasted' })
+})

@@ -94,11 +94,11 @@ function takeNewer(record: object | undefined, answer: Fields | null): void {
   if (record && answer && (answer.version as number) >= version) Object.assign(record, answer)
 }
 
-/** The same into a list: changed where it is, added, or taken out. */
+/** The same into a list: changed where it is, added as a copy for the next answer to change, or taken out. */
 export function applyAnswerToList(list: Known[], recordId: string, answer: Fields | null): void {
   const at = list.findIndex(({ id }) => id === recordId)
   if (answer === null) {
     if (at >= 0) list.splice(at, 1)
   } else if (at >= 0) takeNewer(list[at], answer)
-  else list.push(answer as unknown as Known)
+  else list.push({ ...answer } as unknown as Known)
 }
