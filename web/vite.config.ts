@@ -83,11 +83,12 @@ const withoutServer = VitePWA({
   },
 })
 
-/** Few files: what the application begins with, and what many screens need; the rest goes by the screens that ask for it. */
+/** Few files: what the application begins with, what many screens need, and what some ask for later; the rest goes by the screens that ask for it. */
 const CHUNKS = [
   { name: 'libraries', tags: ['$initial' as const], test: /node_modules/, priority: 3 },
   { name: 'first', tags: ['$initial' as const], priority: 2 },
-  { name: 'shared', minShareCount: 3, priority: 1 },
+  { name: 'charts', test: /node_modules\/(chart\.js|@kurkle)/, priority: 2 },
+  { name: 'shared', test: /^(?!.*src\/parts\/chart\/)/, minShareCount: 3, priority: 1 },
 ]
 
 /** Files are compressed once, here, in both ways that browsers ask for. */

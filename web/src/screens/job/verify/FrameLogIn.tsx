@@ -1,7 +1,7 @@
 import { type Conditions, type FrameFigures, TIME_UNITS, tooShortFor } from '@tembrix/core/measure'
 import { type Configuration, FrameLogChange, type TwoChanges } from '@tembrix/core/records'
 import { FileUp } from 'lucide-react'
-import { useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import { making } from '../../../base/data'
 import { list, numberFrom, plural, tidy } from '../../../base/format'
 import {
@@ -20,7 +20,8 @@ import { CommaQuestion } from '../../../parts/tableFile'
 import { useJob } from '../file'
 import { ConditionFields } from './ConditionFields'
 import { conditionsInWords } from './sessions'
-import { TrimChart } from './TrimChart'
+
+const TrimChart = lazy(async () => ({ default: (await import('./TrimChart')).TrimChart }))
 
 const LARGEST = 200_000_000
 /** A log of fewer seconds is not cut on a chart. */
@@ -146,7 +147,9 @@ export function FrameLogIn({ changes }: { changes: TwoChanges | null }) {
             Its first figures: {firstFigures(rows, head.headings.indexOf(column.heading))}
           </p>
           {holds === 'frames' && whole && whole.seconds >= SHORTEST_CUT && (
-            <TrimChart className="col-span-2" whole={whole} trim={trim} onTrim={cut} />
+            <Suspense fallback={<div className="col-span-2 h-28" />}>
+              <TrimChart className="col-span-2" whole={whole} trim={trim} onTrim={cut} />
+            </Suspense>
           )}
           {holds === 'frames' && (
             <>
