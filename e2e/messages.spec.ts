@@ -39,9 +39,7 @@ test('a customer is written to from a template; it arrives, or comes back and sa
 
   await page.keyboard.press('Escape')
   await page.getByText('History', { exact: true }).click()
-  await expect(page.getByRole('list', { name: 'History' })).toContainText(
-    'State: “sent” → “delivered”',
-  )
+  await expect(page.getByRole('list', { name: 'History' })).toContainText('State: sent → delivered')
 })
 
 test('the shop’s own words are in the next message; a placeholder there is not is refused', async ({

@@ -1,3 +1,4 @@
+export { CHOICES, choiceWords } from './choices'
 export {
   ago,
   day,

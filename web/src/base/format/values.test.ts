@@ -30,7 +30,7 @@ test.each<[unknown, string, string]>([
   [{ moduleId: MODULE, unit: 0 }, 'A1', '8 GB DDR4-2400 SO-DIMM'],
   [{ moduleId: MODULE.replace('1', '2'), unit: 0 }, 'A1', 'one that is not in this job'],
   // Who and when stand beside the line.
-  [{ state: 'done', at: '2030-02-10T10:00:00.000Z', by: 'Mika', reason: '' }, 'seat', '“done”'],
+  [{ state: 'done', at: '2030-02-10T10:00:00.000Z', by: 'Mika', reason: '' }, 'seat', 'done'],
   [{ at: '2030-02-10', by: 'Mika' }, 'offered', '10 Feb 2030'],
   [{ id: MODULE, name: 'Rowan', bench: true, owner: false }, 'people', '“Rowan”, bench'],
   [{ dataRate: 3200, timings: { cl: 16 } }, 'manual', 'speed 3200 MT/s, timings 16'],
@@ -59,7 +59,7 @@ test.each<[unknown, string, string]>([
   [
     { [MODULE]: { to: 'shelf', price: 1500 } },
     'removed',
-    '8 GB DDR4-2400 SO-DIMM: to: shelf; price: €15.00',
+    '8 GB DDR4-2400 SO-DIMM: to our shelf, used and untested; price: €15.00',
   ],
   [
     [{ id: MODULE, takenBy: 'Mika' }, { takenBy: 'Runa' }],

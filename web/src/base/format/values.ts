@@ -1,3 +1,4 @@
+import { choiceWords } from './choices'
 import { day, dayAndTime } from './dates'
 import { fieldName } from './fields'
 import { capacity, speed } from './figures'
@@ -77,7 +78,9 @@ export function valueWords(
   if (value === undefined || value === null || value === '') return style.none
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
   if (typeof value === 'number') return numberWords(value, field)
-  if (typeof value === 'string') return textWords(value, nameOf, style)
+  if (typeof value === 'string') {
+    return choiceWords(field, value) ?? textWords(value, nameOf, style)
+  }
   return Array.isArray(value)
     ? listWords(value, field, nameOf, style)
     : thingWords(value as Record<string, unknown>, field, nameOf, style)
@@ -134,13 +137,18 @@ function thingWords(
     const name = ID.test(key) ? (nameOf(key) ?? style.unknown) : fieldName(key)
     if (value === true && style.bare) return name
     const said = read([key, value])
-    return NAMES.has(key) && style.bare ? said : `${name}${style.is}${said}`
+    const isClear = (NAMES.has(key) && style.bare) || goesSomewhere(key, value)
+    return isClear ? said : `${name}${style.is}${said}`
   })
   return cut(words.join(style.and), style.longest)
 }
 
 /** Fields that hold what the whole thing is called. */
 const NAMES = new Set(['name', 'title', 'text', 'test'])
+
+/** Where something goes says so itself. */
+const goesSomewhere = (key: string, value: unknown) =>
+  key === 'to' && typeof value === 'string' && choiceWords(key, value) !== undefined
 
 function cut(text: string, longest: number): string {
   return text.length > longest ? `${text.slice(0, longest)}…` : text

@@ -45,7 +45,21 @@ test.each<[string, Record<string, object>, string[]]>([
   [
     'a step at the bench, without who and when',
     { ticks: { 'SEAT A1': { state: ['skipped', 'done'], at: ['x', 'y'] } } },
-    ['Steps, seat A1, state: “skipped” → “done”'],
+    ['Steps, seat A1, state: left out → done'],
+  ],
+  [
+    'what was chosen among a few, as it is chosen',
+    {
+      machine: { formFactor: ['DIMM', 'SODIMM'], fastening: ['latches', 'latch-one-end'] },
+      login: ['none', 'kept'],
+      uses: { _t: 'a', 0: ['new'] },
+    },
+    [
+      'Slots and limits, form factor: DIMM → SO-DIMM',
+      'Slots and limits, what holds the modules: latches, at one end or both → a latch at one end',
+      'Getting into the system: asks for no password → a password is kept for this job',
+      'What it is used for: “new” added',
+    ],
   ],
   [
     'a serial number by its module',

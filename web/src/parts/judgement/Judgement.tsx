@@ -1,8 +1,8 @@
 import type { Machine, Placement, Settings } from '@tembrix/core/model'
 import { mixingRisk, POLICIES, type Policy, verdicts } from '@tembrix/core/plan'
 import { Check, TriangleAlert } from 'lucide-react'
-import { list } from '../../base/format'
-import { MIXING_WORDS, OBJECTION_WORDS, POLICY_NAMES } from './words'
+import { CHOICES, list } from '../../base/format'
+import { MIXING_WORDS, OBJECTION_WORDS } from './words'
 
 interface Props {
   machine: Machine
@@ -29,7 +29,7 @@ export function Judgement({ machine, placement, settings, policy: own }: Props) 
               <TriangleAlert size={17} className="mt-0.5 shrink-0 text-risk" aria-hidden />
             )}
             <span>
-              <b className="font-semibold">{POLICY_NAMES[policy]}</b>
+              <b className="font-semibold">{CHOICES.policy[policy]}</b>
               {policy === own && ' (this job’s)'}:{' '}
               {said[policy].length === 0
                 ? 'would accept it'

@@ -1,3 +1,3 @@
 export { CAUSE_ROWS } from './causeWords'
 export { Judgement } from './Judgement'
-export { OBJECTION_WORDS, POLICY_NAMES } from './words'
+export { OBJECTION_WORDS } from './words'

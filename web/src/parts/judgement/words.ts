@@ -1,10 +1,4 @@
-import type { MixingReason, Objection, Policy } from '@tembrix/core/plan'
-
-export const POLICY_NAMES: Record<Policy, string> = {
-  matched: 'Matched kit',
-  balanced: 'Balanced',
-  capacity: 'Capacity first',
-}
+import type { MixingReason, Objection } from '@tembrix/core/plan'
 
 export const OBJECTION_WORDS: Record<Objection, string> = {
   CHANNEL_EMPTY: 'a channel stays empty',

@@ -11,22 +11,10 @@ import {
 } from '@tembrix/core/model'
 import { Sourced } from '@tembrix/core/records'
 import type { RecordForm } from '../../base/form'
-import { numberFrom } from '../../base/format'
+import { CHOICES, numberFrom } from '../../base/format'
 import { Check, Field, Select, TextInput } from '../../base/ui'
 import { formOf } from '../board'
-import { CLOCK_NAMES, FASTENING_NAMES } from './partWords'
 import { SourceOf, type Sourcing, typedIn } from './SourceOf'
-
-const INTERLEAVE_NAMES = {
-  flex: 'as far as the channels are equal',
-  matched: 'only when all channels are equal',
-}
-const ECC_NAMES = {
-  required: 'required',
-  supported: 'works, not required',
-  ignored: 'starts, not used',
-  refused: 'does not start with it',
-}
 
 interface Props {
   form: RecordForm
@@ -109,7 +97,7 @@ export function ControllerFields({ form, machine, sourcing }: Props) {
           <Select
             {...control}
             value={machine.interleave}
-            options={INTERLEAVES.map((value) => ({ value, label: INTERLEAVE_NAMES[value] }))}
+            options={INTERLEAVES.map((value) => ({ value, label: CHOICES.interleave[value] }))}
             onValue={(value) => set('interleave', value)}
           />
         )}
@@ -119,7 +107,7 @@ export function ControllerFields({ form, machine, sourcing }: Props) {
           <Select
             {...control}
             value={machine.ecc}
-            options={ECC_POLICIES.map((value) => ({ value, label: ECC_NAMES[value] }))}
+            options={ECC_POLICIES.map((value) => ({ value, label: CHOICES.ecc[value] }))}
             onValue={(value) => set('ecc', value)}
           />
         )}
@@ -150,7 +138,7 @@ export function ControllerFields({ form, machine, sourcing }: Props) {
             value={machine.clocks ?? ''}
             options={[
               { value: '', label: 'unknown' },
-              ...CLOCKINGS.map((value) => ({ value, label: CLOCK_NAMES[value] })),
+              ...CLOCKINGS.map((value) => ({ value, label: CHOICES.clocks[value] })),
             ]}
             onValue={(value) => set('clocks', value === '' ? undefined : value)}
           />
@@ -168,7 +156,7 @@ export function ControllerFields({ form, machine, sourcing }: Props) {
               value={fasteningOf(machine)}
               options={(['latches', 'latch-one-end'] as const).map((value) => ({
                 value,
-                label: FASTENING_NAMES[value],
+                label: CHOICES.fastening[value],
               }))}
               onValue={(value) => set('fastening', value)}
             />

@@ -1,5 +1,6 @@
 import { MACHINE_KINDS, type Machine } from '@tembrix/core/model'
 import type { RecordForm } from '../../base/form'
+import { CHOICES } from '../../base/format'
 import { Field, Select, TextInput } from '../../base/ui'
 
 interface Props {
@@ -27,7 +28,7 @@ export function NameFields({ form, machine, label, className = '' }: Props) {
           <Select
             {...control}
             value={machine.kind}
-            options={MACHINE_KINDS.map((value) => ({ value, label: value }))}
+            options={MACHINE_KINDS.map((value) => ({ value, label: CHOICES.kind[value] }))}
             onValue={(kind) => form.set(kind, 'machine', 'kind')}
           />
         )}

@@ -1,15 +1,9 @@
 import { BATTERIES, type Battery } from '@tembrix/core/model'
-
-const BATTERY_NAMES: Record<Battery, string> = {
-  plug: 'a plug under the cover',
-  pack: 'a pack that is taken out',
-  setup: 'disabled in the setup: its plug is out of reach',
-  none: 'no battery in it',
-}
+import { CHOICES } from '../../base/format'
 
 export const BATTERY_OPTIONS: { value: Battery | ''; label: string }[] = [
   { value: '', label: 'not looked at: taken for a plug' },
-  ...BATTERIES.map((value) => ({ value, label: BATTERY_NAMES[value] })),
+  ...BATTERIES.map((value) => ({ value, label: CHOICES.battery[value] })),
 ]
 
 type HatchOption = { value: 'hatch' | 'other' | ''; label: string }

@@ -1,6 +1,6 @@
-import type { Fastening, Machine, PlatformClocks, RatingRow, Slot } from '@tembrix/core/model'
+import type { Machine, RatingRow, Slot } from '@tembrix/core/model'
 import type { Sourced } from '@tembrix/core/records'
-import { capacity } from '../../base/format'
+import { capacity, choiceWords } from '../../base/format'
 
 export const PART_NAMES: Record<Sourced, string> = {
   generation: 'Generation',
@@ -21,19 +21,6 @@ export const PART_NAMES: Record<Sourced, string> = {
   fastening: 'What holds the modules',
   ecc: 'ECC',
   voltages: 'Voltages',
-}
-
-export const CLOCK_NAMES: Record<PlatformClocks, string> = {
-  'fabric-with-memory': 'controller and fabric at the memory clock',
-  'fabric-apart': 'controller at the memory clock, fabric on its own',
-  'controller-half': 'controller always at half the memory clock',
-}
-
-export const FASTENING_NAMES: Record<Fastening, string> = {
-  latches: 'latches, at one end or both',
-  'latch-one-end': 'a latch at one end',
-  'side-clips': 'clips at the sides',
-  screws: 'screws',
 }
 
 /** A part of a machine's record in a few words. */
@@ -71,11 +58,7 @@ export function partInWords(part: Sourced, value: unknown): string {
       return value ? 'can be set' : 'cannot be set'
     case 'voltages':
       return `${(value as number[]).join(', ')} V`
-    case 'clocks':
-      return CLOCK_NAMES[value as PlatformClocks]
-    case 'fastening':
-      return FASTENING_NAMES[value as Fastening]
     default:
-      return String(value)
+      return choiceWords(part, String(value)) ?? String(value)
   }
 }

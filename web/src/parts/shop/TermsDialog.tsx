@@ -2,16 +2,8 @@ import { MACHINE_KINDS } from '@tembrix/core/model'
 import { CURRENCIES, DATE_FORMATS, PAPERS, STARTING_TERMS, Terms } from '@tembrix/core/records'
 import { useChangeShopMutation, useShopQuery } from '../../base/data'
 import { Faults, SaveForShop, useSaveForm } from '../../base/form'
-import { currencySign, inUnits, minorFrom, numberFrom } from '../../base/format'
+import { CHOICES, capital, currencySign, inUnits, minorFrom, numberFrom } from '../../base/format'
 import { Check, callout, Dialog, Field, Select, TextInput } from '../../base/ui'
-
-const KIND_NAMES: Record<(typeof MACHINE_KINDS)[number], string> = {
-  desktop: 'Desktop',
-  laptop: 'Laptop',
-  'all-in-one': 'All-in-one',
-  'small-form-factor': 'Small desktop',
-  workstation: 'Workstation',
-}
 
 const WORK = [
   ['display', 'All-in-one behind its display'],
@@ -163,7 +155,7 @@ export function TermsDialog({ onClose }: { onClose: () => void }) {
         <h3 className="mt-4 mb-1 font-semibold">Minutes of work</h3>
         <div className="grid grid-cols-2 gap-3 sm:grid-cols-5">
           {MACHINE_KINDS.map((kind) =>
-            figure(`${KIND_NAMES[kind]}, open and close`, `labour.open.${kind}`),
+            figure(`${capital(CHOICES.kind[kind])}, open and close`, `labour.open.${kind}`),
           )}
           {WORK.map(([name, label]) => figure(label, `labour.${name}`))}
         </div>

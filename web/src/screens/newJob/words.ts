@@ -1,5 +1,6 @@
 import type { Answers, Question } from '@tembrix/core/machines'
 import type { MachineKind } from '@tembrix/core/model'
+import { CHOICES } from '../../base/format'
 
 export const QUESTION_WORDS: Record<Question, string> = {
   kind: 'Kind',
@@ -8,17 +9,9 @@ export const QUESTION_WORDS: Record<Question, string> = {
   soldered: 'Soldered',
 }
 
-const KIND_WORDS: Record<MachineKind, string> = {
-  desktop: 'desktop',
-  laptop: 'laptop',
-  'all-in-one': 'all-in-one',
-  'small-form-factor': 'small desktop',
-  workstation: 'workstation',
-}
-
 /** An answer to a question, in words. */
 export function choiceWords(question: Question, value: Answers[Question]): string {
   if (question === 'soldered') return value ? 'yes' : 'no'
-  if (question === 'kind') return KIND_WORDS[value as MachineKind]
+  if (question === 'kind') return CHOICES.kind[value as MachineKind]
   return value === 0 ? 'none' : String(value)
 }

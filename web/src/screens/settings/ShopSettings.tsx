@@ -6,10 +6,10 @@ import { STARTING_USES } from '@tembrix/core/sizing'
 import { type ReactNode, useState } from 'react'
 import { Link } from 'react-router'
 import { useChangeShopMutation, useShopQuery } from '../../base/data'
-import { list, money, plural } from '../../base/format'
+import { CHOICES, list, money, plural } from '../../base/format'
 import { Bar, useTechnician } from '../../base/shell'
 import { Button, Fault, Field, Select, TextInput, Unread, Waiting } from '../../base/ui'
-import { CAUSE_ROWS, POLICY_NAMES } from '../../parts/judgement'
+import { CAUSE_ROWS } from '../../parts/judgement'
 import {
   CausesDialog,
   HoursDialog,
@@ -184,7 +184,7 @@ function BuyingPolicy() {
           <Select
             {...control}
             value={shop.policy}
-            options={POLICIES.map((value) => ({ value, label: POLICY_NAMES[value] }))}
+            options={POLICIES.map((value) => ({ value, label: CHOICES.policy[value] }))}
             onValue={(policy) => change({ version: shop.version, policy })}
           />
         )}

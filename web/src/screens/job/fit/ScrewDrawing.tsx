@@ -10,10 +10,9 @@ import {
 import { lengthsOf } from '@tembrix/core/fitting'
 import type { ScrewPin } from '@tembrix/core/records'
 import { type KeyboardEvent, type MouseEvent, useEffect, useRef, useState } from 'react'
-import { tidy } from '../../../base/format'
+import { CHOICES, tidy } from '../../../base/format'
 import { useZoom, ZoomButtons } from '../../../parts/zoom'
 import { usePicture } from '../file'
-import { HEAD_NAMES } from './words'
 
 interface Props {
   pins: readonly ScrewPin[]
@@ -174,7 +173,7 @@ function Pin(props: PinProps) {
       type="button"
       ref={setNodeRef}
       {...listeners}
-      aria-label={`Screw ${number}, ${tidy(pin.lengthMm)} mm, ${HEAD_NAMES[pin.head]}${pin.captive ? ', captive' : ''}${pin.leftOut ? ', left out' : ''}${back ? ', back' : ''}`}
+      aria-label={`Screw ${number}, ${tidy(pin.lengthMm)} mm, ${CHOICES.head[pin.head]}${pin.captive ? ', captive' : ''}${pin.leftOut ? ', left out' : ''}${back ? ', back' : ''}`}
       aria-pressed={pressed}
       onClick={onPress}
       onKeyDown={onKey}

@@ -3,13 +3,13 @@ import { SCREW_HEADS, ScrewPin } from '@tembrix/core/records'
 import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { changed, useAppDispatch } from '../../../base/data'
-import { numberFrom, plural, tidy } from '../../../base/format'
+import { CHOICES, numberFrom, plural, tidy } from '../../../base/format'
 import { Button, Check, callout, Field, Select, TextInput } from '../../../base/ui'
 import { useJob } from '../file'
 import { AddPhoto } from './Options'
 import { PinMark, ScrewDrawing } from './ScrewDrawing'
 import type { Fitting } from './useFit'
-import { HEAD_NAMES, questionWords } from './words'
+import { questionWords } from './words'
 
 const USUAL: Omit<ScrewPin, 'id' | 'x' | 'y'> = {
   lengthMm: 5,
@@ -200,7 +200,7 @@ function PinForm({ pin, number, onChange, onRemove }: PinFormProps) {
             <Select
               {...control}
               value={pin.head}
-              options={SCREW_HEADS.map((value) => ({ value, label: HEAD_NAMES[value] }))}
+              options={SCREW_HEADS.map((value) => ({ value, label: CHOICES.head[value] }))}
               onValue={(head) => onChange({ head })}
             />
           )}

@@ -11,11 +11,11 @@ import { Flag, Tags } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { expecting } from '../../../base/data'
+import { CHOICES } from '../../../base/format'
 import { Button, Select, TextInput } from '../../../base/ui'
 import { describeModule } from '../../../parts/board'
 import { type JobView, readingOf, useJob } from '../file'
 import type { Fitting } from './useFit'
-import { DESTINATION_NAMES } from './words'
 
 interface Props {
   fitting: Fitting
@@ -182,7 +182,7 @@ function Goes({ fitting: { fit, set }, moduleId }: { fitting: Fitting; moduleId:
         <Select
           aria-label="Where it goes"
           value={goes.to}
-          options={DESTINATIONS.map((value) => ({ value, label: DESTINATION_NAMES[value] }))}
+          options={DESTINATIONS.map((value) => ({ value, label: CHOICES.to[value] }))}
           onValue={(to) => !fit.finishedAt && choose(to)}
         />
       </span>

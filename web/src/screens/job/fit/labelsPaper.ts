@@ -1,10 +1,9 @@
 import { slotHolding, type Terms } from '@tembrix/core/records'
-import { day, today } from '../../../base/format'
+import { CHOICES, day, today } from '../../../base/format'
 import { describeModule, organisation } from '../../../parts/board'
 import { code, type Label, type Paper, strong } from '../../../parts/papers'
 import type { JobView } from '../file'
 import type { Fitting } from './useFit'
-import { DESTINATION_NAMES } from './words'
 
 /**
  * The labels of a job: its ticket for the customer, one for the machine, a bag for each removed module, a label for each that goes to the shelf.
@@ -59,7 +58,7 @@ export function labelsPaper(
           module.article,
           `${customer.name}${slot ? ` · slot ${slot}` : ''} · ${day(today())}`,
           ...(serial ? [[code(serial)]] : []),
-          ...(goes ? [DESTINATION_NAMES[goes]] : []),
+          ...(goes ? [CHOICES.to[goes]] : []),
         ],
       },
     ]

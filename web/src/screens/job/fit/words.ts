@@ -1,20 +1,5 @@
 import type { ScrewQuestion } from '@tembrix/core/fitting'
-import type { Destination, ScrewHead } from '@tembrix/core/records'
 import { list, plural, tidy } from '../../../base/format'
-
-export const HEAD_NAMES: Record<ScrewHead, string> = {
-  cross: 'cross',
-  slotted: 'slotted',
-  'six-point': 'six-point star',
-  'five-point': 'five-point star',
-  hexagon: 'hexagon',
-}
-
-export const DESTINATION_NAMES: Record<Destination, string> = {
-  customer: 'back to the customer',
-  shelf: 'to our shelf, used and untested',
-  recycling: 'to recycling',
-}
 
 /** `name` turns a pin's id into the number it has on the map. */
 export function questionWords(question: ScrewQuestion, name: (id: string) => string): string {

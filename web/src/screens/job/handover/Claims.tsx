@@ -1,27 +1,12 @@
 import { type Claimable, claimable, standsBy } from '@tembrix/core/handover'
-import {
-  CLAIM_STATES,
-  type Claim,
-  ClaimChange,
-  type ClaimState,
-  type HandoverDocument,
-} from '@tembrix/core/records'
+import { CLAIM_STATES, type Claim, ClaimChange, type HandoverDocument } from '@tembrix/core/records'
 import { ShieldAlert } from 'lucide-react'
 import { making } from '../../../base/data'
-import { day, list, today } from '../../../base/format'
+import { CHOICES, day, list, today } from '../../../base/format'
 import { Field, Select, TextInput } from '../../../base/ui'
 import { describeModule } from '../../../parts/board'
 import { useJob, useJobForm } from '../file'
 import type { HandingOver } from './useHandover'
-
-const STATE_NAMES: Record<ClaimState, string> = {
-  noted: 'noted',
-  sent: 'sent',
-  accepted: 'accepted',
-  refused: 'refused',
-  replaced: 'replaced',
-  credited: 'money back',
-}
 
 interface Props {
   handing: HandingOver
@@ -143,7 +128,7 @@ function ClaimView({
             <Select
               {...control}
               value={claim.state}
-              options={CLAIM_STATES.map((value) => ({ value, label: STATE_NAMES[value] }))}
+              options={CLAIM_STATES.map((value) => ({ value, label: CHOICES.state[value] }))}
               onValue={(state) => form.set(state, 'state')}
             />
           )}

@@ -1,13 +1,12 @@
 import { PAYMENT_METHODS, type Payment } from '@tembrix/core/records'
 import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
-import { currencySign, dayAndTime, inUnits, minorFrom, money } from '../../../base/format'
+import { CHOICES, currencySign, dayAndTime, inUnits, minorFrom, money } from '../../../base/format'
 import { useTechnician } from '../../../base/shell'
 import { Button, Fault, Field, IconButton, Select, TextInput } from '../../../base/ui'
 import type { HandingOver } from './useHandover'
-import { METHOD_NAMES } from './words'
 
-const METHODS = PAYMENT_METHODS.map((value) => ({ value, label: METHOD_NAMES[value] }))
+const METHODS = PAYMENT_METHODS.map((value) => ({ value, label: CHOICES.method[value] }))
 
 /** What is to be paid and what was. */
 export function Payments({ handing: { facts, handover, set } }: { handing: HandingOver }) {
@@ -58,7 +57,7 @@ export function Payments({ handing: { facts, handover, set } }: { handing: Handi
         {handover.payments.map((payment) => (
           <li key={payment.id} className="flex items-center gap-2 border-t border-rule">
             <span className="flex-1">
-              {money(payment.amount)}, {METHOD_NAMES[payment.method]}
+              {money(payment.amount)}, {CHOICES.method[payment.method]}
               <span className="text-ink-2">
                 {' '}
                 · {dayAndTime(payment.at)}

@@ -1,5 +1,5 @@
 import type { OpenPoint } from '@tembrix/core/handover'
-import type { Destination, OpenPointCode, PAYMENT_METHODS, Section } from '@tembrix/core/records'
+import type { Destination, OpenPointCode, Section } from '@tembrix/core/records'
 import { list, money, plural } from '../../../base/format'
 import { describeModule } from '../../../parts/board'
 import { MISSING_WORDS } from '../verify'
@@ -11,12 +11,6 @@ export const SECTION_NAMES: Record<Section, string> = {
   gained: 'What you gain',
   watch: 'What to watch',
   next: 'What could come next',
-}
-
-export const METHOD_NAMES: Record<(typeof PAYMENT_METHODS)[number], string> = {
-  cash: 'cash',
-  card: 'card',
-  transfer: 'bank transfer',
 }
 
 /** Where an old module went, as the customer reads it. */

@@ -3,14 +3,9 @@ import { Eye } from 'lucide-react'
 import { useState } from 'react'
 import { saidOf, useKeepPasswordMutation, useLazyPasswordQuery } from '../../../base/data'
 import type { RecordForm } from '../../../base/form'
+import { CHOICES } from '../../../base/format'
 import { notify } from '../../../base/toast'
 import { Button, Fault, Field, Select, TextInput } from '../../../base/ui'
-
-const LOGIN_NAMES: Record<Login, string> = {
-  none: 'asks for no password',
-  customer: 'the customer types it when it is needed',
-  kept: 'a password is kept for this job',
-}
 
 /** How one gets into the machine’s system; a password is stored encrypted, and forgotten when the job closes. */
 export function GettingIn({ job, jobId }: { job: RecordForm; jobId: string }) {
@@ -25,7 +20,7 @@ export function GettingIn({ job, jobId }: { job: RecordForm; jobId: string }) {
             value={keeping ? 'kept' : login}
             options={[
               { value: '', label: 'not asked yet' },
-              ...LOGINS.map((value) => ({ value, label: LOGIN_NAMES[value] })),
+              ...LOGINS.map((value) => ({ value, label: CHOICES.login[value] })),
             ]}
             onValue={(value) => {
               setKeeping(value === 'kept')

@@ -4,7 +4,7 @@ import {
   CustomerChange,
   JobChange,
 } from '@tembrix/core/records'
-import { currencySign, inUnits, minorFrom, noDate } from '../../../base/format'
+import { CHOICES, currencySign, inUnits, minorFrom, noDate } from '../../../base/format'
 import { DateInput, Field, Select, TextInput } from '../../../base/ui'
 import { OnTo, useJobFields, useJobForm, useJobPart } from '../file'
 import { LikeMachines } from '../like'
@@ -147,12 +147,6 @@ function Asked() {
   )
 }
 
-const BACKUP_NAMES: Record<BackupConsent, string> = {
-  made: 'the customer has made one',
-  shop: 'we make one',
-  declined: 'the customer wants none',
-}
-
 const RECEIVED = ['condition', 'accessories', 'login', 'backup'] as const
 
 /** What was received: how the machine looks, what came with it, and whether its data is kept elsewhere. */
@@ -197,7 +191,7 @@ function Received() {
             value={(job.value('backup') as BackupConsent | null) ?? ''}
             options={[
               { value: '', label: 'not asked yet' },
-              ...BACKUP_CONSENTS.map((value) => ({ value, label: BACKUP_NAMES[value] })),
+              ...BACKUP_CONSENTS.map((value) => ({ value, label: CHOICES.backup[value] })),
             ]}
             onValue={(value) => job.set(value === '' ? null : value, 'backup')}
           />

@@ -1,7 +1,6 @@
 import type { Blocker, Option, Relaxed } from '@tembrix/core/plan'
-import { capacity, list, money, plural } from '../../../base/format'
+import { CHOICES, capacity, list, money, plural } from '../../../base/format'
 import { Button, callout } from '../../../base/ui'
-import { POLICY_NAMES } from '../../../parts/judgement'
 
 interface Props {
   blockers: readonly Blocker[]
@@ -60,7 +59,7 @@ function wayOut(
     minGiB === undefined ? '' : `${capacity(minGiB)} wanted, the most available`,
     budget === undefined ? '' : `a budget of ${money(wholeFor(budget))}, work included`,
     freeSlots === undefined ? '' : `${plural(freeSlots, 'slot')} kept free`,
-    policy === undefined ? '' : `the policy “${POLICY_NAMES[policy]}”`,
+    policy === undefined ? '' : `the policy “${CHOICES.policy[policy]}”`,
   ].filter(Boolean)
   const price = option.cost === 0 ? 'at no cost' : `for ${money(option.cost)}`
   return `With ${list(parts)}: ${capacity(option.usableGiB)} ${price}.`

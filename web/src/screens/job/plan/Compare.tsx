@@ -4,10 +4,9 @@ import { costOf, type Plan, settingsOf } from '@tembrix/core/records'
 import { Columns3, Pin, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { making, removing } from '../../../base/data'
-import { bandwidth, capacity, latency, money, speed } from '../../../base/format'
+import { bandwidth, CHOICES, capacity, latency, money, speed } from '../../../base/format'
 import { Button, Dialog, TextInput } from '../../../base/ui'
 import { describeModule, modeWord } from '../../../parts/board'
-import { POLICY_NAMES } from '../../../parts/judgement'
 import { type JobView, type Need, useJob, useJobAt, useJobPart, useNeed } from '../file'
 import { gainInShort, PLANS_KEPT } from './words'
 
@@ -174,7 +173,7 @@ function columnOf({ machine, pieces, file }: JobView, need: Need, plan: Plan): C
       { name: 'Expected gain', figure: gain ? gainInShort(gain) : '–' },
       {
         name: 'Accepted by',
-        figure: accepted.map((one) => POLICY_NAMES[one]).join(', ') || 'none',
+        figure: accepted.map((one) => CHOICES.policy[one]).join(', ') || 'none',
       },
       {
         name: 'Risk of mixing',

@@ -1,9 +1,8 @@
 import { POLICIES, type Policy } from '@tembrix/core/plan'
 import { JobChange } from '@tembrix/core/records'
 import { Link } from 'react-router'
-import { money, numberFrom, roughly, tidy } from '../../../base/format'
+import { CHOICES, money, numberFrom, roughly, tidy } from '../../../base/format'
 import { Field, Select, TextInput } from '../../../base/ui'
-import { POLICY_NAMES } from '../../../parts/judgement'
 import { type Budget, type Need, useJob, useJobForm } from '../file'
 
 /** What is planned for: how much at least, for how much money, with how many slots free, by which policy. */
@@ -72,7 +71,7 @@ export function NeedLine({ need, spend }: { need: Need; spend: Budget }) {
             value={policy}
             options={POLICIES.map((value) => ({
               value,
-              label: POLICY_NAMES[value] + (value === need.shopPolicy ? ' (ours)' : ''),
+              label: CHOICES.policy[value] + (value === need.shopPolicy ? ' (ours)' : ''),
             }))}
             onValue={(value: Policy) =>
               edit.step('jobs', file, { policy: value === need.shopPolicy ? null : value })

@@ -1,7 +1,6 @@
 import type { Forecast } from '@tembrix/core/forecast'
 import type { GivesUp, PickName, PickReason, Piece } from '@tembrix/core/plan'
-import { capacity, money, plural, tidy } from '../../../base/format'
-import { POLICY_NAMES } from '../../../parts/judgement'
+import { CHOICES, capacity, money, plural, tidy } from '../../../base/format'
 
 /** Plans that can be kept beside the one on the board. */
 export const PLANS_KEPT = 4
@@ -67,7 +66,7 @@ export function pickReason(reason: PickReason, nameOf: (piece: Piece) => string)
     case 'NOTHING_BOUGHT':
       return 'nothing has to be bought'
     case 'CHEAPEST':
-      return `the cheapest that meets the need${reason.under ? ` by “${POLICY_NAMES[reason.under]}”` : ''}, ${money(reason.cost)}`
+      return `the cheapest that meets the need${reason.under ? ` by “${CHOICES.policy[reason.under]}”` : ''}, ${money(reason.cost)}`
     case 'KEEPS_OWN':
       return `keeps ${plural(reason.pieces, 'module')} of the customer’s`
     case 'GAIN':

@@ -1,24 +1,8 @@
-import { COMPLAINTS, DISKS, type Disk, type SlowThing } from '@tembrix/core/sizing'
+import { COMPLAINTS, DISKS } from '@tembrix/core/sizing'
 import type { RecordForm } from '../../../base/form'
-import { numberFrom } from '../../../base/format'
+import { CHOICES, numberFrom } from '../../../base/format'
 import { Check, Field, Select, TextInput } from '../../../base/ui'
 import { useJob } from '../file'
-
-const DISK_NAMES: Record<Disk, string> = {
-  unknown: 'unknown',
-  spinning: 'spinning',
-  'solid-state': 'solid-state',
-}
-
-const SLOW: Record<SlowThing, string> = {
-  starting: 'starting up',
-  opening: 'opening programs and files',
-  switching: 'switching between programs',
-  crashing: 'programs crash or are closed',
-  'long-work': 'long work: exports, renders',
-  'after-a-while': 'everything, after a while',
-  pictures: 'moving pictures, games',
-}
 
 /** What else decides whether memory is the right spend. */
 export function Surroundings({ form }: { form: RecordForm }) {
@@ -31,7 +15,7 @@ export function Surroundings({ form }: { form: RecordForm }) {
           <Select
             {...control}
             value={disk}
-            options={DISKS.map((value) => ({ value, label: DISK_NAMES[value] }))}
+            options={DISKS.map((value) => ({ value, label: CHOICES.disk[value] }))}
             onValue={(value) => form.set(value, 'sizing', 'disk')}
           />
         )}
@@ -62,7 +46,7 @@ export function Surroundings({ form }: { form: RecordForm }) {
           {COMPLAINTS.map((one) => (
             <Check
               key={one}
-              label={SLOW[one]}
+              label={CHOICES.slow[one]}
               checked={slow.includes(one)}
               onChecked={(on) =>
                 form.set(

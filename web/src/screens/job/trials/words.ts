@@ -1,5 +1,5 @@
-import type { Action, Outcome, Trial } from '@tembrix/core/diagnose'
-import { list } from '../../../base/format'
+import type { Outcome, Trial } from '@tembrix/core/diagnose'
+import { CHOICES, list } from '../../../base/format'
 
 /** How a part is said, with `name` for modules. */
 export function partWords(part: string, name: (module: string) => string): string {
@@ -56,15 +56,8 @@ export function trialName(
       ? 'Every module out and in again'
       : 'Start it again as it stands'
   const switched = profile === fromProfile ? '' : `, memory profile ${profile ? 'on' : 'off'}`
-  const done = action ? `, ${ACTION_WORDS[action]}` : ''
+  const done = action ? `, ${CHOICES.action[action]}` : ''
   return `${what}${done}${switched}${depth === 'test' ? ', with a pass of the memory test' : ''}`
-}
-
-export const ACTION_WORDS: Record<Action, string> = {
-  'clear-setup': 'the setup back to its defaults',
-  wait: 'the start given all the time training takes',
-  clean: 'every contact cleaned',
-  connect: 'every other connector pressed home',
 }
 
 export function outcomeWords(outcome: Outcome): string {

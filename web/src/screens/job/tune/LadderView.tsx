@@ -1,12 +1,12 @@
 import type { Rung, TuneSettings } from '@tembrix/core/tune'
 import { RotateCcw } from 'lucide-react'
 import { useState } from 'react'
-import { list, numberFrom, speed, tidy } from '../../../base/format'
+import { CHOICES, list, numberFrom, speed, tidy } from '../../../base/format'
 import { Button, callout, Field, TextInput } from '../../../base/ui'
 import { useJob } from '../file'
 import { PrintLink } from '../sheet'
 import type { Tuning } from './useTune'
-import { changeWords, LADDER_STAGE_NAMES, OUTCOME_NAMES } from './words'
+import { changeWords, LADDER_STAGE_NAMES } from './words'
 
 const settingsWords = ({ dataRate, timings }: TuneSettings) =>
   `${speed(dataRate)}, ${timings.cl}-${timings.trcd}-${timings.trp}-${timings.tras}`
@@ -26,7 +26,7 @@ export function LadderView({ tuning }: { tuning: Tuning }) {
             // biome-ignore lint/suspicious/noArrayIndexKey: rungs keep their places
             <li key={at}>
               {settingsWords(settings)}, {test} test:{' '}
-              <b className="font-semibold">{OUTCOME_NAMES[outcome]}</b>
+              <b className="font-semibold">{CHOICES.outcome[outcome]}</b>
               {outcome !== 'no-start' && minutes > 0 && ` after ${tidy(minutes, 0)} min`}
             </li>
           ))}

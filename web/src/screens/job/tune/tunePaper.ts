@@ -1,8 +1,7 @@
 import { same } from '@tembrix/core/model'
 import type { Tried, TuneSettings } from '@tembrix/core/tune'
-import { day, speed, tidy, today } from '../../../base/format'
+import { CHOICES, day, speed, tidy, today } from '../../../base/format'
 import { code, type Paper, type Row, strong } from '../../../parts/papers'
-import { OUTCOME_NAMES } from './words'
 
 interface About {
   shop: { shopName: string; address: string }
@@ -84,5 +83,5 @@ const ROWS: readonly [string, (settings: TuneSettings) => string][] = [
 
 function testWords({ test, outcome, minutes }: Tried): string {
   const time = minutes >= 90 ? `${tidy(minutes / 60, 1)} hours` : `${tidy(minutes, 0)} minutes`
-  return `A ${test} memory test of ${time}: ${OUTCOME_NAMES[outcome]}.`
+  return `A ${test} memory test of ${time}: ${CHOICES.outcome[outcome]}.`
 }

@@ -1,4 +1,4 @@
-import type { Change, LadderStage, Tried, TuneRefusal } from '@tembrix/core/tune'
+import type { Change, LadderStage, TuneRefusal } from '@tembrix/core/tune'
 
 export const TUNE_REFUSALS: Record<TuneRefusal, string> = {
   NOTHING_TO_SET:
@@ -29,10 +29,4 @@ export function changeWords({ what, from, to }: Change): string {
     case 'tras':
       return `tRAS from ${from} to ${to}`
   }
-}
-
-export const OUTCOME_NAMES: Record<Tried['outcome'], string> = {
-  'no-start': 'does not start',
-  errors: 'errors',
-  passed: 'passed',
 }

@@ -1,10 +1,10 @@
 import { doubtfulOf, type Made, type Suspicion, suspect } from '@tembrix/core/diagnose'
 import { RotateCcw } from 'lucide-react'
 import { useMemo } from 'react'
-import { list } from '../../../base/format'
+import { CHOICES, list } from '../../../base/format'
 import { Button } from '../../../base/ui'
 import { useShop } from '../file'
-import { ACTION_WORDS, outcomeWords } from '../trials'
+import { outcomeWords } from '../trials'
 import type { Verifying } from './useVerify'
 
 interface Props {
@@ -83,7 +83,7 @@ function inShort({ arrangement, reseat, profile, depth, action }: Made, { bench 
   return [
     list(slots) + (slots.length < bench.modules.length ? ' only' : ''),
     ...(reseat ? ['seated again'] : []),
-    ...(action ? [ACTION_WORDS[action]] : []),
+    ...(action ? [CHOICES.action[action]] : []),
     ...(profile ? ['profile on'] : []),
     ...(depth === 'test' ? ['tested'] : []),
   ].join(', ')

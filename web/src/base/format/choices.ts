@@ -1,0 +1,161 @@
+import type { Action } from '@tembrix/core/diagnose'
+import {
+  type Battery,
+  BUFFERINGS,
+  type Disk,
+  type Fastening,
+  type FormFactor,
+  GENERATIONS,
+  LEVELS,
+  type Machine,
+  type PlatformClocks,
+  type Policy,
+  type SlowThing,
+  type Tried,
+} from '@tembrix/core/model'
+import type {
+  BackupConsent,
+  ClaimState,
+  Destination,
+  Ended,
+  Login,
+  MessageState,
+  Payment,
+  ScrewHead,
+  Tick,
+  TrialMade,
+} from '@tembrix/core/records'
+
+const same = <Value extends string>(values: readonly Value[]): Record<Value, string> =>
+  Object.assign({}, ...values.map((value) => ({ [value]: value })))
+
+/** What is chosen among a few, by the field it is stored in: each choice as it is read. */
+export const CHOICES = {
+  action: {
+    'clear-setup': 'the setup back to its defaults',
+    wait: 'the start given all the time training takes',
+    clean: 'every contact cleaned',
+    connect: 'every other connector pressed home',
+  } satisfies Record<Action, string>,
+  as: { declined: 'declined', withdrawn: 'withdrawn' } satisfies Record<Ended['as'], string>,
+  backup: {
+    made: 'the customer has made one',
+    shop: 'we make one',
+    declined: 'the customer wants none',
+  } satisfies Record<BackupConsent, string>,
+  battery: {
+    plug: 'a plug under the cover',
+    pack: 'a pack that is taken out',
+    setup: 'disabled in the setup: its plug is out of reach',
+    none: 'no battery in it',
+  } satisfies Record<Battery, string>,
+  buffering: same(BUFFERINGS),
+  clocks: {
+    'fabric-with-memory': 'controller and fabric at the memory clock',
+    'fabric-apart': 'controller at the memory clock, fabric on its own',
+    'controller-half': 'controller always at half the memory clock',
+  } satisfies Record<PlatformClocks, string>,
+  depth: { start: 'a start', test: 'a memory test' } satisfies Record<TrialMade['depth'], string>,
+  disk: {
+    unknown: 'unknown',
+    spinning: 'spinning',
+    'solid-state': 'solid-state',
+  } satisfies Record<Disk, string>,
+  ecc: {
+    required: 'required',
+    supported: 'works, not required',
+    ignored: 'starts, not used',
+    refused: 'does not start with it',
+  } satisfies Record<Machine['ecc'], string>,
+  fastening: {
+    latches: 'latches, at one end or both',
+    'latch-one-end': 'a latch at one end',
+    'side-clips': 'clips at the sides',
+    screws: 'screws',
+  } satisfies Record<Fastening, string>,
+  formFactor: {
+    DIMM: 'DIMM',
+    SODIMM: 'SO-DIMM',
+    CAMM2: 'CAMM2',
+    soldered: 'soldered',
+  } satisfies Record<FormFactor, string>,
+  generation: same(GENERATIONS),
+  head: {
+    cross: 'cross',
+    slotted: 'slotted',
+    'six-point': 'six-point star',
+    'five-point': 'five-point star',
+    hexagon: 'hexagon',
+  } satisfies Record<ScrewHead, string>,
+  interleave: {
+    flex: 'as far as the channels are equal',
+    matched: 'only when all channels are equal',
+  } satisfies Record<Machine['interleave'], string>,
+  kind: {
+    desktop: 'desktop',
+    laptop: 'laptop',
+    'all-in-one': 'all-in-one',
+    'small-form-factor': 'small desktop',
+    workstation: 'workstation',
+    // What came of a trial.
+    NO_START: 'does not start',
+    MISSING: 'starts, not all is seen',
+    ERRORS: 'errors under test',
+    PASS: 'passed',
+  } satisfies Record<Machine['kind'] | TrialMade['outcome']['kind'], string>,
+  level: same(LEVELS),
+  login: {
+    none: 'asks for no password',
+    customer: 'the customer types it when it is needed',
+    kept: 'a password is kept for this job',
+  } satisfies Record<Login, string>,
+  method: {
+    cash: 'cash',
+    card: 'card',
+    transfer: 'bank transfer',
+  } satisfies Record<Payment['method'], string>,
+  outcome: {
+    'no-start': 'does not start',
+    errors: 'errors',
+    passed: 'passed',
+  } satisfies Record<Tried['outcome'], string>,
+  policy: {
+    matched: 'Matched kit',
+    balanced: 'Balanced',
+    capacity: 'Capacity first',
+  } satisfies Record<Policy, string>,
+  slow: {
+    starting: 'starting up',
+    opening: 'opening programs and files',
+    switching: 'switching between programs',
+    crashing: 'programs crash or are closed',
+    'long-work': 'long work: exports, renders',
+    'after-a-while': 'everything, after a while',
+    pictures: 'moving pictures, games',
+  } satisfies Record<SlowThing, string>,
+  state: {
+    done: 'done',
+    skipped: 'left out',
+    noted: 'noted',
+    accepted: 'accepted',
+    refused: 'refused',
+    replaced: 'replaced',
+    credited: 'money back',
+    queued: 'waiting',
+    sent: 'sent',
+    delivered: 'delivered',
+    bounced: 'came back',
+    failed: 'failed',
+  } satisfies Record<Tick['state'] | ClaimState | MessageState, string>,
+  to: {
+    customer: 'back to the customer',
+    shelf: 'to our shelf, used and untested',
+    recycling: 'to recycling',
+  } satisfies Record<Destination, string>,
+}
+
+/** A value as it is chosen, by the field it is stored in; undefined of what is not chosen among a few. */
+export function choiceWords(field: string, value: string): string | undefined {
+  const choices: Record<string, string> = CHOICES[field as keyof typeof CHOICES] ?? {}
+  return Object.hasOwn(choices, value) ? choices[value] : undefined
+}
