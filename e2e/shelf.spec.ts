@@ -167,7 +167,9 @@ test('a long price list shows how far it has come, can be stopped, and shows wha
   await dialog.getByLabel('Supplier').fill('Long & Sons')
   await dialog.getByRole('button', { name: 'Import 1500' }).click()
   await expect(page.getByText('1350 added, 0 changed, 150 as before.')).toBeVisible()
+  const searched = page.waitForResponse(/\/modules\?.*search=long/)
   await page.getByLabel('Search the offers').fill('long ll')
+  await searched
   await expect(page.getByText('the first 100')).toBeVisible()
   await expect(page.getByRole('row', { name: /LL-/ }).first()).toBeVisible()
 
