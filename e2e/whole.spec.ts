@@ -9,21 +9,23 @@ interface Hand {
 
 /** By Tab to it, by arrows within tabs and choices, by Enter or the space bar: no pointer at all. */
 function keyboard(page: Page): Hand {
-  const isThere = (target: Locator) => target.evaluate((one) => one === document.activeElement)
-  /** Whether what has the focus is one of the same tabs or choices. */
-  const isBeside = (target: Locator) =>
+  /** The key that leads on to it: an arrow where what has the focus is one of the same tabs or choices; none once it is there. */
+  const keyTo = (target: Locator) =>
     target.evaluate((one) => {
       const now = document.activeElement
-      if (one instanceof HTMLInputElement && one.type === 'radio')
-        return now instanceof HTMLInputElement && now.type === 'radio' && now.name === one.name
-      const group = one.closest('[role=tablist], [role=radiogroup]')
-      return group?.contains(now) === true
+      if (one === now) return null
+      const isChoice = one instanceof HTMLInputElement && one.type === 'radio'
+      const isBeside = isChoice
+        ? now instanceof HTMLInputElement && now.type === 'radio' && now.name === one.name
+        : one.closest('[role=tablist], [role=radiogroup]')?.contains(now)
+      return isBeside ? 'ArrowRight' : 'Tab'
     })
   async function reach(target: Locator): Promise<void> {
     await expect(target).toBeVisible()
     for (let at = 0; at < 250; at += 1) {
-      if (await isThere(target)) return
-      await page.keyboard.press((await isBeside(target)) ? 'ArrowRight' : 'Tab')
+      const key = await keyTo(target)
+      if (key === null) return
+      await page.keyboard.press(key)
     }
     throw new Error(`not reached by keys: ${target}`)
   }
