@@ -19,6 +19,7 @@ function count(by: number): void {
   })
 }
 
+/** Screens that come as one when `load` is first called for; what did not come stays so until it is forgotten. */
 export function screensOf<Parts>(load: () => Promise<Parts>): Screens<Parts> {
   let coming: Promise<Parts> | undefined
   async function begin(): Promise<Parts> {
