@@ -39,3 +39,18 @@ test('a screen that is the first waits for its code under the bar', async ({ pag
   mayCome()
   await expect(page.getByRole('heading', { name: 'Machines', level: 1 })).toBeVisible()
 })
+
+test('the counter, which is there with the first code, opens without a word of opening', async ({
+  page,
+  app,
+}) => {
+  await page.addInitScript(() => {
+    new MutationObserver(() => {
+      if (document.body?.textContent.includes('Opening'))
+        document.documentElement.dataset.waited = ''
+    }).observe(document, { childList: true, subtree: true })
+  })
+  await page.goto(app.address)
+  await expect(page.getByRole('heading', { name: 'Counter', level: 1 })).toBeVisible()
+  await expect(page.locator('html')).not.toHaveAttribute('data-waited')
+})

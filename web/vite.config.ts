@@ -101,23 +101,15 @@ const compressed = compression({
   threshold: 1000,
 })
 
-/** Parts of packages that the page need not carry. */
-const LEAN = [
-  // The package names its build for developing, which warns, also where one for use is made.
-  {
-    find: /^react-router$/,
-    replacement: resolve('react-router').replace(/development.*/, 'production/index.mjs'),
-  },
-  // What React has had of its own since 18.
-  {
-    find: /^use-sync-external-store\/shim\/with-selector(\.js)?$/,
-    replacement: resolve('use-sync-external-store/with-selector'),
-  },
-]
+/** The package names its build for developing, which warns, also where one for use is made. */
+const ROUTER = {
+  find: /^react-router$/,
+  replacement: resolve('react-router').replace(/development.*/, 'production/index.mjs'),
+}
 
 export default defineConfig({
   plugins: [react(), tailwindcss(), letters(), factsOfKinds(), withoutServer, compressed],
-  resolve: { alias: LEAN },
+  resolve: { alias: [ROUTER] },
   build: {
     target: 'es2022',
     assetsInlineLimit: 0,

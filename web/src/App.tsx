@@ -4,7 +4,7 @@ import { Provider } from 'react-redux'
 import { BrowserRouter, Link, Outlet, type RouteObject, useLocation, useRoutes } from 'react-router'
 import { type Store, useShopQuery } from './base/data'
 import { calculateIn, writeDates } from './base/format'
-import { Bar, forgetFailed, readScreens, screen, screensOf, useUnderWay } from './base/shell'
+import { Bar, forgetFailed, screen, screensOf, screensToCome, useUnderWay } from './base/shell'
 import { ToastPlace } from './base/toast'
 import { Message } from './base/ui'
 import { Counter } from './screens/counter/Counter'
@@ -63,13 +63,14 @@ const ROUTES: RouteObject[] = [
 ]
 
 export function App({ store }: { store: Store }) {
-  const [isCome, setCome] = useState(false)
+  const [toCome, setToCome] = useState(() => screensToCome(ROUTES, location.pathname))
   useEffect(() => {
-    readScreens(ROUTES, location.pathname).then(() => setCome(true))
-  }, [])
+    if (toCome.length === 0) return
+    Promise.allSettled(toCome.map(({ read }) => read())).then(() => setToCome([]))
+  }, [toCome])
   return (
     <Provider store={store}>
-      <BrowserRouter>{isCome ? <Screens /> : <Opening />}</BrowserRouter>
+      <BrowserRouter>{toCome.length === 0 ? <Screens /> : <Opening />}</BrowserRouter>
     </Provider>
   )
 }

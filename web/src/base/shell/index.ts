@@ -1,4 +1,4 @@
 export { Bar } from './Bar'
-export { forgetFailed, readScreens, screen, screensOf, useUnderWay } from './screens'
+export { forgetFailed, screen, screensOf, screensToCome, useUnderWay } from './screens'
 export { useTechnician } from './technician'
 export { applyTheme } from './theme'

@@ -52,7 +52,7 @@ export const screen = <Name extends string>(
   name: Name,
 ): Pick<RouteObject, 'element' | 'handle'> => ({
   element: <Screen screens={screens} name={name} />,
-  handle: screens.read,
+  handle: screens,
 })
 
 interface ScreenProps {
@@ -66,11 +66,12 @@ function Screen({ screens, name }: ScreenProps) {
   return Shown && <Shown />
 }
 
-/** Resolves once what is shown at a path has come, or could not. */
-export async function readScreens(routes: RouteObject[], path: string): Promise<void> {
-  const matches = matchRoutes(routes, path) ?? []
-  await Promise.allSettled(matches.map(({ route }) => route.handle?.()))
-}
+/** What is shown at a path and has not come. */
+export const screensToCome = (routes: RouteObject[], path: string): Screens<unknown>[] =>
+  (matchRoutes(routes, path) ?? []).flatMap(({ route }) => {
+    const screens = route.handle as Screens<unknown> | undefined
+    return screens && screens.come === undefined ? [screens] : []
+  })
 
 /** What could not be read is asked for again when it is next gone to. */
 export function forgetFailed(): void {

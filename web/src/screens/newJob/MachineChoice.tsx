@@ -13,7 +13,7 @@ import type { ModelRecord } from '@tembrix/core/records'
 import { useState } from 'react'
 import { plural } from '../../base/format'
 import { Button, Disclosure, Field, inputLook, Select, TextInput } from '../../base/ui'
-import { choiceWords, QUESTION_WORDS } from './words'
+import { answerWords, QUESTION_WORDS } from './words'
 
 interface Props {
   models: readonly ModelRecord[]
@@ -124,7 +124,7 @@ function Asked({
             { value: '', label: 'unknown' },
             ...all.map((value) => ({
               value: JSON.stringify(value),
-              label: choiceWords(question, value),
+              label: answerWords(question, value),
             })),
           ]}
           onValue={(value) => {
@@ -152,7 +152,7 @@ function Report({ report, onReport }: Pick<Props, 'report' | 'onReport'>) {
       Object.keys(found).length > 0
         ? `It answers: ${QUESTIONS.filter((what) => found[what] !== undefined)
             .map(
-              (what) => `${QUESTION_WORDS[what].toLowerCase()} ${choiceWords(what, found[what])}`,
+              (what) => `${QUESTION_WORDS[what].toLowerCase()} ${answerWords(what, found[what])}`,
             )
             .join(', ')}.`
         : 'Nothing about memory was found in it; it is kept with the job all the same.',

@@ -10,7 +10,7 @@ export const QUESTION_WORDS: Record<Question, string> = {
 }
 
 /** An answer to a question, in words. */
-export function choiceWords(question: Question, value: Answers[Question]): string {
+export function answerWords(question: Question, value: Answers[Question]): string {
   if (question === 'soldered') return value ? 'yes' : 'no'
   if (question === 'kind') return CHOICES.kind[value as MachineKind]
   return value === 0 ? 'none' : String(value)

@@ -1,13 +1,12 @@
-import { type ChosenUse, LEVELS, type Level } from '@tembrix/core/sizing'
+import { type ChosenUse, LEVELS } from '@tembrix/core/sizing'
 import { Plus, SlidersHorizontal, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import type { RecordForm } from '../../../base/form'
-import { numberFrom } from '../../../base/format'
+import { CHOICES, numberFrom } from '../../../base/format'
 import { Button, Check, IconButton, Select, TextInput } from '../../../base/ui'
 import { UseTableDialog } from '../../../parts/shop'
 import { type Need, useJob } from '../file'
 
-const LEVEL_NAMES: Record<Level, string> = { light: 'light', usual: 'usual', heavy: 'heavy' }
 const AT_ONCE = 'at once'
 
 interface Props {
@@ -53,7 +52,7 @@ export function UseMix({ need: { table }, form }: Props) {
                     <Select
                       aria-label={`How heavily: ${name}`}
                       value={one.level}
-                      options={LEVELS.map((value) => ({ value, label: LEVEL_NAMES[value] }))}
+                      options={LEVELS.map((value) => ({ value, label: CHOICES.level[value] }))}
                       onValue={(level) => change(at, { level })}
                     />
                   </td>
