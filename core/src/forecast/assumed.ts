@@ -28,3 +28,19 @@ export const PAGING = known<Record<PagedTo, Range>>(
 )
 /** How steeply: a little over goes by unnoticed, much does not. */
 export const PAGING_POWER = 1.5
+
+export const SLOWEST_FRAMES = known(
+  {
+    /** How much more of their time the slowest 1 % of frames wait for memory than the average one does. */
+    waitMore: { low: 1.2, high: 1.8 },
+    /** The most of its time that any frame waits for memory. */
+    waitAtMost: 0.85,
+    /** In a game that the card limits: the share of its slowest frames in which the processor was late. */
+    processorLate: { low: 0.3, high: 0.9 },
+    /** A stall for the disk falls into the slowest frames: the power to which paging counts. */
+    pagesMore: 2,
+    /** From here on frames come noticeably steadier: these figures scatter by 4 % from run to run. */
+    noticed: 1.05,
+  },
+  'A second channel and enough memory show first in the slowest frames: it is in those that the processor waited.',
+)

@@ -1,4 +1,5 @@
-import { BUSY, LATENCY, PAGING, PAGING_POWER, type PagedTo } from './assumed'
+import type { Bound } from '../model'
+import { BUSY, LATENCY, PAGING, PAGING_POWER, type PagedTo, SLOWEST_FRAMES } from './assumed'
 import { drawsBy, type ShopResult } from './learned'
 import { byMagnitude, type Dimension, DRAWS, evenly, placeIn, quantile, through } from './sample'
 import { profileOf, type Range, type Work } from './works'
@@ -22,6 +23,8 @@ export interface ForecastUse {
   work: Work
   weight: number
   need: Need | null
+  /** What limits a game; null or left out, nobody knows, and the range goes over both. */
+  bound?: Bound | null
 }
 
 export interface ForecastRequest {
@@ -39,14 +42,22 @@ export interface ForecastRequest {
 export const FORECAST_WORDS = ['NONE', 'SOME', 'MUCH', 'STALLS_STOP', 'UNKNOWN'] as const
 export type ForecastWord = (typeof FORECAST_WORDS)[number]
 
-export interface UseForecast {
-  work: Work
+/** Times as fast: the middle, and the range that holds nine tenths of the draws. */
+export interface Expected {
   median: number
   most: [number, number]
+}
+
+export interface UseForecast extends Expected {
+  work: Work
   /** How much each brings by itself, as a share of the time after. */
   parts: { bandwidth: number; latency: number; paging: number }
   /** Whether it outgrows the memory as is likely. */
   pages: { before: boolean; after: boolean }
+  /** The slowest 1 % of frames, of games; null for other works. */
+  low1: Expected | null
+  /** A game of which nobody knows what limits it: the forecast for either. */
+  either: Record<Bound, Expected> | null
 }
 
 export interface Forecast {
@@ -57,6 +68,8 @@ export interface Forecast {
   /** The chance of more than a tenth faster. */
   chance10: number
   uses: UseForecast[]
+  /** The slowest 1 % of frames, over the games; null where there is none. */
+  low1: Expected | null
   words: ForecastWord
   /** How many of the shop's own results stand behind it. */
   basis: { jobs: number }
@@ -67,6 +80,19 @@ const NOTICED = 1.03
 const MUCH = 1.2
 /** A range wider than this says less than words do. */
 const USEFUL_WIDTH = 0.4
+
+/** Whether frames come steadier though nobody would notice more speed. */
+export const isSteadier = ({ words, low1 }: Pick<Forecast, 'words' | 'low1'>): boolean =>
+  words === 'NONE' && low1 !== null && low1.median >= SLOWEST_FRAMES.value.noticed
+
+/** The forecast for work that was measured: of a game of which nobody knew what limits it, that for what the test shows. */
+export function forecastOf(uses: readonly UseForecast[], work: Work): UseForecast | undefined {
+  const use =
+    uses.find((one) => one.work === work) ??
+    (work === 'games-processor' ? uses.find((one) => one.work === 'games') : undefined)
+  if (!use?.either) return use
+  return { ...use, ...use.either[work === 'games-processor' ? 'processor' : 'card'], either: null }
+}
 
 /**
  * What a change of memory should bring, by simulation over the ranges of what is not known: time after
@@ -85,64 +111,157 @@ export function forecast(request: ForecastRequest): Forecast {
     }
   }
   const weighed = uses.filter(({ weight }) => weight > 0)
-  const whole = weighed.reduce((sum, { weight }) => sum + weight, 0)
-  if (whole === 0) throw new RangeError('a forecast needs a use with a weight above 0')
+  if (weighed.length === 0) throw new RangeError('a forecast needs a use with a weight above 0')
 
-  const time = new Float64Array(DRAWS)
-  const forecasts = weighed.map((use) => {
-    const drawn = drawnOf(use, request)
-    for (let draw = 0; draw < DRAWS; draw += 1) {
-      // What each use adds to or takes from the time: exactly nothing where nothing changed.
-      time[draw] =
-        (time[draw] as number) + (use.weight / whole) * ((drawn.ratio[draw] as number) - 1)
-    }
-    return useForecast(use, request, drawn)
-  })
-  const speedups = time.map((change) => 1 / (1 + change)).sort()
+  const changes = changesBy(request)
+  const forecasts = weighed.map((use) => ({ use, drawn: drawnOf(use, request, changes) }))
+  const speedups = weightedSpeedups(forecasts.map(({ use, drawn }) => [use.weight, drawn.ratio]))
   const faster = speedups.filter((one) => one > 1.1).length
-  const most: [number, number] = [quantile(speedups, 0.05), quantile(speedups, 0.95)]
-  const median = quantile(speedups, 0.5)
+  const { median, most } = expected(speedups)
+  const slowest = forecasts.flatMap(({ use, drawn }) =>
+    drawn.low1 ? [[use.weight, drawn.low1] as const] : [],
+  )
+  const low1 = slowest.length > 0 ? expected(weightedSpeedups(slowest)) : null
+  const each = forecasts.map(({ use, drawn }) => useForecast(use, request, drawn, changes))
+  const words = wordFor(request, weighed, each, { median, most })
   return {
     median,
     half: [quantile(speedups, 0.25), quantile(speedups, 0.75)],
     most,
     chance10: faster / speedups.length,
-    uses: forecasts,
-    words: wordFor(request, weighed, whole, forecasts, median, most),
-    basis: { jobs: results.filter(({ work }) => weighed.some((use) => use.work === work)).length },
+    uses: each,
+    low1,
+    words,
+    basis: { jobs: results.filter((result) => weighed.some((use) => isOf(result, use))).length },
   }
 }
 
+const isOf = ({ work }: ShopResult, use: ForecastUse): boolean => profilesOf(use).includes(work)
+
+/** Sorted speed-ups of a mix, from each part's weight and its time after ÷ before, draw by draw. */
+function weightedSpeedups(parts: readonly (readonly [number, Float64Array])[]): Float64Array {
+  const whole = parts.reduce((sum, [weight]) => sum + weight, 0)
+  const change = new Float64Array(DRAWS)
+  for (const [weight, ratio] of parts) {
+    for (let draw = 0; draw < DRAWS; draw += 1) {
+      // Adds up changes of the time, which are exactly 0 where nothing changed.
+      change[draw] = (change[draw] as number) + (weight / whole) * ((ratio[draw] as number) - 1)
+    }
+  }
+  return change.map((one) => 1 / (1 + one)).sort()
+}
+
+const expected = (speedups: Float64Array): Expected => ({
+  median: quantile(speedups, 0.5),
+  most: [quantile(speedups, 0.05), quantile(speedups, 0.95)],
+})
+
+/** What a use becomes, draw by draw: time after ÷ before, and what each cause adds to it. */
 interface Drawn {
   ratio: Float64Array
   bandwidth: Float64Array
   latency: Float64Array
   paging: Float64Array
+  /** The same ratio for the slowest 1 % of frames; null for other works than games. */
+  low1: Float64Array | null
 }
 
-function drawnOf(use: ForecastUse, request: ForecastRequest): Drawn {
-  const { before, after, results = [] } = request
-  const chosen = chosenFor(use.work, results)
-  const working = workingOf(use.work, before, after)
-  const drawn: Drawn = {
-    ratio: new Float64Array(DRAWS),
-    bandwidth: new Float64Array(DRAWS),
-    latency: new Float64Array(DRAWS),
-    paging: new Float64Array(DRAWS),
-  }
+/** The kinds of work a use may be: two for a game of which nobody knows what limits it, the card first. */
+function profilesOf({ work, bound }: Pick<ForecastUse, 'work' | 'bound'>): Work[] {
+  if (work !== 'games') return [work]
+  if (bound === 'card') return ['games']
+  return bound === 'processor' ? ['games-processor'] : ['games', 'games-processor']
+}
+
+function drawnOf(use: ForecastUse, request: ForecastRequest, changes: ChangesOf): Drawn {
+  const [first, second] = profilesOf(use).map(changes) as [Changes, Changes?]
+  const { latency, bandwidth } = second ? between(first, second) : first
+  const paging = new Float64Array(DRAWS)
+  const ratio = new Float64Array(DRAWS)
   for (let at = 0; at < DRAWS; at += 1) {
-    const draw = chosen?.[at] ?? at
-    const [latency, bandwidth] = [working.latency[draw], working.bandwidth[draw]] as [
-      number,
-      number,
-    ]
-    const paging = pagingRatio(use, request, draw)
-    drawn.bandwidth[at] = bandwidth
-    drawn.latency[at] = latency
-    drawn.paging[at] = paging
-    drawn.ratio[at] = (1 + latency + bandwidth) * paging
+    const paged = pagingRatio(use, request, first.draws[at] as number)
+    paging[at] = paged
+    ratio[at] = (1 + (latency[at] as number) + (bandwidth[at] as number)) * paged
   }
-  return drawn
+  return { ratio, latency, bandwidth, paging, low1: slowestFrames(use, paging, changes) }
+}
+
+/** What latency and bandwidth add to the time of a work, by the draws that the shop's results leave. */
+interface Changes {
+  latency: Float64Array
+  bandwidth: Float64Array
+  /** Which draw stands in each place. */
+  draws: readonly number[]
+}
+
+type ChangesOf = (work: Work) => Changes
+
+/** The changes of each work, worked out once for a request. */
+function changesBy(request: ForecastRequest): ChangesOf {
+  const known = new Map<Work, Changes>()
+  return (work) => {
+    const before = known.get(work)
+    if (before) return before
+    const made = changesOf(work, request)
+    known.set(work, made)
+    return made
+  }
+}
+
+const ALL_DRAWS = Array.from({ length: DRAWS }, (_, at) => at)
+
+function changesOf(work: Work, { before, after, results = [] }: ForecastRequest): Changes {
+  const draws = chosenFor(work, results)
+  const working = workingOf(work, before, after)
+  if (!draws) return { ...working, draws: ALL_DRAWS }
+  const taken = (of: Float64Array) => Float64Array.from(draws, (draw) => of[draw] as number)
+  return { latency: taken(working.latency), bandwidth: taken(working.bandwidth), draws }
+}
+
+/** A share of the time, drawn evenly from none to all of it, goes by the second; the rest by the first. */
+function between(first: Changes, second: Changes): Pick<Changes, 'latency' | 'bandwidth'> {
+  const mix = (a: Float64Array, b: Float64Array) =>
+    a.map((one, at) => {
+      const share = placeIn('bound', at)
+      return (1 - share) * one + share * (b[at] as number)
+    })
+  return {
+    latency: mix(first.latency, second.latency),
+    bandwidth: mix(first.bandwidth, second.bandwidth),
+  }
+}
+
+/**
+ * Time after ÷ before of a game's slowest 1 % of frames. Where the processor limits it, they wait for memory
+ * more than the average frame; where the card does, most of them are those in which the processor was late.
+ */
+function slowestFrames(
+  use: ForecastUse,
+  paging: Float64Array,
+  changes: ChangesOf,
+): Float64Array | null {
+  const profiles = profilesOf(use)
+  const isGame = profiles.includes('games') || profiles.includes('games-processor')
+  if (!isGame) return null
+  const { waitMore, processorLate, pagesMore, waitAtMost } = SLOWEST_FRAMES.value
+  const late = changes('games-processor')
+  const card = changes('games')
+  const { m } = drawsOfWork('games-processor')
+  const shareOfProcessor = (at: number) => {
+    if (profiles.length > 1) return placeIn('bound', at)
+    return profiles.includes('games') ? 0 : 1
+  }
+  return paging.map((paged, at) => {
+    const place = placeIn('slowest', at)
+    const waits = m[late.draws[at] as number] as number
+    const more = Math.min(evenly(waitMore, place), waitAtMost / waits)
+    const byProcessor = ((late.latency[at] as number) + (late.bandwidth[at] as number)) * more
+    const share = evenly(processorLate, place)
+    const byCard = (card.latency[at] as number) + (card.bandwidth[at] as number)
+    const cardBound = (1 - share) * byCard + share * byProcessor
+    const processor = shareOfProcessor(at)
+    return (1 + (1 - processor) * cardBound + processor * byProcessor) * paged ** pagesMore
+  })
 }
 
 /** What is drawn of a work, whatever the memory: once for all forecasts of it. */
@@ -254,36 +373,61 @@ function stillPaged(
 }
 
 function useForecast(
-  { work, need }: ForecastUse,
-  { before, after }: ForecastRequest,
-  { ratio, bandwidth, latency, paging }: Drawn,
+  use: ForecastUse,
+  request: ForecastRequest,
+  drawn: Drawn,
+  changes: ChangesOf,
 ): UseForecast {
-  const speedups = ratio.map((one) => 1 / one).sort()
+  const { work, need } = use
+  const { before, after } = request
+  const { ratio, bandwidth, latency, paging, low1 } = drawn
   const middle = (of: Float64Array) => quantile(of.slice().sort(), 0.5)
   const exceeds = ({ usableGiB }: MemoryState) => need !== null && need.likely > usableGiB
   return {
     work,
-    median: quantile(speedups, 0.5),
-    most: [quantile(speedups, 0.05), quantile(speedups, 0.95)],
+    ...expected(speedupsOf(ratio)),
     parts: {
       bandwidth: 0 - middle(bandwidth),
       latency: 0 - middle(latency),
       paging: 1 / middle(paging) - 1,
     },
     pages: { before: exceeds(before), after: exceeds(after) },
+    low1: low1 && expected(speedupsOf(low1)),
+    either: isOpen(use)
+      ? {
+          card: byWork('games', paging, changes),
+          processor: byWork('games-processor', paging, changes),
+        }
+      : null,
   }
 }
 
-/** The word for a customer: stalls where the memory ran out and will not, and no figure wider than helps. */
+const speedupsOf = (ratio: Float64Array) => ratio.map((one) => 1 / one).sort()
+
+/** A game of which nobody knows what limits it. */
+const isOpen = (use: ForecastUse): boolean => profilesOf(use).length > 1
+
+/** What a use becomes if it is work of one kind, with the same paging. */
+function byWork(work: Work, paging: Float64Array, changes: ChangesOf): Expected {
+  const { latency, bandwidth } = changes(work)
+  const ratio = paging.map(
+    (paged, at) => (1 + (latency[at] as number) + (bandwidth[at] as number)) * paged,
+  )
+  return expected(speedupsOf(ratio))
+}
+
+/**
+ * The word for a customer: stalls where the memory ran out and will not, and no figure wider than helps. Where
+ * nobody knows what limits a game, “no difference” is said only where it holds for either.
+ */
 function wordFor(
   { before, after, disk, log }: ForecastRequest,
   uses: readonly ForecastUse[],
-  whole: number,
   forecasts: readonly UseForecast[],
-  median: number,
-  most: [number, number],
+  { median, most }: Expected,
 ): ForecastWord {
   const logged = log?.pagingShare ?? null
+  const whole = uses.reduce((sum, { weight }) => sum + weight, 0)
   const open = uses.reduce((sum, { need, weight }) => sum + (need === null ? weight : 0), 0)
   if (
     logged === null &&
@@ -299,6 +443,13 @@ function wordFor(
       : logged > 0.02 && after.usableGiB > before.usableGiB
   const wide = most[1] - most[0] > USEFUL_WIDTH
   if (stops && (disk === 'spinning' || wide) && median >= NOTICED) return 'STALLS_STOP'
-  if (median < NOTICED) return 'NONE'
-  return median < MUCH ? 'SOME' : 'MUCH'
+  if (median >= NOTICED) return median < MUCH ? 'SOME' : 'MUCH'
+  const asProcessorBound = forecasts.reduce(
+    (time, one, at) =>
+      time +
+      (uses[at] as ForecastUse).weight / whole / (one.either?.processor.median ?? one.median),
+    0,
+  )
+  const mayBeNoticed = forecasts.some(({ either }) => either) && 1 / asProcessorBound >= NOTICED
+  return mayBeNoticed ? 'UNKNOWN' : 'NONE'
 }

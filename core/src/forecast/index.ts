@@ -1,11 +1,14 @@
 export { BUSY, DISKS_PAGED, LATENCY, PAGING, type PagedTo } from './assumed'
 export {
+  type Expected,
   FORECAST_WORDS,
   type Forecast,
   type ForecastRequest,
   type ForecastUse,
   type ForecastWord,
   forecast,
+  forecastOf,
+  isSteadier,
   type MemoryState,
   type Need,
   type UseForecast,

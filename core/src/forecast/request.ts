@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { BOUNDS } from '../model'
 import { DISKS_PAGED } from './assumed'
 import { WORKS } from './works'
 
@@ -26,6 +27,7 @@ export const ForecastShape = z.object({
         work: z.enum(WORKS),
         weight: z.number().min(0, 'Not below 0.').max(1_000_000),
         need: NeedRange.nullable().default(null),
+        bound: z.enum(BOUNDS).nullable().optional(),
       }),
     )
     .min(1, 'At least one use.')

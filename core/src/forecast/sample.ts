@@ -16,7 +16,18 @@ function stratified(dimension: number): number[] {
   return places
 }
 
-const DIMENSIONS = ['waits', 'streams', 'asks', 'chip', 'words', 'queue', 'need', 'paging'] as const
+const DIMENSIONS = [
+  'waits',
+  'streams',
+  'asks',
+  'chip',
+  'words',
+  'queue',
+  'need',
+  'paging',
+  'bound',
+  'slowest',
+] as const
 export type Dimension = (typeof DIMENSIONS)[number]
 
 /** The same draws every time (a Latin hypercube), so that forecasts can be compared. */

@@ -1,4 +1,4 @@
-import type { Forecast, UseForecast } from '../forecast'
+import { type Forecast, forecastOf, type UseForecast } from '../forecast'
 import { type Comparison, middleOf, type Tested } from '../measure'
 
 /** How a measured gain stands to what was forecast for that kind of work. */
@@ -20,7 +20,7 @@ export function gainsOf(tested: readonly Tested<unknown>[], forecast: Forecast |
   return tested.flatMap((one) => {
     const compared = one.against.after
     if (!compared || compared.verdict === 'too-few') return []
-    const use = forecast?.uses.find(({ work }) => work === one.work)
+    const use = forecast && one.work ? forecastOf(forecast.uses, one.work) : undefined
     const { test, unit, better } = one
     const [before, after] = [middleOf(one, 'before'), middleOf(one, 'after')]
     const against = use ? { use, against: againstOf(compared, use) } : null

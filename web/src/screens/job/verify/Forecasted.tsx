@@ -1,4 +1,4 @@
-import { profileOf } from '@tembrix/core/forecast'
+import { forecastOf, profileOf } from '@tembrix/core/forecast'
 import type { Tested } from '@tembrix/core/measure'
 import { list } from '../../../base/format'
 import { useJob, useNeed } from '../file'
@@ -8,11 +8,10 @@ import { times } from './words'
 export function Forecasted({ tested }: { tested: readonly Tested<unknown>[] }) {
   const { planned } = useJob()
   const forecast = useNeed().gainOf(planned.evaluation)
-  const rows = (forecast?.uses ?? []).flatMap((use) =>
-    tested.flatMap(({ test, work, against: { after } }) =>
-      work === use.work && after && after.verdict !== 'too-few' ? [{ use, test, after }] : [],
-    ),
-  )
+  const rows = tested.flatMap(({ test, work, against: { after } }) => {
+    const use = forecast && work ? forecastOf(forecast.uses, work) : undefined
+    return use && work && after && after.verdict !== 'too-few' ? [{ use, work, test, after }] : []
+  })
   if (rows.length === 0) return null
   return (
     <section aria-label="Forecast and measured">
@@ -29,7 +28,7 @@ export function Forecasted({ tested }: { tested: readonly Tested<unknown>[] }) {
           </tr>
         </thead>
         <tbody>
-          {rows.map(({ use: { work, most, parts }, test, after: { ratio, low, high } }) => (
+          {rows.map(({ use: { most, parts }, work, test, after: { ratio, low, high } }) => (
             <tr key={test} className="border-t border-rule align-top">
               <th scope="row" className="py-1 pr-2 text-left font-normal">
                 {profileOf(work).name}
