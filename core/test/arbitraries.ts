@@ -70,7 +70,7 @@ export const anyMachine: fc.Arbitrary<Machine> = fc
     perChannel: fc.integer({ min: 1, max: 2 }),
     firmware: fc.option(fc.constantFrom(2133, 2666, 3000)),
     osGiB: fc.option(fc.constantFrom(4, 16)),
-    interleave: fc.constantFrom('flex' as const, 'matched' as const),
+    interleave: fc.constantFrom('flex' as const, 'matched' as const, 'unknown' as const),
     profiles: fc.boolean(),
     soldered: fc.option(fittingModule),
     syncCeiling: fc.option(fc.constantFrom(2666, 3600)),

@@ -60,7 +60,7 @@ const machine: fc.Arbitrary<Machine> = fc
     firmware: fc.option(fc.constantFrom(2400, 2800, 3100)),
     osGiB: fc.option(fc.constantFrom(12, 24), { freq: 4 }),
     totalGiB: fc.constantFrom(16, 32, 64),
-    interleave: fc.constantFrom('flex' as const, 'matched' as const),
+    interleave: fc.constantFrom('flex' as const, 'matched' as const, 'unknown' as const),
     profiles: fc.boolean(),
     syncCeiling: fc.option(fc.constantFrom(2933, 3400)),
   })

@@ -8,9 +8,17 @@ import { isTighter, systemTimings } from './timings'
 
 /**
  * What a placement does: whether the machine starts, how its memory lies across channels, what it
- * runs at and what held it, and what to warn about. The request must satisfy `EvaluationRequest`.
+ * runs at and what held it, and what to warn about. The request must satisfy `EvaluationRequest`. Where nobody
+ * knows how the controller interleaves, unequal channels are taken not to, and `alternative` is the result if they do.
  */
-export function evaluate({ machine, placement, settings }: EvaluationRequest): Evaluation {
+export function evaluate(request: EvaluationRequest): Evaluation {
+  const evaluation = evaluated(request)
+  if (request.machine.interleave !== 'unknown' || !evaluation.starts) return evaluation
+  const flex = { ...request.machine, interleave: 'flex' as const }
+  return { ...evaluation, alternative: evaluated({ ...request, machine: flex }) }
+}
+
+function evaluated({ machine, placement, settings }: EvaluationRequest): Evaluation {
   const fitted = fittedModules(machine, placement)
   const installedGiB = totalGiB(fitted)
   const findings = stops(machine, fitted)

@@ -9,7 +9,8 @@ const WAYS = ['', 'single', 'dual', 'triple', 'quad']
 
 /**
  * How address space lies across channels, from each populated channel's GiB: the widest span first.
- * Between one distinct capacity and the next, every channel that reaches above the lower one takes part.
+ * Between one distinct capacity and the next, every channel that reaches above the lower one takes part. A rule
+ * nobody knows is taken for the careful one: unequal channels do not interleave.
  */
 export function spans(
   capacities: ReadonlyMap<string, number>,
@@ -17,7 +18,7 @@ export function spans(
 ): Span[] {
   const levels: number[] = []
   for (const held of capacities.values()) if (!levels.includes(held)) levels.push(held)
-  if (interleave === 'matched' && levels.length > 1) {
+  if (interleave !== 'flex' && levels.length > 1) {
     let gib = 0
     for (const held of capacities.values()) gib += held
     return [{ ways: 1, gib, channels: [...capacities.keys()] }]

@@ -89,13 +89,17 @@ export const Run = z.object({
 })
 export type Run = z.infer<typeof Run>
 
-export const Evaluation = z.object({
+const Evaluated = z.object({
   starts: z.boolean(),
   findings: z.array(Finding),
   capacity: z.object({ installedGiB: z.number(), usableGiB: z.number() }),
   zones: z.array(Zone),
   mode: z.string().nullable(),
   run: Run.nullable(),
+})
+export const Evaluation = Evaluated.extend({
+  /** Where nobody knows how the controller interleaves: the same if it does so as far as channels are equal. */
+  alternative: Evaluated.optional(),
 })
 export type Evaluation = z.infer<typeof Evaluation>
 

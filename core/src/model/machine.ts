@@ -83,7 +83,8 @@ export const BATTERIES = ['plug', 'pack', 'setup', 'none'] as const
 export const Battery = z.enum(BATTERIES)
 export type Battery = z.infer<typeof Battery>
 
-export const INTERLEAVES = ['flex', 'matched'] as const
+/** How a controller interleaves channels of unequal size: as far as they are equal; not at all; or nobody knows. */
+export const INTERLEAVES = ['flex', 'matched', 'unknown'] as const
 export const ECC_POLICIES = ['required', 'supported', 'ignored', 'refused'] as const
 
 const MachineShape = z.object({
