@@ -1,6 +1,13 @@
 import type { Disk, SlowThing } from '../model'
-import type { Demand } from './demand'
-import type { LogSummary } from './memoryLog'
+import type { Demand, LogSummary } from '../sizing'
+import {
+  type BoughtLayout,
+  type FreeLayout,
+  isFelt,
+  type LayoutAdvice,
+  type LayoutQuestion,
+  type LayoutReason,
+} from './layout'
 
 export { COMPLAINTS, DISKS, type Disk, type SlowThing } from '../model'
 
@@ -10,10 +17,13 @@ export interface SpendCase {
   log: LogSummary | null
   disk: Disk
   slow: readonly SlowThing[]
+  /** How memory lies in the machine; null where nothing is known of it. */
+  layout?: LayoutAdvice | null
 }
 
 export const SPENDING_VERDICTS = [
   'memory',
+  'layout',
   'disk',
   'cooling',
   'processor-or-graphics',
@@ -35,6 +45,7 @@ export type Reason =
   | 'CRASHES'
   | 'WORK_NOT_BOUND_BY_MEMORY'
   | 'NOT_MEASURED'
+  | LayoutReason
 
 export interface Advice {
   /** What to spend on first. */
@@ -42,6 +53,8 @@ export interface Advice {
   reasons: Reason[]
   /** Whether memory is worth its money as well. */
   memoryToo: boolean
+  /** What the layout alone would bring; null where nothing is known of it. */
+  layout: { free: FreeLayout | null; bought: BoughtLayout | null; asks: LayoutQuestion[] } | null
 }
 
 /** A peak that leaves this share free is far below what is fitted. */
@@ -50,12 +63,48 @@ const LONG = 0.05
 /** A share of the time lost to paging that is felt. */
 const PAGES_NOTICED = 0.02
 
+/** What was found, before it is weighed. */
+interface Found {
+  reasons: Reason[]
+  /** It runs out of memory now. */
+  isShort: boolean
+  /** It was measured to stay far below what is fitted. */
+  isAmple: boolean
+}
+
 /**
- * Whether memory is the right thing to buy. Where the measured peak stays far below what is fitted,
- * more of it helps little: a spinning disk, heat or the processor is then what is slow. Crashes are
- * tested first; “slow after a while” is heat only where memory was measured not to fill up.
+ * What is slow, and what to spend on. What crashes is tested first; what runs out of memory now gets memory; then
+ * comes the layout, where it brings something for the customer's uses. Where the measured peak stays far below what
+ * is fitted, more of it helps little: a spinning disk, heat or the processor is then what is slow. “Slow after a
+ * while” is heat only where memory was measured not to fill up. While something that decides is to be asked, no
+ * verdict says that memory does not matter.
  */
-export function adviseSpending({ installedGiB, demand, log, disk, slow }: SpendCase): Advice {
+export function adviseSpending(given: SpendCase): Advice {
+  const { layout = null, disk, slow } = given
+  const { reasons, isShort, isAmple } = whatWasFound(given)
+  const answer = (first: SpendingVerdict, memoryToo: boolean, ...more: Reason[]): Advice => ({
+    first,
+    reasons: [...reasons, ...more],
+    memoryToo,
+    layout: layout && { free: layout.free, bought: layout.bought, asks: layout.asks },
+  })
+  if (slow.includes('crashing') && !given.log?.cutOff) return answer('test', isShort, 'CRASHES')
+  const isDiskFelt = slow.some((one) => one === 'starting' || one === 'opening')
+  if (isShort) {
+    const isDiskFirst = disk === 'spinning' && isDiskFelt && !given.log?.cutOff
+    return answer(isDiskFirst ? 'disk' : 'memory', true)
+  }
+  if (layout && isFelt(layout.free)) return answer('layout', isFelt(layout.bought))
+  if (layout && isFelt(layout.bought)) return answer('layout', true)
+  const verdict = withoutLayout(given, isAmple)
+  const isOpen = layout !== null && layout.asks.length > 0
+  if (isOpen && (verdict.first === 'nothing' || verdict.first === 'processor-or-graphics')) {
+    return answer('measure', false)
+  }
+  return answer(verdict.first, false, ...verdict.more)
+}
+
+function whatWasFound({ installedGiB, demand, log, disk, slow, layout }: SpendCase): Found {
   const reasons: Reason[] = []
   if (log?.cutOff && (log.pagingShare ?? 1) > PAGES_NOTICED) reasons.push('CUT_OFF')
   // Where hard faults were logged they say whether it pages, not how full it was.
@@ -63,36 +112,27 @@ export function adviseSpending({ installedGiB, demand, log, disk, slow }: SpendC
   if (paged !== null && paged > PAGES_NOTICED) reasons.push('PAGES')
   if (log && paged === null && log.tightShare > LONG) reasons.push('TIGHT_FOR_LONG')
   if (demand && demand.now.likely > installedGiB) reasons.push('DEMAND_OVER_INSTALLED')
-  const short = reasons.length > 0
+  const isShort = reasons.length > 0
   // A reserve does not page: wanting more for later is no reason to call memory short.
-  if (!short && demand && demand.likely > installedGiB) reasons.push('RESERVE_OVER_INSTALLED')
-  const ample = log !== null && !short && log.peakGiB < FAR_BELOW * installedGiB
-  if (ample) reasons.push('PEAK_FAR_BELOW')
-  const disky = slow.some((one) => one === 'starting' || one === 'opening')
-  const warm = slow.includes('after-a-while')
-  const bound = slow.some((one) => one === 'long-work' || one === 'pictures')
+  if (!isShort && demand && demand.likely > installedGiB) reasons.push('RESERVE_OVER_INSTALLED')
+  const isAmple = log !== null && !isShort && log.peakGiB < FAR_BELOW * installedGiB
+  if (isAmple) reasons.push('PEAK_FAR_BELOW')
   if (disk === 'spinning') reasons.push('SPINNING_DISK')
-  if (warm) reasons.push('SLOWS_AFTER_A_WHILE')
-  // What crashes is tested before anything is bought, unless it was seen to run out of memory.
-  if (slow.includes('crashing') && !log?.cutOff) {
-    return { first: 'test', reasons: [...reasons, 'CRASHES'], memoryToo: short }
-  }
-  if (short) {
-    const first = disk === 'spinning' && disky && !log?.cutOff ? 'disk' : 'memory'
-    return { first, reasons, memoryToo: true }
-  }
-  if (!log && !demand)
-    return { first: 'measure', reasons: [...reasons, 'NOT_MEASURED'], memoryToo: false }
-  if (disk === 'spinning') return { first: 'disk', reasons, memoryToo: false }
+  if (slow.includes('after-a-while')) reasons.push('SLOWS_AFTER_A_WHILE')
+  return { reasons: [...reasons, ...(layout?.reasons ?? [])], isShort, isAmple }
+}
+
+/** What to spend on where memory is not short and its layout brings nothing. */
+function withoutLayout(
+  { demand, log, disk, slow }: SpendCase,
+  isAmple: boolean,
+): { first: SpendingVerdict; more: Reason[] } {
+  if (!log && !demand) return { first: 'measure', more: ['NOT_MEASURED'] }
+  if (disk === 'spinning') return { first: 'disk', more: [] }
   // Heat is one explanation; only a log that shows room to spare leaves memory filling up out.
-  if (warm) return { first: ample ? 'cooling' : 'measure', reasons, memoryToo: false }
-  if (bound) {
-    return {
-      first: 'processor-or-graphics',
-      reasons: [...reasons, 'WORK_NOT_BOUND_BY_MEMORY'],
-      memoryToo: false,
-    }
+  if (slow.includes('after-a-while')) return { first: isAmple ? 'cooling' : 'measure', more: [] }
+  if (slow.some((one) => one === 'long-work' || one === 'pictures')) {
+    return { first: 'processor-or-graphics', more: ['WORK_NOT_BOUND_BY_MEMORY'] }
   }
-  if (!log) return { first: 'measure', reasons: [...reasons, 'NOT_MEASURED'], memoryToo: false }
-  return { first: 'nothing', reasons, memoryToo: false }
+  return log ? { first: 'nothing', more: [] } : { first: 'measure', more: ['NOT_MEASURED'] }
 }

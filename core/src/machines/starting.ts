@@ -107,7 +107,7 @@ const laptop2: Machine = {
 
 const laptopSolderedAndSlot: Machine = {
   ...UNBUFFERED,
-  name: 'Laptop, 8 GB soldered and 1 slot, DDR4',
+  name: 'Laptop, 4 GB soldered and 1 slot, DDR4',
   kind: 'laptop',
   generation: 'DDR4',
   formFactor: 'SODIMM',
@@ -117,14 +117,14 @@ const laptopSolderedAndSlot: Machine = {
     {
       channel: 'A',
       module: bank(
-        { article: 'soldered 8 GB', generation: 'DDR4', capacityGiB: 8, deviceWidth: 16 },
+        { article: 'soldered 4 GB', generation: 'DDR4', capacityGiB: 4, deviceWidth: 16 },
         1.2,
         3200,
       ),
     },
   ],
   voltages: [1.2],
-  limits: { ...NO_LIMIT, totalGiB: 40, slotGiB: 32, dataRates: ratings([3200, 3200]) },
+  limits: { ...NO_LIMIT, totalGiB: 36, slotGiB: 32, dataRates: ratings([3200, 3200]) },
 }
 
 const slimSoldered: Machine = {

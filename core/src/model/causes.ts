@@ -47,7 +47,7 @@ export type CauseTable = z.infer<typeof CauseTable>
 
 export const USUAL_CAUSES = known<CauseTable>(
   CAUSES,
-  'Nine of ten apparent failures are seating; of the rest a module that is dead on arrival or fails under test is commoner than a worn slot; pairs and limits are rarer than both. A setup full of old values, a first start cut short and a board that is at fault itself look the same at first.',
+  'A judgement, not a count: after a fitting most apparent failures are seating; of the rest a module that is dead on arrival or fails under test is commoner than a worn slot; pairs and limits are rarer than both. A setup full of old values, a first start cut short and a board that is at fault itself look the same at first. The weights are the shop’s to set by its own cases.',
 )
 export const STARTING_CAUSES = USUAL_CAUSES.value
 

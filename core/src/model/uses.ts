@@ -1,11 +1,12 @@
 import { z } from 'zod'
-import { WORKS } from './works'
+import { BOUNDS, type Bound, WORKS } from './works'
 
 export const LEVELS = ['light', 'usual', 'heavy'] as const
 export const Level = z.enum(LEVELS)
 export type Level = z.infer<typeof Level>
 
 const Amount = z.number().min(0).max(4096)
+const PeakGiB = z.number('An amount of memory.').positive('Above 0.').max(4096)
 
 /** A use and how much memory it wants by how heavily it is done, GiB. */
 export const Use = z
@@ -17,12 +18,52 @@ export const Use = z
     heavy: Amount,
     /** The kind of work it is to a forecast. */
     work: z.enum(WORKS).default('office'),
+    /** Of games: what limits them; null or left out, it is asked for each customer. */
+    bound: z.enum(BOUNDS).nullable().optional(),
   })
+  .overwrite(withBound)
   .refine(({ light, usual, heavy }) => light <= usual && usual <= heavy, {
     error: 'Heavier use cannot want less.',
     path: ['heavy'],
   })
 export type Use = z.infer<typeof Use>
+
+/** Games that the processor limits are games, with what limits them beside. */
+function withBound<U extends { work: string; bound?: string | null | undefined }>(use: U): U {
+  if (use.work !== 'games-processor') return use
+  return { ...use, work: 'games', bound: use.bound ?? 'processor' }
+}
+
+export const GAME_KINDS = ['strategy', 'fast', 'detailed'] as const
+export const RESOLUTIONS = ['1080p', '1440p', '2160p'] as const
+export const GAME_SETTINGS = ['low', 'middle', 'full'] as const
+
+/** What a customer says of their games; null where nobody has asked. */
+export const GameAnswers = z.object({
+  titles: z.string().trim().max(200).default(''),
+  kind: z.enum(GAME_KINDS).nullable().default(null),
+  resolution: z.enum(RESOLUTIONS).nullable().default(null),
+  settings: z.enum(GAME_SETTINGS).nullable().default(null),
+  /** Frames a second that are wanted. */
+  frames: z.int('Whole frames.').positive('Above 0.').max(1000).nullable().default(null),
+  /** How many pictures a second the display shows, Hz. */
+  displayHz: z.int('Whole hertz.').positive('Above 0.').max(1000).nullable().default(null),
+})
+export type GameAnswers = z.infer<typeof GameAnswers>
+
+/** From here on a frame rate is called high. */
+const HIGH_FRAMES = 100
+
+/**
+ * What limits games by a customer's answers: the processor in strategy and simulation, and at 1080p with high
+ * frame rates; the card at 4K with full settings. Null where the answers do not say, or say both.
+ */
+export function boundByAnswers({ kind, resolution, settings, frames }: GameAnswers): Bound | null {
+  const processor = kind === 'strategy' || (resolution === '1080p' && (frames ?? 0) >= HIGH_FRAMES)
+  const card = resolution === '2160p' && settings === 'full'
+  if (processor === card) return null
+  return processor ? 'processor' : 'card'
+}
 
 /** The shop's table: what the system itself takes, what is kept free, and each use. GiB. */
 export const UseTable = z.object({
@@ -44,6 +85,13 @@ export const ChosenUse = z.object({
   /** How much of the time it is what the machine is used for; only the proportions count. */
   weight: z.number().min(0).max(1000),
   together: z.string().max(40).nullable(),
+  /** Of games: what limits them as the technician sees it; null or left out, it follows from the answers. */
+  bound: z.enum(BOUNDS).nullable().optional(),
+  game: GameAnswers.optional(),
+  /** The peak of this very program, as measured or as its maker says, GiB; it replaces the table's figure. */
+  peakGiB: PeakGiB.nullable().optional(),
+  /** The most that the program itself can use, GiB: a 32-bit one, or one with a set limit. */
+  limitGiB: PeakGiB.nullable().optional(),
 })
 export type ChosenUse = z.infer<typeof ChosenUse>
 

@@ -21,7 +21,10 @@ export type LoggedUse = z.infer<typeof LoggedUse>
 /** How much memory a job needs, and what that rests on. */
 export const Sizing = z.object({
   uses: z.array(ChosenUse).max(60),
-  integratedGraphics: z.boolean(),
+  /** Null where nobody has asked. */
+  integratedGraphics: z.boolean().nullable(),
+  /** Whether the memory profile was on as the machine came in; null where nobody has looked. */
+  profileOn: z.boolean().nullable().default(null),
   disk: z.enum(DISKS),
   slow: z.array(z.enum(COMPLAINTS)).max(COMPLAINTS.length),
   log: LoggedUse.nullable(),
@@ -36,7 +39,8 @@ export type Sizing = z.infer<typeof Sizing>
 
 export const NOTHING_SIZED: Sizing = {
   uses: [],
-  integratedGraphics: false,
+  integratedGraphics: null,
+  profileOn: null,
   disk: 'unknown',
   slow: [],
   log: null,

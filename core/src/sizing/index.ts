@@ -12,7 +12,5 @@ export {
   readMemoryLog,
   summarise,
 } from './memoryLog'
-export { type SizeAnswer, type SizeRequest, SizeShape, size } from './request'
-export * from './spend'
 export { buildableTotals, MODULE_SIZES, slotSizes, type Total } from './totals'
 export * from './uses'

@@ -1,8 +1,8 @@
 import { type Forecast, forecast, type MemoryState, type ShopResult } from '../forecast'
-import type { Evaluation } from '../model'
+import type { Disk, Evaluation } from '../model'
 import { type Demand, demand, measuredUses, pagingShareOf } from './demand'
 import type { LogSummary } from './memoryLog'
-import type { Disk } from './spend'
+
 import {
   type ChosenUse,
   demandOfUses,
@@ -15,7 +15,8 @@ import {
 /** What a job says of its need. */
 export interface NeedSaid {
   uses: readonly ChosenUse[]
-  integratedGraphics: boolean
+  /** Null where nobody knows. */
+  integratedGraphics: boolean | null
   disk: Disk
   log: LogSummary | null
   years: number | null
@@ -34,7 +35,8 @@ export interface Needed {
 export function needed(table: UseTable, said: NeedSaid, usableGiB: number): Needed {
   const { uses: chosen, integratedGraphics, log, years, wantedGiB } = said
   const growth = growthOver(table, years)
-  const uses = chosen.length > 0 ? demandOfUses(table, chosen, integratedGraphics, growth) : null
+  const uses =
+    chosen.length > 0 ? demandOfUses(table, chosen, integratedGraphics ?? false, growth) : null
   const wanted = demand(uses, log, table.reserveGiB, growth)
   const likely = wanted && Math.round(wanted.likely * 10) / 10
   return { uses, demand: wanted, minGiB: wantedGiB ?? likely ?? usableGiB }
@@ -43,7 +45,8 @@ export function needed(table: UseTable, said: NeedSaid, usableGiB: number): Need
 /**
  * Makes forecasts of changes from what was found: how many times as fast this customer's work becomes.
  * Null where the machine does not run before or after, or nobody has said what it is used for. A disk
- * nobody knows is taken for a solid-state one: it loses least to paging.
+ * nobody knows is taken for a solid-state one: it loses least to paging. Changes to the same memory are worked out
+ * once.
  */
 export function forecaster(
   table: UseTable,
@@ -52,13 +55,17 @@ export function forecaster(
   results: readonly ShopResult[] = [],
 ): (after: Evaluation) => Forecast | null {
   const { integratedGraphics, log, disk } = said
-  const uses = measuredUses(forecastUses(table, said.uses, integratedGraphics), log)
+  const uses = measuredUses(forecastUses(table, said.uses, integratedGraphics ?? false), log)
   const most = Math.max(0, ...uses.map(({ need }) => need?.likely ?? 0))
   const from = memoryState(before, most)
+  const known = new Map<string, Forecast>()
   return (evaluation) => {
     const to = memoryState(evaluation, most)
     if (!from || !to || uses.length === 0) return null
-    return forecast({
+    const key = `${to.peakGBs} ${to.firstWordNs} ${to.usableGiB}`
+    const before = known.get(key)
+    if (before) return before
+    const made = forecast({
       uses,
       before: from,
       after: to,
@@ -66,6 +73,8 @@ export function forecaster(
       log: { pagingShare: pagingShareOf(log) },
       results,
     })
+    known.set(key, made)
+    return made
   }
 }
 

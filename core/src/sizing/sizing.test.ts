@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { desktop, stick } from '../../test/builders'
+import { adviseSpending } from '../advice'
 import { evaluate } from '../evaluate'
 import { STARTING_MACHINES } from '../machines'
 import { parseTable, type Table } from '../tables'
 import {
-  adviseSpending,
   buildableTotals,
   type ChosenUse,
   demand,
@@ -263,13 +263,13 @@ describe('demand from both', () => {
 describe('totals a machine can be built to', () => {
   const of = (id: string) => STARTING_MACHINES.find((one) => one.id === id)?.machine as never
 
-  test('a slot beside soldered memory: 8 and what the slot takes; even is twice 8', () => {
+  test('a slot beside soldered memory: 4 and what the slot takes; even is twice 4', () => {
     expect(buildableTotals(of('laptop-soldered-1'))).toEqual([
-      { gib: 8, even: false },
+      { gib: 4, even: false },
+      { gib: 8, even: true },
       { gib: 12, even: false },
-      { gib: 16, even: true },
-      { gib: 24, even: false },
-      { gib: 40, even: false },
+      { gib: 20, even: false },
+      { gib: 36, even: false },
     ])
   })
 
@@ -344,79 +344,6 @@ describe('what a forecast is given', () => {
       })
     const gain = forecaster(table, said, at(8))(at(16))
     expect([gain?.median, gain?.words]).toEqual([1, 'NONE'])
-  })
-})
-
-const NOW = { low: 12, likely: 16, high: 20 }
-
-describe('memory or something else', () => {
-  const given = { installedGiB: 8, demand: null, log: null, disk: 'unknown', slow: [] } as const
-
-  test('a peak of 3.1 of 8 on a spinning disk: the disk first, memory not', () => {
-    const advice = adviseSpending({
-      ...given,
-      log: summary({ peakGiB: 3.1 }),
-      disk: 'spinning',
-      slow: ['starting'],
-    })
-    expect(advice).toEqual({
-      first: 'disk',
-      reasons: ['PEAK_FAR_BELOW', 'SPINNING_DISK'],
-      memoryToo: false,
-    })
-  })
-
-  test('a demand that was cut off: memory, whatever the disk', () => {
-    const advice = adviseSpending({
-      ...given,
-      log: summary({ peakGiB: 7.9, cutOff: true, tightShare: 0.4 }),
-      disk: 'spinning',
-      slow: ['starting'],
-    })
-    expect(advice).toMatchObject({ first: 'memory', memoryToo: true })
-  })
-
-  test('crashes are tested before anything is bought, unless memory was seen to run out', () => {
-    const high = { low: 12, likely: 16, high: 20, now: NOW, basis: 'uses', atLeast: false } as const
-    const crashing = { ...given, demand: high, slow: ['crashing'] as const }
-    expect(adviseSpending(crashing)).toMatchObject({ first: 'test', memoryToo: true })
-    expect(adviseSpending({ ...crashing, demand: null })).toMatchObject({
-      first: 'test',
-      memoryToo: false,
-    })
-    const log = summary({ peakGiB: 7.9, cutOff: true })
-    expect(adviseSpending({ ...crashing, log }).first).toBe('memory')
-  })
-
-  test('slow after a while is no heat before memory was measured', () => {
-    expect(adviseSpending({ ...given, slow: ['after-a-while'], demand: null }).first).toBe(
-      'measure',
-    )
-    const some = {
-      low: 4,
-      likely: 5,
-      high: 6,
-      now: { low: 4, likely: 5, high: 6 },
-      basis: 'uses',
-      atLeast: false,
-    } as const
-    const unmeasured = adviseSpending({ ...given, slow: ['after-a-while'], demand: some })
-    expect(unmeasured).toMatchObject({ first: 'measure', reasons: ['SLOWS_AFTER_A_WHILE'] })
-  })
-
-  test('slow only once it is warm, memory to spare: a cooler; long work: the processor', () => {
-    const log = summary({ peakGiB: 4 })
-    expect(adviseSpending({ ...given, log, slow: ['after-a-while'] }).first).toBe('cooling')
-    expect(adviseSpending({ ...given, log, slow: ['long-work'] }).first).toBe(
-      'processor-or-graphics',
-    )
-    expect(adviseSpending({ ...given, log, disk: 'solid-state' }).first).toBe('nothing')
-  })
-
-  test('without a measurement it asks for one, unless the uses alone say enough', () => {
-    expect(adviseSpending(given)).toMatchObject({ first: 'measure', reasons: ['NOT_MEASURED'] })
-    const high = { low: 12, likely: 16, high: 20, now: NOW, basis: 'uses', atLeast: false } as const
-    expect(adviseSpending({ ...given, demand: high }).first).toBe('memory')
   })
 })
 

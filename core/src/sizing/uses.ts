@@ -1,5 +1,15 @@
 import type { ForecastUse } from '../forecast'
-import { ChosenUse, known, LEVELS, Level, Use, UseTable, type Work } from '../model'
+import {
+  type Bound,
+  boundByAnswers,
+  ChosenUse,
+  known,
+  LEVELS,
+  Level,
+  Use,
+  UseTable,
+  type Work,
+} from '../model'
 
 export { ChosenUse, LEVELS, Level, Use, UseTable }
 
@@ -89,7 +99,7 @@ export function demandOfUses(
 ): UseDemand {
   const meant = chosen.flatMap((one) => {
     const use = table.uses.find(({ id }) => id === one.use)
-    return use && one.weight > 0 ? [{ ...one, range: rangeOf(use, one.level) }] : []
+    return use && one.weight > 0 ? [{ ...one, range: rangeOf(use, one) }] : []
   })
   const sets = new Map<string, typeof meant>()
   meant.forEach((one, at) => {
@@ -128,6 +138,13 @@ export function workOf(use: Use, integratedGraphics: boolean): Work {
   return integratedGraphics && drawn ? 'integrated-graphics' : use.work
 }
 
+/** What limits a game: as the technician said, else by the customer's answers, else by the table; null, nobody knows. */
+export const boundOf = (
+  chosen: Pick<ChosenUse, 'bound' | 'game'>,
+  row: Pick<Use, 'bound'> | undefined,
+): Bound | null =>
+  chosen.bound ?? (chosen.game && boundByAnswers(chosen.game)) ?? row?.bound ?? null
+
 /**
  * What each use needs while it runs: the system, integrated graphics, and everything that runs with it,
  * GiB. No reserve: that is for later, and does not page. Uses the table does not have are left out.
@@ -139,7 +156,7 @@ export function forecastUses(
 ): ForecastUse[] {
   const meant = chosen.flatMap((one) => {
     const use = table.uses.find(({ id }) => id === one.use)
-    return use && one.weight > 0 ? [{ ...one, row: use, range: rangeOf(use, one.level) }] : []
+    return use && one.weight > 0 ? [{ ...one, row: use, range: rangeOf(use, one) }] : []
   })
   const base = table.systemGiB + (integratedGraphics ? table.graphicsGiB : 0)
   return meant.map((one) => {
@@ -149,13 +166,30 @@ export function forecastUses(
     const sum = (end: keyof Range) => beside.reduce((all, { range }) => all + range[end], base)
     return {
       work: workOf(one.row, integratedGraphics),
+      bound: boundOf(one, one.row),
       weight: one.weight,
       need: { low: sum('low'), likely: sum('likely'), high: sum('high') },
     }
   })
 }
 
-function rangeOf(use: Use, level: Level): Range {
+/** A known peak is met within a tenth below and a seventh above: no two days are alike. */
+const ROUND_PEAK = { low: 0.9, high: 1.15 }
+
+/** What a use adds: its program's own peak where that is known, else by the table; at most what the program can use. */
+function rangeOf(use: Use, { level, peakGiB, limitGiB }: ChosenUse): Range {
+  const by = peakGiB
+    ? { low: peakGiB * ROUND_PEAK.low, likely: peakGiB, high: peakGiB * ROUND_PEAK.high }
+    : byTable(use, level)
+  const most = limitGiB ?? Infinity
+  return {
+    low: Math.min(by.low, most),
+    likely: Math.min(by.likely, most),
+    high: Math.min(by.high, most),
+  }
+}
+
+function byTable(use: Use, level: Level): Range {
   const likely = use[level]
   const low = level === 'light' ? likely * 0.75 : (likely + use[lighter(level)]) / 2
   const high = level === 'heavy' ? likely * 1.25 : (likely + use[heavier(level)]) / 2

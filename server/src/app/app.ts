@@ -91,7 +91,7 @@ export function createApp(
   api.use('/identify', computing('identify', '8mb'))
   api.use('/plan', computing('plan', '16mb'))
   api.use('/evaluate', computing('evaluate', '1mb'))
-  api.use('/size', computing('size', '1mb'))
+  api.use('/size', computing('size', '1mb', results))
   api.use('/forecast', computing('forecast', '1mb', results))
   api.use('/compare', computing('compare', '1mb'))
   api.use('/diagnose', computing('diagnose', '1mb', causes))

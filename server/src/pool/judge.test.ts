@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { laptop } from '../../test/sample'
+import { laptop, stick } from '../../test/sample'
 import { useServer } from '../../test/server'
 
 const { post } = useServer()
@@ -22,7 +22,7 @@ test('a forecast by the contract, the same each time', async () => {
   expect(body.median).toBeGreaterThan(1.05)
   expect(body.median).toBeLessThan(1.2)
   expect(Object.keys(body).sort()).toEqual(
-    ['basis', 'chance10', 'half', 'median', 'most', 'uses', 'words'].sort(),
+    ['basis', 'chance10', 'half', 'low1', 'median', 'most', 'uses', 'words'].sort(),
   )
   expect((await post('/forecast', asked)).body).toEqual(body)
 })
@@ -51,6 +51,22 @@ test('a need is worked out as in the page', async () => {
   expect(body.advice.first).toBe('memory')
   expect(body.totals.length).toBeGreaterThan(3)
   expect(paths((await post('/size', { uses })).body)).toEqual(['installedGiB'])
+})
+
+test('the advice reads how memory lies in the machine; without a placement it says nothing of it', async () => {
+  const uses = [{ use: 'games', level: 'light', weight: 1, together: null }]
+  const said = { uses, installedGiB: 16, machine: laptop, integratedGraphics: true }
+  const large = { ...stick, capacityGiB: 16 }
+  const settings = { profile: false }
+  const { body } = await post('/size', { ...said, placement: { A: large }, settings })
+  expect(body.advice).toMatchObject({
+    first: 'layout',
+    reasons: ['SINGLE_CHANNEL'],
+    layout: { free: null, bought: { words: 'MUCH', adds: [{ capacityGiB: 16 }] } },
+  })
+  expect((await post('/size', said)).body.advice.layout).toBeNull()
+  const wrong = await post('/size', { ...said, placement: { Z: large } })
+  expect([wrong.status, paths(wrong.body)]).toEqual([400, ['placement.Z']])
 })
 
 test('an offer is added up, with taxes of three decimals', async () => {

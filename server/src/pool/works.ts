@@ -38,9 +38,9 @@ export const WORKS = {
   }),
   read: onJson(async (body) => (await import('./readings')).readOne(body)),
   identify: onJson(async (body) => (await import('./readings')).identified(body)),
-  size: onJson(async (body) => {
-    const { SizeShape, size } = await import('@tembrix/core/sizing')
-    return size(SizeShape.parse(body))
+  size: onJson(async (body, results: readonly ShopResult[]) => {
+    const { SizeShape, size } = await import('@tembrix/core/advice')
+    return size(SizeShape.parse(body), results)
   }),
   forecast: onJson(async (body, results: readonly ShopResult[]) => {
     const { ForecastShape, forecast } = await import('@tembrix/core/forecast')

@@ -1,0 +1,70 @@
+import { type FreeLayout, type LayoutCase, moved } from '../advice'
+import { evaluate } from '../evaluate'
+import type { Evidence } from '../evidence'
+import { fittingSteps } from '../fitting'
+import type { Machine, Settings } from '../model'
+import { labourOf, minutesOf } from '../quote'
+import type { JobFile, ModelRecord, Piece, Terms } from '../records'
+import type { UseTable } from '../sizing'
+import { fittingInput, type ToFit } from './fitting'
+import type { Learned } from './learned'
+import { type Situation, situationOf } from './situation'
+
+/** A job as far as the layout of its memory goes. */
+export interface ToAdvise {
+  file: Pick<JobFile, 'sizing'>
+  machine: Machine
+  now: Situation
+  evidence: Pick<Evidence, 'slots'>
+  unseen: readonly string[]
+  learned: Pick<Learned, 'results'>
+}
+
+/**
+ * The settings a machine came in with: as somebody looked, else as the speeds tell that its reports show. Null where
+ * neither says, and modules could run by a memory profile.
+ */
+export function settingsFound({ file, machine, now, evidence }: ToAdvise): Settings | null {
+  const { profileOn } = file.sizing
+  if (profileOn !== null) return { profile: profileOn }
+  const settings = { profile: true }
+  const on = evaluate({ machine, placement: now.placement, settings }).run
+  const off = now.evaluation.run
+  if (!on?.profile || !off) return { profile: false }
+  const seen = evidence.slots.flatMap(({ observed }) =>
+    observed?.rate && observed.rate.clockOrRate !== 'ambiguous'
+      ? [observed.rate.configuredDataRate]
+      : [],
+  )
+  const all = (rate: number) => seen.length > 0 && seen.every((one) => one === rate)
+  if (on.dataRate === off.dataRate) return null
+  if (all(on.dataRate)) return { profile: true }
+  return all(off.dataRate) ? { profile: false } : null
+}
+
+/** What the advice on the layout of a job's memory is worked out from. */
+export function layoutCase(job: ToAdvise, table: UseTable): LayoutCase {
+  const { file, machine, now, unseen, learned } = job
+  return {
+    machine,
+    placement: now.placement,
+    settings: settingsFound(job),
+    unseen,
+    table,
+    said: file.sizing,
+    results: learned.results,
+  }
+}
+
+/** What is put right without buying, as a plan: where each module goes, and its minutes of work. */
+export function freePlan(
+  job: ToFit & { pieces: ReadonlyMap<string, Piece> },
+  free: Pick<FreeLayout, 'moves' | 'settings'>,
+  model: ModelRecord | undefined,
+  terms: Terms,
+): { situation: Situation; minutes: number } {
+  const placement = moved(job.now.assignment, free.moves)
+  const situation = situationOf(job.machine, placement, job.pieces, free.settings)
+  const steps = fittingSteps(fittingInput(job, situation, model, terms))
+  return { situation, minutes: minutesOf(labourOf(steps)) }
+}
