@@ -39,9 +39,9 @@ test('tapping a module and then a slot puts it there; dragging it to the tray ta
   const tray = page.getByRole('region', { name: 'Tray' })
   await tray.getByRole('button', { name: /^32 GB.*€74/ }).click()
   await slot(page, 'SLOT').click()
-  await expect(figure(page, 'Capacity')).toContainText('40 GB')
+  await expect(figure(page, 'Capacity')).toContainText('36 GB')
   await expect(page.getByRole('figure', { name: 'Memory across channels' })).toContainText(
-    '16 GB over A and B',
+    '8 GB over A and B',
   )
   await drag(page, slot(page, 'SLOT'), tray)
   await expect(slot(page, 'SLOT')).toContainText('taken out')

@@ -11,7 +11,7 @@ import type {
 } from '@tembrix/core/records'
 import type { ChosenUse, Level } from '@tembrix/core/sizing'
 import type { ArticleName } from '../supplier'
-import { heron, kestrel, machine } from './machine'
+import { heron, heron15, kestrel, machine } from './machine'
 import { ALL_IN_ONE, LAPTOP, OLD_LAPTOP_LABEL } from './readouts'
 
 /** A job of the demonstration. Slots name the customer's modules, or the shop's as `shelf:` or `supplier:`. */
@@ -94,30 +94,31 @@ const oldLaptop: Machine = (() => {
 export const DEMO_JOBS: DemoJob[] = [
   {
     customer: { name: 'Ottoline Varga', phone: '0555 0142', email: 'ottoline@orchard.example' },
-    machine: heron('Heron 15'),
+    machine: heron15(),
     serialNumber: 'H15-20817',
-    complaint: 'Stutters as soon as the map of the orchard and the photos are open together.',
-    uses: 'Orchard maps with aerial photos, spreadsheets, browser. Should serve four more years.',
-    budget: 12000,
+    complaint: 'Flying through the model of the orchard jerks; so do the evening’s games.',
+    uses: 'Terrain model of the orchard, light games, browser. Should serve three more years.',
+    budget: 14000,
     stage: 'plan',
     due: 2,
     changed: 0.1,
-    found: { A: 'laptop8slow' },
-    planned: { A: 'own:A', B: 'shelf:laptop8slow' },
+    found: { A: 'laptop16' },
+    planned: { A: 'own:A', B: 'shelf:laptop16' },
     sizing: {
-      uses: [use('photos', 'usual', 50), use('browsing', 'usual', 30), use('office', 'light', 20)],
+      uses: [use('drawing', 'light', 40), use('games', 'light', 30), use('browsing', 'light', 30)],
       integratedGraphics: true,
       disk: 'solid-state',
-      slow: ['switching'],
+      slow: ['pictures'],
+      years: 3,
       log: {
-        name: 'orchard-monday.csv',
-        installedGiB: 8,
-        count: 1440,
-        spanSeconds: 28_780,
-        peakGiB: 7.8,
-        p99GiB: 7.7,
-        tightShare: 0.42,
-        cutOff: true,
+        name: 'orchard-evening.csv',
+        installedGiB: 16,
+        count: 690,
+        spanSeconds: 10_335,
+        peakGiB: 9.6,
+        p99GiB: 9.1,
+        tightShare: 0,
+        cutOff: false,
         pagingShare: null,
       },
     },
@@ -159,8 +160,8 @@ export const DEMO_JOBS: DemoJob[] = [
   {
     customer: { name: 'Bram Ketteler', phone: '0555 0119' },
     machine: machine('laptop-soldered-1', { name: 'Dunlin 13 Slim' }),
-    complaint: 'Wants “the most that goes in”.',
-    uses: 'Tailor’s pattern cutting, a cutting-table program, e-mail.',
+    complaint: 'Nesting the patterns on the cloth stops for seconds at a time.',
+    uses: 'Tailor’s pattern cutting, orders by e-mail.',
     budget: 8000,
     stage: 'plan',
     due: 1,
@@ -170,7 +171,7 @@ export const DEMO_JOBS: DemoJob[] = [
       integratedGraphics: true,
       disk: 'solid-state',
     },
-    found: { SLOT: 'laptop8' },
+    found: { SLOT: 'laptop4' },
     planned: { SLOT: 'supplier:laptop16' },
   },
   {
@@ -193,6 +194,7 @@ export const DEMO_JOBS: DemoJob[] = [
     changed: 2,
     sizing: {
       uses: [use('games', 'heavy', 80), use('video', 'light', 20, false)],
+      integratedGraphics: true,
       disk: 'solid-state',
       slow: ['pictures'],
     },
@@ -291,7 +293,7 @@ export const DEMO_JOBS: DemoJob[] = [
   },
   {
     customer: { name: 'Emil Farrow', phone: '0555 0170' },
-    machine: heron('Heron 15'),
+    machine: heron15(),
     serialNumber: 'H15-19044',
     changes: { first: 'larger modules', second: 'two instead of one' },
     sizing: {

@@ -14,6 +14,13 @@ export function heron(name: string): Machine {
   return { ...made, limits: { ...made.limits, firmwareDataRate: 2666 } }
 }
 
+/** The same, of the series that does not start with its first slot empty. */
+export function heron15(): Machine {
+  const made = heron('Heron 15')
+  const slots = made.slots.map((slot, at) => ({ ...slot, mustFill: at === 0 }))
+  return { ...made, slots }
+}
+
 /** A tower whose controller follows the memory clock up to 6000 MT/s. */
 export const kestrel = (): Machine =>
   machine('desktop-4-apart', { name: 'Kestrel Tower', syncCeiling: 6000 })

@@ -1,6 +1,6 @@
 import type { Machine, Source } from '@tembrix/core/model'
 import type { Cover, Sourced, Sources } from '@tembrix/core/records'
-import { heron, kestrel, machine } from './machine'
+import { heron15 as heronFifteen, kestrel, machine } from './machine'
 
 /** A model in the demonstration shop's records. */
 export interface DemoModel {
@@ -17,7 +17,7 @@ function from(source: Source, note: string, ...parts: Sourced[]): Sources {
   return Object.fromEntries(parts.map((part) => [part, origin]))
 }
 
-const heron15 = heron('Heron 15')
+const heron15 = heronFifteen()
 
 export const DEMO_MODELS: DemoModel[] = [
   {

@@ -56,7 +56,7 @@ export const ALL_IN_ONE = listing('64 GB', [
 export const LAPTOP = listing('32 GB', [
   {
     locator: 'ChannelA-DIMM0',
-    lines: fitted('Larkfield L4-8-2666', '8 GB', 2667, 2667, '0B5E55ED'),
+    lines: fitted('Larkfield L4-16-3200', '16 GB', 3200, 2667, '0B5E55ED'),
   },
   { locator: 'ChannelA-DIMM1' },
   { locator: 'ChannelB-DIMM0' },
