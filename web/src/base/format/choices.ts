@@ -1,10 +1,12 @@
 import type { Action } from '@tembrix/core/diagnose'
 import {
   type Battery,
+  type Bound,
   BUFFERINGS,
   type Disk,
   type Fastening,
   type FormFactor,
+  type GameAnswers,
   GENERATIONS,
   LEVELS,
   type Machine,
@@ -49,6 +51,10 @@ export const CHOICES = {
     setup: 'disabled in the setup: its plug is out of reach',
     none: 'no battery in it',
   } satisfies Record<Battery, string>,
+  bound: {
+    card: 'the graphics card',
+    processor: 'the processor and memory',
+  } satisfies Record<Bound, string>,
   buffering: same(BUFFERINGS),
   clocks: {
     'fabric-with-memory': 'controller and fabric at the memory clock',
@@ -90,6 +96,7 @@ export const CHOICES = {
   interleave: {
     flex: 'as far as the channels are equal',
     matched: 'only when all channels are equal',
+    unknown: 'not known: calculated as only when equal',
   } satisfies Record<Machine['interleave'], string>,
   kind: {
     desktop: 'desktop',
@@ -97,12 +104,19 @@ export const CHOICES = {
     'all-in-one': 'all-in-one',
     'small-form-factor': 'small desktop',
     workstation: 'workstation',
+    // Games.
+    strategy: 'strategy, simulation, building',
+    fast: 'fast and competitive',
+    detailed: 'large, detailed worlds',
     // What came of a trial.
     NO_START: 'does not start',
     MISSING: 'starts, not all is seen',
     ERRORS: 'errors under test',
     PASS: 'passed',
-  } satisfies Record<Machine['kind'] | TrialMade['outcome']['kind'], string>,
+  } satisfies Record<
+    Machine['kind'] | (GameAnswers['kind'] & string) | TrialMade['outcome']['kind'],
+    string
+  >,
   level: same(LEVELS),
   login: {
     none: 'asks for no password',
@@ -124,6 +138,16 @@ export const CHOICES = {
     balanced: 'Balanced',
     capacity: 'Capacity first',
   } satisfies Record<Policy, string>,
+  resolution: {
+    '1080p': '1080p (1920 × 1080)',
+    '1440p': '1440p (2560 × 1440)',
+    '2160p': '4K (3840 × 2160)',
+  } satisfies Record<GameAnswers['resolution'] & string, string>,
+  settings: {
+    low: 'low',
+    middle: 'middle',
+    full: 'full',
+  } satisfies Record<GameAnswers['settings'] & string, string>,
   slow: {
     starting: 'starting up',
     opening: 'opening programs and files',

@@ -2,7 +2,7 @@ import type { CauseTable } from '@tembrix/core/diagnose'
 
 /** Each cause of the shop’s table, by name and with a word to it. */
 export const CAUSE_ROWS: readonly [keyof CauseTable, string, string][] = [
-  ['seat', 'A module not fully seated, each slot', 'Nine of ten apparent failures are seating.'],
+  ['seat', 'A module not fully seated, each slot', 'By judgement the commonest after a fitting.'],
   ['moduleDead', 'A dead module, each', 'Dead on arrival, or damaged in transit.'],
   ['moduleWeak', 'A module with errors, each', 'Starts, and fails under test.'],
   ['slot', 'A bad slot, each', 'Worn, dirty or cracked; rarer than a bad module.'],

@@ -11,6 +11,7 @@ export {
 } from './JobContext'
 export { NoStart } from './NoStart'
 export { OnTo } from './OnTo'
+export { useAdvice } from './useAdvice'
 export { type Budget, useBudget } from './useBudget'
 export type { Edit } from './useEdit'
 export { useJobFields } from './useJobFields'

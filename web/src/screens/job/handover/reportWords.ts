@@ -1,5 +1,6 @@
+import { isSteadier } from '@tembrix/core/forecast'
 import type { Gained, HandoverFacts, NextUpgrade, Report } from '@tembrix/core/handover'
-import type { FindingCode, Module } from '@tembrix/core/model'
+import { type FindingCode, type Module, same } from '@tembrix/core/model'
 import type { JobFile, Paragraph } from '@tembrix/core/records'
 import { capacity, fasterBy, list, plural, speed, tidy } from '../../../base/format'
 import { hoursInWords } from './words'
@@ -126,7 +127,7 @@ function doneTo(facts: HandoverFacts): Paragraph[] {
     ? ['It now shows ', figure('memory now'), ' of memory.']
     : ['By what is in it, it now has ', figure('memory now'), ' of memory.']
   return [
-    [`We ${acts.length > 0 ? list(acts) : 'set up again what was in it'}. `, ...holds],
+    [`We ${acts.length > 0 ? list(acts) : setAgain(facts)}. `, ...holds],
     ...(now.channels.value > (facts.before.evaluation.zones[0]?.ways ?? 1)
       ? [
           [
@@ -159,6 +160,12 @@ function doneTo(facts: HandoverFacts): Paragraph[] {
   ]
 }
 
+/** Nothing went in or out: modules changed their places, or what was in it was set anew. */
+const setAgain = ({ before, after }: HandoverFacts): string =>
+  same(before.assignment, after.assignment)
+    ? 'set up again what was in it'
+    : 'moved its modules to the slots where they work best'
+
 function gainedBy({ gains, fitted, forecast }: HandoverFacts): Paragraph[] {
   if (!fitted) return []
   const measured = gains.map(gainWords)
@@ -173,7 +180,9 @@ function expectedWords(forecast: HandoverFacts['forecast']): string {
     case 'STALLS_STOP':
       return ' We expect the stalls to end that came when memory ran out.'
     case 'NONE':
-      return ' We expect no difference you would notice.'
+      return isSteadier(forecast)
+        ? ' We expect no more speed, but a steadier picture in games: its slowest moments come sooner.'
+        : ' We expect no difference you would notice.'
     case 'UNKNOWN':
       return ''
     default:

@@ -11,7 +11,7 @@ import { Link } from 'react-router'
 import { list, plural, tidy } from '../../../base/format'
 import { Disclosure } from '../../../base/ui'
 import { type Need, useJob } from '../file'
-import { gainInShort, gainInWords, percent } from './words'
+import { eitherWords, gainInShort, gainInWords, low1Words, percent } from './words'
 
 /** What the plan should bring for each use, as a range that unfolds into its parts. */
 export const Gains = memo(function Gains({ need }: { need: Need }) {
@@ -60,9 +60,10 @@ export const Gains = memo(function Gains({ need }: { need: Need }) {
 
 /** One use: its range, what it is made of, and why it is taken to use memory so. */
 function OfUse({ use }: { use: UseForecast }) {
-  const { work, parts, pages, most, median } = use
+  const { work, parts, pages, most, median, low1, either } = use
   const { name, because, waits, streams } = profileOf(work)
-  const words = pages.before && !pages.after ? 'STALLS_STOP' : median < 1.03 ? 'NONE' : 'SOME'
+  const none = either && either.processor.median >= 1.03 ? 'UNKNOWN' : 'NONE'
+  const words = pages.before && !pages.after ? 'STALLS_STOP' : median < 1.03 ? none : 'SOME'
   const share = ({ low, high }: { low: number; high: number }) =>
     `${tidy(low * 100)}–${tidy(high * 100)} %`
   return (
@@ -70,8 +71,10 @@ function OfUse({ use }: { use: UseForecast }) {
       className="border-b border-rule"
       summary={
         <span className="flex items-center gap-1">
-          <span className="flex-1">{name}</span>
-          <b className="font-semibold whitespace-nowrap">{gainInShort({ words, median, most })}</b>
+          <span className="flex-1">{either ? 'Games' : name}</span>
+          <b className="font-semibold whitespace-nowrap">
+            {gainInShort({ words, median, most, low1 })}
+          </b>
         </span>
       }
     >
@@ -91,6 +94,10 @@ function OfUse({ use }: { use: UseForecast }) {
           ))}
         </tbody>
       </table>
+      {either && (
+        <p className="mb-1 text-sm">Nobody has said what limits it: {eitherWords(either)}.</p>
+      )}
+      {low1 && <p className="mb-1 text-sm">The slowest 1 % of frames: {low1Words(low1)}.</p>}
       {pages.before && (
         <p className="mb-1 text-sm text-ink-2">
           As found the demand does not fit{pages.after ? ', nor will it after' : '; after it will'}.

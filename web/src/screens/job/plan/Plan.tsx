@@ -6,11 +6,21 @@ import { capacity } from '../../../base/format'
 import { Button, callout, Tab, useTab } from '../../../base/ui'
 import { FindingList } from '../../../parts/findings'
 import { Judgement } from '../../../parts/judgement'
-import { Deferred, OnTo, useJob, useJobAt, useJobPart, useNeed, WithOffers } from '../file'
+import {
+  Deferred,
+  OnTo,
+  useAdvice,
+  useJob,
+  useJobAt,
+  useJobPart,
+  useNeed,
+  WithOffers,
+} from '../file'
 import { Following } from '../like'
 import { Tune } from '../tune'
 import { Beforehand } from './Beforehand'
 import { Compare } from './Compare'
+import { FreeFirst } from './FreeFirst'
 import { Gains } from './Gains'
 import { Options } from './Options'
 import { Validated } from './Validated'
@@ -106,6 +116,7 @@ function Deeds() {
 const ThisPlan = memo(function ThisPlan() {
   const { machine, plan, planned } = useJob()
   const need = useNeed()
+  const { layout } = useAdvice()
   const asFound = plan.placement === null
   return (
     <>
@@ -115,6 +126,7 @@ const ThisPlan = memo(function ThisPlan() {
           trade-offs: nothing is final, undo goes back step by step.
         </p>
       )}
+      {layout?.free && <FreeFirst free={layout.free} />}
       <FindingList machine={machine} evaluation={planned.evaluation} />
       {!asFound && <Beforehand />}
       <Gains need={need} />

@@ -1,3 +1,4 @@
+export { FreeFirst } from './FreeFirst'
 export { Plan } from './Plan'
 export { PlanTray } from './PlanTray'
-export { percent } from './words'
+export { eitherWords, gainInWords, percent } from './words'

@@ -1,6 +1,7 @@
-import type { Forecast } from '@tembrix/core/forecast'
+import type { FreeLayout } from '@tembrix/core/advice'
+import { type Forecast, isSteadier, type UseForecast } from '@tembrix/core/forecast'
 import type { GivesUp, PickName, PickReason, Piece } from '@tembrix/core/plan'
-import { CHOICES, capacity, money, plural, tidy } from '../../../base/format'
+import { CHOICES, capacity, list, money, plural, tidy } from '../../../base/format'
 
 /** Plans that can be kept beside the one on the board. */
 export const PLANS_KEPT = 4
@@ -18,15 +19,29 @@ export function percent(share: number): string {
   return `${tidy(points, Math.abs(points) < 10 ? 1 : 0).replace('-', '−')} %`
 }
 
+type Gain = Pick<Forecast, 'words' | 'median' | 'most' | 'low1'>
+
+/** What is done about the layout without buying: “move the module from A1 to B2”. */
+export function freeWords({ moves, settings }: Pick<FreeLayout, 'moves' | 'settings'>): string {
+  const move = moves.flatMap(({ from, to }) => (to === null ? [] : [`from ${from} to ${to}`]))
+  const out = moves.flatMap(({ from, to }) => (to === null ? [from] : []))
+  const acts = [
+    move.length > 0 && `move the module${move.length > 1 ? 's' : ''} ${list(move)}`,
+    out.length > 0 && `take out the module${out.length > 1 ? 's' : ''} in ${list(out)}`,
+    settings.profile && 'run it with the memory profile enabled',
+  ].filter((one) => one !== false)
+  return list(acts)
+}
+
 /** A forecast in a few words, its range nine times in ten. */
-export function gainInShort(forecast: Pick<Forecast, 'words' | 'median' | 'most'>): string {
+export function gainInShort(forecast: Gain): string {
   const { words, median, most } = forecast
   if (median < SLOWER) return `${percent(1 - most[1])} to ${percent(1 - most[0])} slower`
   switch (words) {
     case 'UNKNOWN':
-      return 'unknown'
+      return most[1] >= NOTICED ? `up to ${upTo(most)}` : 'unknown'
     case 'NONE':
-      return 'none you would notice'
+      return isSteadier(forecast) ? 'steadier, not faster' : 'none you would notice'
     case 'STALLS_STOP':
       return 'stalls stop'
     default:
@@ -35,12 +50,17 @@ export function gainInShort(forecast: Pick<Forecast, 'words' | 'median' | 'most'
 }
 
 /** A forecast as it is said across the counter. */
-export function gainInWords(forecast: Pick<Forecast, 'words' | 'median' | 'most'>): string {
+export function gainInWords(forecast: Gain): string {
   switch (forecast.words) {
     case 'UNKNOWN':
-      return 'unknown: a log of the memory in use over a working day would tell'
+      return forecast.most[1] >= NOTICED
+        ? `up to ${upTo(forecast.most)}, by what limits it`
+        : 'unknown: a log of the memory in use over a working day would tell'
     case 'NONE':
-      return forecast.median < SLOWER ? gainInShort(forecast) : 'no difference you would notice'
+      if (forecast.median < SLOWER) return gainInShort(forecast)
+      return isSteadier(forecast)
+        ? 'steadier, not faster: the slowest frames come sooner'
+        : 'no difference you would notice'
     case 'STALLS_STOP':
       return 'the stalls stop: memory runs out now and will not; how much that is, a log would tell'
     default:
@@ -48,8 +68,23 @@ export function gainInWords(forecast: Pick<Forecast, 'words' | 'median' | 'most'
   }
 }
 
+/** A game of which nobody knows what limits it, by either: “up to 14 % where the processor is the limit”. */
+export function eitherWords({ card, processor }: NonNullable<UseForecast['either']>): string {
+  const of = ({ most }: { most: [number, number] }) =>
+    most[1] < NOTICED ? 'nothing you would notice' : `up to ${upTo(most)}`
+  return `${of(processor)} where the processor is the limit, ${of(card)} where the graphics card is`
+}
+
+/** The slowest 1 % of frames, in words. */
+export const low1Words = ({ most }: { most: [number, number] }): string =>
+  most[1] < NOTICED ? 'no difference you would notice' : rangeWords(most)
+
+const upTo = ([, high]: readonly [number, number]) => percent(high - 1).replace(/\.\d/, '')
+
 /** Below this it is slower. */
 const SLOWER = 0.99
+/** From here on somebody notices. */
+const NOTICED = 1.03
 
 function rangeWords([low, high]: readonly [number, number]): string {
   if (high >= 2) return `${tidy(low, 1)} to ${tidy(high, 1)} × as fast`

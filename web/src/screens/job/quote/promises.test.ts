@@ -228,6 +228,37 @@ test('memory fixed to the board is not said to be in modules', () => {
   )
 })
 
+test('an option without buying says so, and why a module comes out', () => {
+  const fast = run({ A2: module(), B2: module() })
+  const slow = { ...fast, run: fast.run && { ...fast.run, dataRate: 2133 } }
+  const without = { ...bare, before: slow, after: fast, added: [] }
+  expect(offerWording({ ...without, removed: [out()] })).toContain(
+    'We take out a module of 8 GB: the rest then runs faster. Nothing has to be bought.',
+  )
+  expect(offerWording({ ...without, before: fast })).toContain(
+    'We move what is there to the slots where it works best. Nothing has to be bought.',
+  )
+})
+
+test('of games the quote says what the gain depends on, or that they come steadier', () => {
+  const [one, two] = [run({ A2: module() }), run({ A2: module(), B2: module() })]
+  const said = (bound: 'card' | 'processor' | null) =>
+    offerWording({
+      ...bare,
+      gain: forecast({
+        uses: [{ work: 'games', weight: 1, need: null, bound }],
+        before: { ...state(one), usableGiB: 8 },
+        after: { ...state(two), usableGiB: 8 },
+        disk: 'solid-state',
+      }),
+    })
+  expect(said('card')).toContain('no more speed, but a steadier picture in games')
+  expect(said(null)).toMatch(
+    /depends on what limits them: up to \d+ % where the processor is the limit, nothing you would notice where the graphics card is\./,
+  )
+  expect(said('processor')).not.toMatch(/depends|steadier/)
+})
+
 test('what the customer brought is neither new nor used and tested', () => {
   const said = offerWording({ ...bare, added: [added({ state: 'own' })] })
   expect(said).toContain('your own module')

@@ -1,6 +1,8 @@
+import { isSteadier } from '@tembrix/core/forecast'
 import type { Added, OfferFacts } from '@tembrix/core/job'
 import type { Machine, Module } from '@tembrix/core/model'
 import { fasterBy, list, plural, tidy } from '../../../base/format'
+import { eitherWords } from '../plan'
 import { PROMISES } from './promises'
 
 const KINDS: Record<Machine['kind'], string> = {
@@ -63,18 +65,22 @@ function today({ kind, before, kept, removed, solderedGiB }: OfferFacts): string
   return `Your ${KINDS[kind]} has ${size} of memory today${where}.`
 }
 
-function work({ kept, added, removed, profile: on }: OfferFacts): string {
+function work({ before, after, kept, added, removed, profile: on }: OfferFacts): string {
   if (added.length === 0 && removed.length === 0) {
     return on
-      ? 'We turn on the faster setting (memory profile) that its memory was made for.'
-      : 'We move what is there to the slots where it works best.'
+      ? 'We turn on the faster setting (memory profile) that its memory was made for. Nothing has to be bought.'
+      : 'We move what is there to the slots where it works best. Nothing has to be bought.'
   }
   const what = list(groups(added))
   const outgoing = counted(
     removed.map(({ module }) => module),
     '',
   )
-  if (added.length === 0) return `We take out ${outgoing}.`
+  if (added.length === 0) {
+    const [was, is] = [before.run?.dataRate ?? 0, after.run?.dataRate ?? 0]
+    const reason = is > was && was > 0 ? ': the rest then runs faster' : ''
+    return `We take out ${outgoing}${reason}. Nothing has to be bought.`
+  }
   if (removed.length === 0) return `We add ${what}.`
   return `We take out ${kept.length === 0 ? 'what is in it' : outgoing} and put in ${what}.`
 }
@@ -153,9 +159,18 @@ function gains(facts: OfferFacts): string {
     ? 'It may still run out of memory at the busiest moments. '
     : ''
   const work = 'For the work you told us of we expect'
-  if (gain.words === 'UNKNOWN') return `${still}How much faster your work becomes we cannot say.`
+  const games = gain.uses.find(({ either }) => either)?.either
+  if (gain.words === 'UNKNOWN') {
+    return games
+      ? `${still}How much faster your games become depends on what limits them: ${eitherWords(games)}.`
+      : `${still}How much faster your work becomes we cannot say.`
+  }
+  if (isSteadier(gain)) {
+    return `${still}${work} no more speed, but a steadier picture in games: its slowest moments come sooner.`
+  }
   if (gain.words === 'NONE') return `${still}${work} no difference you would notice.`
-  return `${still}${work} it to be ${fasterBy(gain.most)}.`
+  const depends = games ? ` In games that depends on what limits them: ${eitherWords(games)}.` : ''
+  return `${still}${work} it to be ${fasterBy(gain.most)}.${depends}`
 }
 
 function profile(facts: OfferFacts): string {

@@ -1,17 +1,28 @@
+import {
+  type BoughtLayout,
+  isFelt,
+  type LayoutGain,
+  type Advice as Spending,
+  type SpendingVerdict,
+} from '@tembrix/core/advice'
+import { isSteadier } from '@tembrix/core/forecast'
 import type { LoggedUse } from '@tembrix/core/records'
-import type { Reason, Advice as Spending, SpendingVerdict } from '@tembrix/core/sizing'
-import { tidy } from '../../../base/format'
+import { Link } from 'react-router'
+import { list, plural, tidy } from '../../../base/format'
 import { callout } from '../../../base/ui'
-import { percent } from '../plan'
+import { FreeFirst, gainInWords } from '../plan'
+import { isLayoutReason, QUESTION_WORDS, reasonWords } from './words'
 
 interface Props {
   advice: Spending
   log: LoggedUse | null
   installedGiB: number
+  unseen: readonly string[]
 }
 
 const VERDICTS: Record<SpendingVerdict, { title: string; tone: 'good' | 'risk' | 'ask' }> = {
   memory: { title: 'Memory is the right first spend', tone: 'good' },
+  layout: { title: 'The layout of its memory first', tone: 'good' },
   disk: {
     title: 'A solid-state disk is the better first spend',
     tone: 'risk',
@@ -30,43 +41,74 @@ const VERDICTS: Record<SpendingVerdict, { title: string; tone: 'good' | 'risk' |
     tone: 'risk',
   },
   measure: {
-    title: 'Measure before spending: log the memory in use over a working day',
+    title: 'Not decided yet',
     tone: 'ask',
   },
 }
 
-/** Whether memory is what this customer should spend on, and why. */
-export function Advice({ advice, log, installedGiB }: Props) {
-  const { title, tone } = VERDICTS[advice.first]
-  const words: Record<Reason, string> = {
-    CUT_OFF:
-      'The measured peak came to 90 % of what is fitted or more, where systems already page.',
-    TIGHT_FOR_LONG: `More than 90 % was in use for ${percent(log?.tightShare ?? 0)} of the time.`,
-    PAGES: `By the log ${percent(log?.pagingShare ?? 0)} of the time was lost to paging.`,
-    DEMAND_OVER_INSTALLED: `The demand is above the ${tidy(installedGiB)} GB fitted.`,
-    RESERVE_OVER_INSTALLED: `What it needs now fits the ${tidy(installedGiB)} GB fitted; only the reserve and the years to come would want more.`,
-    PEAK_FAR_BELOW: `The measured peak, ${tidy(log?.peakGiB ?? 0, 1)} GB, stays far below what is fitted.`,
-    SPINNING_DISK: 'The disk is a spinning one: starting and opening wait for it.',
-    SLOWS_AFTER_A_WHILE:
-      'It slows down after a while: heat is one explanation; memory filling up, or a program that keeps taking more (a leak), is another. Log temperature and memory together.',
-    CRASHES:
-      'Crashes come from faulty memory or a failing drive as well as from too little memory.',
-    WORK_NOT_BOUND_BY_MEMORY: 'What is slow is work that memory hardly speeds up.',
-    NOT_MEASURED: 'Nobody has measured what is really in use.',
-  }
+/** What is slow about this machine, what to spend on, why, and what has to be asked first. */
+export function Advice({ advice, log, installedGiB, unseen }: Props) {
+  const { first, reasons, memoryToo, layout } = advice
+  const { title, tone } = VERDICTS[first]
+  const words = reasonWords(log, installedGiB)
+  const ofLayout = reasons.filter(isLayoutReason)
+  const others = reasons.filter((one) => !isLayoutReason(one))
+  const says = (gain: LayoutGain | null | undefined) =>
+    gain != null && (isFelt(gain) || isSteadier(gain))
+  const isNote = ofLayout.length > 0 && !says(layout?.free) && !says(layout?.bought)
+  const why = first === 'layout' ? [...ofLayout, ...others] : others
   return (
-    <section
-      aria-label="Memory or something else"
-      data-verdict={advice.first}
-      className={callout({ tone })}
-    >
-      <h3 className="font-semibold">{title}</h3>
-      <p className="text-[0.93rem]">
-        {advice.reasons.map((one) => words[one]).join(' ')}
-        {(advice.first === 'disk' || advice.first === 'test') &&
-          advice.memoryToo &&
-          ' Memory is worth its money as well.'}
-      </p>
-    </section>
+    <>
+      <section aria-label="What to spend on" data-verdict={first} className={callout({ tone })}>
+        <h3 className="font-semibold">{title}</h3>
+        <div className="flex flex-col gap-1 text-[0.93rem]">
+          <p>
+            {why.map((one) => words[one]).join(' ')}
+            {(first === 'disk' || first === 'test') &&
+              memoryToo &&
+              ' Memory is worth its money as well.'}
+          </p>
+          {first !== 'layout' && ofLayout.length > 0 && (
+            <p>
+              {first === 'memory' ? 'Plan with the layout in mind: ' : 'About the layout: '}
+              {ofLayout.map((one) => words[one]).join(' ')}
+              {isNote &&
+                layout?.asks.length === 0 &&
+                ' For these uses that is a note: a better layout gains nothing anyone would notice.'}
+            </p>
+          )}
+          {layout?.bought && says(layout.bought) && <p>{boughtWords(layout.bought)}</p>}
+          {layout && layout.asks.length > 0 && (
+            <ul aria-label="To find out" className="list-disc pl-5">
+              {layout.asks.map((one) => (
+                <li key={one}>
+                  {one === 'SLOTS' ? (
+                    <>
+                      What is in {list(unseen)} decides how its memory lies: look, and say so in{' '}
+                      <Link to="../identify" className="underline">
+                        Identify
+                      </Link>
+                      .
+                    </>
+                  ) : (
+                    QUESTION_WORDS[one]
+                  )}
+                </li>
+              ))}
+            </ul>
+          )}
+        </div>
+      </section>
+      {layout?.free && <FreeFirst free={layout.free} />}
+    </>
   )
+}
+
+/** “One more module of 16 GB in B would bring 30–50 % faster through the layout alone.” */
+function boughtWords(bought: BoughtLayout): string {
+  const { adds, takesOut } = bought
+  const gib = tidy(adds[0]?.capacityGiB ?? 0)
+  const what = `${plural(adds.length, 'module')} of ${gib} GB in ${list(adds.map(({ slot }) => slot))}`
+  const instead = takesOut.length > 0 ? `, in place of what is in ${list(takesOut)}` : ''
+  return `By the layout alone, ${what}${instead} should bring: ${gainInWords(bought)}. What more memory brings comes on top.`
 }

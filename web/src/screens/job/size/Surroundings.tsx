@@ -1,4 +1,5 @@
-import { COMPLAINTS, DISKS } from '@tembrix/core/sizing'
+import { hasProfile } from '@tembrix/core/evaluate'
+import { COMPLAINTS, DISKS } from '@tembrix/core/model'
 import type { RecordForm } from '../../../base/form'
 import { CHOICES, numberFrom } from '../../../base/format'
 import { Check, Field, Select, TextInput } from '../../../base/ui'
@@ -6,8 +7,9 @@ import { useJob } from '../file'
 
 /** What else decides whether memory is the right spend. */
 export function Surroundings({ form }: { form: RecordForm }) {
-  const { file } = useJob()
-  const { disk, slow, integratedGraphics } = file.sizing
+  const { file, machine } = useJob()
+  const { disk, slow, integratedGraphics, profileOn } = file.sizing
+  const profiled = file.modules.some(({ module }) => hasProfile(module))
   return (
     <section aria-label="What else there is" className="flex flex-col gap-1">
       <Field label="The disk that the system is on">
@@ -34,12 +36,39 @@ export function Surroundings({ form }: { form: RecordForm }) {
           />
         )}
       </Field>
-      <Check
-        label="Integrated graphics"
-        hint="Borrows from the main memory, and is bound by its bandwidth."
-        checked={integratedGraphics}
-        onChecked={(on) => form.set(on, 'sizing', 'integratedGraphics')}
-      />
+      <Field
+        label="Graphics"
+        hint="Those in the processor borrow from the main memory, and are bound by its bandwidth."
+      >
+        {(control) => (
+          <Select
+            {...control}
+            value={triState(integratedGraphics)}
+            options={[
+              { value: 'unknown', label: 'not asked' },
+              { value: 'yes', label: 'in the processor' },
+              { value: 'no', label: 'a card or chip with memory of its own' },
+            ]}
+            onValue={(value) => form.set(fromTriState(value), 'sizing', 'integratedGraphics')}
+          />
+        )}
+      </Field>
+      {machine.profiles && profiled && (
+        <Field label="The memory profile, as the machine came in">
+          {(control) => (
+            <Select
+              {...control}
+              value={triState(profileOn)}
+              options={[
+                { value: 'unknown', label: 'by its system report, else unknown' },
+                { value: 'yes', label: 'enabled' },
+                { value: 'no', label: 'off' },
+              ]}
+              onValue={(value) => form.set(fromTriState(value), 'sizing', 'profileOn')}
+            />
+          )}
+        </Field>
+      )}
       <fieldset>
         <legend className="text-sm font-semibold">What is slow?</legend>
         <div className="grid grid-cols-2 gap-x-3">
@@ -62,3 +91,11 @@ export function Surroundings({ form }: { form: RecordForm }) {
     </section>
   )
 }
+
+type TriState = 'unknown' | 'yes' | 'no'
+
+const triState = (value: boolean | null): TriState =>
+  value === null ? 'unknown' : value ? 'yes' : 'no'
+
+const fromTriState = (value: TriState): boolean | null =>
+  value === 'unknown' ? null : value === 'yes'

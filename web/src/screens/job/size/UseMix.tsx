@@ -1,11 +1,12 @@
-import { type ChosenUse, LEVELS } from '@tembrix/core/sizing'
-import { Plus, SlidersHorizontal, Trash2 } from 'lucide-react'
-import { useState } from 'react'
+import { boundOf, type ChosenUse, LEVELS, type Use } from '@tembrix/core/sizing'
+import { ChevronDown, ChevronUp, Plus, SlidersHorizontal, Trash2 } from 'lucide-react'
+import { Fragment, useState } from 'react'
 import type { RecordForm } from '../../../base/form'
 import { CHOICES, numberFrom } from '../../../base/format'
-import { Button, Check, IconButton, Select, TextInput } from '../../../base/ui'
+import { Button, Check, Field, IconButton, Select, TextInput } from '../../../base/ui'
 import { UseTableDialog } from '../../../parts/shop'
 import { type Need, useJob } from '../file'
+import { GameQuestions } from './GameQuestions'
 
 const AT_ONCE = 'at once'
 
@@ -18,6 +19,8 @@ interface Props {
 export function UseMix({ need: { table }, form }: Props) {
   const { file } = useJob()
   const [editing, setEditing] = useState(false)
+  /** Uses whose questions somebody opened or closed; others open where something is to be asked. */
+  const [opened, setOpened] = useState<Readonly<Record<string, boolean>>>({})
   const chosen = file.sizing.uses
   const set = (uses: readonly ChosenUse[]) => form.set(uses, 'sizing', 'uses')
   const change = (at: number, changes: Partial<ChosenUse>) =>
@@ -39,53 +42,105 @@ export function UseMix({ need: { table }, form }: Props) {
               <th className="w-24 font-normal">Done</th>
               <th className="w-16 font-normal">% of time</th>
               <th className="w-22 font-normal">At once</th>
-              <th className="w-11" />
+              <th className="w-24" />
             </tr>
           </thead>
           <tbody>
             {chosen.map((one, at) => {
-              const name = table.uses.find(({ id }) => id === one.use)?.name ?? one.use
+              const row = table.uses.find(({ id }) => id === one.use)
+              const name = row?.name ?? one.use
+              const isOpen = opened[one.use] ?? isToAsk(one, row, file.sizing.integratedGraphics)
               return (
-                <tr key={one.use} className="border-t border-rule">
-                  <td className="pr-1 font-medium">{name}</td>
-                  <td className="pr-1">
-                    <Select
-                      aria-label={`How heavily: ${name}`}
-                      value={one.level}
-                      options={LEVELS.map((value) => ({ value, label: CHOICES.level[value] }))}
-                      onValue={(level) => change(at, { level })}
-                    />
-                  </td>
-                  <td className="pr-1">
-                    <TextInput
-                      id={`share-${one.use}`}
-                      aria-label={`Share of the time: ${name}`}
-                      aria-invalid={form.error('sizing', 'uses', at, 'weight') !== undefined}
-                      aria-describedby={undefined}
-                      inputMode="numeric"
-                      value={form.value('sizing', 'uses', at, 'weight')}
-                      onValue={(text) =>
-                        form.set(numberFrom(text) ?? 0, 'sizing', 'uses', at, 'weight')
-                      }
-                    />
-                  </td>
-                  <td>
-                    <Check
-                      label={<span className="sr-only">{name} runs with the others</span>}
-                      checked={one.together !== null}
-                      onChecked={(on) => change(at, { together: on ? AT_ONCE : null })}
-                    />
-                  </td>
-                  <td>
-                    <IconButton
-                      label={`Remove ${name}`}
-                      onClick={() => set(chosen.filter((_, n) => n !== at))}
-                      look="remove"
-                    >
-                      <Trash2 size={17} aria-hidden />
-                    </IconButton>
-                  </td>
-                </tr>
+                <Fragment key={one.use}>
+                  <tr className="border-t border-rule">
+                    <td className="pr-1 font-medium">{name}</td>
+                    <td className="pr-1">
+                      <Select
+                        aria-label={`How heavily: ${name}`}
+                        value={one.level}
+                        options={LEVELS.map((value) => ({ value, label: CHOICES.level[value] }))}
+                        onValue={(level) => change(at, { level })}
+                      />
+                    </td>
+                    <td className="pr-1">
+                      <TextInput
+                        id={`share-${one.use}`}
+                        aria-label={`Share of the time: ${name}`}
+                        aria-invalid={form.error('sizing', 'uses', at, 'weight') !== undefined}
+                        aria-describedby={undefined}
+                        inputMode="numeric"
+                        value={form.value('sizing', 'uses', at, 'weight')}
+                        onValue={(text) =>
+                          form.set(numberFrom(text) ?? 0, 'sizing', 'uses', at, 'weight')
+                        }
+                      />
+                    </td>
+                    <td>
+                      <Check
+                        label={<span className="sr-only">{name} runs with the others</span>}
+                        checked={one.together !== null}
+                        onChecked={(on) => change(at, { together: on ? AT_ONCE : null })}
+                      />
+                    </td>
+                    <td>
+                      <div className="flex">
+                        <IconButton
+                          label={isOpen ? `Less about ${name}` : `More about ${name}`}
+                          aria-expanded={isOpen}
+                          onClick={() => setOpened({ ...opened, [one.use]: !isOpen })}
+                        >
+                          {isOpen ? (
+                            <ChevronUp size={17} aria-hidden />
+                          ) : (
+                            <ChevronDown size={17} aria-hidden />
+                          )}
+                        </IconButton>
+                        <IconButton
+                          label={`Remove ${name}`}
+                          onClick={() => set(chosen.filter((_, n) => n !== at))}
+                          look="remove"
+                        >
+                          <Trash2 size={17} aria-hidden />
+                        </IconButton>
+                      </div>
+                    </td>
+                  </tr>
+                  {isOpen && (
+                    <tr>
+                      <td colSpan={5} className="pb-2">
+                        {row?.work === 'games' && file.sizing.integratedGraphics !== true && (
+                          <GameQuestions
+                            chosen={one}
+                            at={at}
+                            form={form}
+                            onChange={(changes) => change(at, changes)}
+                          />
+                        )}
+                        <div className="grid grid-cols-2 gap-x-3">
+                          {OWN_AMOUNTS.map(([field, label, hint]) => (
+                            <Field
+                              key={field}
+                              label={label}
+                              hint={hint}
+                              error={form.error('sizing', 'uses', at, field)}
+                            >
+                              {(control) => (
+                                <TextInput
+                                  {...control}
+                                  inputMode="decimal"
+                                  value={form.value('sizing', 'uses', at, field)}
+                                  onValue={(text) =>
+                                    form.set(numberFrom(text), 'sizing', 'uses', at, field)
+                                  }
+                                />
+                              )}
+                            </Field>
+                          ))}
+                        </div>
+                      </td>
+                    </tr>
+                  )}
+                </Fragment>
               )
             })}
           </tbody>
@@ -109,3 +164,13 @@ export function UseMix({ need: { table }, form }: Props) {
     </section>
   )
 }
+
+/** What is known of this very program, GB. */
+const OWN_AMOUNTS = [
+  ['peakGiB', 'Its own peak, GB', 'As seen or as its maker says; else by the table.'],
+  ['limitGiB', 'It can use at most, GB', 'A 32-bit program about 4; or a limit set in it.'],
+] as const
+
+/** Whether a customer has still to be asked what limits a game. */
+const isToAsk = (chosen: ChosenUse, row: Use | undefined, integrated: boolean | null): boolean =>
+  row?.work === 'games' && integrated !== true && boundOf(chosen, row) === null

@@ -37,7 +37,7 @@ const SAID: Record<DifferenceCode, (difference: Difference) => string> = {
 export const differenceWords = (difference: Difference): string => SAID[difference.code](difference)
 
 export const CAUSE_WORDS: Record<Cause, string> = {
-  NOT_SEATED: 'a module not fully seated (nine times in ten)',
+  NOT_SEATED: 'a module not fully seated (by judgement the commonest)',
   MODULE_BAD: 'a bad module',
   SLOT_BAD: 'a bad slot',
   WRONG_SLOT: 'modules in the wrong slots',

@@ -1,0 +1,28 @@
+import { type Advice, adviseSpending, layoutAdvice } from '@tembrix/core/advice'
+import { layoutCase } from '@tembrix/core/job'
+import { useMemo } from 'react'
+import { useJob } from './JobContext'
+import { useNeed } from './useNeed'
+import { useShop } from './useShop'
+
+/** What is slow about this job’s machine, and what to spend on. */
+export function useAdvice(): Advice {
+  const { file, machine, now, evidence, unseen, learned } = useJob()
+  const { uses: table } = useShop()
+  const { demand } = useNeed()
+  const { sizing } = file
+  const layout = useMemo(
+    () =>
+      now.evaluation.starts
+        ? layoutAdvice(
+            layoutCase({ file: { sizing }, machine, now, evidence, unseen, learned }, table),
+          )
+        : null,
+    [sizing, machine, now, evidence, unseen, learned, table],
+  )
+  return useMemo(() => {
+    const { log, disk, slow } = sizing
+    const { installedGiB } = now.evaluation.capacity
+    return adviseSpending({ installedGiB, demand, log, disk, slow, layout })
+  }, [sizing, now, demand, layout])
+}
