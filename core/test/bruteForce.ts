@@ -61,6 +61,9 @@ export function bruteForce(request: PlanCase): Brute[] {
       ),
     )
     if (machine.slots.length - placed.length < (need.freeSlots ?? 0)) return
+    const testedWith = ({ module }: Single) =>
+      need.listed?.find(({ article }) => article === module.article)?.modules ?? 0
+    if (need.listed && placed.some((one) => testedWith(one) < placed.length)) return
     const { profile } = settings
     const evaluation = evaluate({ machine, placement, settings: { profile } })
     if (!evaluation.run || evaluation.capacity.usableGiB < need.minGiB) return

@@ -8,12 +8,13 @@ export interface PlanCase extends Omit<PlanRequest, 'onHand' | 'offers'> {
   offers: Offer[]
 }
 
+const ARTICLES = ['a', 'b', 'c']
 const RATES = [2133, 2400, 2666, 2933, 3200]
 
 /** Modules of few capacities and rates, so that ties and near misses are frequent. */
 const planModule: fc.Arbitrary<Module> = fc
   .record({
-    article: fc.constantFrom('a', 'b', 'c'),
+    article: fc.constantFrom(...ARTICLES),
     capacityGiB: fc.constantFrom(4, 8, 16),
     ranks: fc.constantFrom(1, 1, 2),
     buffering: fc.constantFrom(...(['unbuffered', 'unbuffered', 'registered'] as const)),
@@ -102,6 +103,17 @@ const owned = fc
   .tuple(planModule, fc.option(fc.constantFrom('K', 'L'), { freq: 2 }))
   .map(([module, id]) => ({ ...module, kit: id ? { id, size: 2 } : null }))
 
+/** What a maker's list says of some of the articles. */
+const listed = fc
+  .subarray(ARTICLES, { minLength: 1 })
+  .chain((articles) =>
+    fc.tuple(
+      ...articles.map((article) =>
+        fc.record({ article: fc.constant(article), modules: fc.integer({ min: 1, max: 4 }) }),
+      ),
+    ),
+  )
+
 /** Small planning requests with at most six single pieces; every one can be searched in full. */
 export const planCase = (policy: Policy): fc.Arbitrary<PlanCase> =>
   fc.record({
@@ -112,6 +124,7 @@ export const planCase = (policy: Policy): fc.Arbitrary<PlanCase> =>
       minGiB: fc.constantFrom(0, 8, 16, 20),
       budget: fc.option(fc.constantFrom(0, 30, 80)),
       freeSlots: fc.constantFrom(0, 0, 0, 1, 2),
+      listed: fc.option(listed, { freq: 2 }),
     }),
     policy: fc.constant(policy),
     settings: fc.record({ profile: fc.boolean(), tune: fc.boolean() }),

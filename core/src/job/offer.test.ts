@@ -53,6 +53,7 @@ function offer(
       model: undefined,
       terms: { ...STARTING_TERMS, depositPercent: 20 },
       gain: null,
+      validated: null,
     },
   )
 }

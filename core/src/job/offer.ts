@@ -18,6 +18,7 @@ import {
   type Terms,
   type Warranty,
 } from '../records'
+import { areAllListed, type ValidatedIndex } from '../validated'
 import { firmwareReasons, fittingInput, profileVolts } from './fitting'
 import type { Situation } from './situation'
 
@@ -64,6 +65,8 @@ export interface OfferFacts {
   /** The shop's rules. */
   testHours: number | null
   warranty: Warranty
+  /** The maker's list that names all of it for this number of modules; null where none does. */
+  listedBy: string | null
 }
 
 /** Why an option cannot be offered as it is. `left` is how many a supplier has. */
@@ -110,6 +113,8 @@ export interface OfferInput {
   terms: Terms
   /** What the change brings for the customer's work; null where it cannot be said. */
   gain: Forecast | null
+  /** The newest list of tested modules for this model. */
+  validated: { name: string; index: ValidatedIndex } | null
 }
 
 /** Works an option out. Extras without a text or an amount, and credits of nothing, are left out. */
@@ -153,6 +158,7 @@ export function offerOf(job: ToOffer, input: OfferInput): Offer {
     lead: leadOf(purchases),
     testHours: terms.testHours,
     warranty: terms.warranty,
+    listedBy: listedBy(input.validated, planned),
   }
   return {
     machines,
@@ -168,6 +174,12 @@ export function offerOf(job: ToOffer, input: OfferInput): Offer {
     unpriced: purchases.some(({ price }) => price === null),
     hindrances: hindrancesOf(evaluation, purchases, machines),
   }
+}
+
+function listedBy(validated: OfferInput['validated'], { placement }: Situation): string | null {
+  if (!validated) return null
+  const articles = Object.values(placement).flatMap((module) => (module ? [module.article] : []))
+  return areAllListed(validated.index, articles) ? validated.name : null
 }
 
 /** Modules that stay, go in and come out, each with what is on record of it. */

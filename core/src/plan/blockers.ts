@@ -46,6 +46,8 @@ function isAsked({ need, policy }: PlanRequest, requirement: Requirement): boole
       return need.budget !== null
     case 'freeSlots':
       return (need.freeSlots ?? 0) > 0
+    case 'listed':
+      return need.listed != null
     case 'policy':
       return policy !== POLICIES.at(-1)
   }
@@ -74,6 +76,7 @@ function eased(request: PlanRequest, some: readonly Requirement[], policy: Polic
       minGiB: some.includes('minGiB') ? 0 : need.minGiB,
       budget: some.includes('budget') ? null : need.budget,
       freeSlots: some.includes('freeSlots') ? 0 : (need.freeSlots ?? 0),
+      listed: some.includes('listed') ? null : (need.listed ?? null),
     },
   }
 }
@@ -106,6 +109,7 @@ function relaxedTo(
     ...(some.includes('minGiB') ? { minGiB: option.usableGiB } : {}),
     ...(some.includes('budget') ? { budget: option.cost } : {}),
     ...(some.includes('freeSlots') ? { freeSlots: freeSlotsOf(machine, option) } : {}),
+    ...(some.includes('listed') ? { listed: null } : {}),
     ...(some.includes('policy') ? { policy } : {}),
   }
 }

@@ -22,6 +22,7 @@ function smallestSets(request: PlanCase): string[] {
         minGiB: need.minGiB > 0,
         budget: need.budget !== null,
         freeSlots: (need.freeSlots ?? 0) > 0,
+        listed: need.listed != null,
         policy: policy !== 'capacity',
       })[one],
   )
@@ -30,6 +31,7 @@ function smallestSets(request: PlanCase): string[] {
       minGiB: some.includes('minGiB') ? 0 : need.minGiB,
       budget: some.includes('budget') ? null : need.budget,
       freeSlots: some.includes('freeSlots') ? 0 : (need.freeSlots ?? 0),
+      listed: some.includes('listed') ? null : (need.listed ?? null),
     }
     const looser = some.includes('policy') ? POLICIES.slice(POLICIES.indexOf(policy) + 1) : [policy]
     return looser.some((own) => bruteForce({ ...request, need: eased, policy: own }).length > 0)

@@ -1,7 +1,7 @@
 import type { Evaluation, FindingCode, Machine } from '../model'
 import type { Option, Piece, Policy } from './request'
 
-export const PICKS = ['lowest-cost', 'best-for-use', 'safest', 'add-later'] as const
+export const PICKS = ['lowest-cost', 'best-for-use', 'safest', 'listed', 'add-later'] as const
 export type PickName = (typeof PICKS)[number]
 
 /** Why an option is named: costs in minor units, gains as shares (0.1 is a tenth faster). */
@@ -13,6 +13,8 @@ export type PickReason =
   | { code: 'GAIN'; gain: number; more: number }
   | { code: 'NO_GAIN_FOR_MORE' }
   | { code: 'ONE_SET' }
+  /** All of it is on the maker's list for this number of modules. */
+  | { code: 'LISTED' }
   | { code: 'FREE_SLOTS'; slots: number }
   /** What is added later beside it: one more of this piece. */
   | { code: 'PARTNER'; piece: Piece }
@@ -41,6 +43,8 @@ export interface PickCase {
   /** The exact answers to the same need under each policy, and the policy that is planned by. */
   byPolicy: Readonly<Record<Policy, readonly Option[]>>
   policy: Policy
+  /** The exact answers to the same need with nothing but what the maker's list names; null where there is none. */
+  listed?: readonly Option[] | null
   /** How many times as fast an option makes the customer's work. */
   gainOf: (option: Option) => number
 }
@@ -54,8 +58,8 @@ const MIXING: readonly FindingCode[] = ['MIXED_MODULES', 'KITS_COMBINED', 'KIT_S
 
 /**
  * The plans a technician would look at first: the cheapest, the best for this use, the safest (one
- * matched set), and the one to start with now and add to later. None is worse than what is there; the
- * last two only where they differ from the others.
+ * matched set), the cheapest of which the maker's list names all, and the one to start with now and add to later.
+ * None is worse than what is there; the last three only where they differ from the others.
  */
 export function picks(given: PickCase): Pick[] {
   const { byPolicy, policy, gainOf } = given
@@ -75,6 +79,9 @@ export function picks(given: PickCase): Pick[] {
     }
   }
   add('safest', safest(given), [{ code: 'ONE_SET' }])
+  const listed = (given.listed ?? []).filter((one) => isNoWorse(given, one) && !isEmpty(one))
+  const onList = listed.length > 0 ? bestBy(listed, (one) => [-one.cost, gainOf(one)]) : null
+  add('listed', onList, [{ code: 'LISTED' }])
   const later = addLater(given)
   add('add-later', later, later ? whyLater(given.machine, later) : [])
   return named.map((one) => ({ ...one, givesUp: givesUp(given, one, named) }))
@@ -82,6 +89,8 @@ export function picks(given: PickCase): Pick[] {
 
 const isNoWorse = ({ found, gainOf }: PickCase, option: Option): boolean =>
   gainOf(option) >= NO_LOSS && option.usableGiB >= found.capacity.usableGiB
+
+const isEmpty = ({ placement }: Option): boolean => Object.keys(placement).length === 0
 
 /** One matched set with nothing mixed, the cheapest there is. */
 function safest(given: PickCase): Option | null {

@@ -300,6 +300,16 @@ describe('picks', () => {
     ])
   })
 
+  test('on the maker’s list: the cheapest of which all is listed, where there is a list', () => {
+    const offered = plan({ ...asked, onHand: [], need: { minGiB: 16, budget: null } }).options
+    const listed = offered.filter(({ cost }) => cost > 0)
+    const least = Math.min(...listed.map(({ cost }) => cost))
+    const pick = by(given({ listed })).get('listed')
+    expect(pick).toMatchObject({ option: { cost: least }, reasons: [{ code: 'LISTED' }] })
+    expect(by(given()).has('listed')).toBe(false)
+    expect(by(given({ listed: [] })).has('listed')).toBe(false)
+  })
+
   test('nothing named is worse than what is there', () => {
     const slower = given({ gainOf: (one) => (one.usableGiB > 16 ? 0.9 : 1) })
     for (const { option } of picks(slower)) {

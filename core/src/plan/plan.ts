@@ -2,6 +2,7 @@ import { evaluate } from '../evaluate'
 import type { Machine, Module, Placement } from '../model'
 import { blockersOf } from './blockers'
 import { fillingOrder } from './channels'
+import { admittedBy } from './listed'
 import { poolsOf } from './pools'
 import { Offer, type Option, type Piece, type PlanAnswer, type PlanRequest } from './request'
 import { type Details, type Found, newFront, type OnProgress, search } from './search'
@@ -38,12 +39,14 @@ function optionsOf(
 ): Result {
   const { machine, need, policy, settings } = request
   const front = newFront()
-  const pools = poolsOf(machine, bundles, policy)
+  const pools = admittedBy(request, bundles).flatMap(({ bundles: admitted, freeSlots }) =>
+    poolsOf(machine, admitted, policy).map((pool) => ({ pool, need: { ...need, freeSlots } })),
+  )
   const evenness = policy === 'capacity' ? 'any' : 'even'
   let examined = 0
-  pools.forEach((pool, at) => {
+  pools.forEach(({ pool, need: own }, at) => {
     examined += search(
-      { machine, profile: settings.profile, tune: settings.tune ?? false, need, evenness },
+      { machine, profile: settings.profile, tune: settings.tune ?? false, need: own, evenness },
       pool,
       front,
       (share) => onProgress((at + share) / pools.length),

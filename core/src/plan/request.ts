@@ -24,14 +24,23 @@ export const Offer = z.object({
 })
 export type Offer = z.infer<typeof Offer>
 
+/** An article on the maker's list of tested modules, and with how many of it, at most, it was tested. */
+const Listed = z.object({
+  article: z.string().min(1).max(120),
+  modules: z.int().positive().max(64),
+})
+export type Listed = z.infer<typeof Listed>
+
 /**
  * `minGiB` is the usable memory wanted at least; `budget` in minor units, null where there is none;
- * `freeSlots` how many slots stay empty at least.
+ * `freeSlots` how many slots stay empty at least; with `listed` only articles of the maker's list are
+ * placed, each in no more slots in all than it was tested with.
  */
 export const Need = z.object({
   minGiB: LimitGiB.or(z.literal(0)),
   budget: Price.nullable(),
   freeSlots: z.int().min(0).max(64).optional(),
+  listed: z.array(Listed).max(20_000).nullable().optional(),
 })
 export type Need = z.infer<typeof Need>
 
@@ -81,7 +90,7 @@ export interface Option extends Figures {
   settings?: Settings
 }
 
-export const REQUIREMENTS = ['minGiB', 'budget', 'freeSlots', 'policy'] as const
+export const REQUIREMENTS = ['minGiB', 'budget', 'freeSlots', 'listed', 'policy'] as const
 export type Requirement = (typeof REQUIREMENTS)[number]
 
 /**
@@ -97,6 +106,8 @@ export interface Relaxed {
   minGiB?: number
   budget?: number
   freeSlots?: number
+  /** Modules that are not on the list count too. */
+  listed?: null
   policy?: Policy
 }
 

@@ -30,6 +30,8 @@ export const Sizing = z.object({
   log: LoggedUse.nullable(),
   /** Slots that are to stay empty for later. */
   freeSlots: z.int('Whole slots.').min(0, 'From 0.').max(64).default(0),
+  /** Only what is on the maker's list of tested modules may be planned. */
+  onlyListed: z.boolean().default(false),
   /** How many years the machine must still serve; null where nobody has said. */
   years: z.int('Whole years.').min(0, 'From 0.').max(15, 'At most 15.').nullable().default(null),
   /** The usable memory that must be available; null where the calculation decides. */
@@ -45,6 +47,7 @@ export const NOTHING_SIZED: Sizing = {
   slow: [],
   log: null,
   freeSlots: 0,
+  onlyListed: false,
   years: null,
   wantedGiB: null,
 }

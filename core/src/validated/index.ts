@@ -1,2 +1,9 @@
 export { importValidated, VALIDATED_WORDS } from './import'
-export { indexed, lookUp, type Standing, type ValidatedIndex } from './lookUp'
+export {
+  areAllListed,
+  indexed,
+  lookUp,
+  type Standing,
+  testedWith,
+  type ValidatedIndex,
+} from './lookUp'

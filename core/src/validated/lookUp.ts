@@ -37,19 +37,33 @@ function withoutMaker(article: string): string {
   return /^[\p{L}]+$/u.test(name) && /\d/.test(rest) ? articleKey(rest) : ''
 }
 
+const slotsOf = (entry: ValidatedEntry): number => entry.slotsTested ?? entry.kitSize ?? 1
+
+const entriesOf = (index: ValidatedIndex, article: string): readonly ValidatedEntry[] =>
+  index.get(articleKey(article)) ?? index.get(withoutMaker(article)) ?? []
+
+/** With how many of an article the list says it was tested at most; null where it is not listed. */
+export function testedWith(index: ValidatedIndex, article: string): number | null {
+  const counts = entriesOf(index, article).map(slotsOf)
+  return counts.length > 0 ? Math.max(...counts) : null
+}
+
+/** Whether all of these articles, as many modules as there are, are listed for so many together; not where there is none. */
+export const areAllListed = (index: ValidatedIndex, articles: readonly string[]): boolean =>
+  articles.length > 0 &&
+  articles.every((article) => (testedWith(index, article) ?? 0) >= articles.length)
+
 /**
  * Looks up an article of which so many modules are to run together. An entry that does not say in how
  * many slots it was tested counts for its kit, or for one module.
  */
 export function lookUp(index: ValidatedIndex, article: string, modules: number): Standing {
-  const entries = index.get(articleKey(article)) ?? index.get(withoutMaker(article)) ?? []
-  const slots = (entry: ValidatedEntry) => entry.slotsTested ?? entry.kitSize ?? 1
-  const best = entries.reduce<ValidatedEntry | null>(
-    (most, one) => (most === null || slots(one) > slots(most) ? one : most),
+  const best = entriesOf(index, article).reduce<ValidatedEntry | null>(
+    (most, one) => (most === null || slotsOf(one) > slotsOf(most) ? one : most),
     null,
   )
   if (!best) return { kind: 'not-listed' }
-  return slots(best) >= modules
+  return slotsOf(best) >= modules
     ? { kind: 'listed', entry: best }
-    : { kind: 'listed-for-fewer', entry: best, slotsTested: slots(best) }
+    : { kind: 'listed-for-fewer', entry: best, slotsTested: slotsOf(best) }
 }

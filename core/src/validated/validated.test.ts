@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { guessColumns, parseTable, type Table } from '../tables'
-import { importValidated, indexed, lookUp, VALIDATED_WORDS } from '.'
+import { areAllListed, importValidated, indexed, lookUp, testedWith, VALIDATED_WORDS } from '.'
 
 const LIST = `Vendor;Part Number;Kit;Module Size;Slots tested;Speed
 Alder;Q4-8-3200;1;8GB;1/2;DDR4-3200
@@ -66,6 +66,14 @@ describe('looking up', () => {
     ])
     expect(lookUp(plain, 'Alder Q4-8', 1).kind).toBe('listed')
     expect(lookUp(plain, '2 Q4-8', 1).kind).toBe('not-listed')
+  })
+  test('all of it is listed only where each is, for as many as there are', () => {
+    expect(testedWith(index, 'q4-8-3200')).toBe(2)
+    expect(testedWith(index, 'Q4-8')).toBeNull()
+    expect(areAllListed(index, ['Q4-8-3200', 'Q4-16-3200'])).toBe(true)
+    expect(areAllListed(index, ['Q4-8-3200', 'Q4-16-3200', 'Q4-8-3200'])).toBe(false)
+    expect(areAllListed(index, ['Q4-8-3200', 'Q4-8'])).toBe(false)
+    expect(areAllListed(index, [])).toBe(false)
   })
   test('not on the list', () => {
     expect(lookUp(index, 'Q4-8', 1)).toEqual({ kind: 'not-listed' })

@@ -1,11 +1,17 @@
-import type { Option, PlanAnswer, Policy } from '@tembrix/core/plan'
+import type { Listed, Option, PlanAnswer, PlanRequest, Policy } from '@tembrix/core/plan'
 
 /** The exact answers to one need under each policy. */
 export type ByPolicy = Readonly<Record<Policy, readonly Option[]>>
+
+/** What the planner’s worker is asked; with `listed` also for plans of nothing but what the maker’s list names. */
+export interface ToPlanner {
+  request: PlanRequest
+  listed: readonly Listed[] | null
+}
 
 /** What the planner's worker says: the answer to what was asked, then what the other policies would answer. */
 export type FromPlanner =
   | { kind: 'progress'; share: number }
   | { kind: 'answer'; answer: PlanAnswer }
-  | { kind: 'all'; byPolicy: ByPolicy }
+  | { kind: 'all'; byPolicy: ByPolicy; listed: readonly Option[] | null }
   | { kind: 'failed'; why: string }

@@ -1,12 +1,14 @@
-import type { PlanAnswer, PlanRequest } from '@tembrix/core/plan'
+import type { Listed, Option, PlanAnswer, PlanRequest } from '@tembrix/core/plan'
 import { useCallback, useEffect, useRef, useState } from 'react'
-import type { ByPolicy, FromPlanner } from './messages'
+import type { ByPolicy, FromPlanner, ToPlanner } from './messages'
 
 export interface Planning {
   /** The latest answer; while `share` is set it is of the request before. */
   answer: PlanAnswer | null
   /** The answers under every policy, to the same need; a little later than the answer. */
   byPolicy: ByPolicy | null
+  /** The answers with nothing but what the maker’s list names; null where there is no list. */
+  onList: readonly Option[] | null
   /** How far the search has come, from 0 to 1; null when none is under way. */
   share: number | null
   failed: string | null
@@ -14,9 +16,10 @@ export interface Planning {
 }
 
 /** Plans in a worker whenever the request changes; a search that nobody waits for any more is ended. */
-export function usePlanner(request: PlanRequest): Planning {
+export function usePlanner(request: PlanRequest, listed: readonly Listed[] | null): Planning {
   const [answer, setAnswer] = useState<PlanAnswer | null>(null)
   const [byPolicy, setByPolicy] = useState<ByPolicy | null>(null)
+  const [onList, setOnList] = useState<readonly Option[] | null>(null)
   const [share, setShare] = useState<number | null>(0)
   const [failed, setFailed] = useState<string | null>(null)
   const running = useRef<Worker | null>(null)
@@ -39,8 +42,10 @@ export function usePlanner(request: PlanRequest): Planning {
         setAnswer(data.answer)
         return setShare(null)
       }
-      if (data.kind === 'all') setByPolicy(data.byPolicy)
-      else setFailed(data.why)
+      if (data.kind === 'all') {
+        setByPolicy(data.byPolicy)
+        setOnList(data.listed)
+      } else setFailed(data.why)
       setShare(null)
       worker.terminate()
     }
@@ -48,9 +53,9 @@ export function usePlanner(request: PlanRequest): Planning {
       setFailed('The planner could not be loaded.')
       setShare(null)
     }
-    worker.postMessage(request)
+    worker.postMessage({ request, listed } satisfies ToPlanner)
     return () => worker.terminate()
-  }, [request])
+  }, [request, listed])
 
-  return { answer, byPolicy, share, failed, cancel }
+  return { answer, byPolicy, onList, share, failed, cancel }
 }

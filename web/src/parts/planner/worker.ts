@@ -1,9 +1,9 @@
-import { type PlanRequest, POLICIES, plan } from '@tembrix/core/plan'
-import type { ByPolicy, FromPlanner } from './messages'
+import { POLICIES, plan } from '@tembrix/core/plan'
+import type { ByPolicy, FromPlanner, ToPlanner } from './messages'
 
 const say = (message: FromPlanner) => postMessage(message)
 
-addEventListener('message', ({ data }: MessageEvent<PlanRequest>) => {
+addEventListener('message', ({ data: { request: data, listed } }: MessageEvent<ToPlanner>) => {
   let last = 0
   try {
     const answer = plan(data, (share) => {
@@ -16,7 +16,8 @@ addEventListener('message', ({ data }: MessageEvent<PlanRequest>) => {
       policy,
       policy === data.policy ? answer.options : plan({ ...data, policy }).options,
     ])
-    say({ kind: 'all', byPolicy: Object.fromEntries(each) as ByPolicy })
+    const onList = listed && plan({ ...data, need: { ...data.need, listed: [...listed] } }).options
+    say({ kind: 'all', byPolicy: Object.fromEntries(each) as ByPolicy, listed: onList })
   } catch (error) {
     say({ kind: 'failed', why: String(error) })
   }

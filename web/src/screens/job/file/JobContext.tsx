@@ -20,6 +20,8 @@ import {
   useOffersOfKindQuery,
   useShelfQuery,
   useShopQuery,
+  useValidatedListQuery,
+  useValidatedListsQuery,
 } from '../../../base/data'
 import { callout } from '../../../base/ui'
 import { type Edit, useEdit } from './useEdit'
@@ -126,7 +128,7 @@ export function JobProvider({ id, waiting, failed, children }: Props) {
   useEffect(() => {
     if (missing !== '') void refetch()
   }, [missing, refetch])
-  const grounds = useGrounds(job.data?.machine.modelId != null)
+  const grounds = useGrounds(job.data?.machine.modelId ?? null)
   if (job.data && shelf.data && grounds.areRead) {
     return (
       <OffersContext value={offers}>
@@ -148,17 +150,25 @@ export function JobProvider({ id, waiting, failed, children }: Props) {
 }
 
 /**
- * What sums and forecasts of a job rest on: the shop's terms, the record of its model where it has one, and what was
- * learned. It is read before any is shown, since on a paper it would stay wrong.
+ * What sums, forecasts and sentences of a job rest on: the shop's terms, the record of its model where it has one, the
+ * maker's list for it, and what was learned. It is read before any is shown, since on a paper it would stay wrong.
  */
-function useGrounds(hasModel: boolean) {
+function useGrounds(modelId: string | null) {
+  const hasModel = modelId !== null
+  const lists = useValidatedListsQuery(undefined, { skip: !hasModel })
+  const newest = lists.data?.find((one) => one.modelId === modelId)
+  const list = useValidatedListQuery(newest?.id ?? '', { skip: !newest })
+  const isListRead =
+    !hasModel ||
+    lists.isError ||
+    (lists.data !== undefined && (!newest || list.data !== undefined || list.isError))
   const shop = useShopQuery()
   const models = useModelsQuery()
   const learned = useLearnedQuery(undefined, { refetchOnMountOrArgChange: 60 })
   const areModelsRead = models.data !== undefined || (models.isError && !hasModel)
   const isLearnedRead = learned.data !== undefined || learned.isError
   return {
-    areRead: shop.data !== undefined && areModelsRead && isLearnedRead,
+    areRead: shop.data !== undefined && areModelsRead && isLearnedRead && isListRead,
     error: shop.error ?? (hasModel ? models.error : undefined),
     refetch: () => {
       shop.refetch()

@@ -46,12 +46,13 @@ const NAMES: Record<keyof Relaxed | 'supply', string> = {
   minGiB: 'the memory wanted',
   budget: 'the budget',
   freeSlots: 'the slots kept free',
+  listed: '“only the maker’s list”',
   policy: 'the buying policy',
   supply: 'the supply',
 }
 
 function wayOut(
-  { minGiB, budget, freeSlots, policy }: Relaxed,
+  { minGiB, budget, freeSlots, listed, policy }: Relaxed,
   option: Option,
   wholeFor: Props['wholeFor'],
 ): string {
@@ -59,6 +60,7 @@ function wayOut(
     minGiB === undefined ? '' : `${capacity(minGiB)} wanted, the most available`,
     budget === undefined ? '' : `a budget of ${money(wholeFor(budget))}, work included`,
     freeSlots === undefined ? '' : `${plural(freeSlots, 'slot')} kept free`,
+    listed === undefined ? '' : 'modules that are not on the maker’s list',
     policy === undefined ? '' : `the policy “${CHOICES.policy[policy]}”`,
   ].filter(Boolean)
   const price = option.cost === 0 ? 'at no cost' : `for ${money(option.cost)}`

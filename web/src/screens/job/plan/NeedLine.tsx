@@ -2,11 +2,17 @@ import { POLICIES, type Policy } from '@tembrix/core/plan'
 import { JobChange } from '@tembrix/core/records'
 import { Link } from 'react-router'
 import { CHOICES, money, numberFrom, roughly, tidy } from '../../../base/format'
-import { Field, Select, TextInput } from '../../../base/ui'
-import { type Budget, type Need, useJob, useJobForm } from '../file'
+import { Check, Field, Select, TextInput } from '../../../base/ui'
+import { type Budget, type Need, useJob, useJobForm, type Validated } from '../file'
 
-/** What is planned for: how much at least, for how much money, with how many slots free, by which policy. */
-export function NeedLine({ need, spend }: { need: Need; spend: Budget }) {
+interface Props {
+  need: Need
+  spend: Budget
+  validated: Validated | null
+}
+
+/** What is planned for: how much at least, for how much money, with how many slots free, by which policy and list. */
+export function NeedLine({ need, spend, validated }: Props) {
   const { file, edit } = useJob()
   const form = useJobForm('jobs', file, JobChange.shape)
   const { isSet, minGiB, demand, policy } = need
@@ -79,6 +85,16 @@ export function NeedLine({ need, spend }: { need: Need; spend: Budget }) {
           />
         )}
       </Field>
+      {validated && (
+        <div className="col-span-full">
+          <Check
+            label="Only what the maker’s list names for this number of modules"
+            hint={`By “${validated.name}”. What is not on it is only untested.`}
+            checked={file.sizing.onlyListed}
+            onChecked={(on) => form.set(on, 'sizing', 'onlyListed')}
+          />
+        </div>
+      )}
     </div>
   )
 }

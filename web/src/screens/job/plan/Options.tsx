@@ -9,16 +9,26 @@ import {
   verdicts,
 } from '@tembrix/core/plan'
 import { type Assignment, isFreeFor } from '@tembrix/core/records'
+import { testedWith } from '@tembrix/core/validated'
 import { Pin } from 'lucide-react'
-import { lazy, Suspense, useCallback, useMemo } from 'react'
+import { lazy, Suspense, useCallback, useMemo, useState } from 'react'
 import { making, type Write } from '../../../base/data'
 import { list, plural, tidy } from '../../../base/format'
-import { Button, callout } from '../../../base/ui'
+import { Button, Check, callout } from '../../../base/ui'
 import { describeModule } from '../../../parts/board'
 import { OBJECTION_WORDS } from '../../../parts/judgement'
 import { usePlanner } from '../../../parts/planner/usePlanner'
-import { type JobView, type Need, useBudget, useJob, useNeed } from '../file'
+import {
+  type JobView,
+  type Need,
+  useAdvice,
+  useBudget,
+  useJob,
+  useNeed,
+  useValidated,
+} from '../file'
 import { Blockers } from './Blockers'
+import { FreeFirst } from './FreeFirst'
 import { NeedLine } from './NeedLine'
 import { OptionTable } from './OptionTable'
 import { Picks } from './Picks'
@@ -28,10 +38,13 @@ import { PICK_NAMES, PLANS_KEPT } from './words'
 
 const TradeOffs = lazy(async () => ({ default: (await import('./TradeOffs')).TradeOffs }))
 
+const NO_OPTIONS: readonly Option[] = []
+
 /** Every trade-off worth having for this job, the first of them named; choosing one puts it on the board. */
 export function Options() {
   const view = useJob()
   const need = useNeed()
+  const { layout } = useAdvice()
   const { file, machine, now, plan, planned, pieces, shop, edit } = view
   const { id, machines } = file
   const supply = useMemo(() => {
@@ -41,7 +54,18 @@ export function Options() {
   const { minGiB, policy } = need
   const spend = useBudget()
   const budget = spend.parts
-  const { freeSlots } = file.sizing
+  const { freeSlots, onlyListed } = file.sizing
+  const validated = useValidated()
+  const listed = useMemo(() => {
+    if (!validated) return null
+    const offered = (supply.offers as { module: { article: string } }[]).map(({ module }) => module)
+    const articles = new Set([...supply.onHand, ...offered].map(({ article }) => article))
+    return [...articles].flatMap((article) => {
+      const modules = testedWith(validated.index, article)
+      return modules === null ? [] : [{ article, modules }]
+    })
+  }, [validated, supply])
+  const only = onlyListed ? listed : null
   // Where the controller drops to half rate, every fast plan counts a second time, set to the ceiling.
   const tune = machine.profiles && machine.syncCeiling !== null
   const request = useMemo<PlanRequest>(
@@ -49,25 +73,34 @@ export function Options() {
       machine,
       onHand: supply.onHand,
       offers: supply.offers,
-      need: { minGiB, budget, freeSlots },
+      need: { minGiB, budget, freeSlots, listed: only },
       policy,
       settings: { profile: plan.profile, tune },
     }),
-    [machine, supply, minGiB, budget, freeSlots, policy, plan.profile, tune],
+    [machine, supply, minGiB, budget, freeSlots, only, policy, plan.profile, tune],
   )
-  const { answer, byPolicy, share, failed, cancel } = usePlanner(request)
-  const options = answer?.options ?? []
+  const { answer, byPolicy, onList, share, failed, cancel } = usePlanner(
+    request,
+    only ? null : listed,
+  )
+  const options = answer?.options ?? NO_OPTIONS
   const named = useMemo(() => {
     if (!byPolicy) return []
     const gainOf = ({ evaluation }: Option) => need.gainOf(evaluation)?.median ?? 1
-    return picks({ machine, found: now.evaluation, byPolicy, policy, gainOf })
-  }, [machine, now.evaluation, byPolicy, policy, need])
+    return picks({ machine, found: now.evaluation, byPolicy, policy, listed: onList, gainOf })
+  }, [machine, now.evaluation, byPolicy, onList, policy, need])
 
   const assignmentOf = useCallback(
     (option: Option) => staying(supply.assignmentOf(option.placement), file.found, pieces),
     [supply, file.found, pieces],
   )
-  const besideOf = useBeside(assignmentOf)
+  const besideOf = useBeside(assignmentOf, validated)
+
+  const [listedOnly, setListedOnly] = useState(false)
+  const shown = useMemo(
+    () => (listedOnly ? options.filter((option) => besideOf(option).listed) : options),
+    [listedOnly, options, besideOf],
+  )
 
   function choose(option: Option) {
     const manual = option.settings?.manual ?? null
@@ -75,11 +108,13 @@ export function Options() {
   }
 
   /** Changes exactly the requirements that stand in the way. */
-  function relax({ minGiB: gib, budget: money, freeSlots: slots, policy: looser }: Relaxed) {
+  function relax(to: Relaxed) {
+    const { minGiB: gib, budget: money, freeSlots: slots, policy: looser } = to
     const sizing = {
       ...file.sizing,
       ...(gib === undefined ? {} : { wantedGiB: gib }),
       ...(slots === undefined ? {} : { freeSlots: slots }),
+      ...(to.listed === undefined ? {} : { onlyListed: false }),
     }
     edit.step('jobs', file, {
       sizing,
@@ -126,7 +161,8 @@ export function Options() {
   const current = options.find(isCurrent)
   return (
     <div className="flex flex-col gap-3">
-      <NeedLine need={need} spend={spend} />
+      {layout?.free && <FreeFirst free={layout.free} />}
+      <NeedLine need={need} spend={spend} validated={validated} />
       <Progress share={share} cancel={cancel} />
       {failed && <p className={callout({ tone: 'stop' })}>{failed}</p>}
       {answer && options.length === 0 && (
@@ -162,8 +198,15 @@ export function Options() {
               </Suspense>
             )}
             {!current && <p className="text-sm">{whyAbsent(view, need, budget)}</p>}
+            {validated && !onlyListed && (
+              <Check
+                label="Show only those listed for their number of modules"
+                checked={listedOnly}
+                onChecked={setListedOnly}
+              />
+            )}
             <OptionTable
-              options={options}
+              options={shown}
               current={current}
               need={need}
               besideOf={besideOf}

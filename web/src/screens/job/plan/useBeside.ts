@@ -7,10 +7,9 @@ import {
   purchasesOf,
   type ShopModule,
 } from '@tembrix/core/records'
-import { indexed, lookUp } from '@tembrix/core/validated'
-import { useCallback, useMemo } from 'react'
-import { useValidatedListQuery, useValidatedListsQuery } from '../../../base/data'
-import { useJob, useShop } from '../file'
+import { areAllListed } from '@tembrix/core/validated'
+import { useCallback } from 'react'
+import { useJob, useShop, type Validated } from '../file'
 
 /** What stands beside an option’s price: amounts in minor units, days, months. */
 export interface Beside {
@@ -25,12 +24,11 @@ export interface Beside {
 }
 
 /** Works out what stands beside options, by the assignment they come to. */
-export function useBeside(assignmentOf: (option: Option) => Assignment) {
-  const { file, machine, now, pieces, shop } = useJob()
-  const { data: lists } = useValidatedListsQuery()
-  const line = lists?.find(({ modelId }) => modelId === file.machine.modelId)
-  const { data: list } = useValidatedListQuery(line?.id ?? '', { skip: !line })
-  const index = useMemo(() => list && indexed(list.entries), [list])
+export function useBeside(
+  assignmentOf: (option: Option) => Assignment,
+  validated: Validated | null,
+) {
+  const { machine, now, pieces, shop } = useJob()
   const { terms } = useShop()
   return useCallback(
     (option: Option): Beside => {
@@ -55,11 +53,9 @@ export function useBeside(assignmentOf: (option: Option) => Assignment) {
           months.length === 0 || months.some((one) => one === null)
             ? null
             : Math.min(...(months as number[])),
-        listed: index
-          ? placed.every((article) => lookUp(index, article, placed.length).kind === 'listed')
-          : null,
+        listed: validated && areAllListed(validated.index, placed),
       }
     },
-    [assignmentOf, pieces, now.assignment, shop, terms, machine, index],
+    [assignmentOf, pieces, now.assignment, shop, terms, machine, validated],
   )
 }

@@ -10,6 +10,7 @@ export const PICK_NAMES: Record<PickName, string> = {
   'lowest-cost': 'Lowest cost',
   'best-for-use': 'Best for this use',
   safest: 'Safest',
+  listed: 'On the maker’s list',
   'add-later': 'Start now, add later',
 }
 
@@ -110,6 +111,8 @@ export function pickReason(reason: PickReason, nameOf: (piece: Piece) => string)
       return 'spending more gains nothing worthwhile for these uses'
     case 'ONE_SET':
       return 'one matched set, nothing mixed'
+    case 'LISTED':
+      return 'all of it is on the maker’s list for this number of modules'
     case 'FREE_SLOTS':
       return `${plural(reason.slots, 'slot')} stay${reason.slots === 1 ? 's' : ''} free`
     case 'PARTNER':

@@ -24,7 +24,7 @@ import {
 import { addDays, parseISO } from 'date-fns'
 import { day, isoDay, tidy } from '../../../base/format'
 import { formOf, rateOf } from '../../../parts/board'
-import type { JobView } from '../file'
+import type { JobView, Validated } from '../file'
 import { offerWording, usualTitle } from './wording'
 
 /** What a quote is worked out from. */
@@ -33,6 +33,7 @@ export interface Basis {
   terms: Terms
   model: ModelRecord | undefined
   gainOf: (after: Evaluation) => Forecast | null
+  validated: Validated | null
 }
 
 /** An option with what it rests on, as the editor shows it. */
@@ -63,13 +64,14 @@ export function validUntilOf(
 
 /** Works an option out; null where its plan is gone. */
 export function workedOption(basis: Basis, quote: Quote, option: QuoteOption): Worked | null {
-  const { view, terms, model, gainOf } = basis
+  const { view, terms, model, gainOf, validated } = basis
   const { file, machine, pieces } = view
   const plan = file.plans.find(({ id }) => id === option.planId)
   if (!plan) return null
   const situation = situationOf(machine, plan.placement ?? file.found, pieces, settingsOf(plan))
   const gain = gainOf(situation.evaluation)
-  const offer = offerOf(view, { planned: situation, plan, option, quote, model, terms, gain })
+  const given = { planned: situation, plan, option, quote, model, terms, gain, validated }
+  const offer = offerOf(view, given)
   const { facts, sum } = offer
   const title = usualTitle(facts)
   const wording = offerWording(facts)

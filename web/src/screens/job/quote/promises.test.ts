@@ -63,6 +63,7 @@ const bare: OfferFacts = {
   lead: null,
   testHours: null,
   warranty: STARTING_TERMS.warranty,
+  listedBy: null,
 }
 
 const fast: Module = module({
@@ -92,6 +93,11 @@ const CASES: Record<
     ],
   },
   wholeKit: { fact: { wholeKit: 2 }, names: /one kit of 2/, not: [{ wholeKit: null }] },
+  listed: {
+    fact: { listedBy: 'Board list, 2nd edition' },
+    names: /maker’s list of modules tested in this computer \(“Board list, 2nd edition”\)/,
+    not: [{ listedBy: null }],
+  },
   stallsEnd: {
     fact: { gain: gain(true, false) },
     names: /stalls should stop/,

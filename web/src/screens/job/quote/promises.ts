@@ -29,6 +29,12 @@ export const PROMISES = {
     (size) => `They are one kit of ${size}, made and tested to work together.`,
   ),
 
+  /** As the maker's list says; that it was tested there is all it says. */
+  listed: promise(
+    ({ listedBy }: OfferFacts) => listedBy,
+    (name) => `All of it is on the maker’s list of modules tested in this computer (“${name}”).`,
+  ),
+
   /** Where memory runs out today and will not: that the stalls end, and no figure for it. */
   stallsEnd: promise(
     ({ gain }: OfferFacts) =>

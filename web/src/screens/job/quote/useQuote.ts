@@ -1,6 +1,6 @@
 import type { Quote, QuoteDocument, Terms } from '@tembrix/core/records'
 import { useMemo } from 'react'
-import { type Need, useJob, useModelRecord, useNeed, useShop } from '../file'
+import { type Need, useJob, useModelRecord, useNeed, useShop, useValidated } from '../file'
 import { type Basis, documentOf, type Worked, workedOption } from './document'
 
 export interface Quoting {
@@ -20,12 +20,13 @@ export function useQuote(quoteId?: string): Quoting {
   const { quotes } = view.file
   const quote = (quoteId ? quotes.find(({ id }) => id === quoteId) : quotes.at(-1)) ?? null
   const model = useModelRecord()
+  const validated = useValidated()
   return useMemo(() => {
     if (!quote) return { terms, need, quote: null, worked: [], document: null }
-    const basis: Basis = { view, terms, model, gainOf: need.gainOf }
+    const basis: Basis = { view, terms, model, gainOf: need.gainOf, validated }
     const worked = quote.document
       ? []
       : quote.options.flatMap((option) => workedOption(basis, quote, option) ?? [])
     return { terms, need, quote, worked, document: documentOf(basis, quote, worked) }
-  }, [view, need, terms, quote, model])
+  }, [view, need, terms, quote, model, validated])
 }

@@ -32,6 +32,7 @@ export function offerWording(facts: OfferFacts): string {
     work(facts),
     PROMISES.tested(facts),
     PROMISES.wholeKit(facts),
+    PROMISES.listed(facts),
     PROMISES.firmware(facts),
     outcome(facts),
     slower(facts),
