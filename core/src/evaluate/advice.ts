@@ -115,6 +115,17 @@ const NOTES: [FindingCode, Rule][] = [
     },
   ],
   ['SLOT_ORDER_OPEN', ({ machine, fitted }) => always(isOrderOpen(machine, slotsOf(fitted)))],
+  [
+    'KIT_SHARES_CHANNELS',
+    ({ machine, kits }) => {
+      const channels = machine.channels.length
+      return kitSlots(
+        kits,
+        (kit, held) =>
+          channels > 1 && held >= kit.size && kit.size > channels && kit.size % channels === 0,
+      )
+    },
+  ],
   ['KIT_SPLIT', ({ kits }) => kitSlots(kits, (kit, held) => held < kit.size)],
 ]
 

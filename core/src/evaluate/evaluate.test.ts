@@ -162,3 +162,23 @@ test('findings that rest on empty slots wait until all slots were looked into', 
   expect(asFarAsSeen(findings, ['B2']).map(({ code }) => code)).not.toContain('SINGLE_CHANNEL')
   expect(asFarAsSeen(findings, [])).toEqual(findings)
 })
+
+test('four of one kit on two channels are a note; two of one kit are none', () => {
+  const four = stick({ kit: { id: 'K', size: 4 } })
+  expect(findingsOf(desktop(), { A1: four, A2: four, B1: four, B2: four })).toContain(
+    'KIT_SHARES_CHANNELS A1 A2 B1 B2',
+  )
+  const pair = stick({ kit: { id: 'K', size: 2 } })
+  expect(findingsOf(desktop(), { A2: pair, B2: pair })).toEqual([])
+})
+
+test('how unequal channels interleave: unknown is the careful rule, with the other beside it', () => {
+  const of = (interleave: Machine['interleave'], placement: Placement) =>
+    evaluate({ machine: desktop({ interleave }), placement, settings: { profile: false } })
+  const uneven = { A2: stick({ capacityGiB: 16 }), B2: stick() }
+  const { alternative, ...unknown } = of('unknown', uneven)
+  expect(unknown).toEqual(of('matched', uneven))
+  expect(alternative).toEqual(of('flex', uneven))
+  expect(of('flex', uneven)).not.toHaveProperty('alternative')
+  expect(of('unknown', {})).not.toHaveProperty('alternative')
+})

@@ -74,7 +74,8 @@ function prepare(work: Work, input: FittingInput, { battery }: Setup, inside: bo
   work.do('KEY_AT_HAND')
   if (input.firmwareFirst) work.do('FIRMWARE_UPDATE')
   if (!inside) return
-  if (input.profileNow) work.do('PROFILE_OFF')
+  const { profileName } = input.machine
+  if (input.profileNow) work.do('PROFILE_OFF', profileName ? { about: { text: profileName } } : {})
   if (battery === 'plug' || battery === 'setup') work.do('CHARGE_LOW')
 }
 
@@ -131,7 +132,9 @@ function inSetup(work: Work, input: FittingInput, inside: boolean): void {
   const { table, profile, setByHand } = input
   if (!inside || setByHand) work.do('SETUP_NOTED')
   const labour = { work: 'profile', minutes: table.profile } as const
-  if (profile) work.do('PROFILE_ON', labour)
+  const { profileName } = input.machine
+  const named = profileName ? { about: { text: profileName } } : {}
+  if (profile) work.do('PROFILE_ON', { ...labour, ...named })
   if (setByHand) work.do('SET_BY_HAND', { about: setByHand, ...(profile ? {} : labour) })
 }
 

@@ -8,7 +8,7 @@ import {
   standingOf,
   type ToProve,
 } from '../job'
-import { testedOf } from '../measure'
+import { type Change, changesBetween, testedOf } from '../measure'
 import { type Machine, same } from '../model'
 import { type Handover, type JobFile, NOT_HANDED_OVER, type Piece, UNVERIFIED } from '../records'
 import { type Gained, gainsOf } from './gained'
@@ -43,6 +43,8 @@ export interface HandoverFacts {
   removed: RemovedPart[]
   now: { memory: Stated; speed: Stated | null; channels: Stated }
   gains: Gained[]
+  /** What the change of memory altered: of more than one, a gain is of all of them together. */
+  altered: Change[]
   /** What the change was expected to bring; null where it could not be said. */
   forecast: Forecast | null
   steadiness: Steadiness | null
@@ -107,6 +109,7 @@ export function handoverFacts(
       channels: stated(shown.ways ?? (measured ? ways : null), ways),
     },
     gains,
+    altered: fitted ? changesBetween(before, planned) : [],
     forecast: fitted ? forecast : null,
     steadiness:
       fitted && counted.length > 0

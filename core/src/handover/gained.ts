@@ -1,5 +1,5 @@
 import { type Forecast, forecastOf, type UseForecast } from '../forecast'
-import { type Comparison, middleOf, type Tested } from '../measure'
+import { type Comparison, middleOf, type Surrounding, type Tested } from '../measure'
 
 /** How a measured gain stands to what was forecast for that kind of work. */
 export type Against = 'less' | 'as-forecast' | 'more'
@@ -13,6 +13,8 @@ export interface Gained {
   after: number
   compared: Comparison
   forecast: { use: UseForecast; against: Against } | null
+  /** What was changed along with the memory, and has its share in it. */
+  along: readonly Surrounding[]
 }
 
 /** Tests that have runs enough on both sides to say something, each beside the forecast for its kind of work. */
@@ -24,7 +26,8 @@ export function gainsOf(tested: readonly Tested<unknown>[], forecast: Forecast |
     const { test, unit, better } = one
     const [before, after] = [middleOf(one, 'before'), middleOf(one, 'after')]
     const against = use ? { use, against: againstOf(compared, use) } : null
-    return [{ test, unit, better, before, after, compared, forecast: against }]
+    const along = one.along.before ?? []
+    return [{ test, unit, better, before, after, compared, forecast: against, along }]
   })
 }
 

@@ -76,9 +76,9 @@ function resultsOf(
     (demand === null || demand > before.capacity.usableGiB)
   const [from, to] = [before, after].map((state) => memoryState(state, demand ?? 0))
   if (!from || !to || mayPage) return []
-  return testedOf(measurements, scatterFrom(scatter)).flatMap(({ work, against }) => {
+  return testedOf(measurements, scatterFrom(scatter)).flatMap(({ work, against, along }) => {
     const compared = against.after
-    if (!work || !compared || compared.verdict === 'too-few') return []
+    if (!work || !compared || compared.verdict === 'too-few' || along.before) return []
     const { ratio, low, high } = compared
     return [{ work, before: from, after: to, ratio, low, high }]
   })

@@ -1,5 +1,5 @@
 import type { Module } from '../model'
-import type { Offer, Option } from '../plan'
+import type { Offer, Option, Piece } from '../plan'
 import type { Assignment, ModuleRecord } from '../records'
 
 type Stocked = Pick<ModuleRecord, 'id' | 'source' | 'module' | 'price'> & {
@@ -13,6 +13,8 @@ export interface PlanSupply {
   offers: Offer[]
   /** Pieces that cannot be planned with, as nobody has put a price on them. */
   unpriced: Stocked[]
+  /** The module that a piece of an option is; undefined where it is not known. */
+  moduleOf: (piece: Piece) => Module | undefined
   /** Which stored piece an option puts in each slot. */
   assignmentOf: (placement: Option['placement']) => Assignment
 }
@@ -77,6 +79,10 @@ export function planSupply(own: readonly Stocked[], shop: readonly Stocked[]): P
     onHand: own.map(({ module }) => module),
     offers,
     unpriced: shop.filter(({ price }) => price === null),
+    moduleOf: (piece) =>
+      piece.source === 'onHand'
+        ? own[piece.index]?.module
+        : shop.find(({ id }) => id === piece.id)?.module,
     assignmentOf: (placement) =>
       Object.fromEntries(
         Object.entries(placement).map(([slot, piece]) => {

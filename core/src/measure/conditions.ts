@@ -1,6 +1,12 @@
-import { CONDITIONS, type Condition, type Conditions } from '../model'
+import {
+  CONDITIONS,
+  type Condition,
+  type Conditions,
+  SURROUNDINGS,
+  type Surrounding,
+} from '../model'
 
-export { CONDITIONS, type Condition, type Conditions }
+export { CONDITIONS, type Condition, type Conditions, SURROUNDINGS, type Surrounding }
 
 /** In what two sets differ, as far as both say it. */
 export const differing = (a: Conditions, b: Conditions): Condition[] =>

@@ -28,7 +28,14 @@ export {
   type Summary,
   WORTHWHILE,
 } from './compare'
-export { CONDITIONS, type Condition, type Conditions, differing } from './conditions'
+export {
+  CONDITIONS,
+  type Condition,
+  type Conditions,
+  differing,
+  SURROUNDINGS,
+  type Surrounding,
+} from './conditions'
 export { CONFIGURATIONS, type Configuration } from './configurations'
 export {
   type AnalysedFrames,
@@ -43,6 +50,7 @@ export {
 } from './frames'
 export { type Effect, type Grid, type GridEffects, gridEffects } from './grid'
 export { type LearnedScatter, learnedScatter, type Repeated } from './learnedScatter'
+export { type Overall, overall, type WorkShare } from './overall'
 export { CompareShape } from './request'
 export { type Scatter, USUAL_SCATTER } from './scatter'
 export { median, type Session } from './session'

@@ -139,11 +139,16 @@ describe('a grid', () => {
 
   test('what changed at once is named', () => {
     const machine = desktop()
-    const of = (placement: Parameters<typeof evaluate>[0]['placement']) =>
-      evaluate({ machine, placement, settings: { profile: false } })
+    const of = (placement: Parameters<typeof evaluate>[0]['placement']) => ({
+      placement,
+      evaluation: evaluate({ machine, placement, settings: { profile: false } }),
+    })
     const one = of({ A2: stick() })
     expect(changesBetween(one, of({ A2: stick(), B2: stick() }))).toEqual(['capacity', 'channels'])
     expect(changesBetween(one, one)).toEqual([])
+    // From one rank of wide chips to two of narrow ones, nothing else.
+    const wide = of({ A2: stick({ deviceWidth: 16 }) })
+    expect(changesBetween(wide, of({ A2: stick({ ranks: 2 }) }))).toEqual(['ranks', 'width'])
   })
 })
 

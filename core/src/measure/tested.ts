@@ -1,4 +1,5 @@
 import type { Work } from '../forecast'
+import { SURROUNDINGS, type Surrounding } from '../model'
 import type { Bandwidth } from './bandwidths'
 import { type Comparison, compare, LEVEL } from './compare'
 import { type Condition, type Conditions, differing } from './conditions'
@@ -58,6 +59,8 @@ export interface Tested<R>
   sides: Partial<Record<Configuration, Configured<R>>>
   /** Each other configuration against before. */
   against: Partial<Record<Configuration, Comparison>>
+  /** What was changed along with the memory, by configuration: it has its share in what that is against the newest. */
+  along: Partial<Record<Configuration, Surrounding[]>>
   /** What each of two changes does; null until all four configurations are measured. */
   effects: GridEffects | null
 }
@@ -156,7 +159,11 @@ interface Found<R> extends Session {
   busy: boolean
 }
 
-/** Only what was run under the conditions of the newest session after the change is compared. */
+/**
+ * Only what was run under the conditions of the newest session after the change is compared. A driver or another of
+ * the machine's surroundings that differs in all sessions of a configuration was changed along with the memory: they
+ * are compared, and it is told.
+ */
 function told<R>(
   test: Pick<KeptRuns, 'test' | 'unit' | 'better' | 'bandwidth' | 'work'>,
   found: readonly Found<R>[],
@@ -165,8 +172,23 @@ function told<R>(
   const quiet = found.filter(({ busy, runs }) => !busy && runs.length > 0)
   const newest = quiet.findLast(({ configuration }) => configuration === 'after') ?? quiet.at(-1)
   const sides: Tested<R>['sides'] = {}
+  const along: Tested<R>['along'] = {}
+  for (const configuration of CONFIGURATIONS) {
+    const own = quiet.filter((one) => one.configuration === configuration)
+    const changed = SURROUNDINGS.filter(
+      (one) =>
+        own.length > 0 &&
+        own.every(({ conditions }) =>
+          differing(conditions, newest?.conditions ?? {}).includes(one),
+        ),
+    )
+    if (changed.length > 0) along[configuration] = changed
+  }
   for (const { configuration, conditions, busy, ...session } of found) {
-    const others = differing(conditions, newest?.conditions ?? {})
+    const changed: readonly Condition[] = along[configuration] ?? []
+    const others = differing(conditions, newest?.conditions ?? {}).filter(
+      (one) => !changed.includes(one),
+    )
     const leftOut = busy ? 'busy' : others.length > 0 ? others : null
     const side = sides[configuration] ?? { sessions: [], runs: [], failed: 0 }
     sides[configuration] = {
@@ -194,7 +216,7 @@ function told<R>(
     ],
     ...about,
   })
-  return { ...test, sides, against, effects }
+  return { ...test, sides, against, along, effects }
 }
 
 /** All runs as rows with headings, for a table elsewhere. */

@@ -47,6 +47,7 @@ export const FINDING_CODES = {
     'ECC_INACTIVE',
     'MIXED_RANKS',
     'KIT_SPLIT',
+    'KIT_SHARES_CHANNELS',
     'CLOCK_BYPASSED',
     'SLOT_ORDER_OPEN',
   ],

@@ -87,6 +87,16 @@ export type Battery = z.infer<typeof Battery>
 export const INTERLEAVES = ['flex', 'matched', 'unknown'] as const
 export const ECC_POLICIES = ['required', 'supported', 'ignored', 'refused'] as const
 
+/** What goes with a processor that a board takes: its controller's ratings, ECC and clocks. */
+export const ProcessorRow = z.object({
+  name: Name,
+  dataRates: z.array(RatingRow).min(1).max(64),
+  ecc: z.enum(ECC_POLICIES),
+  syncCeiling: DataRate.nullable(),
+  clocks: PlatformClocks.optional(),
+})
+export type ProcessorRow = z.infer<typeof ProcessorRow>
+
 const MachineShape = z.object({
   name: Name,
   kind: MachineKind,
@@ -109,6 +119,12 @@ const MachineShape = z.object({
   fastening: Fastening.optional(),
   /** Left out where it is not known. */
   clocks: PlatformClocks.optional(),
+  /** The processor in it: the controller's figures hang on it. Left out where nobody knows. */
+  processor: Name.optional(),
+  /** What is known of the processors that this board takes. */
+  processors: z.array(ProcessorRow).max(20).optional(),
+  /** What this machine's own setup calls the memory profile. */
+  profileName: Name.optional(),
 })
 
 /** A machine's memory side: channels, slots, what is soldered, and every limit that decides. */

@@ -8,8 +8,19 @@ export type Configuration = (typeof CONFIGURATIONS)[number]
 export const BANDWIDTHS = ['read', 'copy', 'write'] as const
 export type Bandwidth = (typeof BANDWIDTHS)[number]
 
-/** What a test was run under: what was drawn and how, what the machine was set to, what else ran. */
-export const CONDITIONS = ['resolution', 'quality', 'display', 'power', 'running'] as const
+/** What may be changed along with the memory, and then has its share in a gain. */
+export const SURROUNDINGS = ['processor', 'driver', 'system', 'version', 'disk', 'other'] as const
+export type Surrounding = (typeof SURROUNDINGS)[number]
+
+/** What a test was run under: what was drawn and how, what the machine was set to, what else ran, what it ran on. */
+export const CONDITIONS = [
+  'resolution',
+  'quality',
+  'display',
+  'power',
+  'running',
+  ...SURROUNDINGS,
+] as const
 export type Condition = (typeof CONDITIONS)[number]
 
 /** As the technician put them; what nobody noted is left out. */

@@ -1,4 +1,10 @@
-import type { Evaluation, FindingCode, Machine } from '../model'
+import {
+  type Evaluation,
+  type FindingCode,
+  type Machine,
+  type Module,
+  slotChannels,
+} from '../model'
 import type { Option, Piece, Policy } from './request'
 
 export const PICKS = ['lowest-cost', 'best-for-use', 'safest', 'listed', 'add-later'] as const
@@ -12,12 +18,17 @@ export type PickReason =
   | { code: 'KEEPS_OWN'; pieces: number }
   | { code: 'GAIN'; gain: number; more: number }
   | { code: 'NO_GAIN_FOR_MORE' }
+  /** Every channel has two ranks or more, of one module or several. */
+  | { code: 'TWO_RANKS' }
   | { code: 'ONE_SET' }
   /** All of it is on the maker's list for this number of modules. */
   | { code: 'LISTED' }
   | { code: 'FREE_SLOTS'; slots: number }
-  /** What is added later beside it: one more of this piece. */
-  | { code: 'PARTNER'; piece: Piece }
+  /**
+   * What is added later beside it: one more of this piece. `today` is the cost of the cheapest matched set of as much
+   * memory as both together, bought now; null where there is none.
+   */
+  | { code: 'PARTNER'; piece: Piece; today: number | null }
 
 /** What an option gives up against the other picks. */
 export type GivesUp =
@@ -45,6 +56,8 @@ export interface PickCase {
   policy: Policy
   /** The exact answers to the same need with nothing but what the maker's list names; null where there is none. */
   listed?: readonly Option[] | null
+  /** What a piece is. */
+  moduleOf?: (piece: Piece) => Module | undefined
   /** How many times as fast an option makes the customer's work. */
   gainOf: (option: Option) => number
 }
@@ -71,7 +84,7 @@ export function picks(given: PickCase): Pick[] {
   const best = bestBy(alike, (one) => [-one.cost, gainOf(one)])
   const named: Named[] = [
     { name: 'lowest-cost', option: least, reasons: whyLeast(given, least) },
-    { name: 'best-for-use', option: best, reasons: whyBest(best, least, gainOf) },
+    { name: 'best-for-use', option: best, reasons: whyBest(given, best, least) },
   ]
   const add = (name: PickName, option: Option | null, reasons: PickReason[]) => {
     if (option && !named.some((one) => areSame(one.option, option))) {
@@ -83,7 +96,7 @@ export function picks(given: PickCase): Pick[] {
   const onList = listed.length > 0 ? bestBy(listed, (one) => [-one.cost, gainOf(one)]) : null
   add('listed', onList, [{ code: 'LISTED' }])
   const later = addLater(given)
-  add('add-later', later, later ? whyLater(given.machine, later) : [])
+  add('add-later', later, later ? whyLater(given, later) : [])
   return named.map((one) => ({ ...one, givesUp: givesUp(given, one, named) }))
 }
 
@@ -165,17 +178,41 @@ function whyLeast(given: PickCase, option: Option): PickReason[] {
   return [first, ...keeps(option)]
 }
 
-function whyBest(option: Option, least: Option, gainOf: (option: Option) => number): PickReason[] {
-  if (option === least) return [{ code: 'NO_GAIN_FOR_MORE' }, ...keeps(option)]
+function whyBest(given: PickCase, option: Option, least: Option): PickReason[] {
+  const { gainOf } = given
+  const ranks: PickReason[] = hasTwoRanks(given, option) ? [{ code: 'TWO_RANKS' }] : []
+  if (option === least) return [{ code: 'NO_GAIN_FOR_MORE' }, ...ranks, ...keeps(option)]
   const gain = gainOf(option) - 1
-  return [{ code: 'GAIN', gain, more: gainOf(option) - gainOf(least) }, ...keeps(option)]
+  return [{ code: 'GAIN', gain, more: gainOf(option) - gainOf(least) }, ...ranks, ...keeps(option)]
 }
 
-function whyLater(machine: Machine, option: Option): PickReason[] {
+/** Whether each channel of a machine with several has two ranks or more. */
+function hasTwoRanks({ machine, moduleOf }: PickCase, { placement }: Option): boolean {
+  if (!moduleOf || machine.channels.length < 2) return false
+  const ranks = new Map(machine.channels.map((channel) => [channel, 0]))
+  for (const { channel, module } of machine.soldered) {
+    ranks.set(channel, (ranks.get(channel) ?? 0) + module.ranks)
+  }
+  for (const slot of machine.slots) {
+    const piece = placement[slot.id]
+    const own = piece && moduleOf(piece)
+    if (!own) continue
+    for (const channel of slotChannels(slot)) {
+      ranks.set(channel, (ranks.get(channel) ?? 0) + own.ranks)
+    }
+  }
+  return [...ranks.values()].every((count) => count >= 2)
+}
+
+function whyLater({ machine, byPolicy, moduleOf }: PickCase, option: Option): PickReason[] {
   const piece = partnerOf(option)
+  const partner = piece && moduleOf?.(piece)
+  const later = partner ? option.usableGiB + partner.capacityGiB : Number.POSITIVE_INFINITY
+  const sets = byPolicy.matched.filter((one) => one.usableGiB >= later && !mixes(one))
+  const today = sets.length > 0 ? Math.min(...sets.map(({ cost }) => cost)) : null
   return [
     { code: 'FREE_SLOTS', slots: freeSlots(machine, option) },
-    ...(piece ? [{ code: 'PARTNER' as const, piece }] : []),
+    ...(piece ? [{ code: 'PARTNER' as const, piece, today }] : []),
   ]
 }
 

@@ -260,6 +260,19 @@ describe('picks', () => {
     expect(best?.givesUp).toContainEqual({ code: 'MIXES' })
   })
 
+  test('two ranks on each channel are a reason, where the modules have them', () => {
+    const gainOf = (one: Option) => (one.usableGiB >= 32 ? 1.5 + one.wholePeakGBs / 1e4 : 1)
+    const codes = (ranks: number) =>
+      by(given({ gainOf, moduleOf: () => stick({ ranks }) }))
+        .get('best-for-use')
+        ?.reasons.map(({ code }) => code)
+    expect(codes(2)).toContain('TWO_RANKS')
+    // Four of one rank are two on each channel as well; two are not.
+    const four = by(given({ gainOf, moduleOf: () => stick() })).get('best-for-use')
+    const pieces = Object.keys(four?.option.placement ?? {}).length
+    expect(four?.reasons.some(({ code }) => code === 'TWO_RANKS')).toBe(pieces === 4)
+  })
+
   test('the cheapest says by which policy it is, where another has a cheaper one', () => {
     const reasonsOf = (given: PickCase) => by(given).get('lowest-cost')?.reasons[0]
     const all = given()
@@ -292,11 +305,15 @@ describe('picks', () => {
       capacity: plan({ ...empty, policy: 'capacity' }).options,
     }
     const nothing = evaluate({ machine: desktop(), placement: {}, settings: { profile: false } })
-    const later = by(given({ found: nothing, byPolicy: answers })).get('add-later')
+    const moduleOf = () => stick()
+    const later = by(given({ found: nothing, byPolicy: answers, moduleOf })).get('add-later')
+    // Two of them at once, as one matched set.
+    const sets = answers.matched.filter(({ usableGiB }) => usableGiB >= 16)
+    const today = Math.min(...sets.map(({ cost }) => cost))
     expect(Object.keys(later?.option.placement ?? {})).toHaveLength(1)
     expect(later?.reasons).toEqual([
       { code: 'FREE_SLOTS', slots: 3 },
-      { code: 'PARTNER', piece: { source: 'offer', id: 'single 8', unit: 0 } },
+      { code: 'PARTNER', piece: { source: 'offer', id: 'single 8', unit: 0 }, today },
     ])
   })
 

@@ -12,6 +12,7 @@ export const SOURCED = [
   'slotGiB',
   'dieGbit',
   'osGiB',
+  'processor',
   'dataRates',
   'firmwareDataRate',
   'interleave',

@@ -175,6 +175,11 @@ const CATALOGUE: Record<FindingCode, Word> = {
     means: `Its pieces cannot be shared evenly between the channels${inSlots(finding)}.`,
     todo: 'Take a kit whose number matches, or leave a piece out.',
   }),
+  KIT_SHARES_CHANNELS: ({ finding, machine }) => ({
+    title: 'One kit, several on each channel',
+    means: `Its pieces were tested together, which is right; but more than one shares each of the ${machine.channels.length} channels${inSlots(finding)}, and that load lowers what the controller is rated for.`,
+    todo: 'Fewer, larger modules run faster; this many is right where the memory is needed.',
+  }),
   PROFILE_OFF: {
     title: 'A faster memory profile is there',
     means:

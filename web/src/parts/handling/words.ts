@@ -115,8 +115,8 @@ const WORDS: Record<FitCode, Say> = {
     'Write down the setup as it is',
     'Photograph or note every value before one is changed: that is the way back. Know how this machine’s setup is cleared.',
   ),
-  PROFILE_OFF: ({ phase }) => ({
-    title: 'Turn the memory profile off',
+  PROFILE_OFF: ({ phase, about }) => ({
+    title: `Turn the memory profile off${inItsSetup(about.text)}`,
     how:
       phase === 'before'
         ? 'In the BIOS/UEFI setup, before modules are mixed or added. It goes on again afterwards, where it is planned.'
@@ -277,10 +277,10 @@ const WORDS: Record<FitCode, Say> = {
       ? `About ${minutes(about.wait)} on all cores; three times that on one.`
       : 'One full pass.',
   }),
-  PROFILE_ON: say(
-    'Memory profile on',
-    'In the BIOS/UEFI setup. If it does not start, wait for it to fall back, or clear the setup as the board’s manual says.',
-  ),
+  PROFILE_ON: ({ about }) => ({
+    title: `Memory profile on${inItsSetup(about.text)}`,
+    how: 'In the BIOS/UEFI setup. If it does not start, wait for it to fall back, or clear the setup as the board’s manual says.',
+  }),
   SET_BY_HAND: ({ about }) => ({
     title: `Set the speed by hand: ${speed(about.dataRate)}`,
     how: about.timings
@@ -292,6 +292,9 @@ const WORDS: Record<FitCode, Say> = {
     'Several passes before it is handed over. A profile that starts may still fail after hours.',
   ),
 }
+
+/** The name that the machine's own setup gives the memory profile. */
+const inItsSetup = (name: string | undefined): string => (name ? ` (here “${name}”)` : '')
 
 export const wordsOf = (step: FittingStep, module: Module | undefined): StepWords =>
   WORDS[step.code](step, module)

@@ -1,3 +1,4 @@
+import { isKept, keepProcessor, withProcessor } from '@tembrix/core/machines'
 import {
   BUFFERINGS,
   type Buffering,
@@ -12,7 +13,7 @@ import {
 import { Sourced } from '@tembrix/core/records'
 import type { RecordForm } from '../../base/form'
 import { CHOICES, numberFrom } from '../../base/format'
-import { Check, Field, Select, TextInput } from '../../base/ui'
+import { Button, Check, Field, Select, TextInput } from '../../base/ui'
 import { formOf } from '../board'
 import { SourceOf, type Sourcing, typedIn } from './SourceOf'
 
@@ -88,6 +89,36 @@ export function ControllerFields({ form, machine, sourcing }: Props) {
           />
         )}
       </Field>
+      <div className="col-span-2 flex flex-col gap-1">
+        <Field
+          label="Processor"
+          aside={source('processor', 'the processor')}
+          hint="Name and series. The controller’s ratings, ECC and clocks hang on it."
+          error={form.error('machine', 'processor') && 'At most 120 letters.'}
+        >
+          {(control) => (
+            <TextInput
+              {...control}
+              value={form.value('machine', 'processor') ?? ''}
+              onValue={(text) => set('processor', text === '' ? undefined : text)}
+            />
+          )}
+        </Field>
+        <div className="flex flex-wrap gap-1.5">
+          {(machine.processors ?? [])
+            .filter(({ name }) => name !== machine.processor)
+            .map(({ name }) => (
+              <Button key={name} onClick={() => form.set(withProcessor(machine, name), 'machine')}>
+                Figures of {name}
+              </Button>
+            ))}
+          {machine.processor && !isKept(machine) && (
+            <Button onClick={() => form.set(keepProcessor(machine), 'machine')}>
+              Keep these figures for it
+            </Button>
+          )}
+        </div>
+      </div>
       <Field
         label="Channel interleaving"
         aside={source('interleave', 'the spread over channels')}
@@ -185,6 +216,21 @@ export function ControllerFields({ form, machine, sourcing }: Props) {
         />
         {source('profiles', 'the memory profile')}
       </div>
+      {machine.profiles && (
+        <Field
+          label="The memory profile’s name in this machine’s setup"
+          hint="As it stands there; the steps at the bench name it so."
+          className="col-span-2"
+        >
+          {(control) => (
+            <TextInput
+              {...control}
+              value={form.value('machine', 'profileName') ?? ''}
+              onValue={(text) => set('profileName', text === '' ? undefined : text)}
+            />
+          )}
+        </Field>
+      )}
       <div className="col-span-2">
         <Check
           label="Known to be sensitive to mixed modules"

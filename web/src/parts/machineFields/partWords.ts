@@ -12,6 +12,7 @@ export const PART_NAMES: Record<Sourced, string> = {
   slotGiB: 'Limit of a slot',
   dieGbit: 'Chip density',
   osGiB: 'What the system uses',
+  processor: 'Processor',
   dataRates: 'Speeds',
   firmwareDataRate: 'Firmware limit',
   interleave: 'Spread over channels',

@@ -3,6 +3,7 @@ import type { Gained, HandoverFacts, NextUpgrade, Report } from '@tembrix/core/h
 import { type FindingCode, type Module, same } from '@tembrix/core/model'
 import type { JobFile, Paragraph } from '@tembrix/core/records'
 import { capacity, fasterBy, list, plural, speed, tidy } from '../../../base/format'
+import { ALONG_WORDS, CHANGE_WORDS } from '../verify'
 import { hoursInWords } from './words'
 
 /** What the report is written from, beside the facts: what the customer said. */
@@ -166,9 +167,9 @@ const setAgain = ({ before, after }: HandoverFacts): string =>
     ? 'set up again what was in it'
     : 'moved its modules to the slots where they work best'
 
-function gainedBy({ gains, fitted, forecast }: HandoverFacts): Paragraph[] {
+function gainedBy({ gains, fitted, forecast, altered }: HandoverFacts): Paragraph[] {
   if (!fitted) return []
-  const measured = gains.map(gainWords)
+  const measured = gains.map((gain) => gainWords(gain, altered))
   const expected = expectedWords(forecast)
   if (measured.length > 0) return measured
   return [[`How much faster it is was not measured.${expected}`]]
@@ -190,7 +191,7 @@ function expectedWords(forecast: HandoverFacts['forecast']): string {
   }
 }
 
-function gainWords(gain: Gained): Paragraph {
+function gainWords(gain: Gained, altered: HandoverFacts['altered']): Paragraph {
   const { test, compared, forecast } = gain
   switch (compared.verdict) {
     case 'gain':
@@ -200,13 +201,19 @@ function gainWords(gain: Gained): Paragraph {
         figure(gainName(gain)),
         ', measured before and after (',
         figure(rangeName(gain)),
-        `).${forecast ? AGAINST[forecast.against] : ''}`,
+        `).${creditWords(gain, altered)}${forecast ? AGAINST[forecast.against] : ''}`,
       ]
     case 'alike':
       return [`${test}: measured, no difference you would notice.`]
     default:
       return [`${test}: measured, but the runs scatter too much to tell a difference.`]
   }
+}
+
+/** What a gain came from, where more than one thing changed. */
+function creditWords({ along }: Gained, altered: HandoverFacts['altered']): string {
+  const all = [...altered.map((one) => CHANGE_WORDS[one]), ...along.map((one) => ALONG_WORDS[one])]
+  return all.length > 1 ? ` It comes from ${list(all)} together.` : ''
 }
 
 const AGAINST = {

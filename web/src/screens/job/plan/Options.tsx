@@ -87,8 +87,17 @@ export function Options() {
   const named = useMemo(() => {
     if (!byPolicy) return []
     const gainOf = ({ evaluation }: Option) => need.gainOf(evaluation)?.median ?? 1
-    return picks({ machine, found: now.evaluation, byPolicy, policy, listed: onList, gainOf })
-  }, [machine, now.evaluation, byPolicy, onList, policy, need])
+    const { moduleOf } = supply
+    return picks({
+      machine,
+      found: now.evaluation,
+      byPolicy,
+      policy,
+      listed: onList,
+      moduleOf,
+      gainOf,
+    })
+  }, [machine, now.evaluation, byPolicy, onList, policy, need, supply])
 
   const assignmentOf = useCallback(
     (option: Option) => staying(supply.assignmentOf(option.placement), file.found, pieces),

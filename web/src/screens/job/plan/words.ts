@@ -109,6 +109,8 @@ export function pickReason(reason: PickReason, nameOf: (piece: Piece) => string)
       return `about ${faster(reason.gain)} now${reason.more < 0.01 ? '' : ', and faster than the cheapest'}`
     case 'NO_GAIN_FOR_MORE':
       return 'spending more gains nothing worthwhile for these uses'
+    case 'TWO_RANKS':
+      return 'two ranks on each channel, which gain some work a few per cent more'
     case 'ONE_SET':
       return 'one matched set, nothing mixed'
     case 'LISTED':
@@ -116,7 +118,7 @@ export function pickReason(reason: PickReason, nameOf: (piece: Piece) => string)
     case 'FREE_SLOTS':
       return `${plural(reason.slots, 'slot')} stay${reason.slots === 1 ? 's' : ''} free`
     case 'PARTNER':
-      return `one more can be added later: ${nameOf(reason.piece)}`
+      return `one more can be added later: ${nameOf(reason.piece)}. A later one may have other chips, ranks and timings under the same part number${reason.today === null ? '' : `; a matched set of as much bought today costs ${money(reason.today)}`}`
   }
 }
 

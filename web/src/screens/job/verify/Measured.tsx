@@ -1,13 +1,22 @@
-import { changesBetween, loggedOf, rowsOf, scatterFrom, testedOf } from '@tembrix/core/measure'
+import {
+  changesBetween,
+  loggedOf,
+  overall,
+  rowsOf,
+  scatterFrom,
+  testedOf,
+} from '@tembrix/core/measure'
+import { forecastUses } from '@tembrix/core/sizing'
 import { writeCsv } from '@tembrix/core/tables'
 import { Download } from 'lucide-react'
 import { lazy, Suspense, useMemo } from 'react'
 import { list } from '../../../base/format'
 import { Button, callout, saveAs } from '../../../base/ui'
-import { useJob } from '../file'
+import { useJob, useShop } from '../file'
 import { AddTest } from './AddTest'
 import { Forecasted } from './Forecasted'
 import { FrameLogIn } from './FrameLogIn'
+import { InterleaveProposal } from './InterleaveProposal'
 import { LoggedView } from './LoggedView'
 import { ProbeCode } from './ProbeCode'
 import { SimulatedRuns } from './SimulatedRuns'
@@ -15,7 +24,7 @@ import { Tally } from './Tally'
 import { TestView } from './TestView'
 import { TwoChangesView } from './TwoChangesView'
 import type { Verifying } from './useVerify'
-import { CHANGE_WORDS, COMPARED_RATES, rateTestName } from './words'
+import { ALONG_WORDS, CHANGE_WORDS, COMPARED_RATES, rateTestName, times } from './words'
 
 const RunsChart = lazy(async () => ({ default: (await import('./RunsChart')).RunsChart }))
 
@@ -40,15 +49,31 @@ export function Measured({ verifying }: { verifying: Verifying }) {
     () => all.filter(({ against }) => Object.keys(against).length > 0),
     [all],
   )
-  const altered = changesBetween(now.evaluation, planned.evaluation)
+  const altered = changesBetween(now, planned)
+  const along = [...new Set(tested.flatMap((one) => one.along.before ?? []))]
+  const { uses: table } = useShop()
+  const mix = forecastUses(table, file.sizing.uses, file.sizing.integratedGraphics ?? false)
+  const whole = overall(tested, mix)
   return (
     <>
-      {altered.length > 1 && !changes && (
+      {altered.length + along.length > 1 && !changes && (
         <p className={callout({ tone: 'note', className: 'text-[0.93rem]' })}>
-          This change alters {list(altered.map((change) => CHANGE_WORDS[change]))} at once: a gain
-          cannot be told apart between them.
+          This change alters{' '}
+          {list([
+            ...altered.map((change) => CHANGE_WORDS[change]),
+            ...along.map((one) => ALONG_WORDS[one]),
+          ])}{' '}
+          at once: a gain is of all of them together.
         </p>
       )}
+      {whole && (
+        <p className="text-[0.93rem]">
+          All {whole.tests} tests in one figure, by the customer’s mix:{' '}
+          <b className="font-semibold">{times(whole.ratio)}</b> ({times(whole.low)} to{' '}
+          {times(whole.high)}).
+        </p>
+      )}
+      <InterleaveProposal />
       <Tally tested={all} />
       <Forecasted tested={tested} />
       <TwoChangesView verifying={verifying} />

@@ -19,6 +19,12 @@ export const CONDITION_WORDS: Record<Condition, string> = {
   display: 'Display mode',
   power: 'Power mode',
   running: 'What else ran',
+  processor: 'Processor',
+  driver: 'Driver',
+  system: 'System version',
+  version: 'Program version',
+  disk: 'Disk',
+  other: 'Something else',
 }
 
 /** An example of what is typed for each. */
@@ -28,6 +34,12 @@ export const CONDITION_EXAMPLES: Record<Condition, string> = {
   display: 'full screen',
   power: 'mains, best performance',
   running: 'nothing',
+  processor: 'name and series',
+  driver: 'graphics 31.2',
+  system: '24H2',
+  version: '4.1',
+  disk: 'solid-state, 512 GB',
+  other: 'new cooler',
 }
 
 export const conditionsInWords = (conditions: Conditions): string =>

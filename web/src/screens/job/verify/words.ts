@@ -1,5 +1,5 @@
 import type { Cause, Difference, DifferenceCode, Missing, NextStep } from '@tembrix/core/diagnose'
-import type { Change, FrameRate } from '@tembrix/core/measure'
+import type { Change, FrameRate, Surrounding } from '@tembrix/core/measure'
 import { capacity, list, plural, tidy } from '../../../base/format'
 
 const SAID: Record<DifferenceCode, (difference: Difference) => string> = {
@@ -99,6 +99,18 @@ export const CHANGE_WORDS: Record<Change, string> = {
   channels: 'the channels',
   rate: 'the speed',
   latency: 'the latency',
+  ranks: 'the ranks',
+  width: 'the device width',
+}
+
+/** What was changed along with the memory, in a sentence. */
+export const ALONG_WORDS: Record<Surrounding, string> = {
+  processor: 'the processor',
+  driver: 'the driver',
+  system: 'the system',
+  version: 'the program’s version',
+  disk: 'the disk',
+  other: 'something else',
 }
 
 export const times = (ratio: number, digits = 1): string =>
