@@ -62,6 +62,9 @@ function hasMadeCapacity({
   return formFactor === 'soldered' ? isSolderedCapacity(capacityGiB) : isModuleCapacity(capacityGiB)
 }
 
+/** What a seller leaves out: it is then as usual. */
+export const ASSUMABLE = ['ranks', 'deviceWidth'] as const
+
 /** One stick, or one soldered bank. */
 export const Module = z
   .object({
@@ -83,6 +86,8 @@ export const Module = z
       }),
     /** Where they are known, timings below the rated speed follow from them. */
     times: ModuleTimes.optional(),
+    /** Figures that nobody said and that are as usual for its size. */
+    assumed: z.array(z.enum(ASSUMABLE)).max(ASSUMABLE.length).optional(),
     kit: Kit.nullable().default(null),
   })
   .refine(hasMadeCapacity, {

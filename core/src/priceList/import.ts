@@ -106,6 +106,12 @@ function moduleOnLabel(
     printed?.dataRate === dataRate ? printed.kind : speedKind(generation, dataRate, printing)
   const speed = { ...(printed?.dataRate === dataRate ? printed : {}), kind, dataRate }
   const usual = usualOrganisation(generation, size.capacityGiB)
+  const ranks = wholeIn(cell('ranks')) ?? said.ranks
+  const deviceWidth = wholeIn(cell('width').replace(/^.*[x×]/i, '')) ?? said.deviceWidth
+  const assumed = [
+    ...(ranks === undefined ? ['ranks'] : []),
+    ...(deviceWidth === undefined ? ['deviceWidth'] : []),
+  ]
   const module = {
     article,
     generation,
@@ -113,9 +119,9 @@ function moduleOnLabel(
     buffering,
     ecc: /^(y|yes|true|1|ecc|x)$/i.test(cell('ecc').trim()) || (said.ecc ?? false),
     capacityGiB: size.capacityGiB,
-    ranks: wholeIn(cell('ranks')) ?? said.ranks ?? usual.ranks,
-    deviceWidth:
-      wholeIn(cell('width').replace(/^.*[x×]/i, '')) ?? said.deviceWidth ?? usual.deviceWidth,
+    ranks: ranks ?? usual.ranks,
+    deviceWidth: deviceWidth ?? usual.deviceWidth,
+    ...(assumed.length > 0 ? { assumed } : {}),
     voltages: said.voltages ?? usualVoltages(generation, dataRate),
     speeds: speedsOf(generation, cl === undefined ? speed : { ...speed, cl }),
     kit: size.pieces > 1 ? { id: article, size: size.pieces } : null,

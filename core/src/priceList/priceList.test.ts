@@ -68,6 +68,11 @@ describe('rows', () => {
     })
   })
 
+  test('mark ranks and device width that nobody says as assumed', () => {
+    expect(made[0]?.module.assumed).toEqual(['ranks', 'deviceWidth'])
+    expect(made[2]?.module).not.toHaveProperty('assumed')
+  })
+
   test('that make no offer are named by line', () => {
     expect(faults).toEqual([
       { line: 5, message: expect.stringMatching(/capacity.*No memory of this capacity/) },

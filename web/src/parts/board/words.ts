@@ -6,7 +6,9 @@ export const rateOf = (module: Module) => topRate(module, 'standard')
 export const profileRateOf = (module: Module) => topRate(module, 'profile')
 
 /** Ranks by device width, as labels print it. */
-export const organisation = ({ ranks, deviceWidth }: Module) => `${ranks}R×${deviceWidth}`
+/** Ranks and device width; with a question mark where they are only assumed. */
+export const organisation = ({ ranks, deviceWidth, assumed }: Module) =>
+  `${ranks}R×${deviceWidth}${assumed && assumed.length > 0 ? '?' : ''}`
 
 export const formOf = ({ formFactor }: Pick<Module, 'formFactor'>) => CHOICES.formFactor[formFactor]
 

@@ -29,6 +29,7 @@ const facts = (of: Partial<HandoverFacts> = {}) =>
     removed: [],
     now: { memory: stated(16, true), speed: stated(2666, true), channels: stated(2, true) },
     gains: [],
+    altered: ['channels'],
     forecast: null,
     steadiness: null,
     next: [],
@@ -71,6 +72,17 @@ test('nothing fitted is no gain, and nothing measured is said so', () => {
   expect(read(facts(), 'gained')).toBe('How much faster it is was not measured.')
 })
 
+test('a gain is of all that changed at once, and is said to be', () => {
+  const compared = { verdict: 'gain', ratio: 1.2, low: 1.15, high: 1.25 }
+  const gain = { test: 'Export', compared, forecast: null, along: ['driver'] }
+  const said = (of: object) =>
+    read(facts({ gains: [{ ...gain, ...of }], ...of } as never), 'gained')
+  expect(said({ altered: ['channels', 'ranks'] })).toContain(
+    'It comes from the channels, the ranks and the driver together.',
+  )
+  expect(said({ altered: ['channels'], along: [] })).not.toContain('together')
+})
+
 test('a measured loss is a loss, and a test without a difference is one', () => {
   const compared = (verdict: string, ratio: number) => ({
     verdict,
@@ -82,6 +94,7 @@ test('a measured loss is a loss, and a test without a difference is one', () => 
     test,
     compared: compared(verdict, ratio),
     forecast: null,
+    along: [],
   })
   const gains = [
     gain('Export', 'loss', 0.9),

@@ -1,5 +1,7 @@
 import { firmwareReasons, profileVolts } from '@tembrix/core/job'
 import { aboveRating, type FirmwareReason, type Grade } from '@tembrix/core/plan'
+import type { Piece } from '@tembrix/core/records'
+import { saidOf, useAskSupplierMutation } from '../../../base/data'
 import { list, speed } from '../../../base/format'
 import { Button, callout } from '../../../base/ui'
 import { useJob } from '../file'
@@ -25,7 +27,11 @@ export function Beforehand() {
   const above = aboveRating(machine, planned.evaluation)
   const volts = profileVolts(planned)
   const setTo = plan.manual?.dataRate ?? null
-  if (reasons.length === 0 && !above && setTo === null) return null
+  const assumed = Object.values(planned.assignment).flatMap(({ moduleId }) => {
+    const piece = view.pieces.get(moduleId)
+    return piece?.module.assumed ? [piece] : []
+  })
+  if (reasons.length === 0 && !above && setTo === null && assumed.length === 0) return null
   const set = (dataRate: number | null) =>
     edit.step('plans', plan, {
       manual: dataRate === null ? null : { dataRate, timings: null },
@@ -43,6 +49,7 @@ export function Beforehand() {
           maker’s newest statement before a size is ruled out.
         </p>
       )}
+      {assumed.length > 0 && <Assumed pieces={assumed} />}
       {above && (
         <p data-grade={above.grade}>
           {speed(above.dataRate)} is {percent(above.share)} above what the processor is rated for
@@ -65,5 +72,37 @@ export function Beforehand() {
         </p>
       )}
     </section>
+  )
+}
+
+/** Modules whose seller did not say how they are made, and a press that asks. */
+function Assumed({ pieces }: { pieces: readonly Piece[] }) {
+  const [ask, { isLoading, error, data }] = useAskSupplierMutation()
+  const articles = [...new Set(pieces.map(({ module }) => module.article))]
+  const sold = [...new Set(pieces.flatMap(({ id, source }) => (source === 'supplier' ? [id] : [])))]
+  return (
+    <div>
+      <p>
+        Ranks and device width of {list(articles)} are assumed, as is usual for the size: the seller
+        does not say. They decide the speed with several on a channel, and a few per cent.
+      </p>
+      {sold.length > 0 && (
+        <Button className="mt-1" disabled={isLoading} onClick={() => ask(sold)}>
+          {isLoading ? 'Asking…' : 'Ask the supplier'}
+        </Button>
+      )}
+      {error && (
+        <p role="alert" className="font-medium text-stop">
+          {saidOf(error, 'The supplier does not answer.')}
+        </p>
+      )}
+      {data && !isLoading && (
+        <p aria-live="polite" className="text-sm">
+          {data.sold > 0
+            ? 'The supplier has answered.'
+            : 'This supplier does not answer by itself: ask by phone or mail, and enter it on the shelf.'}
+        </p>
+      )}
+    </div>
   )
 }
