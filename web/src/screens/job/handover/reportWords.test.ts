@@ -78,7 +78,7 @@ test('a gain is of all that changed at once, and is said to be', () => {
   const said = (of: object) =>
     read(facts({ gains: [{ ...gain, ...of }], ...of } as never), 'gained')
   expect(said({ altered: ['channels', 'ranks'] })).toContain(
-    'It comes from the channels, the ranks and the driver together.',
+    'It comes from the channels, the ranks, and the driver together.',
   )
   expect(said({ altered: ['channels'], along: [] })).not.toContain('together')
 })
