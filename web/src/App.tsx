@@ -15,7 +15,7 @@ const orders = screensOf(() => import('./screens/orders'))
 const machines = screensOf(() => import('./screens/machines'))
 const newJob = screensOf(() => import('./screens/newJob/NewJob'))
 const probe = screensOf(() => import('./screens/probe/Probe'))
-const whatIf = screensOf(() => import('./screens/whatIf/WhatIf'))
+const whatIf = screensOf(() => import('./screens/whatIf'))
 const shelf = screensOf(() => import('./screens/shelf/Shelf'))
 const settings = screensOf(() => import('./screens/settings'))
 const backups = screensOf(() => import('./screens/backups/Backups'))
@@ -51,6 +51,7 @@ const ROUTES: RouteObject[] = [
       { path: '/machines/:id', ...screen(machines, 'MachineModel') },
       { path: '/probe', ...screen(probe, 'Probe') },
       { path: '/what-if', ...screen(whatIf, 'WhatIf') },
+      { path: '/what-if/machines', ...screen(whatIf, 'Candidates') },
       { path: '/shelf', ...screen(shelf, 'Shelf') },
       { path: '/orders', ...screen(orders, 'Orders') },
       { path: '/orders/:id', ...screen(orders, 'OrderScreen') },

@@ -1,4 +1,5 @@
 export * from './api'
+export { type BuyingMachine, compared } from './buying'
 export {
   behind,
   changed,

@@ -2,6 +2,7 @@ import { configureStore, type Middleware } from '@reduxjs/toolkit'
 import { alike, type JobFile } from '@tembrix/core/records'
 import { useDispatch, useSelector, useStore } from 'react-redux'
 import { API, api, TAGS } from './api'
+import { type Buying, buyingReducer, keepBuying, restoreBuying } from './buying'
 import { type Delivery, startCourier } from './courier'
 import { keepCurrent } from './current'
 import { type Keep, restore, store as storeOutbox } from './keep'
@@ -31,16 +32,17 @@ import { whatIfReducer } from './whatIf'
 /** Hears of an action that was taken in, and of the outbox before it and since. */
 type Hears = (action: unknown, now: Outbox, before: Outbox) => void
 
-function configure(outbox: Outbox, undo: Deeds, hearing: readonly Hears[]) {
+function configure(outbox: Outbox, undo: Deeds, buying: Buying, hearing: readonly Hears[]) {
   return configureStore({
     reducer: {
       [api.reducerPath]: api.reducer,
       outbox: outboxReducer,
       undo: undoReducer,
       whatIf: whatIfReducer,
+      buying: buyingReducer,
       simulated: simulatedReducer,
     },
-    preloadedState: { outbox, undo },
+    preloadedState: { outbox, undo, buying },
     middleware: (standard) =>
       standard().prepend(tell(hearing)).concat(keepCurrent(api), api.middleware),
   })
@@ -68,7 +70,12 @@ export async function openStore(): Promise<Store> {
   const { tab, isOpen } = await claimTab()
   const hearing: Hears[] = []
   const outbox = restore(localStorage, tab, isOpen)
-  const store = configure(outbox, restoreDeeds(sessionStorage), hearing)
+  const store = configure(
+    outbox,
+    restoreDeeds(sessionStorage),
+    restoreBuying(sessionStorage),
+    hearing,
+  )
   hearing.push(keepsOutbox(store, localStorage, tab))
   const wake = startCourier({
     outbox: () => store.getState().outbox,
@@ -97,7 +104,11 @@ export async function openStore(): Promise<Store> {
       if (there) wake(true)
     },
   })
-  window.addEventListener('pagehide', () => keepDeeds(sessionStorage, store.getState().undo))
+  window.addEventListener('pagehide', () => {
+    const { undo, buying } = store.getState()
+    keepDeeds(sessionStorage, undo)
+    keepBuying(sessionStorage, buying)
+  })
   window.addEventListener('online', () => wake(true))
   wake(true)
   return store

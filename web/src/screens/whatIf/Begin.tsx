@@ -1,4 +1,6 @@
 import { type StartingPoint, startingPoints } from '@tembrix/core/machines'
+import { Scale } from 'lucide-react'
+import { Link } from 'react-router'
 import { useModelsQuery } from '../../base/data'
 import { plural } from '../../base/format'
 import { callout } from '../../base/ui'
@@ -18,7 +20,15 @@ export function Begin({ broken }: { broken: boolean }) {
             The link could not be opened: it was cut short or changed on its way. Start here.
           </p>
         )}
-        <p className="text-lg">Which machine? Then say which modules; nothing is stored.</p>
+        <div className="flex flex-wrap items-center justify-between gap-3">
+          <p className="text-lg">Which machine? Then say which modules; nothing is stored.</p>
+          <Link
+            to="/what-if/machines"
+            className="inline-flex min-h-11 items-center gap-2 rounded-sm border border-rule-2 px-3.5 font-medium hover:bg-sheet-2"
+          >
+            <Scale size={17} aria-hidden /> Compare machines before buying
+          </Link>
+        </div>
         <Group title="By kind" points={general} />
         {known.length > 0 && <Group title="Known to the shop" points={known} />}
       </div>

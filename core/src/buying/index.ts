@@ -1,0 +1,1 @@
+export { type Candidate, type Compared, compareBuying, factoryGiB, factoryModules } from './compare'

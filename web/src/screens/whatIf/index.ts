@@ -1,0 +1,2 @@
+export { Candidates } from './Candidates'
+export { WhatIf } from './WhatIf'
