@@ -39,6 +39,8 @@ export interface HandoverFacts {
   changed: boolean
   /** The work at the bench is done. */
   fitted: boolean
+  /** What was agreed to be done in place of a change of memory, as the quote calls it; null where nothing was. */
+  otherWork: string | null
   parts: FittedPart[]
   removed: RemovedPart[]
   now: { memory: Stated; speed: Stated | null; channels: Stated }
@@ -101,6 +103,7 @@ export function handoverFacts(
     after,
     changed,
     fitted,
+    otherWork: option?.other && option.other !== 'nothing' ? option.title : null,
     parts: partsFitted(work),
     removed,
     now: {

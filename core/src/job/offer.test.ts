@@ -137,3 +137,18 @@ describe('an option worked out', () => {
     expect(offer(KIT, {}, { file }).facts.removed).toMatchObject([{ goesTo: 'customer' }])
   })
 })
+
+test('another spend has its own minutes and parts; a disk without a price is not given away', () => {
+  const of = (other: OfferInput['option']['other'], amount = 0) =>
+    offer({ A2: 'own' }, { extras: [{ id: 'x', text: 'Disk', amount }], other })
+  expect(of('disk')).toMatchObject({
+    calculatedMinutes: 45,
+    labour: [],
+    purchases: [],
+    unpriced: true,
+    hindrances: [{ code: 'NO_PRICE', article: 'The disk' }],
+  })
+  expect(of('disk', 6000)).toMatchObject({ unpriced: false, hindrances: [] })
+  expect(of('cooling')).toMatchObject({ calculatedMinutes: 30, unpriced: false })
+  expect(of('nothing')).toMatchObject({ calculatedMinutes: 0, facts: { other: 'nothing' } })
+})

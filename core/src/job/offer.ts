@@ -2,12 +2,13 @@ import { fittingSteps } from '../fitting'
 import type { Forecast } from '../forecast'
 import type { Evaluation, Machine, Module } from '../model'
 import { type FirmwareReason, type MixingLevel, mixingRisk } from '../plan'
-import { type LabourPart, labourOf, minutesOf, type Priced, priced } from '../quote'
+import { type LabourPart, labourOf, minutesOf, OTHER_MINUTES, type Priced, priced } from '../quote'
 import {
   type Destination,
   type JobFile,
   type ModelRecord,
   movesOf,
+  type OtherSpend,
   type Piece,
   type Plan,
   type Purchase,
@@ -67,6 +68,8 @@ export interface OfferFacts {
   warranty: Warranty
   /** The maker's list that names all of it for this number of modules; null where none does. */
   listedBy: string | null
+  /** What is done in place of a change of memory; null where it is one. */
+  other: OtherSpend | null
 }
 
 /** Why an option cannot be offered as it is. `left` is how many a supplier has. */
@@ -107,7 +110,7 @@ export interface OfferInput {
   /** What the slots come to by the option's plan. */
   planned: Situation
   plan: Pick<Plan, 'profile'>
-  option: Pick<QuoteOption, 'minutes' | 'credits' | 'extras'>
+  option: Pick<QuoteOption, 'minutes' | 'credits' | 'extras' | 'other'>
   quote: Pick<Quote, 'depositPercent'>
   model: ModelRecord | undefined
   terms: Terms
@@ -123,8 +126,9 @@ export function offerOf(job: ToOffer, input: OfferInput): Offer {
   const { machine, now, pieces } = job
   const { removed } = movesOf(now.assignment, planned.assignment)
   const purchases = purchasesOf(planned.assignment, pieces)
-  const labour = labourOf(fittingSteps(fittingInput(job, planned, model, terms)))
-  const calculatedMinutes = minutesOf(labour)
+  const { other } = option
+  const labour = other ? [] : labourOf(fittingSteps(fittingInput(job, planned, model, terms)))
+  const calculatedMinutes = other ? OTHER_MINUTES.value[other] : minutesOf(labour)
   const minutes = option.minutes ?? calculatedMinutes
   const credits = removed.flatMap((id) => {
     const [amount, module] = [option.credits[id] ?? 0, pieces.get(id)?.module]
@@ -132,6 +136,7 @@ export function offerOf(job: ToOffer, input: OfferInput): Offer {
   })
   const extras = option.extras.filter(({ text, amount }) => text !== '' && amount !== 0)
   const { machines } = job.file
+  const unpricedDisk = other === 'disk' && !extras.some(({ amount }) => amount > 0)
   const sum = priced({
     ...terms,
     parts: purchases.map(({ times, price }) => machines * times * (price ?? 0)),
@@ -159,6 +164,7 @@ export function offerOf(job: ToOffer, input: OfferInput): Offer {
     testHours: terms.testHours,
     warranty: terms.warranty,
     listedBy: listedBy(input.validated, planned),
+    other: other ?? null,
   }
   return {
     machines,
@@ -171,8 +177,11 @@ export function offerOf(job: ToOffer, input: OfferInput): Offer {
     extras,
     sum,
     facts,
-    unpriced: purchases.some(({ price }) => price === null),
-    hindrances: hindrancesOf(evaluation, purchases, machines),
+    unpriced: unpricedDisk || purchases.some(({ price }) => price === null),
+    hindrances: [
+      ...hindrancesOf(evaluation, purchases, machines),
+      ...(unpricedDisk ? [{ code: 'NO_PRICE' as const, article: 'The disk' }] : []),
+    ],
   }
 }
 

@@ -87,6 +87,19 @@ export type Battery = z.infer<typeof Battery>
 export const INTERLEAVES = ['flex', 'matched', 'unknown'] as const
 export const ECC_POLICIES = ['required', 'supported', 'ignored', 'refused'] as const
 
+export const DISK_SLOTS = ['free', 'used', 'none'] as const
+export const DUST = ['little', 'much'] as const
+
+/** What was seen under the cover beside the memory: what else may be put in, and what wants cleaning; null: not looked. */
+export const Inside = z.object({
+  diskSlot: z.enum(DISK_SLOTS).nullable().default(null),
+  /** Its size and kind, as `M.2 2280` or `2.5 inch`. */
+  diskSize: z.string().trim().max(60).default(''),
+  radioCard: z.string().trim().max(120).default(''),
+  dust: z.enum(DUST).nullable().default(null),
+})
+export type Inside = z.infer<typeof Inside>
+
 /** What goes with a processor that a board takes: its controller's ratings, ECC and clocks. */
 export const ProcessorRow = z.object({
   name: Name,
@@ -123,6 +136,8 @@ const MachineShape = z.object({
   processor: Name.optional(),
   /** What is known of the processors that this board takes. */
   processors: z.array(ProcessorRow).max(20).optional(),
+  /** What was seen under the cover beside the memory. */
+  inside: Inside.optional(),
   /** What this machine's own setup calls the memory profile. */
   profileName: Name.optional(),
 })

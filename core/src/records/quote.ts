@@ -8,6 +8,11 @@ import { CurrencyCode } from './terms'
 /** The most options a quote offers. */
 export const OPTIONS_AT_MOST = 3
 
+/** What else than memory may be the right spend, and is offered beside it: nothing is an answer too. */
+export const OTHER_SPENDS = ['disk', 'cooling', 'repair', 'nothing'] as const
+export const OtherSpend = z.enum(OTHER_SPENDS)
+export type OtherSpend = z.infer<typeof OtherSpend>
+
 const Extra = z.object({
   id: z.uuid(),
   text: z.string().trim().max(200),
@@ -27,6 +32,8 @@ export const QuoteOption = z.object({
   minutes: z.int('Whole minutes.').min(0).max(6000).nullable(),
   credits: z.record(z.uuid(), Money),
   extras: z.array(Extra).max(10),
+  /** Set where the option is no change of memory: its parts are further lines, its plan leaves the slots as found. */
+  other: OtherSpend.optional(),
 })
 export type QuoteOption = z.infer<typeof QuoteOption>
 
@@ -55,6 +62,7 @@ export const QuotedOption = z.object({
   machines: z.int().positive().optional(),
   /** Minutes of work, for each machine; absent on documents of before they were kept. */
   minutes: z.int().min(0).nullable().optional(),
+  other: OtherSpend.optional(),
   placement: Assignment,
   profile: z.boolean(),
   /** Values set by hand; absent on documents of before they were kept. */

@@ -8,6 +8,7 @@ import {
   type FormFactor,
   type GameAnswers,
   GENERATIONS,
+  type Inside,
   LEVELS,
   type Machine,
   type PlatformClocks,
@@ -67,6 +68,15 @@ export const CHOICES = {
     spinning: 'spinning',
     'solid-state': 'solid-state',
   } satisfies Record<Disk, string>,
+  diskSlot: {
+    free: 'there is a free one',
+    used: 'there is one, in use',
+    none: 'there is none',
+  } satisfies Record<Inside['diskSlot'] & string, string>,
+  dust: { little: 'little', much: 'much: clean it' } satisfies Record<
+    Inside['dust'] & string,
+    string
+  >,
   ecc: {
     required: 'required',
     supported: 'works, not required',

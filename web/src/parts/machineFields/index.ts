@@ -1,5 +1,6 @@
 export { ControllerFields } from './ControllerFields'
 export { FormFactorField } from './FormFactorField'
+export { InsideFields } from './InsideFields'
 export { LimitFields } from './LimitFields'
 export { ModuleDialog } from './ModuleDialog'
 export { draftOf, likelyModule, moduleOf } from './moduleForm'

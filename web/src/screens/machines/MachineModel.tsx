@@ -38,6 +38,7 @@ import {
   BATTERY_OPTIONS,
   ControllerFields,
   HATCH_OPTIONS,
+  InsideFields,
   LAPTOP_HATCH_OPTIONS,
   LimitFields,
   NameFields,
@@ -143,6 +144,9 @@ function Record({ model, version }: { model: ModelRecord; version: number }) {
         </Panel>
         <Panel title="Controller, firmware, voltage">
           <ControllerFields form={form} machine={machine} sourcing={sourcing} />
+        </Panel>
+        <Panel title="Under the cover">
+          <InsideFields form={form} machine={machine} />
         </Panel>
       </div>
     </main>

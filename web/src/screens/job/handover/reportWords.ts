@@ -115,8 +115,11 @@ function counted(modules: readonly Module[], word = ''): string {
 const STATES = { new: 'new ', used: 'used ', own: 'own ' } as const
 
 function doneTo(facts: HandoverFacts): Paragraph[] {
-  const { fitted, parts, removed, steadiness, after, now } = facts
-  if (!fitted) return [['We changed nothing in the memory.']]
+  const { fitted, otherWork, parts, removed, steadiness, after, now } = facts
+  if (!fitted) {
+    const agreed = otherWork ? ` What you agreed to instead: ${otherWork}.` : ''
+    return [[`We changed nothing in the memory.${agreed}`]]
+  }
   const put = (['new', 'used', 'own', null] as const).flatMap((state) => {
     const modules = parts.filter((one) => one.state === state).map(({ module }) => module)
     return modules.length === 0 ? [] : [counted(modules, state === null ? '' : STATES[state])]

@@ -6,6 +6,7 @@ import { callout, Disclosure, Field, Select, TextInput } from '../../../base/ui'
 import { FindingList } from '../../../parts/findings'
 import {
   ControllerFields,
+  InsideFields,
   LimitFields,
   NameFields,
   SlotFields,
@@ -102,6 +103,9 @@ export function Identify() {
       </Section>
       <Section title="Controller, firmware, voltage">
         <ControllerFields form={form} machine={machine} sourcing={sourcing} />
+      </Section>
+      <Section title="Under the cover">
+        <InsideFields form={form} machine={machine} />
       </Section>
       <Field label="Notes" error={form.error('note')}>
         {(control) => (

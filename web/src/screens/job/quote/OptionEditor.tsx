@@ -96,7 +96,7 @@ function Labour({ worked, terms, value, error, set }: Part) {
       <p className="self-end pb-2 text-sm text-ink-2">
         {option.minutes !== null && `Calculated ${calculatedMinutes}: `}
         {labour.map(({ work, minutes }) => `${WORK_NAMES[work]} ${minutes}`).join(', ') ||
-          'Nothing to do.'}
+          (option.other ? 'A figure to begin with: set your own.' : 'Nothing to do.')}
         {' · '}
         {money(terms.hourlyRate)} an hour
       </p>

@@ -1,6 +1,8 @@
 import { stateOf } from '@tembrix/core/quote'
 import {
   OPTIONS_AT_MOST,
+  OTHER_SPENDS,
+  type OtherSpend,
   type Plan,
   QuoteChange,
   type QuoteOption,
@@ -22,6 +24,7 @@ import { OptionEditor } from './OptionEditor'
 import { SheetLink, sheetOf } from './SheetLink'
 import { STATES } from './states'
 import { type Quoting, useQuote } from './useQuote'
+import { OTHER_TITLES } from './wording'
 
 const optionOf = (planId: string): QuoteOption => ({
   id: crypto.randomUUID(),
@@ -123,6 +126,32 @@ function useBegin() {
   return (options: QuoteOption[]) => edit.act('', [making('quotes', { jobId: file.id, options })])
 }
 
+/** Begins an option that is no change of memory: a plan of its own that leaves the slots as found, and what is done. */
+function useOther() {
+  const { file, edit } = useJob()
+  return (other: OtherSpend): QuoteOption => {
+    const made = making('plans', { jobId: file.id, name: OTHER_TITLES[other] })
+    edit.act('another spend', [made])
+    const disk = { id: crypto.randomUUID(), text: 'Solid-state disk', amount: 0 }
+    return { ...optionOf(made.recordId), other, extras: other === 'disk' ? [disk] : [] }
+  }
+}
+
+function OfferOther({ onOffer }: { onOffer: (option: QuoteOption) => void }) {
+  const other = useOther()
+  return (
+    <Select
+      aria-label="Offer something other than memory"
+      value=""
+      options={[
+        { value: '', label: 'Offer something other than memory…' },
+        ...OTHER_SPENDS.map((value) => ({ value: value as string, label: OTHER_TITLES[value] })),
+      ]}
+      onValue={(value) => value && onOffer(other(value as OtherSpend))}
+    />
+  )
+}
+
 function Begin() {
   const { file, planned, plan } = useJob()
   const begin = useBegin()
@@ -146,6 +175,7 @@ function Begin() {
             Quote {all.length} plans to choose from
           </Button>
         )}
+        <OfferOther onOffer={(option) => begin([option])} />
       </div>
     </>
   )
@@ -225,6 +255,9 @@ function Draft({ quote, quoting }: { quote: QuoteRecord; quoting: Quoting }) {
             ]}
             onValue={(planId) => planId && setOptions([...quote.options, optionOf(planId)])}
           />
+        )}
+        {quote.options.length < OPTIONS_AT_MOST && (
+          <OfferOther onOffer={(option) => setOptions([...quote.options, option])} />
         )}
       </div>
       <div className="flex flex-col gap-3">

@@ -95,6 +95,7 @@ export function workedOption(basis: Basis, quote: Quote, option: QuoteOption): W
       credit: sum.credit,
       toPay: sum.toPay,
       deposit: sum.deposit,
+      ...(option.other ? { other: option.other } : {}),
       placement: situation.assignment,
       machines: offer.machines,
       minutes: offer.minutes,

@@ -7,7 +7,7 @@ import { STARTING_TERMS } from '@tembrix/core/records'
 import { memoryState } from '@tembrix/core/sizing'
 import { describe, expect, test } from 'vitest'
 import { PROMISES, type PromiseName } from './promises'
-import { offerWording } from './wording'
+import { offerWording, usualTitle } from './wording'
 
 const machine = STARTING_MACHINES.find(({ id }) => id === 'desktop-4-ddr4')?.machine as Machine
 
@@ -64,6 +64,7 @@ const bare: OfferFacts = {
   testHours: null,
   warranty: STARTING_TERMS.warranty,
   listedBy: null,
+  other: null,
 }
 
 const fast: Module = module({
@@ -232,6 +233,16 @@ test('memory fixed to the board is not said to be in modules', () => {
   expect(offerWording({ ...bare, before: twelve, solderedGiB: 8 })).toContain(
     'has 12 GB of memory today, 8 GB of it fixed to the board and the rest in one module.',
   )
+})
+
+test('another spend is in words of its own, and promises nothing of the memory', () => {
+  const said = (other: OfferFacts['other']) => offerWording({ ...bare, other, testHours: 4 })
+  expect(said('disk')).toContain('solid-state disk')
+  expect(said('nothing')).toContain('We advise to change nothing')
+  for (const other of ['disk', 'cooling', 'repair', 'nothing'] as const) {
+    expect(said(other)).not.toMatch(/module|GB|tested for/)
+    expect(usualTitle({ ...bare, other })).not.toMatch(/GB/)
+  }
 })
 
 test('an option without buying says so, and why a module comes out', () => {

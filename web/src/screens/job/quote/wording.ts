@@ -1,6 +1,7 @@
 import { isSteadier } from '@tembrix/core/forecast'
 import type { Added, OfferFacts } from '@tembrix/core/job'
 import type { Machine, Module } from '@tembrix/core/model'
+import type { OtherSpend } from '@tembrix/core/records'
 import { fasterBy, list, plural, tidy } from '../../../base/format'
 import { eitherWords } from '../plan'
 import { PROMISES } from './promises'
@@ -17,8 +18,26 @@ const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'e
 const number = (count: number) => NUMBERS[count] ?? String(count)
 const gb = (gib: number) => `${tidy(gib)} GB`
 
+export const OTHER_TITLES: Record<OtherSpend, string> = {
+  disk: 'A solid-state disk',
+  cooling: 'Cooling cleaned',
+  repair: 'Repair',
+  nothing: 'Nothing to be changed',
+}
+
+const OTHER_WORDING: Record<OtherSpend, string> = {
+  disk: 'We put a solid-state disk in place of the one in it and move your system and files over. Starting up and opening programs and files wait for the disk today. The memory stays as it is.',
+  cooling:
+    'We open your computer, clean its cooling and renew what carries the heat from the processor. A computer that gets too warm slows itself down. The memory stays as it is.',
+  repair:
+    'We look for what is at fault and tell you what its repair needs before we do it. The memory stays as it is.',
+  nothing:
+    'We advise to change nothing: for the work you told us of, more memory would make no difference you would notice.',
+}
+
 /** An option’s heading where nobody has written another. */
-export function usualTitle({ after, kept, added }: OfferFacts): string {
+export function usualTitle({ after, kept, added, other }: OfferFacts): string {
+  if (other) return OTHER_TITLES[other]
   const size = `${gb(after.capacity.usableGiB)} of memory`
   if (added.length === 0) return kept.length > 0 ? `${size}, set up again` : size
   if (kept.length > 0) return `${size}, your own kept`
@@ -27,6 +46,8 @@ export function usualTitle({ after, kept, added }: OfferFacts): string {
 
 /** The plan in plain sentences, for the customer; what promises something is in `PROMISES`. */
 export function offerWording(facts: OfferFacts): string {
+  if (facts.other)
+    return [OTHER_WORDING[facts.other], PROMISES.warrantyWork(facts)].join(' ').trim()
   return [
     today(facts),
     work(facts),

@@ -6,6 +6,7 @@ import {
   type SpendingVerdict,
 } from '@tembrix/core/advice'
 import { isSteadier } from '@tembrix/core/forecast'
+import type { Inside } from '@tembrix/core/model'
 import type { LoggedUse } from '@tembrix/core/records'
 import { Link } from 'react-router'
 import { list, plural, tidy } from '../../../base/format'
@@ -18,6 +19,7 @@ interface Props {
   log: LoggedUse | null
   installedGiB: number
   unseen: readonly string[]
+  inside: Inside | undefined
 }
 
 const VERDICTS: Record<SpendingVerdict, { title: string; tone: 'good' | 'risk' | 'ask' }> = {
@@ -47,7 +49,7 @@ const VERDICTS: Record<SpendingVerdict, { title: string; tone: 'good' | 'risk' |
 }
 
 /** What is slow about this machine, what to spend on, why, and what has to be asked first. */
-export function Advice({ advice, log, installedGiB, unseen }: Props) {
+export function Advice({ advice, log, installedGiB, unseen, inside }: Props) {
   const { first, reasons, memoryToo, layout } = advice
   const { title, tone } = VERDICTS[first]
   const words = reasonWords(log, installedGiB)
@@ -77,6 +79,15 @@ export function Advice({ advice, log, installedGiB, unseen }: Props) {
                 ' For these uses that is a note: a better layout gains nothing anyone would notice.'}
             </p>
           )}
+          {(first === 'disk' || first === 'cooling' || first === 'nothing') && (
+            <p>
+              It can be offered beside memory:{' '}
+              <Link to="../quote" className="underline">
+                Quote
+              </Link>
+              .{insideWords(inside)}
+            </p>
+          )}
           {layout?.bought && says(layout.bought) && <p>{boughtWords(layout.bought)}</p>}
           {layout && layout.asks.length > 0 && (
             <ul aria-label="To find out" className="list-disc pl-5">
@@ -102,6 +113,15 @@ export function Advice({ advice, log, installedGiB, unseen }: Props) {
       {layout?.free && <FreeFirst free={layout.free} />}
     </>
   )
+}
+
+/** What was seen under the cover that bears on another spend. */
+function insideWords(inside: Inside | undefined): string {
+  const said = [
+    inside?.diskSlot === 'free' && `a free disk slot${inside.diskSize && ` (${inside.diskSize})`}`,
+    inside?.dust === 'much' && 'much dust',
+  ].filter((one) => one !== false && one !== undefined)
+  return said.length > 0 ? ` Under the cover there is ${list(said)}.` : ''
 }
 
 /** “One more module of 16 GB in B would bring 30–50 % faster through the layout alone.” */

@@ -9,7 +9,7 @@ import { UseMix } from './UseMix'
 
 /** How much memory this customer needs, from what they do and from what was measured, and what is slow. */
 export function Size() {
-  const { file, now, unseen } = useJob()
+  const { file, machine, now, unseen } = useJob()
   const form = useJobForm('jobs', file, JobChange.shape)
   const need = useNeed()
   const { sizing } = file
@@ -20,7 +20,13 @@ export function Size() {
       <h2 className="text-lg font-semibold @4xl:col-span-2">Size</h2>
       <div className="flex flex-col gap-4">
         <DemandView need={need} installedGiB={installedGiB} />
-        <Advice advice={advice} log={sizing.log} installedGiB={installedGiB} unseen={unseen} />
+        <Advice
+          advice={advice}
+          log={sizing.log}
+          installedGiB={installedGiB}
+          unseen={unseen}
+          inside={machine.inside}
+        />
         <p className="text-sm text-ink-2">
           {file.uses && <>The customer says: “{file.uses}” </>}
           {installedGiB > 0 && <>As found there are {capacity(installedGiB)}.</>}
