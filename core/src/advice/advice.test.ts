@@ -330,6 +330,35 @@ describe('the layout in the advice', () => {
   })
 })
 
+describe('what a log says of the graphics card', () => {
+  const card = (of: Partial<NonNullable<LogSummary['card']>>) => ({
+    ...summary({ peakGiB: 8 }),
+    card: { full: null, busy: null, waits: null, ...of },
+    use: 'games',
+  })
+  const pair = { A2: gib16, B2: gib16 }
+  const asked = { placement: pair, uses: [use('games')], slow: ['pictures'] }
+
+  test('its own memory full: the money goes to the card', () => {
+    const advice = ask({ ...asked, useLogs: [card({ full: 0.4 })] })
+    expect(advice).toMatchObject({ first: 'processor-or-graphics', memoryToo: false })
+    expect(advice.reasons).toContain('CARD_MEMORY_FULL')
+  })
+
+  test('the card waits: its processor limits the game, and the layout with it', () => {
+    const one = { ...asked, placement: { A2: gib16 }, integratedGraphics: false }
+    const waits = ask({ ...one, useLogs: [card({ waits: 0.9, busy: 0 })] })
+    expect(waits).toMatchObject({
+      first: 'layout',
+      layout: { asks: [], bought: { words: 'SOME' } },
+    })
+    expect(waits.reasons).toContain('CARD_WAITS')
+    const busy = ask({ ...one, useLogs: [card({ waits: 0, busy: 0.9 })] })
+    expect(busy).toMatchObject({ first: 'processor-or-graphics', layout: { asks: [] } })
+    expect(busy.reasons).toContain('CARD_BUSY')
+  })
+})
+
 describe('what limits a game, in a customer’s words', () => {
   const answered = (game: object) =>
     ask({ placement: { A2: gib16 }, uses: [use('games', 'light', { game: game as never })] }).layout

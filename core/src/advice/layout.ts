@@ -373,7 +373,8 @@ function questions(
   const drawn = said.uses.filter((chosen) => {
     const row = table.uses.find(({ id }) => id === chosen.use)
     if (!row || workOf(row, true) !== 'integrated-graphics') return false
-    return row.work !== 'games' || boundOf(chosen, row) === null
+    const log = said.useLogs?.find(({ use }) => use === chosen.use) ?? null
+    return row.work !== 'games' || boundOf(chosen, row, log) === null
   })
   const isGame = ({ use }: { use: string }) =>
     table.uses.some(({ id, work }) => id === use && work === 'games')

@@ -5,6 +5,7 @@ import {
   buildableTotals,
   ChosenUse,
   type Demand,
+  logOfJob,
   needed,
   STARTING_USES,
   type Total,
@@ -25,6 +26,14 @@ const Log = z.object({
   tightShare: z.number().min(0).max(1),
   cutOff: z.boolean(),
   pagingShare: z.number().min(0).max(0.99).nullable().default(null),
+  card: z
+    .object({
+      full: z.number().min(0).max(1).nullable().default(null),
+      busy: z.number().min(0).max(1).nullable().default(null),
+      waits: z.number().min(0).max(1).nullable().default(null),
+    })
+    .nullable()
+    .default(null),
 })
 
 /**
@@ -39,6 +48,11 @@ export const SizeShape = z
     disk: z.enum(DISKS).default('unknown'),
     slow: z.array(z.enum(COMPLAINTS)).max(COMPLAINTS.length).default([]),
     log: Log.nullable().default(null),
+    /** Logs taken while single uses were done. */
+    useLogs: z
+      .array(Log.extend({ use: z.string().max(40) }))
+      .max(20)
+      .default([]),
     years: z.int().min(0).max(15).nullable().default(null),
     installedGiB: z
       .number('How much is fitted, GiB.')
@@ -72,7 +86,7 @@ export interface SizeAnswer {
 
 /** How much memory is needed, and whether memory is the right thing to buy. */
 export function size(request: SizeRequest, results: readonly ShopResult[] = []): SizeAnswer {
-  const { table, installedGiB, machine, disk, slow, log, placement, settings, unseen } = request
+  const { table, installedGiB, machine, disk, slow, placement, settings, unseen } = request
   const said = { ...request, wantedGiB: null }
   const { uses, demand } = needed(table, said, installedGiB)
   const layout =
@@ -82,7 +96,15 @@ export function size(request: SizeRequest, results: readonly ShopResult[] = []):
   return {
     uses,
     demand,
-    advice: adviseSpending({ installedGiB, demand, log, disk, slow, layout }),
+    advice: adviseSpending({
+      installedGiB,
+      demand,
+      log: logOfJob(table, said),
+      disk,
+      slow,
+      layout,
+      cards: [request.log, ...request.useLogs].map((one) => one?.card),
+    }),
     totals: machine && buildableTotals(machine),
   }
 }

@@ -1,5 +1,5 @@
 import type { Disk, SlowThing } from '../model'
-import type { Demand, LogSummary } from '../sizing'
+import type { CardUse, Demand, LogSummary } from '../sizing'
 import {
   type BoughtLayout,
   type FreeLayout,
@@ -19,6 +19,8 @@ export interface SpendCase {
   slow: readonly SlowThing[]
   /** How memory lies in the machine; null where nothing is known of it. */
   layout?: LayoutAdvice | null
+  /** How the graphics card fared by each log; null where one does not say. */
+  cards?: readonly (CardUse | null | undefined)[]
 }
 
 export const SPENDING_VERDICTS = [
@@ -45,6 +47,9 @@ export type Reason =
   | 'CRASHES'
   | 'WORK_NOT_BOUND_BY_MEMORY'
   | 'NOT_MEASURED'
+  | 'CARD_MEMORY_FULL'
+  | 'CARD_WAITS'
+  | 'CARD_BUSY'
   | LayoutReason
 
 export interface Advice {
@@ -60,6 +65,7 @@ export interface Advice {
 /** A peak that leaves this share free is far below what is fitted. */
 const FAR_BELOW = 0.7
 const LONG = 0.05
+const HALF = 0.5
 /** A share of the time lost to paging that is felt. */
 const PAGES_NOTICED = 0.02
 
@@ -95,6 +101,7 @@ export function adviseSpending(given: SpendCase): Advice {
     return answer(isDiskFirst ? 'disk' : 'memory', true)
   }
   if (layout && isFelt(layout.free)) return answer('layout', isFelt(layout.bought))
+  if (reasons.includes('CARD_MEMORY_FULL')) return answer('processor-or-graphics', false)
   if (layout && isFelt(layout.bought)) return answer('layout', true)
   const verdict = withoutLayout(given, isAmple)
   const isOpen = layout !== null && layout.asks.length > 0
@@ -104,7 +111,8 @@ export function adviseSpending(given: SpendCase): Advice {
   return answer(verdict.first, false, ...verdict.more)
 }
 
-function whatWasFound({ installedGiB, demand, log, disk, slow, layout }: SpendCase): Found {
+function whatWasFound(given: SpendCase): Found {
+  const { installedGiB, demand, log, disk, slow, layout, cards = [] } = given
   const reasons: Reason[] = []
   if (log?.cutOff && (log.pagingShare ?? 1) > PAGES_NOTICED) reasons.push('CUT_OFF')
   // Where hard faults were logged they say whether it pages, not how full it was.
@@ -119,7 +127,19 @@ function whatWasFound({ installedGiB, demand, log, disk, slow, layout }: SpendCa
   if (isAmple) reasons.push('PEAK_FAR_BELOW')
   if (disk === 'spinning') reasons.push('SPINNING_DISK')
   if (slow.includes('after-a-while')) reasons.push('SLOWS_AFTER_A_WHILE')
+  reasons.push(...ofCards(cards))
   return { reasons: [...reasons, ...(layout?.reasons ?? [])], isShort, isAmple }
+}
+
+/** What logs say of the graphics card: its own memory full, waiting for the processor, or at full load. */
+function ofCards(cards: NonNullable<SpendCase['cards']>): Reason[] {
+  const any = (of: (card: CardUse) => number | null, share: number) =>
+    cards.some((card) => card != null && (of(card) ?? 0) >= share)
+  return [
+    ...(any(({ full }) => full, LONG) ? (['CARD_MEMORY_FULL'] as const) : []),
+    ...(any(({ waits }) => waits, HALF) ? (['CARD_WAITS'] as const) : []),
+    ...(any(({ busy }) => busy, HALF) ? (['CARD_BUSY'] as const) : []),
+  ]
 }
 
 /** What to spend on where memory is not short and its layout brings nothing. */

@@ -3,6 +3,7 @@ import { ChosenUse, COMPLAINTS, DISKS, LimitGiB } from '../model'
 import { ShortText } from './stored'
 
 const Amount = z.number().min(0).max(65_536)
+const Share = z.number().min(0).max(1)
 
 /** A memory log as it was imported: what it says, and how much was fitted while it ran. */
 export const LoggedUse = z.object({
@@ -15,8 +16,17 @@ export const LoggedUse = z.object({
   tightShare: z.number().min(0).max(1),
   cutOff: z.boolean(),
   pagingShare: z.number().min(0).max(0.99).nullable().default(null),
+  /** Shares of the time: the card’s own memory full, the card at full load, the card waiting. */
+  card: z
+    .object({ full: Share.nullable(), busy: Share.nullable(), waits: Share.nullable() })
+    .nullable()
+    .optional(),
 })
 export type LoggedUse = z.infer<typeof LoggedUse>
+
+/** A log taken while one use was done. */
+export const LogOfUse = LoggedUse.extend({ use: z.string().max(40) })
+export type LogOfUse = z.infer<typeof LogOfUse>
 
 /** How much memory a job needs, and what that rests on. */
 export const Sizing = z.object({
@@ -27,7 +37,10 @@ export const Sizing = z.object({
   profileOn: z.boolean().nullable().default(null),
   disk: z.enum(DISKS),
   slow: z.array(z.enum(COMPLAINTS)).max(COMPLAINTS.length),
+  /** Of the working day, whatever was done. */
   log: LoggedUse.nullable(),
+  /** Of single uses, at most one of each. */
+  useLogs: z.array(LogOfUse).max(20).default([]),
   /** Slots that are to stay empty for later. */
   freeSlots: z.int('Whole slots.').min(0, 'From 0.').max(64).default(0),
   /** Only what is on the maker's list of tested modules may be planned. */
@@ -46,6 +59,7 @@ export const NOTHING_SIZED: Sizing = {
   disk: 'unknown',
   slow: [],
   log: null,
+  useLogs: [],
   freeSlots: 0,
   onlyListed: false,
   years: null,

@@ -45,6 +45,44 @@ export function demand(
 
 const ends = ({ low, likely, high }: Range): Range => ({ low, likely, high })
 
+/** A log of one use. */
+export interface UseLog extends LogSummary {
+  use: string
+}
+
+/**
+ * Logs as one: what any of them saw. A use that no log is of counts by the table, so that a log of one use does not
+ * speak for the others.
+ */
+export function logsTogether(
+  day: LogSummary | null,
+  useLogs: readonly UseLog[],
+  uncoveredGiB: number,
+): LogSummary | null {
+  const logs = [...(day ? [day] : []), ...useLogs]
+  const [first] = logs
+  if (!first) return null
+  const most = (of: (log: LogSummary) => number) => Math.max(...logs.map(of))
+  const paged = logs.flatMap(({ pagingShare }) => pagingShare ?? [])
+  const least = day ? 0 : uncoveredGiB
+  return {
+    count: logs.reduce((sum, { count }) => sum + count, 0),
+    spanSeconds: first.spanSeconds,
+    peakGiB: Math.max(
+      least,
+      most(({ peakGiB }) => peakGiB),
+    ),
+    p99GiB: Math.max(
+      least,
+      most(({ p99GiB }) => p99GiB),
+    ),
+    tightShare: most(({ tightShare }) => tightShare),
+    cutOff: logs.some(({ cutOff }) => cutOff),
+    pagingShare: paged.length > 0 ? Math.max(...paged) : null,
+    ...(first.card ? { card: first.card } : {}),
+  }
+}
+
 /**
  * The uses as a forecast needs them, put right by what was measured: a log that was not cut off is what
  * is needed, whichever use it was; one that was cut off, the least of it.

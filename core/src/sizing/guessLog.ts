@@ -5,6 +5,9 @@ const TIME = /time|date|clock|when|stamp|second/i
 const USED = /used|in use|memory|working|commit|ram/i
 const FAULTS = /fault|pages? in|page.?ins|swap.?in|\bsi\b|hard/i
 const AVAILABLE = /avail|free/i
+const CARD = /gpu|graphics|video|vram/i
+const LOAD = /load|util|usage|busy|%/i
+const CACHE = /cach|standby|buffer/i
 const COMMITTED = /commit/i
 const FREE = /free|avail|cach|total/i
 
@@ -21,7 +24,13 @@ const UNITS: [LogUnit, RegExp][] = [
 export function guessLogColumns({ headings, rows }: Table): LogColumns {
   const time = headings.find((one) => TIME.test(one)) ?? null
   const faults = headings.find((one) => one !== time && FAULTS.test(one)) ?? null
-  const others = headings.filter((one) => one !== time && one !== faults)
+  const graphics = headings.find((one) => one !== time && CARD.test(one) && USED.test(one)) ?? null
+  const load = headings.find((one) => one !== time && CARD.test(one) && LOAD.test(one)) ?? null
+  const cache =
+    headings.find((one) => one !== time && CACHE.test(one) && !AVAILABLE.test(one)) ?? null
+  const others = headings.filter(
+    (one) => one !== time && one !== faults && one !== cache && !CARD.test(one),
+  )
   // What is committed may exceed what is fitted: it is taken where nothing else tells.
   const free = others.find((one) => AVAILABLE.test(one))
   const used =
@@ -31,10 +40,22 @@ export function guessLogColumns({ headings, rows }: Table): LogColumns {
     others[0] ??
     (headings[0] as string)
   const at = headings.indexOf(used)
-  const named = UNITS.find(([, words]) => words.test(used))?.[0]
-  const unit = named ?? byMagnitude(rows.map(({ cells }) => cells[at] ?? ''))
+  const unitOf = (heading: string) =>
+    UNITS.find(([, words]) => words.test(heading))?.[0] ??
+    byMagnitude(rows.map(({ cells }) => cells[headings.indexOf(heading)] ?? ''))
+  const unit = unitOf(headings[at] as string)
   const isFree = used === free
-  return { time, used, unit, ...(isFree ? { free: true } : {}), ...(faults ? { faults } : {}) }
+  return {
+    time,
+    used,
+    unit,
+    ...(isFree ? { free: true } : {}),
+    ...(faults ? { faults } : {}),
+    // What is free leaves the cache out already.
+    ...(cache && !isFree ? { cache } : {}),
+    ...(graphics ? { graphics, graphicsUnit: unitOf(graphics) } : {}),
+    ...(load && load !== graphics ? { load } : {}),
+  }
 }
 
 /** Memory in use lies between half a GiB and some hundreds: the unit is the one that makes it so. */

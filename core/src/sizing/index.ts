@@ -1,7 +1,16 @@
-export { type Demand, demand, measuredUses, pagingShareOf } from './demand'
+export {
+  type Demand,
+  demand,
+  logsTogether,
+  measuredUses,
+  pagingShareOf,
+  type UseLog,
+} from './demand'
 export { guessLogColumns } from './guessLog'
 export * from './judged'
 export {
+  CARD,
+  type CardUse,
   CUT_OFF,
   LOG_UNITS,
   type LogColumns,

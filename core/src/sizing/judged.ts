@@ -1,6 +1,13 @@
 import { type Forecast, forecast, type MemoryState, type ShopResult } from '../forecast'
 import type { Disk, Evaluation } from '../model'
-import { type Demand, demand, measuredUses, pagingShareOf } from './demand'
+import {
+  type Demand,
+  demand,
+  logsTogether,
+  measuredUses,
+  pagingShareOf,
+  type UseLog,
+} from './demand'
 import type { LogSummary } from './memoryLog'
 
 import {
@@ -19,6 +26,8 @@ export interface NeedSaid {
   integratedGraphics: boolean | null
   disk: Disk
   log: LogSummary | null
+  /** Logs of single uses. */
+  useLogs?: readonly UseLog[]
   years: number | null
   /** The usable memory that must be available, GiB; null where the calculation decides. */
   wantedGiB: number | null
@@ -31,9 +40,18 @@ export interface Needed {
   minGiB: number
 }
 
+/** All logs of a job as one; null where there is none. Uses that no log is of count by the table. */
+export function logOfJob(table: UseTable, said: NeedSaid): LogSummary | null {
+  const { uses, log, useLogs = [], integratedGraphics } = said
+  const uncovered = uses.filter(({ use }) => !useLogs.some((one) => one.use === use))
+  const { now } = demandOfUses(table, uncovered, integratedGraphics ?? false)
+  return logsTogether(log, useLogs, uncovered.length > 0 ? now.likely : 0)
+}
+
 /** What is needed, from what was said and measured; `usableGiB` is what the machine has now. */
 export function needed(table: UseTable, said: NeedSaid, usableGiB: number): Needed {
-  const { uses: chosen, integratedGraphics, log, years, wantedGiB } = said
+  const { uses: chosen, integratedGraphics, years, wantedGiB } = said
+  const log = logOfJob(table, said)
   const growth = growthOver(table, years)
   const uses =
     chosen.length > 0 ? demandOfUses(table, chosen, integratedGraphics ?? false, growth) : null
@@ -54,8 +72,12 @@ export function forecaster(
   before: Evaluation,
   results: readonly ShopResult[] = [],
 ): (after: Evaluation) => Forecast | null {
-  const { integratedGraphics, log, disk } = said
-  const uses = measuredUses(forecastUses(table, said.uses, integratedGraphics ?? false), log)
+  const { integratedGraphics, disk, useLogs = [] } = said
+  const log = logOfJob(table, said)
+  const ownLog = (use: string) => useLogs.find((one) => one.use === use) ?? null
+  const uses = forecastUses(table, said.uses, integratedGraphics ?? false, ownLog).flatMap((one) =>
+    measuredUses([one], ownLog(one.use) ?? said.log),
+  )
   const most = Math.max(0, ...uses.map(({ need }) => need?.likely ?? 0))
   const from = memoryState(before, most)
   const known = new Map<string, Forecast>()

@@ -11,6 +11,8 @@ import {
   type Work,
 } from '../model'
 
+import type { LogSummary } from './memoryLog'
+
 export { ChosenUse, LEVELS, Level, Use, UseTable }
 
 /** The table a shop starts with; every figure is the shop's to change. */
@@ -138,12 +140,29 @@ export function workOf(use: Use, integratedGraphics: boolean): Work {
   return integratedGraphics && drawn ? 'integrated-graphics' : use.work
 }
 
-/** What limits a game: as the technician said, else by the customer's answers, else by the table; null, nobody knows. */
+/**
+ * What limits a game: as the technician said, else as its log shows, else by the customer's answers, else by the
+ * table; null, nobody knows.
+ */
 export const boundOf = (
   chosen: Pick<ChosenUse, 'bound' | 'game'>,
   row: Pick<Use, 'bound'> | undefined,
+  log: Pick<LogSummary, 'card'> | null = null,
 ): Bound | null =>
-  chosen.bound ?? (chosen.game && boundByAnswers(chosen.game)) ?? row?.bound ?? null
+  chosen.bound ??
+  boundByLog(log) ??
+  (chosen.game && boundByAnswers(chosen.game)) ??
+  row?.bound ??
+  null
+
+/** Half of the time at full load, or waiting, tells. */
+const MOSTLY = 0.5
+
+function boundByLog(log: Pick<LogSummary, 'card'> | null): Bound | null {
+  const { busy = null, waits = null } = log?.card ?? {}
+  if (busy !== null && busy >= MOSTLY) return 'card'
+  return waits !== null && waits >= MOSTLY ? 'processor' : null
+}
 
 /**
  * What each use needs while it runs: the system, integrated graphics, and everything that runs with it,
@@ -153,7 +172,8 @@ export function forecastUses(
   table: UseTable,
   chosen: readonly ChosenUse[],
   integratedGraphics: boolean,
-): ForecastUse[] {
+  logOf: (use: string) => LogSummary | null = () => null,
+): (ForecastUse & { use: string })[] {
   const meant = chosen.flatMap((one) => {
     const use = table.uses.find(({ id }) => id === one.use)
     return use && one.weight > 0 ? [{ ...one, row: use, range: rangeOf(use, one) }] : []
@@ -165,8 +185,9 @@ export function forecastUses(
     )
     const sum = (end: keyof Range) => beside.reduce((all, { range }) => all + range[end], base)
     return {
+      use: one.use,
       work: workOf(one.row, integratedGraphics),
-      bound: boundOf(one, one.row),
+      bound: boundOf(one, one.row, logOf(one.use)),
       weight: one.weight,
       need: { low: sum('low'), likely: sum('likely'), high: sum('high') },
     }

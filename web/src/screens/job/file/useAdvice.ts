@@ -1,5 +1,6 @@
 import { type Advice, adviseSpending, layoutAdvice } from '@tembrix/core/advice'
 import { layoutCase } from '@tembrix/core/job'
+import { logOfJob } from '@tembrix/core/sizing'
 import { useMemo } from 'react'
 import { useJob } from './JobContext'
 import { useNeed } from './useNeed'
@@ -21,8 +22,10 @@ export function useAdvice(): Advice {
     [sizing, machine, now, evidence, unseen, learned, table],
   )
   return useMemo(() => {
-    const { log, disk, slow } = sizing
+    const { disk, slow } = sizing
+    const cards = [sizing.log, ...sizing.useLogs].map((one) => one?.card)
+    const log = logOfJob(table, sizing)
     const { installedGiB } = now.evaluation.capacity
-    return adviseSpending({ installedGiB, demand, log, disk, slow, layout })
-  }, [sizing, now, demand, layout])
+    return adviseSpending({ installedGiB, demand, log, disk, slow, layout, cards })
+  }, [sizing, now, demand, layout, table])
 }

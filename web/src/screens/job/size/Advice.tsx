@@ -7,7 +7,7 @@ import {
 } from '@tembrix/core/advice'
 import { isSteadier } from '@tembrix/core/forecast'
 import type { Inside } from '@tembrix/core/model'
-import type { LoggedUse } from '@tembrix/core/records'
+import type { LogSummary } from '@tembrix/core/sizing'
 import { Link } from 'react-router'
 import { list, plural, tidy } from '../../../base/format'
 import { callout } from '../../../base/ui'
@@ -16,7 +16,7 @@ import { isLayoutReason, QUESTION_WORDS, reasonWords } from './words'
 
 interface Props {
   advice: Spending
-  log: LoggedUse | null
+  log: LogSummary | null
   installedGiB: number
   unseen: readonly string[]
   inside: Inside | undefined

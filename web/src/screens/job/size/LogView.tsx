@@ -1,4 +1,6 @@
+import type { LoggedUse } from '@tembrix/core/records'
 import {
+  type CardUse,
   guessLogColumns,
   LOG_UNITS,
   type LogColumns,
@@ -11,7 +13,7 @@ import type { RecordForm } from '../../../base/form'
 import { list, numberFrom, plural, tidy } from '../../../base/format'
 import { Button, Check, callout, Dialog, Field, Select, TextInput } from '../../../base/ui'
 import { type OpenedTable, TableFile } from '../../../parts/tableFile'
-import { useJob } from '../file'
+import { type Need, useJob } from '../file'
 import { percent } from '../plan'
 
 const UNIT_NAMES: Record<LogUnit, string> = {
@@ -25,55 +27,106 @@ const UNIT_NAMES: Record<LogUnit, string> = {
 interface Props {
   form: RecordForm
   installedGiB: number
+  need: Need
 }
 
-/** What a log of the memory in use says, and the import of one. */
-export function LogView({ form, installedGiB }: Props) {
+/** What logs of the memory in use say, of the working day and of single uses, and the import of one. */
+export function LogView({ form, installedGiB, need }: Props) {
   const { file } = useJob()
   const [opened, setOpened] = useState<OpenedTable | null>(null)
-  const { log } = file.sizing
+  const { log, useLogs } = file.sizing
+  const nameOf = (use: string) => need.table.uses.find(({ id }) => id === use)?.name ?? use
+  const uses = file.sizing.uses.map(({ use }) => ({ value: use, label: nameOf(use) }))
+  const count = useLogs.length + (log ? 1 : 0)
   return (
     <section aria-label="Measured" className="flex flex-col gap-1.5">
       <h3 className="font-semibold">Measured</h3>
-      {log ? (
-        <div className={callout({ tone: 'note', className: 'flex items-start gap-2' })}>
-          <p className="flex-1 text-[0.93rem]">
-            <b className="font-semibold">{log.name}</b>: peak{' '}
-            <b className="font-semibold">
-              {log.cutOff ? 'at least ' : ''}
-              {tidy(log.peakGiB, 1)} GB
-            </b>
-            , 99 % of the time within {tidy(log.p99GiB, 1)} GB, above 90 % of{' '}
-            {tidy(log.installedGiB)} GB for {percent(log.tightShare)} of the time.{' '}
-            {plural(log.count, 'sample')}
-            {log.spanSeconds !== null && ` over ${span(log.spanSeconds)}`}.
-          </p>
-          <Button look="quiet" onClick={() => form.set(null, 'sizing', 'log')}>
-            Remove
-          </Button>
-        </div>
-      ) : (
+      {log && <OneLog log={log} onRemove={() => form.set(null, 'sizing', 'log')} />}
+      {useLogs.map((one) => (
+        <OneLog
+          key={one.use}
+          log={one}
+          during={nameOf(one.use)}
+          onRemove={() =>
+            form.set(
+              useLogs.filter((other) => other !== one),
+              'sizing',
+              'useLogs',
+            )
+          }
+        />
+      ))}
+      {count === 0 && (
         <p className="text-[0.93rem] text-ink-2">
           Better than rules of thumb: a log of the memory in use, taken while the customer does the
-          real work.
+          real work; one of the working day, or one for each use.
         </p>
       )}
       <TableFile label="Memory log" largest={20_000_000} mostRows={1_000_000} onTable={setOpened}>
-        {log ? 'Import another (CSV)' : 'Import a log (CSV)'}
+        {count > 0 ? 'Import another (CSV)' : 'Import a log (CSV)'}
       </TableFile>
       {opened && (
         <LogDialog
           opened={opened}
           fitted={installedGiB}
+          uses={uses}
           onClose={() => setOpened(null)}
-          onTake={(taken) => {
-            form.set(taken, 'sizing', 'log')
+          onTake={(taken, use) => {
+            if (use === '') form.set(taken, 'sizing', 'log')
+            else {
+              const others = useLogs.filter((one) => one.use !== use)
+              form.set([...others, { ...taken, use }], 'sizing', 'useLogs')
+            }
             setOpened(null)
           }}
         />
       )}
     </section>
   )
+}
+
+interface OneLogProps {
+  log: LoggedUse
+  /** The use it was taken of; the working day without one. */
+  during?: string
+  onRemove: () => void
+}
+
+function OneLog({ log, during, onRemove }: OneLogProps) {
+  const { card } = log
+  return (
+    <div className={callout({ tone: 'note', className: 'flex items-start gap-2' })}>
+      <p className="flex-1 text-[0.93rem]">
+        {during && <b className="font-semibold">{during}: </b>}
+        <b className="font-semibold">{log.name}</b>: peak{' '}
+        <b className="font-semibold">
+          {log.cutOff ? 'at least ' : ''}
+          {tidy(log.peakGiB, 1)} GB
+        </b>
+        , 99 % of the time within {tidy(log.p99GiB, 1)} GB, above 90 % of {tidy(log.installedGiB)}{' '}
+        GB for {percent(log.tightShare)} of the time. {plural(log.count, 'sample')}
+        {log.spanSeconds !== null && ` over ${span(log.spanSeconds)}`}.
+        {card && ` ${cardWords(card)}`}
+      </p>
+      <Button
+        look="quiet"
+        aria-label={during ? `Remove the log of ${during}` : 'Remove the log of the working day'}
+        onClick={onRemove}
+      >
+        Remove
+      </Button>
+    </div>
+  )
+}
+
+/** How the graphics card fared, as shares of the time. */
+function cardWords({ full, busy, waits }: CardUse): string {
+  const said = [
+    full !== null && `its own memory was full for ${percent(full)}`,
+    busy !== null && `it was at full load for ${percent(busy)}`,
+    waits !== null && `it waited for ${percent(waits)}`,
+  ].filter((one) => one !== false)
+  return `The graphics card: ${list(said)} of the time.`
 }
 
 function span(seconds: number): string {
@@ -86,22 +139,41 @@ function span(seconds: number): string {
 interface LogDialogProps {
   opened: OpenedTable
   fitted: number
+  /** The uses a log may be of. */
+  uses: readonly { value: string; label: string }[]
   onClose: () => void
-  onTake: (log: unknown) => void
+  /** `use` is empty for the working day. */
+  onTake: (log: LoggedUse, use: string) => void
 }
 
 /** Which column holds what, with what comes of it shown before it is taken. */
-function LogDialog({ opened: { name, table }, fitted, onClose, onTake }: LogDialogProps) {
+function LogDialog({ opened: { name, table }, fitted, uses, onClose, onTake }: LogDialogProps) {
+  const [use, setUse] = useState('')
+  const [cardSize, setCardSize] = useState('')
   const [columns, setColumns] = useState<LogColumns>(() => guessLogColumns(table))
   const [installed, setInstalled] = useState(fitted > 0 ? String(fitted) : '')
   const installedGiB = numberFrom(installed)
   const known = typeof installedGiB === 'number' && installedGiB > 0 ? installedGiB : null
+  const typedCard = numberFrom(cardSize)
+  const cardGiB = typeof typedCard === 'number' && typedCard > 0 ? typedCard : null
   const { summary, badLines } = useMemo(() => {
     if (known === null) return { summary: null, badLines: [] }
-    const read = readMemoryLog(table, columns, known)
-    return { summary: summarise(read.samples, known), badLines: read.badLines }
-  }, [table, columns, known])
+    const read = readMemoryLog(table, columns, known, cardGiB ?? 0)
+    return { summary: summarise(read.samples, known, cardGiB), badLines: read.badLines }
+  }, [table, columns, known, cardGiB])
   const headings = table.headings.map((value) => ({ value, label: value || '(no heading)' }))
+  const optional = (label: string, field: 'cache' | 'graphics' | 'load', hint?: string) => (
+    <Field label={label} hint={hint}>
+      {(control) => (
+        <Select
+          {...control}
+          value={columns[field] ?? ''}
+          options={[{ value: '', label: 'not logged' }, ...headings]}
+          onValue={(value) => setColumns({ ...columns, [field]: value || null })}
+        />
+      )}
+    </Field>
+  )
   const over = summary && known !== null && summary.peakGiB > known * 1.05
   return (
     <Dialog open onOpen={onClose} title={`Log: ${name}`}>
@@ -151,6 +223,30 @@ function LogDialog({ opened: { name, table }, fitted, onClose, onTake }: LogDial
             />
           )}
         </Field>
+        {optional('File cache', 'cache', 'Only where the memory in use holds it: it is taken off.')}
+        {optional('Graphics memory in use', 'graphics')}
+        {columns.graphics && (
+          <Field
+            label="The card’s own memory, GB"
+            hint="Empty: whether it was full is not said."
+            error={cardSize !== '' && cardGiB === null ? 'An amount of memory.' : undefined}
+          >
+            {(control) => (
+              <TextInput {...control} inputMode="decimal" value={cardSize} onValue={setCardSize} />
+            )}
+          </Field>
+        )}
+        {optional('Graphics load, %', 'load')}
+        <Field label="Taken during">
+          {(control) => (
+            <Select
+              {...control}
+              value={use}
+              options={[{ value: '', label: 'the working day' }, ...uses]}
+              onValue={setUse}
+            />
+          )}
+        </Field>
         <Field
           label="Fitted at the time, GB"
           error={known === null ? 'Say how much was fitted.' : undefined}
@@ -186,7 +282,11 @@ function LogDialog({ opened: { name, table }, fitted, onClose, onTake }: LogDial
         <Button
           look="main"
           disabled={!summary || Boolean(over)}
-          onClick={() => onTake({ ...summary, name: name.slice(0, 200), installedGiB: known })}
+          onClick={() =>
+            summary &&
+            known !== null &&
+            onTake({ ...summary, name: name.slice(0, 200), installedGiB: known }, use)
+          }
         >
           Take it
         </Button>

@@ -1,4 +1,5 @@
 import { JobChange } from '@tembrix/core/records'
+import { logOfJob } from '@tembrix/core/sizing'
 import { capacity } from '../../../base/format'
 import { OnTo, useAdvice, useJob, useJobForm, useNeed } from '../file'
 import { Advice } from './Advice'
@@ -22,7 +23,7 @@ export function Size() {
         <DemandView need={need} installedGiB={installedGiB} />
         <Advice
           advice={advice}
-          log={sizing.log}
+          log={logOfJob(need.table, sizing)}
           installedGiB={installedGiB}
           unseen={unseen}
           inside={machine.inside}
@@ -35,7 +36,7 @@ export function Size() {
       </div>
       <div className="flex min-w-0 flex-col gap-4">
         <UseMix need={need} form={form} />
-        <LogView form={form} installedGiB={installedGiB} />
+        <LogView form={form} installedGiB={installedGiB} need={need} />
         <Surroundings form={form} />
       </div>
     </div>

@@ -4,7 +4,7 @@ import {
   type LayoutReason,
   type Reason,
 } from '@tembrix/core/advice'
-import type { LoggedUse } from '@tembrix/core/records'
+import type { LogSummary } from '@tembrix/core/sizing'
 import { tidy } from '../../../base/format'
 import { percent } from '../plan'
 
@@ -13,7 +13,7 @@ export const isLayoutReason = (reason: Reason): reason is LayoutReason =>
 
 /** What each reason of the advice says. */
 export const reasonWords = (
-  log: LoggedUse | null,
+  log: LogSummary | null,
   installedGiB: number,
 ): Record<Reason, string> => ({
   CUT_OFF: 'The measured peak came to 90 % of what is fitted or more, where systems already page.',
@@ -28,6 +28,11 @@ export const reasonWords = (
   CRASHES: 'Crashes come from faulty memory or a failing drive as well as from too little memory.',
   WORK_NOT_BOUND_BY_MEMORY: 'What is slow is work that memory hardly speeds up.',
   NOT_MEASURED: 'Nobody has measured what is really in use: log the memory over a working day.',
+  CARD_MEMORY_FULL:
+    'The graphics card’s own memory was full: a card with more of it, or lower settings, is what helps; more main memory does not.',
+  CARD_WAITS:
+    'The graphics card waited for the processor and its memory: a better card would wait as well.',
+  CARD_BUSY: 'The graphics card was at full load: it is what limits the pictures.',
   SINGLE_CHANNEL: 'All its memory works on one channel.',
   CHANNELS_UNUSED: 'Some of its channels are empty.',
   UNEVEN_CHANNELS: 'Its channels hold unequal amounts.',

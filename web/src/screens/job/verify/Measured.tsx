@@ -92,7 +92,7 @@ export function Measured({ verifying }: { verifying: Verifying }) {
       <FrameLogIn changes={changes} />
       <ProbeCode />
       <SimulatedRuns />
-      {file.sizing.log === null && (
+      {file.sizing.log === null && file.sizing.useLogs.length === 0 && (
         <p className="text-sm text-ink-2">
           No memory log was taken before: whether the demand fits now can only be worked out from
           the uses. Size takes one in.
