@@ -1,0 +1,1 @@
+ALTER TABLE "jobs" ALTER COLUMN "sizing" SET DEFAULT '{"uses":[],"integratedGraphics":null,"profileOn":null,"disk":"unknown","slow":[],"log":null,"useLogs":[],"freeSlots":0,"onlyListed":false,"years":null,"wantedGiB":null}'::jsonb;
