@@ -12,7 +12,7 @@ const LOG = [
 test('from the demand to a plan on the board, compared with another', async ({ page, app }) => {
   await openJob(page, app, 'Doyley', 'size')
   await expect(page.getByRole('heading', { name: 'Size', exact: true })).toBeVisible()
-  await expect(page.getByText('Measure before spending')).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Not decided yet' })).toBeVisible()
 
   await page.getByRole('button', { name: 'Browsing' }).click()
   await page.getByRole('button', { name: 'Photos' }).click()
@@ -33,7 +33,7 @@ test('from the demand to a plan on the board, compared with another', async ({ p
   await expect(dialog).toContainText('1 line could not be read: 19')
   await dialog.getByRole('button', { name: 'Take it' }).click()
   await expect(demand).toContainText('at least 15 GB')
-  await expect(page.getByRole('region', { name: 'Memory or something else' })).toContainText(
+  await expect(page.getByRole('region', { name: 'What to spend on' })).toContainText(
     'Memory is the right first spend',
   )
   await saved(page)

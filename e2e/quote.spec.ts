@@ -202,7 +202,7 @@ test('approving one plan lets go of the pieces of the shelf that the others hold
     [1500, 1600].map((price) => send('modules', { source: 'shelf', module, price })),
   )
   for (const [at, { id: moduleId }] of shelved.entries()) {
-    const placement = { B: { moduleId, unit: 0 } }
+    const placement = { A: { moduleId, unit: 0 } }
     await send('plans', { jobId: id, name: `With piece ${at + 1}`, placement })
   }
   const holders = async () =>
@@ -220,7 +220,7 @@ test('approving one plan lets go of the pieces of the shelf that the others hold
   await expect(approval).toContainText('Approved by Wren Abbott on')
   await saved(page)
   await page.reload()
-  await expect(slotInShort(page, 'B')).toHaveAccessibleName(/planned$/)
+  await expect(slotInShort(page, 'A')).toHaveAccessibleName(/planned$/)
   await expect(page.getByText(/still hold/)).toBeHidden()
   expect((await holders()).filter(Boolean)).toEqual([id])
 })

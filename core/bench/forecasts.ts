@@ -1,4 +1,5 @@
 import { forecast, type MemoryState, type Need, type Work } from '../src/forecast'
+import type { Bound } from '../src/model'
 
 /** Known upgrades: what is forecast. Prints the rows of docs/forecasts.md. */
 const ddr4 = (channels: number, usableGiB = 16): MemoryState => ({
@@ -20,6 +21,7 @@ const CASES: [
   Need | null,
   'solid-state' | 'spinning',
   string,
+  (Bound | null)?,
 ][] = [
   [
     '1 → 2 channels, DDR4-3200',
@@ -51,7 +53,26 @@ const CASES: [
   ['1 → 2 channels, DDR4-3200', 'compiling', ddr4(1), ddr4(2), null, 'solid-state', '1–8 % faster'],
   ['1 → 2 channels, DDR4-3200', 'video', ddr4(1), ddr4(2), null, 'solid-state', '1–10 % faster'],
   ['1 → 2 channels, DDR4-3200', 'office', ddr4(1), ddr4(2), null, 'solid-state', 'at most 3 %'],
-  ['1 → 2 channels, DDR4-3200', 'games', ddr4(1), ddr4(2), null, 'solid-state', 'at most 3 %'],
+  [
+    '1 → 2 channels, DDR4-3200',
+    'games',
+    ddr4(1),
+    ddr4(2),
+    null,
+    'solid-state',
+    'at most 3 %; slowest frames not measured by us',
+    'card',
+  ],
+  [
+    '1 → 2 channels, DDR4-3200',
+    'games',
+    ddr4(1),
+    ddr4(2),
+    null,
+    'solid-state',
+    'at most 3 % by the card, 5–20 % by the processor',
+    null,
+  ],
   [
     'DDR5 4800 CL 40 → 6000 CL 30',
     'games-processor',
@@ -117,15 +138,18 @@ const CASES: [
   ],
 ]
 
-for (const [change, work, before, after, need, disk, known] of CASES) {
-  const { median, most, words } = forecast({
-    uses: [{ work, weight: 1, need }],
+for (const [change, work, before, after, need, disk, known, bound] of CASES) {
+  const { median, most, words, low1 } = forecast({
+    uses: [{ work, weight: 1, need, bound: bound ?? null }],
     before,
     after,
     disk,
   })
   const [low, high] = most.map((one) => one.toFixed(2))
+  const limit =
+    bound === undefined ? '' : bound === null ? ', limit not known' : `, by the ${bound}`
+  const slowest = low1 ? `${low1.median.toFixed(2)} ×` : '–'
   console.log(
-    `| ${change} | ${work}${disk === 'spinning' ? ', spinning disk' : ''} | ${median.toFixed(2)} × | ${low}–${high} | ${words} | ${known} |`,
+    `| ${change} | ${work}${limit}${disk === 'spinning' ? ', spinning disk' : ''} | ${median.toFixed(2)} × | ${low}–${high} | ${slowest} | ${words} | ${known} |`,
   )
 }

@@ -247,7 +247,7 @@ describe('the layout in the advice', () => {
       layout: { asks: ['SLOTS'], bought: null },
     })
     const open = ask({ placement: { A2: gib16 }, uses: [games(null)] })
-    expect(open).toMatchObject({ first: 'layout', layout: { asks: ['GAMES_BOUND'] } })
+    expect(open).toMatchObject({ first: 'layout', layout: { asks: ['GRAPHICS', 'GAMES_BOUND'] } })
     const drawing = ask({ placement: { A2: gib16 }, uses: [use('drawing')] })
     expect(drawing).toMatchObject({ first: 'measure', layout: { asks: ['GRAPHICS'] } })
     expect(ask({ placement: { A2: gib16 }, uses: [] }).layout?.asks).toEqual(['USES'])
@@ -371,8 +371,8 @@ describe('what limits a game, in a customer’s words', () => {
   })
   test('answers that say both, or neither, leave it open', () => {
     const both = { kind: 'strategy', resolution: '2160p', settings: 'full' }
-    expect(answered(both)?.asks).toEqual(['GAMES_BOUND'])
-    expect(answered({ resolution: '1080p', frames: 60 })?.asks).toEqual(['GAMES_BOUND'])
+    expect(answered(both)?.asks).toContain('GAMES_BOUND')
+    expect(answered({ resolution: '1080p', frames: 60 })?.asks).toContain('GAMES_BOUND')
     const boundToNothing = ask({
       placement: { A2: gib16 },
       uses: [use('games')],

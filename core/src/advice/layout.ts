@@ -106,7 +106,7 @@ export function layoutAdvice(given: LayoutCase): LayoutAdvice {
   const reasons = reasonsIn(given, now)
   const free = bestFree(given, now, gainOf)
   const bought = bestBought(given, now, free, gainOf)
-  return { reasons, free, bought, asks: questions(given, now, { reasons, free, bought }) }
+  return { reasons, free, bought, asks: questions(given, now, reasons) }
 }
 
 /** Where nobody knows how unequal channels interleave: as the careful rule says, with the lesser gain of both. */
@@ -362,7 +362,7 @@ function templateOf(machine: Machine, placement: Placement): ((gib: number) => M
 function questions(
   { table, said, settings }: LayoutCase,
   now: Evaluation,
-  { reasons, free, bought }: Omit<LayoutAdvice, 'asks'>,
+  reasons: readonly LayoutReason[],
 ): LayoutQuestion[] {
   const asks: LayoutQuestion[] = []
   const slowed = reasons.length > 0
@@ -378,8 +378,7 @@ function questions(
   })
   const isGame = ({ use }: { use: string }) =>
     table.uses.some(({ id, work }) => id === use && work === 'games')
-  const isSettled = isFelt(free) || isFelt(bought)
-  if (said.integratedGraphics === null && drawn.length > 0 && !isSettled) asks.push('GRAPHICS')
+  if (said.integratedGraphics === null && drawn.length > 0) asks.push('GRAPHICS')
   if (said.integratedGraphics !== true && drawn.some(isGame)) asks.push('GAMES_BOUND')
   return asks
 }

@@ -309,3 +309,13 @@ describe('the larger pair', () => {
     expect(largerFirst(desktop(), right, pieces)).toBe(right)
   })
 })
+
+test('the memory profile is called as the machine’s own setup calls it', () => {
+  const named = { ...desktop({ kind: 'desktop' }), profileName: 'Fast Lane 1' }
+  const steps = (machine: Machine) =>
+    fittingSteps(input('desktop', { machine, profile: true, profileNow: true })).filter(
+      ({ code }) => code === 'PROFILE_ON' || code === 'PROFILE_OFF',
+    )
+  expect(steps(named).map(({ about }) => about.text)).toEqual(['Fast Lane 1', 'Fast Lane 1'])
+  expect(steps(desktop()).map(({ about }) => about.text)).toEqual([undefined, undefined])
+})

@@ -1,6 +1,6 @@
 export { boardFirst } from './board'
 export { firmwareReasons, fittingInput, opennessOf, profileVolts, type ToFit } from './fitting'
-export { type InterleaveShown, interleaveShown } from './interleave'
+export { INTERLEAVE_SHOWN, type InterleaveShown, interleaveShown } from './interleave'
 export { freePlan, layoutCase, settingsFound, type ToAdvise } from './layout'
 export { type Learned, learnedFrom, NOTHING_KNOWN, type Taught } from './learned'
 export {

@@ -18,6 +18,8 @@ export type PickReason =
   | { code: 'KEEPS_OWN'; pieces: number }
   | { code: 'GAIN'; gain: number; more: number }
   | { code: 'NO_GAIN_FOR_MORE' }
+  /** Nobody would notice more speed, but games come steadier. */
+  | { code: 'STEADIER' }
   /** Every channel has two ranks or more, of one module or several. */
   | { code: 'TWO_RANKS' }
   | { code: 'ONE_SET' }
@@ -60,6 +62,8 @@ export interface PickCase {
   moduleOf?: (piece: Piece) => Module | undefined
   /** How many times as fast an option makes the customer's work. */
   gainOf: (option: Option) => number
+  /** Whether games come steadier with it, though nobody would notice more speed. */
+  isSteadier?: (option: Option) => boolean
 }
 
 /** Gains nearer to each other than this share are the same to the person at the keyboard: noise is as large. */
@@ -81,7 +85,8 @@ export function picks(given: PickCase): Pick[] {
   const least = bestBy(asked, (one) => [-one.cost, gainOf(one)])
   const gain = Math.max(...asked.map(gainOf))
   const alike = asked.filter((one) => gainOf(one) >= gain * (1 - ALIKE))
-  const best = bestBy(alike, (one) => [-one.cost, gainOf(one)])
+  const steady = alike.filter((one) => given.isSteadier?.(one))
+  const best = bestBy(steady.length > 0 ? steady : alike, (one) => [-one.cost, gainOf(one)])
   const named: Named[] = [
     { name: 'lowest-cost', option: least, reasons: whyLeast(given, least) },
     { name: 'best-for-use', option: best, reasons: whyBest(given, best, least) },
@@ -179,11 +184,15 @@ function whyLeast(given: PickCase, option: Option): PickReason[] {
 }
 
 function whyBest(given: PickCase, option: Option, least: Option): PickReason[] {
-  const { gainOf } = given
-  const ranks: PickReason[] = hasTwoRanks(given, option) ? [{ code: 'TWO_RANKS' }] : []
-  if (option === least) return [{ code: 'NO_GAIN_FOR_MORE' }, ...ranks, ...keeps(option)]
+  const { gainOf, isSteadier } = given
+  const besides: PickReason[] = [
+    ...(isSteadier?.(option) ? [{ code: 'STEADIER' as const }] : []),
+    ...(hasTwoRanks(given, option) ? [{ code: 'TWO_RANKS' as const }] : []),
+    ...keeps(option),
+  ]
+  if (option === least) return [{ code: 'NO_GAIN_FOR_MORE' }, ...besides]
   const gain = gainOf(option) - 1
-  return [{ code: 'GAIN', gain, more: gainOf(option) - gainOf(least) }, ...ranks, ...keeps(option)]
+  return [{ code: 'GAIN', gain, more: gainOf(option) - gainOf(least) }, ...besides]
 }
 
 /** Whether each channel of a machine with several has two ranks or more. */

@@ -260,6 +260,13 @@ describe('picks', () => {
     expect(best?.givesUp).toContainEqual({ code: 'MIXES' })
   })
 
+  test('where nothing gains speed, the best for the use is the cheapest that comes steadier', () => {
+    const isSteadier = (one: Option) => one.usableGiB >= 32
+    const best = by(given({ isSteadier })).get('best-for-use')
+    expect(best?.option.usableGiB).toBeGreaterThanOrEqual(32)
+    expect(best?.reasons).toContainEqual({ code: 'STEADIER' })
+  })
+
   test('two ranks on each channel are a reason, where the modules have them', () => {
     const gainOf = (one: Option) => (one.usableGiB >= 32 ? 1.5 + one.wholePeakGBs / 1e4 : 1)
     const codes = (ranks: number) =>

@@ -25,6 +25,7 @@ export const SHELF: OnShelf[] = [
   piece('laptop8', 1400, 'used', 41, 'LF-20418-77'),
   piece('laptop8', 1400, 'used', 41, 'LF-20418-81'),
   piece('laptop8slow', 900, 'used', 12, 'LF-19802-05', 'from an all-in-one'),
+  piece('laptop16', 2500, 'used', 30, 'LF-22907-12'),
   piece('laptop16', 2600, 'used', 6, 'LF-22931-40'),
   piece('laptop16kit', 3400, 'used', 19, 'WD-7713-A'),
   piece('laptop16kit', 3400, 'used', 19, 'WD-7713-B'),

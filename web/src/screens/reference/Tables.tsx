@@ -1,5 +1,6 @@
 import { STARTING_CAUSES, USUAL_CAUSES } from '@tembrix/core/diagnose'
-import { WORK_PROFILES } from '@tembrix/core/forecast'
+import { SLOWEST_FRAMES, WORK_PROFILES } from '@tembrix/core/forecast'
+import { INTERLEAVE_SHOWN } from '@tembrix/core/job'
 import {
   FIRST_START,
   firstStart,
@@ -9,7 +10,8 @@ import {
   TIGHT,
 } from '@tembrix/core/knowledge'
 import { GENERATIONS, type Generation, type Known, USUAL_SPEEDS } from '@tembrix/core/model'
-import { MODULE_SIZES, STARTING_USES, USES } from '@tembrix/core/sizing'
+import { OTHER_MINUTES } from '@tembrix/core/quote'
+import { CARD, MODULE_SIZES, STARTING_USES, USES } from '@tembrix/core/sizing'
 import { type ReactNode, useState } from 'react'
 import { useShopQuery } from '../../base/data'
 import { month, tidy } from '../../base/format'
@@ -27,6 +29,7 @@ export function Tables() {
       <Causes />
       <Sizes />
       <Works />
+      <Judged />
     </>
   )
 }
@@ -230,5 +233,52 @@ function Works() {
         forecasts rest on, until the shop’s own results move them.
       </p>
     </Card>
+  )
+}
+
+/** What graphics, copies and other work are judged by. */
+function Judged() {
+  const share = (of: number) => `${tidy(of * 100)} %`
+  const range = ({ low, high }: Minutes) => `${tidy(low, 1)}–${tidy(high, 1)}`
+  const { waitMore, noticed } = SLOWEST_FRAMES.value
+  const { disk, cooling, repair } = OTHER_MINUTES.value
+  return (
+    <>
+      <Card title="Pictures: what limits them">
+        <Rows
+          heads={['Of a log', '']}
+          rows={[
+            ['Card at full load from', share(CARD.value.busy)],
+            ['Card waits below', share(CARD.value.waits)],
+            ['Its own memory full from', share(CARD.value.full)],
+            ['Slowest 1 % of frames wait, times the average', range(waitMore)],
+            ['Steadier from', share(noticed - 1)],
+          ]}
+        />
+        <Why of={CARD} />
+        <Why of={SLOWEST_FRAMES} />
+      </Card>
+      <Card title="Unequal channels, by a copy">
+        <Rows
+          heads={['After ÷ before', '']}
+          rows={[
+            ['Only equal channels interleave, up to', tidy(INTERLEAVE_SHOWN.value.falls)],
+            ['As far as they are equal, from', tidy(INTERLEAVE_SHOWN.value.stays)],
+          ]}
+        />
+        <Why of={INTERLEAVE_SHOWN} />
+      </Card>
+      <Card title="Work beside memory, minutes">
+        <Rows
+          heads={['Offered', 'min']}
+          rows={[
+            ['A solid-state disk', tidy(disk)],
+            ['Cooling cleaned', tidy(cooling)],
+            ['Repair', tidy(repair)],
+          ]}
+        />
+        <Why of={OTHER_MINUTES} />
+      </Card>
+    </>
   )
 }

@@ -1,3 +1,4 @@
+import { isSteadier } from '@tembrix/core/forecast'
 import { planSupply, staying } from '@tembrix/core/job'
 import { same } from '@tembrix/core/model'
 import {
@@ -87,6 +88,10 @@ export function Options() {
   const named = useMemo(() => {
     if (!byPolicy) return []
     const gainOf = ({ evaluation }: Option) => need.gainOf(evaluation)?.median ?? 1
+    const steadier = ({ evaluation }: Option) => {
+      const gain = need.gainOf(evaluation)
+      return gain !== null && isSteadier(gain)
+    }
     const { moduleOf } = supply
     return picks({
       machine,
@@ -96,6 +101,7 @@ export function Options() {
       listed: onList,
       moduleOf,
       gainOf,
+      isSteadier: steadier,
     })
   }, [machine, now.evaluation, byPolicy, onList, policy, need, supply])
 

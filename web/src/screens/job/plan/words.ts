@@ -109,6 +109,8 @@ export function pickReason(reason: PickReason, nameOf: (piece: Piece) => string)
       return `about ${faster(reason.gain)} now${reason.more < 0.01 ? '' : ', and faster than the cheapest'}`
     case 'NO_GAIN_FOR_MORE':
       return 'spending more gains nothing worthwhile for these uses'
+    case 'STEADIER':
+      return 'games come steadier: their slowest frames come sooner'
     case 'TWO_RANKS':
       return 'two ranks on each channel, which gain some work a few per cent more'
     case 'ONE_SET':

@@ -43,15 +43,19 @@ const VERDICTS: Record<SpendingVerdict, { title: string; tone: 'good' | 'risk' |
     tone: 'risk',
   },
   measure: {
-    title: 'Not decided yet',
+    title: 'Measure before spending: log the memory in use over a working day',
     tone: 'ask',
   },
 }
 
+/** Something that decides is still to be found out. */
+const NOT_DECIDED = { title: 'Not decided yet', tone: 'ask' } as const
+
 /** What is slow about this machine, what to spend on, why, and what has to be asked first. */
 export function Advice({ advice, log, installedGiB, unseen, inside }: Props) {
   const { first, reasons, memoryToo, layout } = advice
-  const { title, tone } = VERDICTS[first]
+  const isOpen = (layout?.asks.length ?? 0) > 0
+  const { title, tone } = first === 'measure' && isOpen ? NOT_DECIDED : VERDICTS[first]
   const words = reasonWords(log, installedGiB)
   const ofLayout = reasons.filter(isLayoutReason)
   const others = reasons.filter((one) => !isLayoutReason(one))
@@ -75,7 +79,7 @@ export function Advice({ advice, log, installedGiB, unseen, inside }: Props) {
               {first === 'memory' ? 'Plan with the layout in mind: ' : 'About the layout: '}
               {ofLayout.map((one) => words[one]).join(' ')}
               {isNote &&
-                layout?.asks.length === 0 &&
+                !isOpen &&
                 ' For these uses that is a note: a better layout gains nothing anyone would notice.'}
             </p>
           )}
@@ -89,7 +93,7 @@ export function Advice({ advice, log, installedGiB, unseen, inside }: Props) {
             </p>
           )}
           {layout?.bought && says(layout.bought) && <p>{boughtWords(layout.bought)}</p>}
-          {layout && layout.asks.length > 0 && (
+          {layout && isOpen && (
             <ul aria-label="To find out" className="list-disc pl-5">
               {layout.asks.map((one) => (
                 <li key={one}>

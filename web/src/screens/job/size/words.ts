@@ -27,7 +27,7 @@ export const reasonWords = (
     'It slows down after a while: heat is one explanation; memory filling up, or a program that keeps taking more (a leak), is another. Log temperature and memory together.',
   CRASHES: 'Crashes come from faulty memory or a failing drive as well as from too little memory.',
   WORK_NOT_BOUND_BY_MEMORY: 'What is slow is work that memory hardly speeds up.',
-  NOT_MEASURED: 'Nobody has measured what is really in use: log the memory over a working day.',
+  NOT_MEASURED: 'Nobody has measured what is really in use.',
   CARD_MEMORY_FULL:
     'The graphics card’s own memory was full: a card with more of it, or lower settings, is what helps; more main memory does not.',
   CARD_WAITS:

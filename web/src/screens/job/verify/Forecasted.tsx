@@ -1,17 +1,41 @@
 import { forecastOf, profileOf } from '@tembrix/core/forecast'
-import type { Tested } from '@tembrix/core/measure'
+import type { Comparison, Logged, Tested } from '@tembrix/core/measure'
 import { list } from '../../../base/format'
 import { useJob, useNeed } from '../file'
 import { times } from './words'
 
+interface Props {
+  tested: readonly Tested<unknown>[]
+  logged: readonly Pick<Logged<unknown>, 'test' | 'rates'>[]
+}
+
+interface Row {
+  name: string
+  test: string
+  most: readonly [number, number]
+  /** Which change is behind what was forecast; empty where that is not told apart. */
+  by: string
+  after: Comparison
+}
+
 /** What was forecast for each kind of work beside what was measured, and which change is behind it. */
-export function Forecasted({ tested }: { tested: readonly Tested<unknown>[] }) {
+export function Forecasted({ tested, logged }: Props) {
   const { planned } = useJob()
   const forecast = useNeed().gainOf(planned.evaluation)
-  const rows = tested.flatMap(({ test, work, against: { after } }) => {
-    const use = forecast && work ? forecastOf(forecast.uses, work) : undefined
-    return use && work && after && after.verdict !== 'too-few' ? [{ use, work, test, after }] : []
-  })
+  if (!forecast) return null
+  const { low1 } = forecast
+  const rows: Row[] = [
+    ...tested.flatMap(({ test, work, against: { after } }) => {
+      const use = work && forecastOf(forecast.uses, work)
+      if (!use || !after) return []
+      return [{ name: profileOf(work).name, test, most: use.most, by: mostlyBy(use.parts), after }]
+    }),
+    ...logged.flatMap(({ test, rates }) => {
+      const { after } = rates.rateOfSlowest1.against
+      if (!low1 || !after) return []
+      return [{ name: 'Games, the slowest 1 % of frames', test, most: low1.most, by: '', after }]
+    }),
+  ].filter(({ after }) => after.verdict !== 'too-few')
   if (rows.length === 0) return null
   return (
     <section aria-label="Forecast and measured">
@@ -28,15 +52,15 @@ export function Forecasted({ tested }: { tested: readonly Tested<unknown>[] }) {
           </tr>
         </thead>
         <tbody>
-          {rows.map(({ use: { most, parts }, work, test, after: { ratio, low, high } }) => (
-            <tr key={test} className="border-t border-rule align-top">
+          {rows.map(({ name, test, most, by, after: { ratio, low, high } }) => (
+            <tr key={`${name} ${test}`} className="border-t border-rule align-top">
               <th scope="row" className="py-1 pr-2 text-left font-normal">
-                {profileOf(work).name}
+                {name}
                 <span className="block text-sm text-ink-2">{test}</span>
               </th>
               <td className="pr-2">
                 {times(most[0], 0)} to {times(most[1], 0)}
-                <span className="block text-sm text-ink-2">{mostlyBy(parts)}</span>
+                <span className="block text-sm text-ink-2">{by}</span>
               </td>
               <td className="pr-2">
                 <b className="font-semibold">{times(ratio)}</b>

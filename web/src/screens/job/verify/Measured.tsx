@@ -75,7 +75,7 @@ export function Measured({ verifying }: { verifying: Verifying }) {
       )}
       <InterleaveProposal />
       <Tally tested={all} />
-      <Forecasted tested={tested} />
+      <Forecasted tested={tested} logged={logged} />
       <TwoChangesView verifying={verifying} />
       {compared.length > 0 && (
         <Suspense fallback={<div className="h-64" />}>

@@ -1,9 +1,11 @@
+import { changesBetween } from '@tembrix/core/measure'
 import { TwoChanges } from '@tembrix/core/records'
 import { Split } from 'lucide-react'
 import { useState } from 'react'
 import { Button, Disclosure, Field, TextInput } from '../../../base/ui'
 import { useJob } from '../file'
 import type { Verifying } from './useVerify'
+import { CHANGE_WORDS } from './words'
 
 /** The two changes an upgrade is made of, where they are to be measured one by one. */
 export function TwoChangesView({ verifying }: { verifying: Verifying }) {
@@ -15,7 +17,10 @@ export function TwoChangesView({ verifying }: { verifying: Verifying }) {
 
   if (!changes) {
     const count = (one: typeof now) => Object.keys(one.assignment).length
-    const suggested = {
+    const altered = changesBetween(now, planned).map((change) => CHANGE_WORDS[change])
+    const [one, other] = altered
+    const both = altered.length === 2 && one && other ? { first: one, second: other } : null
+    const suggested = both ?? {
       first: 'new modules in place of the old',
       second: count(planned) > count(now) ? `${count(planned)} instead of ${count(now)}` : 'more',
     }
