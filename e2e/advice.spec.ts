@@ -150,7 +150,7 @@ test('a gain that changed ranks and the driver too is credited to all of them', 
   ).toBeVisible()
   await page.goto(`${job.address}/handover`)
   await expect(page.getByRole('region', { name: 'What you gain' })).toContainText(
-    /Orchard flight: 16 % faster.*It comes from the ranks, the device width, and the driver together\./,
+    /Orchard flight: 16 % faster.*It comes from how the modules are built and the driver together\./,
   )
 })
 

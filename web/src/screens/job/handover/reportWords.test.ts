@@ -77,8 +77,8 @@ test('a gain is of all that changed at once, and is said to be', () => {
   const gain = { test: 'Export', compared, forecast: null, along: ['driver'] }
   const said = (of: object) =>
     read(facts({ gains: [{ ...gain, ...of }], ...of } as never), 'gained')
-  expect(said({ altered: ['channels', 'ranks'] })).toContain(
-    'It comes from the channels, the ranks, and the driver together.',
+  expect(said({ altered: ['channels', 'ranks', 'width'] })).toContain(
+    'It comes from the number of channels, how the modules are built, and the driver together.',
   )
   expect(said({ altered: ['channels'], along: [] })).not.toContain('together')
 })

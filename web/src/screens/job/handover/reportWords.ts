@@ -3,7 +3,7 @@ import type { Gained, HandoverFacts, NextUpgrade, Report } from '@tembrix/core/h
 import { type FindingCode, type Module, same } from '@tembrix/core/model'
 import type { JobFile, Paragraph } from '@tembrix/core/records'
 import { capacity, fasterBy, list, plural, speed, tidy } from '../../../base/format'
-import { ALONG_WORDS, CHANGE_WORDS } from '../verify'
+import { ALONG_WORDS } from '../verify'
 import { hoursInWords } from './words'
 
 /** What the report is written from, beside the facts: what the customer said. */
@@ -213,9 +213,22 @@ function gainWords(gain: Gained, altered: HandoverFacts['altered']): Paragraph {
   }
 }
 
+/** What changed at once, as a customer reads it. */
+const CHANGED: Record<HandoverFacts['altered'][number], string> = {
+  capacity: 'the amount of memory',
+  channels: 'the number of channels',
+  rate: 'its speed',
+  latency: 'its timings',
+  ranks: 'how the modules are built',
+  width: 'how the modules are built',
+}
+
 /** What a gain came from, where more than one thing changed. */
 function creditWords({ along }: Gained, altered: HandoverFacts['altered']): string {
-  const all = [...altered.map((one) => CHANGE_WORDS[one]), ...along.map((one) => ALONG_WORDS[one])]
+  const all = [
+    ...new Set(altered.map((one) => CHANGED[one])),
+    ...along.map((one) => ALONG_WORDS[one]),
+  ]
   return all.length > 1 ? ` It comes from ${list(all)} together.` : ''
 }
 

@@ -19,11 +19,15 @@ export function TwoChangesView({ verifying }: { verifying: Verifying }) {
     const count = (one: typeof now) => Object.keys(one.assignment).length
     const altered = changesBetween(now, planned).map((change) => CHANGE_WORDS[change])
     const [one, other] = altered
-    const both = altered.length === 2 && one && other ? { first: one, second: other } : null
-    const suggested = both ?? {
-      first: 'new modules in place of the old',
-      second: count(planned) > count(now) ? `${count(planned)} instead of ${count(now)}` : 'more',
-    }
+    // More modules are one thing that is done, whatever it alters.
+    const isMore = count(planned) > count(now)
+    const both = !isMore && altered.length === 2 && one && other
+    const suggested = both
+      ? { first: one, second: other }
+      : {
+          first: 'new modules in place of the old',
+          second: isMore ? `${count(planned)} instead of ${count(now)}` : 'more',
+        }
     return (
       <Button
         look="quiet"

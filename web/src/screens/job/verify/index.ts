@@ -1,2 +1,2 @@
 export { Verify } from './Verify'
-export { ALONG_WORDS, CHANGE_WORDS, MISSING_WORDS } from './words'
+export { ALONG_WORDS, MISSING_WORDS } from './words'
