@@ -103,7 +103,7 @@ const owned = fc
   .tuple(planModule, fc.option(fc.constantFrom('K', 'L'), { freq: 2 }))
   .map(([module, id]) => ({ ...module, kit: id ? { id, size: 2 } : null }))
 
-/** What a maker's list says of some of the articles. */
+/** A maker's list of some of the articles. */
 const listed = fc
   .subarray(ARTICLES, { minLength: 1 })
   .chain((articles) =>

@@ -21,7 +21,7 @@ import {
 } from '../sizing'
 import { type Move, movesBetween, rearrangements } from './rearrange'
 
-/** What slows the memory of a machine as it is. */
+/** Causes in the machine as it is that slow its memory. */
 export const LAYOUT_REASONS = [
   'SINGLE_CHANNEL',
   'CHANNELS_UNUSED',
@@ -32,7 +32,7 @@ export const LAYOUT_REASONS = [
 ] as const
 export type LayoutReason = (typeof LAYOUT_REASONS)[number]
 
-/** What has to be known before the layout can be judged. */
+/** Facts that must be known before the layout can be judged. */
 export const LAYOUT_QUESTIONS = [
   'SLOTS',
   'INTERLEAVE',
@@ -43,7 +43,7 @@ export const LAYOUT_QUESTIONS = [
 ] as const
 export type LayoutQuestion = (typeof LAYOUT_QUESTIONS)[number]
 
-/** What a layout brings for the customer's uses: times as fast, with the range of nine tenths. */
+/** Gain of a layout for the customer's uses: times as fast, with the 90 % range. */
 export interface LayoutGain {
   words: ForecastWord
   median: number
@@ -52,13 +52,13 @@ export interface LayoutGain {
   low1: Forecast['low1']
 }
 
-/** What moving, taking out and setting alone brings. */
+/** Gain from moving, taking out and setting alone. */
 export interface FreeLayout extends LayoutGain {
   moves: Move[]
   settings: { profile: boolean }
 }
 
-/** What bought modules bring through the layout alone; the memory they may add counts for nothing here. */
+/** Gain from bought modules through the layout alone; added capacity is not counted. */
 export interface BoughtLayout extends LayoutGain {
   adds: { slot: string; capacityGiB: number }[]
   takesOut: string[]
@@ -90,8 +90,8 @@ export const LAYOUT = known(
 )
 
 /**
- * What is wrong with how memory lies in a machine, what can be put right without buying, and what bought
- * modules would bring through the layout alone. Moves are those of the fewest modules; they keep slots that
+ * Finds faults of the memory layout, the best correction without buying, and the gain that bought modules
+ * would bring through the layout alone. Moves are those of the fewest modules; they keep slots that
  * must be filled and the maker's order, and what is taken out is not needed. Where a slot was not looked into
  * nothing is said but the question.
  */
@@ -182,7 +182,7 @@ const gainIn = ({ words, median, most, low1 }: Forecast): LayoutGain => ({
 interface Candidate<T> {
   what: T
   gain: LayoutGain
-  /** What it costs in modules touched, the lesser first. */
+  /** Effort, compared figure by figure; smaller is better. */
   effort: number[]
 }
 
@@ -224,7 +224,7 @@ function bestFree(given: LayoutCase, now: Evaluation, gainOf: GainOf): FreeLayou
   return bestOf(candidates)?.what ?? null
 }
 
-/** What must stay in it, usable, when modules are taken out, GiB; all of it where nobody knows the need. */
+/** Usable memory that must stay when modules are taken out, GiB; all of it where the need is unknown. */
 function leastGiB({ table, said }: LayoutCase, { capacity }: Evaluation): number {
   const { demand } = needed(table, said, capacity.usableGiB)
   return demand ? Math.min(demand.likely, capacity.usableGiB) : capacity.usableGiB
@@ -262,8 +262,8 @@ function freeCandidate(
 }
 
 /**
- * What modules like the machine's own bring where they are missing: beside what is in it, or in place of it;
- * no more memory is counted, nor any other speed.
+ * Best layout with bought modules like the machine's own, beside them or in their place; more memory and
+ * other speeds are not counted.
  */
 function bestBought(
   given: LayoutCase,
@@ -328,7 +328,7 @@ function bestBought(
   }
   const best = bestOf(candidates)
   if (!best) return null
-  // What costs nothing brings as much.
+  // A free correction gains as much.
   if (free && best.gain.median <= free.median + LAYOUT.value.alike) return null
   return best.what
 }
@@ -358,7 +358,7 @@ function templateOf(machine: Machine, placement: Placement): ((gib: number) => M
   return (capacityGiB) => ({ ...like, capacityGiB })
 }
 
-/** What is still to be asked, where the answer may change the advice. */
+/** Open questions whose answers may change the advice. */
 function questions(
   { table, said, settings }: LayoutCase,
   now: Evaluation,

@@ -112,7 +112,7 @@ export function movesBetween(
   })
 }
 
-/** What is in each slot once modules were moved and taken out. */
+/** Applies moves to the contents of slots. */
 export function moved<T>(
   held: Readonly<Record<string, T>>,
   moves: readonly Move[],

@@ -17,7 +17,7 @@ import { type Advice, adviseSpending, COMPLAINTS, DISKS } from './spend'
 
 const Amount = z.number('A number.').min(0, 'Not below 0.').max(65_536)
 
-/** What a log of the memory in use says, GiB. */
+/** Summary of a log of memory in use, GiB. */
 const Log = z.object({
   count: z.int().positive(),
   spanSeconds: Amount.nullable().default(null),
@@ -80,7 +80,7 @@ export interface SizeAnswer {
   uses: UseDemand | null
   demand: Demand | null
   advice: Advice
-  /** What the machine can be built to, where one was named. */
+  /** Totals the machine can be built to; null without a machine. */
   totals: Total[] | null
 }
 

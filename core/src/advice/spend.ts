@@ -53,12 +53,12 @@ export type Reason =
   | LayoutReason
 
 export interface Advice {
-  /** What to spend on first. */
+  /** The first thing to spend on. */
   first: SpendingVerdict
   reasons: Reason[]
   /** Whether memory is worth its money as well. */
   memoryToo: boolean
-  /** What the layout alone would bring; null where nothing is known of it. */
+  /** Gains from the layout alone; null where the layout is unknown. */
   layout: { free: FreeLayout | null; bought: BoughtLayout | null; asks: LayoutQuestion[] } | null
 }
 
@@ -69,7 +69,7 @@ const HALF = 0.5
 /** A share of the time lost to paging that is felt. */
 const PAGES_NOTICED = 0.02
 
-/** What was found, before it is weighed. */
+/** Findings before they are weighed. */
 interface Found {
   reasons: Reason[]
   /** It runs out of memory now. */
@@ -79,8 +79,8 @@ interface Found {
 }
 
 /**
- * What is slow, and what to spend on. What crashes is tested first; what runs out of memory now gets memory; then
- * comes the layout, where it brings something for the customer's uses. Where the measured peak stays far below what
+ * Decides the first spend. Crashes are tested first; a machine that runs out of memory gets memory; then comes the
+ * layout, where it gains something for the customer's uses. Where the measured peak stays far below what
  * is fitted, more of it helps little: a spinning disk, heat or the processor is then what is slow. “Slow after a
  * while” is heat only where memory was measured not to fill up. While something that decides is to be asked, no
  * verdict says that memory does not matter.
@@ -131,7 +131,7 @@ function whatWasFound(given: SpendCase): Found {
   return { reasons: [...reasons, ...(layout?.reasons ?? [])], isShort, isAmple }
 }
 
-/** What logs say of the graphics card: its own memory full, waiting for the processor, or at full load. */
+/** Reasons from logs of the graphics card: its own memory full, waiting for the processor, at full load. */
 function ofCards(cards: NonNullable<SpendCase['cards']>): Reason[] {
   const any = (of: (card: CardUse) => number | null, share: number) =>
     cards.some((card) => card != null && (of(card) ?? 0) >= share)
@@ -142,7 +142,7 @@ function ofCards(cards: NonNullable<SpendCase['cards']>): Reason[] {
   ]
 }
 
-/** What to spend on where memory is not short and its layout brings nothing. */
+/** The first spend where memory is not short and its layout gains nothing. */
 function withoutLayout(
   { demand, log, disk, slow }: SpendCase,
   isAmple: boolean,

@@ -5,13 +5,13 @@ import { fillingOrder, type Option, reachableGiB } from '../plan'
 export interface Candidate {
   machine: Machine
   price: number | null
-  /** What is in its slots as it is sold. */
+  /** Contents of its slots as it is sold. */
   factory: Placement
-  /** What its maker asks on top for the memory that is needed; null where it is not offered, or nobody knows. */
+  /** The maker's price for the upgrade to the memory needed; null where not offered or unknown. */
   makersUpgrade: number | null
 }
 
-/** What a candidate comes to, memory for the need included. */
+/** A candidate's totals, with the memory it needs. */
 export interface Compared {
   /** The cheapest plan that meets the need with the shop's modules; null where none does. */
   option: Option | null
@@ -37,7 +37,7 @@ export const factoryGiB = (candidate: Candidate): number =>
     0,
   )
 
-/** What a candidate comes to, by the planner's options for it, whose `onHand` are `factoryModules`. */
+/** Totals of a candidate, from the planner's options for it; their `onHand` must be `factoryModules`. */
 export function compareBuying(candidate: Candidate, options: readonly Option[]): Compared {
   const { machine, price, makersUpgrade } = candidate
   const modules = factoryModules(candidate)

@@ -23,7 +23,7 @@ export interface ForecastUse {
   work: Work
   weight: number
   need: Need | null
-  /** What limits a game; null or left out, nobody knows, and the range goes over both. */
+  /** Limit of a game; null or left out means unknown, and the range covers both. */
   bound?: Bound | null
 }
 
@@ -156,7 +156,7 @@ const expected = (speedups: Float64Array): Expected => ({
   most: [quantile(speedups, 0.05), quantile(speedups, 0.95)],
 })
 
-/** What a use becomes, draw by draw: time after ÷ before, and what each cause adds to it. */
+/** Draws for one use: time after ÷ before, and the part of each cause. */
 interface Drawn {
   ratio: Float64Array
   bandwidth: Float64Array
@@ -186,7 +186,7 @@ function drawnOf(use: ForecastUse, request: ForecastRequest, changes: ChangesOf)
   return { ratio, latency, bandwidth, paging, low1: slowestFrames(use, paging, changes) }
 }
 
-/** What latency and bandwidth add to the time of a work, by the draws that the shop's results leave. */
+/** Change of a work's time by latency and by bandwidth, for the draws that fit the shop's results. */
 interface Changes {
   latency: Float64Array
   bandwidth: Float64Array
@@ -407,7 +407,7 @@ const speedupsOf = (ratio: Float64Array) => ratio.map((one) => 1 / one).sort()
 /** A game of which nobody knows what limits it. */
 const isOpen = (use: ForecastUse): boolean => profilesOf(use).length > 1
 
-/** What a use becomes if it is work of one kind, with the same paging. */
+/** The forecast of a use taken as one kind of work, with the same paging. */
 function byWork(work: Work, paging: Float64Array, changes: ChangesOf): Expected {
   const { latency, bandwidth } = changes(work)
   const ratio = paging.map(

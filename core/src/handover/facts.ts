@@ -39,13 +39,13 @@ export interface HandoverFacts {
   changed: boolean
   /** The work at the bench is done. */
   fitted: boolean
-  /** What was agreed to be done in place of a change of memory, as the quote calls it; null where nothing was. */
+  /** Title of the work agreed to in place of a change of memory; null without such an agreement. */
   otherWork: string | null
   parts: FittedPart[]
   removed: RemovedPart[]
   now: { memory: Stated; speed: Stated | null; channels: Stated }
   gains: Gained[]
-  /** What the change of memory altered: of more than one, a gain is of all of them together. */
+  /** Properties altered by the change of memory; a gain belongs to all of them together. */
   altered: Change[]
   /** What the change was expected to bring; null where it could not be said. */
   forecast: Forecast | null

@@ -13,7 +13,7 @@ export interface Gained {
   after: number
   compared: Comparison
   forecast: { use: UseForecast; against: Against } | null
-  /** What was changed along with the memory, and has its share in it. */
+  /** Changes made along with the memory, which share in the gain. */
   along: readonly Surrounding[]
 }
 

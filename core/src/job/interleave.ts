@@ -7,7 +7,7 @@ export const INTERLEAVE_SHOWN = known(
   'Unequal channels that do not interleave copy at the rate of one: a third less and more than they did as equals. Those that interleave as far as they are equal keep nearly all of it.',
 )
 
-/** What a machine's copy bandwidth showed of its controller, and by how much it changed (after ÷ before). */
+/** Interleaving shown by the copy bandwidth, and its ratio (after ÷ before). */
 export interface InterleaveShown {
   interleave: Exclude<Machine['interleave'], 'unknown'>
   ratio: number

@@ -42,7 +42,7 @@ export function settingsFound({ file, machine, now, evidence }: ToAdvise): Setti
   return all(off.dataRate) ? { profile: false } : null
 }
 
-/** What the advice on the layout of a job's memory is worked out from. */
+/** Input of the layout advice for a job. */
 export function layoutCase(job: ToAdvise, table: UseTable): LayoutCase {
   const { file, machine, now, unseen, learned } = job
   return {
@@ -56,7 +56,7 @@ export function layoutCase(job: ToAdvise, table: UseTable): LayoutCase {
   }
 }
 
-/** What is put right without buying, as a plan: where each module goes, and its minutes of work. */
+/** A correction without buying as a plan: slot by slot, with its minutes of work. */
 export function freePlan(
   job: ToFit & { pieces: ReadonlyMap<string, Piece> },
   free: Pick<FreeLayout, 'moves' | 'settings'>,

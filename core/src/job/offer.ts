@@ -68,7 +68,7 @@ export interface OfferFacts {
   warranty: Warranty
   /** The maker's list that names all of it for this number of modules; null where none does. */
   listedBy: string | null
-  /** What is done in place of a change of memory; null where it is one. */
+  /** The work done in place of a change of memory; null for a change of memory. */
   other: OtherSpend | null
 }
 

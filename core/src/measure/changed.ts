@@ -3,7 +3,7 @@ import type { Evaluation, Module, Placement } from '../model'
 export const CHANGES = ['capacity', 'channels', 'rate', 'latency', 'ranks', 'width'] as const
 export type Change = (typeof CHANGES)[number]
 
-/** What is in the slots, and what that comes to. */
+/** Contents of the slots with their evaluation. */
 interface State {
   placement: Placement
   evaluation: Evaluation

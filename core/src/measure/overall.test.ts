@@ -60,7 +60,7 @@ test('a driver that differs on a whole side was changed along, and is told; one 
   ])
   expect(mixed?.along).toEqual({})
   expect(mixed?.sides.before?.sessions.map(({ leftOut }) => leftOut)).toEqual([['driver'], null])
-  // What a test was run under is no part of the change: it is never compared.
+  // The conditions of the test itself are no part of a change, and are never compared.
   const [other] = testedOf([
     session('before', [10, 10.1], { power: 'battery' }),
     session('after', [12, 12.1], { power: 'mains' }),

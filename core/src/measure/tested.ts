@@ -59,7 +59,7 @@ export interface Tested<R>
   sides: Partial<Record<Configuration, Configured<R>>>
   /** Each other configuration against before. */
   against: Partial<Record<Configuration, Comparison>>
-  /** What was changed along with the memory, by configuration: it has its share in what that is against the newest. */
+  /** Changes made along with the memory, by configuration; they share in its difference from the newest. */
   along: Partial<Record<Configuration, Surrounding[]>>
   /** What each of two changes does; null until all four configurations are measured. */
   effects: GridEffects | null

@@ -90,7 +90,7 @@ export const ECC_POLICIES = ['required', 'supported', 'ignored', 'refused'] as c
 export const DISK_SLOTS = ['free', 'used', 'none'] as const
 export const DUST = ['little', 'much'] as const
 
-/** What was seen under the cover beside the memory: what else may be put in, and what wants cleaning; null: not looked. */
+/** Findings under the cover other than memory; null where nobody looked. */
 export const Inside = z.object({
   diskSlot: z.enum(DISK_SLOTS).nullable().default(null),
   /** Its size and kind, as `M.2 2280` or `2.5 inch`. */
@@ -100,7 +100,7 @@ export const Inside = z.object({
 })
 export type Inside = z.infer<typeof Inside>
 
-/** What goes with a processor that a board takes: its controller's ratings, ECC and clocks. */
+/** A processor that a board takes, with its controller's ratings, ECC and clocks. */
 export const ProcessorRow = z.object({
   name: Name,
   dataRates: z.array(RatingRow).min(1).max(64),
@@ -134,11 +134,11 @@ const MachineShape = z.object({
   clocks: PlatformClocks.optional(),
   /** The processor in it: the controller's figures hang on it. Left out where nobody knows. */
   processor: Name.optional(),
-  /** What is known of the processors that this board takes. */
+  /** Known processors for this board. */
   processors: z.array(ProcessorRow).max(20).optional(),
-  /** What was seen under the cover beside the memory. */
+  /** Findings under the cover other than memory. */
   inside: Inside.optional(),
-  /** What this machine's own setup calls the memory profile. */
+  /** Name of the memory profile in this machine's own setup. */
   profileName: Name.optional(),
 })
 

@@ -8,11 +8,11 @@ export type Configuration = (typeof CONFIGURATIONS)[number]
 export const BANDWIDTHS = ['read', 'copy', 'write'] as const
 export type Bandwidth = (typeof BANDWIDTHS)[number]
 
-/** What may be changed along with the memory, and then has its share in a gain. */
+/** Conditions that may change along with the memory and then share in a gain. */
 export const SURROUNDINGS = ['processor', 'driver', 'system', 'version', 'disk', 'other'] as const
 export type Surrounding = (typeof SURROUNDINGS)[number]
 
-/** What a test was run under: what was drawn and how, what the machine was set to, what else ran, what it ran on. */
+/** Conditions of a test: picture, power mode, other programs, and the machine's surroundings. */
 export const CONDITIONS = [
   'resolution',
   'quality',

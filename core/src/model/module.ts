@@ -62,7 +62,7 @@ function hasMadeCapacity({
   return formFactor === 'soldered' ? isSolderedCapacity(capacityGiB) : isModuleCapacity(capacityGiB)
 }
 
-/** What a seller leaves out: it is then as usual. */
+/** Figures that sellers leave out, and that are then assumed as usual. */
 export const ASSUMABLE = ['ranks', 'deviceWidth'] as const
 
 /** One stick, or one soldered bank. */

@@ -38,7 +38,7 @@ export const GAME_KINDS = ['strategy', 'fast', 'detailed'] as const
 export const RESOLUTIONS = ['1080p', '1440p', '2160p'] as const
 export const GAME_SETTINGS = ['low', 'middle', 'full'] as const
 
-/** What a customer says of their games; null where nobody has asked. */
+/** A customer's answers about their games; null where nobody has asked. */
 export const GameAnswers = z.object({
   titles: z.string().trim().max(200).default(''),
   kind: z.enum(GAME_KINDS).nullable().default(null),
@@ -55,7 +55,7 @@ export type GameAnswers = z.infer<typeof GameAnswers>
 const HIGH_FRAMES = 100
 
 /**
- * What limits games by a customer's answers: the processor in strategy and simulation, and at 1080p with high
+ * The limit of games by a customer's answers: the processor in strategy and simulation, and at 1080p with high
  * frame rates; the card at 4K with full settings. Null where the answers do not say, or say both.
  */
 export function boundByAnswers({ kind, resolution, settings, frames }: GameAnswers): Bound | null {

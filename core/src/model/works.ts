@@ -16,6 +16,6 @@ export const WORKS = [
 ] as const
 export type Work = (typeof WORKS)[number]
 
-/** What limits a game: the graphics card, or the processor with its memory. */
+/** Limits of a game: the graphics card, or the processor with its memory. */
 export const BOUNDS = ['card', 'processor'] as const
 export type Bound = (typeof BOUNDS)[number]

@@ -1,7 +1,7 @@
 import type { PlanRequest } from './request'
 import type { Bundle } from './supply'
 
-/** What may be placed together, and how many slots stay empty for that. */
+/** Modules that may be placed together, and the slots that must stay empty. */
 export interface Admitted {
   bundles: readonly Bundle[]
   freeSlots: number

@@ -27,7 +27,7 @@ export type PickReason =
   | { code: 'LISTED' }
   | { code: 'FREE_SLOTS'; slots: number }
   /**
-   * What is added later beside it: one more of this piece. `today` is the cost of the cheapest matched set of as much
+   * The piece to add later. `today` is the cost of the cheapest matched set of as much
    * memory as both together, bought now; null where there is none.
    */
   | { code: 'PARTNER'; piece: Piece; today: number | null }
@@ -58,7 +58,7 @@ export interface PickCase {
   policy: Policy
   /** The exact answers to the same need with nothing but what the maker's list names; null where there is none. */
   listed?: readonly Option[] | null
-  /** What a piece is. */
+  /** The module that a piece is. */
   moduleOf?: (piece: Piece) => Module | undefined
   /** How many times as fast an option makes the customer's work. */
   gainOf: (option: Option) => number

@@ -8,7 +8,7 @@ import { CurrencyCode } from './terms'
 /** The most options a quote offers. */
 export const OPTIONS_AT_MOST = 3
 
-/** What else than memory may be the right spend, and is offered beside it: nothing is an answer too. */
+/** Spends other than memory that a quote can offer. */
 export const OTHER_SPENDS = ['disk', 'cooling', 'repair', 'nothing'] as const
 export const OtherSpend = z.enum(OTHER_SPENDS)
 export type OtherSpend = z.infer<typeof OtherSpend>

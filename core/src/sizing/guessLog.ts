@@ -51,7 +51,7 @@ export function guessLogColumns({ headings, rows }: Table): LogColumns {
     unit,
     ...(isFree ? { free: true } : {}),
     ...(faults ? { faults } : {}),
-    // What is free leaves the cache out already.
+    // A figure of free memory leaves the cache out already.
     ...(cache && !isFree ? { cache } : {}),
     ...(graphics ? { graphics, graphicsUnit: unitOf(graphics) } : {}),
     ...(load && load !== graphics ? { load } : {}),

@@ -152,7 +152,7 @@ export const PAGES = known(
 /** A peak at this share of what is fitted says only “at least so much”: the system pages from there on. */
 export const CUT_OFF = TIGHT.value
 
-/** What a log says of the demand, and of a graphics card of `cardGiB`; null where it has no sample. */
+/** Summary of a log, with a graphics card of `cardGiB`; null without samples. */
 export function summarise(
   samples: readonly MemorySample[],
   installedGiB: number,

@@ -38,7 +38,7 @@ test('in use apart from file cache; the card’s own memory and its load', () =>
   expect(samples.map(({ gib }) => gib)).toEqual([8, 10, 9, 9])
   // Three minutes: of a card of 8 GB as good as full for two, at full load for one, waiting for two.
   expect(summarise(samples, 16, 8)?.card).toEqual({ full: 2 / 3, busy: 1 / 3, waits: 2 / 3 })
-  // What nobody knows the size of is not said to be full.
+  // Without the card's size nothing is said about it being full.
   expect(summarise(samples, 16)?.card).toEqual({ full: null, busy: 1 / 3, waits: 2 / 3 })
 })
 

@@ -141,8 +141,8 @@ export function workOf(use: Use, integratedGraphics: boolean): Work {
 }
 
 /**
- * What limits a game: as the technician said, else as its log shows, else by the customer's answers, else by the
- * table; null, nobody knows.
+ * The limit of a game: by the technician, else by its log, else by the customer's answers, else by the table; null
+ * where unknown.
  */
 export const boundOf = (
   chosen: Pick<ChosenUse, 'bound' | 'game'>,
@@ -197,7 +197,7 @@ export function forecastUses(
 /** A known peak is met within a tenth below and a seventh above: no two days are alike. */
 const ROUND_PEAK = { low: 0.9, high: 1.15 }
 
-/** What a use adds: its program's own peak where that is known, else by the table; at most what the program can use. */
+/** Memory a use adds: its program's own peak if known, else by the table; at most the program's own limit. */
 function rangeOf(use: Use, { level, peakGiB, limitGiB }: ChosenUse): Range {
   const by = peakGiB
     ? { low: peakGiB * ROUND_PEAK.low, likely: peakGiB, high: peakGiB * ROUND_PEAK.high }

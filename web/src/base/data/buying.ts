@@ -29,7 +29,7 @@ const slice = createSlice({
 export const { compared } = slice.actions
 export const buyingReducer = slice.reducer
 
-/** What this tab compared before a reload. */
+/** The comparison of this tab before a reload. */
 export function restoreBuying(storage: Pick<Storage, 'getItem'>): Buying {
   try {
     return Buying.parse(JSON.parse(storage.getItem(KEY) ?? 'null'))

@@ -6,7 +6,7 @@ import { Field, Select, TextInput } from '../../base/ui'
 const NOT_LOOKED = ''
 const NOTHING = Inside.parse({})
 
-/** What was seen under the cover beside the memory. */
+/** Fields for findings under the cover. */
 export function InsideFields({ form, machine }: { form: RecordForm; machine: Machine }) {
   const inside = machine.inside ?? NOTHING
   const set = (changes: Partial<Inside>) => form.set({ ...inside, ...changes }, 'machine', 'inside')

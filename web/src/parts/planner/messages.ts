@@ -3,7 +3,7 @@ import type { Listed, Option, PlanAnswer, PlanRequest, Policy } from '@tembrix/c
 /** The exact answers to one need under each policy. */
 export type ByPolicy = Readonly<Record<Policy, readonly Option[]>>
 
-/** What the planner’s worker is asked; with `listed` also for plans of nothing but what the maker’s list names. */
+/** Request to the planner’s worker; with `listed` it also answers with plans of listed modules only. */
 export interface ToPlanner {
   request: PlanRequest
   listed: readonly Listed[] | null

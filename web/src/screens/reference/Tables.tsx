@@ -236,7 +236,7 @@ function Works() {
   )
 }
 
-/** What graphics, copies and other work are judged by. */
+/** Thresholds for graphics and copies, and minutes of other work. */
 function Judged() {
   const share = (of: number) => `${tidy(of * 100)} %`
   const range = ({ low, high }: Minutes) => `${tidy(low, 1)}–${tidy(high, 1)}`

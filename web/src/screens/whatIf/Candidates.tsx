@@ -222,7 +222,7 @@ function amount(text: string): number | null {
   return typeof minor === 'number' && minor >= 0 ? minor : null
 }
 
-/** What it comes to with the memory it needs, ours and its maker’s. */
+/** Totals with the memory it needs, ours and its maker’s. */
 function Outcome({
   candidate,
   minGiB,

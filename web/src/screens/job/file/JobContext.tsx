@@ -150,8 +150,8 @@ export function JobProvider({ id, waiting, failed, children }: Props) {
 }
 
 /**
- * What sums, forecasts and sentences of a job rest on: the shop's terms, the record of its model where it has one, the
- * maker's list for it, and what was learned. It is read before any is shown, since on a paper it would stay wrong.
+ * Reads the shop's terms, the model's record, the maker's list and what was learned before a job is shown: sums,
+ * forecasts and sentences rest on them, and on paper they would stay wrong.
  */
 function useGrounds(modelId: string | null) {
   const hasModel = modelId !== null

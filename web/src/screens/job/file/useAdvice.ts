@@ -6,7 +6,7 @@ import { useJob } from './JobContext'
 import { useNeed } from './useNeed'
 import { useShop } from './useShop'
 
-/** What is slow about this job’s machine, and what to spend on. */
+/** The advice on what to spend on for this job’s machine. */
 export function useAdvice(): Advice {
   const { file, machine, now, evidence, unseen, learned } = useJob()
   const { uses: table } = useShop()

@@ -164,7 +164,7 @@ function doneTo(facts: HandoverFacts): Paragraph[] {
   ]
 }
 
-/** Nothing went in or out: modules changed their places, or what was in it was set anew. */
+/** Nothing went in or out: modules changed their places, or only settings changed. */
 const setAgain = ({ before, after }: HandoverFacts): string =>
   same(before.assignment, after.assignment)
     ? 'set up again what was in it'
@@ -213,7 +213,7 @@ function gainWords(gain: Gained, altered: HandoverFacts['altered']): Paragraph {
   }
 }
 
-/** What changed at once, as a customer reads it. */
+/** Changes in a customer's words. */
 const CHANGED: Record<HandoverFacts['altered'][number], string> = {
   capacity: 'the amount of memory',
   channels: 'the number of channels',
@@ -223,7 +223,7 @@ const CHANGED: Record<HandoverFacts['altered'][number], string> = {
   width: 'how the modules are built',
 }
 
-/** What a gain came from, where more than one thing changed. */
+/** A sentence that names all causes of a gain; empty for a single one. */
 function creditWords({ along }: Gained, altered: HandoverFacts['altered']): string {
   const all = [
     ...new Set(altered.map((one) => CHANGED[one])),

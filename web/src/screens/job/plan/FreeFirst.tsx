@@ -9,7 +9,7 @@ import { Button, callout } from '../../../base/ui'
 import { useJob, useModelRecord, useShop } from '../file'
 import { freeWords, gainInWords, PLANS_KEPT } from './words'
 
-/** What can be put right without buying anything: what is done, what it brings, its minutes, and a press that plans it. */
+/** The correction without buying: its moves, gain and minutes, with a button that plans it. */
 export function FreeFirst({ free }: { free: FreeLayout }) {
   const view = useJob()
   const { file, plan, planned, edit } = view

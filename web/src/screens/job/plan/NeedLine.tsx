@@ -11,7 +11,7 @@ interface Props {
   validated: Validated | null
 }
 
-/** What is planned for: how much at least, for how much money, with how many slots free, by which policy and list. */
+/** The need that is planned for: memory, budget, free slots, policy and list. */
 export function NeedLine({ need, spend, validated }: Props) {
   const { file, edit } = useJob()
   const form = useJobForm('jobs', file, JobChange.shape)

@@ -22,7 +22,7 @@ export function percent(share: number): string {
 
 type Gain = Pick<Forecast, 'words' | 'median' | 'most' | 'low1'>
 
-/** What is done about the layout without buying: “move the module from A1 to B2”. */
+/** The correction without buying in words: “move the module from A1 to B2”. */
 export function freeWords({ moves, settings }: Pick<FreeLayout, 'moves' | 'settings'>): string {
   const move = moves.flatMap(({ from, to }) => (to === null ? [] : [`from ${from} to ${to}`]))
   const out = moves.flatMap(({ from, to }) => (to === null ? [from] : []))

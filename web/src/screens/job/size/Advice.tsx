@@ -51,7 +51,7 @@ const VERDICTS: Record<SpendingVerdict, { title: string; tone: 'good' | 'risk' |
 /** Something that decides is still to be found out. */
 const NOT_DECIDED = { title: 'Not decided yet', tone: 'ask' } as const
 
-/** What is slow about this machine, what to spend on, why, and what has to be asked first. */
+/** The advice: the first spend, its reasons, and the questions to ask first. */
 export function Advice({ advice, log, installedGiB, unseen, inside }: Props) {
   const { first, reasons, memoryToo, layout } = advice
   const isOpen = (layout?.asks.length ?? 0) > 0
@@ -119,7 +119,7 @@ export function Advice({ advice, log, installedGiB, unseen, inside }: Props) {
   )
 }
 
-/** What was seen under the cover that bears on another spend. */
+/** Findings under the cover that bear on another spend. */
 function insideWords(inside: Inside | undefined): string {
   const said = [
     inside?.diskSlot === 'free' && `a free disk slot${inside.diskSize && ` (${inside.diskSize})`}`,

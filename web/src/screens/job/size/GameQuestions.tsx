@@ -21,7 +21,7 @@ interface Props {
 const NOT_ASKED = ''
 const UNASKED = GameAnswers.parse({})
 
-/** What limits the games, in words that a customer can answer. */
+/** Questions about games in words that a customer can answer. */
 export function GameQuestions({ chosen, at, form, onChange }: Props) {
   const game = chosen.game ?? UNASKED
   const answer = (changes: Partial<GameAnswers>) => onChange({ game: { ...game, ...changes } })

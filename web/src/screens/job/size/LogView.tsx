@@ -30,7 +30,7 @@ interface Props {
   need: Need
 }
 
-/** What logs of the memory in use say, of the working day and of single uses, and the import of one. */
+/** Logs of memory in use, of the working day and of single uses, with their import. */
 export function LogView({ form, installedGiB, need }: Props) {
   const { file } = useJob()
   const [opened, setOpened] = useState<OpenedTable | null>(null)

@@ -165,7 +165,7 @@ export function UseMix({ need: { table }, form }: Props) {
   )
 }
 
-/** What is known of this very program, GB. */
+/** Figures of this very program, GB. */
 const OWN_AMOUNTS = [
   ['peakGiB', 'Its own peak, GB', 'As seen or as its maker says; else by the table.'],
   ['limitGiB', 'It can use at most, GB', 'A 32-bit program about 4; or a limit set in it.'],

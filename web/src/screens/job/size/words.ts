@@ -11,7 +11,7 @@ import { percent } from '../plan'
 export const isLayoutReason = (reason: Reason): reason is LayoutReason =>
   LAYOUT_REASONS.some((one) => one === reason)
 
-/** What each reason of the advice says. */
+/** The sentence for each reason of the advice. */
 export const reasonWords = (
   log: LogSummary | null,
   installedGiB: number,
@@ -41,7 +41,7 @@ export const reasonWords = (
   PROFILE_OFF: 'The memory profile of its modules is off.',
 })
 
-/** What has to be found out before the layout can be judged, as it is asked. */
+/** The question for each fact the layout advice lacks. */
 export const QUESTION_WORDS: Record<Exclude<LayoutQuestion, 'SLOTS'>, string> = {
   INTERLEAVE:
     'How does its controller interleave unequal channels? Nobody knows, and it decides: a bandwidth measurement before and after tells, or the maker’s manual.',

@@ -5,7 +5,7 @@ import { useTechnician } from '../../../base/shell'
 import { Button, callout } from '../../../base/ui'
 import { useJob } from '../file'
 
-/** What the copies measured before and after show of how the controller interleaves, for the machine's record. */
+/** Proposes the interleaving that measured copies show, for the machine's record. */
 export function InterleaveProposal() {
   const { file, machine, now, planned, edit } = useJob()
   const [technician] = useTechnician()

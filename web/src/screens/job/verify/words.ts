@@ -103,7 +103,7 @@ export const CHANGE_WORDS: Record<Change, string> = {
   width: 'the device width',
 }
 
-/** What was changed along with the memory, in a sentence. */
+/** Changes made along with the memory, as read in a sentence. */
 export const ALONG_WORDS: Record<Surrounding, string> = {
   processor: 'the processor',
   driver: 'the driver',
