@@ -181,9 +181,12 @@ function letteringIn(inputs: readonly Input[]): string[] {
   return []
 }
 
-/** The latest word on the system's memory in use. */
+/** The latest word on the system's memory in use, and on its processor. */
 function systemIn(inputs: readonly Input[]): SystemReading | null {
-  return inputs.findLast(({ reading }) => reading.system)?.reading.system ?? null
+  const systems = inputs.flatMap(({ reading }) => reading.system ?? [])
+  const processor = systems.findLast((one) => one.processor !== undefined)?.processor
+  const latest = systems.findLast((one) => one.totalGiB !== undefined) ?? systems.at(-1)
+  return latest ? { ...latest, ...(processor ? { processor } : {}) } : null
 }
 
 function claimOf({ id, name, by, at }: Input, fact: Fact): Claim {

@@ -60,7 +60,7 @@ export interface MachineReading extends Partial<MachineFigures> {
   places: Partial<Record<keyof MachineFigures, Where>>
 }
 
-/** What a running system says of its memory in use, GiB; null or left out where it does not say. */
+/** Figures of a running system: its memory in use, GiB, and its processor; left out where it does not say. */
 export interface SystemReading {
   totalGiB?: number
   availableGiB?: number
@@ -69,6 +69,8 @@ export interface SystemReading {
   pageFileUsedGiB?: number
   /** Whether the system sizes its page file itself. */
   pageFileAutomatic?: boolean
+  /** The processor's name. */
+  processor?: string
 }
 
 /** A stretch of lines (from 1, both included) and what it was taken for; `unknown` for what nothing was read from. */

@@ -2,6 +2,7 @@ import { bytesListed } from './bytesListed'
 import { cimCsv, cimJson, cimList, cimTable } from './cim'
 import type { PrintForm } from './form'
 import { smbiosListing } from './listing'
+import { processorName } from './processor'
 import { memoryInUse } from './system'
 import { hardwareTree } from './tree'
 
@@ -9,6 +10,7 @@ import { hardwareTree } from './tree'
 export const PRINT_FORMS: readonly PrintForm[] = [
   cimJson,
   hardwareTree,
+  processorName,
   smbiosListing,
   memoryInUse,
   bytesListed,

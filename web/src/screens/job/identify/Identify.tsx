@@ -17,6 +17,7 @@ import { Disputes } from './Disputes'
 import { Facts } from './Facts'
 import { ModelRecord } from './ModelRecord'
 import { Photos } from './Photos'
+import { ProcessorFound } from './ProcessorFound'
 import { Proposals } from './Proposals'
 import { ReadArea } from './ReadArea'
 import { RunningNow } from './RunningNow'
@@ -101,6 +102,7 @@ export function Identify() {
       <Section title="Limits">
         <LimitFields form={form} sourcing={sourcing} />
       </Section>
+      <ProcessorFound />
       <Section title="Controller, firmware, voltage">
         <ControllerFields form={form} machine={machine} sourcing={sourcing} />
       </Section>
