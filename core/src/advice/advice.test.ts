@@ -345,6 +345,13 @@ describe('what a log says of the graphics card', () => {
     expect(advice.reasons).toContain('CARD_MEMORY_FULL')
   })
 
+  test('graphics in the processor are no card: their memory is the main memory', () => {
+    const one = { ...asked, placement: { A2: gib16 }, integratedGraphics: true }
+    const advice = ask({ ...one, useLogs: [card({ full: 0.9, busy: 0.9 })] })
+    expect(advice.first).toBe('layout')
+    expect(advice.reasons).not.toContain('CARD_MEMORY_FULL')
+  })
+
   test('the card waits: its processor limits the game, and the layout with it', () => {
     const one = { ...asked, placement: { A2: gib16 }, integratedGraphics: false }
     const waits = ask({ ...one, useLogs: [card({ waits: 0.9, busy: 0 })] })

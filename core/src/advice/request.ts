@@ -4,6 +4,7 @@ import { Machine, Placement, Settings } from '../model'
 import {
   buildableTotals,
   ChosenUse,
+  cardsIn,
   type Demand,
   logOfJob,
   needed,
@@ -103,7 +104,7 @@ export function size(request: SizeRequest, results: readonly ShopResult[] = []):
       disk,
       slow,
       layout,
-      cards: [request.log, ...request.useLogs].map((one) => one?.card),
+      cards: cardsIn(request),
     }),
     totals: machine && buildableTotals(machine),
   }

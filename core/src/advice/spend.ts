@@ -19,7 +19,7 @@ export interface SpendCase {
   slow: readonly SlowThing[]
   /** How memory lies in the machine; null where nothing is known of it. */
   layout?: LayoutAdvice | null
-  /** How the graphics card fared by each log; null where one does not say. */
+  /** How the graphics card fared by each log; null where one does not say. None for graphics in the processor. */
   cards?: readonly (CardUse | null | undefined)[]
 }
 

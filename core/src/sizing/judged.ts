@@ -8,7 +8,7 @@ import {
   pagingShareOf,
   type UseLog,
 } from './demand'
-import type { LogSummary } from './memoryLog'
+import type { CardUse, LogSummary } from './memoryLog'
 
 import {
   type ChosenUse,
@@ -39,6 +39,14 @@ export interface Needed {
   /** The usable memory to plan for, GiB: as wanted, else what is likely, else what there is. */
   minGiB: number
 }
+
+/** How a graphics card of its own fared, by each log; graphics in the processor are no card. */
+export const cardsIn = ({
+  integratedGraphics,
+  log,
+  useLogs = [],
+}: Pick<NeedSaid, 'integratedGraphics' | 'log' | 'useLogs'>): (CardUse | null | undefined)[] =>
+  integratedGraphics === true ? [] : [log, ...useLogs].map((one) => one?.card)
 
 /** All logs of a job as one; null where there is none. Uses that no log is of count by the table. */
 export function logOfJob(table: UseTable, said: NeedSaid): LogSummary | null {

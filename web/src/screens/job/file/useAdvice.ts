@@ -1,6 +1,6 @@
 import { type Advice, adviseSpending, layoutAdvice } from '@tembrix/core/advice'
 import { layoutCase } from '@tembrix/core/job'
-import { logOfJob } from '@tembrix/core/sizing'
+import { cardsIn, logOfJob } from '@tembrix/core/sizing'
 import { useMemo } from 'react'
 import { useJob } from './JobContext'
 import { useNeed } from './useNeed'
@@ -23,7 +23,7 @@ export function useAdvice(): Advice {
   )
   return useMemo(() => {
     const { disk, slow } = sizing
-    const cards = [sizing.log, ...sizing.useLogs].map((one) => one?.card)
+    const cards = cardsIn(sizing)
     const log = logOfJob(table, sizing)
     const { installedGiB } = now.evaluation.capacity
     return adviseSpending({ installedGiB, demand, log, disk, slow, layout, cards })

@@ -48,6 +48,11 @@ const VERDICTS: Record<SpendingVerdict, { title: string; tone: 'good' | 'risk' |
   },
 }
 
+const CARD_FIRST = {
+  title: 'The graphics card first: its own memory is full',
+  tone: 'risk',
+} as const
+
 /** Something that decides is still to be found out. */
 const NOT_DECIDED = { title: 'Not decided yet', tone: 'ask' } as const
 
@@ -55,7 +60,9 @@ const NOT_DECIDED = { title: 'Not decided yet', tone: 'ask' } as const
 export function Advice({ advice, log, installedGiB, unseen, inside }: Props) {
   const { first, reasons, memoryToo, layout } = advice
   const isOpen = (layout?.asks.length ?? 0) > 0
-  const { title, tone } = first === 'measure' && isOpen ? NOT_DECIDED : VERDICTS[first]
+  const isCard = first === 'processor-or-graphics' && reasons.includes('CARD_MEMORY_FULL')
+  const { title, tone } =
+    first === 'measure' && isOpen ? NOT_DECIDED : isCard ? CARD_FIRST : VERDICTS[first]
   const words = reasonWords(log, installedGiB)
   const ofLayout = reasons.filter(isLayoutReason)
   const others = reasons.filter((one) => !isLayoutReason(one))
