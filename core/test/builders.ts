@@ -1,4 +1,5 @@
 import type { Machine, Module, Slot } from '../src/model'
+import type { LogSummary } from '../src/sizing'
 
 /** A plain 8 GiB DDR4-3200 stick with a 2666 entry, changed as asked. */
 export function stick(changes: Partial<Module> = {}): Module {
@@ -70,3 +71,15 @@ export function desktop(changes: Partial<Machine> = {}): Machine {
     ...changes,
   }
 }
+
+/** An hour's log with a peak of 5 GiB, changed as asked. */
+export const logSummary = (changes: Partial<LogSummary> = {}): LogSummary => ({
+  count: 100,
+  spanSeconds: 3600,
+  peakGiB: 5,
+  p99GiB: 4.5,
+  tightShare: 0,
+  cutOff: false,
+  pagingShare: null,
+  ...changes,
+})

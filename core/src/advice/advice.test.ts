@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { fittingRequest } from '../../test/arbitraries'
-import { desktop, profiled, slot, stick } from '../../test/builders'
+import { desktop, profiled, slot, stick, logSummary as summary } from '../../test/builders'
 import { evaluate } from '../evaluate'
 import { isSteadier } from '../forecast'
 import { STARTING_MACHINES } from '../machines'
@@ -9,16 +9,6 @@ import type { Machine, Module } from '../model'
 import { type ChosenUse, type LogSummary, STARTING_USES } from '../sizing'
 import { adviseSpending, moved, SizeShape, size } from '.'
 
-const summary = (changes: Partial<LogSummary>): LogSummary => ({
-  count: 100,
-  spanSeconds: 3600,
-  peakGiB: 5,
-  p99GiB: 4.5,
-  tightShare: 0,
-  cutOff: false,
-  pagingShare: null,
-  ...changes,
-})
 const NOW = { low: 12, likely: 16, high: 20 }
 
 describe('memory or something else', () => {

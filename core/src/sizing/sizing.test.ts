@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { desktop, stick } from '../../test/builders'
+import { desktop, stick, logSummary as summary } from '../../test/builders'
 import { adviseSpending } from '../advice'
 import { evaluate } from '../evaluate'
 import { STARTING_MACHINES } from '../machines'
@@ -15,7 +15,6 @@ import {
   growthOver,
   guessLogColumns,
   LEVELS,
-  type LogSummary,
   measuredUses,
   type NeedSaid,
   needed,
@@ -220,17 +219,6 @@ describe('a memory log', () => {
     expect(summarise(samples, 1000)?.p99GiB).toBe(198)
     expect(summarise([], 8)).toBeNull()
   })
-})
-
-const summary = (changes: Partial<LogSummary>): LogSummary => ({
-  count: 100,
-  spanSeconds: 3600,
-  peakGiB: 5,
-  p99GiB: 4.5,
-  tightShare: 0,
-  cutOff: false,
-  pagingShare: null,
-  ...changes,
 })
 
 describe('demand from both', () => {
