@@ -61,6 +61,27 @@ test('a single module with integrated graphics: its twin, from Size to the quote
   )
 })
 
+test('questions about games stay open while they are answered, and decide what limits them', async ({
+  page,
+  app,
+}) => {
+  const { address, id } = await newJob(page, app, 'Gail Spelman', 'Heron 15', { A: '16GB 2Rx8' })
+  await page.goto(`${address}/size`)
+  await usedFor(page, ['Games'], 'a card or chip with memory of its own')
+  await expect(page.getByText('Not known yet: forecasts go over both.')).toBeVisible()
+  await page.getByLabel('Mostly', { exact: true }).selectOption('strategy')
+  await expect(page.getByText('By the answers: mostly the processor and memory.')).toBeVisible()
+  await page.getByLabel('Frames a second wanted').fill('120')
+  await page.getByLabel('The display shows, Hz').fill('60')
+  await expect(page.getByText('The display shows 60 pictures a second')).toBeVisible()
+  await page.getByLabel('Its own peak, GB').fill('12')
+  await saved(page)
+  const { sizing } = await ask(page, app, `jobs/${id}`)
+  expect(sizing.uses).toMatchObject([
+    { use: 'games', peakGiB: 12, game: { kind: 'strategy', frames: 120, displayHz: 60 } },
+  ])
+})
+
 test('two modules on one channel are put right for nothing, and handed over', async ({
   page,
   app,

@@ -1,4 +1,4 @@
-import { boundOf, type ChosenUse, LEVELS, type Use } from '@tembrix/core/sizing'
+import { type ChosenUse, LEVELS, type Use } from '@tembrix/core/sizing'
 import { ChevronDown, ChevronUp, Plus, SlidersHorizontal, Trash2 } from 'lucide-react'
 import { Fragment, useState } from 'react'
 import type { RecordForm } from '../../../base/form'
@@ -19,7 +19,7 @@ interface Props {
 export function UseMix({ need: { table }, form }: Props) {
   const { file } = useJob()
   const [editing, setEditing] = useState(false)
-  /** Uses whose questions somebody opened or closed; others open where something is to be asked. */
+  /** Uses whose questions somebody opened or closed; others open where a customer is to be asked. */
   const [opened, setOpened] = useState<Readonly<Record<string, boolean>>>({})
   const chosen = file.sizing.uses
   const set = (uses: readonly ChosenUse[]) => form.set(uses, 'sizing', 'uses')
@@ -49,7 +49,7 @@ export function UseMix({ need: { table }, form }: Props) {
             {chosen.map((one, at) => {
               const row = table.uses.find(({ id }) => id === one.use)
               const name = row?.name ?? one.use
-              const isOpen = opened[one.use] ?? isToAsk(one, row, file.sizing.integratedGraphics)
+              const isOpen = opened[one.use] ?? hasQuestions(row, file.sizing.integratedGraphics)
               return (
                 <Fragment key={one.use}>
                   <tr className="border-t border-rule">
@@ -171,6 +171,6 @@ const OWN_AMOUNTS = [
   ['limitGiB', 'It can use at most, GB', 'A 32-bit program about 4; or a limit set in it.'],
 ] as const
 
-/** Whether a customer has still to be asked what limits a game. */
-const isToAsk = (chosen: ChosenUse, row: Use | undefined, integrated: boolean | null): boolean =>
-  row?.work === 'games' && integrated !== true && boundOf(chosen, row) === null
+/** Whether a use has questions that a customer should be asked: they stay open while they are answered. */
+const hasQuestions = (row: Use | undefined, integrated: boolean | null): boolean =>
+  row?.work === 'games' && integrated !== true
