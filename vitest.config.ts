@@ -11,7 +11,7 @@ const served = { globalSetup: 'server/test/prepare.ts', ...limits }
 const shared = { isolate: false }
 
 /** What changes the program's own modules has them for itself. */
-const APART = ['server/src/records/added.test.ts']
+const APART = ['server/src/things/records/added.test.ts']
 
 export default defineConfig({
   test: {

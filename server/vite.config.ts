@@ -17,7 +17,7 @@ export default defineConfig({
         backup: 'src/backup.ts',
         restore: 'src/restore.ts',
         prepare: 'src/prepare.ts',
-        worker: 'src/pool/worker.ts',
+        worker: 'src/base/pool/worker.ts',
       },
     },
   },

@@ -34,7 +34,7 @@ function factsOfKinds(): Plugin {
   return {
     name: 'facts-of-kinds',
     load: {
-      filter: { id: /core\/src\/records\/facts\.ts$/ },
+      filter: { id: /core\/src\/things\/records\/facts\.ts$/ },
       handler: async (id) => {
         const { module } = await runnerImport<object>(id)
         return Object.entries(module)

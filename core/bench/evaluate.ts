@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs'
-import { evaluate } from '../src/evaluate'
-import { STARTING_MACHINES } from '../src/machines'
-import type { Machine } from '../src/model'
+import { evaluate } from '../src/judging/evaluate'
+import { STARTING_MACHINES } from '../src/things/machines'
+import type { Machine } from '../src/things/model'
 import { stick } from '../test/builders'
 
 const machine = STARTING_MACHINES.find(({ id }) => id === 'workstation-8')?.machine as Machine

@@ -12,9 +12,9 @@ import {
   suspect,
   suspectOf,
   type Trial,
-} from '../src/diagnose'
-import { random } from '../src/random'
-import { type HiddenFault, hide, tryOut } from '../src/simulate'
+} from '../src/bench/diagnose'
+import { type HiddenFault, hide, tryOut } from '../src/bench/simulate'
+import { random } from '../src/things/random'
 import { swapping } from './swapping'
 
 const ORDER: Record<number, string[]> = {

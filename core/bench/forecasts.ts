@@ -1,5 +1,5 @@
-import { forecast, type MemoryState, type Need, type Work } from '../src/forecast'
-import type { Bound } from '../src/model'
+import { forecast, type MemoryState, type Need, type Work } from '../src/judging/forecast'
+import type { Bound } from '../src/things/model'
 
 /** Known upgrades: what is forecast. Prints the rows of docs/forecasts.md. */
 const ddr4 = (channels: number, usableGiB = 16): MemoryState => ({

@@ -1,7 +1,7 @@
 // Reads the log named last, one way or the other, and says how long it took and how much memory there was.
 import { closeSync, openSync, readFileSync, readSync } from 'node:fs'
 import { dsvFormat } from 'd3-dsv'
-import { analyseFrames, columnReader, logHead } from '../src/measure'
+import { analyseFrames, columnReader, logHead } from '../src/bench/measure'
 
 const STRETCH = 2 ** 20
 

@@ -3,8 +3,8 @@ import { mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { compare, type Session } from '../src/measure'
-import { normal, random } from '../src/random'
+import { compare, type Session } from '../src/bench/measure'
+import { normal, random } from '../src/things/random'
 
 const ROWS = 1_000_000
 const ROUNDS = 5

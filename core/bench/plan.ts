@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs'
-import type { Machine, Module } from '../src/model'
-import { type Offer, plan } from '../src/plan'
+import { type Offer, plan } from '../src/judging/plan'
+import type { Machine, Module } from '../src/things/model'
 import { desktop, slot, stick } from '../test/builders'
 
 /** A small seeded generator (mulberry32), so that every run plans with the same offers. */

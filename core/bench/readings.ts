@@ -1,5 +1,5 @@
 import { writeFileSync } from 'node:fs'
-import { read } from '../src/readings'
+import { read } from '../src/reading/inputs'
 import { PRINTERS, RIGS } from '../test/consoles'
 import { table } from '../test/tables'
 

@@ -1,4 +1,4 @@
-import type { Arrangement, Bench, Outcome, Trial } from '../src/diagnose'
+import type { Arrangement, Bench, Outcome, Trial } from '../src/bench/diagnose'
 
 /**
  * The way a good technician swaps, to compare with: seat everything again; a module known to be good alone,

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import type { EvaluationRequest, Machine, Module, Placement } from '../src/model'
+import type { EvaluationRequest, Machine, Module, Placement } from '../src/things/model'
 import { desktop, slot } from './builders'
 
 const speeds = fc

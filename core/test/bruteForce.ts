@@ -1,5 +1,5 @@
-import { evaluate } from '../src/evaluate'
-import type { Evaluation, Machine, Module } from '../src/model'
+import { evaluate } from '../src/judging/evaluate'
+import type { Evaluation, Machine, Module } from '../src/things/model'
 import type { PlanCase } from './planCases'
 
 export interface Brute {

@@ -1,5 +1,5 @@
-import type { Machine, Module, Slot } from '../src/model'
-import type { LogSummary } from '../src/sizing'
+import type { LogSummary } from '../src/judging/sizing'
+import type { Machine, Module, Slot } from '../src/things/model'
 
 /** A plain 8 GiB DDR4-3200 stick with a 2666 entry, changed as asked. */
 export function stick(changes: Partial<Module> = {}): Module {

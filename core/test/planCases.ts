@@ -1,6 +1,6 @@
 import fc from 'fast-check'
-import type { Machine, Module } from '../src/model'
-import type { Offer, PlanRequest, Policy } from '../src/plan'
+import type { Offer, PlanRequest, Policy } from '../src/judging/plan'
+import type { Machine, Module } from '../src/things/model'
 import { desktop, slot, stick } from './builders'
 
 export interface PlanCase extends Omit<PlanRequest, 'onHand' | 'offers'> {

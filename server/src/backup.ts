@@ -1,6 +1,6 @@
 import { resolve } from 'node:path'
-import { makeBackup } from './backups'
-import { addressOf, FolderInUse, openDatabase } from './database'
+import { makeBackup } from './base/backups'
+import { addressOf, FolderInUse, openDatabase } from './base/database'
 import { backupsFrom, folderFrom } from './settings'
 
 // npm run backup: by the server where one is running, else from the folder itself.

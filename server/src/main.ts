@@ -1,5 +1,5 @@
 import { setTimeout } from 'node:timers/promises'
-import { type Checked, makeBackup } from './backups'
+import { type Checked, makeBackup } from './base/backups'
 import {
   Damaged,
   DiskFailed,
@@ -7,7 +7,7 @@ import {
   NewerSchema,
   NoDemonstration,
   openDatabase,
-} from './database'
+} from './base/database'
 import { backupsFrom, durabilityFrom, folderFrom, portFrom } from './settings'
 
 const OURS = [FolderInUse, NoDemonstration, NewerSchema, Damaged, DiskFailed]
@@ -57,7 +57,7 @@ try {
         beforeUpdate: (before) => makeBackup(before, backups, { beforeUpdate: true }),
       }),
       import('./app'),
-      import('./probe'),
+      import('./bench/probe'),
     ])
     const probe = probeAddress(process.env.TEMBRIX_PROBE)
     let restore: (checked: Checked) => void = () => {}

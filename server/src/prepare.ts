@@ -1,3 +1,3 @@
-import { prepareDatabase } from './database'
+import { prepareDatabase } from './base/database'
 
 await prepareDatabase()

@@ -2,7 +2,7 @@ import { once } from 'node:events'
 import { existsSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { createInterface } from 'node:readline/promises'
-import { checkAlone } from './backups'
+import { checkAlone } from './base/backups'
 import { folderFrom } from './settings'
 
 // npm run restore -- FILE: checks a backup and, once that is confirmed, puts it in the place of what is there.

@@ -1,5 +1,5 @@
 import { join, resolve } from 'node:path'
-import { type Backups, KEPT } from './backups'
+import { type Backups, KEPT } from './base/backups'
 
 type Environment = Readonly<Record<string, string | undefined>>
 

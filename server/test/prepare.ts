@@ -2,8 +2,8 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { TestProject } from 'vitest/node'
-import { prepareDatabase } from '../src/database'
-import { MIGRATIONS, PREPARED } from '../src/paths'
+import { prepareDatabase } from '../src/base/database'
+import { MIGRATIONS, PREPARED } from '../src/base/paths'
 import { isBuilt } from './built'
 
 declare module 'vitest' {

@@ -1,5 +1,5 @@
-import { STARTING_MACHINES } from '@tembrix/core/machines'
-import type { Machine, Module } from '@tembrix/core/model'
+import { STARTING_MACHINES } from '@tembrix/core/things/machines'
+import type { Machine, Module } from '@tembrix/core/things/model'
 
 export const stick: Module = {
   article: 'Q4-8-3200',

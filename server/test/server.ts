@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, inject } from 'vitest'
 import { createApp } from '../src/app'
-import { type Database, openDatabase } from '../src/database'
+import { type Database, openDatabase } from '../src/base/database'
 
 export interface Answer {
   status: number

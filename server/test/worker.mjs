@@ -2,5 +2,5 @@
 import { register } from 'tsx/esm/api'
 
 register()
-export const { default: work } = await import('../src/pool/worker.ts')
+export const { default: work } = await import('../src/base/pool/worker.ts')
 export default work

@@ -5,9 +5,9 @@ import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { STARTING_MACHINES } from '@tembrix/core/machines'
-import type { Module } from '@tembrix/core/model'
-import { read, writeDdr4, writeSmbios } from '@tembrix/core/readings'
+import { read, writeDdr4, writeSmbios } from '@tembrix/core/reading/inputs'
+import { STARTING_MACHINES } from '@tembrix/core/things/machines'
+import type { Module } from '@tembrix/core/things/model'
 import { afterAll, expect, onTestFinished, test } from 'vitest'
 
 const SCRIPT = fileURLToPath(new URL('../public/collect.sh', import.meta.url))

@@ -1,11 +1,11 @@
-import { type ActWrite, NewAct } from '@tembrix/core/records'
+import { type ActWrite, NewAct } from '@tembrix/core/things/records'
 import { eq } from 'drizzle-orm'
 import { Router } from 'express'
 import { ZodError } from 'zod'
-import { acts, type Database, type Transaction } from '../database'
-import { HttpError, stale } from '../http'
+import { acts, type Database, type Transaction } from '../base/database'
+import { HttpError, stale } from '../base/http'
 import { RECORDS } from '../kinds'
-import type { Stamped } from '../records'
+import type { Stamped } from '../things/records'
 
 /** What belongs together is written as one, or not at all; one sent again is answered as it stands. */
 export function actRoutes(db: Database): Router {

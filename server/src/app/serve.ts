@@ -1,11 +1,11 @@
 import { createServer } from 'node:http'
-import { type Backups, type Checked, makeNightly } from '../backups'
-import { followStatistics, type OpenDatabase } from '../database'
+import { type Backups, type Checked, makeNightly } from '../base/backups'
+import { followStatistics, type OpenDatabase } from '../base/database'
+import { WEB_PAGES } from '../base/paths'
+import { type ProbeAddress, ProbeListener, Senders } from '../bench/probe'
 import { seed } from '../demo'
-import { simulatedGateway, startOutbox } from '../messages'
-import { keyIn } from '../passwords'
-import { WEB_PAGES } from '../paths'
-import { type ProbeAddress, ProbeListener, Senders } from '../probe'
+import { simulatedGateway, startOutbox } from '../shop/messages'
+import { keyIn } from '../shop/passwords'
 import { createApp } from './app'
 
 export interface Options {

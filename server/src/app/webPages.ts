@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import express, { Router } from 'express'
 import sirv from 'sirv'
-import { NONCE, nonceOf } from '../http'
+import { NONCE, nonceOf } from '../base/http'
 
 /** Seconds. */
 const YEAR = 365 * 24 * 3600

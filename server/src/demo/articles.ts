@@ -1,5 +1,5 @@
-import type { Condition } from '@tembrix/core/records'
-import type { ArticleName } from '../supplier'
+import type { Condition } from '@tembrix/core/things/records'
+import type { ArticleName } from '../shop/supplier'
 
 export interface OnShelf {
   article: ArticleName

@@ -1,7 +1,7 @@
-import { fittingSteps } from '@tembrix/core/fitting'
-import { type HandoverFacts, handoverFacts, onRecord } from '@tembrix/core/handover'
-import { fittingInput, NOTHING_KNOWN, type Situation, situationOf } from '@tembrix/core/job'
-import type { Module } from '@tembrix/core/model'
+import { fittingSteps } from '@tembrix/core/bench/fitting'
+import { type HandoverFacts, handoverFacts, onRecord } from '@tembrix/core/shop/handover'
+import { fittingInput, NOTHING_KNOWN, type Situation, situationOf } from '@tembrix/core/shop/job'
+import type { Module } from '@tembrix/core/things/model'
 import {
   type Handover,
   type HandoverDocument,
@@ -10,11 +10,11 @@ import {
   piecesById,
   STAGES,
   UNFITTED,
-} from '@tembrix/core/records'
+} from '@tembrix/core/things/records'
 import { formatISO, subDays } from 'date-fns'
-import { type jobs, modules, type Transaction } from '../database'
-import { readJob } from '../jobs'
-import { claimKind, create, fitKind, handoverKind, type Row } from '../store'
+import { type jobs, modules, type Transaction } from '../base/database'
+import { readJob } from '../shop/jobs'
+import { claimKind, create, fitKind, handoverKind, type Row } from '../things/store'
 import type { DemoJob } from './jobs'
 import { DEMO_SHOP } from './shop'
 

@@ -1,6 +1,7 @@
-import type { Work } from '@tembrix/core/forecast'
-import type { Conditions } from '@tembrix/core/measure'
-import type { Machine } from '@tembrix/core/model'
+import type { Conditions } from '@tembrix/core/bench/measure'
+import type { Work } from '@tembrix/core/judging/forecast'
+import type { ChosenUse, Level } from '@tembrix/core/judging/sizing'
+import type { Machine } from '@tembrix/core/things/model'
 import type {
   ClaimState,
   Configuration,
@@ -8,9 +9,8 @@ import type {
   Stage,
   TwoChanges,
   Verification,
-} from '@tembrix/core/records'
-import type { ChosenUse, Level } from '@tembrix/core/sizing'
-import type { ArticleName } from '../supplier'
+} from '@tembrix/core/things/records'
+import type { ArticleName } from '../shop/supplier'
 import { heron, heron15, kestrel, machine } from './machine'
 import { ALL_IN_ONE, LAPTOP, OLD_LAPTOP_LABEL } from './readouts'
 

@@ -1,5 +1,5 @@
-import { STARTING_MACHINES } from '@tembrix/core/machines'
-import type { Machine } from '@tembrix/core/model'
+import { STARTING_MACHINES } from '@tembrix/core/things/machines'
+import type { Machine } from '@tembrix/core/things/model'
 
 /** A general machine with a name of its own, and what else differs. */
 export function machine(id: string, changes: Partial<Machine> & Pick<Machine, 'name'>): Machine {

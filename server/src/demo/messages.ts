@@ -1,6 +1,6 @@
 import { subHours } from 'date-fns'
-import type { Transaction } from '../database'
-import { create, messageKind } from '../store'
+import type { Transaction } from '../base/database'
+import { create, messageKind } from '../things/store'
 import type { DemoJob } from './jobs'
 
 /** What was written to the customer of a job whose quote was given to them. */

@@ -1,5 +1,5 @@
-import type { Machine, Source } from '@tembrix/core/model'
-import type { Cover, Sourced, Sources } from '@tembrix/core/records'
+import type { Machine, Source } from '@tembrix/core/things/model'
+import type { Cover, Sourced, Sources } from '@tembrix/core/things/records'
 import { heron15 as heronFifteen, kestrel, machine } from './machine'
 
 /** A model in the demonstration shop's records. */

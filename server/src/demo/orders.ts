@@ -1,10 +1,10 @@
-import { arrivals, isOpen } from '@tembrix/core/orders'
-import type { Confirmation, NeededLine, Order } from '@tembrix/core/records'
+import { arrivals, isOpen } from '@tembrix/core/shop/orders'
+import type { Confirmation, NeededLine, Order } from '@tembrix/core/things/records'
 import { addDays, formatISO, subDays } from 'date-fns'
-import type { Transaction } from '../database'
-import { keepOrdered, neededLines, receive } from '../orders'
-import { change, create, orderKind } from '../store'
-import { SUPPLIER_NAME } from '../supplier'
+import type { Transaction } from '../base/database'
+import { keepOrdered, neededLines, receive } from '../shop/orders'
+import { SUPPLIER_NAME } from '../shop/supplier'
+import { change, create, orderKind } from '../things/store'
 import { DEMO_SHOP } from './shop'
 
 /** How an order of the demonstration went: days since it was sent, days from today it is due, pieces that came. */

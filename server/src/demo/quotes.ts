@@ -1,6 +1,7 @@
-import { fittingSteps } from '@tembrix/core/fitting'
-import { fittingInput, situationOf } from '@tembrix/core/job'
-import { labourOf, minutesOf, priced } from '@tembrix/core/quote'
+import { fittingSteps } from '@tembrix/core/bench/fitting'
+import { fittingInput, situationOf } from '@tembrix/core/shop/job'
+import { priced } from '@tembrix/core/shop/money'
+import { labourOf, minutesOf } from '@tembrix/core/shop/quote'
 import {
   type Assignment,
   piecesById,
@@ -8,10 +9,18 @@ import {
   type QuoteDocument,
   type QuoteOption,
   STAGES,
-} from '@tembrix/core/records'
+} from '@tembrix/core/things/records'
 import { addDays, formatISO, subDays } from 'date-fns'
-import { type jobs, modules, type plans, type Transaction } from '../database'
-import { change, create, customerKind, find, machineKind, quoteKind, type Row } from '../store'
+import { type jobs, modules, type plans, type Transaction } from '../base/database'
+import {
+  change,
+  create,
+  customerKind,
+  find,
+  machineKind,
+  quoteKind,
+  type Row,
+} from '../things/store'
 import { DEMO_SHOP } from './shop'
 
 type Job = Row<typeof jobs>

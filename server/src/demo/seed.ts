@@ -1,4 +1,4 @@
-import type { Machine, Module } from '@tembrix/core/model'
+import type { Machine, Module } from '@tembrix/core/things/model'
 import {
   type Assignment,
   NewJob,
@@ -8,13 +8,14 @@ import {
   NOTHING_SIZED,
   type Sources,
   UNVERIFIED,
-} from '@tembrix/core/records'
+} from '@tembrix/core/things/records'
 import { addDays, formatISO, subDays, subMinutes } from 'date-fns'
 import { asc, count, eq, sql } from 'drizzle-orm'
-import { type Database, jobs, plans, type Transaction } from '../database'
-import { addLike } from '../jobs'
+import { type Database, jobs, plans, type Transaction } from '../base/database'
+import { keepPieces } from '../bench/placements'
 import { createJob } from '../kinds'
-import { keepPieces } from '../placements'
+import { addLike } from '../shop/jobs'
+import { ARTICLES, SUPPLIER_NAME } from '../shop/supplier'
 import {
   change,
   create,
@@ -26,8 +27,7 @@ import {
   readingKind,
   shopKind,
   verificationKind,
-} from '../store'
-import { ARTICLES, SUPPLIER_NAME } from '../supplier'
+} from '../things/store'
 import { LISTED, SHELF, SUPPLIED } from './articles'
 import { seedBegun, seedEnded } from './ended'
 import { DEMO_JOBS, type DemoJob } from './jobs'

@@ -1,6 +1,6 @@
-import { STARTING_TERMS, type Terms } from '@tembrix/core/records'
-import { STARTING_USES } from '@tembrix/core/sizing'
-import { THE_SHOP } from '../shop'
+import { STARTING_USES } from '@tembrix/core/judging/sizing'
+import { STARTING_TERMS, type Terms } from '@tembrix/core/things/records'
+import { THE_SHOP } from '../shop/settings'
 
 const terms: Terms = {
   ...STARTING_TERMS,

@@ -1,7 +1,7 @@
 import { z } from 'zod'
-import { customers } from '../database'
-import type { Rules } from '../records'
-import { retell, Search, saying } from '../search'
+import { customers } from '../base/database'
+import type { Rules } from '../things/records'
+import { retell, Search, saying } from '../things/search'
 
 const Query = z.object({ search: Search })
 

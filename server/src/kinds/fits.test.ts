@@ -2,7 +2,7 @@ import { eq } from 'drizzle-orm'
 import { expect, test } from 'vitest'
 import { newJob, stick } from '../../test/sample'
 import { useServer } from '../../test/server'
-import { plans } from '../database'
+import { plans } from '../base/database'
 
 const { get, post, patch, db } = useServer()
 

@@ -1,8 +1,8 @@
-import { UNFITTED } from '@tembrix/core/records'
-import { finish, finishedNow, serialsThatCame } from '../fits'
-import { HttpError } from '../http'
-import type { Rules } from '../records'
-import { retell } from '../search'
+import { UNFITTED } from '@tembrix/core/things/records'
+import { HttpError } from '../base/http'
+import { finish, finishedNow, serialsThatCame } from '../bench/fits'
+import type { Rules } from '../things/records'
+import { retell } from '../things/search'
 
 /** The work at the bench: one record a job. */
 export const fitRules: Rules<'fits'> = {

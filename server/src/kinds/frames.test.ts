@@ -1,4 +1,4 @@
-import { analyseFrames } from '@tembrix/core/measure'
+import { analyseFrames } from '@tembrix/core/bench/measure'
 import { expect, test } from 'vitest'
 import { newJob } from '../../test/sample'
 import { useServer } from '../../test/server'

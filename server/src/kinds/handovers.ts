@@ -1,9 +1,9 @@
-import { handoverRefusal } from '@tembrix/core/handover'
-import { NOT_HANDED_OVER } from '@tembrix/core/records'
-import { HttpError, invalid } from '../http'
-import { forgetPassword } from '../passwords'
-import type { Rules } from '../records'
-import { change, find, jobKind } from '../store'
+import { handoverRefusal } from '@tembrix/core/shop/handover'
+import { NOT_HANDED_OVER } from '@tembrix/core/things/records'
+import { HttpError, invalid } from '../base/http'
+import { forgetPassword } from '../shop/passwords'
+import type { Rules } from '../things/records'
+import { change, find, jobKind } from '../things/store'
 
 /** How jobs end: one record a job. What was signed stays as it was; collecting closes the job. */
 export const handoverRules: Rules<'handovers'> = {

@@ -1,5 +1,5 @@
-import { COLLECTIONS, type Collection } from '@tembrix/core/records'
-import { type Records, type Rules, records } from '../records'
+import { COLLECTIONS, type Collection } from '@tembrix/core/things/records'
+import { type Records, type Rules, records } from '../things/records'
 import { customerRules } from './customers'
 import { fitRules } from './fits'
 import { handoverRules } from './handovers'

@@ -1,15 +1,15 @@
 import { randomUUID } from 'node:crypto'
-import { reopens } from '@tembrix/core/handover'
-import type { NewJob } from '@tembrix/core/records'
+import { reopens } from '@tembrix/core/shop/handover'
+import type { NewJob } from '@tembrix/core/things/records'
 import { eq } from 'drizzle-orm'
 import type { z } from 'zod'
-import { handovers, jobs, type Transaction } from '../database'
-import { HttpError } from '../http'
-import { leadOthers } from '../jobs'
-import { forgetPassword } from '../passwords'
-import { checkAssignment, keepPieces } from '../placements'
-import type { Rules } from '../records'
-import { retell } from '../search'
+import { handovers, jobs, type Transaction } from '../base/database'
+import { HttpError } from '../base/http'
+import { checkAssignment, keepPieces } from '../bench/placements'
+import { leadOthers } from '../shop/jobs'
+import { forgetPassword } from '../shop/passwords'
+import type { Rules } from '../things/records'
+import { retell } from '../things/search'
 import {
   type Created,
   create,
@@ -22,7 +22,7 @@ import {
   modelKind,
   planKind,
   type Row,
-} from '../store'
+} from '../things/store'
 
 export const jobRules: Rules<'jobs'> = {
   make: createJob,

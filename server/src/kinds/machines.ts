@@ -1,9 +1,9 @@
 import { eq } from 'drizzle-orm'
 import { z } from 'zod'
-import { machines } from '../database'
-import type { Rules } from '../records'
-import { retell } from '../search'
-import { customerKind, find, modelKind } from '../store'
+import { machines } from '../base/database'
+import type { Rules } from '../things/records'
+import { retell } from '../things/search'
+import { customerKind, find, modelKind } from '../things/store'
 
 const Query = z.object({ customerId: z.uuid().optional() })
 

@@ -1,6 +1,6 @@
-import { addressFault } from '@tembrix/core/records'
-import { HttpError, invalid, whoAsks } from '../http'
-import type { Rules } from '../records'
+import { addressFault } from '@tembrix/core/things/records'
+import { HttpError, invalid, whoAsks } from '../base/http'
+import type { Rules } from '../things/records'
 
 /** What is written to customers: it goes out by the outbox, and stays in the job’s history. */
 export const messageRules: Rules<'messages'> = {

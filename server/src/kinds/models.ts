@@ -1,8 +1,8 @@
 import { eq, sql } from 'drizzle-orm'
-import { machines, models, type Transaction, validatedLists } from '../database'
-import { HttpError } from '../http'
-import type { Rules } from '../records'
-import { listKind, remove } from '../store'
+import { machines, models, type Transaction, validatedLists } from '../base/database'
+import { HttpError } from '../base/http'
+import type { Rules } from '../things/records'
+import { listKind, remove } from '../things/store'
 
 /** The shop's records of machines by model. */
 export const modelRules: Rules<'models'> = {

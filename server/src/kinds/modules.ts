@@ -1,12 +1,12 @@
-import { FormFactor, Generation } from '@tembrix/core/model'
+import { FormFactor, Generation } from '@tembrix/core/things/model'
 import { sql } from 'drizzle-orm'
 import { z } from 'zod'
-import { jobs, modulesIn, plans, type Transaction } from '../database'
-import { HttpError } from '../http'
-import { shopModules } from '../modules'
-import type { Rules } from '../records'
-import { retell, Search } from '../search'
-import { find, jobKind, Paging } from '../store'
+import { jobs, modulesIn, plans, type Transaction } from '../base/database'
+import { HttpError } from '../base/http'
+import { shopModules } from '../things/modules'
+import type { Rules } from '../things/records'
+import { retell, Search } from '../things/search'
+import { find, jobKind, Paging } from '../things/store'
 
 const Query = Paging.extend({
   shop: z.literal('1').optional(),

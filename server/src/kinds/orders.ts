@@ -1,14 +1,14 @@
 import { randomUUID } from 'node:crypto'
-import { arrivals, isOpen, orderRefusal } from '@tembrix/core/orders'
-import type { NewOrder, Order, OrderPatch } from '@tembrix/core/records'
+import { arrivals, isOpen, orderRefusal } from '@tembrix/core/shop/orders'
+import type { NewOrder, Order, OrderPatch } from '@tembrix/core/things/records'
 import { and, eq, inArray, sql } from 'drizzle-orm'
 import { z } from 'zod'
-import { modules, orders, type Transaction } from '../database'
-import { HttpError, invalid, whoAsks } from '../http'
-import { keepOrdered, orderRows, receive, takeBack } from '../orders'
-import type { Rules } from '../records'
-import { readShop } from '../shop'
-import { Paging } from '../store'
+import { modules, orders, type Transaction } from '../base/database'
+import { HttpError, invalid, whoAsks } from '../base/http'
+import { keepOrdered, orderRows, receive, takeBack } from '../shop/orders'
+import { readShop } from '../shop/settings'
+import type { Rules } from '../things/records'
+import { Paging } from '../things/store'
 
 type Lines = z.output<typeof NewOrder>['lines']
 

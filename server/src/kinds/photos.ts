@@ -1,7 +1,7 @@
 import { eq, sql } from 'drizzle-orm'
-import { fits, models } from '../database'
-import { HttpError } from '../http'
-import type { Rules } from '../records'
+import { fits, models } from '../base/database'
+import { HttpError } from '../base/http'
+import type { Rules } from '../things/records'
 
 /** Pictures on a job, but for how they come in. */
 export const photoRules: Rules<'photos'> = {

@@ -1,8 +1,8 @@
-import { HttpError } from '../http'
-import { leadOthers, refuseFollower } from '../jobs'
-import { checkAssignment, keepPieces } from '../placements'
-import type { Rules } from '../records'
-import { find, jobKind } from '../store'
+import { HttpError } from '../base/http'
+import { checkAssignment, keepPieces } from '../bench/placements'
+import { leadOthers, refuseFollower } from '../shop/jobs'
+import type { Rules } from '../things/records'
+import { find, jobKind } from '../things/store'
 
 export const planRules: Rules<'plans'> = {
   making: async (tx, plan) => {

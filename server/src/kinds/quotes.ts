@@ -1,9 +1,9 @@
-import { refusalOf } from '@tembrix/core/quote'
+import { refusalOf } from '@tembrix/core/shop/quote'
 import { eq, max } from 'drizzle-orm'
-import { fits, quotes, type Transaction } from '../database'
-import { HttpError, invalid } from '../http'
-import { refuseFollower } from '../jobs'
-import type { Rules } from '../records'
+import { fits, quotes, type Transaction } from '../base/database'
+import { HttpError, invalid } from '../base/http'
+import { refuseFollower } from '../shop/jobs'
+import type { Rules } from '../things/records'
 
 /** What jobs are offered for. What was offered stays as it was; a change is a new one. */
 export const quoteRules: Rules<'quotes'> = {

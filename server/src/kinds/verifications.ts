@@ -1,5 +1,5 @@
-import { UNVERIFIED } from '@tembrix/core/records'
-import type { Rules } from '../records'
+import { UNVERIFIED } from '@tembrix/core/things/records'
+import type { Rules } from '../things/records'
 
 /** Whether upgrades work: one record a job. */
 export const verificationRules: Rules<'verifications'> = {

@@ -1,4 +1,4 @@
-import type { ActWrite, NewAct } from '@tembrix/core/records'
+import type { ActWrite, NewAct } from '@tembrix/core/things/records'
 import { API, withWho } from './api'
 import { type Entry, type Fields, nextEntry, type Outbox, together } from './outbox'
 import { heldPicture } from './pictures'

@@ -1,4 +1,4 @@
-import type { JobFile, Written } from '@tembrix/core/records'
+import type { JobFile, Written } from '@tembrix/core/things/records'
 import { expect, test } from 'vitest'
 import { versionIn } from './live'
 

@@ -5,7 +5,7 @@ import {
   type JobList,
   type RecordKind,
   type Written,
-} from '@tembrix/core/records'
+} from '@tembrix/core/things/records'
 import { API, type Tag } from './api'
 
 const CHANNEL = 'tembrix.changes'

@@ -1,4 +1,4 @@
-import type { JobFile, ModelRecord, ModuleRecord } from '@tembrix/core/records'
+import type { JobFile, ModelRecord, ModuleRecord } from '@tembrix/core/things/records'
 import { describe, expect, test } from 'vitest'
 import { restore, store } from './keep'
 import {

@@ -6,7 +6,7 @@ import {
   FACTS,
   mergeFields,
   type NewOf,
-} from '@tembrix/core/records'
+} from '@tembrix/core/things/records'
 import { asIn, type Fields, type Write } from './writes'
 
 export type { Fields } from './writes'

@@ -5,7 +5,7 @@ import {
   type JobFile,
   type JobList,
   type ModelRecord,
-} from '@tembrix/core/records'
+} from '@tembrix/core/things/records'
 import { type Entry, type Fields, keyOf } from './outbox'
 
 const isList = (collection: Collection): collection is JobList =>

@@ -3,7 +3,7 @@ import {
   type Offered,
   PRICE_LIST_PIECE,
   type PriceList,
-} from '@tembrix/core/records'
+} from '@tembrix/core/things/records'
 import { api, priceListsApi } from './api'
 import type { Store } from './store'
 

@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
-import type { StandIn } from '@tembrix/core/simulate'
+import type { StandIn } from '@tembrix/core/bench/simulate'
 
 /** Simulated machines on the bench, by the job they stand in for; gone with the page. */
 const slice = createSlice({

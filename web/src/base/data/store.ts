@@ -1,5 +1,5 @@
 import { configureStore, type Middleware } from '@reduxjs/toolkit'
-import { alike, type JobFile } from '@tembrix/core/records'
+import { alike, type JobFile } from '@tembrix/core/things/records'
 import { useDispatch, useSelector, useStore } from 'react-redux'
 import { API, api, TAGS } from './api'
 import { type Buying, buyingReducer, keepBuying, restoreBuying } from './buying'

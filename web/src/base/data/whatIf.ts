@@ -1,6 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
-import type { Machine, Module } from '@tembrix/core/model'
-import type { Assignment } from '@tembrix/core/records'
+import type { Machine, Module } from '@tembrix/core/things/model'
+import type { Assignment } from '@tembrix/core/things/records'
 
 /** A machine and modules tried in it, without a job. Of each module there are as many as are wanted. */
 export interface WhatIf {

@@ -4,7 +4,7 @@ import {
   FACTS,
   mergeFields,
   type NewOf,
-} from '@tembrix/core/records'
+} from '@tembrix/core/things/records'
 
 export type Fields = Record<string, unknown>
 

@@ -1,4 +1,4 @@
-import type { Collection } from '@tembrix/core/records'
+import type { Collection } from '@tembrix/core/things/records'
 import { drafted, type Fields, keyOf, useAppSelector, useAppStore } from '../data'
 
 interface FieldSchema {

@@ -1,4 +1,4 @@
-import type { Action } from '@tembrix/core/diagnose'
+import type { Action } from '@tembrix/core/bench/diagnose'
 import {
   type Battery,
   type Bound,
@@ -15,7 +15,7 @@ import {
   type Policy,
   type SlowThing,
   type Tried,
-} from '@tembrix/core/model'
+} from '@tembrix/core/things/model'
 import type {
   BackupConsent,
   ClaimState,
@@ -27,7 +27,7 @@ import type {
   ScrewHead,
   Tick,
   TrialMade,
-} from '@tembrix/core/records'
+} from '@tembrix/core/things/records'
 
 const same = <Value extends string>(values: readonly Value[]): Record<Value, string> =>
   Object.assign({}, ...values.map((value) => ({ [value]: value })))

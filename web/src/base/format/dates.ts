@@ -1,4 +1,4 @@
-import type { DateFormat } from '@tembrix/core/records'
+import type { DateFormat } from '@tembrix/core/things/records'
 import { formatISO, intlFormatDistance, isPast, parseISO } from 'date-fns'
 
 const MONTH = new Intl.DateTimeFormat('en', { month: 'long', year: 'numeric' })

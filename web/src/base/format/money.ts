@@ -1,4 +1,4 @@
-import { CURRENCIES, type Currency } from '@tembrix/core/records'
+import { CURRENCIES, type Currency } from '@tembrix/core/things/records'
 import { numberFrom } from './figures'
 
 const formatter = (currency: Currency) =>

@@ -1,4 +1,4 @@
-import type { DateFormat } from '@tembrix/core/records'
+import type { DateFormat } from '@tembrix/core/things/records'
 import { isValid, parse } from 'date-fns'
 import { dateFormat, day, isoDay } from './dates'
 

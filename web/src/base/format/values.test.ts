@@ -1,4 +1,4 @@
-import { KINDS, ShopPatch } from '@tembrix/core/records'
+import { KINDS, ShopPatch } from '@tembrix/core/things/records'
 import { expect, test } from 'vitest'
 import { z } from 'zod'
 import { fieldName } from './fields'

@@ -1,4 +1,4 @@
-import { FACTS, type JobFile, type ModuleRecord } from '@tembrix/core/records'
+import { FACTS, type JobFile, type ModuleRecord } from '@tembrix/core/things/records'
 import { Fragment, useMemo, useState } from 'react'
 import {
   api,

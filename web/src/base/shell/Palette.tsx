@@ -1,4 +1,4 @@
-import type { CounterState } from '@tembrix/core/records'
+import type { CounterState } from '@tembrix/core/things/records'
 import { Command } from 'cmdk'
 import { Plus } from 'lucide-react'
 import { type ReactNode, useDeferredValue, useState } from 'react'

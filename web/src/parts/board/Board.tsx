@@ -1,5 +1,5 @@
-import type { Finding } from '@tembrix/core/model'
-import type { Assignment } from '@tembrix/core/records'
+import type { Finding } from '@tembrix/core/things/model'
+import type { Assignment } from '@tembrix/core/things/records'
 import { useMemo } from 'react'
 import { capacity } from '../../base/format'
 import { ChannelMark } from './ChannelMark'

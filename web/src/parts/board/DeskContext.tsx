@@ -1,4 +1,4 @@
-import type { Machine } from '@tembrix/core/model'
+import type { Machine } from '@tembrix/core/things/model'
 import {
   type Assigned,
   type Assignment,
@@ -7,7 +7,7 @@ import {
   nextUnit,
   type Piece,
   slotHolding,
-} from '@tembrix/core/records'
+} from '@tembrix/core/things/records'
 import {
   createContext,
   useContext,

@@ -1,5 +1,5 @@
-import type { Evaluation, Run } from '@tembrix/core/model'
-import { exactRate } from '@tembrix/core/model'
+import type { Evaluation, Run } from '@tembrix/core/things/model'
+import { exactRate } from '@tembrix/core/things/model'
 import { Popover } from 'radix-ui'
 import { memo } from 'react'
 import { bandwidth, capacity, latency, speed, tidy } from '../../base/format'

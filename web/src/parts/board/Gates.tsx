@@ -3,8 +3,8 @@ import {
   type Gates as GateFigures,
   gates,
   profilePossible,
-} from '@tembrix/core/evaluate'
-import type { Evaluation, Machine, Placement } from '@tembrix/core/model'
+} from '@tembrix/core/judging/evaluate'
+import type { Evaluation, Machine, Placement } from '@tembrix/core/things/model'
 import { list, plural } from '../../base/format'
 
 interface Props {

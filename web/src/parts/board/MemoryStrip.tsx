@@ -1,5 +1,5 @@
-import { channelCapacities, fittedModules, spans } from '@tembrix/core/evaluate'
-import type { Evaluation, Machine, Placement } from '@tembrix/core/model'
+import { channelCapacities, fittedModules, spans } from '@tembrix/core/judging/evaluate'
+import type { Evaluation, Machine, Placement } from '@tembrix/core/things/model'
 import { bandwidth, capacity, list } from '../../base/format'
 import { channelClass, weave } from './channels'
 

@@ -1,4 +1,4 @@
-import type { Module } from '@tembrix/core/model'
+import type { Module } from '@tembrix/core/things/model'
 import { memo } from 'react'
 import { capacity } from '../../base/format'
 import { organisation, profileRateOf, rateOf } from './words'

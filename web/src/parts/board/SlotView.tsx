@@ -1,6 +1,6 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core'
-import { type Module, type Slot, slotChannels } from '@tembrix/core/model'
-import type { Assigned } from '@tembrix/core/records'
+import { type Module, type Slot, slotChannels } from '@tembrix/core/things/model'
+import type { Assigned } from '@tembrix/core/things/records'
 import { type KeyboardEvent, memo } from 'react'
 import { ChannelMark } from './ChannelMark'
 import { channelClass } from './channels'

@@ -1,4 +1,4 @@
-import { STARTING_MACHINES } from '@tembrix/core/machines'
+import { STARTING_MACHINES } from '@tembrix/core/things/machines'
 import { describe, expect, test } from 'vitest'
 import { layoutOf, type Rect } from './layout'
 

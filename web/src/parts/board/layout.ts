@@ -1,4 +1,4 @@
-import type { Machine, Place } from '@tembrix/core/model'
+import type { Machine, Place } from '@tembrix/core/things/model'
 
 /** A rectangle on the drawn board, in per cent of its width and height. */
 export type Rect = Place

@@ -1,5 +1,5 @@
-import { topRate } from '@tembrix/core/evaluate'
-import { type Module, soldAs } from '@tembrix/core/model'
+import { topRate } from '@tembrix/core/judging/evaluate'
+import { type Module, soldAs } from '@tembrix/core/things/model'
 import { CHOICES } from '../../base/format'
 
 export const rateOf = (module: Module) => topRate(module, 'standard')

@@ -1,4 +1,4 @@
-import type { Configuration, TwoChanges } from '@tembrix/core/records'
+import type { Configuration, TwoChanges } from '@tembrix/core/things/records'
 
 /** The configurations a job is measured in, the plain two or all four, each in words. */
 export function configurationsOf(

@@ -1,4 +1,4 @@
-import { factsOf, type ModuleReading } from '@tembrix/core/readings'
+import { factsOf, type ModuleReading } from '@tembrix/core/reading/inputs'
 import { figureName, figureValue } from './words'
 
 /** What was read about one module, figure by figure. */

@@ -1,5 +1,5 @@
-import type { FormFactor, ModuleTimes, Source, Trust } from '@tembrix/core/model'
-import type { Format, ProblemCode, ReadSpeed, Where } from '@tembrix/core/readings'
+import type { Format, ProblemCode, ReadSpeed, Where } from '@tembrix/core/reading/inputs'
+import type { FormFactor, ModuleTimes, Source, Trust } from '@tembrix/core/things/model'
 import { capacity, plural, speed } from '../../base/format'
 import { formOf } from '../board'
 

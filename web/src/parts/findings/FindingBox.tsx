@@ -1,4 +1,4 @@
-import type { Severity } from '@tembrix/core/model'
+import type { Severity } from '@tembrix/core/things/model'
 import { Info, OctagonX, TriangleAlert } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { SEVERITY_NAMES } from './catalogue'

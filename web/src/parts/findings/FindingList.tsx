@@ -1,4 +1,4 @@
-import type { Evaluation, Machine } from '@tembrix/core/model'
+import type { Evaluation, Machine } from '@tembrix/core/things/model'
 import { memo } from 'react'
 import { callout } from '../../base/ui'
 import { NO_FINDINGS, wordingOf } from './catalogue'

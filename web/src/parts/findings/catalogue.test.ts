@@ -1,6 +1,6 @@
-import { evaluate } from '@tembrix/core/evaluate'
-import { STARTING_MACHINES } from '@tembrix/core/machines'
-import { FindingCode, type Machine, Severity } from '@tembrix/core/model'
+import { evaluate } from '@tembrix/core/judging/evaluate'
+import { STARTING_MACHINES } from '@tembrix/core/things/machines'
+import { FindingCode, type Machine, Severity } from '@tembrix/core/things/model'
 import { describe, expect, test } from 'vitest'
 import { wordingOf } from './catalogue'
 

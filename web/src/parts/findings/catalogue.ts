@@ -1,4 +1,10 @@
-import type { Evaluation, Finding, FindingCode, Machine, Severity } from '@tembrix/core/model'
+import type {
+  Evaluation,
+  Finding,
+  FindingCode,
+  Machine,
+  Severity,
+} from '@tembrix/core/things/model'
 import { bandwidth, capacity, list, speed, tidy } from '../../base/format'
 import { formOf } from '../board'
 

@@ -5,7 +5,7 @@ import type {
   ReadColumn,
   TimeUnit,
   Trim,
-} from '@tembrix/core/measure'
+} from '@tembrix/core/bench/measure'
 
 export interface Column {
   heading: string

@@ -4,8 +4,8 @@ import {
   type LogHead,
   logHead,
   type Trim,
-} from '@tembrix/core/measure'
-import { commaReadings, joinedCells } from '@tembrix/core/tables'
+} from '@tembrix/core/bench/measure'
+import { commaReadings, joinedCells } from '@tembrix/core/things/tables'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { MORE_COLUMNS } from '../tableFile'
 import type { Analysed, Asked, Column, FromReader, Overview } from './messages'

@@ -1,4 +1,4 @@
-import { analyseFrames, columnReader, overviewOf, trimmed } from '@tembrix/core/measure'
+import { analyseFrames, columnReader, overviewOf, trimmed } from '@tembrix/core/bench/measure'
 import { type Analysed, type Asked, type FromReader, MOST_RUNS } from './messages'
 import { textOf } from './textOf'
 

@@ -1,5 +1,5 @@
-import type { About, FitCode, FittingStep, Phase, Tool, Work } from '@tembrix/core/fitting'
-import type { Module } from '@tembrix/core/model'
+import type { About, FitCode, FittingStep, Phase, Tool, Work } from '@tembrix/core/bench/fitting'
+import type { Module } from '@tembrix/core/things/model'
 import { capacity, list, speed, tidy } from '../../base/format'
 import { describeModule } from '../board'
 

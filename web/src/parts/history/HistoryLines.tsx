@@ -1,4 +1,4 @@
-import type { HistoryLine } from '@tembrix/core/records'
+import type { HistoryLine } from '@tembrix/core/things/records'
 import { type ReactNode, useState } from 'react'
 import { ago, type NameOf, plural } from '../../base/format'
 import { Button } from '../../base/ui'

@@ -1,5 +1,5 @@
-import { type Changed, changedIn } from '@tembrix/core/history'
-import type { HistoryLine } from '@tembrix/core/records'
+import { type Changed, changedIn } from '@tembrix/core/shop/history'
+import type { HistoryLine } from '@tembrix/core/things/records'
 import { capital, fieldName, isAside, type NameOf, valueWords, WEEKDAYS } from '../../base/format'
 
 /** Papers that are kept as they were given out: that there is one is all to say of them here. */

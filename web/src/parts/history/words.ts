@@ -1,4 +1,4 @@
-import { FACTS, type HistoryLine } from '@tembrix/core/records'
+import { FACTS, type HistoryLine } from '@tembrix/core/things/records'
 import { capital, fieldName, list } from '../../base/format'
 
 const CALLED = new Map<HistoryLine['record'], string>([

@@ -1,5 +1,5 @@
-import type { Machine, Placement, Settings } from '@tembrix/core/model'
-import { mixingRisk, POLICIES, type Policy, verdicts } from '@tembrix/core/plan'
+import { mixingRisk, POLICIES, type Policy, verdicts } from '@tembrix/core/judging/plan'
+import type { Machine, Placement, Settings } from '@tembrix/core/things/model'
 import { Check, TriangleAlert } from 'lucide-react'
 import { CHOICES, list } from '../../base/format'
 import { MIXING_WORDS, OBJECTION_WORDS } from './words'

@@ -1,4 +1,4 @@
-import type { CauseTable } from '@tembrix/core/diagnose'
+import type { CauseTable } from '@tembrix/core/bench/diagnose'
 
 /** Each cause of the shop’s table, by name and with a word to it. */
 export const CAUSE_ROWS: readonly [keyof CauseTable, string, string][] = [

@@ -1,4 +1,4 @@
-import type { MixingReason, Objection } from '@tembrix/core/plan'
+import type { MixingReason, Objection } from '@tembrix/core/judging/plan'
 
 export const OBJECTION_WORDS: Record<Objection, string> = {
   CHANNEL_EMPTY: 'a channel stays empty',

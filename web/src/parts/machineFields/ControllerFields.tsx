@@ -1,4 +1,4 @@
-import { isKept, keepProcessor, withProcessor } from '@tembrix/core/machines'
+import { isKept, keepProcessor, withProcessor } from '@tembrix/core/things/machines'
 import {
   BUFFERINGS,
   type Buffering,
@@ -9,8 +9,8 @@ import {
   GENERATIONS,
   INTERLEAVES,
   type Machine,
-} from '@tembrix/core/model'
-import { Sourced } from '@tembrix/core/records'
+} from '@tembrix/core/things/model'
+import { Sourced } from '@tembrix/core/things/records'
 import type { RecordForm } from '../../base/form'
 import { CHOICES, numberFrom } from '../../base/format'
 import { Button, Check, Field, Select, TextInput } from '../../base/ui'

@@ -1,4 +1,4 @@
-import { FORM_FACTORS, type FormFactor } from '@tembrix/core/model'
+import { FORM_FACTORS, type FormFactor } from '@tembrix/core/things/model'
 import { Button, callout } from '../../base/ui'
 import { formOf } from '../board'
 

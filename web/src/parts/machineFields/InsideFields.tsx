@@ -1,4 +1,4 @@
-import { DISK_SLOTS, DUST, Inside, type Machine } from '@tembrix/core/model'
+import { DISK_SLOTS, DUST, Inside, type Machine } from '@tembrix/core/things/model'
 import type { RecordForm } from '../../base/form'
 import { CHOICES } from '../../base/format'
 import { Field, Select, TextInput } from '../../base/ui'

@@ -1,5 +1,5 @@
-import type { RatingRow } from '@tembrix/core/model'
-import type { Sourced } from '@tembrix/core/records'
+import type { RatingRow } from '@tembrix/core/things/model'
+import type { Sourced } from '@tembrix/core/things/records'
 import { Plus, Trash2 } from 'lucide-react'
 import type { RecordForm } from '../../base/form'
 import { numberFrom } from '../../base/format'

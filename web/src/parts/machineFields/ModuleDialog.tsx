@@ -5,7 +5,7 @@ import {
   type Generation,
   type Module,
   STANDARD_STEPS,
-} from '@tembrix/core/model'
+} from '@tembrix/core/things/model'
 import { type ReactNode, useState } from 'react'
 import { Faults, useSaveForm } from '../../base/form'
 import { numberFrom } from '../../base/format'

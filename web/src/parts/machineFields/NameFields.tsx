@@ -1,4 +1,4 @@
-import { MACHINE_KINDS, type Machine } from '@tembrix/core/model'
+import { MACHINE_KINDS, type Machine } from '@tembrix/core/things/model'
 import type { RecordForm } from '../../base/form'
 import { CHOICES } from '../../base/format'
 import { Field, Select, TextInput } from '../../base/ui'

@@ -1,5 +1,5 @@
-import { nextSlot, withChannels } from '@tembrix/core/machines'
-import type { Machine, Module, Slot } from '@tembrix/core/model'
+import { nextSlot, withChannels } from '@tembrix/core/things/machines'
+import type { Machine, Module, Slot } from '@tembrix/core/things/model'
 import { Plus, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import type { RecordForm } from '../../base/form'

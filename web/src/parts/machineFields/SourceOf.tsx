@@ -1,5 +1,5 @@
-import type { Source } from '@tembrix/core/model'
-import type { Sourced, Sources } from '@tembrix/core/records'
+import type { Source } from '@tembrix/core/things/model'
+import type { Sourced, Sources } from '@tembrix/core/things/records'
 import { SOURCE_NAMES } from '../facts'
 
 /** The sources of a record's figures, and how to say one. */

@@ -1,5 +1,5 @@
-import { evaluate } from '@tembrix/core/evaluate'
-import { STARTING_MACHINES } from '@tembrix/core/machines'
+import { evaluate } from '@tembrix/core/judging/evaluate'
+import { STARTING_MACHINES } from '@tembrix/core/things/machines'
 import { describe, expect, test } from 'vitest'
 import {
   atRate,

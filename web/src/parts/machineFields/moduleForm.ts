@@ -10,7 +10,7 @@ import {
   usualOrganisation,
   usualSpeed,
   usualVoltages,
-} from '@tembrix/core/model'
+} from '@tembrix/core/things/model'
 import { z } from 'zod'
 
 /** A module as it is typed: numbers may still be text. */

@@ -1,4 +1,4 @@
-import { BATTERIES, type Battery } from '@tembrix/core/model'
+import { BATTERIES, type Battery } from '@tembrix/core/things/model'
 import { CHOICES } from '../../base/format'
 
 export const BATTERY_OPTIONS: { value: Battery | ''; label: string }[] = [

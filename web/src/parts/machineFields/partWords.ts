@@ -1,5 +1,5 @@
-import type { Machine, RatingRow, Slot } from '@tembrix/core/model'
-import type { Sourced } from '@tembrix/core/records'
+import type { Machine, RatingRow, Slot } from '@tembrix/core/things/model'
+import type { Sourced } from '@tembrix/core/things/records'
 import { capacity, choiceWords } from '../../base/format'
 
 export const PART_NAMES: Record<Sourced, string> = {

@@ -1,4 +1,4 @@
-import type { Sources } from '@tembrix/core/records'
+import type { Sources } from '@tembrix/core/things/records'
 import { useTechnician } from '../../base/shell'
 import type { Sourcing } from './SourceOf'
 

@@ -1,4 +1,4 @@
-import type { LabelSize, PaperSize } from '@tembrix/core/records'
+import type { LabelSize, PaperSize } from '@tembrix/core/things/records'
 import { FileDown, Printer } from 'lucide-react'
 import { useState } from 'react'
 import { useShopQuery } from '../../base/data'

@@ -1,5 +1,5 @@
 import { Document, Image, Page, Path, StyleSheet, Svg, Text, View } from '@react-pdf/renderer'
-import type { LabelSize, PaperSize } from '@tembrix/core/records'
+import type { LabelSize, PaperSize } from '@tembrix/core/things/records'
 import { SEVERITY_NAMES } from '../findings'
 import {
   type Block,

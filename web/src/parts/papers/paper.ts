@@ -1,5 +1,5 @@
-import type { Severity } from '@tembrix/core/model'
-import type { LabelSize } from '@tembrix/core/records'
+import type { Severity } from '@tembrix/core/things/model'
+import type { LabelSize } from '@tembrix/core/things/records'
 
 /** A stretch of a line: plain, strong, or set like a number that is typed off. */
 export type Run = string | { strong: string } | { code: string }

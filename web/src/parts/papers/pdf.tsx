@@ -1,5 +1,5 @@
 import { pdf } from '@react-pdf/renderer'
-import type { PaperSize } from '@tembrix/core/records'
+import type { PaperSize } from '@tembrix/core/things/records'
 import { PaperPdf } from './PaperPdf'
 import { type Paper, textsOf } from './paper'
 import { missingFrom } from './pdfFonts'

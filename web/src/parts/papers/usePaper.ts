@@ -1,4 +1,4 @@
-import { type LabelSize, type PaperSize, STARTING_TERMS } from '@tembrix/core/records'
+import { type LabelSize, type PaperSize, STARTING_TERMS } from '@tembrix/core/things/records'
 import { useEffect } from 'react'
 import { useShopQuery } from '../../base/data'
 

@@ -3,7 +3,7 @@ import {
   codeFields,
   type RecognisedLabel,
   recognisedLabel,
-} from '@tembrix/core/labels'
+} from '@tembrix/core/reading/labels'
 import { createWorker, type ImageLike, OEM, PSM, type Worker as Recogniser } from 'tesseract.js'
 import recogniserAddress from 'tesseract.js/dist/worker.min.js?url'
 import coreAddress from 'tesseract.js-core/tesseract-core-simd-lstm.wasm.js?url'

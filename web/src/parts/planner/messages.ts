@@ -1,4 +1,4 @@
-import type { Listed, Option, PlanAnswer, PlanRequest, Policy } from '@tembrix/core/plan'
+import type { Listed, Option, PlanAnswer, PlanRequest, Policy } from '@tembrix/core/judging/plan'
 
 /** The exact answers to one need under each policy. */
 export type ByPolicy = Readonly<Record<Policy, readonly Option[]>>

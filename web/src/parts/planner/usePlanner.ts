@@ -1,4 +1,4 @@
-import type { Listed, Option, PlanAnswer, PlanRequest } from '@tembrix/core/plan'
+import type { Listed, Option, PlanAnswer, PlanRequest } from '@tembrix/core/judging/plan'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { ByPolicy, FromPlanner, ToPlanner } from './messages'
 

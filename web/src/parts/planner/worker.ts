@@ -1,4 +1,4 @@
-import { POLICIES, plan } from '@tembrix/core/plan'
+import { POLICIES, plan } from '@tembrix/core/judging/plan'
 import type { ByPolicy, FromPlanner, ToPlanner } from './messages'
 
 const say = (message: FromPlanner) => postMessage(message)

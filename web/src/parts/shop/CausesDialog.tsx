@@ -1,4 +1,4 @@
-import { CauseTable, STARTING_CAUSES } from '@tembrix/core/diagnose'
+import { CauseTable, STARTING_CAUSES } from '@tembrix/core/bench/diagnose'
 import { RotateCcw } from 'lucide-react'
 import { useChangeShopMutation, useShopQuery } from '../../base/data'
 import { Faults, SaveForShop, useSaveForm } from '../../base/form'

@@ -1,4 +1,4 @@
-import { Week } from '@tembrix/core/records'
+import { Week } from '@tembrix/core/things/records'
 import { z } from 'zod'
 import { useChangeShopMutation, useShopQuery } from '../../base/data'
 import { Faults, SaveForShop, useSaveForm } from '../../base/form'

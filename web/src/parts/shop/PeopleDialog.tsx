@@ -1,4 +1,4 @@
-import { Person } from '@tembrix/core/records'
+import { Person } from '@tembrix/core/things/records'
 import { Plus, Trash2 } from 'lucide-react'
 import { z } from 'zod'
 import { useChangeShopMutation, useShopQuery } from '../../base/data'

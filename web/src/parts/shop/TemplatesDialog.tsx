@@ -4,7 +4,7 @@ import {
   TEMPLATE_REASONS,
   type TemplateReason,
   Templates,
-} from '@tembrix/core/records'
+} from '@tembrix/core/things/records'
 import { RotateCcw } from 'lucide-react'
 import { useChangeShopMutation, useShopQuery } from '../../base/data'
 import { Faults, SaveForShop, useSaveForm } from '../../base/form'

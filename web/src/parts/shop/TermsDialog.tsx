@@ -1,5 +1,11 @@
-import { MACHINE_KINDS } from '@tembrix/core/model'
-import { CURRENCIES, DATE_FORMATS, PAPERS, STARTING_TERMS, Terms } from '@tembrix/core/records'
+import { MACHINE_KINDS } from '@tembrix/core/things/model'
+import {
+  CURRENCIES,
+  DATE_FORMATS,
+  PAPERS,
+  STARTING_TERMS,
+  Terms,
+} from '@tembrix/core/things/records'
 import { useChangeShopMutation, useShopQuery } from '../../base/data'
 import { Faults, SaveForShop, useSaveForm } from '../../base/form'
 import { CHOICES, capital, currencySign, inUnits, minorFrom, numberFrom } from '../../base/format'

@@ -1,5 +1,9 @@
-import { WORK_PROFILES } from '@tembrix/core/forecast'
-import { STARTING_USES, type UseTable, UseTable as UseTableShape } from '@tembrix/core/sizing'
+import { WORK_PROFILES } from '@tembrix/core/judging/forecast'
+import {
+  STARTING_USES,
+  type UseTable,
+  UseTable as UseTableShape,
+} from '@tembrix/core/judging/sizing'
 import { Plus, RotateCcw, Trash2 } from 'lucide-react'
 import { useChangeShopMutation, useShopQuery } from '../../base/data'
 import { Faults, SaveForShop, useSaveForm } from '../../base/form'

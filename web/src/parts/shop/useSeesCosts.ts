@@ -1,4 +1,4 @@
-import { seesCosts } from '@tembrix/core/records'
+import { seesCosts } from '@tembrix/core/things/records'
 import { useShopQuery } from '../../base/data'
 import { useTechnician } from '../../base/shell'
 

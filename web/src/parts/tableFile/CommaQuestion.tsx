@@ -1,4 +1,4 @@
-import { joinedCells } from '@tembrix/core/tables'
+import { joinedCells } from '@tembrix/core/things/tables'
 import { Button, callout } from '../../base/ui'
 
 interface Props {

@@ -1,4 +1,4 @@
-import type { Columns, RowFault } from '@tembrix/core/tables'
+import type { Columns, RowFault } from '@tembrix/core/things/tables'
 import { type ReactNode, useDeferredValue, useMemo, useState } from 'react'
 import { plural } from '../../base/format'
 import { Button, callout, Dialog, Disclosure, Fault, Field, Select } from '../../base/ui'

@@ -1,4 +1,4 @@
-import { commaReadings, joinedCells, parseTable, type Table } from '@tembrix/core/tables'
+import { commaReadings, joinedCells, parseTable, type Table } from '@tembrix/core/things/tables'
 import { FileUp } from 'lucide-react'
 import { useState } from 'react'
 import { Fault, FileDrop } from '../../base/ui'

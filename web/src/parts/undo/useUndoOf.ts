@@ -1,4 +1,4 @@
-import { type Collection, FACTS } from '@tembrix/core/records'
+import { type Collection, FACTS } from '@tembrix/core/things/records'
 import { useMemo } from 'react'
 import {
   type Change,

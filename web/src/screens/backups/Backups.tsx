@@ -1,4 +1,4 @@
-import type { Backup, BackupContents } from '@tembrix/core/records'
+import type { Backup, BackupContents } from '@tembrix/core/things/records'
 import { Download, HardDriveDownload, RotateCcw, Upload } from 'lucide-react'
 import { useEffect, useMemo, useState } from 'react'
 import {

@@ -1,4 +1,4 @@
-import { STAGES, type Stage } from '@tembrix/core/records'
+import { STAGES, type Stage } from '@tembrix/core/things/records'
 import { Plus, Search } from 'lucide-react'
 import { lazy, Suspense } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'

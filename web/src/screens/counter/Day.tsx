@@ -1,4 +1,4 @@
-import { DAY_GROUPS, type DayGroup, dayGroup, inOrderOfWork } from '@tembrix/core/counter'
+import { DAY_GROUPS, type DayGroup, dayGroup, inOrderOfWork } from '@tembrix/core/shop/counter'
 import { lazy, Suspense, useMemo } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import { useOpenJobsQuery, useShopQuery } from '../../base/data'

@@ -1,4 +1,4 @@
-import { CURRENCIES, type Shop, STARTING_TERMS, Terms } from '@tembrix/core/records'
+import { CURRENCIES, type Shop, STARTING_TERMS, Terms } from '@tembrix/core/things/records'
 import { useNavigate } from 'react-router'
 import { useChangeShopMutation } from '../../base/data'
 import { Faults, useSaveForm } from '../../base/form'

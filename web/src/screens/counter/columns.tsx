@@ -1,5 +1,5 @@
-import { DAY_GROUPS, dayGroup } from '@tembrix/core/counter'
-import { type JobLine, STAGES } from '@tembrix/core/records'
+import { DAY_GROUPS, dayGroup } from '@tembrix/core/shop/counter'
+import { type JobLine, STAGES } from '@tembrix/core/things/records'
 import { Link } from 'react-router'
 import { ago, day, overdue, today } from '../../base/format'
 import type { Column } from '../../base/table'

@@ -1,5 +1,5 @@
-import type { DayGroup } from '@tembrix/core/counter'
-import type { NextAct, Stage } from '@tembrix/core/records'
+import type { DayGroup } from '@tembrix/core/shop/counter'
+import type { NextAct, Stage } from '@tembrix/core/things/records'
 
 export const STAGE_NAMES: Record<Stage, string> = {
   intake: 'Intake',

@@ -6,7 +6,7 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core'
-import type { Machine, Place, Slot } from '@tembrix/core/model'
+import type { Machine, Place, Slot } from '@tembrix/core/things/model'
 import { RotateCcw } from 'lucide-react'
 import { type KeyboardEvent, useRef } from 'react'
 import { Button } from '../../base/ui'

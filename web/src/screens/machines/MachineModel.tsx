@@ -1,5 +1,10 @@
-import type { Battery } from '@tembrix/core/model'
-import { type Collection, type Cover, ModelChange, type ModelRecord } from '@tembrix/core/records'
+import type { Battery } from '@tembrix/core/things/model'
+import {
+  type Collection,
+  type Cover,
+  ModelChange,
+  type ModelRecord,
+} from '@tembrix/core/things/records'
 import { Plus, Trash2 } from 'lucide-react'
 import { type ReactNode, useCallback, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'

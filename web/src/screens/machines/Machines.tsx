@@ -1,5 +1,5 @@
-import { STARTING_MACHINES } from '@tembrix/core/machines'
-import type { ModelRecord, ValidatedListLine } from '@tembrix/core/records'
+import { STARTING_MACHINES } from '@tembrix/core/things/machines'
+import type { ModelRecord, ValidatedListLine } from '@tembrix/core/things/records'
 import { Plus, Search } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link, useNavigate } from 'react-router'

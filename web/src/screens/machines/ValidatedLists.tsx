@@ -1,3 +1,4 @@
+import { importValidated, VALIDATED_WORDS } from '@tembrix/core/reading/lists'
 import {
   type ModelRecord,
   VALIDATED_COLUMNS,
@@ -6,9 +7,8 @@ import {
   type ValidatedEntry,
   type ValidatedList,
   type ValidatedListLine,
-} from '@tembrix/core/records'
-import { type Columns, guessColumns } from '@tembrix/core/tables'
-import { importValidated, VALIDATED_WORDS } from '@tembrix/core/validated'
+} from '@tembrix/core/things/records'
+import { type Columns, guessColumns } from '@tembrix/core/things/tables'
 import { Trash2 } from 'lucide-react'
 import { useCallback, useState } from 'react'
 import {

@@ -1,15 +1,15 @@
+import { answersIn } from '@tembrix/core/reading/evidence'
+import { read } from '@tembrix/core/reading/inputs'
 import {
   type Answers,
-  answersIn,
   choicesFor,
   matching,
   QUESTIONS,
   type Question,
   type StartingPoint,
   startingPoints,
-} from '@tembrix/core/machines'
-import { read } from '@tembrix/core/readings'
-import type { ModelRecord } from '@tembrix/core/records'
+} from '@tembrix/core/things/machines'
+import type { ModelRecord } from '@tembrix/core/things/records'
 import { useState } from 'react'
 import { plural } from '../../base/format'
 import { Button, Disclosure, Field, inputLook, Select, TextInput } from '../../base/ui'

@@ -1,6 +1,6 @@
 import { skipToken } from '@reduxjs/toolkit/query'
-import { type Answers, matching, startingPoints } from '@tembrix/core/machines'
-import type { NewJob as NewJobFields } from '@tembrix/core/records'
+import { type Answers, matching, startingPoints } from '@tembrix/core/things/machines'
+import type { NewJob as NewJobFields } from '@tembrix/core/things/records'
 import { useDeferredValue, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import {

@@ -1,4 +1,4 @@
-import { alike, type JobFile, type NewJob } from '@tembrix/core/records'
+import { alike, type JobFile, type NewJob } from '@tembrix/core/things/records'
 import { changing, type Write } from '../../base/data'
 
 /** What a job that was stored before, its answer lost, does not yet hold of what was corrected since. */

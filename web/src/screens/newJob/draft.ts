@@ -1,5 +1,5 @@
-import type { Answers, StartingPoint } from '@tembrix/core/machines'
-import { NewCustomer, NewJob } from '@tembrix/core/records'
+import type { Answers, StartingPoint } from '@tembrix/core/things/machines'
+import { NewCustomer, NewJob } from '@tembrix/core/things/records'
 import { z } from 'zod'
 
 /** A job as it is typed in, kept in the browser until it is begun. */

@@ -1,5 +1,5 @@
-import type { Answers, Question } from '@tembrix/core/machines'
-import type { MachineKind } from '@tembrix/core/model'
+import type { Answers, Question } from '@tembrix/core/things/machines'
+import type { MachineKind } from '@tembrix/core/things/model'
 import { CHOICES } from '../../base/format'
 
 export const QUESTION_WORDS: Record<Question, string> = {

@@ -1,4 +1,4 @@
-import type { Order } from '@tembrix/core/records'
+import type { Order } from '@tembrix/core/things/records'
 import { Undo2 } from 'lucide-react'
 import { saidOf, useChangeOrderMutation } from '../../base/data'
 import { day, dayAndTime } from '../../base/format'

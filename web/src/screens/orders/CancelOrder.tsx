@@ -1,4 +1,4 @@
-import type { Order } from '@tembrix/core/records'
+import type { Order } from '@tembrix/core/things/records'
 import { useState } from 'react'
 import { saidOf, useChangeOrderMutation } from '../../base/data'
 import { useTechnician } from '../../base/shell'

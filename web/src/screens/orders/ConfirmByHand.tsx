@@ -1,4 +1,4 @@
-import { Confirmation, type Order } from '@tembrix/core/records'
+import { Confirmation, type Order } from '@tembrix/core/things/records'
 import { saidOf, useChangeOrderMutation } from '../../base/data'
 import { Faults, useSaveForm } from '../../base/form'
 import { inUnits, minorFrom, numberFrom } from '../../base/format'

@@ -1,5 +1,5 @@
-import { lineStanding, orderSums } from '@tembrix/core/orders'
-import type { Order, OrderLine } from '@tembrix/core/records'
+import { lineStanding, orderSums } from '@tembrix/core/shop/orders'
+import type { Order, OrderLine } from '@tembrix/core/things/records'
 import { Link } from 'react-router'
 import type { OrderJob } from '../../base/data'
 import { day, moneyIn } from '../../base/format'

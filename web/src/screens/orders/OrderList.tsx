@@ -1,5 +1,5 @@
-import type { OrderState } from '@tembrix/core/orders'
-import type { OrderRow } from '@tembrix/core/records'
+import type { OrderState } from '@tembrix/core/shop/orders'
+import type { OrderRow } from '@tembrix/core/things/records'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { rowsOf, useOrdersInfiniteQuery } from '../../base/data'

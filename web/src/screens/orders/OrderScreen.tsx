@@ -1,6 +1,6 @@
 import { skipToken } from '@reduxjs/toolkit/query/react'
-import { orderState } from '@tembrix/core/orders'
-import type { Order } from '@tembrix/core/records'
+import { orderState } from '@tembrix/core/shop/orders'
+import type { Order } from '@tembrix/core/things/records'
 import { Download, Send, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'

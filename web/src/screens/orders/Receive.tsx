@@ -1,5 +1,5 @@
-import { lineStanding } from '@tembrix/core/orders'
-import type { Arriving, DeliveryNote, Order, OrderLine } from '@tembrix/core/records'
+import { lineStanding } from '@tembrix/core/shop/orders'
+import type { Arriving, DeliveryNote, Order, OrderLine } from '@tembrix/core/things/records'
 import { PackageOpen, Truck } from 'lucide-react'
 import { type FormEvent, useEffect, useRef, useState } from 'react'
 import {

@@ -1,5 +1,5 @@
-import { grouped } from '@tembrix/core/model'
-import type { NeededLine } from '@tembrix/core/records'
+import { grouped } from '@tembrix/core/things/model'
+import type { NeededLine } from '@tembrix/core/things/records'
 import { PackagePlus } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'

@@ -1,4 +1,4 @@
-import type { OrderState } from '@tembrix/core/orders'
+import type { OrderState } from '@tembrix/core/shop/orders'
 
 export const ORDER_STATE_NAMES: Record<OrderState, string> = {
   draft: 'not sent yet',

@@ -1,4 +1,4 @@
-import type { Configuration } from '@tembrix/core/measure'
+import type { Configuration } from '@tembrix/core/bench/measure'
 import { type FormEvent, useEffect, useRef, useState } from 'react'
 import { tidy } from '../../base/format'
 import { Button, callout, Field, Select, TextInput } from '../../base/ui'

@@ -1,5 +1,5 @@
-import type { Configuration } from '@tembrix/core/measure'
-import type { ProbeRuns, TwoChanges } from '@tembrix/core/records'
+import type { Configuration } from '@tembrix/core/bench/measure'
+import type { ProbeRuns, TwoChanges } from '@tembrix/core/things/records'
 import { API } from '../../base/data'
 import { beyondCaches, type Measured, type Taken } from './measure'
 

@@ -1,4 +1,4 @@
-import { read } from '@tembrix/core/readings'
+import { read } from '@tembrix/core/reading/inputs'
 import { useDeferredValue, useMemo, useState } from 'react'
 import { plural } from '../../base/format'
 import { Field, TextInput } from '../../base/ui'

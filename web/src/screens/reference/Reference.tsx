@@ -1,3 +1,4 @@
+import { rateNames, readRateName } from '@tembrix/core/reading/inputs'
 import {
   channelPeakGBs,
   clocksToNs,
@@ -7,8 +8,7 @@ import {
   nsToClocks,
   STANDARD_STEPS,
   settableCl,
-} from '@tembrix/core/model'
-import { rateNames, readRateName } from '@tembrix/core/readings'
+} from '@tembrix/core/things/model'
 import { type ReactNode, useState } from 'react'
 import { bandwidth, numberFrom, tidy } from '../../base/format'
 import { Bar } from '../../base/shell'

@@ -1,6 +1,8 @@
-import { STARTING_CAUSES, USUAL_CAUSES } from '@tembrix/core/diagnose'
-import { SLOWEST_FRAMES, WORK_PROFILES } from '@tembrix/core/forecast'
-import { INTERLEAVE_SHOWN } from '@tembrix/core/job'
+import { STARTING_CAUSES, USUAL_CAUSES } from '@tembrix/core/bench/diagnose'
+import { SLOWEST_FRAMES, WORK_PROFILES } from '@tembrix/core/judging/forecast'
+import { CARD, MODULE_SIZES, STARTING_USES, USES } from '@tembrix/core/judging/sizing'
+import { INTERLEAVE_SHOWN } from '@tembrix/core/shop/job'
+import { OTHER_MINUTES } from '@tembrix/core/shop/quote'
 import {
   FIRST_START,
   firstStart,
@@ -8,10 +10,8 @@ import {
   OPENING,
   TEST_PASS,
   TIGHT,
-} from '@tembrix/core/knowledge'
-import { GENERATIONS, type Generation, type Known, USUAL_SPEEDS } from '@tembrix/core/model'
-import { OTHER_MINUTES } from '@tembrix/core/quote'
-import { CARD, MODULE_SIZES, STARTING_USES, USES } from '@tembrix/core/sizing'
+} from '@tembrix/core/things/knowledge'
+import { GENERATIONS, type Generation, type Known, USUAL_SPEEDS } from '@tembrix/core/things/model'
 import { type ReactNode, useState } from 'react'
 import { useShopQuery } from '../../base/data'
 import { month, tidy } from '../../base/format'

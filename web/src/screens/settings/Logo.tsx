@@ -1,4 +1,4 @@
-import type { Shop } from '@tembrix/core/records'
+import type { Shop } from '@tembrix/core/things/records'
 import { ImageUp } from 'lucide-react'
 import { useState } from 'react'
 import { saidOf, useChangeShopMutation } from '../../base/data'

@@ -1,4 +1,4 @@
-import type { Week } from '@tembrix/core/records'
+import type { Week } from '@tembrix/core/things/records'
 import { WEEKDAYS } from '../../base/format'
 
 /** When the shop is open, days alike together. */

@@ -1,4 +1,4 @@
-import type { ModuleRecord } from '@tembrix/core/records'
+import type { ModuleRecord } from '@tembrix/core/things/records'
 import { useDeferredValue, useState } from 'react'
 import { rowsOf, useJobsInfiniteQuery } from '../../base/data'
 import { Button, Field, TextInput } from '../../base/ui'

@@ -1,4 +1,4 @@
-import type { ShopModule } from '@tembrix/core/records'
+import type { ShopModule } from '@tembrix/core/things/records'
 import { RefreshCw, Trash2 } from 'lucide-react'
 import { useDeferredValue, useMemo, useState } from 'react'
 import {

@@ -1,4 +1,4 @@
-import type { ShopModule } from '@tembrix/core/records'
+import type { ShopModule } from '@tembrix/core/things/records'
 import { Pencil, Plus, Split } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'

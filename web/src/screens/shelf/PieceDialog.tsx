@@ -1,7 +1,7 @@
-import { fromLabels } from '@tembrix/core/evidence'
-import { usualMachineFor } from '@tembrix/core/machines'
-import type { FormFactor, Module } from '@tembrix/core/model'
-import { CONDITIONS, ModuleChange, type ShopModule } from '@tembrix/core/records'
+import { fromLabels } from '@tembrix/core/reading/evidence'
+import { usualMachineFor } from '@tembrix/core/things/machines'
+import type { FormFactor, Module } from '@tembrix/core/things/model'
+import { CONDITIONS, ModuleChange, type ShopModule } from '@tembrix/core/things/records'
 import { useState } from 'react'
 import { z } from 'zod'
 import {

@@ -1,11 +1,11 @@
-import { importPrices, PRICE_WORDS } from '@tembrix/core/priceList'
+import { importPrices, PRICE_WORDS } from '@tembrix/core/reading/lists'
 import {
   type Offered,
   PRICE_LIST_LIMIT,
   type PriceColumn,
   type PriceList,
-} from '@tembrix/core/records'
-import { type Columns, guessColumns } from '@tembrix/core/tables'
+} from '@tembrix/core/things/records'
+import { type Columns, guessColumns } from '@tembrix/core/things/tables'
 import { useCallback, useState } from 'react'
 import { saidOf, takeInPriceList, useAppDispatch } from '../../base/data'
 import { minorUnits, money, numberFrom, plural } from '../../base/format'

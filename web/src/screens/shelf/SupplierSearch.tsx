@@ -1,11 +1,11 @@
-import { FORM_FACTORS, GENERATIONS } from '@tembrix/core/model'
+import { FORM_FACTORS, GENERATIONS } from '@tembrix/core/things/model'
 import {
   type Offered,
   offeredKey,
   SUPPLIER_BEHAVIOURS,
   type SupplierAnswer,
   type SupplierBehaviour,
-} from '@tembrix/core/records'
+} from '@tembrix/core/things/records'
 import { Check, LoaderCircle, Plus } from 'lucide-react'
 import { type FormEvent, useEffect, useRef, useState } from 'react'
 import {

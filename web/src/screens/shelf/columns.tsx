@@ -1,4 +1,4 @@
-import type { Module } from '@tembrix/core/model'
+import type { Module } from '@tembrix/core/things/model'
 import { plural } from '../../base/format'
 import type { Column } from '../../base/table'
 import { describeModule, organisation } from '../../parts/board'

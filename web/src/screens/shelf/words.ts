@@ -1,5 +1,5 @@
-import type { Module } from '@tembrix/core/model'
-import type { ShopModule } from '@tembrix/core/records'
+import type { Module } from '@tembrix/core/things/model'
+import type { ShopModule } from '@tembrix/core/things/records'
 import { describeModule, organisation, rateOf } from '../../parts/board'
 
 /** The words a search for a piece looks among. */

@@ -1,11 +1,11 @@
-import { fromLabels } from '@tembrix/core/evidence'
+import { fromLabels } from '@tembrix/core/reading/evidence'
 import {
   type FormFactor,
   type Machine,
   type Module,
   plainName,
   STANDARD_STEPS,
-} from '@tembrix/core/model'
+} from '@tembrix/core/things/model'
 import { SlidersHorizontal } from 'lucide-react'
 import { useState } from 'react'
 import { Button, Field, Select, TextInput } from '../../base/ui'

@@ -1,4 +1,4 @@
-import { mixingRisk } from '@tembrix/core/plan'
+import { mixingRisk } from '@tembrix/core/judging/plan'
 import { capacity, latency, speed } from '../../base/format'
 import { callout } from '../../base/ui'
 import { modeWord } from '../../parts/board'

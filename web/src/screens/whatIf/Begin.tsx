@@ -1,4 +1,4 @@
-import { type StartingPoint, startingPoints } from '@tembrix/core/machines'
+import { type StartingPoint, startingPoints } from '@tembrix/core/things/machines'
 import { Scale } from 'lucide-react'
 import { Link } from 'react-router'
 import { useModelsQuery } from '../../base/data'

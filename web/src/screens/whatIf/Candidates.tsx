@@ -1,9 +1,14 @@
-import { type Candidate, compareBuying, factoryGiB, factoryModules } from '@tembrix/core/buying'
-import { planSupply } from '@tembrix/core/job'
-import { startingPoints } from '@tembrix/core/machines'
-import { type Machine, type Module, plainName } from '@tembrix/core/model'
-import type { PlanRequest } from '@tembrix/core/plan'
-import { slotSizes } from '@tembrix/core/sizing'
+import {
+  type Candidate,
+  compareBuying,
+  factoryGiB,
+  factoryModules,
+} from '@tembrix/core/judging/buying'
+import type { PlanRequest } from '@tembrix/core/judging/plan'
+import { slotSizes } from '@tembrix/core/judging/sizing'
+import { planSupply } from '@tembrix/core/shop/job'
+import { startingPoints } from '@tembrix/core/things/machines'
+import { type Machine, type Module, plainName } from '@tembrix/core/things/model'
 import { ArrowLeft, Plus, Trash2 } from 'lucide-react'
 import { type ReactNode, useMemo } from 'react'
 import { Link } from 'react-router'

@@ -1,4 +1,4 @@
-import { type ModuleRecord, UNKNOWN_PIECE } from '@tembrix/core/records'
+import { type ModuleRecord, UNKNOWN_PIECE } from '@tembrix/core/things/records'
 import { Trash2 } from 'lucide-react'
 import { useMemo } from 'react'
 import { useShelfQuery, type WhatIf } from '../../base/data'

@@ -1,5 +1,5 @@
-import { STARTING_MACHINES } from '@tembrix/core/machines'
-import { type Machine, type Module, usualSpeed } from '@tembrix/core/model'
+import { STARTING_MACHINES } from '@tembrix/core/things/machines'
+import { type Machine, type Module, usualSpeed } from '@tembrix/core/things/model'
 import { describe, expect, test } from 'vitest'
 import type { WhatIf } from '../../base/data/whatIf'
 import { linkTextOf, whatIfFrom } from './link'

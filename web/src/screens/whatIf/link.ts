@@ -1,4 +1,4 @@
-import { Machine, Module } from '@tembrix/core/model'
+import { Machine, Module } from '@tembrix/core/things/model'
 import { deflateSync, inflateSync, strFromU8, strToU8 } from 'fflate'
 import { z } from 'zod'
 import type { WhatIf } from '../../base/data'

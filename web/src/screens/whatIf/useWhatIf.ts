@@ -1,7 +1,7 @@
-import { evaluate } from '@tembrix/core/evaluate'
-import type { Evaluation, Machine, Module, Placement, Settings } from '@tembrix/core/model'
-import { fillingOrder } from '@tembrix/core/plan'
-import { assign, nextUnit, type Piece, piecesById, placementOf } from '@tembrix/core/records'
+import { evaluate } from '@tembrix/core/judging/evaluate'
+import { fillingOrder } from '@tembrix/core/judging/plan'
+import type { Evaluation, Machine, Module, Placement, Settings } from '@tembrix/core/things/model'
+import { assign, nextUnit, type Piece, piecesById, placementOf } from '@tembrix/core/things/records'
 import { useEffect, useMemo } from 'react'
 import {
   opened,

@@ -1,5 +1,5 @@
 import { createApi } from '@reduxjs/toolkit/query/react'
-import type { JobFile, JobLine, ModelRecord, Shop } from '@tembrix/core/records'
+import type { JobFile, JobLine, ModelRecord, Shop } from '@tembrix/core/things/records'
 import { asking, asPage, byPages, type Page } from './pages'
 
 /** What an answer shows, so that it is read again as that is written. */

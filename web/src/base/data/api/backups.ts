@@ -1,4 +1,4 @@
-import type { Backup, BackupContents } from '@tembrix/core/records'
+import type { Backup, BackupContents } from '@tembrix/core/things/records'
 import { api } from './api'
 
 const backupsApi = api.injectEndpoints({

@@ -1,4 +1,4 @@
-import type { Customer, MachineRecord } from '@tembrix/core/records'
+import type { Customer, MachineRecord } from '@tembrix/core/things/records'
 import { api } from './api'
 
 const customersApi = api.injectEndpoints({

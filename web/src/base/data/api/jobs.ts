@@ -1,4 +1,4 @@
-import type { Learned } from '@tembrix/core/job'
+import type { Learned } from '@tembrix/core/shop/job'
 import type {
   HistoryLine,
   Job,
@@ -6,7 +6,7 @@ import type {
   LikeMachine,
   LikeMachines,
   NewJob,
-} from '@tembrix/core/records'
+} from '@tembrix/core/things/records'
 import { api } from './api'
 
 export const jobsApi = api.injectEndpoints({

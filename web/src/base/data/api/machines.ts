@@ -5,7 +5,7 @@ import type {
   NewValidatedList,
   ValidatedList,
   ValidatedListLine,
-} from '@tembrix/core/records'
+} from '@tembrix/core/things/records'
 import { api } from './api'
 
 const machinesApi = api.injectEndpoints({

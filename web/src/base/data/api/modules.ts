@@ -1,11 +1,11 @@
-import type { FormFactor, Generation } from '@tembrix/core/model'
+import type { FormFactor, Generation } from '@tembrix/core/things/model'
 import type {
   ActWrite,
   ModuleChange,
   ModuleRecord,
   NewModuleRecord,
   ShopModule,
-} from '@tembrix/core/records'
+} from '@tembrix/core/things/records'
 import { api } from './api'
 import { asPage, byPages, type Page } from './pages'
 

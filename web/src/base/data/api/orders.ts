@@ -6,7 +6,7 @@ import type {
   Order,
   OrderPatch,
   OrderRow,
-} from '@tembrix/core/records'
+} from '@tembrix/core/things/records'
 import { api } from './api'
 import { asPage, byPages, type Page } from './pages'
 

@@ -1,4 +1,4 @@
-import type { NewPriceList, PriceList, PriceListPiece } from '@tembrix/core/records'
+import type { NewPriceList, PriceList, PriceListPiece } from '@tembrix/core/things/records'
 import { api } from './api'
 
 export const priceListsApi = api.injectEndpoints({

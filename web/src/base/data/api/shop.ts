@@ -1,4 +1,4 @@
-import type { HistoryLine, Shop } from '@tembrix/core/records'
+import type { HistoryLine, Shop } from '@tembrix/core/things/records'
 import { api } from './api'
 
 const shopApi = api.injectEndpoints({

@@ -1,4 +1,4 @@
-import type { SupplierAnswer, SupplierBehaviour, SupplierQuery } from '@tembrix/core/records'
+import type { SupplierAnswer, SupplierBehaviour, SupplierQuery } from '@tembrix/core/things/records'
 import { api } from './api'
 
 const supplierApi = api.injectEndpoints({

@@ -1,4 +1,4 @@
-import type { Assignment } from '@tembrix/core/records'
+import type { Assignment } from '@tembrix/core/things/records'
 import { type ReactNode, useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { Navigate, Outlet, useLocation, useNavigate, useParams } from 'react-router'
 import { money, plural } from '../../../base/format'
@@ -7,7 +7,6 @@ import { Button, Message, Unread } from '../../../base/ui'
 import { BoardColumn, BoardStrip, Desk, Legend } from '../../../parts/board'
 import { Frame } from '../../../parts/frame'
 import { UndoButtons } from '../../../parts/undo'
-import { BenchContext } from '../bench'
 import {
   Deferred,
   JobProvider,
@@ -17,11 +16,12 @@ import {
   useJobPart,
   useShop,
   useUndo,
-} from '../file'
-import { FoundTray } from '../identify'
-import { MachineSwitch } from '../like'
-import { WriteButton } from '../messages'
-import { PlanTray } from '../plan'
+} from '../base/file'
+import { MachineSwitch } from '../base/groups'
+import { BenchContext } from '../base/stepBoard'
+import { PlanTray } from '../judging/plan'
+import { FoundTray } from '../reading/identify'
+import { WriteButton } from '../shop/messages'
 import { frameOf, type StepFrame } from './frameOf'
 import { Rail } from './Rail'
 import { goesOnAt, stepsOf } from './steps'

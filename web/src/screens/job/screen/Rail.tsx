@@ -2,7 +2,7 @@ import { Ban, Check, TriangleAlert } from 'lucide-react'
 import { memo, useCallback, useEffect, useRef } from 'react'
 import { NavLink, useLocation, useNavigate, useParams } from 'react-router'
 import { useCommand } from '../../../base/keys'
-import { useJob, useShop } from '../file'
+import { useJob, useShop } from '../base/file'
 import { type Step, stepsOf } from './steps'
 
 /** The steps of the job: done, needing attention, blocked and by what. */

@@ -1,8 +1,8 @@
-import { standingOf } from '@tembrix/core/job'
-import { agreedTo, isAgreed, type QuoteState, stateOf } from '@tembrix/core/quote'
-import type { Stage } from '@tembrix/core/records'
+import { standingOf } from '@tembrix/core/shop/job'
+import { agreedTo, isAgreed, type QuoteState, stateOf } from '@tembrix/core/shop/quote'
+import type { Stage } from '@tembrix/core/things/records'
 import { list, plural, today } from '../../../base/format'
-import type { JobView } from '../file'
+import type { JobView } from '../base/file'
 
 export type StepState = 'open' | 'done' | 'attention' | 'blocked'
 

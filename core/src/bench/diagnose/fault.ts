@@ -1,0 +1,71 @@
+import type { CauseTable } from '../../things/model'
+
+export { CauseTable, STARTING_CAUSES, USUAL_CAUSES } from '../../things/model'
+
+/** How a fault shows: nothing starts, its slot is not seen, or errors under test. */
+export type Way = 'stops' | 'missing' | 'errors'
+
+/** How often a fault shows: always, or each time with this chance. */
+export const SHOWS = [1, 0.5, 0.3] as const
+export type Shows = (typeof SHOWS)[number]
+
+/** Something that can be wrong, and how it shows. */
+export type Cause =
+  | { kind: 'MODULE'; module: string; way: Way }
+  | { kind: 'SLOT'; slot: string; way: Way }
+  /** The module in this slot is not home. */
+  | { kind: 'SEAT'; slot: string; way: Way }
+  /** Two modules that do not work together. */
+  | { kind: 'PAIR'; modules: [string, string]; way: Way }
+  | { kind: 'PROFILE'; way: Way }
+  /** The board wants its preferred slots filled first. */
+  | { kind: 'ORDER'; way: Way }
+  /** The board cannot take more modules than this together. */
+  | { kind: 'LIMIT'; above: number; way: Way }
+  /** Values in the setup, until it is cleared. */
+  | { kind: 'SETUP'; way: Way }
+  /** The first start was not given the time that training takes. */
+  | { kind: 'TRAINING'; way: Way }
+  /** Not the memory: board, processor, power; always. */
+  | { kind: 'MACHINE'; way: Way }
+  /** No fault left, or never one. */
+  | { kind: 'NOTHING' }
+
+/** A cause that may come and go; `cured` is one that was there and has been put right since. */
+export type Fault = Cause & { shows: Shows; cured: boolean }
+
+/** One that always shows. */
+export const always = (cause: Cause): Fault => ({ ...cause, shows: 1, cured: false })
+
+/** What the suspicion is said to be: a part with its name. */
+export function suspectOf(fault: Cause): string {
+  switch (fault.kind) {
+    case 'MODULE':
+      return `module ${fault.module}`
+    case 'SLOT':
+      return `slot ${fault.slot}`
+    case 'SEAT':
+      return `seat ${fault.slot}`
+    case 'PAIR':
+      return `pair ${fault.modules.join(' ')}`
+    default:
+      return fault.kind.toLowerCase()
+  }
+}
+
+type Shared = Exclude<keyof CauseTable, 'two' | 'intermittent'>
+
+/** How each kind of fault shows, by how often. */
+export const WAYS = {
+  moduleDead: { stops: 0.4, missing: 0.6, errors: 0 },
+  moduleWeak: { stops: 0, missing: 0, errors: 1 },
+  slot: { stops: 0.3, missing: 0.6, errors: 0.1 },
+  seat: { stops: 0.3, missing: 0.68, errors: 0.02 },
+  pair: { stops: 0.2, missing: 0, errors: 0.8 },
+  profile: { stops: 0.3, missing: 0, errors: 0.7 },
+  order: { stops: 0.6, missing: 0.4, errors: 0 },
+  limit: { stops: 0.4, missing: 0.6, errors: 0 },
+  setup: { stops: 0.75, missing: 0, errors: 0.25 },
+  training: { stops: 1, missing: 0, errors: 0 },
+  machine: { stops: 0.7, missing: 0.05, errors: 0.25 },
+} satisfies Record<Shared, Record<Way, number>>

@@ -1,0 +1,136 @@
+import { describe, expect, test } from 'vitest'
+import { desktop, stick } from '../../../test/builders'
+import { read, writeSmbios } from '../../reading/inputs'
+import { UNVERIFIED } from '../../things/records'
+import { type Difference, differences, type Seen, seenIn, standing } from '.'
+
+const machine = desktop()
+const placement = { A2: stick(), B2: stick() }
+const found = (changes: Partial<Seen>): Difference[] =>
+  differences(machine, placement, { profile: false }, { ...UNVERIFIED.seen, ...changes })
+
+describe('how far the proof is', () => {
+  const passed = { passes: 4, errors: 0, hours: 2 }
+  const whole = { totalGiB: 16, slots: { A2: 8, B2: 8 }, rate: 3200, ways: 2 }
+  const stand = (changes: Partial<Parameters<typeof standing>[0]> = {}) =>
+    standing({
+      found: [],
+      seen: whole,
+      filled: ['A2', 'B2'],
+      channels: 2,
+      channelsAtLeast: 0,
+      stability: [passed],
+      plan: 'this',
+      ruleHours: null,
+      losses: 0,
+      accepted: {},
+      ...changes,
+    })
+  const open = (...missing: string[]) => ({ kind: 'open', missing })
+
+  test('what the job promised: capacity, slots, speed, channels and a stability test', () => {
+    expect(stand()).toEqual({ kind: 'verified' })
+    const nothing = { totalGiB: null, slots: {}, rate: null, ways: null }
+    expect(stand({ seen: nothing, stability: [] })).toEqual(
+      open('seen', 'slots', 'speed', 'channels', 'stability'),
+    )
+    expect(stand({ seen: { ...whole, slots: { A2: 8 } } })).toEqual(open('slots'))
+    expect(stand({ stability: [{ passes: 0, errors: 0, hours: 0 }] })).toEqual(open('stability'))
+  })
+
+  test('channels shown, or measured, or accepted as not to be told', () => {
+    const seen = { ...whole, ways: null }
+    expect(stand({ seen })).toEqual(open('channels'))
+    expect(stand({ seen, channelsAtLeast: 2 })).toEqual({ kind: 'verified' })
+    expect(stand({ seen, accepted: { channels: 'not shown anywhere' } })).toEqual({
+      kind: 'verified',
+    })
+    expect(stand({ seen, accepted: { channels: '  ' } })).toEqual(open('channels'))
+    expect(stand({ seen, channels: 1 })).toEqual({ kind: 'verified' })
+  })
+
+  test('a lower speed, or a loss, with a reason only', () => {
+    const lower = found({ rate: 2666 })
+    expect(lower.some(({ harmless }) => !harmless)).toBe(true)
+    expect(stand({ found: lower })).toEqual({ kind: 'wrong' })
+    expect(stand({ found: lower, accepted: { speed: 'four modules' } })).toEqual({
+      kind: 'verified',
+    })
+    expect(stand({ losses: 1 })).toEqual(open('loss'))
+    expect(stand({ losses: 1, accepted: { loss: 'larger, not faster' } })).toEqual({
+      kind: 'verified',
+    })
+  })
+
+  test('the shop’s rule wants its hours, all tests together', () => {
+    const after = (...hours: number[]) =>
+      stand({ stability: hours.map((one) => ({ ...passed, hours: one })), ruleHours: 4 })
+    expect(after(2)).toEqual(open('testRule'))
+    expect(after(2, 2)).toEqual({ kind: 'verified' })
+    expect(after()).toEqual(open('stability'))
+  })
+
+  test('a failed test stays on record and is superseded by one that passed since', () => {
+    const failed = { passes: 1, errors: 2, hours: 1 }
+    expect(stand({ stability: [passed, failed] })).toEqual({ kind: 'errors' })
+    expect(stand({ stability: [failed, passed] })).toEqual({ kind: 'verified' })
+    // Hours of before the failure do not count.
+    expect(stand({ stability: [passed, failed, passed], ruleHours: 4 })).toEqual(open('testRule'))
+  })
+
+  test('tests of another plan do not count, neither way', () => {
+    const other = { ...passed, plan: 'that' }
+    expect(stand({ stability: [other] })).toEqual(open('stability'))
+    expect(stand({ stability: [{ ...other, errors: 5 }, passed] })).toEqual({ kind: 'verified' })
+    expect(stand({ stability: [{ ...passed, plan: 'this' }] })).toEqual({ kind: 'verified' })
+  })
+
+  test('one difference that is none of the harmless stands against it', () => {
+    expect(stand({ found: found({ totalGiB: 8 }) })).toEqual({ kind: 'wrong' })
+    // Half the rate is the clock: nothing is wrong.
+    expect(found({ rate: 1600 })).toHaveLength(1)
+    expect(stand({ found: found({ rate: 1600 }) })).toEqual({ kind: 'verified' })
+  })
+})
+
+describe('what a readout shows', () => {
+  const reported = [{ locator: 'A2', bank: 'BANK A', module: stick(), configuredDataRate: 2933 }]
+
+  test('memory in all, by slot with the empty ones, and the rate', () => {
+    expect(seenIn(read(writeSmbios(machine, reported)), machine)).toEqual({
+      totalGiB: 8,
+      slots: { A1: 0, A2: 8, B1: 0, B2: 0 },
+      rate: 2933,
+      memoryClock: 1467,
+      eccActive: false,
+    })
+  })
+
+  test('of several modules the slowest; no clock where the figure may be either', () => {
+    const two = [...reported, { ...reported[0], locator: 'B2', configuredDataRate: 2133 }]
+    const reading = read(writeSmbios(machine, two as never))
+    expect(seenIn(reading, machine)).toMatchObject({ rate: 2133, memoryClock: 1067 })
+    const open = structuredClone(reading)
+    for (const { observed } of open.modules) if (observed) observed.clockOrRate = 'ambiguous'
+    expect(seenIn(open, machine)).not.toHaveProperty('memoryClock')
+    // A way of correcting that the memory has is not yet one at work.
+    const could = { ...reading, machine: { ...reading.machine, errorCorrection: 'multi-bit' } }
+    expect(seenIn(could as typeof reading, machine)).not.toHaveProperty('eccActive')
+  })
+
+  test('slots by name in any case; unknown slots count in all', () => {
+    const slots = [{ ...machine.slots[1], id: 'a2' }] as typeof machine.slots
+    const odd = { ...machine, slots }
+    const table = writeSmbios(machine, [...reported, { ...reported[0], locator: 'B1' } as never])
+    expect(seenIn(read(table), odd)).toMatchObject({
+      totalGiB: 16,
+      slots: { a2: 8 },
+      rate: 2933,
+    })
+  })
+
+  test('nothing where there is no memory in it', () => {
+    expect(seenIn(read('nothing like a readout'), machine)).toBeNull()
+    expect(seenIn(read(writeSmbios(machine, [])), machine)).toBeNull()
+  })
+})

@@ -1,0 +1,84 @@
+import type { Acceptable } from '../../things/model'
+import type { Difference, DifferenceCode, Seen } from './expected'
+
+export { ACCEPTABLE, type Acceptable } from '../../things/model'
+
+/**
+ * What is missing of what the job promised: the memory in all, every slot, the speed, the channels (shown,
+ * or measured), a stability test as long as the shop's rule asks for, and no measured loss left open.
+ */
+export type Missing = 'seen' | 'slots' | 'stability' | 'testRule' | Acceptable
+
+/** How far the proof is that an upgrade works. */
+export type Standing =
+  | { kind: 'wrong' }
+  | { kind: 'errors' }
+  /** What has still to be done before it can be handed over. */
+  | { kind: 'open'; missing: Missing[] }
+  | { kind: 'verified' }
+
+/** A stability test; `plan` says what was in the slots then, left out where nobody noted it. */
+export interface StabilityTest {
+  passes: number
+  errors: number
+  hours: number
+  plan?: string | undefined
+}
+
+export interface ToStand {
+  found: readonly Difference[]
+  seen: Pick<Seen, 'totalGiB' | 'slots' | 'rate' | 'ways'>
+  /** Slots that are to be filled, and channels that are to be at work. */
+  filled: readonly string[]
+  channels: number
+  /** So many channels at least, by what was measured. */
+  channelsAtLeast: number
+  stability: readonly StabilityTest[]
+  /** What is in the slots now. */
+  plan: string
+  /** How long the shop tests every machine; null for no rule. */
+  ruleHours: number | null
+  /** Tests that measured a loss. */
+  losses: number
+  accepted: Readonly<Partial<Record<Acceptable, string>>>
+}
+
+const SPEED: readonly DifferenceCode[] = ['BASE_RATE', 'STEP_LOWER', 'TIMING_LOOSER']
+
+/**
+ * The tests that count: of this plan, after the last that failed. One that failed stays on record and is
+ * superseded by what passed since.
+ */
+export function testsThatCount<T extends StabilityTest>(tests: readonly T[], plan: string): T[] {
+  const own = tests.filter((test) => test.plan === undefined || test.plan === plan)
+  const failed = own.findLastIndex(({ errors }) => errors > 0)
+  const since = own.slice(failed + 1)
+  return failed >= 0 && !since.some(({ passes }) => passes > 0) ? own.slice(failed) : since
+}
+
+/** Hours of testing, all runs together. */
+export const hoursOf = (stability: readonly { hours: number }[]): number =>
+  stability.reduce((sum, { hours }) => sum + hours, 0)
+
+export function standing(input: ToStand): Standing {
+  const { found, seen, filled, channels, channelsAtLeast, ruleHours, losses } = input
+  const isAccepted = (one: Acceptable) => (input.accepted[one] ?? '').trim() !== ''
+  const stands = ({ harmless, code }: Difference) =>
+    !harmless && !(SPEED.includes(code) && isAccepted('speed'))
+  if (found.some(stands)) return { kind: 'wrong' }
+  const tests = testsThatCount(input.stability, input.plan)
+  if (tests.some(({ errors }) => errors > 0)) return { kind: 'errors' }
+  const tested = tests.some(({ passes }) => passes > 0)
+  const lacks: Record<Missing, boolean> = {
+    seen: seen.totalGiB === null,
+    slots: filled.some((slot) => seen.slots[slot] === undefined),
+    speed: seen.rate === null && !isAccepted('speed'),
+    channels:
+      channels > 1 && seen.ways === null && channelsAtLeast < channels && !isAccepted('channels'),
+    stability: !tested,
+    testRule: tested && ruleHours !== null && hoursOf(tests) < ruleHours,
+    loss: losses > 0 && !isAccepted('loss'),
+  }
+  const missing = (Object.keys(lacks) as Missing[]).filter((one) => lacks[one])
+  return missing.length > 0 ? { kind: 'open', missing } : { kind: 'verified' }
+}

@@ -1,0 +1,211 @@
+import { firstStart, middle, testPass } from '../../things/knowledge'
+import type { Action, Generation } from '../../things/model'
+import type { Cause, Way } from './fault'
+
+export { ACTIONS, type Action } from '../../things/model'
+
+/** Which module is in which slot, by slot. */
+export type Arrangement = Readonly<Record<string, string>>
+
+export interface Trial {
+  arrangement: Arrangement
+  /** Modules that stay where they are seated again as well. */
+  reseat: boolean
+  profile: boolean
+  /** Only started, or tested for errors after it. */
+  depth: 'start' | 'test'
+  action: Action | null
+}
+
+/** No start; errors, under test or on a bare start; all is well; or it starts without these slots. */
+export type Outcome =
+  | { kind: 'NO_START' }
+  | { kind: 'ERRORS' }
+  | { kind: 'PASS' }
+  | { kind: 'MISSING'; slots: string[] }
+
+export const keyOfOutcome = (outcome: Outcome): string =>
+  outcome.kind === 'MISSING' ? `MISSING ${outcome.slots.toSorted().join(' ')}` : outcome.kind
+
+export function outcomeOfKey(key: string): Outcome {
+  if (key.startsWith('MISSING')) return { kind: 'MISSING', slots: key.split(' ').slice(1) }
+  return { kind: key as 'NO_START' | 'ERRORS' | 'PASS' }
+}
+
+/** What a fault does in a trial it bears on; `slot` is the one that is not seen, null for any or none. */
+export interface Effect {
+  way: Way
+  slot: string | null
+}
+
+/** How the bench goes about its trials: what a board wants, and what is known of the arrangement. */
+export interface Bench {
+  /** Slots in filling order. */
+  order: readonly string[]
+  /** Slots that must not be empty for a start. */
+  mustFill: readonly string[]
+  /** The modules in question, the customer’s and the new ones. */
+  modules: readonly string[]
+  /** Modules known to be good, the shop’s or the old ones. */
+  known: readonly string[]
+  /** Whether there is a memory profile to switch. */
+  profiles: boolean
+  /** Their capacities, GiB; one not named counts as 8. */
+  sizes?: Readonly<Record<string, number>>
+  generation?: Generation
+}
+
+export const slotOf = (arrangement: Arrangement, module: string): string | null =>
+  Object.keys(arrangement).find((slot) => arrangement[slot] === module) ?? null
+
+/** Whether the slots filled are the first ones of the filling order. */
+export function inOrder({ order }: Bench, arrangement: Arrangement): boolean {
+  const filled = order.filter((slot) => arrangement[slot] !== undefined)
+  return filled.every((slot, at) => order[at] === slot)
+}
+
+/** What a cause does in a trial; null where it does not bear on it. */
+export const effectOf = (
+  bench: Bench,
+  trial: Pick<Trial, 'arrangement' | 'profile'>,
+  cause: Cause,
+): Effect | null => effectsIn(bench, trial)(cause)
+
+const STOPS: Effect = { way: 'stops', slot: null }
+const ERRORS: Effect = { way: 'errors', slot: null }
+
+/** Tells what causes do in a trial, many one after the other; the same effect is the same object. */
+export function effectsIn(
+  bench: Bench,
+  { arrangement, profile }: Pick<Trial, 'arrangement' | 'profile'>,
+): (cause: Cause) => Effect | null {
+  const slots = new Map(Object.entries(arrangement).map(([slot, module]) => [module, slot]))
+  const last = lastFilled(bench, arrangement)
+  const ordered = inOrder(bench, arrangement)
+  const gone = new Map<string | null, Effect>()
+  const effect = (way: Way, slot: string | null): Effect => {
+    if (way !== 'missing') return way === 'stops' ? STOPS : ERRORS
+    const known = gone.get(slot) ?? { way, slot }
+    gone.set(slot, known)
+    return known
+  }
+  return (cause) => {
+    switch (cause.kind) {
+      case 'MODULE': {
+        const slot = slots.get(cause.module)
+        return slot === undefined ? null : effect(cause.way, slot)
+      }
+      case 'SLOT':
+      case 'SEAT':
+        return arrangement[cause.slot] === undefined ? null : effect(cause.way, cause.slot)
+      case 'PAIR': {
+        const [a, b] = cause.modules
+        return slots.has(a) && slots.has(b) ? effect(cause.way, null) : null
+      }
+      case 'PROFILE':
+        return profile ? effect(cause.way, null) : null
+      case 'ORDER':
+        return ordered ? null : effect(cause.way, last)
+      case 'LIMIT':
+        return slots.size <= cause.above ? null : effect(cause.way, last)
+      case 'SETUP':
+      case 'TRAINING':
+        return effect(cause.way, last)
+      case 'MACHINE':
+        return effect(cause.way, slots.size > 1 ? null : last)
+      case 'NOTHING':
+        return null
+    }
+  }
+}
+
+export function lastFilled({ order }: Bench, arrangement: Arrangement): string | null {
+  return order.findLast((slot) => arrangement[slot] !== undefined) ?? null
+}
+
+/** A start without some slot or other; and a pass of a bare start that a test would not have been. */
+export const MISSING_SOME = 'MISSING'
+export const PASS_UNTESTED = 'PASS untested'
+
+/** The outcome (by key, or one of the two above) that effects acting one beside the other show. */
+export const outcomeOf = (
+  { depth }: Pick<Trial, 'depth'>,
+  effects: readonly (Effect | null)[],
+): string => asDeepAs(depth, outcomeUnderTest(effects))
+
+/** What would show under test, as it shows at this depth. */
+export const asDeepAs = (depth: Trial['depth'], outcome: string): string =>
+  depth === 'start' && outcome === 'ERRORS' ? PASS_UNTESTED : outcome
+
+export function outcomeUnderTest(effects: readonly (Effect | null)[]): string {
+  let shown = 'PASS'
+  const slots: string[] = []
+  for (const effect of effects) {
+    if (effect === null) continue
+    if (effect.way === 'stops') return 'NO_START'
+    if (effect.way === 'missing') shown = MISSING_SOME
+    else if (shown === 'PASS') shown = 'ERRORS'
+    if (effect.way === 'missing' && effect.slot !== null && !slots.includes(effect.slot)) {
+      slots.push(effect.slot)
+    }
+  }
+  return slots.length === 0 ? shown : keyOfOutcome({ kind: 'MISSING', slots })
+}
+
+/** Whether the seat of a slot is touched in going to a trial: its module put in again, seated again, or cleaned. */
+export function touches(from: Arrangement, trial: Omit<Trial, 'depth'>, slot: string): boolean {
+  const moved = trial.arrangement[slot] !== from[slot]
+  return moved || ((trial.reseat || trial.action === 'clean') && from[slot] !== undefined)
+}
+
+/** Minutes at the hands: opening apart, and once for all that is touched making it safe and starting it again. */
+const MINUTES = {
+  safe: 2,
+  move: 1.5,
+  reseat: 0.5,
+  profile: 2,
+  start: 1,
+  'clear-setup': 3,
+  clean: 5,
+  connect: 3,
+}
+
+/** How long a trial takes from the arrangement before it, apart: getting to a picture, and the test after it. */
+export function minutesApart(
+  { sizes = {}, generation = 'DDR4' }: Pick<Bench, 'sizes' | 'generation'>,
+  from: Arrangement,
+  profile: boolean,
+  trial: Trial,
+): { start: number; test: number } {
+  const { arrangement, action } = trial
+  const slots = [...new Set([...Object.keys(from), ...Object.keys(arrangement)])]
+  const held = Object.values(arrangement).map((module) => sizes[module] ?? 8)
+  const training = firstStart({ generation, sizes: held })
+  const handled = trial.reseat || action === 'clean' || action === 'connect'
+  const touched = handled || slots.some((slot) => from[slot] !== arrangement[slot])
+  let start = touched ? MINUTES.safe : 0
+  if (action === 'wait') start += training.high
+  else start += touched || action === 'clear-setup' ? middle(training) : MINUTES.start
+  if (action && action !== 'wait') start += MINUTES[action]
+  if (profile !== trial.profile) start += MINUTES.profile
+  for (const slot of slots) {
+    if (from[slot] !== arrangement[slot]) start += MINUTES.move
+    else if (handled && action !== 'connect' && arrangement[slot] !== undefined) {
+      start += MINUTES.reseat
+    }
+  }
+  const whole = held.reduce((sum, gib) => sum + gib, 0)
+  return { start, test: trial.depth === 'test' ? middle(testPass(whole)) : 0 }
+}
+
+/** How long a trial takes, with what is known of its outcome: what does not start is not tested. */
+export function minutesOfTrial(
+  bench: Pick<Bench, 'sizes' | 'generation'>,
+  from: Arrangement,
+  profile: boolean,
+  trial: Trial,
+  starts = 1,
+): number {
+  const { start, test } = minutesApart(bench, from, profile, trial)
+  return start + starts * test
+}

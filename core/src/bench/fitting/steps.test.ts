@@ -1,0 +1,321 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { desktop, stick } from '../../../test/builders'
+import { BATTERIES, MACHINE_KINDS, type Machine } from '../../things/model'
+import { type Assignment, piecesById, STARTING_TERMS } from '../../things/records'
+import { type FitCode, type FittingInput, fittingSteps, largerFirst, slotsAfter } from '.'
+
+const at = (moduleId: string, unit = 0) => ({ moduleId, unit })
+const small: Assignment = { A2: at('old'), B2: at('old2') }
+const large: Assignment = { A2: at('kit'), B2: at('kit', 1) }
+
+function input(kind: Machine['kind'], changes: Partial<FittingInput> = {}): FittingInput {
+  return {
+    machine: desktop({ kind }),
+    found: small,
+    planned: large,
+    expected: { gib: 32, dataRate: 3200 },
+    profile: false,
+    setByHand: null,
+    profileNow: false,
+    firmwareFirst: false,
+    sizes: [16, 16],
+    static: 'strap',
+    hatch: kind === 'laptop' ? null : true,
+    battery: null,
+    covers: [],
+    cautions: [],
+    openingMinutes: null,
+    table: STARTING_TERMS.labour,
+    ...changes,
+  }
+}
+
+const codesOf = (given: FittingInput): FitCode[] => fittingSteps(given).map(({ code }) => code)
+const before = (codes: FitCode[], first: FitCode, then: FitCode) => {
+  expect(codes).toContain(first)
+  expect(codes).toContain(then)
+  expect(codes.indexOf(first), `${first} before ${then}`).toBeLessThan(codes.indexOf(then))
+}
+
+/** What closing does to undo each step of opening. */
+const INVERSE: Partial<Record<FitCode, FitCode>> = {
+  SIDE_OFF: 'SIDE_ON',
+  TOP_OFF: 'TOP_ON',
+  SHROUD_OUT: 'SHROUD_IN',
+  CAGE_OUT: 'CAGE_IN',
+  SCREWS_OUT: 'SCREWS_IN',
+  COVER_OFF: 'COVER_ON',
+  HATCH_OFF: 'HATCH_ON',
+  DISPLAY_LOOSE: 'DISPLAY_ON',
+  DISPLAY_OFF: 'DISPLAY_SET',
+  PART_OFF: 'PART_ON',
+  BATTERY_OFF: 'BATTERY_ON',
+}
+
+describe('every kind of machine', () => {
+  const kinds = MACHINE_KINDS.flatMap((kind) =>
+    (kind === 'all-in-one' ? [true, false, null] : [null]).flatMap((hatch) =>
+      (kind === 'laptop' ? BATTERIES : [null]).map((battery) => ({ kind, hatch, battery })),
+    ),
+  )
+  test.each(kinds)(
+    '$kind, hatch $hatch, battery $battery: cautions first, closed in reverse',
+    ({ kind, hatch, battery }) => {
+      const covers = [
+        { cover: 'Air guide', hides: 'the slots' },
+        { cover: 'Bracket', hides: '' },
+      ]
+      const given = { hatch, battery, covers, cautions: ['Sharp edge'] }
+      const steps = fittingSteps(input(kind, given))
+      const codes = steps.map(({ code }) => code)
+      const cautions = steps.filter(({ caution }) => caution)
+      expect(steps.slice(0, cautions.length)).toEqual(cautions)
+      expect(cautions.map(({ code }) => code)).toEqual(
+        expect.arrayContaining(['CAUTION_MAKER', 'CAUTION_BACKUP', 'CAUTION_KEY', 'CAUTION_MODEL']),
+      )
+      before(codes, 'BACKUP', 'SHUT_DOWN')
+      before(codes, 'KEY_AT_HAND', 'SHUT_DOWN')
+      before(codes, 'TAKE_OUT', 'LATCHES_OPEN')
+      before(codes, 'LATCHES_OPEN', 'PUT_IN')
+      before(codes, 'PUT_IN', 'SEATED')
+      before(codes, 'SEATED', 'FIRST_START')
+      before(codes, 'PLUG_IN', 'FIRST_START')
+      before(codes, 'FIRST_START', 'SEEN')
+      before(codes, 'SHORT_TEST', 'STABILITY')
+      const outermost = steps.find(({ code }) => INVERSE[code])?.code as FitCode
+      before(codes, 'FIRST_START', INVERSE[outermost] as FitCode)
+      const opened = steps.filter(({ code }) => INVERSE[code])
+      const back = new Set(Object.values(INVERSE))
+      const closed = steps.filter(({ code }) => back.has(code))
+      expect(closed.map(({ code }) => code)).toEqual(
+        [...opened].reverse().map(({ code }) => INVERSE[code]),
+      )
+      expect(closed.map(({ about }) => about.text)).toEqual(
+        [...opened].reverse().map(({ about }) => about.text),
+      )
+      expect(new Set(steps.map(({ id }) => id)).size).toBe(steps.length)
+    },
+  )
+})
+
+describe('what differs', () => {
+  test('a laptop: the battery before the board, and drained after it', () => {
+    const codes = codesOf(input('laptop'))
+    before(codes, 'SCREWS_OUT', 'COVER_OFF')
+    before(codes, 'COVER_OFF', 'BATTERY_OFF')
+    before(codes, 'BATTERY_OFF', 'DRAIN')
+    before(codes, 'DRAIN', 'TAKE_OUT')
+    before(codes, 'SEATED', 'BATTERY_ON')
+    before(codes, 'BATTERY_ON', 'SCREWS_IN')
+    before(codes, 'CHARGE_LOW', 'SHUT_DOWN')
+    before(codes, 'STRAP_ON', 'BATTERY_OFF')
+    expect(codes).toContain('CAUTION_SWOLLEN')
+    expect(codes).not.toContain('CAUTION_MAINS')
+  })
+
+  test('a laptop with a hatch opens by it, and its battery is cut off all the same', () => {
+    const codes = codesOf(input('laptop', { hatch: true }))
+    before(codes, 'HATCH_OFF', 'BATTERY_OFF')
+    before(codes, 'BATTERY_OFF', 'TAKE_OUT')
+    expect(codes).not.toContain('COVER_OFF')
+  })
+
+  test('a pack is out before the first screw, and back once it is closed', () => {
+    const codes = codesOf(input('laptop', { battery: 'pack' }))
+    before(codes, 'UNPLUG', 'PACK_OUT')
+    before(codes, 'PACK_OUT', 'DRAIN')
+    before(codes, 'DRAIN', 'SCREWS_OUT')
+    before(codes, 'SCREWS_IN', 'PACK_IN')
+    expect(codes).not.toContain('BATTERY_OFF')
+  })
+
+  test('a battery out of reach is disabled in the setup before the first screw', () => {
+    const codes = codesOf(input('laptop', { battery: 'setup' }))
+    before(codes, 'UNPLUG', 'DISABLE_BATTERY')
+    before(codes, 'DISABLE_BATTERY', 'SCREWS_OUT')
+    expect(codes).not.toContain('BATTERY_OFF')
+  })
+
+  test('a screwed module: no latches are opened, its caution is read', () => {
+    const machine = desktop({ kind: 'laptop', formFactor: 'CAMM2' })
+    const steps = fittingSteps(input('laptop', { machine }))
+    expect(steps.map(({ code }) => code)).toContain('CAUTION_SCREWED')
+    expect(steps.map(({ code }) => code)).not.toContain('LATCHES_OPEN')
+    const moved = steps.filter(({ code }) => code === 'TAKE_OUT' || code === 'PUT_IN')
+    expect(moved.every(({ about }) => about.fastening === 'screws')).toBe(true)
+    expect(moved.every(({ tools }) => tools.includes('screwdriver-torque'))).toBe(true)
+  })
+
+  test('an all-in-one of which nobody has seen a hatch: its display is for somebody qualified', () => {
+    for (const hatch of [false, null]) {
+      const steps = fittingSteps(input('all-in-one', { hatch }))
+      const codes = steps.map(({ code }) => code)
+      expect(codes).toEqual(expect.arrayContaining(['CAUTION_MAINS', 'CAUTION_DISPLAY']))
+      // Set in place for the start, fastened after it.
+      before(codes, 'DISPLAY_SET', 'FIRST_START')
+      before(codes, 'FIRST_START', 'DISPLAY_ON')
+      const open = steps.filter(({ work }) => work === 'open')
+      expect(open.reduce((sum, { minutes }) => sum + minutes, 0)).toBe(90)
+    }
+    expect(codesOf(input('all-in-one', { hatch: true }))).not.toContain('CAUTION_DISPLAY')
+  })
+
+  test('a desktop: mains, and no processor without its cooler', () => {
+    const codes = codesOf(input('desktop'))
+    expect(codes).toEqual(expect.arrayContaining(['CAUTION_MAINS', 'CAUTION_COOLER', 'SIDE_OFF']))
+    before(codes, 'UNPLUG', 'DRAIN')
+    before(codes, 'DRAIN', 'SIDE_OFF')
+  })
+
+  test('small desktops and workstations: what sits over the slots comes off too', () => {
+    expect(codesOf(input('small-form-factor'))).toEqual(expect.arrayContaining(['CAGE_OUT']))
+    expect(codesOf(input('workstation'))).toEqual(expect.arrayContaining(['SHROUD_OUT']))
+  })
+
+  test('the touch school wears no strap', () => {
+    const codes = codesOf(input('laptop', { static: 'touch' }))
+    expect(codes).toContain('TOUCH_METAL')
+    expect(codes).not.toContain('STRAP_ON')
+    expect(codes).not.toContain('STRAP_OFF')
+  })
+
+  test('SO-DIMMs are held by side clips, DIMMs by latches', () => {
+    const held = (formFactor: Machine['formFactor']) =>
+      fittingSteps(input('laptop', { machine: desktop({ kind: 'laptop', formFactor }) }))
+        .filter(({ code }) => code === 'PUT_IN')
+        .map(({ about }) => about.fastening)
+    expect(held('SODIMM')).toEqual(['side-clips', 'side-clips'])
+    expect(held('DIMM')).toEqual(['latches', 'latches'])
+  })
+
+  test('a profile in use is off, and new firmware in, before the machine is shut down', () => {
+    const codes = codesOf(
+      input('desktop', { profileNow: true, firmwareFirst: true, profile: true }),
+    )
+    before(codes, 'FIRMWARE_UPDATE', 'SHUT_DOWN')
+    before(codes, 'PROFILE_OFF', 'SHUT_DOWN')
+    before(codes, 'FIRST_START', 'PROFILE_ON')
+  })
+
+  test('the wait of a first start follows from generation and modules', () => {
+    const wait = (generation: Machine['generation'], sizes: number[]) =>
+      fittingSteps(input('desktop', { machine: desktop({ generation }), sizes })).find(
+        ({ code }) => code === 'FIRST_START',
+      )?.about.wait
+    expect(wait('DDR4', [16, 16])).toEqual({ low: 0.5, high: 3, atMost: 6 })
+    expect(wait('DDR5', [16, 16])).toEqual({ low: 1, high: 5, atMost: 10 })
+    expect(wait('DDR5', [48, 48, 48, 48])).toEqual({ low: 10, high: 20, atMost: 40 })
+  })
+})
+
+describe('modules', () => {
+  const full: Assignment = { A1: at('a'), A2: at('b'), B1: at('c'), B2: at('d') }
+
+  test('come out last filled first, and go in by filling order', () => {
+    const steps = fittingSteps(
+      input('desktop', { found: full, planned: { A2: at('k'), B2: at('k', 1) } }),
+    )
+    const slots = (code: FitCode) =>
+      steps.filter((one) => one.code === code).map((one) => one.slots[0])
+    expect(slots('TAKE_OUT')).toEqual(['B1', 'A1', 'B2', 'A2'])
+    expect(slots('PUT_IN')).toEqual(['A2', 'B2'])
+  })
+
+  test('that stay are not touched; one that moves comes out and goes in, and says from where', () => {
+    const planned = { A2: at('b'), B2: at('a') }
+    const steps = fittingSteps(input('desktop', { found: { A1: at('a'), A2: at('b') }, planned }))
+    const moved = steps.filter(({ code }) => code === 'TAKE_OUT' || code === 'PUT_IN')
+    expect(moved.map(({ code, slots, about }) => [code, slots[0], about.from])).toEqual([
+      ['TAKE_OUT', 'A1', undefined],
+      ['PUT_IN', 'B2', 'A1'],
+    ])
+  })
+
+  test('all alike, nothing is to be done; with a profile only the set-up is', () => {
+    expect(codesOf(input('desktop', { planned: small }))).toEqual([])
+    expect(codesOf(input('desktop', { planned: small, profile: true }))).toEqual([
+      'CAUTION_MAKER',
+      'CAUTION_BACKUP',
+      'CAUTION_KEY',
+      'BACKUP',
+      'KEY_AT_HAND',
+      'SETUP_NOTED',
+      'PROFILE_ON',
+      'STABILITY',
+    ])
+  })
+
+  test('the slots follow the steps: found, empty, planned', () => {
+    const given = input('desktop')
+    const steps = fittingSteps(given)
+    const after = (codes: FitCode[]) =>
+      slotsAfter(small, large, steps, ({ code }) => codes.includes(code))
+    expect(after([])).toEqual(small)
+    expect(after(['TAKE_OUT'])).toEqual({})
+    expect(after(['TAKE_OUT', 'PUT_IN'])).toEqual(large)
+  })
+
+  test('any plan: the steps lead from what was found to it, in minutes that add up', () => {
+    const slots = ['A1', 'A2', 'B1', 'B2']
+    const assignment = fc
+      .uniqueArray(fc.constantFrom('a', 'b', 'c', 'd', 'e', 'f'), { maxLength: 4 })
+      .chain((ids) =>
+        fc
+          .shuffledSubarray(slots, { minLength: ids.length, maxLength: ids.length })
+          .map((some) => Object.fromEntries(some.map((slot, n) => [slot, at(ids[n] as string)]))),
+      )
+    fc.assert(
+      fc.property(
+        assignment,
+        assignment,
+        fc.constantFrom(...MACHINE_KINDS),
+        fc.integer({ min: 0, max: 90 }),
+        (found, planned, kind, openingMinutes) => {
+          const steps = fittingSteps(input(kind, { found, planned, openingMinutes }))
+          expect(slotsAfter(found, planned, steps, () => true)).toEqual(planned)
+          const opening = steps.filter(({ work }) => work === 'open')
+          const sum = opening.reduce((all, { minutes }) => all + minutes, 0)
+          if (steps.length > 0) expect(sum).toBe(openingMinutes)
+          expect(steps.every(({ minutes }) => Number.isInteger(minutes) && minutes >= 0)).toBe(true)
+        },
+      ),
+    )
+  })
+})
+
+describe('the larger pair', () => {
+  const pieces = piecesById(
+    [4, 8, 16].flatMap((gib) =>
+      ['x', 'y'].map((name) => ({
+        id: `${gib}${name}`,
+        source: 'customer' as const,
+        module: stick({ capacityGiB: gib }),
+        price: null,
+      })),
+    ),
+  )
+  test('goes to the slots that are filled first', () => {
+    const wrong = { A1: at('16x'), A2: at('8x'), B1: at('16y'), B2: at('8y') }
+    expect(largerFirst(desktop(), wrong, pieces)).toEqual({
+      A2: at('16x'),
+      A1: at('8x'),
+      B2: at('16y'),
+      B1: at('8y'),
+    })
+  })
+  test('is left where it is right already', () => {
+    const right = { A2: at('16x'), A1: at('8x'), B2: at('16y') }
+    expect(largerFirst(desktop(), right, pieces)).toBe(right)
+  })
+})
+
+test('the memory profile is called as the machine’s own setup calls it', () => {
+  const named = { ...desktop({ kind: 'desktop' }), profileName: 'Fast Lane 1' }
+  const steps = (machine: Machine) =>
+    fittingSteps(input('desktop', { machine, profile: true, profileNow: true })).filter(
+      ({ code }) => code === 'PROFILE_ON' || code === 'PROFILE_OFF',
+    )
+  expect(steps(named).map(({ about }) => about.text)).toEqual(['Fast Lane 1', 'Fast Lane 1'])
+  expect(steps(desktop()).map(({ about }) => about.text)).toEqual([undefined, undefined])
+})

@@ -1,0 +1,170 @@
+import { fillingOrder } from '../../judging/plan'
+import { firstStart } from '../../things/knowledge'
+import type { Machine } from '../../things/model'
+import { type Assignment, type LabourTable, movesOf } from '../../things/records'
+import { type BenchState, type Ways, type Work, workOn } from './bench'
+import { cautionsOf } from './cautions'
+import { type Openness, type Setup, setupOf } from './setup'
+import type { About, FittingStep } from './step'
+
+export interface FittingInput extends Openness {
+  machine: Machine
+  found: Assignment
+  planned: Assignment
+  /** What the machine should hold and run at after; null where that is not known. */
+  expected: { gib: number; dataRate: number } | null
+  /** The memory profile is to be switched on. */
+  profile: boolean
+  /** What is set by hand in the setup: a speed, and the timings it then runs at. */
+  setByHand: Pick<About, 'dataRate' | 'timings'> | null
+  /** It runs with a profile now, which is off while modules change. */
+  profileNow: boolean
+  /** The firmware is to be updated first. */
+  firmwareFirst: boolean
+  /** Capacities of the planned modules in slots, GiB. */
+  sizes: readonly number[]
+  /** What the record of this model says. */
+  cautions: readonly string[]
+  openingMinutes: number | null
+  table: LabourTable
+}
+
+/** A machine as it comes to the bench. */
+export const asItComes = ({ battery }: Setup): BenchState => ({
+  running: true,
+  plugged: true,
+  battery: battery === 'none' ? 'none' : 'live',
+  drained: false,
+  grounded: null,
+  opened: 0,
+  seated: true,
+})
+
+/**
+ * Every step of the work at the bench, in order: cautions to acknowledge, the machine made safe,
+ * opened, modules out (what is filled last first) and in (in filling order), a first start and a short
+ * test while it is still open, closed in reverse, started. Where no module moves, only what the setup
+ * needs. The minutes add up to the labour.
+ */
+export function fittingSteps(input: FittingInput): FittingStep[] {
+  const { machine, found, planned, profile } = input
+  const setup = setupOf(machine, input)
+  const inside = movesOf(found, planned).moves > 0
+  const set = profile || input.setByHand !== null
+  if (!inside && !set) return []
+  const work = workOn(setup, asItComes(setup), openingOf(input, setup))
+  for (const code of cautionsOf(setup, inside)) work.do(code)
+  if (inside) for (const text of input.cautions) work.do('CAUTION_MODEL', { about: { text } })
+  prepare(work, input, setup, inside)
+  if (inside) {
+    moveModules(work, input, setup)
+    tryOpen(work, input)
+    work.during('close')
+    close(work, setup)
+  }
+  work.during('start')
+  if (inside) work.do('START')
+  if (set) inSetup(work, input, inside)
+  work.do('STABILITY', { work: 'stability', minutes: input.table.stability })
+  return work.steps
+}
+
+function prepare(work: Work, input: FittingInput, { battery }: Setup, inside: boolean): void {
+  work.do('BACKUP')
+  work.do('KEY_AT_HAND')
+  if (input.firmwareFirst) work.do('FIRMWARE_UPDATE')
+  if (!inside) return
+  const { profileName } = input.machine
+  if (input.profileNow) work.do('PROFILE_OFF', profileName ? { about: { text: profileName } } : {})
+  if (battery === 'plug' || battery === 'setup') work.do('CHARGE_LOW')
+}
+
+function moveModules(work: Work, input: FittingInput, { fastening }: Setup): void {
+  const { machine, found, planned, table } = input
+  const order = fillingOrder(machine)
+  const stays = (slot: string) => {
+    const [was, is] = [found[slot], planned[slot]]
+    return was && is && was.moduleId === is.moduleId && was.unit === is.unit
+  }
+  const out = [...order].reverse().filter((slot) => found[slot] && !stays(slot))
+  const into = order.filter((slot) => planned[slot] && !stays(slot))
+  const cameFrom = (moduleId: string) =>
+    Object.keys(found).find((slot) => found[slot]?.moduleId === moduleId)
+  const labour = { work: 'module', minutes: table.module } as const
+  const tools = toolsFor(fastening)
+  for (const slot of out) {
+    const about = { moduleId: found[slot]?.moduleId as string, fastening }
+    work.do('TAKE_OUT', { slots: [slot], about, tools, ...labour })
+  }
+  if (into.length === 0) return
+  if (fastening === 'latches' || fastening === 'latch-one-end') {
+    work.do('LATCHES_OPEN', { slots: into, about: { fastening } })
+  }
+  for (const slot of into) {
+    const moduleId = planned[slot]?.moduleId as string
+    const from = cameFrom(moduleId)
+    const about = { moduleId, fastening, ...(from ? { from } : {}) }
+    work.do('PUT_IN', { slots: [slot], about, tools, ...labour })
+  }
+  work.do('SEATED', { slots: into, about: { fastening } })
+}
+
+export const toolsFor = (fastening: Setup['fastening']): FittingStep['tools'] =>
+  fastening === 'screws' ? ['screwdriver-torque'] : []
+
+/** Closing is the long part on many machines: what is wrong is better seen before it. */
+function tryOpen(work: Work, { machine, sizes, expected, table }: FittingInput): void {
+  work.during('try')
+  const wait = firstStart({ generation: machine.generation, sizes })
+  work.do('FIRST_START', { about: { wait }, work: 'firstStart', minutes: table.firstStart })
+  work.do('SEEN', { about: expected ?? {} })
+  work.do('SHORT_TEST')
+}
+
+/** Puts back what is still off, and the battery pack. */
+export function close(work: Work, { battery, way }: Setup): void {
+  for (let at = work.state.opened - 1; at >= 0; at -= 1) work.close()
+  if (battery === 'pack' && way.length > 0) work.do('PACK_IN')
+}
+
+/** What a change in the firmware setup takes; its values as found are written down first. */
+function inSetup(work: Work, input: FittingInput, inside: boolean): void {
+  const { table, profile, setByHand } = input
+  if (!inside || setByHand) work.do('SETUP_NOTED')
+  const labour = { work: 'profile', minutes: table.profile } as const
+  const { profileName } = input.machine
+  const named = profileName ? { about: { text: profileName } } : {}
+  if (profile) work.do('PROFILE_ON', { ...labour, ...named })
+  if (setByHand) work.do('SET_BY_HAND', { about: setByHand, ...(profile ? {} : labour) })
+}
+
+/** The minutes of opening and closing, spread over the removals; the larger half opens. */
+function openingOf({ machine, openingMinutes, table }: FittingInput, setup: Setup): Ways {
+  const { way, behindDisplay } = setup
+  const usual = behindDisplay ? table.display : table.open[machine.kind]
+  const timed = way.filter(({ off }) => off !== 'BATTERY_OFF').length * 2
+  const total = openingMinutes ?? usual
+  const each = Math.floor(total / timed)
+  const larger = total - each * timed
+  let place = 0
+  const minutes = way.map(({ off }) => {
+    if (off === 'BATTERY_OFF') {
+      return { off: Math.ceil(table.battery / 2), on: Math.floor(table.battery / 2) }
+    }
+    const one = () => {
+      place += 1
+      return each + (place <= larger ? 1 : 0)
+    }
+    return { off: one(), on: one() }
+  })
+  const done = new Set<string>()
+  return ({ off, tools }, at, opening) => {
+    // Only the first time counts: what is put back for a start is not charged again.
+    const key = `${at} ${opening}`
+    const first = !done.has(key)
+    done.add(key)
+    const own = minutes[at]?.[opening ? 'off' : 'on'] ?? 0
+    const part = off === 'BATTERY_OFF' ? ('battery' as const) : ('open' as const)
+    return { tools, work: part, minutes: first ? own : 0 }
+  }
+}

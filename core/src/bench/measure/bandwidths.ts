@@ -1,0 +1,1 @@
+export { BANDWIDTHS, type Bandwidth } from '../../things/model'

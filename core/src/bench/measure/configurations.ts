@@ -1,0 +1,1 @@
+export { CONFIGURATIONS, type Configuration } from '../../things/model'

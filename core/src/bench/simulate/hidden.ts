@@ -1,0 +1,92 @@
+import { same } from '../../things/model'
+import {
+  type Arrangement,
+  type Bench,
+  effectOf,
+  type Fault,
+  type Outcome,
+  outcomeOf,
+  outcomeOfKey,
+  type Trial,
+  touches,
+} from '../diagnose'
+
+/** A fault of a simulated machine; one that shows only warm is not there in a machine that has just been opened. */
+export type HiddenFault = Fault & { onlyWarm?: boolean }
+
+/**
+ * A machine with faults hidden in it. What it does in a trial follows from them: one that always shows the
+ * same each time, one that comes and goes by chance; a seat is home once it was touched, a setup once it
+ * was cleared, a memory trained once it was waited for.
+ */
+export interface Hidden {
+  bench: Bench
+  faults: HiddenFault[]
+  arrangement: Arrangement
+  /** Minutes it has run since it was last open; 0 where left out. */
+  ranFor?: number
+}
+
+export const hide = (
+  bench: Bench,
+  arrangement: Arrangement,
+  faults: readonly HiddenFault[],
+): Hidden => ({
+  bench,
+  faults: [...faults],
+  arrangement,
+})
+
+const ALWAYS = () => 0
+
+/** Minutes that a start and a pass of the memory test warm a machine for, and after how many it is warm. */
+const RUN = { start: 2, test: 20, warm: 10 }
+
+/** Makes a trial: the outcome, and the machine after it. `chance` (from 0 to 1) says what comes and goes. */
+export function tryOut(
+  hidden: Hidden,
+  trial: Trial,
+  chance: () => number = ALWAYS,
+): { outcome: Outcome; after: Hidden } {
+  const { bench, arrangement } = hidden
+  const cold = isOpened(arrangement, trial)
+  const before = cold ? 0 : (hidden.ranFor ?? 0)
+  const faults = hidden.faults.map((fault) =>
+    putsRight(arrangement, trial, fault) ? { ...fault, cured: true } : fault,
+  )
+  const effects = faults.map((fault) => {
+    if (fault.cured || chance() >= fault.shows) return null
+    const effect = effectOf(bench, trial, fault)
+    // A test is long enough to get warm in, a start is not.
+    const warm = before >= RUN.warm || effect?.way === 'errors'
+    return fault.onlyWarm && !warm ? null : effect
+  })
+  const key = outcomeOf(trial, effects)
+  const outcome: Outcome =
+    key === 'MISSING'
+      ? { kind: 'MISSING', slots: Object.keys(trial.arrangement).slice(-1) }
+      : outcomeOfKey(key.split(' untested')[0] as string)
+  const runs = outcome.kind === 'NO_START' ? 0 : trial.depth === 'test' ? RUN.test : RUN.start
+  const ranFor = before + runs
+  return { outcome, after: { ...hidden, faults, arrangement: trial.arrangement, ranFor } }
+}
+
+/** Whether the machine has to be opened for a trial; it cools down meanwhile. */
+export const isOpened = (from: Arrangement, trial: Trial): boolean =>
+  trial.reseat ||
+  trial.action === 'clean' ||
+  trial.action === 'connect' ||
+  !same(from, trial.arrangement)
+
+function putsRight(from: Arrangement, trial: Trial, fault: Fault): boolean {
+  switch (fault.kind) {
+    case 'SEAT':
+      return touches(from, trial, fault.slot)
+    case 'SETUP':
+      return trial.action === 'clear-setup'
+    case 'TRAINING':
+      return trial.action === 'wait'
+    default:
+      return false
+  }
+}

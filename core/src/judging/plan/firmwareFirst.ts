@@ -1,0 +1,31 @@
+import type { Machine, Module } from '../../things/model'
+
+/** Why a machine's firmware is brought up to date before these modules go in. */
+export const FIRMWARE_REASONS = ['SIZE', 'CLOCKED', 'MANY'] as const
+export type FirmwareReason = (typeof FIRMWARE_REASONS)[number]
+
+/** Sizes of module that came after many boards did, GiB. */
+const LATE_SIZES = new Set([24, 48, 64])
+const MANY = 4
+
+/**
+ * Whether firmware older than the modules may not start or train them: sizes that came late, clocked
+ * modules, or four and more DDR5 modules. `added` are those that are new to the machine, `all` what
+ * sits in its slots afterwards.
+ */
+export function firmwareFirst(
+  { generation }: Pick<Machine, 'generation'>,
+  added: readonly Module[],
+  all: readonly Module[],
+): FirmwareReason[] {
+  if (added.length === 0) return []
+  const plain = added.filter(
+    ({ buffering }) => buffering === 'unbuffered' || buffering === 'clocked',
+  )
+  const applies: Record<FirmwareReason, boolean> = {
+    SIZE: plain.some(({ capacityGiB }) => LATE_SIZES.has(capacityGiB)),
+    CLOCKED: added.some(({ buffering }) => buffering === 'clocked'),
+    MANY: generation === 'DDR5' && all.length >= MANY,
+  }
+  return FIRMWARE_REASONS.filter((reason) => applies[reason])
+}

@@ -1,0 +1,175 @@
+import { type Generation, same } from '../../things/model'
+import type { SpeedPoint } from './speeds'
+import type { Tried, TuneSettings } from './tried'
+
+export const LADDER_STAGES = ['rated', 'speed', 'cl', 'trcd-trp', 'tras', 'final'] as const
+export type LadderStage = (typeof LADDER_STAGES)[number]
+
+export type ChangeName = 'nothing' | 'dataRate' | 'cl' | 'trcd-trp' | 'tras'
+
+/** What a rung changes against the one before: one thing. */
+export interface Change {
+  what: ChangeName
+  from: number
+  to: number
+}
+
+/** Settings to try next: one change, its test, and the way back. */
+export interface Rung {
+  stage: LadderStage
+  settings: TuneSettings
+  change: Change
+  test: 'short' | 'long'
+  /** What held last, and is set again where this does not. */
+  back: TuneSettings
+}
+
+export interface Ladder {
+  /** What to try next; null at the end. */
+  next: Rung | null
+  /** The best that held. */
+  holds: TuneSettings | null
+  /** How it ended: even the rated values fail, or the last settings passed the long test; null while it goes on. */
+  end: 'RATED_FAILS' | 'DONE' | null
+  /** Stages given up because what they could still gain would not show in this customer's work. */
+  notWorth: LadderStage[]
+}
+
+export interface LadderCase {
+  generation: Generation
+  picture: readonly SpeedPoint[]
+  /** What was tried so far, in order. */
+  tried: readonly Tried[]
+  /** How many times as fast the customer's work becomes from one to the other. */
+  gainOf: (from: TuneSettings, to: TuneSettings) => number
+}
+
+/** A gain below this does not show. */
+export const NOT_WORTH = 1.003
+/** How far a timing is lowered before its stage ends by itself, clocks. */
+const MOST_LOWERED = 8
+
+/**
+ * The ladder of settings, one change each: the rated values first and tested, which are the way back;
+ * then speed in steps up to the ceiling (or down to it, where the rated speed is above); then CL, then
+ * tRCD and tRP, then tRAS, each a clock down until errors or no start, and back to what held; at the
+ * end a long test of it. It is carried on by what was seen, and a stage that would not show in the
+ * customer's work is left out.
+ */
+export function ladder({ generation, picture, tried, gainOf }: LadderCase): Ladder {
+  const rated = picture.find((point) => point.rated)
+  if (!rated) return { next: null, holds: null, end: 'DONE', notWorth: [] }
+  const outcomeOf = (settings: TuneSettings, test: Tried['test']) =>
+    tried.findLast((one) => one.test === test && same(plain(one.settings), plain(settings)))
+      ?.outcome
+  const notWorth: LadderStage[] = []
+  const rung = (
+    stage: LadderStage,
+    settings: TuneSettings,
+    change: Change,
+    back: TuneSettings,
+  ) => ({
+    next: { stage, settings, change, test: 'short' as const, back },
+    holds: stage === 'rated' ? null : back,
+    end: null,
+    notWorth,
+  })
+
+  const first = plain(rated)
+  const ratedOutcome = outcomeOf(first, 'short')
+  if (ratedOutcome === undefined) {
+    return rung('rated', first, { what: 'nothing', from: 0, to: 0 }, first)
+  }
+  if (ratedOutcome !== 'passed') return { next: null, holds: null, end: 'RATED_FAILS', notWorth }
+
+  let holds = first
+  for (const to of speedsToTry(picture, rated)) {
+    const settings = plain(to)
+    if (to.firstWordNs < rated.firstWordNs && gainOf(holds, settings) < NOT_WORTH) {
+      notWorth.push('speed')
+      break
+    }
+    const outcome = outcomeOf(settings, 'short')
+    const change = { what: 'dataRate', from: holds.dataRate, to: settings.dataRate } as const
+    if (outcome === undefined) return rung('speed', settings, change, holds)
+    if (outcome !== 'passed') break
+    holds = settings
+  }
+
+  for (const stage of ['cl', 'trcd-trp', 'tras'] as const) {
+    if (gainOf(holds, lowered(holds, stage, generation, 2)) < NOT_WORTH) {
+      notWorth.push(stage)
+      continue
+    }
+    for (let down = 1; down <= MOST_LOWERED; down += 1) {
+      const settings = lowered(holds, stage, generation, 1)
+      if (!isPossible(settings)) break
+      const outcome = outcomeOf(settings, 'short')
+      const change = { what: stage, from: clocksOf(holds, stage), to: clocksOf(settings, stage) }
+      if (outcome === undefined) return rung(stage, settings, change, holds)
+      if (outcome !== 'passed') break
+      holds = settings
+    }
+  }
+  return finalTest(first, holds)
+
+  /** The long test of what held; where it fails, what held before it. */
+  function finalTest(start: TuneSettings, best: TuneSettings): Ladder {
+    const passed = tried
+      .filter(({ test, outcome }) => test === 'short' && outcome === 'passed')
+      .map(({ settings }) => plain(settings))
+    const upTo = passed.findLastIndex((one) => same(one, best))
+    const chain = [...passed.slice(0, upTo + 1)].reverse()
+    for (const settings of chain.length > 0 ? chain : [start]) {
+      const outcome = outcomeOf(settings, 'long')
+      if (outcome === undefined) {
+        const change: Change = { what: 'nothing', from: 0, to: 0 }
+        const next: Rung = { stage: 'final', settings, change, test: 'long', back: start }
+        return { next, holds: settings, end: null, notWorth }
+      }
+      if (outcome === 'passed') return { next: null, holds: settings, end: 'DONE', notWorth }
+    }
+    return { next: null, holds: null, end: 'RATED_FAILS', notWorth }
+  }
+}
+
+const plain = ({ dataRate, timings }: TuneSettings): TuneSettings => ({
+  dataRate,
+  timings: { cl: timings.cl, trcd: timings.trcd, trp: timings.trp, tras: timings.tras },
+})
+
+/** Speeds to try, in order: down to the ceiling where the rated one is above it, else upwards while synchronous. */
+function speedsToTry(picture: readonly SpeedPoint[], rated: SpeedPoint): SpeedPoint[] {
+  const synchronous = picture.filter(({ halfRate }) => !halfRate)
+  if (rated.halfRate) return synchronous.slice(-1)
+  return synchronous.filter(({ dataRate }) => dataRate > rated.dataRate)
+}
+
+function lowered(
+  { dataRate, timings }: TuneSettings,
+  stage: 'cl' | 'trcd-trp' | 'tras',
+  generation: Generation,
+  steps: number,
+): TuneSettings {
+  // DDR5 knows even CAS latencies only.
+  const cl = generation === 'DDR5' ? 2 * steps : steps
+  switch (stage) {
+    case 'cl':
+      return { dataRate, timings: { ...timings, cl: timings.cl - cl } }
+    case 'trcd-trp':
+      return {
+        dataRate,
+        timings: { ...timings, trcd: timings.trcd - steps, trp: timings.trp - steps },
+      }
+    case 'tras':
+      return { dataRate, timings: { ...timings, tras: timings.tras - 2 * steps } }
+  }
+}
+
+/** A row must be open at least as long as it takes to reach it and read from it. */
+const isPossible = ({ timings: { cl, trcd, trp, tras } }: TuneSettings): boolean =>
+  cl > 4 && trcd > 4 && trp > 4 && tras >= trcd + 8
+
+function clocksOf({ timings }: TuneSettings, stage: 'cl' | 'trcd-trp' | 'tras'): number {
+  return stage === 'cl' ? timings.cl : stage === 'tras' ? timings.tras : timings.trcd
+}

@@ -1,0 +1,1 @@
+export { Tried, TUNE_OUTCOMES, type TuneSettings } from '../../things/model'

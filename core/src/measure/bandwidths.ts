@@ -1,1 +1,0 @@
-export { BANDWIDTHS, type Bandwidth } from '../model'

@@ -1,1 +1,0 @@
-export { CONFIGURATIONS, type Configuration } from '../model'

@@ -1,1 +1,0 @@
-export { importPrices, PRICE_WORDS, type PriceTerms } from './import'

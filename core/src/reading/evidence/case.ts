@@ -1,0 +1,135 @@
+import type { Recorded } from '../../things/machines'
+import type { Source } from '../../things/model'
+import type { Rulings } from '../../things/records'
+import type { ModuleReading, Observed, Reading, SystemReading } from '../inputs'
+import type { Claim, Entry } from './claims'
+import type { Completed } from './complete'
+
+/** A reading of the job: what it gave, by whom and when, and the slots a person gave its modules. */
+export interface Input {
+  id: string
+  name: string
+  by: string
+  at: string
+  reading: Reading
+  /** By the module's place in the reading; a further piece of a kit as `0.1`. Null: none of this machine's. */
+  seats: Readonly<Record<string, string | null>>
+}
+
+/** All that is known on a job: the record with its sources, what was read, and what was settled. */
+export interface Case extends Recorded {
+  inputs: readonly Input[]
+  rulings: Rulings
+  /** Slots that hold a module on the board already, whoever put it there. */
+  filled?: readonly string[]
+  /** What the machine as found should run at (MT/s), so that a lower rate that this explains is no contradiction. */
+  runsAt: number | null
+}
+
+/** How a module was seen to run, and in which reading: the rate, and the voltage (V) where it is said. */
+export interface Seen {
+  input: string
+  rate: Observed | null
+  volts: number | null
+}
+
+export interface SlotEvidence {
+  slot: string
+  entries: Entry[]
+  /** The module as all of it together says; null where that makes none yet. */
+  completed: Completed | null
+  observed: Seen | null
+  verified: boolean
+}
+
+/** A module that was read without saying which slot it is in. */
+export interface Loose {
+  input: string
+  /** What `Input.seats` names it by. */
+  key: string
+  reading: ModuleReading
+  completed: Completed | null
+  observed: Seen | null
+  /** The slots it may be in: by its channel, and not those known to be empty. */
+  slots: string[]
+}
+
+/** Modules of one reading that are in some of these slots, and nothing tells which. */
+export interface SlotQuestion {
+  input: string
+  keys: string[]
+  slots: string[]
+  /** Whether the modules are alike, so that it does not matter which is in which. */
+  alike: boolean
+}
+
+/** What is known of a slot's filling: seen with a module, said to be empty, or nobody has said. */
+export type SlotState = 'filled' | 'empty' | 'unknown'
+
+export const DISPUTE_CODES = [
+  'SLOT_COUNT',
+  'SOLDERED',
+  'MAXIMUM',
+  'MODULE_NOT_OF_MACHINE',
+  'MODULE_FIGURE',
+  'RATE_OR_CLOCK',
+  'RATED_AGAINST_CONFIGURED',
+  'LABEL_DENSITY',
+] as const
+export type DisputeCode = (typeof DISPUTE_CODES)[number]
+
+/** One possible truth, and who says so. */
+export interface Option {
+  value: string | number | boolean
+  claims: Claim[]
+}
+
+/** A contradiction to settle: what may be true, and the ways to find out, the best first. */
+export interface Dispute {
+  code: DisputeCode
+  /** What a ruling on it is kept under. */
+  key: string
+  subject: string
+  what: Entry['what'] | 'configured'
+  options: Option[]
+  ways: Source[]
+  where: { input: string; where: Claim['where'] } | null
+}
+
+export const UNKNOWN_CODES = [
+  'GENERATION',
+  'SLOT_COUNT',
+  'SOLDERED',
+  'CONTENT_OF_SLOTS',
+  'LOOSE_MODULE',
+  'MODULE_FORM',
+  'MODULE_CAPACITY',
+  'MODULE_FIGURES',
+  'STANDARD_SPEED',
+  'TOTAL_LIMIT',
+  'SLOT_LIMIT',
+  'RATES',
+  'FILLING_ORDER',
+  'FIRMWARE',
+] as const
+export type UnknownCode = (typeof UNKNOWN_CODES)[number]
+
+/** Something the plan needs and nobody has made sure of; `what` names the figures or slots. */
+export interface Unknown {
+  code: UnknownCode
+  what: string[]
+}
+
+export interface Evidence {
+  machine: Entry[]
+  slots: SlotEvidence[]
+  states: Record<string, SlotState>
+  loose: Loose[]
+  questions: SlotQuestion[]
+  soldered: ModuleReading[]
+  /** The letter and number of every slot, where a report that lists them all has such names. */
+  lettering: string[]
+  system: SystemReading | null
+  disputes: Dispute[]
+  unknown: Unknown[]
+}

@@ -1,0 +1,121 @@
+import type { Source } from '../../things/model'
+import type { Case, Dispute, DisputeCode, Input, Option, SlotEvidence } from './case'
+import type { Claim, Entry } from './claims'
+import { plainValue } from './meaning'
+
+const WAYS: Record<DisputeCode, Source[]> = {
+  SLOT_COUNT: ['opened', 'manual', 'lettering'],
+  SOLDERED: ['opened', 'manual', 'readout'],
+  MAXIMUM: ['manual', 'readout', 'guess'],
+  MODULE_NOT_OF_MACHINE: ['opened', 'label', 'manual'],
+  MODULE_FIGURE: ['label', 'contents', 'opened'],
+  RATE_OR_CLOCK: ['label', 'contents', 'guess'],
+  RATED_AGAINST_CONFIGURED: ['label', 'contents', 'readout'],
+  LABEL_DENSITY: ['label', 'contents'],
+}
+
+const OF_MACHINE: Record<string, DisputeCode> = {
+  slotCount: 'SLOT_COUNT',
+  solderedGiB: 'SOLDERED',
+  maximumGiB: 'MAXIMUM',
+  generation: 'MODULE_NOT_OF_MACHINE',
+  formFactor: 'MODULE_NOT_OF_MACHINE',
+}
+
+/** Figures that follow from others, or are only names of one thing, are no contradictions of their own. */
+const SECONDARY = ['dieGbit', 'maker', 'makerCode', 'heightMm', 'madeWeek']
+
+interface Known {
+  given: Pick<Case, 'inputs' | 'rulings' | 'runsAt'>
+  entries: readonly Entry[]
+  slots: readonly SlotEvidence[]
+}
+
+/** Everything that contradicts and is not settled yet, the costliest mistakes first. */
+export function disputesIn({ given, entries, slots }: Known): Dispute[] {
+  const { inputs, rulings, runsAt } = given
+  const open = ({ key }: { key: string }) => !Object.hasOwn(rulings, key)
+  return [
+    ...entries
+      .filter((entry) => !entry.agreed)
+      .map((entry) => ofEntry(OF_MACHINE[entry.what] ?? 'MODULE_FIGURE', entry)),
+    ...slots.flatMap(({ entries: own }) =>
+      own
+        .filter(({ agreed, what }) => !agreed && !SECONDARY.includes(what))
+        .map((entry) => ofEntry('MODULE_FIGURE', entry)),
+    ),
+    ...slots.flatMap((slot) => ofRate(slot, runsAt)),
+    ...inputs.flatMap(ofLabels),
+  ].filter(open)
+}
+
+function ofEntry(code: DisputeCode, { key, subject, what, claims }: Entry): Dispute {
+  return {
+    code,
+    key,
+    subject,
+    what,
+    options: optionsOf(what, claims),
+    ways: WAYS[code],
+    where: null,
+  }
+}
+
+/** The distinct values, the better trusted first. */
+function optionsOf(what: Entry['what'], claims: readonly Claim[]): Option[] {
+  const options: Option[] = []
+  for (const claim of claims) {
+    const value = plainValue(what, claim.value)
+    const known = options.find((one) => one.value === value)
+    if (known) known.claims.push(claim)
+    else options.push({ value, claims: [claim] })
+  }
+  return options
+}
+
+function ofRate({ slot, entries, observed }: SlotEvidence, runsAt: number | null): Dispute[] {
+  const rate = observed?.rate
+  if (!observed || !rate) return []
+  const key = `slot.${slot}.configured`
+  const about = {
+    key,
+    subject: slot,
+    what: 'configured' as const,
+    where: { input: observed.input, where: null },
+  }
+  if (rate.clockOrRate === 'ambiguous') {
+    const options = rate.readings.map((value) => ({ value, claims: [] }))
+    return [{ ...about, code: 'RATE_OR_CLOCK', options, ways: WAYS.RATE_OR_CLOCK }]
+  }
+  const rated = entries.find(({ what }) => what === 'speeds')
+  const configured = rate.configuredDataRate
+  if (!rated || configured === runsAt) return []
+  const own = (rated.value as Entry<'speeds'>['value']).map(({ dataRate }) => dataRate)
+  if (own.length === 0 || own.includes(configured)) return []
+  const [top] = own
+  return [
+    {
+      ...about,
+      code: 'RATED_AGAINST_CONFIGURED',
+      options: [
+        { value: configured, claims: [] },
+        { value: top as number, claims: rated.claims },
+      ],
+      ways: WAYS.RATED_AGAINST_CONFIGURED,
+    },
+  ]
+}
+
+function ofLabels({ id, reading }: Input): Dispute[] {
+  return reading.problems
+    .filter(({ code }) => code === 'DENSITY_NOT_MADE')
+    .map(({ where }) => ({
+      code: 'LABEL_DENSITY' as const,
+      key: `reading.${id}.${where && 'line' in where ? where.line : 0}`,
+      subject: 'label',
+      what: 'dieGbit' as const,
+      options: [],
+      ways: WAYS.LABEL_DENSITY,
+      where: { input: id, where },
+    }))
+}

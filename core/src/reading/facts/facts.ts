@@ -1,0 +1,117 @@
+import type {
+  Buffering,
+  FormFactor,
+  Generation,
+  ModuleTimes,
+  Source,
+  SpeedKind,
+  Trust,
+} from '../../things/model'
+
+/** A place in what was read: a line of text (from 1), or bytes (from 0). */
+export type Where = { line: number } | { byte: number; length: number }
+
+/** A speed as far as it could be read; data rate in MT/s, timings in clocks, a profile's own voltage in V. */
+export interface ReadSpeed {
+  kind: SpeedKind
+  dataRate: number
+  cl?: number
+  trcd?: number
+  trp?: number
+  tras?: number
+  voltage?: number
+}
+
+/** What can be read about a module. Capacity in GiB, density in Gbit, voltages in V, height in mm. */
+export interface ModuleFigures {
+  capacityGiB: number
+  generation: Generation
+  formFactor: FormFactor
+  buffering: Buffering
+  ecc: boolean
+  ranks: number
+  deviceWidth: number
+  voltages: number[]
+  /** The standard speed and the memory profiles, as far as they were read; either may be missing. */
+  speeds: ReadSpeed[]
+  /** The times behind the standard speed, where the contents hold them. */
+  times: ModuleTimes
+  /** How many such modules are packaged together. */
+  kit: { size: number }
+  dieGbit: number
+  partNumber: string
+  serial: string
+  /** Four hexadecimal digits: the maker's bank and code. */
+  makerCode: string
+  /** The maker as a readout names it. */
+  maker: string
+  /** Year and week, as `2024-W07`. */
+  madeWeek: string
+  heightMm: number
+}
+
+/** What can be read about the machine. */
+export interface MachineFigures {
+  slotCount: number
+  maximumGiB: number
+  errorCorrection: EccKind
+}
+
+export const ECC_KINDS = ['none', 'parity', 'single-bit', 'multi-bit', 'crc'] as const
+export type EccKind = (typeof ECC_KINDS)[number]
+
+/** Everything that is said about a machine or a module in it, by name. */
+export interface Figures extends ModuleFigures, MachineFigures {
+  solderedGiB: number
+}
+
+/** One thing said: which figure, its value, who says so, how far to believe it, and where it stands. */
+export interface Fact<What extends keyof Figures = keyof Figures> {
+  what: What
+  value: Figures[What]
+  source: Source
+  trust: Trust
+  where: Where | null
+}
+
+/** What was wrong with an input, or could not be told from it. */
+export const PROBLEM_CODES = [
+  'NOTHING_READ',
+  'NOT_A_LABEL',
+  'CAPACITY_MISSING',
+  'ORGANISATION_MISSING',
+  'RATE_MISSING',
+  'FORM_MISSING',
+  'RATE_AMBIGUOUS',
+  'RATE_UNKNOWN',
+  'BIN_UNKNOWN',
+  'TYPE_UNKNOWN',
+  'DENSITY_NOT_MADE',
+  'CAPACITY_NOT_MADE',
+  'TRUNCATED',
+  'TRAILING_BYTES',
+  'CHECKSUM_WRONG',
+  'MEMORY_TYPE_UNKNOWN',
+  'FIELD_UNKNOWN',
+  'TABLE_BROKEN',
+  'NO_MEMORY_IN_TABLE',
+  'FIELD_NOT_UNDERSTOOD',
+  'SUBCHANNELS_SEPARATE',
+  'MALFORMED_JSON',
+  'CUT_SHORT',
+  'ROWS_MISSING',
+  'LINE_NOT_UNDERSTOOD',
+  'STANDARD_SPEED_OPEN',
+  'KIT_SIZE_UNCLEAR',
+  'PROFILE_FROM_EXTENSION',
+  'PROFILE_UNREADABLE',
+  'SECOND_CHECKSUM_WRONG',
+  'UNEVEN_RANKS',
+  'LETTERS_MENDED',
+] as const
+export type ProblemCode = (typeof PROBLEM_CODES)[number]
+
+export interface Problem {
+  code: ProblemCode
+  where: Where | null
+}

@@ -1,0 +1,10 @@
+export {
+  areAllListed,
+  indexed,
+  lookUp,
+  type Standing,
+  testedWith,
+  type ValidatedIndex,
+} from './lookUp'
+export { importPrices, PRICE_WORDS, type PriceTerms } from './prices'
+export { importValidated, VALIDATED_WORDS } from './validated'

@@ -1,0 +1,253 @@
+import {
+  type Buffering,
+  type FormFactor,
+  GENERATIONS,
+  type Generation,
+  Module,
+  type Speed,
+  STANDARD_STEPS,
+  usualOrganisation,
+  usualSpeed,
+  usualVoltages,
+} from '../../things/model'
+import { Offered, offeredKey, type PriceColumn } from '../../things/records'
+import { type Columns, type ColumnWords, numberIn, readRows, type Table } from '../../things/tables'
+import { LOW_STANDARD } from '../evidence'
+import { type ModuleFigures, type ReadSpeed, read, readRateName, speedKind } from '../inputs'
+
+/** Words that headings of price lists have in them. */
+export const PRICE_WORDS: ColumnWords<PriceColumn> = {
+  price: [
+    /\b(?:your|dealer|trade|purchase|buying|net)\b|^cost/i,
+    /^(?!.*(?:\brrp\b|recommended|suggested|retail|m?srp\b|list price|\bold\b|before|street)).*(?:price|gross|eur|usd|gbp|€|\$|£|cost)/i,
+    /price|gross|eur|usd|gbp|€|\$|£|cost/i,
+  ],
+  stock: [/stock|available|avail|qty|quantity|on hand/i],
+  leadDays: [/lead|delivery|days/i],
+  article: [/article|part ?(no|number)|order ?code|\bsku\b/i, /part|code|item|model|name/i],
+  label: [/label|description|specification|spec\b|text/i],
+  generation: [/generation|^gen|type|technology/i],
+  form: [/form|socket|package/i],
+  pieces: [/kit|pieces|pcs|pack/i],
+  capacityGiB: [/capacity|size|\bgi?b\b/i],
+  dataRate: [/rate|speed|mt\/?s|mhz/i],
+  cl: [/^cl$|latency|cas/i],
+  ranks: [/rank/i],
+  width: [/width|organi[sz]ation/i],
+  ecc: [/\becc\b/i],
+}
+
+export interface PriceTerms {
+  /** Put on every price, in per cent. */
+  markUpPercent: number
+  /** Minor units to a unit of money: 100, or 1 where there are none. */
+  minorUnits: number
+  /** What the capacity of a kit's row is, where the row itself does not tell: of one module, or of all. */
+  kitCapacity?: 'each' | 'whole' | null
+}
+
+/**
+ * The offers of a price list, and the rows that make none. What columns do not say is taken from the
+ * label text; ranks, width and timings that neither says are as usual. An article that comes twice
+ * counts the first time.
+ */
+export function importPrices(table: Table, columns: Columns<PriceColumn>, terms: PriceTerms) {
+  const seen = new Set<string>()
+  return readRows(table, columns, (cell: (column: PriceColumn) => string) => {
+    const offer = offerOf(cell, terms)
+    if (typeof offer === 'string') return offer
+    const key = offeredKey(offer)
+    if (seen.has(key)) return 'This part number is further up already.'
+    seen.add(key)
+    return offer
+  })
+}
+
+function offerOf(cell: (column: PriceColumn) => string, terms: PriceTerms): Offered | string {
+  const article = cell('article')
+  if (article === '') return 'The part number is missing.'
+  const asked = numberIn(cell('price'))
+  if (asked === null) return 'The price is missing, or no amount.'
+  if (asked < 0) return 'The price is below nothing.'
+  if (asked === 0) return 'The price is 0, so there is none yet.'
+  const module = moduleOnLabel(article, cell, terms.kitCapacity ?? null)
+  if (typeof module === 'string') return module
+  const amount = asked * (1 + terms.markUpPercent / 100) * terms.minorUnits
+  const offer = Offered.safeParse({
+    module,
+    price: Math.round(amount),
+    stock: stockIn(cell('stock')),
+    leadDays: leadIn(cell('leadDays')),
+  })
+  return offer.success ? offer.data : (offer.error.issues[0]?.message ?? 'It makes no offer.')
+}
+
+function moduleOnLabel(
+  article: string,
+  cell: (column: PriceColumn) => string,
+  kitCapacity: PriceTerms['kitCapacity'],
+): Module | string {
+  const said = labelled(article, cell)
+  const generation = generationIn(cell('generation')) ?? said.generation
+  if (!generation) return 'The generation is not said.'
+  const formFactor = formIn(cell('form')) ?? said.formFactor
+  if (!formFactor) return 'The form factor (DIMM, SO-DIMM, CAMM2) is not said.'
+  const size = sizeOf(cell, said, kitCapacity)
+  if (typeof size === 'string') return size
+  const rated = rateIn(cell('dataRate'), generation)
+  const [printed] = said.speeds ?? []
+  const dataRate = rated ?? printed?.dataRate
+  if (dataRate === undefined) return 'The rate is not said.'
+  const buffering = said.buffering ?? bufferingIn(cell('form'))
+  const cl = wholeIn(cell('cl')) ?? printed?.cl
+  const volts = printed?.voltage ?? null
+  const printing = { cl: cl ?? null, volts, buffering, labelForm: false }
+  const kind =
+    printed?.dataRate === dataRate ? printed.kind : speedKind(generation, dataRate, printing)
+  const speed = { ...(printed?.dataRate === dataRate ? printed : {}), kind, dataRate }
+  const usual = usualOrganisation(generation, size.capacityGiB)
+  const ranks = wholeIn(cell('ranks')) ?? said.ranks
+  const deviceWidth = wholeIn(cell('width').replace(/^.*[x×]/i, '')) ?? said.deviceWidth
+  const assumed = [
+    ...(ranks === undefined ? ['ranks'] : []),
+    ...(deviceWidth === undefined ? ['deviceWidth'] : []),
+  ]
+  const module = {
+    article,
+    generation,
+    formFactor,
+    buffering,
+    ecc: /^(y|yes|true|1|ecc|x)$/i.test(cell('ecc').trim()) || (said.ecc ?? false),
+    capacityGiB: size.capacityGiB,
+    ranks: ranks ?? usual.ranks,
+    deviceWidth: deviceWidth ?? usual.deviceWidth,
+    ...(assumed.length > 0 ? { assumed } : {}),
+    voltages: said.voltages ?? usualVoltages(generation, dataRate),
+    speeds: speedsOf(generation, cl === undefined ? speed : { ...speed, cl }),
+    kit: size.pieces > 1 ? { id: article, size: size.pieces } : null,
+  }
+  const parsed = Module.safeParse(module)
+  if (parsed.success) return parsed.data
+  const [issue] = parsed.error.issues
+  return `${String(issue?.path[0])}: ${issue?.message}`
+}
+
+/** What the row says in words: its label, or its article where there is none; with its columns where it leaves out the generation. */
+function labelled(article: string, cell: (column: PriceColumn) => string): Partial<ModuleFigures> {
+  const words = cell('label') || article
+  const alone = figuresIn(words)
+  if (alone.generation) return alone
+  const [generation, rate, cl] = [cell('generation'), cell('dataRate'), cell('cl')].map((one) =>
+    one.trim(),
+  )
+  const named = generation && rate ? `${generation}-${/\d{3,5}/.exec(rate)?.[0] ?? ''}` : generation
+  const latency = cl && /^\d+$/.test(cl) ? `CL${cl}` : (cl ?? '')
+  return figuresIn([named, latency, cell('form'), words].join(' '))
+}
+
+function figuresIn(text: string): Partial<ModuleFigures> {
+  const [module] = text.trim() === '' ? [] : read(text).modules
+  return module?.module ?? {}
+}
+
+/** The capacity of one module, and how many a purchase is. A capacity beside a count may be of one or of all: then it is asked. */
+function sizeOf(
+  cell: (column: PriceColumn) => string,
+  said: Partial<ModuleFigures>,
+  kitCapacity: PriceTerms['kitCapacity'],
+): { capacityGiB: number; pieces: number } | string {
+  const sizes = /(\d+)\s*[x×]\s*(\d.*)/i.exec(cell('capacityGiB'))
+  const each = sizes ? capacityIn(sizes[2] as string) : undefined
+  const own = sizes ? undefined : capacityIn(cell('capacityGiB'))
+  const counted = wholeIn(cell('pieces'))
+  const pieces = counted ?? wholeIn(sizes?.[1] ?? '') ?? said.kit?.size ?? 1
+  const labelPieces = said.kit?.size
+  if (labelPieces !== undefined && counted !== undefined && labelPieces !== counted) {
+    return `The label says a kit of ${labelPieces}, the column ${counted}.`
+  }
+  if (each !== undefined) return { capacityGiB: each, pieces }
+  if (own === undefined) {
+    return said.capacityGiB === undefined
+      ? 'The capacity is not said.'
+      : { capacityGiB: said.capacityGiB, pieces }
+  }
+  if (pieces === 1) return { capacityGiB: own, pieces }
+  if (
+    said.capacityGiB !== undefined &&
+    [said.capacityGiB, said.capacityGiB * pieces].includes(own)
+  ) {
+    return { capacityGiB: said.capacityGiB, pieces }
+  }
+  if (!kitCapacity) {
+    return `Is ${own} GB one module or the whole kit of ${pieces}? Say so above, or write ${pieces}x${own / pieces}GB.`
+  }
+  return { capacityGiB: kitCapacity === 'whole' ? own / pieces : own, pieces }
+}
+
+/** The speed it is sold for, and the standard steps beneath it that such modules carry as well. */
+function speedsOf(generation: Generation, speed: ReadSpeed): Speed[] {
+  const { kind, dataRate, cl } = speed
+  const usual = usualSpeed(generation, dataRate)
+  if (kind === 'profile') {
+    const latency = cl ?? usual.cl
+    const guessed = { ...usual, cl: latency, trcd: latency, trp: latency, tras: 2 * latency }
+    const low = LOW_STANDARD[generation] ?? (STANDARD_STEPS[generation][0] as number)
+    return [usualSpeed(generation, low), { ...guessed, ...speed }]
+  }
+  const lower = STANDARD_STEPS[generation].filter((step) => step < dataRate).slice(-2)
+  return [{ ...usual, ...speed }, ...lower.map((step) => usualSpeed(generation, step))]
+}
+
+function generationIn(text: string): Generation | undefined {
+  const plain = text.toUpperCase().replace(/[\s-]/g, '')
+  return [...GENERATIONS]
+    .sort((a, b) => b.length - a.length)
+    .find((generation) => plain.includes(generation))
+}
+
+function formIn(text: string): FormFactor | undefined {
+  if (/camm/i.test(text)) return 'CAMM2'
+  if (/so-?\s?dimm|small|laptop|notebook|262|260|204|200/i.test(text)) return 'SODIMM'
+  return /dimm|full|desktop|288|240/i.test(text) ? 'DIMM' : undefined
+}
+
+function bufferingIn(text: string): Buffering {
+  if (/\bl-?r-?dimm|load/i.test(text)) return 'load-reduced'
+  if (/\br-?dimm|registered/i.test(text)) return 'registered'
+  return /\bcu-?dimm|clocked/i.test(text) ? 'clocked' : 'unbuffered'
+}
+
+/** `16`, `16GB`, `16384 MB`. */
+function capacityIn(text: string): number | undefined {
+  const figure = numberIn(text)
+  if (figure === null) return undefined
+  return /mi?b/i.test(text) ? figure / 1024 : figure
+}
+
+/** `3200`, `DDR4-3200`, `PC4-25600`. */
+function rateIn(text: string, generation: Generation): number | undefined {
+  if (text.trim() === '') return undefined
+  const figure = wholeIn(text.match(/\d{3,5}/g)?.at(-1) ?? '')
+  if (figure === undefined) return undefined
+  if (!/pc/i.test(text)) return figure
+  return readRateName(text).find((one) => one.generation === generation)?.dataRate ?? figure
+}
+
+function wholeIn(text: string): number | undefined {
+  const figure = text.match(/\d+/)?.[0]
+  return figure === undefined ? undefined : Number(figure)
+}
+
+/** `12`, `>50`, `yes`, `out of stock`. */
+function stockIn(text: string): number | null {
+  const figure = wholeIn(text)
+  if (figure !== undefined) return figure
+  return /^(no|none|out|sold out|-)/i.test(text.trim()) ? 0 : null
+}
+
+/** `3`, `2 days`, `2 weeks`. */
+function leadIn(text: string): number | null {
+  const figure = wholeIn(text)
+  if (figure === undefined) return null
+  return /week|wk/i.test(text) ? figure * 7 : figure
+}

@@ -1,0 +1,220 @@
+import { type Generation, isSolderedCapacity } from '../../things/model'
+import {
+  emptyMachine,
+  emptyModule,
+  learn,
+  type MachineReading,
+  type ModuleFigures,
+  type ModuleReading,
+  makerCodeIn,
+  meaningful,
+  observe,
+  type Printed,
+  type Problem,
+  ratedReadings,
+  slotName,
+  speedKind,
+  type Where,
+} from '../facts'
+
+/** A memory device as a readout lists it, before anything is made of it. Null: not said. */
+export interface Device {
+  locator: string | null
+  bank: string | null
+  /** 0 where the slot is empty. */
+  capacityGiB: number | null
+  form: 'DIMM' | 'SODIMM' | 'CAMM2' | 'soldered' | null
+  generation: Generation | null
+  buffering: 'registered' | 'unbuffered' | 'load-reduced' | null
+  totalWidth: number | null
+  dataWidth: number | null
+  rated: Printed | null
+  configured: Printed | null
+  millivolts: number | null
+  ranks: number | null
+  maker: string | null
+  serial: string | null
+  partNumber: string | null
+}
+
+export type DeviceField = keyof Device
+
+/** Whether a module is fixed to the board. */
+export const isSoldered = ({ module }: ModuleReading): boolean => module.formFactor === 'soldered'
+
+/** Type codes of DSP0134, table "Memory Device — Type". */
+export const GENERATION_CODES: Readonly<Record<number, Generation>> = {
+  18: 'DDR',
+  19: 'DDR2',
+  24: 'DDR3',
+  26: 'DDR4',
+  29: 'LPDDR3',
+  30: 'LPDDR4',
+  34: 'DDR5',
+  35: 'LPDDR5',
+}
+
+/** How a module is buffered by the bits of its type detail (DSP0134); null where they do not say. */
+export function bufferingOf(detail: number): Device['buffering'] {
+  if (detail & 0x8000) return 'load-reduced'
+  if (detail & 0x2000) return 'registered'
+  return detail & 0x4000 ? 'unbuffered' : null
+}
+
+export function bufferingInWords(text: string): Device['buffering'] {
+  if (/load[- ]?reduced|lrdimm/i.test(text)) return 'load-reduced'
+  if (/unregistered|unbuffered/i.test(text)) return 'unbuffered'
+  return /\bregistered/i.test(text) ? 'registered' : null
+}
+
+export const NO_DEVICE: Device = {
+  locator: null,
+  bank: null,
+  capacityGiB: null,
+  form: null,
+  generation: null,
+  buffering: null,
+  totalWidth: null,
+  dataWidth: null,
+  rated: null,
+  configured: null,
+  millivolts: null,
+  ranks: null,
+  maker: null,
+  serial: null,
+  partNumber: null,
+}
+
+/** Names of places that are the board itself, not a slot on it. */
+const ON_BOARD = /\bon-?board\b|system ?board|mother ?board|memory down|soldered/i
+
+/** Whether a device is part of the board: it says so by its form, its place, or being low-power memory. */
+function isFixed({ form, generation, locator }: Device): boolean {
+  if (form === 'soldered') return true
+  if (form === null && ON_BOARD.test(locator ?? '')) return true
+  return (generation?.startsWith('LP') ?? false) && form !== 'CAMM2'
+}
+
+/** What a list of devices gives, device by device. */
+export interface Devices {
+  machine: MachineReading
+  problems: Problem[]
+  /**
+   * Takes a device: its slot into the machine's list, and what is fitted as a module. `whereOf` gives
+   * the place of a field in the input.
+   */
+  take: (device: Device, whereOf: (field: DeviceField) => Where) => void
+  /** The modules taken, the sub-channels of one joined. */
+  modules: () => ModuleReading[]
+}
+
+export function devices(): Devices {
+  const into = {
+    modules: [] as ModuleReading[],
+    machine: emptyMachine(),
+    problems: [] as Problem[],
+  }
+  const widths: (number | null)[] = []
+  return {
+    machine: into.machine,
+    problems: into.problems,
+    take(device, whereOf) {
+      const before = into.modules.length
+      takeDevice(device, whereOf, into)
+      if (into.modules.length > before) widths.push(device.dataWidth)
+    },
+    modules: () => joinSubChannels(into.modules, widths, into.problems),
+  }
+}
+
+function takeDevice(
+  device: Device,
+  whereOf: (field: DeviceField) => Where,
+  into: { modules: ModuleReading[]; machine: MachineReading; problems: Problem[] },
+): void {
+  const slot = slotName(device.locator ?? '', meaningful(device.bank))
+  const soldered = isFixed(device)
+  const populated = device.capacityGiB !== 0
+  if (!soldered) into.machine.slots.push({ ...slot, populated })
+  if (!populated) return
+
+  const about = emptyModule('readout', whereOf('locator'))
+  about.slot = slot
+  const note = <What extends keyof ModuleFigures>(
+    what: What,
+    value: ModuleFigures[What] | null | undefined,
+    field: DeviceField,
+  ) => learn(about, what, value, whereOf(field))
+
+  note('generation', device.generation, 'generation')
+  if (device.capacityGiB !== null) {
+    if (isSolderedCapacity(device.capacityGiB)) {
+      note('capacityGiB', device.capacityGiB, 'capacityGiB')
+    } else into.problems.push({ code: 'CAPACITY_NOT_MADE', where: whereOf('capacityGiB') })
+  }
+  note('formFactor', soldered ? 'soldered' : device.form, 'form')
+  note('buffering', device.buffering, 'buffering')
+  const { totalWidth, dataWidth } = device
+  if (totalWidth !== null && dataWidth !== null && totalWidth >= dataWidth && dataWidth > 0) {
+    note('ecc', totalWidth > dataWidth, 'totalWidth')
+  }
+  note('ranks', device.ranks, 'ranks')
+  if (device.millivolts !== null && device.millivolts >= 500 && device.millivolts <= 3000) {
+    about.observedVolts = device.millivolts / 1000
+  }
+  takeRates(device, about, whereOf, into.problems)
+  const maker = meaningful(device.maker)
+  const code = maker === null ? null : makerCodeIn(maker)
+  if (code) note('makerCode', code, 'maker')
+  else note('maker', maker, 'maker')
+  note('serial', meaningful(device.serial)?.replace(/^0x/i, '').toUpperCase(), 'serial')
+  note('partNumber', meaningful(device.partNumber), 'partNumber')
+  into.modules.push(about)
+}
+
+function takeRates(
+  { rated, configured, generation, buffering }: Device,
+  about: ModuleReading,
+  whereOf: (field: DeviceField) => Where,
+  problems: Problem[],
+): void {
+  const own = rated ? ratedReadings(rated, generation) : []
+  const [dataRate] = own
+  if (own.length > 1) problems.push({ code: 'RATE_AMBIGUOUS', where: whereOf('rated') })
+  else if (dataRate !== undefined) {
+    const printing = { cl: null, volts: null, buffering, labelForm: false }
+    const kind = generation ? speedKind(generation, dataRate, printing) : 'standard'
+    if (kind === 'profile') problems.push({ code: 'STANDARD_SPEED_OPEN', where: whereOf('rated') })
+    learn(about, 'speeds', [{ kind, dataRate }], whereOf('rated'))
+  }
+  if (!configured) return
+  about.observed = observe(configured, own, generation)
+  if (about.observed?.clockOrRate === 'ambiguous' && own.length < 2) {
+    problems.push({ code: 'RATE_AMBIGUOUS', where: whereOf('configured') })
+  }
+}
+
+/**
+ * Two entries of 32 bits with one serial number are the sub-channels of one DDR5 module: they
+ * become one, with the capacity of both.
+ */
+function joinSubChannels(
+  modules: ModuleReading[],
+  widths: readonly (number | null)[],
+  problems: Problem[],
+): ModuleReading[] {
+  const bySerial = new Map<string, ModuleReading>()
+  return modules.filter((one, at) => {
+    const { serial, generation, partNumber } = one.module
+    if (widths[at] !== 32 || generation !== 'DDR5' || serial === undefined) return true
+    const key = `${serial} ${partNumber ?? ''}`
+    const first = bySerial.get(key)
+    if (!first) {
+      bySerial.set(key, one)
+      return true
+    }
+    first.module.capacityGiB = (first.module.capacityGiB ?? 0) + (one.module.capacityGiB ?? 0)
+    problems.push({ code: 'SUBCHANNELS_SEPARATE', where: one.where })
+    return false
+  })
+}

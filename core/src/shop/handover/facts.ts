@@ -1,0 +1,150 @@
+import { hoursOf, testsThatCount } from '../../bench/diagnose'
+import { type Change, changesBetween, testedOf } from '../../bench/measure'
+import type { Forecast } from '../../judging/forecast'
+import { type Machine, same } from '../../things/model'
+import {
+  type Handover,
+  type JobFile,
+  NOT_HANDED_OVER,
+  type Piece,
+  UNVERIFIED,
+} from '../../things/records'
+import {
+  channelsMeasured,
+  planKey,
+  rateSeen,
+  type Situation,
+  standingOf,
+  type ToProve,
+} from '../job'
+import { type Gained, gainsOf } from './gained'
+import { type NextUpgrade, nextUpgrades } from './nextSteps'
+import { type OpenPoint, openPointsOf } from './openPoints'
+import { type FittedPart, partsFitted, partsRemoved, type RemovedPart } from './parts'
+import { agreedOption, paidIn, unpaid } from './payment'
+
+/** A figure as it was read off the running machine, or as it follows from what is in it. */
+export interface Stated {
+  value: number
+  seen: boolean
+}
+
+/** Stability tests that count: how many, their hours in all, and whether all passed without an error. */
+export interface Steadiness {
+  tests: number
+  hours: number
+  passed: boolean
+}
+
+/** What a hand over rests on: everything the report says, and what stands open. Sizes in GiB, speeds in MT/s. */
+export interface HandoverFacts {
+  machine: Machine
+  before: Situation
+  after: Situation
+  /** The plan changes what is in the slots or how it is set. */
+  changed: boolean
+  /** The work at the bench is done. */
+  fitted: boolean
+  /** Title of the work agreed to in place of a change of memory; null without such an agreement. */
+  otherWork: string | null
+  parts: FittedPart[]
+  removed: RemovedPart[]
+  now: { memory: Stated; speed: Stated | null; channels: Stated }
+  gains: Gained[]
+  /** Properties altered by the change of memory; a gain belongs to all of them together. */
+  altered: Change[]
+  /** What the change was expected to bring; null where it could not be said. */
+  forecast: Forecast | null
+  steadiness: Steadiness | null
+  next: NextUpgrade[]
+  /** What the customer agreed to pay, in minor units; null where nothing was agreed on. */
+  toPay: number | null
+  paid: number
+  points: OpenPoint[]
+}
+
+export interface ToReport extends ToProve {
+  file: Pick<
+    JobFile,
+    | 'id'
+    | 'lead'
+    | 'fits'
+    | 'handovers'
+    | 'quotes'
+    | 'measurements'
+    | 'verifications'
+    | 'accessories'
+  >
+  pieces: ReadonlyMap<string, Piece>
+}
+
+/** Everything that is on record of how a job ended. `ruleHours` is how long the shop tests every machine. */
+export function handoverFacts(
+  job: ToReport,
+  forecast: Forecast | null,
+  ruleHours: number | null,
+): HandoverFacts {
+  const { file, machine, now: before, planned, pieces } = job
+  const [fit] = file.fits
+  const { seen, stability } = file.verifications[0] ?? UNVERIFIED
+  const handover: Pick<Handover, 'payments' | 'returned'> = file.handovers[0] ?? NOT_HANDED_OVER
+  const changed =
+    !same(before.assignment, planned.assignment) || !same(before.settings, planned.settings)
+  const fitted = fit?.finishedAt != null
+  const after = fitted ? planned : before
+  const work = { jobId: file.id, now: before, planned: after, pieces, fit }
+  const removed = partsRemoved(work)
+  const gains = gainsOf(testedOf(file.measurements), forecast)
+  const option = agreedOption(file.quotes)
+  const counted = testsThatCount(stability, planKey(planned))
+  const shown = fitted ? seen : UNVERIFIED.seen
+  const rate = rateSeen(shown, after)
+  const channels = fitted ? channelsMeasured(job) : null
+  const { capacity, run, zones } = after.evaluation
+  const ways = zones[0]?.ways ?? 1
+  const measured = channels !== null && channels.atLeast >= ways && ways > 1
+  return {
+    machine,
+    before,
+    after,
+    changed,
+    fitted,
+    otherWork: option?.other && option.other !== 'nothing' ? option.title : null,
+    parts: partsFitted(work),
+    removed,
+    now: {
+      memory: stated(shown.totalGiB, capacity.installedGiB),
+      speed: rate === null && !run ? null : stated(rate, run?.dataRate ?? 0),
+      channels: stated(shown.ways ?? (measured ? ways : null), ways),
+    },
+    gains,
+    altered: fitted ? changesBetween(before, planned) : [],
+    forecast: fitted ? forecast : null,
+    steadiness:
+      fitted && counted.length > 0
+        ? {
+            tests: counted.length,
+            hours: hoursOf(counted),
+            passed: counted.every(({ errors, passes }) => errors === 0 && passes > 0),
+          }
+        : null,
+    next: nextUpgrades(machine, after),
+    // Several like machines are paid together, with the first.
+    toPay: file.lead ? null : (option?.toPay ?? null),
+    paid: paidIn(handover.payments),
+    points: openPointsOf({
+      changed,
+      fitted,
+      standing: standingOf(job, ruleHours),
+      losses: gains.filter(({ compared }) => compared.verdict === 'loss').map(({ test }) => test),
+      approved: option !== null,
+      unpaid: file.lead ? 0 : unpaid(option, handover.payments),
+      removed,
+      accessories: file.accessories,
+      returned: handover.returned,
+    }),
+  }
+}
+
+const stated = (seen: number | null, otherwise: number): Stated =>
+  seen === null ? { value: otherwise, seen: false } : { value: seen, seen: true }

@@ -1,0 +1,87 @@
+import type { FittingInput, Openness } from '../../bench/fitting'
+import { type FirmwareReason, firmwareFirst } from '../../judging/plan'
+import type { Machine, Module, Run } from '../../things/model'
+import {
+  type Fit,
+  type JobFile,
+  type ModelRecord,
+  type Terms,
+  UNFITTED,
+} from '../../things/records'
+import type { Situation } from './situation'
+
+/** A job as far as its fitting goes. */
+export interface ToFit {
+  file: Pick<JobFile, 'fits'>
+  machine: Machine
+  now: Situation
+}
+
+/** How this machine is opened: as somebody saw at this fitting, else on the first of its model. */
+export function opennessOf(
+  fit: Pick<Fit, 'hatch' | 'battery' | 'static'>,
+  model: ModelRecord | undefined,
+): Openness {
+  return {
+    hatch: fit.hatch ?? model?.hatch ?? null,
+    battery: fit.battery ?? model?.battery ?? null,
+    static: fit.static,
+    covers: model?.covers ?? [],
+  }
+}
+
+/** Why the firmware is updated before these modules go in; empty where it need not be. */
+export function firmwareReasons(
+  { machine, now }: Pick<ToFit, 'machine' | 'now'>,
+  planned: Situation,
+): FirmwareReason[] {
+  const found = new Set(Object.values(now.assignment).map(({ moduleId }) => moduleId))
+  const all = modulesIn(planned)
+  const added = Object.entries(planned.assignment).flatMap(([slot, { moduleId }]) => {
+    const module = planned.placement[slot]
+    return module && !found.has(moduleId) ? [module] : []
+  })
+  return firmwareFirst(machine, added, all)
+}
+
+const modulesIn = ({ placement }: Situation): Module[] =>
+  Object.values(placement).flatMap((module) => (module ? [module] : []))
+
+/** The highest voltage that a profile of these modules asks for, V. */
+export function profileVolts({ placement }: Situation): number | null {
+  const volts = Object.values(placement).flatMap((module) =>
+    (module?.speeds ?? []).flatMap(({ kind, voltage }) =>
+      kind === 'profile' && voltage !== undefined ? [voltage] : [],
+    ),
+  )
+  return volts.length > 0 ? Math.max(...volts) : null
+}
+
+const timingsOf = ({ cl, trcd, trp, tras }: Run) => ({ cl, trcd, trp, tras })
+
+/** What the steps at the bench are made from, for a plan of this job. */
+export function fittingInput(
+  job: ToFit,
+  planned: Situation,
+  model: ModelRecord | undefined,
+  terms: Terms,
+): FittingInput {
+  const { machine, now, file } = job
+  const { evaluation, settings } = planned
+  const { run, capacity, starts } = evaluation
+  return {
+    machine,
+    found: now.assignment,
+    planned: planned.assignment,
+    expected: starts && run ? { gib: capacity.installedGiB, dataRate: run.dataRate } : null,
+    profile: settings.profile && run?.profile === true,
+    setByHand: settings.manual && run ? { dataRate: run.dataRate, timings: timingsOf(run) } : null,
+    profileNow: now.evaluation.run?.profile === true,
+    firmwareFirst: firmwareReasons(job, planned).length > 0,
+    sizes: modulesIn(planned).map(({ capacityGiB }) => capacityGiB),
+    cautions: model?.cautions ?? [],
+    openingMinutes: model?.openingMinutes ?? null,
+    table: terms.labour,
+    ...opennessOf(file.fits[0] ?? UNFITTED, model),
+  }
+}

@@ -1,0 +1,34 @@
+export { boardFirst } from './board'
+export { firmwareReasons, fittingInput, opennessOf, profileVolts, type ToFit } from './fitting'
+export { type Identified, identify } from './identify'
+export { INTERLEAVE_SHOWN, type InterleaveShown, interleaveShown } from './interleave'
+export { freePlan, layoutCase, settingsFound, type ToAdvise } from './layout'
+export { type Learned, learnedFrom, NOTHING_KNOWN, type Taught } from './learned'
+export {
+  type Added,
+  type Hindrance,
+  type Lead,
+  type Offer,
+  type OfferFacts,
+  type OfferInput,
+  offerOf,
+  type TakenOut,
+  type ToOffer,
+} from './offer'
+export { type PlanSupply, planSupply, staying } from './planSupply'
+export {
+  arrangementOf,
+  assignmentOf,
+  ceilingsShown,
+  channelsMeasured,
+  differencesFound,
+  knownGood,
+  openedBy,
+  planKey,
+  rateSeen,
+  standingOf,
+  suspicionOf,
+  type ToProve,
+  trialsMade,
+} from './proof'
+export { type Situation, situationOf } from './situation'

@@ -1,0 +1,169 @@
+import { describe, expect, test } from 'vitest'
+import { desktop, profiled, stick } from '../../../test/builders'
+import { STARTING_CAUSES, suspects } from '../../bench/diagnose'
+import { fittingSteps } from '../../bench/fitting'
+import type { Module } from '../../things/model'
+import {
+  type Assignment,
+  piecesById,
+  STARTING_TERMS,
+  UNFITTED,
+  UNVERIFIED,
+} from '../../things/records'
+import {
+  arrangementOf,
+  assignmentOf,
+  differencesFound,
+  firmwareReasons,
+  fittingInput,
+  openedBy,
+  opennessOf,
+  profileVolts,
+  situationOf,
+  standingOf,
+  suspicionOf,
+  trialsMade,
+} from '.'
+
+const machine = desktop()
+const own = (id: string, module: Module) => ({
+  id,
+  source: 'customer' as const,
+  module,
+  price: null,
+})
+const pieces = piecesById([
+  own('one', stick()),
+  own('two', stick()),
+  own('big', stick({ capacityGiB: 24 })),
+  own('fast', profiled(3600)),
+])
+const at = (slots: Record<string, string>): Assignment =>
+  Object.fromEntries(Object.entries(slots).map(([slot, moduleId]) => [slot, { moduleId, unit: 0 }]))
+const plain = { profile: false }
+const now = situationOf(machine, at({ A2: 'one' }), pieces, plain)
+const planned = situationOf(machine, at({ A2: 'one', B2: 'two' }), pieces, plain)
+
+describe('a state of the slots', () => {
+  test('leaves out slots and pieces that are gone, and is evaluated', () => {
+    const odd = at({ A2: 'one', B2: 'gone', Z9: 'two' })
+    const { assignment, evaluation } = situationOf(machine, odd, pieces, plain)
+    expect(Object.keys(assignment)).toEqual(['A2'])
+    expect(evaluation.capacity.installedGiB).toBe(8)
+  })
+})
+
+describe('what the steps at the bench are made from', () => {
+  const input = (changes: Partial<typeof UNFITTED> = {}) => {
+    const file = { fits: [{ ...UNFITTED, ...changes } as never] }
+    return fittingInput({ file, machine, now }, planned, undefined, STARTING_TERMS)
+  }
+
+  test('found, planned and expected follow from the job; 16 GB at 3200 in both channels', () => {
+    expect(input()).toMatchObject({
+      found: now.assignment,
+      planned: planned.assignment,
+      expected: { gib: 16, dataRate: 3200 },
+      profile: false,
+      setByHand: null,
+      firmwareFirst: false,
+      sizes: [8, 8],
+    })
+    expect(
+      fittingSteps(input()).some(({ code, slots }) => code === 'PUT_IN' && slots.includes('B2')),
+    ).toBe(true)
+  })
+
+  test('what somebody saw at this fitting goes before what the model’s record says', () => {
+    const model = { hatch: true, battery: 'pack', covers: [] } as never
+    expect(opennessOf({ hatch: null, battery: null, static: 'strap' }, model)).toMatchObject({
+      hatch: true,
+      battery: 'pack',
+    })
+    expect(opennessOf({ hatch: false, battery: 'plug', static: 'touch' }, model)).toMatchObject({
+      hatch: false,
+      battery: 'plug',
+      static: 'touch',
+    })
+  })
+
+  test('the firmware comes first for a size that is new to the machine, not for one that was in it', () => {
+    const with24 = situationOf(machine, at({ A2: 'big' }), pieces, plain)
+    expect(firmwareReasons({ machine, now }, with24)).toEqual(['SIZE'])
+    expect(firmwareReasons({ machine, now: with24 }, with24)).toEqual([])
+  })
+
+  test('the volts of a profile are known only where it says them', () => {
+    expect(profileVolts(planned)).toBeNull()
+    const fast = profiled(3600)
+    const told = {
+      ...fast,
+      speeds: fast.speeds.map((speed) =>
+        speed.kind === 'profile' ? { ...speed, voltage: 1.35 } : speed,
+      ),
+    }
+    expect(profileVolts({ ...planned, placement: { A2: told, B2: fast } })).toBe(1.35)
+  })
+})
+
+describe('what the proof is made from', () => {
+  const job = (seen: Partial<typeof UNVERIFIED.seen>) => ({
+    file: {
+      measurements: [],
+      verifications: [{ ...UNVERIFIED, seen: { ...UNVERIFIED.seen, ...seen } } as never],
+    },
+    machine,
+    now,
+    planned,
+    ceilings: {},
+  })
+  const missing = [{ code: 'SLOT_EMPTY' as const, slots: ['B2'], next: [] } as never]
+
+  test('nothing looked at: no standing; 8 of 16 GB seen is a difference', () => {
+    expect(
+      standingOf({ ...job({}), file: { measurements: [], verifications: [] } }, null),
+    ).toBeNull()
+    expect(differencesFound(job({ totalGiB: 16 }))).toEqual([])
+    expect(differencesFound(job({ totalGiB: 8 })).length).toBeGreaterThan(0)
+  })
+
+  test('arrangements name pieces of a purchase apart, and lead back', () => {
+    const kit: Assignment = { A2: { moduleId: 'kit', unit: 0 }, B2: { moduleId: 'kit', unit: 1 } }
+    expect(arrangementOf(kit)).toEqual({ A2: 'kit 0', B2: 'kit 1' })
+    expect(assignmentOf(arrangementOf(kit))).toEqual(kit)
+  })
+
+  test('a module not seen counts as the first trial, until there is one', () => {
+    const made = trialsMade({ trials: [] }, missing, planned)
+    expect(made).toMatchObject([{ depth: 'start', outcome: { kind: 'MISSING', slots: ['B2'] } }])
+    expect(trialsMade({ trials: [] }, [], planned)).toEqual([])
+    const own = [...made]
+    expect(trialsMade({ trials: own as never }, missing, planned)).toEqual(own)
+  })
+
+  test('suspicion falls on the slot, its module and its seat; nothing placed, nothing suspected', () => {
+    const made = trialsMade({ trials: [] }, missing, planned)
+    const suspicion = suspicionOf(machine, planned, made, STARTING_CAUSES)
+    const named = suspicion ? suspects(suspicion) : []
+    const chanceOf = (part: string) =>
+      named.find(({ parts }) => parts.length === 1 && parts[0] === part)?.chance ?? 0
+    expect(named[0]?.parts).toEqual(['seat B2'])
+    for (const [here, there] of [
+      ['seat B2', 'seat A2'],
+      ['slot B2', 'slot A2'],
+      ['module two 0', 'module one 0'],
+    ] as const) {
+      expect(chanceOf(here)).toBeGreaterThan(10 * chanceOf(there))
+    }
+    const empty = situationOf(machine, {}, pieces, plain)
+    expect(suspicionOf(machine, empty, [], STARTING_CAUSES)).toBeNull()
+  })
+
+  test('a trial that reseats, or moves a module, had the machine open', () => {
+    const [made] = trialsMade({ trials: [] }, missing, planned)
+    if (!made) throw new Error('no trial')
+    expect(openedBy([made], planned.assignment)).toBe(false)
+    expect(openedBy([{ ...made, reseat: true }], planned.assignment)).toBe(true)
+    expect(openedBy([{ ...made, arrangement: { A2: 'one 0' } }], planned.assignment)).toBe(true)
+  })
+})

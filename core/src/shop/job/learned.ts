@@ -1,0 +1,91 @@
+import {
+  type Ceilings,
+  type KeptRuns,
+  NOTHING_LEARNED,
+  type ShopScatter,
+  scatterFrom,
+  shopScatter,
+  testedOf,
+} from '../../bench/measure'
+import type { ShopResult } from '../../judging/forecast'
+import { memoryState, needed, type UseTable } from '../../judging/sizing'
+import type { Machine } from '../../things/model'
+import {
+  type JobFile,
+  type Piece,
+  type Plan,
+  settingsOf,
+  type Verification,
+} from '../../things/records'
+import { ceilingsShown } from './proof'
+import { type Situation, situationOf } from './situation'
+
+/** What the shop’s own measurements teach. */
+export interface Learned {
+  scatter: ShopScatter
+  /** What changes of memory were measured to bring. */
+  results: ShopResult[]
+  ceilings: Ceilings
+}
+
+export const NOTHING_KNOWN: Learned = { scatter: NOTHING_LEARNED, results: [], ceilings: {} }
+
+/** A job as far as it teaches something. */
+export interface Taught extends Pick<JobFile, 'found' | 'sizing'> {
+  machine: Machine
+  plan: Pick<Plan, 'placement' | 'profile' | 'manual'>
+  measurements: readonly (KeptRuns & { jobId: string })[]
+  verification: Pick<Verification, 'seen'> | null
+}
+
+/** Learns from the jobs of a shop; `pieces` are the modules that their plans name. */
+export function learnedFrom(
+  jobs: readonly Taught[],
+  pieces: ReadonlyMap<string, Piece>,
+  table: UseTable,
+): Learned {
+  const scatter = shopScatter(jobs.flatMap(({ measurements }) => measurements))
+  const results: ShopResult[] = []
+  const ceilings: Record<string, number> = {}
+  for (const job of jobs) {
+    const { machine, plan, found, verification } = job
+    const now = situationOf(machine, found, pieces, { profile: false })
+    const planned = situationOf(machine, plan.placement ?? found, pieces, settingsOf(plan))
+    if (plan.placement) results.push(...resultsOf(job, now, planned, table, scatter))
+    const file = {
+      measurements: job.measurements,
+      verifications: verification ? [verification] : [],
+    }
+    for (const [test, figure] of Object.entries(ceilingsShown({ file, now, planned }))) {
+      ceilings[test] = Math.max(ceilings[test] ?? 0, figure)
+    }
+  }
+  return { scatter, results, ceilings }
+}
+
+/**
+ * What a job’s measurements say of kinds of work: tests that stand for one, made before and after. Where
+ * the memory grew and what was needed before did not fit, or nobody knows, paging may be part of it, and
+ * nothing is taken from it.
+ */
+function resultsOf(
+  { sizing, measurements }: Taught,
+  now: Situation,
+  planned: Situation,
+  table: UseTable,
+  scatter: ShopScatter,
+): ShopResult[] {
+  const [before, after] = [now.evaluation, planned.evaluation]
+  const demand = needed(table, sizing, before.capacity.usableGiB).demand?.now.likely ?? null
+  const mayPage =
+    after.capacity.usableGiB > before.capacity.usableGiB &&
+    (demand === null || demand > before.capacity.usableGiB)
+  const [from, to] = [before, after].map((state) => memoryState(state, demand ?? 0))
+  if (!from || !to || mayPage) return []
+  return testedOf(measurements, scatterFrom(scatter)).flatMap(({ work, against, along }) => {
+    const compared = against.after
+    if (!work || !compared || compared.verdict === 'too-few' || along.before) return []
+    const { ratio, low, high } = compared
+    return [{ work, before: from, after: to, ratio, low, high }]
+  })
+}

@@ -1,0 +1,19 @@
+import { same } from '../../things/model'
+import type { Assignment, Plan, QuotedOption } from '../../things/records'
+
+type Agreed = Pick<QuotedOption, 'placement' | 'profile' | 'manual' | 'machines'>
+
+/**
+ * Whether what is planned is what was agreed to, for as many `machines`. An offer that does not say for how many it is
+ * is for one; one that does not say what is set by hand leaves that open.
+ */
+export const isAgreed = (
+  { placement, profile, manual, machines: offered }: Agreed,
+  planned: Assignment,
+  asked: Pick<Plan, 'profile' | 'manual'>,
+  machines = offered ?? 1,
+): boolean =>
+  (offered ?? 1) === machines &&
+  profile === asked.profile &&
+  same(placement, planned) &&
+  (manual === undefined || same(manual, asked.manual))

@@ -1,0 +1,6 @@
+export { isAgreed } from './agreed'
+export { heldBeside } from './held'
+export { type LabourPart, labourOf, minutesOf } from './labour'
+export { OTHER_MINUTES } from './otherSpend'
+export { agreedTo, type QuoteRefusal, type QuoteState, refusalOf, stateOf } from './state'
+export { optionsAgain, planOffering } from './versions'

@@ -1,1 +1,0 @@
-export { Tried, TUNE_OUTCOMES, type TuneSettings } from '../model'

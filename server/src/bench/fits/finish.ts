@@ -1,0 +1,97 @@
+import { cameFor } from '@tembrix/core/shop/orders'
+import type { Assignment } from '@tembrix/core/things/records'
+import { eq, inArray } from 'drizzle-orm'
+import { type fits, modules, reservations, type Transaction } from '../../base/database'
+import { HttpError } from '../../base/http'
+import { change, create, find, jobKind, moduleKind, planKind, type Row } from '../../things/store'
+import { piecesFor } from '../placements'
+
+type Fit = Row<typeof fits>
+
+/**
+ * Ends a fitting: the shelf's pieces in the job's plan, and those that came for it, leave the shelf with it, removed
+ * modules that the shop takes come to the shelf (used, untested), and the job goes on to Verify.
+ * @throws HttpError 409 `open_removed` when nobody has said where a removed module goes.
+ */
+export async function finish(tx: Transaction, fit: Fit): Promise<void> {
+  const { job, planned } = await plannedFor(tx, fit.jobId)
+  await takeFromShelf(tx, fit.jobId, planned)
+  await putOnShelf(tx, fit, removedBy(job.found, planned))
+  await tx.delete(reservations).where(eq(reservations.jobId, job.id))
+  if (['intake', 'identify', 'size', 'plan', 'quote', 'fit'].includes(job.stage)) {
+    await change(tx, jobKind, job.id, { version: job.version, stage: 'verify' })
+  }
+}
+
+async function plannedFor(tx: Transaction, jobId: string) {
+  const job = await find(tx, jobKind, jobId)
+  const plan = job.planId ? await find(tx, planKind, job.planId) : null
+  return { job, planned: plan?.placement ?? job.found }
+}
+
+/** Serial numbers of the pieces that were ordered for a job's plan, by module and unit: its record holds them from then on. */
+export async function serialsThatCame(
+  tx: Transaction,
+  jobId: string,
+): Promise<Record<string, string>> {
+  const { planned } = await plannedFor(tx, jobId)
+  const came = await piecesFor(tx, jobId)
+  return Object.fromEntries(
+    Object.values(planned).flatMap((one) => {
+      const piece = cameFor(came, jobId, one)
+      return piece ? [[`${one.moduleId} ${one.unit}`, piece.serialNumber]] : []
+    }),
+  )
+}
+
+function removedBy(found: Assignment, planned: Assignment): string[] {
+  const kept = new Set(Object.values(planned).map(({ moduleId }) => moduleId))
+  return [...new Set(Object.values(found).map(({ moduleId }) => moduleId))].filter(
+    (id) => !kept.has(id),
+  )
+}
+
+async function takeFromShelf(tx: Transaction, jobId: string, planned: Assignment): Promise<void> {
+  const ids = Object.values(planned).map(({ moduleId }) => moduleId)
+  if (ids.length === 0) return
+  const came = await piecesFor(tx, jobId)
+  const instead = Object.values(planned).flatMap((one) => cameFor(came, jobId, one) ?? [])
+  const placed = await tx.select().from(modules).where(inArray(modules.id, ids))
+  const rows = [...placed, ...instead]
+  for (const { id, version, source, module, fittedJobId } of rows) {
+    if (source !== 'shelf') continue
+    if (fittedJobId !== null && fittedJobId !== jobId) {
+      throw new HttpError(409, 'gone', `${module.article} has left the shelf with another job.`)
+    }
+    await change(tx, moduleKind, id, { version, fittedJobId: jobId })
+  }
+}
+
+async function putOnShelf(tx: Transaction, fit: Fit, removed: readonly string[]): Promise<void> {
+  for (const id of removed) {
+    const goes = fit.removed[id]
+    const { module } = await find(tx, moduleKind, id)
+    if (!goes) {
+      throw new HttpError(
+        409,
+        'open_removed',
+        `Say where ${module.article} goes: to the customer, the shelf or recycling.`,
+      )
+    }
+    if (goes.to !== 'shelf') continue
+    await create(tx, moduleKind, {
+      id: goes.shelfId,
+      source: 'shelf',
+      module: { ...module, kit: null },
+      price: goes.price,
+      note: '',
+      condition: 'used',
+      testedOn: null,
+      serialNumber: fit.serials[`${id} 0`] ?? '',
+      fromJobId: fit.jobId,
+    })
+  }
+}
+
+/** What a finished fitting is written with. */
+export const finishedNow = () => ({ finishedAt: new Date().toISOString() })

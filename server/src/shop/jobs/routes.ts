@@ -1,0 +1,65 @@
+import { LikeMachines, Stage, Versioned } from '@tembrix/core/things/records'
+import { Router } from 'express'
+import { z } from 'zod'
+import type { Database } from '../../base/database'
+import { Search } from '../../things/search'
+import { answerPage, idOf, Paging } from '../../things/store'
+import { addLike, singleOut } from './like'
+import { jobHistory, likeMachines, listJobs, openJobs, readJob } from './queries'
+
+/** The shop's day, as its page has it. */
+const Day = z.iso.date().default(() => new Date().toISOString().slice(0, 10))
+const Query = Paging.extend({
+  search: Search,
+  stage: Stage.optional(),
+  customerId: z.uuid().optional(),
+  today: Day,
+})
+const OfDay = z.object({ today: Day })
+
+/** How jobs are read: the counter's list, one with everything it rests on, and what was done to it. */
+export function jobRoutes(db: Database): Router {
+  const routes = Router()
+
+  routes.get('/', async (request, response) => {
+    const { search, stage, customerId, today, ...paging } = Query.parse(request.query)
+    answerPage(request, response, await listJobs(db, { search, stage, customerId }, today, paging))
+  })
+
+  routes.get('/open', async (request, response) => {
+    response.json(await openJobs(db, OfDay.parse(request.query).today))
+  })
+
+  routes.get('/:id', async (request, response) => {
+    const id = idOf(request.params)
+    response.json(await readJob(db, id))
+  })
+
+  routes.get('/:id/like', async (request, response) => {
+    const { today } = OfDay.parse(request.query)
+    response.json(await likeMachines(db, idOf(request.params), today))
+  })
+
+  /** Adds machines like a job's own to it: one plan and one quote for all, each with a job of its own. */
+  routes.post('/:id/like', async (request, response) => {
+    const id = idOf(request.params)
+    const { machines } = LikeMachines.parse(request.body)
+    const made = await db.transaction((tx) => addLike(tx, id, machines))
+    response.status(201).json(made)
+  })
+
+  /** Makes a machine that differs a job by itself, with the plan as it stands and a quote of its own to come. */
+  routes.post('/:id/single-out', async (request, response) => {
+    const id = idOf(request.params)
+    const { version } = Versioned.parse(request.body)
+    response.json(await db.transaction((tx) => singleOut(tx, id, version)))
+  })
+
+  routes.get('/:id/history', async (request, response) => {
+    const id = idOf(request.params)
+    const paging = Paging.parse(request.query)
+    answerPage(request, response, await db.transaction((tx) => jobHistory(tx, id, paging)))
+  })
+
+  return routes
+}

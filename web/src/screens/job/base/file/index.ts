@@ -1,0 +1,26 @@
+export { readingOf, remember } from './evidenceOf'
+export {
+  Deferred,
+  JobProvider,
+  type JobView,
+  useJob,
+  useJobAt,
+  useJobPart,
+  useOffers,
+  WithOffers,
+} from './JobContext'
+export { NoStart } from './NoStart'
+export { OnTo } from './OnTo'
+export { useAdvice } from './useAdvice'
+export { type Budget, useBudget } from './useBudget'
+export type { Edit } from './useEdit'
+export { useJobFields } from './useJobFields'
+export { useJobForm } from './useJobForm'
+export { type Need, useNeed } from './useNeed'
+export { useOneRecord } from './useOneRecord'
+export { useAddPhoto, usePicture } from './usePhotos'
+export { useModelRecord, useShop } from './useShop'
+export { useUndo } from './useUndo'
+export { useValidated, type Validated } from './useValidated'
+export { useVerification } from './useVerification'
+export { useVerify, type Verifying } from './useVerify'

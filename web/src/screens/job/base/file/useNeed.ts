@@ -1,0 +1,47 @@
+import type { Forecast } from '@tembrix/core/judging/forecast'
+import type { Policy } from '@tembrix/core/judging/plan'
+import {
+  buildableTotals,
+  forecaster,
+  type Needed,
+  needed,
+  type Total,
+  type UseTable,
+} from '@tembrix/core/judging/sizing'
+import type { Evaluation } from '@tembrix/core/things/model'
+import { useMemo } from 'react'
+import { useJob } from './JobContext'
+import { useShop } from './useShop'
+
+/** What the job is to be planned for. */
+export interface Need extends Needed {
+  table: UseTable
+  /** Every total this machine can be built to. */
+  totals: Total[]
+  /** Whether somebody set the usable memory to plan for. */
+  isSet: boolean
+  policy: Policy
+  shopPolicy: Policy
+  /** What a change from what was found brings for the customer's work; null where it cannot be said. */
+  gainOf: (after: Evaluation) => Forecast | null
+}
+
+export function useNeed(): Need {
+  const { file, machine, now, unseen, learned } = useJob()
+  const { uses: table, policy: shopPolicy } = useShop()
+  const { sizing } = file
+  const found = now.evaluation
+  return useMemo(
+    () => ({
+      ...needed(table, sizing, found.capacity.usableGiB),
+      table,
+      totals: buildableTotals(machine),
+      isSet: sizing.wantedGiB !== null,
+      policy: file.policy ?? shopPolicy,
+      shopPolicy,
+      // What is in the machine now is not known while a slot was not looked into.
+      gainOf: unseen.length > 0 ? () => null : forecaster(table, sizing, found, learned.results),
+    }),
+    [table, sizing, machine, found, unseen, learned, file.policy, shopPolicy],
+  )
+}

@@ -1,0 +1,74 @@
+import type { Outcome, Trial } from '@tembrix/core/bench/diagnose'
+import { CHOICES, list } from '../../../../base/format'
+
+/** How a part is said, with `name` for modules. */
+export function partWords(part: string, name: (module: string) => string): string {
+  const [kind, ...rest] = part.split(' ')
+  switch (kind) {
+    case 'module':
+      return `${name(rest.join(' '))} is bad`
+    case 'slot':
+      return `slot ${rest.join(' ')} is bad`
+    case 'seat':
+      return `the module in ${rest.join(' ')} was not fully seated`
+    case 'pair': {
+      const half = rest.length / 2
+      return `${name(rest.slice(0, half).join(' '))} and ${name(rest.slice(half).join(' '))} do not work together`
+    }
+    case 'profile':
+      return 'the memory profile is not stable'
+    case 'order':
+      return 'the board wants its preferred slots first'
+    case 'setup':
+      return 'values in the setup kept it from running'
+    case 'training':
+      return 'the first start was not given the time that training takes'
+    case 'machine':
+      return 'it is not the memory: the board, the processor or the power'
+    case 'nothing':
+      return 'nothing is wrong any more'
+    default:
+      return 'the board cannot take all of it'
+  }
+}
+
+export const partsWords = (parts: readonly string[], name: (module: string) => string): string =>
+  list(
+    parts.map((part) => partWords(part, name)),
+    parts.every((part) => part.startsWith('seat ')) ? 'or' : 'and',
+  )
+
+/** A trial in a few words; its steps say how it is made. */
+export function trialName(
+  from: Readonly<Record<string, string>>,
+  fromProfile: boolean,
+  trial: Trial,
+  name: (module: string) => string,
+): string {
+  const { arrangement, reseat, profile, depth, action } = trial
+  const same = Object.keys({ ...from, ...arrangement }).every(
+    (slot) => from[slot] === arrangement[slot],
+  )
+  const placed = Object.entries(arrangement).map(([slot, module]) => `${name(module)} in ${slot}`)
+  const what = !same
+    ? `Only ${list(placed)}${reseat ? ', what stays seated again' : ''}`
+    : reseat
+      ? 'Every module out and in again'
+      : 'Start it again as it stands'
+  const switched = profile === fromProfile ? '' : `, memory profile ${profile ? 'on' : 'off'}`
+  const done = action ? `, ${CHOICES.action[action]}` : ''
+  return `${what}${done}${switched}${depth === 'test' ? ', with a pass of the memory test' : ''}`
+}
+
+export function outcomeWords(outcome: Outcome): string {
+  switch (outcome.kind) {
+    case 'NO_START':
+      return 'It does not start'
+    case 'ERRORS':
+      return 'Errors under test'
+    case 'PASS':
+      return 'Passed'
+    case 'MISSING':
+      return `Starts without ${list(outcome.slots)}`
+  }
+}

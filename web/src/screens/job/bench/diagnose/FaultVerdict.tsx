@@ -1,0 +1,81 @@
+import { type Made, passedOnlyCold } from '@tembrix/core/bench/diagnose'
+import type { ModuleRecord } from '@tembrix/core/things/records'
+import { formatISO } from 'date-fns'
+import { capital } from '../../../../base/format'
+import { useJob } from '../../base/file'
+import { partsWords } from '../../base/trials'
+import { SupplierNote } from './SupplierNote'
+import { VERDICT_PROMISES, type VerdictFacts } from './verdictPromises'
+import { percent } from './words'
+
+/** What to do where it is no part of the memory. */
+const ADVICE: Readonly<Record<string, string>> = {
+  machine:
+    'No module and no slot is to blame: each was left out in turn and it stayed. Look for the power supply, the processor and its socket, and the board; put the old memory back before the machine goes to whoever repairs boards.',
+  setup:
+    'The setup is at its defaults now: put back what the customer had set, one value at a time.',
+  training: 'Nothing is broken. After a change let the first start take its time.',
+  nothing: 'Nothing is left to find. Test it once more with everything in.',
+}
+
+interface Props {
+  parts: readonly string[]
+  chance: number
+  trials: readonly Made[]
+  /** All modules there are, as `moduleId unit`. */
+  modules: readonly string[]
+  name: (module: string) => string
+}
+
+/** The part at fault by its name, how sure that is, and what to do. */
+export function FaultVerdict({ parts, chance, trials, modules, name }: Props) {
+  const { machine, pieces } = useJob()
+  const seats = parts.every((part) => part.startsWith('seat '))
+  const bad = parts.filter((part) => part.startsWith('module ')).map((part) => part.slice(7))
+  const slot = parts.some((part) => part.startsWith('slot '))
+  const socket = slot && (machine.kind === 'desktop' || machine.kind === 'workstation')
+  const factsOf = (module: string | null): VerdictFacts => {
+    const [id = ''] = (module ?? '').split(' ')
+    return {
+      warrantyUntil: (pieces.get(id) as Partial<ModuleRecord> | undefined)?.warrantyUntil ?? null,
+      today: formatISO(new Date(), { representation: 'date' }),
+      trials,
+      others: modules.filter((one) => !bad.includes(one)),
+      name,
+    }
+  }
+  return (
+    <section aria-label="Verdict" className="border-l-8 border-act bg-act-soft px-4 py-3">
+      <p className="text-sm text-ink-2">Found, {percent(chance)} sure</p>
+      <h3 className="text-2xl leading-tight font-semibold">{capital(partsWords(parts, name))}</h3>
+      <p className="mt-1 text-lg">
+        {seats && 'It is seated now. Test it once more with everything in, then go on.'}
+        {ADVICE[parts[0] ?? '']}
+        {socket &&
+          'Before the slot is given up: check the processor’s seating, the pins of its socket and whether the cooler is too tight. '}
+        {slot && 'Leave the slot empty, or have the board seen to. '}
+        {slot && VERDICT_PROMISES.sound(factsOf(null))}
+        {!seats &&
+          bad.length === 0 &&
+          !slot &&
+          !ADVICE[parts[0] ?? ''] &&
+          'Plan around it, and tell the customer why.'}
+      </p>
+      {passedOnlyCold(trials) && (
+        <p className="mt-1 text-ink-2">
+          Whatever passed was started from cold. A fault that shows only when warm would have passed
+          too: the memory test tells.
+        </p>
+      )}
+      {bad.map((module) => (
+        <div key={module}>
+          <p className="mt-1 text-lg">
+            {VERDICT_PROMISES.exchange(factsOf(module)) ||
+              'No warranty is on record for it: look for its receipt, or ask the supplier. What to tell them:'}
+          </p>
+          <SupplierNote module={module} trials={trials} />
+        </div>
+      ))}
+    </section>
+  )
+}

@@ -1,0 +1,1 @@
+export { FaultFinder } from './FaultFinder'

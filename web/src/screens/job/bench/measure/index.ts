@@ -1,0 +1,2 @@
+export { Measured } from './Measured'
+export { ALONG_WORDS } from './words'

@@ -1,0 +1,2 @@
+export { Verify } from './Verify'
+export { MISSING_WORDS } from './words'

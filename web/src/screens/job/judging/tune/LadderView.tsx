@@ -1,0 +1,114 @@
+import type { Rung, TuneSettings } from '@tembrix/core/judging/tune'
+import { RotateCcw } from 'lucide-react'
+import { useState } from 'react'
+import { CHOICES, list, numberFrom, speed, tidy } from '../../../../base/format'
+import { Button, callout, Field, TextInput } from '../../../../base/ui'
+import { useJob } from '../../base/file'
+import { PrintLink } from '../../base/sheet'
+import type { Tuning } from './useTune'
+import { changeWords, LADDER_STAGE_NAMES } from './words'
+
+const settingsWords = ({ dataRate, timings }: TuneSettings) =>
+  `${speed(dataRate)}, ${timings.cl}-${timings.trcd}-${timings.trp}-${timings.tras}`
+
+/** One change at a time, its test, what came of it, and the way back; carried on by what was seen. */
+export function LadderView({ tuning }: { tuning: Tuning }) {
+  const { ladder, tried, takeBack, plan } = tuning
+  const { file } = useJob()
+  if (!ladder) return null
+  const { next, holds, end, notWorth } = ladder
+  return (
+    <section aria-label="Ladder" className="flex flex-col gap-2 border-t-2 border-rule pt-2">
+      <h3 className="font-semibold">The ladder: one change, one test</h3>
+      {tried.length > 0 && (
+        <ol className="list-decimal pl-6 text-[0.93rem]">
+          {tried.map(({ settings, test, outcome, minutes }, at) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: rungs keep their places
+            <li key={at}>
+              {settingsWords(settings)}, {test} test:{' '}
+              <b className="font-semibold">{CHOICES.outcome[outcome]}</b>
+              {outcome !== 'no-start' && minutes > 0 && ` after ${tidy(minutes, 0)} min`}
+            </li>
+          ))}
+        </ol>
+      )}
+      {next && <Next key={tried.length} rung={next} tuning={tuning} />}
+      {end === 'RATED_FAILS' && (
+        <p className={callout({ tone: 'stop' })}>
+          Even the rated values do not hold. Leave the profile off, and look for the fault.
+        </p>
+      )}
+      {end === 'DONE' && holds && (
+        <div className="border-l-8 border-act bg-act-soft px-4 py-3">
+          <p className="text-lg">
+            <b className="font-semibold">{settingsWords(holds)}</b> held through the long test.
+          </p>
+          <div className="mt-1 flex flex-wrap gap-2">
+            <Button onClick={() => plan(holds)}>Plan with these values</Button>
+            <PrintLink to={`/jobs/${file.id}/tune-sheet`}>Values for the customer</PrintLink>
+          </div>
+        </div>
+      )}
+      {notWorth.length > 0 && (
+        <p className="text-sm text-ink-2">
+          Left out, as the gain would not show in this customer’s work:{' '}
+          {list(notWorth.map((stage) => LADDER_STAGE_NAMES[stage]))}.
+        </p>
+      )}
+      {tried.length > 0 && (
+        <button
+          type="button"
+          className="flex min-h-11 items-center gap-1.5 self-start text-sm underline"
+          onClick={takeBack}
+        >
+          <RotateCcw size={14} aria-hidden /> Take the last back
+        </button>
+      )}
+    </section>
+  )
+}
+
+/** Usual lengths of the tests, minutes. */
+const USUAL = { short: 15, long: 240 }
+
+function Next({ rung, tuning }: { rung: Rung; tuning: Tuning }) {
+  const { stage, settings, change, test, back } = rung
+  const [minutes, setMinutes] = useState<unknown>(USUAL[test])
+  const taken = typeof minutes === 'number' && minutes >= 0 ? minutes : null
+  const note = (outcome: 'no-start' | 'errors' | 'passed') =>
+    taken !== null && tuning.note(settings, test, outcome, taken)
+  return (
+    <section aria-label="Next rung" className="border-l-8 border-act bg-sheet-2 px-4 py-3">
+      <p className="text-sm text-ink-2">
+        {LADDER_STAGE_NAMES[stage]}: {changeWords(change)}
+      </p>
+      <p className="text-xl leading-snug font-semibold">{settingsWords(settings)}</p>
+      <p className="text-[0.93rem]">
+        {test === 'long'
+          ? 'A test of several hours; what starts may still be wrong.'
+          : 'Start it, then a short memory test.'}{' '}
+        The way back: {settingsWords(back)}; if it no longer starts, clear the setup with the
+        machine off and unplugged.
+      </p>
+      <div className="mt-2 grid grid-cols-[7rem_1fr] items-end gap-2">
+        <Field label="Minutes" error={taken === null ? 'A figure.' : undefined}>
+          {(control) => (
+            <TextInput
+              {...control}
+              inputMode="decimal"
+              value={minutes}
+              onValue={(text) => setMinutes(numberFrom(text))}
+            />
+          )}
+        </Field>
+        <span className="flex flex-wrap gap-2">
+          <Button look="main" onClick={() => note('passed')}>
+            Passed
+          </Button>
+          <Button onClick={() => note('errors')}>Errors</Button>
+          <Button onClick={() => note('no-start')}>Does not start</Button>
+        </span>
+      </div>
+    </section>
+  )
+}

@@ -1,0 +1,32 @@
+import type { Change, LadderStage, TuneRefusal } from '@tembrix/core/judging/tune'
+
+export const TUNE_REFUSALS: Record<TuneRefusal, string> = {
+  NOTHING_TO_SET:
+    'This machine’s firmware offers nothing to set by hand: it runs at what it sets by itself.',
+  DOES_NOT_START: 'As planned the machine does not start: there is nothing to tune. Plan first.',
+}
+
+export const LADDER_STAGE_NAMES: Record<LadderStage, string> = {
+  rated: 'As rated',
+  speed: 'Speed',
+  cl: 'CL',
+  'trcd-trp': 'tRCD and tRP',
+  tras: 'tRAS',
+  final: 'The long test',
+}
+
+/** One change in a sentence. */
+export function changeWords({ what, from, to }: Change): string {
+  switch (what) {
+    case 'nothing':
+      return 'nothing is changed'
+    case 'dataRate':
+      return `speed from ${from} to ${to} MT/s, timings carried over`
+    case 'cl':
+      return `CL from ${from} to ${to}`
+    case 'trcd-trp':
+      return `tRCD and tRP from ${from} to ${to}`
+    case 'tras':
+      return `tRAS from ${from} to ${to}`
+  }
+}

@@ -1,0 +1,48 @@
+import { Send } from 'lucide-react'
+import { useEffect, useRef } from 'react'
+import { Button, Fault } from '../../../../base/ui'
+import { Reach, useCode } from '../../base/byCode'
+import { useJob } from '../../base/file'
+import { Command } from './Command'
+import { useIdentify } from './useIdentify'
+
+/** The report sent by the machine itself, in place of copying it over. */
+export function ReportByCode() {
+  const { file } = useJob()
+  const { arrived } = useIdentify()
+  const count = file.readings.length
+  const { code, make, reach, setReach, fault, setFault } = useCode(count)
+  const awaited = useRef<number | null>(null)
+  useEffect(() => {
+    if (awaited.current !== null && count > awaited.current) arrived()
+    awaited.current = code ? count : null
+  }, [code, count, arrived])
+  const address = reach?.address ? new URL(reach.address).origin : location.origin
+  return (
+    <section aria-label="Report by code" className="flex min-w-0 flex-col gap-2 text-sm">
+      <h4 className="font-semibold">Sent by the machine itself</h4>
+      {code ? (
+        <>
+          <p>
+            Run one of these where the script was put. The code{' '}
+            <b className="font-mono text-lg tracking-widest" data-testid="report-code">
+              {code}
+            </b>{' '}
+            is good for 30 minutes and one use; the report appears here by itself.
+          </p>
+          <Command label="Prompt $ or #" command={`sudo sh collect.sh ${address} ${code}`} />
+          <Command
+            label="Prompt >"
+            command={`powershell -ExecutionPolicy Bypass -File collect.ps1 -Address ${address} -Code ${code}`}
+          />
+          <Reach reach={reach} onReach={setReach} onFault={setFault} />
+        </>
+      ) : (
+        <Button className="self-start" onClick={make}>
+          <Send size={16} aria-hidden /> Make a code for it
+        </Button>
+      )}
+      <Fault>{fault}</Fault>
+    </section>
+  )
+}

@@ -1,0 +1,47 @@
+import { soldAs } from '@tembrix/core/things/model'
+import { tidy } from '../../../../base/format'
+import { useJob } from '../../base/file'
+import { seenInWords } from './words'
+
+/** What was seen in each slot and how it runs now, and what the system says of its memory in use. */
+export function RunningNow() {
+  const { slots, loose, system } = useJob().evidence
+  const seen = [
+    ...slots.map((one) => ({ ...one, key: one.slot, place: one.slot })),
+    ...loose.map((one) => ({ ...one, key: `${one.input} ${one.key}`, place: '?' })),
+  ].filter(({ observed, completed }) => observed && completed)
+  if (seen.length === 0 && !system) return null
+  return (
+    <section aria-label="As it runs now" className="text-[0.93rem]">
+      <h3 className="font-semibold">As it runs now</h3>
+      {seen.length > 0 && (
+        <ul>
+          {seen.map(({ key, place, completed, observed }) => (
+            <li key={key} className="flex gap-2 border-t border-rule py-0.5">
+              <b className="w-9 shrink-0 font-mono font-semibold">{place}</b>
+              <span>
+                {completed && soldAs(completed.module)}
+                <span className="block text-ink-2">{observed && seenInWords(observed)}</span>
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+      {system && (
+        <p className="border-t border-rule py-0.5">
+          {[
+            system.totalGiB !== undefined && `The system has ${tidy(system.totalGiB, 1)} GB`,
+            system.availableGiB !== undefined && `${tidy(system.availableGiB, 1)} GB of it free`,
+            system.pageFileGiB !== undefined &&
+              `page file ${tidy(system.pageFileGiB, 1)} GB${system.pageFileUsedGiB === undefined ? '' : `, ${tidy(system.pageFileUsedGiB, 1)} GB in use`}`,
+            system.pageFileAutomatic !== undefined &&
+              (system.pageFileAutomatic ? 'sized by the system' : 'set by hand'),
+          ]
+            .filter(Boolean)
+            .join(', ')}
+          .
+        </p>
+      )}
+    </section>
+  )
+}

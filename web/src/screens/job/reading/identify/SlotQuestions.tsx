@@ -1,0 +1,138 @@
+import type { Loose, SlotQuestion } from '@tembrix/core/reading/evidence'
+import { MapPin } from 'lucide-react'
+import { useMemo } from 'react'
+import { capacity, list, speed } from '../../../../base/format'
+import { Button, callout } from '../../../../base/ui'
+import { useAskBoard } from '../../../../parts/board'
+import { useJob } from '../../base/file'
+import { useIdentify } from './useIdentify'
+
+/** More questions than these are not shown at once. */
+const MOST = 6
+
+/** Asks which slots modules are in that were read without saying so; the board answers by a tap. */
+export function SlotQuestions() {
+  const { evidence } = useJob()
+  const { seat } = useIdentify()
+  const { questions, loose } = evidence
+  const [first] = questions
+  const next = first?.keys[0]
+  const asking = useMemo(
+    () =>
+      first && next !== undefined
+        ? { slots: first.slots, answer: (slot: string) => seat(first.input, { [next]: slot }) }
+        : null,
+    [first, next, seat],
+  )
+  useAskBoard(asking)
+  if (questions.length === 0) return null
+  return (
+    <section aria-label="Slot unknown" className="flex flex-col gap-2">
+      {questions.slice(0, MOST).map((question, at) => (
+        <Question
+          key={`${question.input} ${question.slots}`}
+          question={question}
+          modules={question.keys.map(
+            (key) => loose.find((one) => one.input === question.input && one.key === key) as Loose,
+          )}
+          first={at === 0}
+          onSeats={(seats) => seat(question.input, seats)}
+        />
+      ))}
+      {questions.length > MOST && (
+        <p className="text-sm text-ink-2">
+          and {questions.length - MOST} more questions like this.
+        </p>
+      )}
+    </section>
+  )
+}
+
+interface Props {
+  question: SlotQuestion
+  modules: readonly Loose[]
+  /** Its modules are the ones that a tap on the board seats, one after the other. */
+  first: boolean
+  onSeats: (seats: Record<string, string | null>) => void
+}
+
+const NUMBERS = ['', 'this one', 'these two', 'these three', 'these four']
+
+function Question({ question, modules, first, onSeats }: Props) {
+  const { keys, slots, alike } = question
+  const which = NUMBERS[keys.length] ?? `these ${keys.length}`
+  const title = keys.length === 1 ? 'Which slot is this one in?' : `Which slots are ${which} in?`
+  const exactly = alike && keys.length > 1 && keys.length === slots.length
+  return (
+    <div className={callout({ tone: 'ask', className: 'flex flex-col gap-1.5' })}>
+      <h3 className="flex items-center gap-2 font-semibold">
+        <MapPin size={18} aria-hidden className="text-gold" />
+        {title}
+      </h3>
+      <p className="text-[0.93rem]">
+        {slots.length === 0
+          ? 'No slot is left for them: is the number of slots right?'
+          : first
+            ? `Tap ${list(slots, 'or')} on the board, or choose here.`
+            : 'Choose here, or answer the question above first.'}
+      </p>
+      {exactly && (
+        <Button
+          look="main"
+          className="self-start"
+          onClick={() =>
+            onSeats(Object.fromEntries(keys.map((key, at) => [key, slots[at] as string])))
+          }
+        >
+          They are alike: one in {list(slots.map((slot) => `${slot}`))}
+        </Button>
+      )}
+      {modules.map((one, at) => {
+        const key = keys[at] as string
+        const name = nameOf(one)
+        return (
+          <div key={key} className="flex flex-wrap items-center gap-1.5 text-sm">
+            <span className={`mr-auto ${first && at === 0 ? 'font-semibold' : ''}`}>
+              {first && at === 0 && keys.length > 1 ? '▸ ' : ''}
+              {name}
+            </span>
+            {slots.map((slot) => (
+              <Button
+                key={slot}
+                className="min-w-11 px-2.5 font-mono"
+                aria-label={`${name} is from slot ${slot}`}
+                onClick={() => onSeats({ [key]: slot })}
+              >
+                {slot}
+              </Button>
+            ))}
+            <Button
+              look="quiet"
+              className="px-2"
+              aria-label={`${name} is in none of them`}
+              onClick={() => onSeats({ [key]: null })}
+            >
+              none
+            </Button>
+          </div>
+        )
+      })}
+    </div>
+  )
+}
+
+/** What tells a module from the others: what it is, and what is printed on it or said of its place. */
+function nameOf({ reading }: Loose): string {
+  const { capacityGiB, generation, speeds, partNumber, serial } = reading.module
+  const [fastest] = speeds ?? []
+  return [
+    capacityGiB === undefined ? 'capacity unknown' : capacity(capacityGiB),
+    generation,
+    fastest && speed(fastest.dataRate),
+    partNumber,
+    serial && `serial ${serial}`,
+    reading.slot?.locator && `reported in “${reading.slot.locator}”`,
+  ]
+    .filter(Boolean)
+    .join(' ')
+}

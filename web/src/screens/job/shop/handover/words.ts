@@ -1,0 +1,43 @@
+import type { OpenPoint } from '@tembrix/core/shop/handover'
+import type { Destination, OpenPointCode, Section } from '@tembrix/core/things/records'
+import { list, money, plural } from '../../../../base/format'
+import { describeModule } from '../../../../parts/board'
+import { MISSING_WORDS } from '../../bench/verify'
+
+export const SECTION_NAMES: Record<Section, string> = {
+  asked: 'What you asked for',
+  found: 'What we found',
+  done: 'What we did',
+  gained: 'What you gain',
+  watch: 'What to watch',
+  next: 'What could come next',
+}
+
+/** Where an old module went, as the customer reads it. */
+export const WENT: Record<Destination, string> = {
+  customer: 'given back to you',
+  shelf: 'kept by our shop',
+  recycling: 'to recycling',
+}
+
+const POINTS: { [C in OpenPointCode]: (point: Extract<OpenPoint, { code: C }>) => string } = {
+  FITTING_OPEN: () => 'What is planned is not fitted.',
+  DIFFERENT_SEEN: () => 'What is seen on the machine is not what is expected.',
+  UNSTEADY: () => 'The last stability test showed errors.',
+  NOT_VERIFIED: ({ missing }) =>
+    `Not verified; missing: ${list(missing.map((one) => MISSING_WORDS[one]))}.`,
+  LOSS: ({ tests }) => `Slower than before in ${list(tests)}.`,
+  NOT_APPROVED: () => 'No quote is approved.',
+  UNPAID: ({ amount }) => `${money(amount)} is not paid.`,
+  OLD_MODULE: ({ removed }) =>
+    `Nobody has said where ${list(removed.map(({ module }) => `the ${describeModule(module)}`))} goes.`,
+  ACCESSORIES: ({ items }) => `Not given back: ${list(items)}.`,
+}
+
+/** An open point as a sentence. */
+export const pointWords = <C extends OpenPointCode>(point: Extract<OpenPoint, { code: C }>) =>
+  (POINTS[point.code as C] as (point: OpenPoint) => string)(point)
+
+/** Hours as people say them. */
+export const hoursInWords = (hours: number): string =>
+  hours < 1 ? plural(Math.round(hours * 60), 'minute') : plural(Math.round(hours * 10) / 10, 'hour')

@@ -1,2 +1,0 @@
-export { Verify } from './Verify'
-export { ALONG_WORDS, MISSING_WORDS } from './words'
