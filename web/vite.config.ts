@@ -30,11 +30,11 @@ function letters(): Plugin {
 }
 
 /** What is known of the kinds of records, as the data it is: the schemas it is worked out of stay here. */
-function factsOfKinds(): Plugin {
+function kindInfo(): Plugin {
   return {
-    name: 'facts-of-kinds',
+    name: 'kind-info',
     load: {
-      filter: { id: /core\/src\/things\/records\/facts\.ts$/ },
+      filter: { id: /core\/src\/things\/records\/kindInfo\.ts$/ },
       handler: async (id) => {
         const { module } = await runnerImport<object>(id)
         return Object.entries(module)
@@ -108,7 +108,7 @@ const ROUTER = {
 }
 
 export default defineConfig({
-  plugins: [react(), tailwindcss(), letters(), factsOfKinds(), withoutServer, compressed],
+  plugins: [react(), tailwindcss(), letters(), kindInfo(), withoutServer, compressed],
   resolve: { alias: [ROUTER] },
   build: {
     target: 'es2022',

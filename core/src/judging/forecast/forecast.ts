@@ -1,15 +1,9 @@
 import type { Bound } from '../../things/model'
 import { BUSY, LATENCY, PAGING, PAGING_POWER, type PagedTo, SLOWEST_FRAMES } from './assumed'
 import { drawsBy, type ShopResult } from './learned'
+import type { MemoryState } from './memoryState'
 import { byMagnitude, type Dimension, DRAWS, evenly, placeIn, quantile, through } from './sample'
 import { profileOf, type Range, type Work } from './works'
-
-/** A machine's memory as a forecast sees it: the part of it that is in use. */
-export interface MemoryState {
-  peakGBs: number
-  firstWordNs: number
-  usableGiB: number
-}
 
 /** What a use and what runs with it need, GiB. */
 export interface Need {

@@ -1,5 +1,5 @@
 import { known } from '../../things/model'
-import type { MemoryState } from './forecast'
+import type { MemoryState } from './memoryState'
 import { DRAWS } from './sample'
 import type { Work } from './works'
 

@@ -1,4 +1,4 @@
-import { FACTS, JOB_LISTS } from '../../things/records'
+import { JOB_LISTS, KIND_INFO } from '../../things/records'
 import { EXCHANGE_FORMAT, EXCHANGE_VERSION, ExchangedJob } from './exchanged'
 import { fromVersion1 } from './older'
 
@@ -46,7 +46,7 @@ function misfit(file: ExchangedJob): string | null {
     if (stray) return `${list} holds one of another job.`
   }
   // Of what a job has one of, it is under the job's id.
-  const many = JOB_LISTS.filter((list) => FACTS[list].inJob === 'many')
+  const many = JOB_LISTS.filter((list) => KIND_INFO[list].inJob === 'many')
   const ids = [...many, 'pieces' as const].flatMap((list) => file[list].map(({ id }) => id))
   if (new Set(ids).size < ids.length) return 'two of its records have the same id.'
   if (!plans.some(({ id }) => id === job.planId)) return 'the plan on its board is missing.'

@@ -1,11 +1,14 @@
 import { z } from 'zod'
-import { FACTS } from './facts'
+import { KIND_INFO } from './kindInfo'
 import type { Collection } from './kinds'
 import { Version } from './stored'
 
-const Kind = z.custom<Collection>((one) => typeof one === 'string' && Object.hasOwn(FACTS, one), {
-  error: 'There is no such kind of record.',
-})
+const Kind = z.custom<Collection>(
+  (one) => typeof one === 'string' && Object.hasOwn(KIND_INFO, one),
+  {
+    error: 'There is no such kind of record.',
+  },
+)
 const One = z.strictObject({ collection: Kind, id: z.uuid() })
 const At = One.extend({ version: Version })
 const Fields = z.record(z.string().max(60), z.unknown())

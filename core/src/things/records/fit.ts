@@ -1,7 +1,6 @@
 import { z } from 'zod'
 import { Battery } from '../model'
-import { UNFITTED } from './blank'
-import type { KindOfRecord } from './kind'
+import type { Blank, KindOfRecord } from './kind'
 import { ScrewPin } from './screwPin'
 import { LongText, Money, OwnId, ShortText, Stored, Versioned } from './stored'
 
@@ -71,6 +70,24 @@ export const Fit = Stored.extend({
 })
 export type Fit = z.infer<typeof Fit>
 
+/** A fitting nobody has begun. */
+const BLANK: Blank<Fit> = {
+  static: 'strap',
+  hatch: null,
+  battery: null,
+  ticks: {},
+  note: '',
+  seconds: 0,
+  runningSince: null,
+  screws: [],
+  screwPhotoId: null,
+  screwsBack: [],
+  screwsLeft: null,
+  serials: {},
+  removed: {},
+  finishedAt: null,
+}
+
 export const FITS = {
   record: 'fit',
   called: 'the work at the bench',
@@ -79,6 +96,6 @@ export const FITS = {
   made: NewFit,
   patch: FitPatch,
   stored: Fit,
-  blank: UNFITTED,
+  blank: BLANK,
   entries: ['ticks', 'screws', 'screwsBack', 'serials', 'removed'],
 } as const satisfies KindOfRecord

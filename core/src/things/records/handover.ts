@@ -1,7 +1,6 @@
 import { z } from 'zod'
-import { NOT_HANDED_OVER } from './blank'
 import { DESTINATIONS } from './fit'
-import type { KindOfRecord } from './kind'
+import type { Blank, KindOfRecord } from './kind'
 import { LongText, OwnId, ShortText, Stored, Versioned } from './stored'
 import { CurrencyCode } from './terms'
 
@@ -191,6 +190,18 @@ export const Handover = Stored.extend({
 })
 export type Handover = z.infer<typeof Handover>
 
+/** A job nobody has begun to hand over. */
+const BLANK: Blank<Handover> = {
+  wording: {},
+  payments: [],
+  returned: [],
+  setupFound: {},
+  reasons: {},
+  signed: null,
+  document: null,
+  collected: null,
+}
+
 export const HANDOVERS = {
   record: 'handover',
   called: 'the hand over',
@@ -199,6 +210,6 @@ export const HANDOVERS = {
   made: NewHandover,
   patch: HandoverPatch,
   stored: Handover,
-  blank: NOT_HANDED_OVER,
+  blank: BLANK,
   entries: ['wording', 'payments', 'returned', 'setupFound', 'reasons'],
 } as const satisfies KindOfRecord

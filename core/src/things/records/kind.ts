@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import type { Stored } from './stored'
 
 /** Lists beside a job's own, which screens keep. */
 export type SharedList = 'customers' | 'jobs' | 'models' | 'orders' | 'shopModules'
@@ -23,3 +24,6 @@ export interface KindOfRecord {
   /** Fields in which every entry stands for itself; others are taken whole. */
   entries: readonly string[]
 }
+
+/** A record of a kind before anybody has entered anything: all its fields but those that the store fills. */
+export type Blank<T> = Omit<T, keyof Stored | 'jobId'>

@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest'
-import { COLLECTIONS, FACTS, KINDS } from '.'
+import { COLLECTIONS, KIND_INFO, KINDS } from '.'
 
 test('a change joins a create where a create takes all it may set', () => {
-  const apart = COLLECTIONS.filter((collection) => !FACTS[collection].joins)
+  const apart = COLLECTIONS.filter((collection) => !KIND_INFO[collection].joins)
   expect(apart).toEqual([
     'jobs',
     'quotes',
@@ -15,7 +15,7 @@ test('a change joins a create where a create takes all it may set', () => {
 })
 
 test('what the page is given of the kinds is data', () => {
-  expect(JSON.parse(JSON.stringify(FACTS))).toEqual(FACTS)
+  expect(JSON.parse(JSON.stringify(KIND_INFO))).toEqual(KIND_INFO)
 })
 
 test.each(COLLECTIONS)('%s: its entries and its blank are fields that are stored', (collection) => {

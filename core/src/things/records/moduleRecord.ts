@@ -1,7 +1,6 @@
 import { z } from 'zod'
 import { Module } from '../model'
-import { UNKNOWN_PIECE } from './blank'
-import type { KindOfRecord } from './kind'
+import type { Blank, KindOfRecord } from './kind'
 import { Days, Pieces } from './offered'
 import { LongText, Money, OwnId, ShortText, Stored, Versioned } from './stored'
 
@@ -97,6 +96,25 @@ export const isFreeFor = (
   (machines === 1 || source !== 'shelf') &&
   (keptFor === null || (keptFor.jobId === id && standsFor?.jobId !== id))
 
+/** A module of which nothing but itself is known. */
+const BLANK: Omit<Blank<ModuleRecord>, 'module' | 'source'> = {
+  price: null,
+  note: '',
+  condition: null,
+  testedOn: null,
+  serialNumber: '',
+  warrantyUntil: null,
+  fromJobId: null,
+  supplier: '',
+  stock: null,
+  leadDays: null,
+  askedAt: null,
+  fittedJobId: null,
+  standsFor: null,
+  cost: null,
+  invoice: '',
+}
+
 export const MODULES = {
   record: 'module',
   called: 'a module',
@@ -105,6 +123,6 @@ export const MODULES = {
   made: NewModuleRecord,
   patch: ModulePatch,
   stored: ModuleRecord,
-  blank: UNKNOWN_PIECE,
+  blank: BLANK,
   entries: [],
 } as const satisfies KindOfRecord

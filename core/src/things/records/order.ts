@@ -1,7 +1,6 @@
 import { z } from 'zod'
 import { Module } from '../model'
-import { NOT_ORDERED } from './blank'
-import type { KindOfRecord } from './kind'
+import type { Blank, KindOfRecord } from './kind'
 import { Money, OwnId, ShortText, Stored, Versioned } from './stored'
 import { CurrencyCode } from './terms'
 
@@ -145,6 +144,17 @@ export const OrderRow = Order.pick({
 })
 export type OrderRow = z.infer<typeof OrderRow>
 
+/** An order nobody has sent. */
+const BLANK: Omit<Blank<Order>, 'supplier' | 'currency' | 'number'> = {
+  lines: [],
+  note: '',
+  sent: null,
+  confirmation: null,
+  arrived: [],
+  open: true,
+  cancelled: null,
+}
+
 export const ORDERS = {
   record: 'order',
   called: 'a parts order',
@@ -153,6 +163,6 @@ export const ORDERS = {
   made: NewOrder,
   patch: OrderPatch,
   stored: Order,
-  blank: NOT_ORDERED,
+  blank: BLANK,
   entries: [],
 } as const satisfies KindOfRecord

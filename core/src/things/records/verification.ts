@@ -1,7 +1,6 @@
 import { z } from 'zod'
 import { ACCEPTABLE, ACTIONS, Tried } from '../model'
-import { UNVERIFIED } from './blank'
-import type { KindOfRecord } from './kind'
+import type { Blank, KindOfRecord } from './kind'
 import { TwoChanges } from './measurement'
 import { OwnId, ShortText, Stored, Versioned } from './stored'
 
@@ -82,6 +81,26 @@ export const NewVerification = OwnId.extend({ jobId: z.uuid(), ...VerificationCh
 export const Verification = Stored.extend({ jobId: z.uuid(), ...fields })
 export type Verification = z.infer<typeof Verification>
 
+/** A machine nobody has looked at since it was fitted. */
+const BLANK: Blank<Verification> = {
+  seen: {
+    totalGiB: null,
+    slots: {},
+    rate: null,
+    ways: null,
+    cl: null,
+    memoryClock: null,
+    controllerClock: null,
+    fabricClock: null,
+    eccActive: null,
+  },
+  trials: [],
+  stability: [],
+  tuning: [],
+  accepted: {},
+  changes: null,
+}
+
 export const VERIFICATIONS = {
   record: 'verification',
   called: 'the verification',
@@ -90,6 +109,6 @@ export const VERIFICATIONS = {
   made: NewVerification,
   patch: VerificationPatch,
   stored: Verification,
-  blank: UNVERIFIED,
+  blank: BLANK,
   entries: ['seen', 'trials', 'stability', 'tuning', 'accepted'],
 } as const satisfies KindOfRecord

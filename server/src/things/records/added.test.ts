@@ -1,4 +1,4 @@
-import { FACTS, JOB_LISTS, RECORD_KINDS } from '@tembrix/core/things/records'
+import { JOB_LISTS, KIND_INFO, RECORD_KINDS } from '@tembrix/core/things/records'
 import { sql } from 'drizzle-orm'
 import { expect, test, vi } from 'vitest'
 import { newJob } from '../../../test/sample'
@@ -57,7 +57,7 @@ test('a kind that has its file, its line and its table is there everywhere', asy
       first_write integer not null default nextval('writes'),
       last_write integer not null default nextval('writes'),
       shape integer not null default 0, job_id uuid not null, said text not null)`)
-  expect(FACTS).toHaveProperty('calls', {
+  expect(KIND_INFO).toHaveProperty('calls', {
     record: 'call',
     called: 'a call',
     inJob: 'many',

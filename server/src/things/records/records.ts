@@ -1,4 +1,4 @@
-import { type Collection, FACTS, KINDS } from '@tembrix/core/things/records'
+import { type Collection, KIND_INFO, KINDS } from '@tembrix/core/things/records'
 import { eq, type SQL } from 'drizzle-orm'
 import type { PgColumn } from 'drizzle-orm/pg-core'
 import { z } from 'zod'
@@ -83,7 +83,7 @@ export function records<C extends Collection>(
 ): Records {
   type T = TableOf<C>
   const { made: madeOf, patch: patchOf } = KINDS[collection]
-  const inJob: string | null = FACTS[collection].inJob
+  const inJob: string | null = KIND_INFO[collection].inJob
   const mayGo = rules.removing ?? (inJob === 'many' ? async () => {} : null)
   const isListed = inJob === 'many' || inJob === 'at-most-one'
 

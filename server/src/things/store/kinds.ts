@@ -1,6 +1,6 @@
 import {
   type Collection,
-  FACTS,
+  KIND_INFO,
   KINDS,
   PriceList,
   Shop,
@@ -17,7 +17,7 @@ export type KindOf<C extends Collection> = Kind<Table<C>>
 
 /** How records of a kind that screens write are kept: in the table of its name, their history with their job's. */
 export function kindOf<C extends Collection>(collection: C): KindOf<C> {
-  const { inJob } = FACTS[collection]
+  const { inJob } = KIND_INFO[collection]
   const table: StoredTable = TABLES[collection]
   const jobOf = (row: object): string | null => {
     if (inJob === 'itself') return (row as { id: string }).id

@@ -1,8 +1,8 @@
 import {
-  FACTS,
   JOB_LISTS,
   type JobFile,
   type JobList,
+  KIND_INFO,
   type RecordKind,
   type Written,
 } from '@tembrix/core/things/records'
@@ -99,7 +99,7 @@ async function isThere(): Promise<boolean> {
 
 /** The lists that show a record of this kind, beside a job's own. */
 const SHOWN_IN = new Map<RecordKind, readonly Tag[]>([
-  ...Object.values(FACTS).map(({ record, shownIn }) => [record, shownIn] as const),
+  ...Object.values(KIND_INFO).map(({ record, shownIn }) => [record, shownIn] as const),
   ['list', ['lists']],
   ['shop', ['shop']],
   ['price-list', ['priceLists', 'shopModules']],
@@ -123,7 +123,7 @@ function takeIn(open: Open, all: readonly Written[]): void {
 
 const LED: ReadonlySet<RecordKind> = new Set(['job', 'quote'])
 
-const LISTS = new Map<RecordKind, JobList>(JOB_LISTS.map((list) => [FACTS[list].record, list]))
+const LISTS = new Map<RecordKind, JobList>(JOB_LISTS.map((list) => [KIND_INFO[list].record, list]))
 
 /**
  * The version of a written record that an open job holds: 0 where it should hold it and does not yet, or

@@ -3,7 +3,7 @@ import {
   alike,
   type ChangeOf,
   type Collection,
-  FACTS,
+  KIND_INFO,
   mergeFields,
   type NewOf,
 } from '@tembrix/core/things/records'
@@ -89,7 +89,7 @@ export const mayJoin = ({
   action,
   collection,
 }: Pick<Entry, 'act' | 'action' | 'collection'>): boolean =>
-  act === undefined && (action === 'change' || (action === 'create' && FACTS[collection].joins))
+  act === undefined && (action === 'change' || (action === 'create' && KIND_INFO[collection].joins))
 
 /** So often the server may fail on a write before it is set aside. */
 export const FAILS_AT_MOST = 3
@@ -123,7 +123,7 @@ function rebase(entry: Entry, stored: Fields): void {
   entry.version = stored.version as number
   if (entry.action !== 'change') return
   const { fields, clashes } = mergeFields(
-    FACTS[entry.collection].entries,
+    KIND_INFO[entry.collection].entries,
     entry.base,
     entry.fields,
     stored,
@@ -304,7 +304,7 @@ const slice = createSlice({
       if (entry?.held?.kind !== 'conflict') return
       const { stored } = entry.held
       const { fields } = mergeFields(
-        FACTS[entry.collection].entries,
+        KIND_INFO[entry.collection].entries,
         entry.base,
         entry.fields,
         stored,
@@ -317,7 +317,7 @@ const slice = createSlice({
       if (entry?.held?.kind !== 'conflict') return
       const { stored } = entry.held
       const { collection, base } = entry
-      const { entries: inside } = FACTS[collection]
+      const { entries: inside } = KIND_INFO[collection]
       const { fields } = mergeFields(inside, base, entry.fields, stored, 'theirs')
       const left = Object.entries(fields).filter(([name, value]) => !alike(value, stored[name]))
       // A deed of several writes is done as a whole or not at all.

@@ -1,9 +1,9 @@
 import {
   type Collection,
-  FACTS,
   JOB_LISTS,
   type JobFile,
   type JobList,
+  KIND_INFO,
   type ModelRecord,
 } from '@tembrix/core/things/records'
 import { type Entry, type Fields, keyOf } from './outbox'
@@ -68,7 +68,7 @@ function listWithChanges<T extends Known>(
     }
     if (action === 'expect' || list.some(({ id }) => id === recordId)) return list
     const stamps = { createdAt: '', updatedAt: '', id: recordId, version }
-    const made = { ...FACTS[collection].blank, ...fields, ...stamps }
+    const made = { ...KIND_INFO[collection].blank, ...fields, ...stamps }
     return list.concat(made as unknown as T)
   }, records)
 }

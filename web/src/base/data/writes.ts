@@ -1,7 +1,7 @@
 import {
   type ChangeOf,
   type Collection,
-  FACTS,
+  KIND_INFO,
   mergeFields,
   type NewOf,
 } from '@tembrix/core/things/records'
@@ -93,7 +93,7 @@ export function inverse(
         : [{ action: 'create', collection, recordId, fields: Object.fromEntries(made) }]
     }
     if (write.action === 'expect' || !now) return []
-    const { entries } = FACTS[collection]
+    const { entries } = KIND_INFO[collection]
     const { fields } = mergeFields(entries, write.fields, write.before, now as unknown as Fields)
     const { version } = now
     return [{ action: 'change', collection, recordId, version, before: asIn(now, fields), fields }]

@@ -1,4 +1,4 @@
-import { FACTS, type JobFile, type ModuleRecord } from '@tembrix/core/things/records'
+import { type JobFile, KIND_INFO, type ModuleRecord } from '@tembrix/core/things/records'
 import { Fragment, useMemo, useState } from 'react'
 import {
   api,
@@ -18,7 +18,7 @@ import { Button } from '../ui'
 /** A write that waits for a person: what it is, why it waits, and the ways out. */
 export function HeldEntry({ entry }: { entry: Entry }) {
   const { held, collection, action, act } = entry
-  const what = act?.name || FACTS[collection].called
+  const what = act?.name || KIND_INFO[collection].called
   if (!held) return null
   if (held.kind === 'conflict') return <Conflict entry={entry} held={held} />
   return (
@@ -29,7 +29,7 @@ export function HeldEntry({ entry }: { entry: Entry }) {
       <p className="mb-2">
         {held.kind === 'gone' ? (
           <>
-            Somebody removed {FACTS[collection].called} while you changed it
+            Somebody removed {KIND_INFO[collection].called} while you changed it
             {act && `, so ${act.name} was not stored`}.
           </>
         ) : (
@@ -72,7 +72,7 @@ interface ConflictProps {
 /** Both changed the same thing: both versions, and whose is to stand. */
 function Conflict({ entry, held: { stored, clashes } }: ConflictProps) {
   const dispatch = useAppDispatch()
-  const what = FACTS[entry.collection].called
+  const what = KIND_INFO[entry.collection].called
   const { act, action } = entry
   const nameOf = useNames()
   const removing = action === 'remove'

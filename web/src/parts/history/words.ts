@@ -1,8 +1,8 @@
-import { FACTS, type HistoryLine } from '@tembrix/core/things/records'
+import { type HistoryLine, KIND_INFO } from '@tembrix/core/things/records'
 import { capital, fieldName, list } from '../../base/format'
 
 const CALLED = new Map<HistoryLine['record'], string>([
-  ...Object.values(FACTS).map(({ record, called }) => [record, called] as const),
+  ...Object.values(KIND_INFO).map(({ record, called }) => [record, called] as const),
   ['shop', 'the shop’s settings'],
   ['price-list', 'a price list'],
   ['list', 'a validated list'],

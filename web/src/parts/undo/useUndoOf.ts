@@ -1,4 +1,4 @@
-import { type Collection, FACTS } from '@tembrix/core/things/records'
+import { type Collection, KIND_INFO } from '@tembrix/core/things/records'
 import { useMemo } from 'react'
 import {
   type Change,
@@ -20,7 +20,7 @@ export interface Undoing {
 type Known = { id: string; version: number }
 
 const named = (writes: readonly Write[]) =>
-  list([...new Set(writes.map(({ collection }) => FACTS[collection].called))])
+  list([...new Set(writes.map(({ collection }) => KIND_INFO[collection].called))])
 
 /**
  * Ways back and forth through what was done to a job or to a record of the shop, by its id, where there are any.

@@ -1,7 +1,7 @@
 import type { KindOfRecord } from './kind'
 import { type Collection, KINDS } from './kinds'
 
-type FactsOf<K extends KindOfRecord> = Pick<
+type InfoOf<K extends KindOfRecord> = Pick<
   K,
   'record' | 'called' | 'inJob' | 'shownIn' | 'blank' | 'entries'
 > & {
@@ -13,11 +13,11 @@ type FactsOf<K extends KindOfRecord> = Pick<
  * What a screen has to know of every kind of record it writes: all but the schemas. It is data, and the
  * build of the page keeps it as such (`web/vite.config.ts`), so that the kinds' schemas do not load first.
  */
-export const FACTS = Object.fromEntries(
-  Object.entries(KINDS).map(([collection, kind]) => [collection, factsOf(kind)]),
-) as { [C in Collection]: FactsOf<(typeof KINDS)[C]> }
+export const KIND_INFO = Object.fromEntries(
+  Object.entries(KINDS).map(([collection, kind]) => [collection, infoOf(kind)]),
+) as { [C in Collection]: InfoOf<(typeof KINDS)[C]> }
 
-function factsOf<K extends KindOfRecord>(kind: K): FactsOf<K> {
+function infoOf<K extends KindOfRecord>(kind: K): InfoOf<K> {
   const { record, called, inJob, shownIn, blank, entries } = kind
   return { record, called, inJob, shownIn, blank, entries, joins: joins(kind) }
 }
