@@ -1,6 +1,15 @@
 import type { Page } from '@playwright/test'
 import type { Application } from './application'
-import { expect, newJob, openJob, saved, slot, slotInShort, test, withoutNews } from './fixtures'
+import {
+  expect,
+  newJob,
+  openJob,
+  saved,
+  slotButton,
+  slotInShort,
+  test,
+  withoutNews,
+} from './fixtures'
 
 /** Begins the quote of a job. */
 async function begin(page: Page, address: string) {
@@ -94,7 +103,7 @@ test('with the clock of the page three hours back, the plan on the board is the 
   await page.reload()
   const { planId, plans } = await read()
   expect([planId, plans[0].id, plans.length]).toEqual([plan.id, plan.id, 2])
-  await expect(slot(page, 'B')).toContainText('8')
+  await expect(slotButton(page, 'B')).toContainText('8')
   await page.getByRole('button', { name: 'Compare 1' }).click()
   await expect(page.getByRole('columnheader', { name: 'On the board' })).toBeVisible()
 })

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import type { Application } from './application'
-import { drag, expect, figure, newJob, openJob, saved, slot, test } from './fixtures'
+import { drag, expect, figure, newJob, openJob, saved, slotButton, test } from './fixtures'
 
 /** Says what a machine is used for, and where its graphics are. */
 async function usedFor(page: Page, uses: readonly string[], graphics: string) {
@@ -48,7 +48,7 @@ test('a single module with integrated graphics: its twin, from Size to the quote
     .getByRole('region', { name: 'Tray' })
     .getByRole('button', { name: /^16 GB DDR4-3200 SO-DIMM.*€39/ })
     .first()
-  await drag(page, twin, slot(page, 'B'))
+  await drag(page, twin, slotButton(page, 'B'))
   await expect(figure(page, 'Channels')).toContainText('dual channel')
   await expect(page.getByRole('region', { name: 'Expected gain' })).toContainText(
     /\d+–\d+ % faster/,
@@ -99,7 +99,7 @@ test('two modules on one channel are put right for nothing, and handed over', as
   await expect(freeFirst(page)).toContainText(/Takes about \d+ min; the job can end with it\./)
   await freeFirst(page).getByRole('button', { name: 'Plan this' }).click()
 
-  await expect(slot(page, 'B0')).toContainText('8 GB')
+  await expect(slotButton(page, 'B0')).toContainText('8 GB')
   await expect(figure(page, 'To buy')).toContainText('€0.00')
   await expect(freeFirst(page)).toContainText('This is the plan on the board.')
   await saved(page)

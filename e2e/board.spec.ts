@@ -1,33 +1,33 @@
-import { drag, expect, figure, openJob, saved, slot, test } from './fixtures'
+import { drag, expect, figure, openJob, saved, slotButton, test } from './fixtures'
 
 test('everything at the board goes by keyboard', async ({ page, app }) => {
   await openJob(page, app, 'Wren', 'plan')
   await expect(page.getByText('Channels hold different amounts')).toBeVisible()
 
-  await slot(page, 'A1').focus()
+  await slotButton(page, 'A1').focus()
   await page.keyboard.press('Delete')
-  await expect(slot(page, 'A1')).toContainText('taken out')
+  await expect(slotButton(page, 'A1')).toContainText('taken out')
   await expect(figure(page, 'Channels')).toContainText('dual channel')
   await expect(figure(page, 'Speed')).toContainText('5200 MT/s')
 
-  await slot(page, 'A2').focus()
+  await slotButton(page, 'A2').focus()
   await page.keyboard.press('Enter')
-  await expect(slot(page, 'B1')).toContainText('key 3')
+  await expect(slotButton(page, 'B1')).toContainText('key 3')
   await page.keyboard.press('3')
-  await expect(slot(page, 'B1')).toContainText('16 GB')
+  await expect(slotButton(page, 'B1')).toContainText('16 GB')
   await expect(page.getByRole('heading', { name: 'Runs on a single channel' })).toBeVisible()
 
   await page.keyboard.press('Control+z')
-  await expect(slot(page, 'A2')).toContainText('16 GB')
+  await expect(slotButton(page, 'A2')).toContainText('16 GB')
   await page.keyboard.press('Control+z')
-  await expect(slot(page, 'A1')).toContainText('8 GB')
+  await expect(slotButton(page, 'A1')).toContainText('8 GB')
   await page.keyboard.press('Control+Shift+z')
-  await expect(slot(page, 'A1')).toContainText('taken out')
+  await expect(slotButton(page, 'A1')).toContainText('taken out')
 
-  await slot(page, 'B2').focus()
+  await slotButton(page, 'B2').focus()
   await page.keyboard.press('Enter')
   await page.keyboard.press('Escape')
-  await expect(slot(page, 'B2')).toContainText('16 GB')
+  await expect(slotButton(page, 'B2')).toContainText('16 GB')
   await saved(page)
 })
 
@@ -38,22 +38,22 @@ test('tapping a module and then a slot puts it there; dragging it to the tray ta
   await openJob(page, app, 'Ketteler', 'plan')
   const tray = page.getByRole('region', { name: 'Tray' })
   await tray.getByRole('button', { name: /^32 GB.*€74/ }).click()
-  await slot(page, 'SLOT').click()
+  await slotButton(page, 'SLOT').click()
   await expect(figure(page, 'Capacity')).toContainText('36 GB')
   await expect(page.getByRole('figure', { name: 'Memory across channels' })).toContainText(
     '8 GB over A and B',
   )
-  await drag(page, slot(page, 'SLOT'), tray)
-  await expect(slot(page, 'SLOT')).toContainText('taken out')
+  await drag(page, slotButton(page, 'SLOT'), tray)
+  await expect(slotButton(page, 'SLOT')).toContainText('taken out')
   await expect(figure(page, 'Capacity')).toContainText('8 GB')
 
   // Also where it is let go over a piece that is another job's, and cannot be pressed.
   await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(slot(page, 'SLOT')).toContainText('32 GB')
+  await expect(slotButton(page, 'SLOT')).toContainText('32 GB')
   const kept = tray.getByRole('button', { disabled: true }).first()
   await kept.scrollIntoViewIfNeeded()
-  await drag(page, slot(page, 'SLOT'), kept)
-  await expect(slot(page, 'SLOT')).toContainText('taken out')
+  await drag(page, slotButton(page, 'SLOT'), kept)
+  await expect(slotButton(page, 'SLOT')).toContainText('taken out')
 })
 
 test('what cannot work is stopped in plain words, at its slot', async ({ page, app }) => {
@@ -64,7 +64,7 @@ test('what cannot work is stopped in plain words, at its slot', async ({ page, a
     .first()
     .click()
   await tray.getByRole('button', { name: /^4 GB DDR3.*does not fit/ }).click()
-  await slot(page, 'B').click()
+  await slotButton(page, 'B').click()
   await expect(page.getByRole('heading', { name: 'Wrong generation in B' })).toBeVisible()
   await expect(page.getByText('This machine takes DDR4.')).toBeVisible()
   await expect(figure(page, 'Speed')).toContainText('–')

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import type { Page } from '@playwright/test'
 import { startApplication } from './application'
-import { expect, held, newJob, openDay, openJob, saved, test } from './fixtures'
+import { expect, holdRequests, newJob, openDay, openJob, saved, test } from './fixtures'
 
 test('the day is in the order of work, with what is to be done next and the way there', async ({
   page,
@@ -93,7 +93,7 @@ test('what is written while the day is being read is shown', async ({ page, app,
 
 test('what was written while no news came is shown once it comes again', async ({ page, app }) => {
   const { id } = await newJob(page, app, 'Odo Late', 'Heron 15', { A: '8GB 1Rx8' })
-  const listensAgain = await held(page, /\/changes$/)
+  const listensAgain = await holdRequests(page, /\/changes$/)
   await page.route(/\/changes$/, (route) => route.abort(), { times: 1 })
   await openDay(page, app)
   const line = page.getByRole('row', { name: /Odo Late/ })

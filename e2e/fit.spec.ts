@@ -1,5 +1,5 @@
 import { startApplication } from './application'
-import { expect, newJob, saved, slot, test } from './fixtures'
+import { expect, newJob, saved, slotButton, test } from './fixtures'
 
 test('a laptop is fitted: screw map, reload in the middle, the server away for a while, recorded once', async ({
   page,
@@ -11,7 +11,7 @@ test('a laptop is fitted: screw map, reload in the middle, the server away for a
     await page.goto(`${job.address}/plan`)
     const tray = page.getByRole('region', { name: 'Tray' })
     await tray.getByRole('button', { name: /^16 GB DDR4-3200.*Larkfield.*€26/ }).click()
-    await slot(page, 'A').click()
+    await slotButton(page, 'A').click()
     await saved(page)
 
     await page.getByRole('link', { name: 'Fit' }).click()
@@ -98,16 +98,16 @@ test('a laptop is fitted: screw map, reload in the middle, the server away for a
     while (!/^Out of slot/.test((await heading.textContent()) ?? '')) await main.click()
     await expect(page.locator('[data-lit=true]')).toHaveCount(1)
     await main.click()
-    await expect(slot(page, 'A')).toContainText('taken out')
+    await expect(slotButton(page, 'A')).toContainText('taken out')
     await expect(heading).toHaveText('Into slot A')
     await expect(step).toContainText('In at 25 to 30 degrees')
     await expect(step).toContainText('the lower one is filled first')
     await main.click()
-    await expect(slot(page, 'A')).toContainText('16 GB')
+    await expect(slotButton(page, 'A')).toContainText('16 GB')
     await own.start()
     await page.reload()
     await saved(page)
-    await expect(slot(page, 'A')).toContainText('16 GB')
+    await expect(slotButton(page, 'A')).toContainText('16 GB')
     await expect(heading).toHaveText('Every module fully seated')
     while (!/^First start/.test((await heading.textContent()) ?? '')) await main.click()
     await expect(step).toContainText('0.5 to 3 minutes are usual here')
@@ -173,7 +173,7 @@ test('a laptop is fitted: screw map, reload in the middle, the server away for a
       .getByRole('button', { name: /^8 GB DDR4-3200.*€14/ })
       .first()
       .click()
-    await slot(page, 'B').click()
+    await slotButton(page, 'B').click()
     await page.getByRole('link', { name: 'Fit' }).click()
     await page.getByRole('tab', { name: /^Screws/ }).click()
     await page.getByRole('button', { name: 'Take it' }).click()

@@ -33,7 +33,7 @@ export async function openJob(page: Page, app: Application, search: string, step
 }
 
 /** Holds what is asked of an address until it is let go. */
-export async function held(page: Page, address: string | RegExp): Promise<() => void> {
+export async function holdRequests(page: Page, address: string | RegExp): Promise<() => void> {
   let letGo = () => {}
   const wait = new Promise<void>((resolve) => {
     letGo = resolve
@@ -120,7 +120,7 @@ const pick = (of: Record<string, unknown>, names: readonly string[]) =>
 
 export const saved = (page: Page) => expect(page.getByTestId('save-state')).toHaveText('All saved')
 
-export const slot = (page: Page, id: string) =>
+export const slotButton = (page: Page, id: string) =>
   page.getByRole('button', { name: new RegExp(`^Slot ${id},`) })
 
 /** The way to a step of the job, beside its work. */

@@ -1,4 +1,4 @@
-import { expect, openJob, saved, slot, test } from './fixtures'
+import { expect, openJob, saved, slotButton, test } from './fixtures'
 import { labelPicture } from './labelPicture'
 
 const FOUR_CLAIMED = `# what the system says
@@ -65,8 +65,8 @@ test('a messy listing of a laptop with two slots that claims four is settled', a
   const readings = page.getByRole('list', { name: 'Readings' })
   await expect(readings).toContainText('SMBIOS listing: 1 module, 4 slots claimed')
   // Nothing was on the board, so what was read is there at once, in the slot of channel B.
-  await expect(slot(page, 'B')).toContainText('8 GB')
-  await expect(slot(page, 'A')).toContainText('empty')
+  await expect(slotButton(page, 'B')).toContainText('8 GB')
+  await expect(slotButton(page, 'A')).toContainText('empty')
 
   const disputes = page.getByRole('region', { name: 'Conflicts' })
   await expect(disputes.getByRole('heading', { name: 'How many slots are there?' })).toBeVisible()
@@ -90,7 +90,7 @@ test('a messy listing of a laptop with two slots that claims four is settled', a
 
   await saved(page)
   await page.reload()
-  await expect(slot(page, 'B')).toContainText('8 GB')
+  await expect(slotButton(page, 'B')).toContainText('8 GB')
   await expect(page.getByRole('button', { name: /^Slot / })).toHaveCount(2)
   await expect(page.getByRole('heading', { name: 'How many slots are there?' })).toBeHidden()
 
@@ -121,14 +121,14 @@ test('a label without a slot is asked about, and corrects what is on the board',
   await page.getByRole('button', { name: 'Read it' }).click()
   await expect(page.getByRole('heading', { name: 'Which slot is this one in?' })).toBeVisible()
   await page.getByRole('button', { name: /is from slot A$/ }).click()
-  await expect(slot(page, 'A')).toContainText('16 GB')
+  await expect(slotButton(page, 'A')).toContainText('16 GB')
 
   // What another source says of the same module is a conflict.
   await area.fill('8GB 1Rx8 PC4-3200AA-SA2-11')
   await page.getByRole('group', { name: 'A label of the module in' }).waitFor()
   await area.press('Control+Enter')
   await page.getByRole('button', { name: /8 GB.* is from slot B$/ }).click()
-  await expect(slot(page, 'B')).toContainText('8 GB')
+  await expect(slotButton(page, 'B')).toContainText('8 GB')
 })
 
 test('files of several kinds at once; one that is too large is refused unopened', async ({
@@ -201,10 +201,10 @@ bench@orchard:~$ `
 
 test('a whole terminal session becomes a settled machine', async ({ page, app }) => {
   await newLaptop(page, app.address, 'Ottilie Farn')
-  await expect(slot(page, 'A')).toContainText('not seen yet')
+  await expect(slotButton(page, 'A')).toContainText('not seen yet')
   await paste(page, SESSION)
-  await expect(slot(page, 'A')).toContainText('8 GB')
-  await expect(slot(page, 'B')).toContainText('empty')
+  await expect(slotButton(page, 'A')).toContainText('8 GB')
+  await expect(slotButton(page, 'B')).toContainText('empty')
   // How it runs now is an observation: the machine starts, and its module is no 1.35 V one.
   const now = page.getByRole('region', { name: 'As it runs now' })
   await expect(now).toContainText('runs at 2400 MT/s now, on 1.35 V')
@@ -228,7 +228,7 @@ test('a whole terminal session becomes a settled machine', async ({ page, app })
   await expect(conflicts).toBeHidden()
   await saved(page)
   await page.reload()
-  await expect(slot(page, 'A')).toContainText('8 GB')
+  await expect(slotButton(page, 'A')).toContainText('8 GB')
   await expect(conflicts).toBeHidden()
 })
 
@@ -238,19 +238,19 @@ test('two modules are seated by tapping the board', async ({ page, app }) => {
     `DeviceLocator : ${locator}\nCapacity : ${gib * 1024 ** 3}\nFormFactor : 12\nSMBIOSMemoryType : 26\nSpeed : 3200\nSerialNumber : ${serial}`
   await paste(page, `${block('Slot 1', 8, '0000AAAA')}\n\n${block('Slot 2', 16, '0000BBBB')}`)
   await expect(page.getByRole('heading', { name: 'Which slots are these two in?' })).toBeVisible()
-  await expect(slot(page, 'A')).toContainText('tap: here')
+  await expect(slotButton(page, 'A')).toContainText('tap: here')
   // While it is not known, nothing is said of channels.
   await expect(page.getByText('nothing is said of channels, order and start')).toBeVisible()
   await expect(page.getByRole('link', { name: /Identify/ })).toHaveAttribute('title', /which slots/)
-  await slot(page, 'B').click()
-  await expect(slot(page, 'B')).toContainText('8 GB')
+  await slotButton(page, 'B').click()
+  await expect(slotButton(page, 'B')).toContainText('8 GB')
   await expect(page.getByRole('heading', { name: 'Which slot is this one in?' })).toBeVisible()
-  await slot(page, 'A').click()
-  await expect(slot(page, 'A')).toContainText('16 GB')
+  await slotButton(page, 'A').click()
+  await expect(slotButton(page, 'A')).toContainText('16 GB')
   await expect(page.getByRole('region', { name: 'Slot unknown' })).toBeHidden()
   await saved(page)
   await page.reload()
-  await expect(slot(page, 'A')).toContainText('16 GB')
+  await expect(slotButton(page, 'A')).toContainText('16 GB')
 })
 
 test('two alike for two free slots are offered as a pair, a typed label goes to its slot in one step', async ({
@@ -262,8 +262,8 @@ test('two alike for two free slots are offered as a pair, a typed label goes to 
   await area.fill('16GB (2x8GB) DDR4-3200 CL22 SO-DIMM')
   await area.press('Control+Enter')
   await page.getByRole('button', { name: 'They are alike: one in A and B' }).click()
-  await expect(slot(page, 'A')).toContainText('8 GB')
-  await expect(slot(page, 'B')).toContainText('8 GB')
+  await expect(slotButton(page, 'A')).toContainText('8 GB')
+  await expect(slotButton(page, 'B')).toContainText('8 GB')
 
   await newLaptop(page, app.address, 'Runa Tillmann, the second')
   await area.fill('8GB 1Rx8 PC4-3200AA-SA2-11')
@@ -272,11 +272,11 @@ test('two alike for two free slots are offered as a pair, a typed label goes to 
     .getByRole('button', { name: 'B' })
     .click()
   await area.press('Control+Enter')
-  await expect(slot(page, 'B')).toContainText('8 GB')
+  await expect(slotButton(page, 'B')).toContainText('8 GB')
   // Nobody has looked into the other one.
-  await expect(slot(page, 'A')).toContainText('not seen yet')
+  await expect(slotButton(page, 'A')).toContainText('not seen yet')
   await page.getByRole('button', { name: 'I looked: A is empty' }).click()
-  await expect(slot(page, 'A')).toContainText('empty')
+  await expect(slotButton(page, 'A')).toContainText('empty')
 })
 
 test('what cannot be read stays, through a reload too', async ({ page, app }) => {
@@ -300,9 +300,9 @@ test('a photographed label becomes a module on the board', async ({ page, app })
   await expect(panel.getByRole('progressbar')).toBeVisible()
   await expect(panel).toContainText('Read: 16GB 2Rx8 PC4-3200AA-SE1-11', { timeout: 60_000 })
   await expect(panel.getByRole('img', { name: /what was read marked/ })).toBeVisible()
-  await slot(page, 'A').click()
-  await expect(slot(page, 'A')).toContainText('16 GB')
-  await expect(slot(page, 'A')).toContainText('2R×8')
+  await slotButton(page, 'A').click()
+  await expect(slotButton(page, 'A')).toContainText('16 GB')
+  await expect(slotButton(page, 'A')).toContainText('2R×8')
   await page.getByRole('button', { name: 'Close the photo stick.png' }).click()
   await expect(page.getByRole('img', { name: 'stick.png' })).toBeVisible()
 })
@@ -365,6 +365,6 @@ test('commands to get the report, and scripts that print it all', async ({ page,
   })
   expect(await sent.text()).toMatch(/^Received, for job \d+/)
   await expect(page.getByRole('region', { name: 'Read' })).toContainText('report by code')
-  await expect(slot(page, 'A')).toContainText('8 GB')
+  await expect(slotButton(page, 'A')).toContainText('8 GB')
   await saved(page)
 })

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 
-export interface Picture {
+export interface LabelPicture {
   lines: string[]
   /** Degrees, pixels of blur, and how much each pixel is off at most. */
   tilt: number
@@ -11,7 +11,7 @@ export interface Picture {
 }
 
 /** A photograph of a label as a bench gives it: on a green board, tilted, blurred, with noise. */
-export async function labelPicture(page: Page, picture: Picture): Promise<Buffer> {
+export async function labelPicture(page: Page, picture: LabelPicture): Promise<Buffer> {
   const base64 = await page.evaluate(({ lines, tilt, blur, noise, turned = 0 }) => {
     const [width, height, size] = [900, 630, 30]
     const canvas = document.createElement('canvas')

@@ -1,4 +1,4 @@
-import { expect, newJob, openDay, openJob, saved, slot, test, toStep } from './fixtures'
+import { expect, newJob, openDay, openJob, saved, slotButton, test, toStep } from './fixtures'
 
 test('machines are added to a job by their serial numbers, follow its plan, and one that differs is singled out', async ({
   page,
@@ -29,7 +29,7 @@ test('machines are added to a job by their serial numbers, follow its plan, and 
   await expect(page.getByRole('region', { name: 'Follows another job' })).toContainText(
     `job ${job.number}`,
   )
-  await expect(slot(page, 'B')).not.toContainText('empty')
+  await expect(slotButton(page, 'B')).not.toContainText('empty')
   await expect(page.getByRole('tab', { name: 'Trade-offs' })).toHaveCount(0)
 
   await openDay(page, app)

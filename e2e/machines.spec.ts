@@ -1,4 +1,4 @@
-import { expect, newJob, openJob, saved, slot, test } from './fixtures'
+import { expect, newJob, openJob, saved, slotButton, test } from './fixtures'
 
 test('what a job found becomes a record, is corrected, and starts the next job', async ({
   page,
@@ -42,7 +42,7 @@ test('what a job found becomes a record, is corrected, and starts the next job',
   await expect(page.getByRole('heading', { name: 'Identify', exact: true })).toBeVisible()
   await expect(page.getByText('opens in about 25 minutes')).toBeVisible()
   await expect(page.getByText('Battery plug off first.')).toBeVisible()
-  await expect(slot(page, 'SLOT')).toContainText('not seen yet')
+  await expect(slotButton(page, 'SLOT')).toContainText('not seen yet')
 
   await page.getByText('Limits', { exact: true }).click()
   await page.getByRole('textbox', { name: 'In all, GB', exact: true }).fill('40')

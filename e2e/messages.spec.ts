@@ -1,4 +1,4 @@
-import { expect, newJob, openJob, saved, slot, test } from './fixtures'
+import { expect, newJob, openJob, saved, slotButton, test } from './fixtures'
 
 const write = (label = /^Write to the customer/) => ({ name: label })
 
@@ -97,8 +97,8 @@ test('slots that were filled otherwise are told in the history, and taken back f
 }) => {
   const job = await newJob(page, app, 'Sol Moved', 'Heron 15', { A: '8GB 1Rx8' })
   await page.goto(`${job.address}/identify`)
-  await slot(page, 'A').press('Delete')
-  await expect(slot(page, 'A')).toContainText('not seen yet')
+  await slotButton(page, 'A').press('Delete')
+  await expect(slotButton(page, 'A')).toContainText('not seen yet')
   await saved(page)
   await page.goto(`${job.address}/intake`)
   await page.getByText('History', { exact: true }).click()
@@ -108,7 +108,7 @@ test('slots that were filled otherwise are told in the history, and taken back f
   await expect(history).toContainText(/What was found, A: nothing → 8 GB/)
   await saved(page)
   await page.goto(`${job.address}/identify`)
-  await expect(slot(page, 'A')).toContainText('8 GB')
+  await expect(slotButton(page, 'A')).toContainText('8 GB')
 
   await page.goto(`${job.address}/intake`)
   await page.getByLabel('Came with it').fill('charger, bag')

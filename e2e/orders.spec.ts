@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import type { Page } from '@playwright/test'
 import type { Application } from './application'
-import { drawn, expect, held, newJob, openDay, saved, test } from './fixtures'
+import { drawn, expect, holdRequests, newJob, openDay, saved, test } from './fixtures'
 
 /** A job whose customer agreed to a second module, which a supplier sells. */
 async function approvedJob(page: Page, app: Application, customer: string, supplier: string) {
@@ -158,7 +158,7 @@ test('orders are listed once what stands above them is there, so that none slips
   page,
   app,
 }) => {
-  const answer = await held(page, '**/api/v1/orders/needed*')
+  const answer = await holdRequests(page, '**/api/v1/orders/needed*')
   await page.goto(`${app.address}/orders`)
   await expect(page.getByText('Reading what jobs need…')).toBeVisible()
   await drawn(page)

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
-import { drawn, expect, held, newJob, openJob, test } from './fixtures'
+import { drawn, expect, holdRequests, newJob, openJob, test } from './fixtures'
 
 const together = (text: string) => text.replace(/\s+/g, '')
 
@@ -68,7 +68,7 @@ for (const late of ['models', 'shop', 'learned']) {
   }) => {
     await openJob(page, app, 'Aldwin', 'quote')
     const address = page.url().replace(/\/[^/]*$/, '/quote-sheet')
-    const answer = await held(page, new RegExp(`/api/v1/${late}(\\?|$)`))
+    const answer = await holdRequests(page, new RegExp(`/api/v1/${late}(\\?|$)`))
     const others = [/\/jobs\/[\w-]+$/, /\/modules\?/].map((one) => page.waitForResponse(one))
     await page.goto(address)
     await Promise.all(others)

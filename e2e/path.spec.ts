@@ -1,4 +1,4 @@
-import { drag, expect, figure, held, saved, slot, test } from './fixtures'
+import { drag, expect, figure, holdRequests, saved, slotButton, test } from './fixtures'
 
 test('from a new customer to a printed plan', async ({ page, app }) => {
   await page.goto(app.address)
@@ -26,7 +26,7 @@ test('from a new customer to a printed plan', async ({ page, app }) => {
   await dialog.getByRole('button', { name: '8', exact: true }).click()
   await dialog.getByRole('button', { name: 'Add', exact: true }).click()
 
-  await expect(slot(page, 'A')).toContainText('8 GB')
+  await expect(slotButton(page, 'A')).toContainText('8 GB')
   await expect(page.getByText('Runs on a single channel')).toBeVisible()
   await expect(page.getByText(/25\.6 GB\/s at most, where two would give 51\.2/)).toBeVisible()
   await expect(page.getByText(/Put an equal amount on a second channel/)).toBeVisible()
@@ -37,9 +37,9 @@ test('from a new customer to a printed plan', async ({ page, app }) => {
     .getByRole('region', { name: 'Tray' })
     .getByRole('button', { name: /^8 GB DDR4-3200 SO-DIMM.*€14/ })
     .first()
-  await drag(page, shelf, slot(page, 'B'))
+  await drag(page, shelf, slotButton(page, 'B'))
 
-  await expect(slot(page, 'B')).toContainText('new')
+  await expect(slotButton(page, 'B')).toContainText('new')
   await expect(figure(page, 'Channels')).toContainText('dual channel')
   await expect(figure(page, 'Channels')).toContainText('now single channel')
   await expect(figure(page, 'Speed')).toContainText('3200 MT/s')
@@ -58,7 +58,7 @@ test('from a new customer to a printed plan', async ({ page, app }) => {
   await saved(page)
 
   await page.reload()
-  await expect(slot(page, 'B')).toContainText('new')
+  await expect(slotButton(page, 'B')).toContainText('new')
   await expect(figure(page, 'Channels')).toContainText('dual channel')
 
   await page.getByRole('link', { name: 'Plan sheet' }).click()
@@ -105,7 +105,7 @@ test('machines are chosen from once all are there, so that none slips away benea
   page,
   app,
 }) => {
-  const answer = await held(page, '**/api/v1/models*')
+  const answer = await holdRequests(page, '**/api/v1/models*')
   await page.goto(`${app.address}/jobs/new`)
   await page.getByLabel('Name').fill('Leonie Late')
   await expect(page.getByText('Reading the machines…')).toBeVisible()

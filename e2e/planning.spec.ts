@@ -1,4 +1,4 @@
-import { expect, inShort, openJob, saved, slot, test } from './fixtures'
+import { expect, inShort, openJob, saved, slotButton, test } from './fixtures'
 
 /** Four hours of a machine with 4 GB that was full half of the time, in MB; one line is broken. */
 const LOG = [
@@ -108,7 +108,7 @@ test('“why not this one, there?” answers before anything is moved', async ({
   await page.getByLabel('Slot', { exact: true }).selectOption('B1')
   await expect(page.getByText('It would work, but:')).toBeVisible()
   await expect(page.getByText('Runs on a single channel.')).toBeVisible()
-  await expect(slot(page, 'B1')).toContainText('16 GB')
+  await expect(slotButton(page, 'B1')).toContainText('16 GB')
 })
 
 test('the shop’s table of uses changes what every job is calculated to need', async ({

@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test'
-import { expect, saved, slot, test } from './fixtures'
+import { expect, saved, slotButton, test } from './fixtures'
 
 /** What a usual upgrade may ask of a hand: presses, and letters typed besides names. */
 const PRESSES = 40
@@ -71,8 +71,8 @@ test('a walk-in laptop goes from the counter to collected in few presses and let
     .getByRole('button', { name: /W4S-16-3200/ })
   for (const [at, name] of ['A', 'B'].entries()) {
     await press(kit.nth(at))
-    await press(slot(page, name))
-    await expect(slot(page, name)).toContainText('16 GB')
+    await press(slotButton(page, name))
+    await expect(slotButton(page, name)).toContainText('16 GB')
   }
   await press(step('On to Quote'))
   await press(button('Quote the plan on the board'))

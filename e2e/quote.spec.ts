@@ -1,4 +1,4 @@
-import { expect, newJob, saved, slot, slotInShort, test, toStep } from './fixtures'
+import { expect, newJob, saved, slotButton, slotInShort, test, toStep } from './fixtures'
 
 test('from the demand to an approved quote', async ({ page, app }) => {
   const { address, id } = await newJob(page, app, 'Hedda Lorimer', 'Heron 15', { A: '8GB 1Rx8' })
@@ -108,7 +108,7 @@ test('the shop’s terms change what a draft comes to, not what was approved', a
     .getByRole('button', { name: /^DDR4-3200 kit, 2 × (?:8|16) GB/ })
     .first()
     .click()
-  await slot(page, 'B').click()
+  await slotButton(page, 'B').click()
   await toStep(page, 'Quote').click()
   await page.getByRole('button', { name: 'Quote the plan on the board' }).click()
   const total = page.getByRole('row', { name: /^Total/ })

@@ -1,5 +1,5 @@
 import { startApplication } from './application'
-import { expect, openJob, saved, slot, test, withoutNews } from './fixtures'
+import { expect, openJob, saved, slotButton, test, withoutNews } from './fixtures'
 
 test('what is typed while the server is away is kept, also over a reload, and sent later', async ({
   page,
@@ -13,9 +13,9 @@ test('what is typed while the server is away is kept, also over a reload, and se
     await expect(page.getByTestId('save-state')).toHaveText(/Server away: kept here/)
     await page.getByRole('link', { name: 'Plan' }).click()
     await expect(page.getByRole('heading', { name: 'Plan', exact: true })).toBeVisible()
-    await slot(page, 'B').focus()
+    await slotButton(page, 'B').focus()
     await page.keyboard.press('Delete')
-    await expect(slot(page, 'B')).toContainText('empty')
+    await expect(slotButton(page, 'B')).toContainText('empty')
 
     await own.start()
     await page.reload()
@@ -113,11 +113,11 @@ test('a record is corrected: a slot added, a limit set, the board follows', asyn
   await openJob(page, app, 'Thornbury', 'identify')
   await page.getByText('Slots and soldered memory').click()
   await page.getByRole('button', { name: 'Slot', exact: true }).click()
-  await expect(slot(page, 'A2')).toBeVisible()
+  await expect(slotButton(page, 'A2')).toBeVisible()
   await page.getByLabel('Lettering of slot 3').fill('B')
   await expect(page.getByText('Slot B is listed twice.')).toBeVisible()
   await page.getByLabel('Lettering of slot 3').fill('C')
-  await expect(slot(page, 'C')).toBeVisible()
+  await expect(slotButton(page, 'C')).toBeVisible()
   await saved(page)
 })
 
@@ -128,10 +128,10 @@ test('a slot taken from the record leaves the plan, which is saved without it', 
   const id = await openJob(page, app, 'Farrow', 'identify')
   await page.getByText('Slots and soldered memory').click()
   await page.getByRole('button', { name: 'Remove slot B' }).click()
-  await expect(slot(page, 'B')).toHaveCount(0)
+  await expect(slotButton(page, 'B')).toHaveCount(0)
   await page.getByRole('link', { name: 'Plan' }).click()
   await expect(page.getByRole('heading', { name: 'Plan', exact: true })).toBeVisible()
-  await slot(page, 'A').focus()
+  await slotButton(page, 'A').focus()
   await page.keyboard.press('Delete')
   await saved(page)
   const job = await (await page.request.get(`${app.address}/api/v1/jobs/${id}`)).json()

@@ -1,4 +1,4 @@
-import { expect, held, test } from './fixtures'
+import { expect, holdRequests, test } from './fixtures'
 
 const MACHINES = /\/assets\/machines-.*\.js$/
 
@@ -7,7 +7,7 @@ test('a screen whose code is on its way leaves the one before in sight, and says
   app,
 }) => {
   await page.goto(app.address)
-  const mayCome = await held(page, MACHINES)
+  const mayCome = await holdRequests(page, MACHINES)
   await page.getByRole('link', { name: 'Machines' }).click()
   await expect(page.getByRole('status').filter({ hasText: 'Opening…' })).toBeVisible()
   await expect(page.getByRole('heading', { name: 'Counter', level: 1 })).toBeVisible()
@@ -32,7 +32,7 @@ test('a screen whose code does not come says so, and is asked for again when gon
 })
 
 test('a screen that is the first waits for its code under the bar', async ({ page, app }) => {
-  const mayCome = await held(page, MACHINES)
+  const mayCome = await holdRequests(page, MACHINES)
   await page.goto(`${app.address}/machines`)
   await expect(page.getByRole('main').getByText('Opening…')).toBeVisible()
   await expect(page.getByRole('link', { name: 'Shelf' })).toBeVisible()

@@ -1,4 +1,4 @@
-import { expect, held, newJob, saved, slot, test } from './fixtures'
+import { expect, holdRequests, newJob, saved, slotButton, test } from './fixtures'
 import { takeInPrices } from './priceList'
 
 test('a kit is put on the shelf by its label, kept together, and taken apart only when asked', async ({
@@ -61,12 +61,12 @@ test('a piece that one job plans on is kept from the next', async ({ page, app, 
 
   await page.goto(`${first.address}/plan`)
   await used(page).click()
-  await slot(page, 'B').click()
+  await slotButton(page, 'B').click()
   await saved(page)
 
   // The other screen was open before: it is told when it reaches for the piece.
   await used(other).click()
-  await slot(other, 'B').click()
+  await slotButton(other, 'B').click()
   await expect(other.getByTestId('save-state')).toHaveText('1 not accepted')
   await other.getByTestId('save-state').click()
   await expect(other.getByRole('dialog')).toContainText(`is kept for job ${first.number}`)
@@ -176,7 +176,7 @@ test('a long price list shows how far it has come, can be stopped, and shows wha
   // Pressed while the list is read again, since another offer came, it goes on as well.
   const api = `${app.address}/api/v1/modules`
   const [{ module }] = await (await page.request.get(`${api}?shop=1&source=supplier`)).json()
-  const mayAnswer = await held(page, /\/modules\?.*search=/)
+  const mayAnswer = await holdRequests(page, /\/modules\?.*search=/)
   const readAgain = page.waitForRequest(/\/modules\?.*search=/)
   // Dearer than what other tests plan with: nothing as good for less may hide that.
   await page.request.post(api, {

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import type { Application } from './application'
-import { expect, newJob, openJob, saved, slot, test, toStep } from './fixtures'
+import { expect, newJob, openJob, saved, slotButton, test, toStep } from './fixtures'
 
 /** A laptop with 8 GB, to which 8 GB are planned beside, at its Verify step. */
 async function secondModule(page: Page, app: Application, customer: string) {
@@ -10,7 +10,7 @@ async function secondModule(page: Page, app: Application, customer: string) {
     .getByRole('region', { name: 'Tray' })
     .getByRole('button', { name: /^8 GB DDR4-3200 SO-DIMM, Larkfield.*€23/ })
     .click()
-  await slot(page, 'B').click()
+  await slotButton(page, 'B').click()
   await page.getByRole('link', { name: 'Verify' }).click()
   return job
 }

@@ -1,4 +1,4 @@
-import { expect, figure, slot, test } from './fixtures'
+import { expect, figure, slotButton, test } from './fixtures'
 
 test('from nothing to an answer in a few presses, and a link that holds all of it', async ({
   page,
@@ -17,7 +17,7 @@ test('from nothing to an answer in a few presses, and a link that holds all of i
   await expect(page.getByText(/Risk of mixing:/)).toBeVisible()
 
   await page.keyboard.press('Control+z')
-  await expect(slot(page, 'B1')).toContainText('empty')
+  await expect(slotButton(page, 'B1')).toContainText('empty')
   await page.getByRole('button', { name: 'Put in 8 GB' }).click()
   await expect(answer).toContainText('Yes. 16 GB, dual channel')
 
@@ -25,7 +25,7 @@ test('from nothing to an answer in a few presses, and a link that holds all of i
   await page.getByRole('button', { name: 'Put in', exact: true }).click()
   const odd = page.getByRole('region', { name: 'Tray' }).getByRole('button', { name: /DDR3-1600/ })
   await odd.click()
-  await slot(page, 'B1').click()
+  await slotButton(page, 'B1').click()
   await expect(answer).toContainText('No.')
   await expect.poll(() => page.url()).toContain('#')
 
@@ -36,7 +36,7 @@ test('from nothing to an answer in a few presses, and a link that holds all of i
 
   const elsewhere = await browser.newPage()
   await elsewhere.goto(page.url())
-  await expect(slot(elsewhere, 'A1')).toContainText('8 GB')
+  await expect(slotButton(elsewhere, 'A1')).toContainText('8 GB')
   await expect(elsewhere.getByRole('status', { name: 'Answer' })).toContainText('No.')
   await elsewhere.close()
 
@@ -48,5 +48,5 @@ test('a link that was cut on its way says so', async ({ page, app }) => {
   await page.goto(`${app.address}/what-if#abcdefgh`)
   await expect(page.getByRole('alert')).toContainText('The link could not be opened')
   await page.getByRole('button', { name: /^Laptop, 2 slots/ }).click()
-  await expect(slot(page, 'A')).toBeVisible()
+  await expect(slotButton(page, 'A')).toBeVisible()
 })

@@ -1,17 +1,17 @@
 import { writeFileSync } from 'node:fs'
 import {
-  type Bench,
   type DiagnoseRequest,
   diagnose,
   type Fault,
   faultsOf,
   type Made,
   minutesOfTrial,
-  type Outcome,
   STARTING_CAUSES,
   suspect,
   suspectOf,
   type Trial,
+  type TrialBench,
+  type TrialOutcome,
 } from '../src/bench/diagnose'
 import { type HiddenFault, hide, tryOut } from '../src/bench/simulate'
 import { random } from '../src/things/random'
@@ -24,7 +24,7 @@ const ORDER: Record<number, string[]> = {
 }
 const MOST_TRIALS = 40
 
-const benchOf = (count: number): Bench => ({
+const benchOf = (count: number): TrialBench => ({
   order: ORDER[count] ?? Array.from({ length: count }, (_, at) => `S${at + 1}`),
   mustFill: [],
   modules: Array.from({ length: count }, (_, at) => `m${at + 1}`),
@@ -32,11 +32,11 @@ const benchOf = (count: number): Bench => ({
   profiles: true,
 })
 
-const spread = (bench: Bench) =>
+const spread = (bench: TrialBench) =>
   Object.fromEntries(bench.modules.map((module, at) => [bench.order[at] as string, module]))
 
 /** Every cause of the table with its weight. */
-function causesOf(bench: Bench): { fault: Fault; weight: number }[] {
+function causesOf(bench: TrialBench): { fault: Fault; weight: number }[] {
   const suspicion = suspect(bench, spread(bench), true, STARTING_CAUSES)
   return faultsOf(suspicion).flatMap((fault, at) => {
     const weight = suspicion.chances[at] as number
@@ -58,10 +58,16 @@ interface Result {
   judged: 'right' | 'wrong' | 'none'
 }
 
-type Led = (bench: Bench, first: Outcome) => Generator<Trial, string[] | null, Outcome>
+type Led = (
+  bench: TrialBench,
+  first: TrialOutcome,
+) => Generator<Trial, string[] | null, TrialOutcome>
 
 /** Our own way: whatever is proposed first, until a part is named. */
-function* ours(bench: Bench, first: Outcome): Generator<Trial, string[] | null, Outcome> {
+function* ours(
+  bench: TrialBench,
+  first: TrialOutcome,
+): Generator<Trial, string[] | null, TrialOutcome> {
   const trials: Made[] = []
   const start = { arrangement: spread(bench), profile: true, outcome: first }
   const request: DiagnoseRequest = { bench, start, trials }
@@ -74,13 +80,16 @@ function* ours(bench: Bench, first: Outcome): Generator<Trial, string[] | null, 
   }
 }
 
-function* swap(bench: Bench, first: Outcome): Generator<Trial, string[] | null, Outcome> {
+function* swap(
+  bench: TrialBench,
+  first: TrialOutcome,
+): Generator<Trial, string[] | null, TrialOutcome> {
   const named = yield* swapping(bench, spread(bench), true, first)
   return named ? [named] : null
 }
 
 /** Leads a machine with this fault to a name: what it takes, and whether that is right. */
-function led(way: Led, bench: Bench, fault: Fault, how: How, seed: number): Result | null {
+function led(way: Led, bench: TrialBench, fault: Fault, how: How, seed: number): Result | null {
   const chance = random(seed * 104_729 + 7)
   const hidden: HiddenFault =
     how === 'comes and goes'
@@ -102,7 +111,8 @@ function led(way: Led, bench: Bench, fault: Fault, how: How, seed: number): Resu
     const starts = made.outcome.kind === 'NO_START' ? 0 : 1
     minutes += minutesOfTrial(bench, before.arrangement, before.profile, trial, starts)
     before = trial
-    const slip: Outcome = made.outcome.kind === 'PASS' ? { kind: 'NO_START' } : { kind: 'PASS' }
+    const slip: TrialOutcome =
+      made.outcome.kind === 'PASS' ? { kind: 'NO_START' } : { kind: 'PASS' }
     next = going.next(at === wrongAt ? slip : made.outcome)
   }
   return { minutes, judged: judge(next.value, hidden) }
@@ -118,7 +128,7 @@ function judge(parts: readonly string[] | null, fault: Fault): Result['judged'] 
   return right ? 'right' : 'wrong'
 }
 
-function summed(way: Led, bench: Bench, how: How, times: number) {
+function summed(way: Led, bench: TrialBench, how: How, times: number) {
   const sums = { weight: 0, minutes: 0, right: 0, wrong: 0 }
   for (const { fault, weight } of causesOf(bench)) {
     if (how === 'comes and goes' && fault.kind === 'MACHINE') continue

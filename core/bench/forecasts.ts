@@ -1,4 +1,4 @@
-import { forecast, type MemoryState, type Need, type Work } from '../src/judging/forecast'
+import { forecast, type MemoryNeed, type MemoryState, type Work } from '../src/judging/forecast'
 import type { Bound } from '../src/things/model'
 
 /** Known upgrades: what is forecast. Prints the rows of docs/forecasts.md. */
@@ -18,7 +18,7 @@ const CASES: [
   Work,
   MemoryState,
   MemoryState,
-  Need | null,
+  MemoryNeed | null,
   'solid-state' | 'spinning',
   string,
   (Bound | null)?,

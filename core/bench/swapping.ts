@@ -1,4 +1,4 @@
-import type { Arrangement, Bench, Outcome, Trial } from '../src/bench/diagnose'
+import type { Arrangement, Trial, TrialBench, TrialOutcome } from '../src/bench/diagnose'
 
 /**
  * The way a good technician swaps, to compare with: seat everything again; a module known to be good alone,
@@ -7,11 +7,11 @@ import type { Arrangement, Bench, Outcome, Trial } from '../src/bench/diagnose'
  * told outcomes, and returns the part it names; null where it gives up.
  */
 export function* swapping(
-  bench: Bench,
+  bench: TrialBench,
   arrangement: Arrangement,
   profile: boolean,
-  first: Outcome,
-): Generator<Trial, string | null, Outcome> {
+  first: TrialOutcome,
+): Generator<Trial, string | null, TrialOutcome> {
   const depth = first.kind === 'ERRORS' ? 'test' : 'start'
   const trial = (next: Arrangement, more: Partial<Trial> = {}): Trial => ({
     arrangement: next,
@@ -21,7 +21,7 @@ export function* swapping(
     action: null,
     ...more,
   })
-  const well = (outcome: Outcome) => outcome.kind === 'PASS'
+  const well = (outcome: TrialOutcome) => outcome.kind === 'PASS'
   if (well(yield trial(arrangement, { reseat: true }))) {
     const slot = first.kind === 'MISSING' ? first.slots[0] : Object.keys(arrangement)[0]
     return `seat ${slot}`

@@ -97,13 +97,13 @@ function requestOf(module: fc.Arbitrary<Module>): fc.Arbitrary<EvaluationRequest
       machine: fc.constant(machine),
       placement: fc
         .tuple(...machine.slots.map(() => fc.option(module)))
-        .map((held) => placementOf(machine, held)),
+        .map((held) => placementFrom(machine, held)),
       settings: fc.record({ profile: fc.boolean() }),
     }),
   )
 }
 
-export function placementOf(machine: Machine, held: (Module | null)[]): Placement {
+export function placementFrom(machine: Machine, held: (Module | null)[]): Placement {
   return Object.fromEntries(machine.slots.map(({ id }, at) => [id, held[at] ?? null]))
 }
 

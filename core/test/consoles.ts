@@ -1,5 +1,5 @@
 /** A stick as a running system reports it, for the ways in which consoles print that. */
-export interface Reported {
+export interface ReportedStick {
   locator: string
   bank: string
   gib: number
@@ -14,7 +14,9 @@ export interface Reported {
   serial: string
 }
 
-const stick = (changes: Partial<Reported> & Pick<Reported, 'locator'>): Reported => ({
+const stick = (
+  changes: Partial<ReportedStick> & Pick<ReportedStick, 'locator'>,
+): ReportedStick => ({
   bank: 'BANK 0',
   gib: 8,
   type: 26,
@@ -29,7 +31,7 @@ const stick = (changes: Partial<Reported> & Pick<Reported, 'locator'>): Reported
 })
 
 /** Four made-up machines: alike and unlike pairs, one stick, four. */
-export const RIGS: Record<string, Reported[]> = {
+export const RIGS: Record<string, ReportedStick[]> = {
   'two alike': [
     stick({ locator: 'ChannelA-DIMM0' }),
     stick({ locator: 'ChannelB-DIMM0', bank: 'BANK 2', serial: '3A7100C9' }),
@@ -81,11 +83,11 @@ export const RIGS: Record<string, Reported[]> = {
   ),
 }
 
-const bytes = ({ gib }: Reported) => String(gib * 1024 ** 3)
-const formCode = ({ form }: Reported) => (form === 'SODIMM' ? '12' : '8')
+const bytes = ({ gib }: ReportedStick) => String(gib * 1024 ** 3)
+const formCode = ({ form }: ReportedStick) => (form === 'SODIMM' ? '12' : '8')
 
 /** The properties, in an order that differs from the one in which they are read. */
-const PROPERTIES: [string, (one: Reported) => string][] = [
+const PROPERTIES: [string, (one: ReportedStick) => string][] = [
   ['BankLabel', ({ bank }) => bank],
   ['Capacity', bytes],
   ['ConfiguredClockSpeed', ({ configured }) => String(configured)],
@@ -100,7 +102,7 @@ const PROPERTIES: [string, (one: Reported) => string][] = [
 ]
 
 /** What a console prints for a rig, with what surrounds it. */
-export type Printer = (rig: readonly Reported[]) => string
+export type Printer = (rig: readonly ReportedStick[]) => string
 
 const list: Printer = (rig) =>
   [
@@ -155,7 +157,7 @@ const ruledTable: Printer = (rig) => {
   ].join('\n')
 }
 
-const plainRows = (rig: readonly Reported[]): string[] => {
+const plainRows = (rig: readonly ReportedStick[]): string[] => {
   const widths = PROPERTIES.map(
     ([name, of]) => Math.max(name.length, ...rig.map((one) => of(one).length)) + 2,
   )

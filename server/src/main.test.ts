@@ -17,7 +17,7 @@ import { basename, join } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
 import { afterEach, beforeEach, describe, expect, inject, test } from 'vitest'
 import { builtProgram } from '../test/built'
-import { newJob } from '../test/sample'
+import { newJobBody } from '../test/sample'
 
 const PROGRAM = builtProgram()
 let folder = ''
@@ -120,7 +120,7 @@ async function storeJob(api: string): Promise<void> {
   const response = await fetch(`${api}/jobs`, {
     method: 'POST',
     headers,
-    body: JSON.stringify(newJob),
+    body: JSON.stringify(newJobBody),
   })
   expect(response.status).toBe(201)
 }
@@ -249,7 +249,7 @@ describe.runIf(mayMount())('on a small disk', () => {
   const job = {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(newJob),
+    body: JSON.stringify(newJobBody),
   }
 
   test('full: reading goes on, writing is refused in words, and it recovers by itself', async () => {
@@ -278,7 +278,7 @@ test('a disk that the system writes to no more, after a fault: reading goes on, 
     const refused = await fetch(`${shop.api}/jobs`, {
       method: 'POST',
       headers,
-      body: JSON.stringify(newJob),
+      body: JSON.stringify(newJobBody),
     })
     expect([refused.status, await refused.text()]).toEqual([
       507,

@@ -1,5 +1,5 @@
 import { join, resolve } from 'node:path'
-import { type Backups, KEPT } from './base/backups'
+import { type BackupFolder, KEPT } from './base/backups'
 
 type Environment = Readonly<Record<string, string | undefined>>
 
@@ -36,7 +36,7 @@ export function durabilityFrom({ TEMBRIX_DURABILITY: text }: Environment): boole
 export function backupsFrom(
   { TEMBRIX_BACKUPS, TEMBRIX_BACKUPS_KEPT: text }: Environment,
   folder: string,
-): Backups {
+): BackupFolder {
   const kept = text ? Number(text) : KEPT
   if (!Number.isInteger(kept) || kept < 1) {
     throw new Error(`TEMBRIX_BACKUPS_KEPT must be a count from 1; it is “${text}”.`)

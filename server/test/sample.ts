@@ -1,7 +1,7 @@
 import { STARTING_MACHINES } from '@tembrix/core/things/machines'
 import type { Machine, Module } from '@tembrix/core/things/model'
 
-export const stick: Module = {
+export const sampleStick: Module = {
   article: 'Q4-8-3200',
   generation: 'DDR4',
   formFactor: 'SODIMM',
@@ -23,7 +23,7 @@ export const laptop: Machine = {
   limits: { ...general.limits, firmwareDataRate: 2666 },
 }
 
-export const newJob = {
+export const newJobBody = {
   customer: { name: 'Ottoline Varga', phone: '0555 1234' },
   machine: { machine: laptop },
   complaint: 'Stutters while sorting orchard photos',

@@ -7,7 +7,7 @@ import { afterAll, beforeAll, inject } from 'vitest'
 import { createApp } from '../src/app'
 import { type Database, openDatabase } from '../src/base/database'
 
-export interface Answer {
+export interface HttpAnswer {
   status: number
   // biome-ignore lint/suspicious/noExplicitAny: answers are JSON of many shapes, looked into by the tests
   body: any
@@ -40,7 +40,7 @@ export function useServer() {
     rmSync(folder, { recursive: true, force: true })
   })
 
-  async function raw(path: string, init: RequestInit = {}): Promise<Answer> {
+  async function raw(path: string, init: RequestInit = {}): Promise<HttpAnswer> {
     const response = await fetch(base + path, init)
     const text = await response.text()
     const [, next = null] =
@@ -48,7 +48,7 @@ export function useServer() {
     return { status: response.status, body: text === '' ? null : JSON.parse(text), next }
   }
 
-  function send(method: string, path: string, body?: unknown): Promise<Answer> {
+  function send(method: string, path: string, body?: unknown): Promise<HttpAnswer> {
     const headers = { 'content-type': 'application/json' }
     return raw(path, {
       method,

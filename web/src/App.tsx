@@ -6,29 +6,29 @@ import { type Store, useShopQuery } from './base/data'
 import { calculateIn, writeDates } from './base/format'
 import { Bar, forgetFailed, screen, screensOf, screensToCome, useUnderWay } from './base/shell'
 import { ToastPlace } from './base/toast'
-import { Message } from './base/ui'
-import { Counter } from './screens/counter/Counter'
+import { PageMessage } from './base/ui'
+import { CounterScreen } from './screens/counter'
 
 /** All of a job’s screens come as one, so that its steps open while the server is away. */
 const job = screensOf(() => import('./screens/job'))
 const orders = screensOf(() => import('./screens/orders'))
 const machines = screensOf(() => import('./screens/machines'))
-const newJob = screensOf(() => import('./screens/newJob/NewJob'))
-const probe = screensOf(() => import('./screens/probe/Probe'))
+const newJob = screensOf(() => import('./screens/newJob'))
+const probe = screensOf(() => import('./screens/probe'))
 const whatIf = screensOf(() => import('./screens/whatIf'))
-const shelf = screensOf(() => import('./screens/shelf/Shelf'))
+const shelf = screensOf(() => import('./screens/shelf'))
 const settings = screensOf(() => import('./screens/settings'))
-const backups = screensOf(() => import('./screens/backups/Backups'))
-const reference = screensOf(() => import('./screens/reference/Reference'))
+const backups = screensOf(() => import('./screens/backups'))
+const reference = screensOf(() => import('./screens/reference'))
 
 const ROUTES: RouteObject[] = [
   {
     element: <Everything />,
     children: [
-      { path: '/', element: <Counter /> },
-      { path: '/jobs/new', ...screen(newJob, 'NewJob') },
+      { path: '/', element: <CounterScreen /> },
+      { path: '/jobs/new', ...screen(newJob, 'NewJobScreen') },
       { path: '/jobs/:id/sheet', ...screen(job, 'PlanSheet') },
-      { path: '/jobs/:id/labels', ...screen(job, 'Labels') },
+      { path: '/jobs/:id/labels', ...screen(job, 'LabelsSheet') },
       { path: '/jobs/:id/quote-sheet', ...screen(job, 'QuoteSheet') },
       { path: '/jobs/:id/report', ...screen(job, 'ReportSheet') },
       { path: '/jobs/:id/tune-sheet', ...screen(job, 'TuneSheet') },
@@ -36,28 +36,28 @@ const ROUTES: RouteObject[] = [
         path: '/jobs/:id',
         ...screen(job, 'JobScreen'),
         children: [
-          { index: true, ...screen(job, 'Start') },
-          { path: 'intake', ...screen(job, 'Intake') },
-          { path: 'identify', ...screen(job, 'Identify') },
-          { path: 'size', ...screen(job, 'Size') },
-          { path: 'plan', ...screen(job, 'Plan') },
-          { path: 'quote', ...screen(job, 'Quote') },
-          { path: 'fit', ...screen(job, 'Fit') },
-          { path: 'verify', ...screen(job, 'Verify') },
-          { path: 'handover', ...screen(job, 'HandOver') },
+          { index: true, ...screen(job, 'ResumeJob') },
+          { path: 'intake', ...screen(job, 'IntakeScreen') },
+          { path: 'identify', ...screen(job, 'IdentifyScreen') },
+          { path: 'size', ...screen(job, 'SizeScreen') },
+          { path: 'plan', ...screen(job, 'PlanScreen') },
+          { path: 'quote', ...screen(job, 'QuoteScreen') },
+          { path: 'fit', ...screen(job, 'FitScreen') },
+          { path: 'verify', ...screen(job, 'VerifyScreen') },
+          { path: 'handover', ...screen(job, 'HandOverScreen') },
         ],
       },
-      { path: '/machines', ...screen(machines, 'Machines') },
-      { path: '/machines/:id', ...screen(machines, 'MachineModel') },
-      { path: '/probe', ...screen(probe, 'Probe') },
-      { path: '/what-if', ...screen(whatIf, 'WhatIf') },
-      { path: '/what-if/machines', ...screen(whatIf, 'Candidates') },
-      { path: '/shelf', ...screen(shelf, 'Shelf') },
-      { path: '/orders', ...screen(orders, 'Orders') },
+      { path: '/machines', ...screen(machines, 'MachinesScreen') },
+      { path: '/machines/:id', ...screen(machines, 'MachineModelScreen') },
+      { path: '/probe', ...screen(probe, 'ProbeScreen') },
+      { path: '/what-if', ...screen(whatIf, 'WhatIfScreen') },
+      { path: '/what-if/machines', ...screen(whatIf, 'BuyingScreen') },
+      { path: '/shelf', ...screen(shelf, 'ShelfScreen') },
+      { path: '/orders', ...screen(orders, 'OrdersScreen') },
       { path: '/orders/:id', ...screen(orders, 'OrderScreen') },
-      { path: '/settings', ...screen(settings, 'ShopSettings') },
-      { path: '/backups', ...screen(backups, 'Backups') },
-      { path: '/reference', ...screen(reference, 'Reference') },
+      { path: '/settings', ...screen(settings, 'SettingsScreen') },
+      { path: '/backups', ...screen(backups, 'BackupsScreen') },
+      { path: '/reference', ...screen(reference, 'ReferenceScreen') },
       { path: '*', element: <Nowhere /> },
     ],
   },
@@ -124,11 +124,11 @@ function Nowhere() {
     <>
       <Bar />
       <main id="work">
-        <Message title="There is nothing here">
+        <PageMessage title="There is nothing here">
           <Link to="/" className="inline-flex min-h-11 items-center underline">
             To the counter
           </Link>
-        </Message>
+        </PageMessage>
       </main>
     </>
   )
@@ -136,7 +136,7 @@ function Nowhere() {
 
 function Broken({ error }: FallbackProps) {
   return (
-    <Message title="This screen has failed">
+    <PageMessage title="This screen has failed">
       <p>{error instanceof Error ? error.message : 'The reason is not known.'}</p>
       <p>What you typed is kept. Loading the page again usually helps.</p>
       <button
@@ -146,6 +146,6 @@ function Broken({ error }: FallbackProps) {
       >
         Load again
       </button>
-    </Message>
+    </PageMessage>
   )
 }

@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto'
 import { expect, test } from 'vitest'
-import { newJob, stick } from '../../test/sample'
+import { newJobBody, sampleStick } from '../../test/sample'
 import { useServer } from '../../test/server'
 
 const { get, post, patch } = useServer()
 
 async function aJob() {
-  const { id } = (await post('/jobs', newJob)).body
+  const { id } = (await post('/jobs', newJobBody)).body
   const [plan] = (await get(`/plans?jobId=${id}`)).body
   return { id, plan }
 }
@@ -19,7 +19,7 @@ test('an act writes all its records as one, and every screen hears of each', asy
       action: 'create',
       collection: 'modules',
       id: module,
-      fields: { jobId, source: 'customer', module: stick },
+      fields: { jobId, source: 'customer', module: sampleStick },
     },
     {
       action: 'change',

@@ -3,7 +3,7 @@ import { eq } from 'drizzle-orm'
 import { Router } from 'express'
 import { ZodError } from 'zod'
 import { acts, type Database, type Transaction } from '../base/database'
-import { HttpError, stale } from '../base/http'
+import { HttpError, versionConflict } from '../base/http'
 import { RECORDS } from '../kinds'
 import type { Stamped } from '../things/records'
 
@@ -56,7 +56,7 @@ async function doneTo(tx: Transaction, write: ActWrite): Promise<Stamped | null>
       return null
     case 'expect': {
       const row = await find(tx, id)
-      if (row.version !== write.version) throw stale('record')
+      if (row.version !== write.version) throw versionConflict('record')
       return row
     }
   }

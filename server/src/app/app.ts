@@ -39,7 +39,7 @@ const lookAside = (file: string, place: string) =>
   inPool({ work: 'backup', bytes: new Uint8Array(), known: { file, place } })
 
 /** What the application has beside its database. */
-export interface Surroundings {
+export interface AppDependencies {
   /** Who sent wrong codes to the probe, and its second listener. */
   senders: Senders
   listener: ProbeListener | null
@@ -69,7 +69,7 @@ export function createApp(
     demo = false,
     backups = null,
     key = keyInMemory(),
-  }: Partial<Surroundings> = {},
+  }: Partial<AppDependencies> = {},
 ): Express {
   const started = new Date().toISOString()
   const app = express()

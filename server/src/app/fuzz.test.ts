@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { laptop, newJob, stick } from '../../test/sample'
+import { laptop, newJobBody, sampleStick } from '../../test/sample'
 import { useServer } from '../../test/server'
 import { RECORDS } from '../kinds'
 
@@ -65,7 +65,7 @@ const { json } = fc.letrec((tie) => ({
 }))
 
 test('whatever is sent: an answer that is no failure of the server, and nothing refused changes anything', async () => {
-  const job = (await post('/jobs', newJob)).body
+  const job = (await post('/jobs', newJobBody)).body
   const stored = async () => (await get(`/jobs/${job.id}`)).body
   const before = await stored()
   await fc.assert(
@@ -88,13 +88,13 @@ test('whatever is sent: an answer that is no failure of the server, and nothing 
 const bench = { order: ['A', 'B'], modules: ['m1', 'm2'] }
 const start = { arrangement: { A: 'm1', B: 'm2' }, outcome: { kind: 'NO_START' } }
 const trial = { trial: { arrangement: { A: 'm1' }, depth: 'test' }, outcome: { kind: 'PASS' } }
-const offer = { id: 'o', module: stick, pieces: 1, price: 3000, stock: 4 }
+const offer = { id: 'o', module: sampleStick, pieces: 1, price: 3000, stock: 4 }
 const need = { minGiB: 8, budget: 9000, freeSlots: 0 }
 /** Bodies that are accepted as they are, by address. */
 const ACCEPTED: [string, unknown][] = [
-  ['/jobs', newJob],
-  ['/modules', { source: 'shelf', module: stick, price: 3000 }],
-  ['/evaluate', { machine: laptop, placement: { A: stick }, settings: { profile: false } }],
+  ['/jobs', newJobBody],
+  ['/modules', { source: 'shelf', module: sampleStick, price: 3000 }],
+  ['/evaluate', { machine: laptop, placement: { A: sampleStick }, settings: { profile: false } }],
   ['/diagnose', { bench, start, trials: [trial] }],
   [
     '/compare',
@@ -104,7 +104,7 @@ const ACCEPTED: [string, unknown][] = [
       after: [{ at: null, runs: [2, 3, 4] }],
     },
   ],
-  ['/plan', { machine: laptop, onHand: [stick], offers: [offer], need, policy: 'balanced' }],
+  ['/plan', { machine: laptop, onHand: [sampleStick], offers: [offer], need, policy: 'balanced' }],
 ]
 
 /** Every place in a body, as paths. */

@@ -1,6 +1,6 @@
 import { createServer } from 'node:http'
-import { type Backups, type Checked, makeNightly } from '../base/backups'
-import { followStatistics, type OpenDatabase } from '../base/database'
+import { type BackupFolder, type Checked, makeNightly } from '../base/backups'
+import { analyzeDaily, type OpenDatabase } from '../base/database'
 import { WEB_PAGES } from '../base/paths'
 import { type ProbeAddress, ProbeListener, Senders } from '../bench/probe'
 import { seed } from '../demo'
@@ -8,13 +8,13 @@ import { simulatedGateway, startOutbox } from '../shop/messages'
 import { keyIn } from '../shop/passwords'
 import { createApp } from './app'
 
-export interface Options {
+export interface ServeOptions {
   port: number
   /** Fill an empty database with the demonstration shop. */
   demo: boolean
   /** The data folder, its backups, and what puts one of them in its place once this has stopped. */
   folder: string
-  backups: Backups
+  backups: BackupFolder
   restore: (checked: Checked) => void
   /** Where the probe may be reached from the shop’s network; null for nowhere. */
   probe: ProbeAddress | null
@@ -26,7 +26,7 @@ const KEPT = 65_000
 /** Serves an open database on this machine alone; resolves with what stops it and closes the database. */
 export async function serve(
   database: OpenDatabase,
-  { port, demo, probe, folder, backups, restore }: Options,
+  { port, demo, probe, folder, backups, restore }: ServeOptions,
 ): Promise<() => Promise<void>> {
   const { db, disk, flush, failed, close, markDemonstration, tellAddress } = database
   try {
@@ -58,7 +58,7 @@ export async function serve(
     // A demonstration is made up, and needs none.
     const endNightly = demo ? () => {} : makeNightly(database, backups)
     const endOutbox = await startOutbox(db, simulatedGateway())
-    const endStatistics = followStatistics(db)
+    const endStatistics = analyzeDaily(db)
     return async () => {
       endNightly()
       endStatistics()

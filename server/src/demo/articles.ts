@@ -1,10 +1,10 @@
-import type { Condition } from '@tembrix/core/things/records'
+import type { PieceCondition } from '@tembrix/core/things/records'
 import type { ArticleName } from '../shop/supplier'
 
-export interface OnShelf {
+export interface ShelfArticle {
   article: ArticleName
   price: number
-  condition: Condition
+  condition: PieceCondition
   /** Days ago; null: untested. */
   tested: number | null
   serial: string
@@ -14,14 +14,14 @@ export interface OnShelf {
 const piece = (
   article: ArticleName,
   price: number,
-  condition: Condition,
+  condition: PieceCondition,
   tested: number | null,
   serial: string,
   note?: string,
-): OnShelf => ({ article, price, condition, tested, serial, ...(note ? { note } : {}) })
+): ShelfArticle => ({ article, price, condition, tested, serial, ...(note ? { note } : {}) })
 
 /** What lies on the shop's shelf, piece by piece, and its price in cents. */
-export const SHELF: OnShelf[] = [
+export const SHELF: ShelfArticle[] = [
   piece('laptop8', 1400, 'used', 41, 'LF-20418-77'),
   piece('laptop8', 1400, 'used', 41, 'LF-20418-81'),
   piece('laptop8slow', 900, 'used', 12, 'LF-19802-05', 'from an all-in-one'),

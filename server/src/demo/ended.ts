@@ -14,11 +14,11 @@ import {
 import { formatISO, subDays } from 'date-fns'
 import { type jobs, modules, type Transaction } from '../base/database'
 import { readJob } from '../shop/jobs'
-import { claimKind, create, fitKind, handoverKind, type Row } from '../things/store'
+import { claimKind, create, fitKind, handoverKind, type RecordRow } from '../things/store'
 import type { DemoJob } from './jobs'
 import { DEMO_SHOP } from './shop'
 
-type Job = Row<typeof jobs>
+type Job = RecordRow<typeof jobs>
 
 /** The work at the bench of a job that somebody has begun and left for a while. */
 export async function seedBegun(tx: Transaction, jobId: string): Promise<void> {

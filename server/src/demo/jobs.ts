@@ -1,10 +1,9 @@
-import type { Conditions } from '@tembrix/core/bench/measure'
+import type { TestConditions } from '@tembrix/core/bench/measure'
 import type { Work } from '@tembrix/core/judging/forecast'
 import type { ChosenUse, Level } from '@tembrix/core/judging/sizing'
-import type { Machine } from '@tembrix/core/things/model'
+import type { Configuration, Machine } from '@tembrix/core/things/model'
 import type {
   ClaimState,
-  Configuration,
   Sizing,
   Stage,
   TwoChanges,
@@ -56,7 +55,7 @@ export interface DemoJob {
     better: 'higher' | 'lower'
     bandwidth?: 'copy'
     work?: Work
-    conditions?: Conditions
+    conditions?: TestConditions
     /** Session by session. */
     runs: Partial<Record<Configuration, number[][]>>
   }[]

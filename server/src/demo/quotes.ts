@@ -19,11 +19,11 @@ import {
   find,
   machineKind,
   quoteKind,
-  type Row,
+  type RecordRow,
 } from '../things/store'
 import { DEMO_SHOP } from './shop'
 
-type Job = Row<typeof jobs>
+type Job = RecordRow<typeof jobs>
 type Plan = Pick<typeof plans.$inferSelect, 'id' | 'name' | 'placement' | 'profile'>
 
 /** A quote over a job's plans from the stage it is quoted at, given to the customer where it is `given`, approved from the stage it is fitted at. */

@@ -1,16 +1,17 @@
 import { eq } from 'drizzle-orm'
 import { expect, test } from 'vitest'
-import { newJob, stick } from '../../test/sample'
+import { newJobBody, sampleStick } from '../../test/sample'
 import { useServer } from '../../test/server'
 import { plans } from '../base/database'
 
 const { get, post, patch, db } = useServer()
 
 async function plannedJob() {
-  const job = (await post('/jobs', newJob)).body
+  const job = (await post('/jobs', newJobBody)).body
   const [plan] = (await get(`/plans?jobId=${job.id}`)).body
-  const own = (await post('/modules', { jobId: job.id, source: 'customer', module: stick })).body
-  const piece = (await post('/modules', { source: 'shelf', module: stick, price: 1400 })).body
+  const own = (await post('/modules', { jobId: job.id, source: 'customer', module: sampleStick }))
+    .body
+  const piece = (await post('/modules', { source: 'shelf', module: sampleStick, price: 1400 })).body
   await patch(`/jobs/${job.id}`, { version: 1, found: { A: { moduleId: own.id } } })
   await patch(`/plans/${plan.id}`, { version: 1, placement: { A: { moduleId: piece.id } } })
   return { job, own, piece }
@@ -105,7 +106,7 @@ test('another job cannot plan on a piece that has left the shelf', async () => {
   await post('/fits', { jobId: job.id })
   const removed = { [own.id]: { to: 'customer', shelfId: crypto.randomUUID() } }
   await patch(`/fits/${job.id}`, { version: 1, removed, finished: true })
-  const other = (await post('/jobs', newJob)).body
+  const other = (await post('/jobs', newJobBody)).body
   const [plan] = (await get(`/plans?jobId=${other.id}`)).body
   const reached = await patch(`/plans/${plan.id}`, {
     version: 1,

@@ -2,7 +2,7 @@ import { UNFITTED } from '@tembrix/core/things/records'
 import { HttpError } from '../base/http'
 import { finish, finishedNow, serialsThatCame } from '../bench/fits'
 import type { Rules } from '../things/records'
-import { retell } from '../things/search'
+import { reindex } from '../things/search'
 
 /** The work at the bench: one record a job. */
 export const fitRules: Rules<'fits'> = {
@@ -17,6 +17,6 @@ export const fitRules: Rules<'fits'> = {
   },
   written: async (tx, fit, patch) => {
     if (patch?.finished) await finish(tx, fit)
-    if (!patch || patch.finished || patch.serials) await retell(tx, { id: fit.jobId })
+    if (!patch || patch.finished || patch.serials) await reindex(tx, { id: fit.jobId })
   },
 }

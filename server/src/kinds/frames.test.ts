@@ -1,6 +1,6 @@
 import { analyseFrames } from '@tembrix/core/bench/measure'
 import { expect, test } from 'vitest'
-import { newJob } from '../../test/sample'
+import { newJobBody } from '../../test/sample'
 import { useServer } from '../../test/server'
 
 const { get, post, patch, remove } = useServer()
@@ -13,7 +13,7 @@ const analysed = () => {
 }
 
 test('a log of frame times is kept with its job, changed, and removed', async () => {
-  const { id: jobId } = (await post('/jobs', newJob)).body
+  const { id: jobId } = (await post('/jobs', newJobBody)).body
   const log = { jobId, test: 'Gallery', configuration: 'first', name: 'a.csv', ...analysed() }
   const made = await post('/frames', log)
   expect(made).toMatchObject({ status: 201, body: { ...log, version: 1 } })
@@ -32,7 +32,7 @@ test.each([
   ['line', { line: [] }],
   ['configuration', { configuration: 'between' }],
 ])('a log whose %s cannot be is refused there', async (path, wrong) => {
-  const { id: jobId } = (await post('/jobs', newJob)).body
+  const { id: jobId } = (await post('/jobs', newJobBody)).body
   const log = { jobId, test: 'Gallery', configuration: 'after', name: '', ...analysed(), ...wrong }
   const { status, body } = await post('/frames', log)
   expect(status).toBe(400)

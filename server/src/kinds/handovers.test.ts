@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { newJob, stick } from '../../test/sample'
+import { newJobBody, sampleStick } from '../../test/sample'
 import { useServer } from '../../test/server'
 
 const { get, post, patch } = useServer()
@@ -30,11 +30,11 @@ const signed = { name: 'Ada Quill', at: '2030-01-20T10:00:00.000Z', by: 'Mika', 
 const collected = { name: 'Bo Quill', at: '2030-01-20T11:00:00.000Z', by: 'Mika' }
 
 test('a visit follows a job that there is', async () => {
-  expect((await post('/jobs', { ...newJob, followsId: crypto.randomUUID() })).status).toBe(404)
+  expect((await post('/jobs', { ...newJobBody, followsId: crypto.randomUUID() })).status).toBe(404)
 })
 
 async function begun() {
-  const job = (await post('/jobs', newJob)).body
+  const job = (await post('/jobs', newJobBody)).body
   const handover = (await post('/handovers', { jobId: job.id })).body
   return { job, path: `/handovers/${handover.id}` }
 }
@@ -102,7 +102,7 @@ test('a new visit is one act: job, modules and what was found', async () => {
       action: 'create',
       collection: 'modules',
       id: moduleId,
-      fields: { jobId: id, source: 'customer', module: stick, serialNumber: 'S-1' },
+      fields: { jobId: id, source: 'customer', module: sampleStick, serialNumber: 'S-1' },
     },
     {
       action: 'change',

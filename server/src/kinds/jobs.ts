@@ -9,7 +9,7 @@ import { checkAssignment, keepPieces } from '../bench/placements'
 import { leadOthers } from '../shop/jobs'
 import { forgetPassword } from '../shop/passwords'
 import type { Rules } from '../things/records'
-import { retell } from '../things/search'
+import { reindex } from '../things/search'
 import {
   type Created,
   create,
@@ -21,7 +21,7 @@ import {
   machineKind,
   modelKind,
   planKind,
-  type Row,
+  type RecordRow,
 } from '../things/store'
 
 export const jobRules: Rules<'jobs'> = {
@@ -37,7 +37,7 @@ export const jobRules: Rules<'jobs'> = {
     return patch
   },
   written: async (tx, { id, leadId }, patch) => {
-    if (patch?.complaint !== undefined) await retell(tx, { id })
+    if (patch?.complaint !== undefined) await reindex(tx, { id })
     if (patch?.found) await leadOthers(tx, leadId ?? id)
     if (patch?.stage) await keepPieces(tx, id)
     if (patch?.stage === 'closed') await forgetPassword(tx, id)
@@ -53,7 +53,7 @@ async function isCollected(tx: Transaction, jobId: string): Promise<boolean> {
 export async function createJob(
   tx: Transaction,
   { customer, machine, ...job }: z.output<typeof NewJob>,
-): Promise<Created<Row<typeof jobs>>> {
+): Promise<Created<RecordRow<typeof jobs>>> {
   if (job.id) {
     const [known] = await listed(tx, jobKind, eq(jobs.id, job.id))
     if (known) return { row: known, fresh: false }
@@ -82,6 +82,6 @@ export async function createJob(
     placement: null,
     profile: false,
   })
-  await retell(tx, { id: created.row.id })
+  await reindex(tx, { id: created.row.id })
   return created
 }

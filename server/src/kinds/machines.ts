@@ -2,7 +2,7 @@ import { eq } from 'drizzle-orm'
 import { z } from 'zod'
 import { machines } from '../base/database'
 import type { Rules } from '../things/records'
-import { retell } from '../things/search'
+import { reindex } from '../things/search'
 import { customerKind, find, modelKind } from '../things/store'
 
 const Query = z.object({ customerId: z.uuid().optional() })
@@ -17,7 +17,7 @@ export const machineRules: Rules<'machines'> = {
     if (patch.modelId) await find(tx, modelKind, patch.modelId)
     return patch
   },
-  written: (tx, { id }) => retell(tx, { machineId: id }),
+  written: (tx, { id }) => reindex(tx, { machineId: id }),
   /** One customer's (`?customerId=`) or all, the last changed first. */
   listing: (query) => {
     const { customerId } = Query.parse(query)

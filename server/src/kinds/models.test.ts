@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { expect, test } from 'vitest'
-import { laptop, newJob } from '../../test/sample'
+import { laptop, newJobBody } from '../../test/sample'
 import { useServer } from '../../test/server'
 
 const { get, post, patch, remove } = useServer()
@@ -36,7 +36,7 @@ test('where a slot is drawn is kept with it', async () => {
 
 test('a machine of a model holds it; without one it goes, and its lists with it', async () => {
   const made = (await post('/models', model)).body
-  const job = await post('/jobs', { ...newJob, machine: { machine: laptop, modelId: made.id } })
+  const job = await post('/jobs', { ...newJobBody, machine: { machine: laptop, modelId: made.id } })
   expect(job.status).toBe(201)
   const held = await remove(`/models/${made.id}?version=1`)
   expect(held).toMatchObject({ status: 409, body: { error: { code: 'in_use' } } })
@@ -51,8 +51,8 @@ test('a machine of a model holds it; without one it goes, and its lists with it'
 
 test('a machine cannot be of a model that is not there', async () => {
   const gone = { machine: laptop, modelId: randomUUID() }
-  expect((await post('/jobs', { ...newJob, machine: gone })).status).toBe(404)
-  const job = (await post('/jobs', newJob)).body
+  expect((await post('/jobs', { ...newJobBody, machine: gone })).status).toBe(404)
+  const job = (await post('/jobs', newJobBody)).body
   const bad = await patch(`/machines/${job.machineId}`, { version: 1, modelId: randomUUID() })
   expect(bad.status).toBe(404)
 })

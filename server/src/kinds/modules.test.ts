@@ -1,14 +1,15 @@
 import { describe, expect, test } from 'vitest'
-import { laptop, newJob, stick } from '../../test/sample'
+import { laptop, newJobBody, sampleStick } from '../../test/sample'
 import { useServer } from '../../test/server'
 
 const { get, post, patch, remove, raw } = useServer()
 
 describe('removing', () => {
   test('a module in a slot stays; a free one goes', async () => {
-    const job = (await post('/jobs', newJob)).body
-    const module = (await post('/modules', { jobId: job.id, source: 'customer', module: stick }))
-      .body
+    const job = (await post('/jobs', newJobBody)).body
+    const module = (
+      await post('/modules', { jobId: job.id, source: 'customer', module: sampleStick })
+    ).body
     await patch(`/jobs/${job.id}`, { version: 1, found: { A: { moduleId: module.id } } })
     const held = await remove(`/modules/${module.id}?version=1`)
     expect(held).toMatchObject({ status: 409, body: { error: { code: 'in_use' } } })
@@ -19,7 +20,7 @@ describe('removing', () => {
   })
 
   test('the plan on the board stays with its job, another goes', async () => {
-    const job = (await post('/jobs', newJob)).body
+    const job = (await post('/jobs', newJobBody)).body
     const second = await post('/plans', { jobId: job.id, name: 'Plan 2' })
     expect(second.status).toBe(201)
     const refused = await remove(`/plans/${job.planId}?version=1`)
@@ -29,11 +30,11 @@ describe('removing', () => {
 })
 
 test('a customer’s module belongs to a job, a shelf’s to none', async () => {
-  const orphan = await post('/modules', { source: 'customer', module: stick })
+  const orphan = await post('/modules', { source: 'customer', module: sampleStick })
   expect(orphan.body.error.fields[0].path).toBe('jobId')
-  const changed = await post('/modules', { source: 'shelf', module: stick, price: 1900 })
+  const changed = await post('/modules', { source: 'shelf', module: sampleStick, price: 1900 })
   const dearer = await patch(`/modules/${changed.body.id}`, { version: 1, price: 2100 })
-  expect(dearer.body).toMatchObject({ price: 2100, version: 2, module: stick })
+  expect(dearer.body).toMatchObject({ price: 2100, version: 2, module: sampleStick })
 })
 
 test('customers and machines are kept and changed', async () => {

@@ -5,7 +5,7 @@ import { jobs, modulesIn, plans, type Transaction } from '../base/database'
 import { HttpError } from '../base/http'
 import { shopModules } from '../things/modules'
 import type { Rules } from '../things/records'
-import { retell, Search } from '../things/search'
+import { reindex, Search } from '../things/search'
 import { find, jobKind, Paging } from '../things/store'
 
 const Query = Paging.extend({
@@ -24,7 +24,7 @@ export const moduleRules: Rules<'modules'> = {
     return { ...module, askedAt }
   },
   written: async (tx, { jobId, fittedJobId }) => {
-    for (const id of [jobId, fittedJobId]) if (id) await retell(tx, { id })
+    for (const id of [jobId, fittedJobId]) if (id) await reindex(tx, { id })
   },
   /** One that no slot of its job, found or planned, holds. */
   removing: async (tx, { id }) => {

@@ -1,11 +1,11 @@
 import { expect, test } from 'vitest'
-import { newJob } from '../../test/sample'
+import { newJobBody } from '../../test/sample'
 import { useServer } from '../../test/server'
 
 const { get, post, patch, remove } = useServer()
 
 async function draft() {
-  const job = (await post('/jobs', newJob)).body
+  const job = (await post('/jobs', newJobBody)).body
   const [plan] = (await get(`/plans?jobId=${job.id}`)).body
   const option = {
     id: crypto.randomUUID(),

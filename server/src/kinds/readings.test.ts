@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto'
 import { expect, test } from 'vitest'
-import { newJob } from '../../test/sample'
+import { newJobBody } from '../../test/sample'
 import { useServer } from '../../test/server'
 
 const { get, post, patch, remove } = useServer()
 
 test('a reading is kept as it came, comes with its job, and is in its history', async () => {
-  const job = (await post('/jobs', newJob)).body
+  const job = (await post('/jobs', newJobBody)).body
   const text = '8GB 1Rx8 PC4-2666V-SA1-11'
   const id = randomUUID()
   const reading = { id, jobId: job.id, name: 'pasted', by: 'Mika', text }
@@ -27,7 +27,7 @@ test('a reading is kept as it came, comes with its job, and is in its history', 
 })
 
 test('a reading needs a job, and text or bytes', async () => {
-  const job = (await post('/jobs', newJob)).body
+  const job = (await post('/jobs', newJobBody)).body
   const reading = { jobId: job.id, name: 'pasted' }
   expect((await post('/readings', { ...reading, jobId: randomUUID(), text: 'x' })).status).toBe(404)
   for (const bad of [reading, { ...reading, text: 'x', base64: 'eA==' }]) {
@@ -38,7 +38,7 @@ test('a reading needs a job, and text or bytes', async () => {
 })
 
 test('rulings are kept on the job', async () => {
-  const job = (await post('/jobs', newJob)).body
+  const job = (await post('/jobs', newJobBody)).body
   const ruling = { value: 2, source: 'opened', by: 'Mika', at: '2026-03-01T10:00:00.000Z' }
   const rulings = { 'machine.slotCount': ruling }
   const changed = await patch(`/jobs/${job.id}`, { version: job.version, rulings })

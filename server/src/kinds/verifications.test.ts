@@ -1,11 +1,11 @@
 import { expect, test } from 'vitest'
-import { newJob } from '../../test/sample'
+import { newJobBody } from '../../test/sample'
 import { useServer } from '../../test/server'
 
 const { get, post, patch } = useServer()
 
 const begun = async () => {
-  const { id: jobId } = (await post('/jobs', newJob)).body
+  const { id: jobId } = (await post('/jobs', newJobBody)).body
   return { jobId, made: await post('/verifications', { jobId }) }
 }
 

@@ -1,4 +1,4 @@
-import { same } from '../../things/model'
+import { deepEqual } from '../../things/model'
 import { controlsMissing, passesSaved } from './control'
 import { isUnseen, type Made, showsUnderTestOnly } from './evidence'
 import { activeOf, expectationOf, weighTrial } from './expectation'
@@ -7,11 +7,11 @@ import {
   ACTIONS,
   type Action,
   type Arrangement,
-  type Bench,
   minutesApart,
-  type Outcome,
   outcomeOfKey,
   type Trial,
+  type TrialBench,
+  type TrialOutcome,
 } from './trial'
 
 /** A trial worth making. */
@@ -25,7 +25,7 @@ export interface Proposal {
 
 /** What an outcome of a trial would mean: how likely it is, and what would be suspected then. */
 export interface Meaning {
-  outcome: Outcome
+  outcome: TrialOutcome
   chance: number
   suspect: Named
 }
@@ -129,7 +129,7 @@ function wornOut(trial: Trial, trials: readonly Made[]): boolean {
 /** How many controls would be missing after a trial with its likeliest outcome. */
 function left(
   part: string,
-  bench: Bench,
+  bench: TrialBench,
   trials: readonly Made[],
   trial: Trial,
   chances: ReadonlyMap<string, number>,
@@ -315,11 +315,11 @@ const repeats = (trial: Trial, before: Pick<Trial, 'arrangement' | 'profile'> | 
   !trial.reseat &&
   trial.action === null &&
   trial.profile === before.profile &&
-  same(trial.arrangement, before.arrangement)
+  deepEqual(trial.arrangement, before.arrangement)
 
 /** Of several modules known to be good this many are tried. */
 const KNOWN_TRIED = 2
 
-function allowed({ mustFill }: Bench, arrangement: Arrangement): boolean {
+function allowed({ mustFill }: TrialBench, arrangement: Arrangement): boolean {
   return mustFill.every((slot) => arrangement[slot] !== undefined)
 }

@@ -1,5 +1,5 @@
 import { concerns, type Made, type Sure, showsUnderTestOnly, sureOf } from './evidence'
-import { ACTIONS, type Action, type Arrangement, type Bench, inOrder, slotOf } from './trial'
+import { ACTIONS, type Action, type Arrangement, inOrder, slotOf, type TrialBench } from './trial'
 
 /** What has still to be seen before a part may be named, each by a word of its own. */
 export type Control =
@@ -18,7 +18,11 @@ export type Control =
  * part in and a pass without it under otherwise the same conditions. The machine is named when everything
  * that could be changed was changed and the symptom stayed.
  */
-export function controlsMissing(part: string, bench: Bench, trials: readonly Made[]): Control[] {
+export function controlsMissing(
+  part: string,
+  bench: TrialBench,
+  trials: readonly Made[],
+): Control[] {
   const sure = sureOf(trials)
   const wrong = sure.filter(({ outcome }) => outcome.kind !== 'PASS')
   // What shows only under test has passed only under test.
@@ -32,7 +36,7 @@ export function controlsMissing(part: string, bench: Bench, trials: readonly Mad
 
 function contrasted(
   part: string,
-  bench: Bench,
+  bench: TrialBench,
   wrong: readonly Sure[],
   well: readonly Sure[],
 ): Control[] {
@@ -81,7 +85,7 @@ const MISSED = 0.03
  */
 function passesMissing(
   part: string,
-  bench: Bench,
+  bench: TrialBench,
   wrong: readonly Sure[],
   well: readonly Sure[],
   sure: readonly Sure[],
@@ -105,7 +109,7 @@ function passesMissing(
 /** Tells of a trial whether the part was in it; null of a part whose trials with and without are told by their order. */
 function presence(
   part: string,
-  bench: Bench,
+  bench: TrialBench,
   wrong: readonly Sure[],
 ): ((trial: Sure) => boolean) | null {
   const [kind, ...names] = part.split(' ')
@@ -266,7 +270,7 @@ function ofAction(action: Action, wrong: readonly Sure[], well: readonly Sure[])
   return cured ? [] : ['cured']
 }
 
-function ofMachine(bench: Bench, wrong: readonly Sure[], well: readonly Sure[]): Control[] {
+function ofMachine(bench: TrialBench, wrong: readonly Sure[], well: readonly Sure[]): Control[] {
   if (wrong.length === 0) return ['symptom']
   const missing: Control[] = ACTIONS.filter((action) => !wrong.some(({ done }) => done.has(action)))
   const without = (module: string) =>

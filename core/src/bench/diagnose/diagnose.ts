@@ -3,12 +3,12 @@ import { doubtfulOf } from './doubt'
 import type { Made } from './evidence'
 import { type CauseTable, STARTING_CAUSES } from './fault'
 import { observed, type Suspicion, suspect, suspects } from './inference'
-import type { Arrangement, Bench, Outcome } from './trial'
+import type { Arrangement, TrialBench, TrialOutcome } from './trial'
 
 /** What stands on the bench, how it first showed, and what was tried since. */
 export interface DiagnoseRequest {
-  bench: Bench
-  start: { arrangement: Arrangement; profile: boolean; outcome: Outcome; unsure?: boolean }
+  bench: TrialBench
+  start: { arrangement: Arrangement; profile: boolean; outcome: TrialOutcome; unsure?: boolean }
   trials: readonly Made[]
   /** How often each cause is met; what is usual where null. */
   causes?: CauseTable | null
@@ -68,7 +68,7 @@ export const after = (suspicion: Suspicion, trials: readonly Made[]): Suspicion 
   )
 
 /** With one module, or one slot, some things cannot be told apart. */
-export function lacksOf({ modules, known, order }: Bench): Lack[] {
+export function lacksOf({ modules, known, order }: TrialBench): Lack[] {
   return [
     ...(modules.length + known.length < 2 || (modules.length < 3 && known.length === 0)
       ? (['KNOWN_MODULE'] as const)

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { type Bench, doubtfulOf, type Made, STARTING_CAUSES, suspect } from '.'
+import { doubtfulOf, type Made, STARTING_CAUSES, suspect, type TrialBench } from '.'
 import { puttingRight, type Suspicion, weighedBy } from './inference'
 
-const bench: Bench = {
+const bench: TrialBench = {
   order: ['A', 'B'],
   mustFill: [],
   modules: ['m1', 'm2'],

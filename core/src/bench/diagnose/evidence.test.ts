@@ -1,7 +1,11 @@
 import { expect, test } from 'vitest'
-import { caseAgainst, type Made, type Outcome, passedOnlyCold } from '.'
+import { caseAgainst, type Made, passedOnlyCold, type TrialOutcome } from '.'
 
-const made = (arrangement: Record<string, string>, outcome: Outcome, tested = false): Made => ({
+const made = (
+  arrangement: Record<string, string>,
+  outcome: TrialOutcome,
+  tested = false,
+): Made => ({
   arrangement,
   reseat: false,
   profile: false,

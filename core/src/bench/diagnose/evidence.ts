@@ -1,8 +1,8 @@
-import { type Action, type Outcome, slotOf, type Trial } from './trial'
+import { type Action, slotOf, type Trial, type TrialOutcome } from './trial'
 
 /** A trial that was made, and what came of it. */
 export interface Made extends Trial {
-  outcome: Outcome
+  outcome: TrialOutcome
   /** Whoever noted it was not sure. */
   unsure?: boolean
   /** What a beep or light code said, with the board’s manual as its key. */
@@ -10,9 +10,9 @@ export interface Made extends Trial {
 }
 
 /** What speaks against a module, for whoever has to take it back. */
-export interface Case {
+export interface FaultEvidence {
   /** Trials with it that went wrong: the slot it sat in, and what was seen. */
-  wrong: { slot: string; outcome: Outcome }[]
+  wrong: { slot: string; outcome: TrialOutcome }[]
   /** Slots in which it went wrong and another module did well. */
   soundSlots: string[]
   /** Trials without it in which all was well, and how many of them with a memory test. */
@@ -20,7 +20,7 @@ export interface Case {
   testedWithout: number
 }
 
-export function caseAgainst(module: string, trials: readonly Made[]): Case {
+export function caseAgainst(module: string, trials: readonly Made[]): FaultEvidence {
   const wrong = trials.flatMap((trial) => {
     const slot = slotOf(trial.arrangement, module)
     return slot !== null && concerns(trial.outcome, slot) ? [{ slot, outcome: trial.outcome }] : []
@@ -38,7 +38,7 @@ export function caseAgainst(module: string, trials: readonly Made[]): Case {
 }
 
 /** Whether an outcome can be laid on what sits in this slot. */
-export const concerns = (outcome: Outcome, slot: string): boolean =>
+export const concerns = (outcome: TrialOutcome, slot: string): boolean =>
   outcome.kind === 'MISSING' ? outcome.slots.includes(slot) : outcome.kind !== 'PASS'
 
 /**

@@ -1,4 +1,4 @@
-import type { Cause } from './fault'
+import type { FaultCause } from './fault'
 import { curedBy, effectsOfCauses, type Handling, type Suspicion, shownBy } from './inference'
 import { asDeepAs, lastFilled, MISSING_SOME, PASS_UNTESTED, type Trial } from './trial'
 
@@ -44,7 +44,7 @@ export function weighTrial(
 ): Weighed {
   const { shows, cured, causeAt, pairs, chances } = suspicion
   const wrong = causes.filter(
-    (at) => curedBy(suspicion, trial, suspicion.causes[at] as Cause) === 0,
+    (at) => curedBy(suspicion, trial, suspicion.causes[at] as FaultCause) === 0,
   )
   const { all, ofCause } = effectsOfCauses(suspicion, trial, wrong)
   const effectOf = (fault: number) =>

@@ -2,13 +2,13 @@ import { describe, expect, test } from 'vitest'
 import { desktop, profiled, stick } from '../../../test/builders'
 import type { Machine, Placement, Settings } from '../../things/model'
 import { UNVERIFIED } from '../../things/records'
-import { type DifferenceCode, differences, type Seen } from '.'
+import { type DifferenceCode, differences, type ShownFigures } from '.'
 
 const pair: Placement = { A2: stick(), B2: stick() }
 const plain: Settings = { profile: false }
 
 function seen(
-  changes: Partial<Seen>,
+  changes: Partial<ShownFigures>,
   placement = pair,
   settings = plain,
   machine = desktop(),

@@ -1,8 +1,8 @@
-import { evaluate, fittedModules, gates } from '../../judging/evaluate'
+import { evaluate, fittedModules, speedLimits } from '../../judging/evaluate'
 import type { Evaluation, Machine, Placement, Settings } from '../../things/model'
 
 /** What the set-up screen, the system or a readout shows; null for what nobody has looked at. */
-export interface Seen {
+export interface ShownFigures {
   totalGiB: number | null
   /** GiB by slot, 0 for one shown empty; slots nobody looked at are left out. */
   slots: Readonly<Record<string, number>>
@@ -64,7 +64,7 @@ export const CAUSES = [
   'ECC_NOT_WIRED',
   'PLAN_NOT_FOLLOWED',
 ] as const
-export type Cause = (typeof CAUSES)[number]
+export type DifferenceCause = (typeof CAUSES)[number]
 
 export const NEXT_STEPS = [
   'FIND_FAULT',
@@ -90,7 +90,7 @@ export interface Difference {
   expected: number | null
   seen: number | null
   /** The likeliest first. */
-  causes: Cause[]
+  causes: DifferenceCause[]
   next: NextStep
 }
 
@@ -111,7 +111,7 @@ export function differences(
   machine: Machine,
   placement: Placement,
   settings: Settings,
-  seen: Seen,
+  seen: ShownFigures,
 ): Difference[] {
   const expected = evaluate({ machine, placement, settings })
   if (!expected.run) return []
@@ -130,7 +130,7 @@ function difference(
   code: DifferenceCode,
   expected: number | null,
   seen: number | null,
-  causes: Cause[],
+  causes: DifferenceCause[],
   next: NextStep,
   more: Partial<Difference> = {},
 ): Difference {
@@ -145,7 +145,7 @@ function memory(
   machine: Machine,
   placement: Placement,
   { capacity }: Evaluation,
-  { totalGiB, slots: shown }: Seen,
+  { totalGiB, slots: shown }: ShownFigures,
 ): Difference[] {
   if (totalGiB === null) return []
   const { installedGiB } = capacity
@@ -172,20 +172,21 @@ function memory(
       difference('SYSTEM_KEEPS_SOME', ...pair, ['GRAPHICS_SHARE'], 'NOTHING', { harmless: true }),
     ]
   }
-  const graphics: Cause[] = short <= installedGiB * GRAPHICS_MOST ? ['GRAPHICS_SHARE'] : []
+  const graphics: DifferenceCause[] =
+    short <= installedGiB * GRAPHICS_MOST ? ['GRAPHICS_SHARE'] : []
   if (allSeen) {
     const causes = keptBackBy(totalGiB, installedGiB)
     return [difference('MEMORY_RESERVED', ...pair, causes, 'CHECK_RESERVED')]
   }
   const empty = filled.filter(({ slot }) => shown[slot] === 0).map(({ slot }) => slot)
   const next: NextStep = empty.length > 0 ? 'FIND_FAULT' : 'LOOK_AT_SLOTS'
-  const faults: Cause[] = ['NOT_SEATED', 'MODULE_BAD', 'SLOT_BAD', 'BOARD_LIMIT']
+  const faults: DifferenceCause[] = ['NOT_SEATED', 'MODULE_BAD', 'SLOT_BAD', 'BOARD_LIMIT']
   if (alike.length > 0) {
     const where = empty.length > 0 ? empty : alike
-    const causes: Cause[] = [...faults, ...graphics]
+    const causes: DifferenceCause[] = [...faults, ...graphics]
     return [difference('MISSING_MODULE', ...pair, causes, next, { slots: where })]
   }
-  const causes: Cause[] = [...graphics, ...faults, 'READ_WRONG']
+  const causes: DifferenceCause[] = [...graphics, ...faults, 'READ_WRONG']
   return [difference('MISSING_MEMORY', ...pair, causes, next, { slots: empty })]
 }
 
@@ -197,25 +198,25 @@ const LITTLE_OFF = 0.15
 const SHARES = [0.5, 1, 2, 3, 4, 6, 8, 12, 16]
 
 /** What keeps memory back of which every slot is seen, the likeliest first by how much is left and how much is gone. */
-function keptBackBy(totalGiB: number, installedGiB: number): Cause[] {
+function keptBackBy(totalGiB: number, installedGiB: number): DifferenceCause[] {
   const short = installedGiB - totalGiB
   const below = totalGiB >= BELOW_FOUR.low && totalGiB <= BELOW_FOUR.high
   const round = totalGiB >= 1 && Math.ceil(totalGiB) - totalGiB <= LITTLE_OFF
   const shared =
     short <= installedGiB * GRAPHICS_MOST &&
     SHARES.some((share) => short >= share - SLACK_GIB && short <= share + 2 * SLACK_GIB)
-  const fits: [Cause, boolean][] = [
+  const fits: [DifferenceCause, boolean][] = [
     ['SYSTEM_LIMIT', below],
     ['REMAP_OFF', below],
     ['GRAPHICS_SHARE', shared],
     ['BOOT_LIMIT', round],
   ]
   const named = fits.filter(([, does]) => does).map(([cause]) => cause)
-  const others: Cause[] = ['BOOT_LIMIT', 'REMAP_OFF', 'SYSTEM_LIMIT']
+  const others: DifferenceCause[] = ['BOOT_LIMIT', 'REMAP_OFF', 'SYSTEM_LIMIT']
   return [...named, ...others.filter((cause) => !named.includes(cause))]
 }
 
-function slots(machine: Machine, placement: Placement, seen: Seen): Difference[] {
+function slots(machine: Machine, placement: Placement, seen: ShownFigures): Difference[] {
   const shown = seen.slots
   const gone = channelsGone(machine, placement, shown)
   const lost = new Set(gone.flatMap(({ slots: where }) => where))
@@ -223,11 +224,11 @@ function slots(machine: Machine, placement: Placement, seen: Seen): Difference[]
     const wanted = placement[slot]?.capacityGiB ?? 0
     if (lost.has(slot) || Math.abs(wanted - gib) < SLACK_GIB) return []
     if (gib === 0) {
-      const socket: Cause[] = hasSocket(machine) ? ['SOCKET'] : []
-      const causes: Cause[] = ['NOT_SEATED', 'MODULE_BAD', ...socket, 'SLOT_BAD']
+      const socket: DifferenceCause[] = hasSocket(machine) ? ['SOCKET'] : []
+      const causes: DifferenceCause[] = ['NOT_SEATED', 'MODULE_BAD', ...socket, 'SLOT_BAD']
       return [difference('SLOT_EMPTY', wanted, 0, causes, 'FIND_FAULT', { slots: [slot] })]
     }
-    const causes: Cause[] = ['WRONG_SLOT', 'PLAN_NOT_FOLLOWED', 'READ_WRONG']
+    const causes: DifferenceCause[] = ['WRONG_SLOT', 'PLAN_NOT_FOLLOWED', 'READ_WRONG']
     return [difference('SLOT_OTHER', wanted, gib, causes, 'CHECK_SLOTS', { slots: [slot] })]
   })
   return [...gone, ...single]
@@ -237,7 +238,11 @@ function slots(machine: Machine, placement: Placement, seen: Seen): Difference[]
 const hasSocket = ({ kind }: Machine) => kind === 'desktop' || kind === 'workstation'
 
 /** Channels of which several filled slots are shown and all of them empty, while another channel is seen. */
-function channelsGone(machine: Machine, placement: Placement, shown: Seen['slots']): Difference[] {
+function channelsGone(
+  machine: Machine,
+  placement: Placement,
+  shown: ShownFigures['slots'],
+): Difference[] {
   if (!hasSocket(machine)) return []
   const filled = machine.slots.filter(({ id }) => placement[id] && shown[id] !== undefined)
   if (filled.every(({ id }) => shown[id] === 0)) return []
@@ -245,7 +250,7 @@ function channelsGone(machine: Machine, placement: Placement, shown: Seen['slots
     const own = filled.filter((slot) => slot.channel === channel).map(({ id }) => id)
     if (own.length < 2 || own.some((id) => shown[id] !== 0)) return []
     const wanted = own.reduce((sum, id) => sum + (placement[id]?.capacityGiB ?? 0), 0)
-    const causes: Cause[] = ['SOCKET', 'NOT_SEATED', 'SLOT_BAD']
+    const causes: DifferenceCause[] = ['SOCKET', 'NOT_SEATED', 'SLOT_BAD']
     return [difference('CHANNEL_GONE', wanted, 0, causes, 'CHECK_SOCKET', { slots: own })]
   })
 }
@@ -257,16 +262,19 @@ function rate(
   placement: Placement,
   settings: Settings,
   { run }: Evaluation,
-  { rate: shown }: Seen,
+  { rate: shown }: ShownFigures,
 ): Difference[] {
   if (shown === null || !run) return []
   const wanted = run.dataRate
   const plain = evaluate({ machine, placement, settings: { profile: false } }).run
   const base = settings.profile && plain && run.profile ? plain.dataRate : null
   if (near(shown, wanted)) return []
-  const say = (code: DifferenceCode, causes: Cause[], next: NextStep, harmless = false) => [
-    difference(code, wanted, shown, causes, next, { harmless }),
-  ]
+  const say = (
+    code: DifferenceCode,
+    causes: DifferenceCause[],
+    next: NextStep,
+    harmless = false,
+  ) => [difference(code, wanted, shown, causes, next, { harmless })]
   if (near(shown * 2, wanted)) return say('CLOCK_SHOWN', ['CLOCK_FOR_RATE'], 'NOTHING', true)
   if (base !== null && (near(shown, base) || near(shown * 2, base))) {
     return say('BASE_RATE', ['PROFILE_OFF', 'PROFILE_FELL_BACK'], 'SWITCH_PROFILE_ON')
@@ -274,13 +282,13 @@ function rate(
   if (shown > wanted + RATE_SLACK) {
     return say('RATE_HIGHER', ['PLAN_NOT_FOLLOWED', 'READ_WRONG'], 'LOOK_AGAIN')
   }
-  const { modules, controller, firmware } = gates(
+  const { modules, controller, firmware } = speedLimits(
     machine,
     fittedModules(machine, placement),
     'standard',
   )
   // What lies nearest above what is seen is the likeliest to hold it there.
-  const caps: [Cause, number][] = [
+  const caps: [DifferenceCause, number][] = [
     ['LOAD', controller],
     ['FIRMWARE_CAP', firmware ?? Infinity],
     ['SLOWEST_MODULE', modules],
@@ -291,11 +299,11 @@ function rate(
   return say('STEP_LOWER', causes, 'CHECK_SETUP')
 }
 
-function channels(machine: Machine, { zones }: Evaluation, { ways }: Seen): Difference[] {
+function channels(machine: Machine, { zones }: Evaluation, { ways }: ShownFigures): Difference[] {
   const wanted = zones[0]?.ways ?? 1
   if (ways === null || ways >= wanted || machine.channels.length < 2) return []
-  const socket: Cause[] = hasSocket(machine) ? ['SOCKET'] : []
-  const causes: Cause[] = [
+  const socket: DifferenceCause[] = hasSocket(machine) ? ['SOCKET'] : []
+  const causes: DifferenceCause[] = [
     'NOT_SEATED',
     'WRONG_SLOT',
     'MODULE_BAD',
@@ -326,7 +334,7 @@ export function clocksExpected({
   return { controller: 1, fabric: generation === 'DDR4' ? 1 : null }
 }
 
-function clocks(machine: Machine, { run }: Evaluation, seen: Seen): Difference[] {
+function clocks(machine: Machine, { run }: Evaluation, seen: ShownFigures): Difference[] {
   const { memoryClock, controllerClock, fabricClock } = seen
   if (memoryClock === null || run?.clocking === 'half-rate') return []
   const shares = clocksExpected(machine)
@@ -338,24 +346,24 @@ function clocks(machine: Machine, { run }: Evaluation, seen: Seen): Difference[]
       ? { clock: fabricClock, wanted: memoryClock }
       : null
   if (wrong) {
-    const causes: Cause[] = ['HALF_RATE_CLOCK', 'READ_WRONG']
+    const causes: DifferenceCause[] = ['HALF_RATE_CLOCK', 'READ_WRONG']
     return [difference('UNEQUAL_CLOCKS', wrong.wanted, wrong.clock, causes, 'CHECK_SETUP')]
   }
   if (shares.controller === null && apart(controllerClock, 1)) {
-    const open: Cause[] = ['PLATFORM_OPEN']
+    const open: DifferenceCause[] = ['PLATFORM_OPEN']
     const about = [memoryClock, controllerClock] as const
     return [difference('CLOCKS_OPEN', ...about, open, 'FIND_PLATFORM', { harmless: true })]
   }
   return []
 }
 
-function timing({ run }: Evaluation, { cl }: Seen): Difference[] {
+function timing({ run }: Evaluation, { cl }: ShownFigures): Difference[] {
   if (cl === null || !run || cl <= run.cl) return []
-  const causes: Cause[] = ['FIRMWARE_LOOSENED', 'PROFILE_FELL_BACK', 'SLOWEST_MODULE']
+  const causes: DifferenceCause[] = ['FIRMWARE_LOOSENED', 'PROFILE_FELL_BACK', 'SLOWEST_MODULE']
   return [difference('TIMING_LOOSER', run.cl, cl, causes, 'CHECK_SETUP')]
 }
 
-function ecc(machine: Machine, placement: Placement, { eccActive }: Seen): Difference[] {
+function ecc(machine: Machine, placement: Placement, { eccActive }: ShownFigures): Difference[] {
   const fitted = fittedModules(machine, placement)
   const could = fitted.length > 0 && fitted.every(({ module }) => module.ecc)
   if (eccActive !== false || !could || machine.ecc === 'ignored' || machine.ecc === 'refused') {

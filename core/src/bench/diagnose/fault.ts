@@ -10,7 +10,7 @@ export const SHOWS = [1, 0.5, 0.3] as const
 export type Shows = (typeof SHOWS)[number]
 
 /** Something that can be wrong, and how it shows. */
-export type Cause =
+export type FaultCause =
   | { kind: 'MODULE'; module: string; way: Way }
   | { kind: 'SLOT'; slot: string; way: Way }
   /** The module in this slot is not home. */
@@ -32,13 +32,13 @@ export type Cause =
   | { kind: 'NOTHING' }
 
 /** A cause that may come and go; `cured` is one that was there and has been put right since. */
-export type Fault = Cause & { shows: Shows; cured: boolean }
+export type Fault = FaultCause & { shows: Shows; cured: boolean }
 
 /** One that always shows. */
-export const always = (cause: Cause): Fault => ({ ...cause, shows: 1, cured: false })
+export const always = (cause: FaultCause): Fault => ({ ...cause, shows: 1, cured: false })
 
 /** What the suspicion is said to be: a part with its name. */
-export function suspectOf(fault: Cause): string {
+export function suspectOf(fault: FaultCause): string {
   switch (fault.kind) {
     case 'MODULE':
       return `module ${fault.module}`

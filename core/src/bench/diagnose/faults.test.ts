@@ -5,7 +5,6 @@ import { hide, tryOut } from '../simulate'
 import {
   type Action,
   always,
-  type Bench,
   controlsMissing,
   type DiagnoseRequest,
   diagnose,
@@ -13,7 +12,6 @@ import {
   type Made,
   meanings,
   minutesOfTrial,
-  type Outcome,
   observed,
   outcomeOf,
   proposals,
@@ -22,10 +20,12 @@ import {
   suspectOf,
   suspects,
   type Trial,
+  type TrialBench,
+  type TrialOutcome,
   verdict,
 } from '.'
 
-const bench: Bench = {
+const bench: TrialBench = {
   order: ['A2', 'B2', 'A1', 'B1'],
   mustFill: [],
   modules: ['m1', 'm2', 'm3', 'm4'],
@@ -42,15 +42,15 @@ const trial = (changes: Partial<Trial> = {}): Trial => ({
   action: null,
   ...changes,
 })
-const made = (outcome: Outcome, changes: Partial<Made> = {}): Made => ({
+const made = (outcome: TrialOutcome, changes: Partial<Made> = {}): Made => ({
   ...trial(changes),
   ...changes,
   outcome,
 })
-const missing = (...slots: string[]): Outcome => ({ kind: 'MISSING', slots })
-const NO_START: Outcome = { kind: 'NO_START' }
-const PASS: Outcome = { kind: 'PASS' }
-const ERRORS: Outcome = { kind: 'ERRORS' }
+const missing = (...slots: string[]): TrialOutcome => ({ kind: 'MISSING', slots })
+const NO_START: TrialOutcome = { kind: 'NO_START' }
+const PASS: TrialOutcome = { kind: 'PASS' }
+const ERRORS: TrialOutcome = { kind: 'ERRORS' }
 const chanceOf = (suspicion: ReturnType<typeof begun>, part: string) =>
   suspects(suspicion).find(({ parts }) => parts.join() === part)?.chance ?? 0
 
@@ -139,7 +139,7 @@ describe('what a trial shows', () => {
 
   test('larger modules take longer to test, and DDR5 longer to train', () => {
     const sizes = { m1: 32, m2: 32, m3: 32, m4: 32 }
-    const large: Bench = { ...bench, sizes, generation: 'DDR5' }
+    const large: TrialBench = { ...bench, sizes, generation: 'DDR5' }
     expect(minutesOfTrial(large, full, false, trial({ depth: 'test' }))).toBe(1 + 192)
     // Four large ones train for 10 to 20 minutes.
     expect(minutesOfTrial(large, full, false, trial({ reseat: true }))).toBe(2 + 2 + 15)
@@ -197,7 +197,7 @@ describe('nothing is named without its control', () => {
   })
 
   test('the machine: a module known to be good has to have been tried where there is one', () => {
-    const withKnown: Bench = { ...bench, known: ['g1'] }
+    const withKnown: TrialBench = { ...bench, known: ['g1'] }
     const trials = (['clear-setup', 'wait', 'clean', 'connect'] as const).map((action) =>
       made(NO_START, { ...alone('A2', 'm1'), action }),
     )
@@ -265,7 +265,7 @@ describe('nothing is named without its control', () => {
   })
 
   test('what comes and goes under test needs its passes there too, what always came none', () => {
-    const tested = (outcome: Outcome, module: string) =>
+    const tested = (outcome: TrialOutcome, module: string) =>
       made(outcome, { ...alone('A2', module), depth: 'test' })
     const steady = [tested(ERRORS, 'm1'), tested(ERRORS, 'm1'), tested(PASS, 'm2')]
     expect(all('module m1', ...steady)).toEqual([])
@@ -290,7 +290,7 @@ describe('nothing is named without its control', () => {
 
 /** A machine with hidden faults, led through to a name or to the end of what can be tried. */
 function found(
-  standing: Bench,
+  standing: TrialBench,
   faults: Fault[],
   seed: number,
   { profile = true, wrongAt = -1, most = 40 } = {},
@@ -334,7 +334,7 @@ function judged(named: { parts: string[] } | null, faults: readonly Fault[]) {
   return right ? 'right' : 'wrong'
 }
 
-const boardOf = (slots: number): Bench => ({
+const boardOf = (slots: number): TrialBench => ({
   order: Array.from({ length: slots }, (_, at) => `S${at + 1}`),
   mustFill: [],
   modules: Array.from({ length: slots }, (_, at) => `m${at + 1}`),
@@ -342,7 +342,7 @@ const boardOf = (slots: number): Bench => ({
   profiles: false,
 })
 
-const two: Bench = { ...bench, order: ['A', 'B'], modules: ['m1', 'm2'], known: ['g1'] }
+const two: TrialBench = { ...bench, order: ['A', 'B'], modules: ['m1', 'm2'], known: ['g1'] }
 const ways = ['stops', 'missing', 'errors'] as const
 const SINGLES: Fault[] = [
   ...two.modules.flatMap((module) => ways.map((way) => always({ kind: 'MODULE', module, way }))),
@@ -437,7 +437,7 @@ describe('finding', () => {
   })
 
   test('one module and one slot: it says that it cannot be told apart, and what would', () => {
-    const single: Bench = { ...two, order: ['A'], modules: ['m1'], known: [] }
+    const single: TrialBench = { ...two, order: ['A'], modules: ['m1'], known: [] }
     const start = { arrangement: { A: 'm1' }, profile: false, outcome: NO_START }
     expect(diagnose({ bench: single, start, trials: [] })).toMatchObject({
       named: null,
@@ -485,7 +485,7 @@ describe('finding', () => {
   })
 
   test('a board whose first slot must be filled is never tried without it', () => {
-    const laptop: Bench = { ...two, mustFill: ['A'] }
+    const laptop: TrialBench = { ...two, mustFill: ['A'] }
     const start = suspect(laptop, { A: 'm1', B: 'm2' }, false, STARTING_CAUSES)
     const first = made(NO_START, { arrangement: { A: 'm1', B: 'm2' } })
     const offered = proposals(observed(start, first, NO_START), [first], 30)

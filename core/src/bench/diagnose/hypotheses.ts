@@ -1,22 +1,22 @@
 import {
-  type Cause,
   type CauseTable,
   type Fault,
+  type FaultCause,
   SHOWS,
   type Shows,
   suspectOf,
   WAYS,
   type Way,
 } from './fault'
-import { type Arrangement, type Bench, effectsIn } from './trial'
+import { type Arrangement, effectsIn, type TrialBench } from './trial'
 
 /**
  * What may be wrong: every single fault first, then pairs of those that may be there two at once. A pair of
  * `doubled` i and j, i before j, follows row by row.
  */
 export interface Hypotheses {
-  bench: Bench
-  causes: Cause[]
+  bench: TrialBench
+  causes: FaultCause[]
   /** By fault: which cause it is, put right or not, however often it shows. */
   causeAt: Int16Array
   /** By fault: how often it shows, 0 to 1, and whether it was put right. */
@@ -57,7 +57,7 @@ const CURABLE: readonly Fault['kind'][] = ['SEAT', 'SETUP', 'TRAINING']
 
 /** Everything that may be wrong with a machine that stands like this, and how likely by the table of causes. */
 export function hypotheses(
-  bench: Bench,
+  bench: TrialBench,
   arrangement: Arrangement,
   profile: boolean,
   causes: CauseTable,
@@ -127,7 +127,7 @@ export function hypotheses(
 /** Every single fault, in the order of the hypotheses. */
 export const faultsOf = ({ causes, causeAt, shows, cured }: Hypotheses): Fault[] =>
   Array.from(causeAt, (cause, at) => ({
-    ...(causes[cause] as Cause),
+    ...(causes[cause] as FaultCause),
     shows: shows[at] as Shows,
     cured: cured[at] === 1,
   }))
@@ -156,13 +156,13 @@ const SHARES = Object.fromEntries(
 ) as Record<keyof typeof WAYS, [Way, number][]>
 
 function weightedCauses(
-  bench: Bench,
+  bench: TrialBench,
   arrangement: Arrangement,
   profile: boolean,
   causes: CauseTable,
-): [Cause, number][] {
-  const weighted: [Cause, number][] = []
-  const add = (cause: keyof typeof WAYS, make: (way: Way) => Cause, part = 1) => {
+): [FaultCause, number][] {
+  const weighted: [FaultCause, number][] = []
+  const add = (cause: keyof typeof WAYS, make: (way: Way) => FaultCause, part = 1) => {
     for (const [way, share] of SHARES[cause]) {
       weighted.push([make(way), causes[cause] * share * part])
     }
@@ -194,7 +194,7 @@ function weightedCauses(
 }
 
 function blamesOf(
-  causes: readonly Cause[],
+  causes: readonly FaultCause[],
   causeAt: Int16Array,
   doubled: Int16Array,
   count: number,

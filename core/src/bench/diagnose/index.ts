@@ -18,22 +18,22 @@ export {
   startOf,
 } from './diagnose'
 export { doubtfulOf } from './doubt'
-export { type Case, caseAgainst, isUnseen, type Made, passedOnlyCold } from './evidence'
+export { caseAgainst, type FaultEvidence, isUnseen, type Made, passedOnlyCold } from './evidence'
 export { expectationOf } from './expectation'
 export {
-  type Cause,
   clocksExpected,
   type Difference,
+  type DifferenceCause,
   type DifferenceCode,
   differences,
   type NextStep,
-  type Seen,
+  type ShownFigures,
 } from './expected'
 export {
   always,
-  type Cause as FaultCause,
   CauseTable,
   type Fault,
+  type FaultCause,
   SHOWS,
   type Shows,
   STARTING_CAUSES,
@@ -56,7 +56,7 @@ export {
   type Acceptable,
   hoursOf,
   type Missing,
-  type Standing,
+  type ProofStanding,
   standing,
   testsThatCount,
 } from './standing'
@@ -64,15 +64,15 @@ export {
   ACTIONS,
   type Action,
   type Arrangement,
-  type Bench,
   effectOf,
   inOrder,
   keyOfOutcome,
   minutesApart,
   minutesOfTrial,
-  type Outcome,
   outcomeOf,
   outcomeOfKey,
   type Trial,
+  type TrialBench,
+  type TrialOutcome,
   touches,
 } from './trial'

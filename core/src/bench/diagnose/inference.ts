@@ -1,17 +1,17 @@
-import type { Cause, CauseTable } from './fault'
+import type { CauseTable, FaultCause } from './fault'
 import { type Hypotheses, hypotheses, normalised, placeOfTwo } from './hypotheses'
 import {
   type Arrangement,
   asDeepAs,
-  type Bench,
-  type Effect,
   effectsIn,
+  type FaultEffect,
   keyOfOutcome,
   MISSING_SOME,
-  type Outcome,
   outcomeUnderTest,
   PASS_UNTESTED,
   type Trial,
+  type TrialBench,
+  type TrialOutcome,
   touches,
 } from './trial'
 
@@ -25,7 +25,7 @@ export interface Suspicion extends Hypotheses {
 
 /** What is suspected before anything is tried, by the table of causes, of a machine that stands like this. */
 export const suspect = (
-  bench: Bench,
+  bench: TrialBench,
   arrangement: Arrangement,
   profile: boolean,
   causes: CauseTable,
@@ -35,7 +35,7 @@ export const suspect = (
 export const observed = (
   suspicion: Suspicion,
   trial: Trial,
-  outcome: Outcome,
+  outcome: TrialOutcome,
   unsure = false,
 ): Suspicion => weighedBy(suspicion, trial, outcome, unsure).after
 
@@ -43,7 +43,7 @@ export const observed = (
 export function weighedBy(
   suspicion: Suspicion,
   trial: Trial,
-  outcome: Outcome,
+  outcome: TrialOutcome,
   unsure = false,
 ): { after: Suspicion; chance: number } {
   const chances = puttingRight(suspicion, trial)
@@ -57,7 +57,7 @@ export function weighedBy(
 const RESEAT_CURES = 0.97
 
 /** How often a trial puts this fault right, where it was there. */
-export function curedBy({ arrangement }: Suspicion, trial: Handling, cause: Cause): number {
+export function curedBy({ arrangement }: Suspicion, trial: Handling, cause: FaultCause): number {
   switch (cause.kind) {
     case 'SEAT':
       return touches(arrangement, trial, cause.slot) ? RESEAT_CURES : 0
@@ -74,7 +74,11 @@ export function curedBy({ arrangement }: Suspicion, trial: Handling, cause: Caus
 function curesOf(suspicion: Suspicion, trial: Handling): { at: number; share: number }[] {
   const cures = Array.from(suspicion.curable, (at) => ({
     at,
-    share: curedBy(suspicion, trial, suspicion.causes[suspicion.causeAt[at] as number] as Cause),
+    share: curedBy(
+      suspicion,
+      trial,
+      suspicion.causes[suspicion.causeAt[at] as number] as FaultCause,
+    ),
   }))
   return cures.filter(({ share }) => share > 0)
 }
@@ -134,7 +138,7 @@ const ERRORS_AT_ONCE = 0.1
 /** Several slots at once, where one fault takes some away. */
 const SEVERAL_SLOTS = 0.3
 
-const missingSlot = (effect: Effect | null | undefined): string | null =>
+const missingSlot = (effect: FaultEffect | null | undefined): string | null =>
   effect?.way === 'missing' ? effect.slot : null
 
 /** How likely an answer is where this is what shows; `filled` slots have a module. */
@@ -161,7 +165,7 @@ export type Handling = Omit<Trial, 'depth'>
 
 /** By fault, which of the effects it has; 0 is none. */
 interface Effects {
-  all: (Effect | null)[]
+  all: (FaultEffect | null)[]
   ofFault: Int32Array
 }
 
@@ -181,13 +185,13 @@ export function effectsOfCauses(
   { bench, causes }: Suspicion,
   trial: Handling,
   which: Iterable<number>,
-): { all: (Effect | null)[]; ofCause: Int32Array } {
-  const all: (Effect | null)[] = [null]
-  const numbers = new Map<Effect, number>()
+): { all: (FaultEffect | null)[]; ofCause: Int32Array } {
+  const all: (FaultEffect | null)[] = [null]
+  const numbers = new Map<FaultEffect, number>()
   const effectOfCause = effectsIn(bench, trial)
   const ofCause = new Int32Array(causes.length)
   for (const at of which) {
-    const effect = effectOfCause(causes[at] as Cause)
+    const effect = effectOfCause(causes[at] as FaultCause)
     if (effect === null) continue
     let number = numbers.get(effect)
     if (number === undefined) {
@@ -208,7 +212,7 @@ export function timesLikely(
   places: Float64Array,
   suspicion: Suspicion,
   trial: Trial,
-  outcome: Outcome,
+  outcome: TrialOutcome,
   unsure = false,
 ): number {
   const { shows, doubled } = suspicion

@@ -2,7 +2,6 @@ import { describe, expect, test } from 'vitest'
 import { random } from '../../things/random'
 import { hide, tryOut } from '../simulate'
 import {
-  type Bench,
   type Fault,
   faultsOf,
   type Made,
@@ -14,10 +13,11 @@ import {
   suspectOf,
   suspects,
   type Trial,
+  type TrialBench,
   verdict,
 } from '.'
 
-const two: Bench = {
+const two: TrialBench = {
   order: ['A2', 'B2', 'A1', 'B1'],
   mustFill: [],
   modules: ['m1', 'm2'],

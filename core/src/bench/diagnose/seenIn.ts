@@ -2,11 +2,11 @@ import type { Observed } from '../../reading/facts'
 import type { Reading } from '../../reading/inputs'
 import { seatingOf } from '../../reading/seats'
 import type { Machine } from '../../things/model'
-import type { Seen } from './expected'
+import type { ShownFigures } from './expected'
 
 /** What a readout shows of the memory as it is now: GiB in all and by slot, and what else it has figures for. */
-export type ReadOut = Pick<Seen, 'totalGiB' | 'slots'> &
-  Partial<Pick<Seen, 'rate' | 'memoryClock' | 'eccActive'>>
+export type ReadOut = Pick<ShownFigures, 'totalGiB' | 'slots'> &
+  Partial<Pick<ShownFigures, 'rate' | 'memoryClock' | 'eccActive'>>
 
 /**
  * Takes it from a readout; null where that shows no memory. Of slots that it does not tell, nothing is

@@ -2,11 +2,11 @@ import { describe, expect, test } from 'vitest'
 import { desktop, stick } from '../../../test/builders'
 import { read, writeSmbios } from '../../reading/inputs'
 import { UNVERIFIED } from '../../things/records'
-import { type Difference, differences, type Seen, seenIn, standing } from '.'
+import { type Difference, differences, type ShownFigures, seenIn, standing } from '.'
 
 const machine = desktop()
 const placement = { A2: stick(), B2: stick() }
-const found = (changes: Partial<Seen>): Difference[] =>
+const found = (changes: Partial<ShownFigures>): Difference[] =>
   differences(machine, placement, { profile: false }, { ...UNVERIFIED.seen, ...changes })
 
 describe('how far the proof is', () => {

@@ -1,5 +1,5 @@
 import type { Acceptable } from '../../things/model'
-import type { Difference, DifferenceCode, Seen } from './expected'
+import type { Difference, DifferenceCode, ShownFigures } from './expected'
 
 export { ACCEPTABLE, type Acceptable } from '../../things/model'
 
@@ -10,7 +10,7 @@ export { ACCEPTABLE, type Acceptable } from '../../things/model'
 export type Missing = 'seen' | 'slots' | 'stability' | 'testRule' | Acceptable
 
 /** How far the proof is that an upgrade works. */
-export type Standing =
+export type ProofStanding =
   | { kind: 'wrong' }
   | { kind: 'errors' }
   /** What has still to be done before it can be handed over. */
@@ -27,7 +27,7 @@ export interface StabilityTest {
 
 export interface ToStand {
   found: readonly Difference[]
-  seen: Pick<Seen, 'totalGiB' | 'slots' | 'rate' | 'ways'>
+  seen: Pick<ShownFigures, 'totalGiB' | 'slots' | 'rate' | 'ways'>
   /** Slots that are to be filled, and channels that are to be at work. */
   filled: readonly string[]
   channels: number
@@ -60,7 +60,7 @@ export function testsThatCount<T extends StabilityTest>(tests: readonly T[], pla
 export const hoursOf = (stability: readonly { hours: number }[]): number =>
   stability.reduce((sum, { hours }) => sum + hours, 0)
 
-export function standing(input: ToStand): Standing {
+export function standing(input: ToStand): ProofStanding {
   const { found, seen, filled, channels, channelsAtLeast, ruleHours, losses } = input
   const isAccepted = (one: Acceptable) => (input.accepted[one] ?? '').trim() !== ''
   const stands = ({ harmless, code }: Difference) =>

@@ -1,6 +1,6 @@
 import { firstStart, middle, testPass } from '../../things/knowledge'
 import type { Action, Generation } from '../../things/model'
-import type { Cause, Way } from './fault'
+import type { FaultCause, Way } from './fault'
 
 export { ACTIONS, type Action } from '../../things/model'
 
@@ -18,28 +18,28 @@ export interface Trial {
 }
 
 /** No start; errors, under test or on a bare start; all is well; or it starts without these slots. */
-export type Outcome =
+export type TrialOutcome =
   | { kind: 'NO_START' }
   | { kind: 'ERRORS' }
   | { kind: 'PASS' }
   | { kind: 'MISSING'; slots: string[] }
 
-export const keyOfOutcome = (outcome: Outcome): string =>
+export const keyOfOutcome = (outcome: TrialOutcome): string =>
   outcome.kind === 'MISSING' ? `MISSING ${outcome.slots.toSorted().join(' ')}` : outcome.kind
 
-export function outcomeOfKey(key: string): Outcome {
+export function outcomeOfKey(key: string): TrialOutcome {
   if (key.startsWith('MISSING')) return { kind: 'MISSING', slots: key.split(' ').slice(1) }
   return { kind: key as 'NO_START' | 'ERRORS' | 'PASS' }
 }
 
 /** What a fault does in a trial it bears on; `slot` is the one that is not seen, null for any or none. */
-export interface Effect {
+export interface FaultEffect {
   way: Way
   slot: string | null
 }
 
 /** How the bench goes about its trials: what a board wants, and what is known of the arrangement. */
-export interface Bench {
+export interface TrialBench {
   /** Slots in filling order. */
   order: readonly string[]
   /** Slots that must not be empty for a start. */
@@ -59,31 +59,31 @@ export const slotOf = (arrangement: Arrangement, module: string): string | null 
   Object.keys(arrangement).find((slot) => arrangement[slot] === module) ?? null
 
 /** Whether the slots filled are the first ones of the filling order. */
-export function inOrder({ order }: Bench, arrangement: Arrangement): boolean {
+export function inOrder({ order }: TrialBench, arrangement: Arrangement): boolean {
   const filled = order.filter((slot) => arrangement[slot] !== undefined)
   return filled.every((slot, at) => order[at] === slot)
 }
 
 /** What a cause does in a trial; null where it does not bear on it. */
 export const effectOf = (
-  bench: Bench,
+  bench: TrialBench,
   trial: Pick<Trial, 'arrangement' | 'profile'>,
-  cause: Cause,
-): Effect | null => effectsIn(bench, trial)(cause)
+  cause: FaultCause,
+): FaultEffect | null => effectsIn(bench, trial)(cause)
 
-const STOPS: Effect = { way: 'stops', slot: null }
-const ERRORS: Effect = { way: 'errors', slot: null }
+const STOPS: FaultEffect = { way: 'stops', slot: null }
+const ERRORS: FaultEffect = { way: 'errors', slot: null }
 
 /** Tells what causes do in a trial, many one after the other; the same effect is the same object. */
 export function effectsIn(
-  bench: Bench,
+  bench: TrialBench,
   { arrangement, profile }: Pick<Trial, 'arrangement' | 'profile'>,
-): (cause: Cause) => Effect | null {
+): (cause: FaultCause) => FaultEffect | null {
   const slots = new Map(Object.entries(arrangement).map(([slot, module]) => [module, slot]))
   const last = lastFilled(bench, arrangement)
   const ordered = inOrder(bench, arrangement)
-  const gone = new Map<string | null, Effect>()
-  const effect = (way: Way, slot: string | null): Effect => {
+  const gone = new Map<string | null, FaultEffect>()
+  const effect = (way: Way, slot: string | null): FaultEffect => {
     if (way !== 'missing') return way === 'stops' ? STOPS : ERRORS
     const known = gone.get(slot) ?? { way, slot }
     gone.set(slot, known)
@@ -119,7 +119,7 @@ export function effectsIn(
   }
 }
 
-export function lastFilled({ order }: Bench, arrangement: Arrangement): string | null {
+export function lastFilled({ order }: TrialBench, arrangement: Arrangement): string | null {
   return order.findLast((slot) => arrangement[slot] !== undefined) ?? null
 }
 
@@ -130,14 +130,14 @@ export const PASS_UNTESTED = 'PASS untested'
 /** The outcome (by key, or one of the two above) that effects acting one beside the other show. */
 export const outcomeOf = (
   { depth }: Pick<Trial, 'depth'>,
-  effects: readonly (Effect | null)[],
+  effects: readonly (FaultEffect | null)[],
 ): string => asDeepAs(depth, outcomeUnderTest(effects))
 
 /** What would show under test, as it shows at this depth. */
 export const asDeepAs = (depth: Trial['depth'], outcome: string): string =>
   depth === 'start' && outcome === 'ERRORS' ? PASS_UNTESTED : outcome
 
-export function outcomeUnderTest(effects: readonly (Effect | null)[]): string {
+export function outcomeUnderTest(effects: readonly (FaultEffect | null)[]): string {
   let shown = 'PASS'
   const slots: string[] = []
   for (const effect of effects) {
@@ -172,7 +172,7 @@ const MINUTES = {
 
 /** How long a trial takes from the arrangement before it, apart: getting to a picture, and the test after it. */
 export function minutesApart(
-  { sizes = {}, generation = 'DDR4' }: Pick<Bench, 'sizes' | 'generation'>,
+  { sizes = {}, generation = 'DDR4' }: Pick<TrialBench, 'sizes' | 'generation'>,
   from: Arrangement,
   profile: boolean,
   trial: Trial,
@@ -200,7 +200,7 @@ export function minutesApart(
 
 /** How long a trial takes, with what is known of its outcome: what does not start is not tested. */
 export function minutesOfTrial(
-  bench: Pick<Bench, 'sizes' | 'generation'>,
+  bench: Pick<TrialBench, 'sizes' | 'generation'>,
   from: Arrangement,
   profile: boolean,
   trial: Trial,

@@ -20,7 +20,7 @@ export interface BenchState {
 }
 
 /** A condition of the machine that a step needs. */
-export type Condition =
+export type SafetyCondition =
   | 'off'
   | 'unplugged'
   | 'batteryOff'
@@ -34,7 +34,7 @@ export type Condition =
   | 'powered'
   | 'running'
 
-const MET: Record<Condition, (state: BenchState, setup: Setup) => boolean> = {
+const MET: Record<SafetyCondition, (state: BenchState, setup: Setup) => boolean> = {
   off: ({ running }) => !running,
   unplugged: ({ plugged }) => !plugged,
   batteryOff: ({ battery }) => battery !== 'live',
@@ -51,13 +51,13 @@ const MET: Record<Condition, (state: BenchState, setup: Setup) => boolean> = {
 
 /** Nothing in the machine has power, and the hands carry no charge. */
 const DEAD = ['off', 'unplugged', 'batteryOff', 'drained', 'grounded'] as const
-const SAFE_AND_OPEN: Condition[] = [...DEAD, 'open']
-const CUT: Condition[] = ['off', 'unplugged']
+const SAFE_AND_OPEN: SafetyCondition[] = [...DEAD, 'open']
+const CUT: SafetyCondition[] = ['off', 'unplugged']
 
 /** What a step needs of the machine before it may be done. */
-function needsOf(code: FitCode, setup: Setup): Condition[] {
+function needsOf(code: FitCode, setup: Setup): SafetyCondition[] {
   // A battery whose plug lies beneath the cover is cut on the way in; any other before the first screw.
-  const opening: Condition[] = setup.battery === 'plug' ? [...CUT, 'grounded'] : [...DEAD]
+  const opening: SafetyCondition[] = setup.battery === 'plug' ? [...CUT, 'grounded'] : [...DEAD]
   switch (code) {
     case 'TAKE_OUT':
     case 'LATCHES_OPEN':
@@ -197,14 +197,16 @@ const PHASE_OF: Partial<Record<FitCode, Phase>> = {
   CLEAR_SETUP: 'in',
 }
 
-export type More = Partial<Pick<FittingStep, 'slots' | 'about' | 'tools' | 'work' | 'minutes'>>
+export type StepDetails = Partial<
+  Pick<FittingStep, 'slots' | 'about' | 'tools' | 'work' | 'minutes'>
+>
 
 /** Work on a machine as it is written down, step by step. */
-export interface Work {
+export interface BenchWork {
   steps: FittingStep[]
   state: BenchState
   /** Does something, and first whatever its safety needs. */
-  do: (code: FitCode, more?: More) => void
+  do: (code: FitCode, more?: StepDetails) => void
   /** Puts back what came off last. */
   close: () => void
   /** What is written from here on belongs to this phase; null: to the usual one of each step. */
@@ -212,20 +214,20 @@ export interface Work {
 }
 
 /** Tools and minutes of a removal on the way in, by its place in it. */
-export type Ways = (removal: Removal, at: number, off: boolean) => More
+export type Ways = (removal: Removal, at: number, off: boolean) => StepDetails
 
 /**
  * Begins a sequence on a machine that stands like this. Nothing can be written into it that would touch
  * a part with power on it: what a step needs is reached by steps of its own first.
  * @throws Error where two needs of a step undo each other, which no machine’s should.
  */
-export function workOn(setup: Setup, state: BenchState, ways: Ways): Work {
+export function workOn(setup: Setup, state: BenchState, ways: Ways): BenchWork {
   const steps: FittingStep[] = []
   let now = state
   let phase: Phase | null = null
   const taken = new Map<string, number>()
 
-  function written(code: FitCode, more: More): FittingStep {
+  function written(code: FitCode, more: StepDetails): FittingStep {
     const { slots = [], about = {}, tools = [], work = null, minutes = 0 } = more
     const plain = [code, ...slots, about.moduleId, about.text].filter(Boolean).join(' ')
     const before = taken.get(plain) ?? 0
@@ -249,7 +251,7 @@ export function workOn(setup: Setup, state: BenchState, ways: Ways): Work {
   const isOpening = (code: FitCode) =>
     setup.way.some(({ off }) => off === code) || (code === 'DRAIN' && setup.battery === 'plug')
 
-  function act(code: FitCode, more: More = {}): void {
+  function act(code: FitCode, more: StepDetails = {}): void {
     const needs = needsOf(code, setup)
     for (const need of needs) reach(need)
     const unmet = needs.find((need) => !MET[need](now, setup))
@@ -266,7 +268,7 @@ export function workOn(setup: Setup, state: BenchState, ways: Ways): Work {
   }
 
   /** Brings the machine into a condition, by its own steps. */
-  function reach(need: Condition): void {
+  function reach(need: SafetyCondition): void {
     while (!MET[need](now, setup)) {
       switch (need) {
         case 'off':

@@ -86,11 +86,18 @@ export const TOOLS = [
 export type Tool = (typeof TOOLS)[number]
 
 /** The part of the labour a step belongs to, as the shop's table has its minutes. */
-export const WORKS = ['open', 'battery', 'module', 'firstStart', 'profile', 'stability'] as const
-export type Work = (typeof WORKS)[number]
+export const LABOUR_WORKS = [
+  'open',
+  'battery',
+  'module',
+  'firstStart',
+  'profile',
+  'stability',
+] as const
+export type LabourWork = (typeof LABOUR_WORKS)[number]
 
 /** What a step is about: a module by its record, a text of the model's record, an amount of memory. */
-export interface About {
+export interface StepSubject {
   moduleId?: string
   /** The slot a moved module came from. */
   from?: string
@@ -114,8 +121,8 @@ export interface FittingStep {
   /** Makes the machine safe to touch, or safe to start: like a caution it cannot be left out. */
   safety: boolean
   slots: string[]
-  about: About
+  about: StepSubject
   tools: Tool[]
-  work: Work | null
+  work: LabourWork | null
   minutes: number
 }

@@ -2,10 +2,10 @@ import { fillingOrder } from '../../judging/plan'
 import { firstStart } from '../../things/knowledge'
 import type { Machine } from '../../things/model'
 import { type Assignment, type LabourTable, movesOf } from '../../things/records'
-import { type BenchState, type Ways, type Work, workOn } from './bench'
+import { type BenchState, type BenchWork, type Ways, workOn } from './bench'
 import { cautionsOf } from './cautions'
 import { type Openness, type Setup, setupOf } from './setup'
-import type { About, FittingStep } from './step'
+import type { FittingStep, StepSubject } from './step'
 
 export interface FittingInput extends Openness {
   machine: Machine
@@ -16,7 +16,7 @@ export interface FittingInput extends Openness {
   /** The memory profile is to be switched on. */
   profile: boolean
   /** What is set by hand in the setup: a speed, and the timings it then runs at. */
-  setByHand: Pick<About, 'dataRate' | 'timings'> | null
+  setByHand: Pick<StepSubject, 'dataRate' | 'timings'> | null
   /** It runs with a profile now, which is off while modules change. */
   profileNow: boolean
   /** The firmware is to be updated first. */
@@ -69,7 +69,7 @@ export function fittingSteps(input: FittingInput): FittingStep[] {
   return work.steps
 }
 
-function prepare(work: Work, input: FittingInput, { battery }: Setup, inside: boolean): void {
+function prepare(work: BenchWork, input: FittingInput, { battery }: Setup, inside: boolean): void {
   work.do('BACKUP')
   work.do('KEY_AT_HAND')
   if (input.firmwareFirst) work.do('FIRMWARE_UPDATE')
@@ -79,7 +79,7 @@ function prepare(work: Work, input: FittingInput, { battery }: Setup, inside: bo
   if (battery === 'plug' || battery === 'setup') work.do('CHARGE_LOW')
 }
 
-function moveModules(work: Work, input: FittingInput, { fastening }: Setup): void {
+function moveModules(work: BenchWork, input: FittingInput, { fastening }: Setup): void {
   const { machine, found, planned, table } = input
   const order = fillingOrder(machine)
   const stays = (slot: string) => {
@@ -113,7 +113,7 @@ export const toolsFor = (fastening: Setup['fastening']): FittingStep['tools'] =>
   fastening === 'screws' ? ['screwdriver-torque'] : []
 
 /** Closing is the long part on many machines: what is wrong is better seen before it. */
-function tryOpen(work: Work, { machine, sizes, expected, table }: FittingInput): void {
+function tryOpen(work: BenchWork, { machine, sizes, expected, table }: FittingInput): void {
   work.during('try')
   const wait = firstStart({ generation: machine.generation, sizes })
   work.do('FIRST_START', { about: { wait }, work: 'firstStart', minutes: table.firstStart })
@@ -122,13 +122,13 @@ function tryOpen(work: Work, { machine, sizes, expected, table }: FittingInput):
 }
 
 /** Puts back what is still off, and the battery pack. */
-export function close(work: Work, { battery, way }: Setup): void {
+export function close(work: BenchWork, { battery, way }: Setup): void {
   for (let at = work.state.opened - 1; at >= 0; at -= 1) work.close()
   if (battery === 'pack' && way.length > 0) work.do('PACK_IN')
 }
 
 /** What a change in the firmware setup takes; its values as found are written down first. */
-function inSetup(work: Work, input: FittingInput, inside: boolean): void {
+function inSetup(work: BenchWork, input: FittingInput, inside: boolean): void {
   const { table, profile, setByHand } = input
   if (!inside || setByHand) work.do('SETUP_NOTED')
   const labour = { work: 'profile', minutes: table.profile } as const

@@ -2,7 +2,7 @@ import { fillingOrder } from '../../judging/plan'
 import { firstStart, testPass } from '../../things/knowledge'
 import type { Machine } from '../../things/model'
 import type { Action } from '../diagnose'
-import { type BenchState, type Ways, type Work, workOn } from './bench'
+import { type BenchState, type BenchWork, type Ways, workOn } from './bench'
 import { cautionsOf, touchesParts } from './cautions'
 import { type Openness, type Setup, setupOf } from './setup'
 import type { FittingStep } from './step'
@@ -81,7 +81,11 @@ function withCautions(setup: Setup, steps: FittingStep[], texts: readonly string
 }
 
 /** Takes out, puts in, seats again what the trial asks for; whether anything was touched. */
-function move(work: Work, { machine, from, trial }: TrialInput, { fastening }: Setup): boolean {
+function move(
+  work: BenchWork,
+  { machine, from, trial }: TrialInput,
+  { fastening }: Setup,
+): boolean {
   const order = fillingOrder(machine)
   const { arrangement, action } = trial
   const reseat = trial.reseat || action === 'clean'

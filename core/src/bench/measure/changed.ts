@@ -1,7 +1,7 @@
 import type { Evaluation, Module, Placement } from '../../things/model'
 
-export const CHANGES = ['capacity', 'channels', 'rate', 'latency', 'ranks', 'width'] as const
-export type Change = (typeof CHANGES)[number]
+export const MEMORY_CHANGES = ['capacity', 'channels', 'rate', 'latency', 'ranks', 'width'] as const
+export type MemoryChange = (typeof MEMORY_CHANGES)[number]
 
 /** Contents of the slots with their evaluation. */
 interface State {
@@ -10,10 +10,10 @@ interface State {
 }
 
 /** What a change of memory changed at once: of more than one, nobody can say which did it. */
-export function changesBetween(before: State, after: State): Change[] {
+export function changesBetween(before: State, after: State): MemoryChange[] {
   const [was, is] = [before.evaluation, after.evaluation]
   const ways = ({ zones }: Evaluation) => zones[0]?.ways ?? 0
-  const differs: Record<Change, boolean> = {
+  const differs: Record<MemoryChange, boolean> = {
     capacity: was.capacity.usableGiB !== is.capacity.usableGiB,
     channels: ways(was) !== ways(is) || was.zones.length !== is.zones.length,
     rate: was.run?.dataRate !== is.run?.dataRate,
@@ -23,7 +23,7 @@ export function changesBetween(before: State, after: State): Change[] {
       kindsIn(before, ({ deviceWidth }) => deviceWidth) !==
       kindsIn(after, ({ deviceWidth }) => deviceWidth),
   }
-  return CHANGES.filter((change) => differs[change])
+  return MEMORY_CHANGES.filter((change) => differs[change])
 }
 
 /** The kinds of module there are in the slots by a figure, however many of each; `1R` and `2R` apart. */

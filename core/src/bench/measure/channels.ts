@@ -3,7 +3,7 @@ import { median } from './session'
 import type { Tested } from './tested'
 
 /** What bandwidths measured tell of the channels at work. */
-export interface ChannelsTold {
+export interface MeasuredChannels {
   /** So many at least: fewer could not carry what was measured. 0 where no bandwidth was measured. */
   atLeast: number
   /** The rate that rests on, MT/s: the one seen, or the highest these modules could run at. */
@@ -37,10 +37,10 @@ export interface ChannelsAsked {
  * test bounds them where it is known to reach more on machines that have more; and a report that names
  * the channels outranks any measurement.
  */
-export function channelsTold(
+export function measuredChannels(
   tested: readonly Pick<Tested<unknown>, 'test' | 'bandwidth' | 'sides' | 'against'>[],
   { before, after, seen, topRate, ceilings }: ChannelsAsked,
-): ChannelsTold {
+): MeasuredChannels {
   const rateSeen = seen.rate !== null
   const rate = seen.rate ?? topRate
   const measured = tested.filter(({ bandwidth }) => bandwidth !== null)

@@ -1,7 +1,7 @@
 import { drawnChance, studentQuantile } from './distributions'
 import { type Scatter, worthOf } from './scatter'
 import type { Session } from './session'
-import { type About, figureOf, type Side, sidesOf } from './sides'
+import { type FigureKind, figureOf, type Side, sidesOf } from './sides'
 
 export const VERDICTS = ['gain', 'loss', 'alike', 'cannot-tell', 'too-few'] as const
 export type RunVerdict = (typeof VERDICTS)[number]
@@ -21,7 +21,7 @@ export const COMPARE_NOTES = [
 ] as const
 export type CompareNote = (typeof COMPARE_NOTES)[number]
 
-export interface CompareRequest extends About {
+export interface CompareRequest extends FigureKind {
   before: readonly Session[]
   after: readonly Session[]
   /** A smaller gain is worth nothing to this customer, as a share: 0.03 for 3 %. */

@@ -1,16 +1,16 @@
 import {
-  CONDITIONS,
-  type Condition,
-  type Conditions,
   SURROUNDINGS,
   type Surrounding,
+  TEST_CONDITIONS,
+  type TestCondition,
+  type TestConditions,
 } from '../../things/model'
 
-export { CONDITIONS, type Condition, type Conditions, SURROUNDINGS, type Surrounding }
+export { SURROUNDINGS, type Surrounding, TEST_CONDITIONS, type TestCondition, type TestConditions }
 
 /** In what two sets differ, as far as both say it. */
-export const differing = (a: Conditions, b: Conditions): Condition[] =>
-  CONDITIONS.filter(
+export const differing = (a: TestConditions, b: TestConditions): TestCondition[] =>
+  TEST_CONDITIONS.filter(
     (one) => plain(a[one]) !== '' && plain(b[one]) !== '' && plain(a[one]) !== plain(b[one]),
   )
 

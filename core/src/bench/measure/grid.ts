@@ -1,14 +1,14 @@
 import { halfWidth } from './compare'
 import type { Session } from './session'
-import { type About, sidesOf } from './sides'
+import { type FigureKind, sidesOf } from './sides'
 
 /** Sessions of the four configurations of two things with two states each. */
-export interface Grid extends About {
+export interface Grid extends FigureKind {
   /** By state of the first and of the second: 0 is the old, 1 the new. */
   cells: [[readonly Session[], readonly Session[]], [readonly Session[], readonly Session[]]]
 }
 
-export interface Effect {
+export interface ChangeEffect {
   /** How many times as good the new state makes it, with the 95 % interval. */
   ratio: number
   low: number
@@ -18,10 +18,10 @@ export interface Effect {
 }
 
 export interface GridEffects {
-  first: Effect
-  second: Effect
+  first: ChangeEffect
+  second: ChangeEffect
   /** How much the second does more (above 1) or less with the first new than with it old. */
-  interaction: Effect
+  interaction: ChangeEffect
 }
 
 /**
@@ -41,7 +41,7 @@ export function gridEffects({ cells, ...about }: Grid): GridEffects | null {
     sides,
     sides.reduce((sum, { variance }) => sum + variance, 0),
   )
-  const effect = (difference: number, share: number): Effect => {
+  const effect = (difference: number, share: number): ChangeEffect => {
     const half = whole * share
     return {
       ratio: Math.exp(difference),

@@ -1,7 +1,7 @@
 export { BANDWIDTHS, type Bandwidth } from './bandwidths'
 export { BUSY_SPREAD, looksBusy } from './busy'
-export { CHANGES, type Change, changesBetween } from './changed'
-export { type Ceilings, type ChannelsTold, channelsTold, middleOf } from './channels'
+export { changesBetween, MEMORY_CHANGES, type MemoryChange } from './changed'
+export { type Ceilings, type MeasuredChannels, measuredChannels, middleOf } from './channels'
 export {
   type ColumnReader,
   columnReader,
@@ -29,12 +29,12 @@ export {
   WORTHWHILE,
 } from './compare'
 export {
-  CONDITIONS,
-  type Condition,
-  type Conditions,
   differing,
   SURROUNDINGS,
   type Surrounding,
+  TEST_CONDITIONS,
+  type TestCondition,
+  type TestConditions,
 } from './conditions'
 export { CONFIGURATIONS, type Configuration } from './configurations'
 export {
@@ -48,7 +48,7 @@ export {
   tooShortFor,
   trimmed,
 } from './frames'
-export { type Effect, type Grid, type GridEffects, gridEffects } from './grid'
+export { type ChangeEffect, type Grid, type GridEffects, gridEffects } from './grid'
 export { type LearnedScatter, learnedScatter, type Repeated } from './learnedScatter'
 export { type Overall, overall, type WorkShare } from './overall'
 export { CompareShape } from './request'
@@ -65,7 +65,7 @@ export {
   type KeptRuns,
   type Logged,
   loggedOf,
-  rowsOf,
+  runRows,
   type ScatterOf,
   type SessionOf,
   type Tested,

@@ -1,4 +1,4 @@
-import { type Conditions, differing } from './conditions'
+import { differing, type TestConditions } from './conditions'
 import { type LearnedScatter, learnedScatter } from './learnedScatter'
 import { USUAL_SCATTER } from './scatter'
 import type { KeptRuns, ScatterOf } from './tested'
@@ -24,7 +24,10 @@ type Kept = Pick<KeptRuns, 'test' | 'configuration' | 'conditions' | 'busy' | 'r
  * towards what is usual.
  */
 export function shopScatter(measurements: readonly Kept[]): ShopScatter {
-  const groups = new Map<string, { test: string; conditions: Conditions; sessions: number[][] }>()
+  const groups = new Map<
+    string,
+    { test: string; conditions: TestConditions; sessions: number[][] }
+  >()
   for (const { jobId, test, configuration, conditions, busy, runs } of measurements) {
     if (busy || runs.length < 2) continue
     const key = JSON.stringify([jobId, test, configuration])

@@ -13,7 +13,7 @@ export interface Side {
   step: number
 }
 
-export interface About {
+export interface FigureKind {
   better: 'higher' | 'lower'
   /** The step the figure is printed with; null or left out where it is taken from how the runs are written. */
   quantum?: number | null
@@ -33,7 +33,7 @@ const LEAST_SCATTER = 0.0005
  */
 export function sidesOf(
   all: readonly (readonly Session[])[],
-  { better, quantum, shop }: About,
+  { better, quantum, shop }: FigureKind,
 ): { sides: Side[]; scatter: Scatter } {
   const given = shop ?? USUAL_SCATTER.value
   if (!(given.withinSd >= 0 && given.sessionSd >= 0)) {

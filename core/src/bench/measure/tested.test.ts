@@ -5,11 +5,11 @@ import {
   analyseFrames,
   type Configuration,
   callsOf,
-  channelsTold,
   FRAME_RATES,
   type KeptRuns,
   loggedOf,
-  rowsOf,
+  measuredChannels,
+  runRows,
   scatterFrom,
   shopScatter,
   testedOf,
@@ -114,7 +114,7 @@ describe('tests by configuration', () => {
       kept('before', [3, 4]),
       kept('before', [5], { busy: true }),
     ]
-    expect(rowsOf(testedOf(measured))).toEqual([
+    expect(runRows(testedOf(measured))).toEqual([
       ['test', 'unit', 'configuration', 'session', 'run', 'figure', 'counted'],
       ['Export', 's', 'before', 1, 1, 3, 'yes'],
       ['Export', 's', 'before', 1, 2, 4, 'yes'],
@@ -178,7 +178,7 @@ describe('channels told by bandwidths', () => {
   const copy = { unit: 'GB/s', better: 'higher', bandwidth: 'copy' } as const
   const open = { rate: 3200 as number | null, ways: null as number | null }
   const told = (before: number[], after: number[], seen = open, ceiling = 30) =>
-    channelsTold(testedOf([kept('before', before, copy), kept('after', after, copy)]), {
+    measuredChannels(testedOf([kept('before', before, copy), kept('after', after, copy)]), {
       before: one,
       after: two,
       seen,
@@ -214,7 +214,10 @@ describe('channels told by bandwidths', () => {
   test('where no channel was added nothing is missed', () => {
     const tests = testedOf([kept('before', near(20), copy), kept('after', near(20), copy)])
     const asked = { after: one, seen: open, topRate: 3200, ceilings: { Export: 60 } }
-    expect(channelsTold(tests, { before: one, ...asked }).stayed).toBe(false)
-    expect(channelsTold([], { before: one, ...asked })).toMatchObject({ atLeast: 0, stayed: false })
+    expect(measuredChannels(tests, { before: one, ...asked }).stayed).toBe(false)
+    expect(measuredChannels([], { before: one, ...asked })).toMatchObject({
+      atLeast: 0,
+      stayed: false,
+    })
   })
 })

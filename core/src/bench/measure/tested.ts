@@ -2,7 +2,7 @@ import type { Work } from '../../judging/forecast'
 import { SURROUNDINGS, type Surrounding } from '../../things/model'
 import type { Bandwidth } from './bandwidths'
 import { type Comparison, compare, LEVEL } from './compare'
-import { type Condition, type Conditions, differing } from './conditions'
+import { differing, type TestCondition, type TestConditions } from './conditions'
 import { CONFIGURATIONS, type Configuration } from './configurations'
 import type { FrameFigures } from './frames'
 import { type GridEffects, gridEffects } from './grid'
@@ -15,7 +15,7 @@ interface KeptSession {
   configuration: Configuration
   /** When it was made (ISO); null where nobody noted it. */
   at: string | null
-  conditions: Conditions
+  conditions: TestConditions
 }
 
 /** One session of one test in one configuration, as it is kept. */
@@ -42,7 +42,7 @@ export interface SessionOf<R> extends Session {
   record: R | null
   failed: number
   /** Why it does not count: something else was busy, or these conditions were others than the newest’s. */
-  leftOut: 'busy' | Condition[] | null
+  leftOut: 'busy' | TestCondition[] | null
 }
 
 /** Sessions in one configuration. */
@@ -153,7 +153,7 @@ function bySession<L extends KeptFrames>(logs: readonly L[]): L[][] {
 
 interface Found<R> extends Session {
   configuration: Configuration
-  conditions: Conditions
+  conditions: TestConditions
   failed: number
   record: R | null
   busy: boolean
@@ -185,7 +185,7 @@ function told<R>(
     if (changed.length > 0) along[configuration] = changed
   }
   for (const { configuration, conditions, busy, ...session } of found) {
-    const changed: readonly Condition[] = along[configuration] ?? []
+    const changed: readonly TestCondition[] = along[configuration] ?? []
     const others = differing(conditions, newest?.conditions ?? {}).filter(
       (one) => !changed.includes(one),
     )
@@ -220,7 +220,7 @@ function told<R>(
 }
 
 /** All runs as rows with headings, for a table elsewhere. */
-export function rowsOf(tested: readonly Tested<unknown>[]): (string | number)[][] {
+export function runRows(tested: readonly Tested<unknown>[]): (string | number)[][] {
   const rows = tested.flatMap(({ test, unit, sides }) =>
     CONFIGURATIONS.flatMap((configuration) =>
       (sides[configuration]?.sessions ?? []).flatMap(({ runs, leftOut }, session) =>

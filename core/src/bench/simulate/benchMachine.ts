@@ -1,10 +1,10 @@
-import type { Outcome, Trial } from '../diagnose'
+import type { Trial, TrialOutcome } from '../diagnose'
 import type { Bandwidth } from '../measure'
 
 /** A machine on the bench, real or simulated: what can be done with it, and what it answers. */
 export interface BenchMachine {
   /** Fits it and sets it up as the trial has it, starts it, and tests it where the trial asks for that. */
-  start: (trial: Trial) => Promise<Start>
+  start: (trial: Trial) => Promise<MachineStart>
   /** What it shows since its last start. */
   show: () => Promise<Observation>
   /** GB/s, run by run, as it was last started; none where it does not run. */
@@ -15,8 +15,8 @@ export interface BenchMachine {
   frames: (count: number) => Promise<number[]>
 }
 
-export interface Start {
-  outcome: Outcome
+export interface MachineStart {
+  outcome: TrialOutcome
   /** How long the memory took to train before the first picture, and how often the machine restarted for it. */
   training: { minutes: number; restarts: number }
   /** The setup went back to its defaults by itself, the memory profile off with it. */

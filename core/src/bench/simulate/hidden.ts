@@ -1,13 +1,13 @@
-import { same } from '../../things/model'
+import { deepEqual } from '../../things/model'
 import {
   type Arrangement,
-  type Bench,
   effectOf,
   type Fault,
-  type Outcome,
   outcomeOf,
   outcomeOfKey,
   type Trial,
+  type TrialBench,
+  type TrialOutcome,
   touches,
 } from '../diagnose'
 
@@ -20,7 +20,7 @@ export type HiddenFault = Fault & { onlyWarm?: boolean }
  * was cleared, a memory trained once it was waited for.
  */
 export interface Hidden {
-  bench: Bench
+  bench: TrialBench
   faults: HiddenFault[]
   arrangement: Arrangement
   /** Minutes it has run since it was last open; 0 where left out. */
@@ -28,7 +28,7 @@ export interface Hidden {
 }
 
 export const hide = (
-  bench: Bench,
+  bench: TrialBench,
   arrangement: Arrangement,
   faults: readonly HiddenFault[],
 ): Hidden => ({
@@ -47,7 +47,7 @@ export function tryOut(
   hidden: Hidden,
   trial: Trial,
   chance: () => number = ALWAYS,
-): { outcome: Outcome; after: Hidden } {
+): { outcome: TrialOutcome; after: Hidden } {
   const { bench, arrangement } = hidden
   const cold = isOpened(arrangement, trial)
   const before = cold ? 0 : (hidden.ranFor ?? 0)
@@ -62,7 +62,7 @@ export function tryOut(
     return fault.onlyWarm && !warm ? null : effect
   })
   const key = outcomeOf(trial, effects)
-  const outcome: Outcome =
+  const outcome: TrialOutcome =
     key === 'MISSING'
       ? { kind: 'MISSING', slots: Object.keys(trial.arrangement).slice(-1) }
       : outcomeOfKey(key.split(' untested')[0] as string)
@@ -76,7 +76,7 @@ export const isOpened = (from: Arrangement, trial: Trial): boolean =>
   trial.reseat ||
   trial.action === 'clean' ||
   trial.action === 'connect' ||
-  !same(from, trial.arrangement)
+  !deepEqual(from, trial.arrangement)
 
 function putsRight(from: Arrangement, trial: Trial, fault: Fault): boolean {
   switch (fault.kind) {

@@ -1,8 +1,8 @@
-export type { BenchMachine, Observation, Start } from './benchMachine'
+export type { BenchMachine, MachineStart, Observation } from './benchMachine'
 export { type Hidden, type HiddenFault, hide, tryOut } from './hidden'
 export { benchMachine } from './machine'
 export { bandwidthRuns, frameTimes, latencyRuns } from './measure'
-export type { Simulated } from './simulated'
+export type { SimulatedMachine } from './simulated'
 export {
   asFound,
   fittedOut,

@@ -3,19 +3,19 @@ import { firstStart } from '../../things/knowledge'
 import type { Evaluation, Machine, Module } from '../../things/model'
 import { random } from '../../things/random'
 import type { Trial } from '../diagnose'
-import type { BenchMachine, Start } from './benchMachine'
+import type { BenchMachine, MachineStart } from './benchMachine'
 import { isOpened, tryOut } from './hidden'
 import { bandwidthRuns, frameTimes, latencyRuns, type SimulatedSession } from './measure'
 import { NOTHING_SHOWN, shown } from './shown'
-import type { Simulated } from './simulated'
+import type { SimulatedMachine } from './simulated'
 
 /** The simulated machine behind the interface a real one has; every change of it is given to `keep`. */
-export function benchMachine<Kept extends Simulated>(
+export function benchMachine<Kept extends SimulatedMachine>(
   first: Kept,
   keep: (now: Kept) => void = () => {},
 ): BenchMachine {
   let now = first
-  const become = (next: Simulated) => {
+  const become = (next: SimulatedMachine) => {
     now = { ...now, ...next }
     keep(now)
   }
@@ -64,7 +64,10 @@ function trainingMinutes(machine: Machine, modules: readonly Module[]): number {
   return low + (high - low) * Math.min(1, Math.max(0, ranks - 1) / (MANY_RANKS - 1))
 }
 
-function started(now: Simulated, asked: Trial): { start: Start; after: Simulated } {
+function started(
+  now: SimulatedMachine,
+  asked: Trial,
+): { start: MachineStart; after: SimulatedMachine } {
   const before = now.last
   const moved = !before || isOpened(before.trial.arrangement, asked)
   const setupReset =
@@ -84,7 +87,7 @@ function started(now: Simulated, asked: Trial): { start: Start; after: Simulated
   return { start: { outcome, training, setupReset }, after: { ...now, hidden, seed, last } }
 }
 
-function fitted({ modules }: Simulated, { arrangement }: Trial): Record<string, Module> {
+function fitted({ modules }: SimulatedMachine, { arrangement }: Trial): Record<string, Module> {
   return Object.fromEntries(
     Object.entries(arrangement).flatMap(([slot, name]) => {
       const module = modules[name]
@@ -94,7 +97,7 @@ function fitted({ modules }: Simulated, { arrangement }: Trial): Record<string, 
 }
 
 /** What it found at its last start, and what that runs at; null where it does not run. */
-function runningOf(now: Simulated) {
+function runningOf(now: SimulatedMachine) {
   if (!now.last || now.last.outcome.kind === 'NO_START') return null
   const { trial, outcome } = now.last
   const lost = outcome.kind === 'MISSING' ? outcome.slots : []

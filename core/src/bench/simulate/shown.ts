@@ -1,5 +1,5 @@
 import {
-  type Reported,
+  type ReportedModule,
   writeCimCsv,
   writeDdr3,
   writeDdr4,
@@ -9,7 +9,7 @@ import {
 import { nextSlot } from '../../things/machines'
 import type { Evaluation, Generation, Machine, Module } from '../../things/model'
 import type { Observation } from './benchMachine'
-import type { Simulated } from './simulated'
+import type { SimulatedMachine } from './simulated'
 
 const WRITERS: Partial<Record<Generation, (module: Module) => Uint8Array>> = {
   DDR3: (module) => writeDdr3(module),
@@ -37,12 +37,12 @@ function asListed(machine: Machine, phantomSlots: number): Machine {
 
 /** What a running machine shows with these modules found in its slots. */
 export function shown(
-  { machine, reservedGiB = ALWAYS_RESERVED, phantomSlots = 0 }: Simulated,
+  { machine, reservedGiB = ALWAYS_RESERVED, phantomSlots = 0 }: SimulatedMachine,
   found: Readonly<Record<string, Module>>,
   { capacity, run }: Evaluation,
 ): Observation {
   if (!run) return NOTHING_SHOWN
-  const reported: Reported[] = machine.slots.flatMap(({ id, channel }) => {
+  const reported: ReportedModule[] = machine.slots.flatMap(({ id, channel }) => {
     const module = found[id]
     const configuredDataRate = run.dataRate
     return module ? [{ locator: id, bank: `BANK ${channel}`, module, configuredDataRate }] : []

@@ -23,7 +23,7 @@ import {
   IN_STORE,
   type InStore,
   latencyRuns,
-  type Simulated,
+  type SimulatedMachine,
   standIn,
   type Trait,
   tryOut,
@@ -49,7 +49,7 @@ const trial = (changes: Partial<Trial> = {}): Trial => ({
 })
 
 function simulated(faults: Fault[] = []) {
-  const first: Simulated = {
+  const first: SimulatedMachine = {
     machine,
     modules: { x: stick(), y: stick() },
     hidden: hide(bench, full, faults),

@@ -1,14 +1,14 @@
 import type { Machine, Module } from '../../things/model'
-import type { Outcome, Trial } from '../diagnose'
+import type { Trial, TrialOutcome } from '../diagnose'
 import type { Hidden } from './hidden'
 
 /** A simulated machine as it stands: what it is, what there is to fit, what is hidden in it, its last start. */
-export interface Simulated {
+export interface SimulatedMachine {
   machine: Machine
   /** What can be fitted, by the names that arrangements use. */
   modules: Readonly<Record<string, Module>>
   hidden: Hidden
-  last: { trial: Trial; outcome: Outcome; session: number } | null
+  last: { trial: Trial; outcome: TrialOutcome; session: number } | null
   /** What graphics and firmware keep of the memory, GiB; little where left out. */
   reservedGiB?: number
   /** Slots its table lists that the board does not have. */

@@ -10,7 +10,7 @@ import {
 import { random } from '../../things/random'
 import { type Arrangement, type Fault, faultsOf, type Suspicion, suspectOf } from '../diagnose'
 import { type HiddenFault, hide } from './hidden'
-import type { Simulated } from './simulated'
+import type { SimulatedMachine } from './simulated'
 
 /** What a stand-in has in store once its new modules are fitted. */
 export const IN_STORE = ['fault', 'no-start', 'comes-and-goes', 'only-warm'] as const
@@ -20,7 +20,7 @@ export type InStore = (typeof IN_STORE)[number]
 export const TRAITS = ['held', 'odd', 'forgets'] as const
 export type Trait = (typeof TRAITS)[number]
 
-const TRAIT: Record<Trait, Partial<Simulated>> = {
+const TRAIT: Record<Trait, Partial<SimulatedMachine>> = {
   held: { ceilingGBs: 11 },
   odd: { reservedGiB: 4, phantomSlots: 2 },
   forgets: { forgetsSetup: true },
@@ -30,7 +30,7 @@ const TRAIT: Record<Trait, Partial<Simulated>> = {
 const COMES = 0.5
 
 /** A simulated machine that goes through a job in place of the real one: from what it is found with to what is fitted. */
-export interface StandIn extends Simulated {
+export interface StandIn extends SimulatedMachine {
   /** What it was found with. */
   found: Arrangement
   /** What is hidden in it once it is fitted; null where nothing is, or where it has been. */

@@ -7,14 +7,21 @@ import {
   type Settings,
   usualSpeed,
 } from '../../things/model'
-import { evaluate, fittedModules, gates, moduleStops, profilePossible, topRate } from '../evaluate'
+import {
+  evaluate,
+  fittedModules,
+  moduleStops,
+  profilePossible,
+  speedLimits,
+  topRate,
+} from '../evaluate'
 import { type Forecast, type ForecastWord, isSteadier, type ShopResult } from '../forecast'
 import { aboveRating, fillingOrder } from '../plan'
 import {
   boundOf,
   forecaster,
+  judgeNeed,
   type NeedSaid,
-  needed,
   slotSizes,
   type UseTable,
   workOf,
@@ -166,7 +173,7 @@ function isSpeedLowered(
     }
     if (alone.length === 0) return false
     const set = asked && profilePossible(machine, alone) ? 'profile' : 'standard'
-    return gates(machine, alone, set).dataRate > run.dataRate
+    return speedLimits(machine, alone, set).dataRate > run.dataRate
   })
 }
 
@@ -226,7 +233,7 @@ function bestFree(given: LayoutCase, now: Evaluation, gainOf: GainOf): FreeLayou
 
 /** Usable memory that must stay when modules are taken out, GiB; all of it where the need is unknown. */
 function leastGiB({ table, said }: LayoutCase, { capacity }: Evaluation): number {
-  const { demand } = needed(table, said, capacity.usableGiB)
+  const { demand } = judgeNeed(table, said, capacity.usableGiB)
   return demand ? Math.min(demand.likely, capacity.usableGiB) : capacity.usableGiB
 }
 

@@ -1,4 +1,4 @@
-import { type Machine, type Module, type Placement, same } from '../../things/model'
+import { deepEqual, type Machine, type Module, type Placement } from '../../things/model'
 import { fillingOrder } from '../plan'
 
 /** A module that changes its slot, or is taken out (`to` null). */
@@ -37,7 +37,7 @@ function alikeIn(slots: readonly string[], placement: Placement): Alike[] {
   for (const slot of slots) {
     const module = placement[slot]
     if (!module) continue
-    const group = groups.find((one) => same(one.module, module))
+    const group = groups.find((one) => deepEqual(one.module, module))
     if (group) group.count += 1
     else groups.push({ module, count: 1 })
   }
@@ -104,10 +104,12 @@ export function movesBetween(
   before: Placement,
   after: Placement,
 ): Move[] {
-  const leaves = slots.filter((slot) => before[slot] && !same(before[slot], after[slot] ?? null))
-  const open = slots.filter((slot) => after[slot] && !same(after[slot], before[slot] ?? null))
+  const leaves = slots.filter(
+    (slot) => before[slot] && !deepEqual(before[slot], after[slot] ?? null),
+  )
+  const open = slots.filter((slot) => after[slot] && !deepEqual(after[slot], before[slot] ?? null))
   return leaves.map((from) => {
-    const at = open.findIndex((slot) => same(after[slot], before[from]))
+    const at = open.findIndex((slot) => deepEqual(after[slot], before[from]))
     return { from, to: at < 0 ? null : (open.splice(at, 1)[0] as string) }
   })
 }

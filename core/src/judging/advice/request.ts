@@ -6,8 +6,8 @@ import {
   ChosenUse,
   cardsIn,
   type Demand,
+  judgeNeed,
   logOfJob,
-  needed,
   STARTING_USES,
   type Total,
   type UseDemand,
@@ -89,7 +89,7 @@ export interface SizeAnswer {
 export function size(request: SizeRequest, results: readonly ShopResult[] = []): SizeAnswer {
   const { table, installedGiB, machine, disk, slow, placement, settings, unseen } = request
   const said = { ...request, wantedGiB: null }
-  const { uses, demand } = needed(table, said, installedGiB)
+  const { uses, demand } = judgeNeed(table, said, installedGiB)
   const layout =
     machine && placement
       ? layoutAdvice({ machine, placement, settings, unseen, table, said, results })

@@ -1,14 +1,14 @@
 import { expect, test } from 'vitest'
 import { desktop, stick } from '../../../test/builders'
 import { plan } from '../plan'
-import { type Candidate, compareBuying, factoryGiB, factoryModules } from '.'
+import { compareBuying, factoryGiB, factoryModules, type MachineCandidate } from '.'
 
 const big = stick({ article: 'big', capacityGiB: 16 })
 const offers = [
   { id: 'eight', module: stick(), pieces: 1, price: 2000, stock: 4 },
   { id: 'sixteen', module: big, pieces: 1, price: 4500, stock: 4 },
 ]
-const answer = (candidate: Candidate, minGiB: number) =>
+const answer = (candidate: MachineCandidate, minGiB: number) =>
   compareBuying(
     candidate,
     plan({
@@ -20,7 +20,7 @@ const answer = (candidate: Candidate, minGiB: number) =>
       settings: { profile: false },
     }).options,
   )
-const pair: Candidate = {
+const pair: MachineCandidate = {
   machine: desktop(),
   price: 60_000,
   factory: { A2: stick(), B2: stick() },
@@ -42,7 +42,12 @@ test('two factory modules and two more: nothing is thrown away, no slot is left'
 test('one factory module in a machine of two slots that needs 32 GB is thrown away', () => {
   const { slots } = desktop()
   const two = desktop({ slots: slots.filter(({ position }) => position === 2) })
-  const single: Candidate = { ...pair, machine: two, factory: { A2: stick() }, makersUpgrade: null }
+  const single: MachineCandidate = {
+    ...pair,
+    machine: two,
+    factory: { A2: stick() },
+    makersUpgrade: null,
+  }
   expect(answer(single, 32)).toMatchObject({
     total: 69_000,
     makersTotal: null,

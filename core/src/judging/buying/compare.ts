@@ -1,8 +1,8 @@
 import type { Machine, Module, Placement } from '../../things/model'
-import { fillingOrder, type Option, reachableGiB } from '../plan'
+import { fillingOrder, type PlanOption, reachableGiB } from '../plan'
 
 /** A machine somebody may buy: its price, what its maker puts in, and what the maker asks for the upgrade; minor units. */
-export interface Candidate {
+export interface MachineCandidate {
   machine: Machine
   price: number | null
   /** Contents of its slots as it is sold. */
@@ -14,7 +14,7 @@ export interface Candidate {
 /** A candidate's totals, with the memory it needs. */
 export interface Compared {
   /** The cheapest plan that meets the need with the shop's modules; null where none does. */
-  option: Option | null
+  option: PlanOption | null
   /** The machine and the shop's modules; null where there is no plan or no price. */
   total: number | null
   /** The machine with its maker's own upgrade; null where either is not known. */
@@ -27,21 +27,24 @@ export interface Compared {
 }
 
 /** The factory's modules, in the order of the machine's slots: what a plan has on hand. */
-export const factoryModules = ({ machine, factory }: Candidate): Module[] =>
+export const factoryModules = ({ machine, factory }: MachineCandidate): Module[] =>
   machine.slots.flatMap(({ id }) => factory[id] ?? [])
 
 /** All the memory of a machine as it is sold, GiB. */
-export const factoryGiB = (candidate: Candidate): number =>
+export const factoryGiB = (candidate: MachineCandidate): number =>
   [...candidate.machine.soldered.map(({ module }) => module), ...factoryModules(candidate)].reduce(
     (sum, { capacityGiB }) => sum + capacityGiB,
     0,
   )
 
 /** Totals of a candidate, from the planner's options for it; their `onHand` must be `factoryModules`. */
-export function compareBuying(candidate: Candidate, options: readonly Option[]): Compared {
+export function compareBuying(
+  candidate: MachineCandidate,
+  options: readonly PlanOption[],
+): Compared {
   const { machine, price, makersUpgrade } = candidate
   const modules = factoryModules(candidate)
-  const option = options.reduce<Option | null>(
+  const option = options.reduce<PlanOption | null>(
     (best, one) => (best === null || one.cost < best.cost ? one : best),
     null,
   )

@@ -1,1 +1,7 @@
-export { type Candidate, type Compared, compareBuying, factoryGiB, factoryModules } from './compare'
+export {
+  type Compared,
+  compareBuying,
+  factoryGiB,
+  factoryModules,
+  type MachineCandidate,
+} from './compare'

@@ -1,10 +1,10 @@
 import type { Finding, FindingCode, Kit, Machine, Module, Run, Severity } from '../../things/model'
 import { differ, type Fitted, slotsOf, totalGiB } from './fitted'
 import type { Span } from './layout'
-import { gates, hasProfile, profilePossible, topRate } from './rate'
+import { hasProfile, profilePossible, speedLimits, topRate } from './rate'
 
 /** What is known once the machine starts, before advice is drawn from it. */
-export interface Outcome {
+export interface StartedMachine {
   machine: Machine
   fitted: readonly Fitted[]
   layout: readonly Span[]
@@ -24,7 +24,7 @@ export interface Outcome {
 }
 
 /** A finding's slots where it applies, null where it does not. */
-type Rule = (outcome: Outcome) => string[] | null
+type Rule = (outcome: StartedMachine) => string[] | null
 
 const always = (applies: boolean): string[] | null => (applies ? [] : null)
 
@@ -83,7 +83,7 @@ const NOTES: [FindingCode, Rule][] = [
       always(
         !profileAsked &&
           profilePossible(machine, fitted) &&
-          gates(machine, fitted, 'profile').dataRate > run.dataRate,
+          speedLimits(machine, fitted, 'profile').dataRate > run.dataRate,
       ),
   ],
   [
@@ -130,8 +130,8 @@ const NOTES: [FindingCode, Rule][] = [
 ]
 
 /** Risks and notes of a placement the machine starts with. */
-export function advice(outcome: Omit<Outcome, 'kits'>): Finding[] {
-  const whole: Outcome = { ...outcome, kits: kitsIn(outcome.fitted) }
+export function advice(outcome: Omit<StartedMachine, 'kits'>): Finding[] {
+  const whole: StartedMachine = { ...outcome, kits: kitsIn(outcome.fitted) }
   const found: Finding[] = []
   apply(RISKS, 'risk', whole, found)
   apply(NOTES, 'note', whole, found)
@@ -141,7 +141,7 @@ export function advice(outcome: Omit<Outcome, 'kits'>): Finding[] {
 function apply(
   rules: readonly [FindingCode, Rule][],
   severity: Severity,
-  outcome: Outcome,
+  outcome: StartedMachine,
   found: Finding[],
 ): void {
   for (const [code, rule] of rules) {
@@ -179,7 +179,7 @@ function areUneven(capacities: ReadonlyMap<string, number>): boolean {
 }
 
 /** Filled slots beyond the first k in the maker's order, where every slot has an order and k are filled. */
-function outOfOrder({ machine, fitted }: Outcome): string[] | null {
+function outOfOrder({ machine, fitted }: StartedMachine): string[] | null {
   const { slots } = machine
   if (slots.length === 0 || slots.some(({ order }) => order === null)) return null
   const filled = slots.filter(({ id }) => fitted.some(({ slot }) => slot === id))

@@ -2,7 +2,7 @@ import { type Evaluation, type EvaluationRequest, firstWordNs, type Run } from '
 import { advice } from './advice'
 import { channelCapacities, fittedModules, totalGiB } from './fitted'
 import { modeOf, spans, wholePeakGBs, zonesAt } from './layout'
-import { gates, isAsked, profilePossible, setRate } from './rate'
+import { isAsked, profilePossible, setRate, speedLimits } from './rate'
 import { stops } from './stops'
 import { isTighter, systemTimings } from './timings'
 
@@ -36,7 +36,7 @@ function evaluated({ machine, placement, settings }: EvaluationRequest): Evaluat
   const modules = fitted.map(({ module }) => module)
   const profile = settings.profile && profilePossible(machine, fitted)
   const kind = profile ? 'profile' : 'standard'
-  const held = gates(machine, fitted, kind)
+  const held = speedLimits(machine, fitted, kind)
   const manual = machine.profiles ? (settings.manual ?? null) : null
   const { dataRate, limitedBy } = setRate(machine, held, manual)
   const rated = systemTimings(modules, kind, dataRate, machine.generation)

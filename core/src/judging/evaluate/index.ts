@@ -3,13 +3,13 @@ export { evaluate } from './evaluate'
 export { byChannel, channelCapacities, differ, type Fitted, fittedModules } from './fitted'
 export { type Span, spans } from './layout'
 export {
-  type Gates,
-  gates,
+  type ChannelLoad,
   hasProfile,
   highestStep,
-  type Load,
   profilePossible,
   ratingAt,
+  type SpeedLimits,
+  speedLimits,
   topRate,
 } from './rate'
 export { moduleStops } from './stops'

@@ -10,7 +10,7 @@ import {
 import type { Fitted } from './fitted'
 
 /** A channel's load on the controller, and what it is rated for under it (MT/s). */
-export interface Load {
+export interface ChannelLoad {
   channel: string
   modules: number
   ranks: number
@@ -18,10 +18,10 @@ export interface Load {
 }
 
 /** What holds the rate: each figure in MT/s, `firmware` null where it sets no cap. */
-export interface Gates {
+export interface SpeedLimits {
   kind: SpeedKind
   modules: number
-  loads: Load[]
+  loads: ChannelLoad[]
   controller: number
   firmware: number | null
   dataRate: number
@@ -46,7 +46,11 @@ export function topRate(module: Module, kind: SpeedKind): number {
 }
 
 /** The gates the rate passes, for at least one fitted module. */
-export function gates(machine: Machine, fitted: readonly Fitted[], kind: SpeedKind): Gates {
+export function speedLimits(
+  machine: Machine,
+  fitted: readonly Fitted[],
+  kind: SpeedKind,
+): SpeedLimits {
   let modules = Number.POSITIVE_INFINITY
   for (const { module } of fitted) modules = Math.min(modules, topRate(module, kind))
   const loads = loadsOf(machine, fitted)
@@ -80,9 +84,9 @@ export const isAsked = (manual: Manual | null | undefined): boolean =>
  */
 export function setRate(
   { generation }: Pick<Machine, 'generation'>,
-  held: Pick<Gates, 'dataRate' | 'limitedBy' | 'firmware'>,
+  held: Pick<SpeedLimits, 'dataRate' | 'limitedBy' | 'firmware'>,
   manual: Manual | null,
-): Pick<Gates, 'dataRate' | 'limitedBy'> {
+): Pick<SpeedLimits, 'dataRate' | 'limitedBy'> {
   const asked = manual?.dataRate ?? null
   if (asked === null) return held
   const { firmware } = held
@@ -108,8 +112,8 @@ export function ratingAt(machine: Machine, modules: number, ranks: number): numb
 }
 
 /** The load of each populated channel, in the order they are first met. */
-function loadsOf(machine: Machine, fitted: readonly Fitted[]): Load[] {
-  const loads: Load[] = []
+function loadsOf(machine: Machine, fitted: readonly Fitted[]): ChannelLoad[] {
+  const loads: ChannelLoad[] = []
   for (const { channels, module } of fitted) {
     for (const channel of channels) {
       const load = loads.find((one) => one.channel === channel)

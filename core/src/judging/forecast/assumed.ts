@@ -1,5 +1,5 @@
 import { known } from '../../things/model'
-import type { Range } from './works'
+import type { ShareRange } from './works'
 
 /** What pages go to. */
 export const DISKS_PAGED = ['solid-state', 'spinning'] as const
@@ -22,7 +22,7 @@ export const BUSY = known(
   'Of the peak about four fifths are reached in practice; nearer to it, answers queue without end, and the work adapts.',
 )
 
-export const PAGING = known<Record<PagedTo, Range>>(
+export const PAGING = known<Record<PagedTo, ShareRange>>(
   { 'solid-state': { low: 2.5, high: 10 }, spinning: { low: 20, high: 120 } },
   'How much slower work becomes as it outgrows memory: wide, because only what is touched is fetched, and programs differ. A log of the memory in use tells better.',
 )

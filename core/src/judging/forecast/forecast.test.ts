@@ -5,8 +5,8 @@ import {
   type ForecastUse,
   forecast,
   isSteadier,
+  type MemoryNeed,
   type MemoryState,
-  type Need,
   WORKS,
   type Work,
 } from '.'
@@ -21,7 +21,7 @@ const of = (
   before: MemoryState,
   after: MemoryState,
   more: {
-    need?: Need | null
+    need?: MemoryNeed | null
     disk?: ForecastRequest['disk']
     log?: ForecastRequest['log']
     bound?: ForecastUse['bound']

@@ -3,10 +3,10 @@ import { BUSY, LATENCY, PAGING, PAGING_POWER, type PagedTo, SLOWEST_FRAMES } fro
 import { drawsBy, type ShopResult } from './learned'
 import type { MemoryState } from './memoryState'
 import { byMagnitude, type Dimension, DRAWS, evenly, placeIn, quantile, through } from './sample'
-import { profileOf, type Range, type Work } from './works'
+import { profileOf, type ShareRange, type Work } from './works'
 
 /** What a use and what runs with it need, GiB. */
-export interface Need {
+export interface MemoryNeed {
   low: number
   likely: number
   high: number
@@ -16,7 +16,7 @@ export interface Need {
 export interface ForecastUse {
   work: Work
   weight: number
-  need: Need | null
+  need: MemoryNeed | null
   /** Limit of a game; null or left out means unknown, and the range covers both. */
   bound?: Bound | null
 }
@@ -269,7 +269,7 @@ function drawsOfWork(work: Work) {
   if (known) return known
   const { waits, streams, asks } = profileOf(work)
   const { chipNs, words, queueNs } = LATENCY.value
-  const over = (range: Range, dimension: Dimension) =>
+  const over = (range: ShareRange, dimension: Dimension) =>
     Float64Array.from({ length: DRAWS }, (_, draw) => evenly(range, placeIn(dimension, draw)))
   const drawn = {
     m: over(waits, 'waits'),
@@ -353,7 +353,7 @@ const over = (need: number, usable: number): number =>
 
 /** Of the paging that was logged, the part that stays. */
 function stillPaged(
-  need: Need | null,
+  need: MemoryNeed | null,
   before: MemoryState,
   after: MemoryState,
   draw: number,

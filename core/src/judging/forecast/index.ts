@@ -9,10 +9,17 @@ export {
   forecast,
   forecastOf,
   isSteadier,
-  type Need,
+  type MemoryNeed,
   type UseForecast,
 } from './forecast'
 export { LEARNING, type ShopResult } from './learned'
 export type { MemoryState } from './memoryState'
 export { ForecastShape, MemoryStateShape, NeedRange } from './request'
-export { profileOf, type Range, WORK_PROFILES, WORKS, type Work, type WorkProfile } from './works'
+export {
+  profileOf,
+  type ShareRange,
+  WORK_PROFILES,
+  WORKS,
+  type Work,
+  type WorkProfile,
+} from './works'

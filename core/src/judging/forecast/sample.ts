@@ -1,5 +1,5 @@
 import { random } from '../../things/random'
-import type { Range } from './works'
+import type { ShareRange } from './works'
 
 /** How many draws a forecast rests on. */
 export const DRAWS = 512
@@ -40,10 +40,11 @@ export const placeIn = (dimension: Dimension, draw: number): number =>
   PLACES[dimension][draw] as number
 
 /** A value of a range, evenly. */
-export const evenly = ({ low, high }: Range, place: number): number => low + (high - low) * place
+export const evenly = ({ low, high }: ShareRange, place: number): number =>
+  low + (high - low) * place
 
 /** A value of a range, evenly in orders of magnitude. */
-export const byMagnitude = ({ low, high }: Range, place: number): number =>
+export const byMagnitude = ({ low, high }: ShareRange, place: number): number =>
   low * (high / low) ** place
 
 /** A value through low, likely (the middle of the draws) and high. */

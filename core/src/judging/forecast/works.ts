@@ -2,7 +2,7 @@ import type { Work } from '../../things/model'
 
 export { WORKS, type Work } from '../../things/model'
 
-export interface Range {
+export interface ShareRange {
   low: number
   high: number
 }
@@ -12,11 +12,11 @@ export interface WorkProfile {
   id: Work
   name: string
   /** The share of its time that waits for memory. */
-  waits: Range
+  waits: ShareRange
   /** Of that, the part that streams, and so goes with bandwidth; the rest waits for single answers. */
-  streams: Range
+  streams: ShareRange
   /** GB/s it asks of memory while it works, which decides how long answers queue. */
-  asks: Range
+  asks: ShareRange
   /** Why these ranges. */
   because: string
 }

@@ -1,6 +1,6 @@
 import {
   type Blocker,
-  type Option,
+  type PlanOption,
   type PlanRequest,
   POLICIES,
   type Policy,
@@ -10,7 +10,7 @@ import {
 } from './request'
 
 interface Result {
-  options: Option[]
+  options: PlanOption[]
   examined: number
 }
 
@@ -82,13 +82,16 @@ function eased(request: PlanRequest, some: readonly Requirement[], policy: Polic
 }
 
 /** The plan that comes nearest to what was asked: in memory, then in slots left free, then in cost. */
-function nearest({ machine, need }: PlanRequest, options: readonly Option[]): Option | null {
-  const worth = (one: Option) => [
+function nearest(
+  { machine, need }: PlanRequest,
+  options: readonly PlanOption[],
+): PlanOption | null {
+  const worth = (one: PlanOption) => [
     Math.min(one.usableGiB, need.minGiB),
     Math.min(freeSlotsOf(machine, one), need.freeSlots ?? 0),
     -one.cost,
   ]
-  return options.reduce<Option | null>((best, one) => {
+  return options.reduce<PlanOption | null>((best, one) => {
     if (!best) return one
     const [own, held] = [worth(one), worth(best)]
     const at = own.findIndex((figure, n) => figure !== held[n])
@@ -96,13 +99,13 @@ function nearest({ machine, need }: PlanRequest, options: readonly Option[]): Op
   }, null)
 }
 
-const freeSlotsOf = ({ slots }: PlanRequest['machine'], { placement }: Option): number =>
+const freeSlotsOf = ({ slots }: PlanRequest['machine'], { placement }: PlanOption): number =>
   slots.length - Object.keys(placement).length
 
 function relaxedTo(
   { machine }: PlanRequest,
   some: readonly Requirement[],
-  option: Option,
+  option: PlanOption,
   policy: Policy,
 ): Relaxed {
   return {

@@ -2,9 +2,9 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { type Brute, bruteForce } from '../../../test/bruteForce'
 import { type PlanCase, planCase } from '../../../test/planCases'
-import { type Option, POLICIES, plan, REQUIREMENTS, type Requirement } from '.'
+import { type PlanOption, POLICIES, plan, REQUIREMENTS, type Requirement } from '.'
 
-const figures = (one: Option): Brute => ({
+const figures = (one: PlanOption): Brute => ({
   cost: one.cost,
   gib: one.usableGiB,
   peak: Number(one.wholePeakGBs.toFixed(7)),

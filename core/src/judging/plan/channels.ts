@@ -1,6 +1,6 @@
 import type { Machine } from '../../things/model'
 import { ratingAt } from '../evaluate'
-import type { Load } from './conditions'
+import type { LoadRating } from './conditions'
 
 /** Modules alike in what a channel sees of them. */
 export interface ModuleClass {
@@ -119,7 +119,7 @@ export function spread(
   of: Channels,
   classes: readonly ModuleClass[],
   counts: readonly number[],
-  { least, exactly }: Load,
+  { least, exactly }: LoadRating,
   evenness: Evenness,
   settle: ((byChannel: number[][], than: number[][]) => boolean) | null = null,
 ): Spread | null {

@@ -6,10 +6,10 @@ import {
   type SpeedKind,
 } from '../../things/model'
 import { hasProfile, highestStep, moduleTimings, topRate } from '../evaluate'
-import type { Lot } from './lots'
+import type { SupplyGroup } from './supplyGroups'
 
 /** What the loads on the channels must be rated for, MT/s: all at least `least`, one exactly where it decides. */
-export interface Load {
+export interface LoadRating {
   least: number
   exactly: boolean
 }
@@ -18,7 +18,7 @@ export interface Load {
  * One way for the machine to run: a rate and a latency at most, which lots allow it, and what it takes
  * to run like this and no other way. Every plan runs under the condition of its rate and latency.
  */
-export interface Condition {
+export interface RunCondition {
   /** Conditions of one way to reach a rate follow each other, rising in latency. */
   way: number
   dataRate: number
@@ -26,7 +26,7 @@ export interface Condition {
   setTo: number | null
   channelPeakGBs: number
   firstWordNs: number
-  load: Load
+  load: LoadRating
   /** By lot: whether its modules may be placed. */
   admits: boolean[]
   /** By lot: which wants its modules meet, as bits. */
@@ -41,7 +41,7 @@ const LACKS_PROFILE = 2
 interface Way {
   dataRate: number
   setTo: number | null
-  load: Load
+  load: LoadRating
   admits: (top: number) => boolean
   /** The common rate that some module must bring as its top; null where it is no matter. */
   brings: number | null
@@ -50,10 +50,10 @@ interface Way {
 /** Every condition the machine can run under with these lots. */
 export function conditionsOf(
   machine: Machine,
-  lots: readonly Lot[],
+  lots: readonly SupplyGroup[],
   profile: boolean,
   tune: boolean,
-): Condition[] {
+): RunCondition[] {
   const soldered = machine.soldered.map(({ module }) => module)
   const engages = profile && machine.profiles && soldered.every(hasProfile)
   if (!engages) return conditions(machine, lots, 'standard', 0, 0, tune)
@@ -63,12 +63,12 @@ export function conditionsOf(
 
 function conditions(
   machine: Machine,
-  lots: readonly Lot[],
+  lots: readonly SupplyGroup[],
   kind: SpeedKind,
   alsoWants: number,
   firstWay: number,
   tune: boolean,
-): Condition[] {
+): RunCondition[] {
   const soldered = machine.soldered.map(({ module }) => module)
   const solderedTop = Math.min(Infinity, ...soldered.map((module) => topRate(module, kind)))
   const tops = lots.map(({ module }) => topRate(module, kind))
@@ -121,7 +121,7 @@ function ways(
   solderedTop: number,
 ): Way[] {
   const firmware = limits.firmwareDataRate ?? Infinity
-  const anyLoad: Load = { least: 0, exactly: false }
+  const anyLoad: LoadRating = { least: 0, exactly: false }
   const ratings = [...new Set(limits.dataRates.map((row) => row.dataRate))]
   const highest = Math.max(...ratings)
 
@@ -136,7 +136,7 @@ function ways(
       brings: top,
     }))
 
-  const caps: { cap: number; load: Load }[] =
+  const caps: { cap: number; load: LoadRating }[] =
     kind === 'profile'
       ? [{ cap: firmware, load: anyLoad }]
       : [

@@ -6,11 +6,11 @@ import {
   consequences,
   mixingRisk,
   type Offer,
-  type Option,
-  type PickCase,
+  type PlanOption,
   type PlanRequest,
-  picks,
   plan,
+  type RecommendationCase,
+  recommendations,
   verdicts,
 } from '.'
 
@@ -234,7 +234,7 @@ describe('picks', () => {
     placement: { A2: stick(), B2: stick() },
     settings: { profile: false },
   })
-  const given = (changes: Partial<PickCase> = {}): PickCase => ({
+  const given = (changes: Partial<RecommendationCase> = {}): RecommendationCase => ({
     machine: desktop(),
     found,
     byPolicy,
@@ -242,7 +242,8 @@ describe('picks', () => {
     gainOf: () => 1,
     ...changes,
   })
-  const by = (given: PickCase) => new Map(picks(given).map((pick) => [pick.name, pick]))
+  const by = (given: RecommendationCase) =>
+    new Map(recommendations(given).map((pick) => [pick.name, pick]))
 
   test('where memory brings nothing, nothing is bought', () => {
     const named = by(given())
@@ -252,7 +253,7 @@ describe('picks', () => {
 
   test('the best for the use is the cheapest of those that gain alike', () => {
     // Work that wants 30 GiB: everything from 32 on gains the same but for a per cent.
-    const gainOf = (one: Option) => (one.usableGiB >= 32 ? 1.5 + one.wholePeakGBs / 1e4 : 1)
+    const gainOf = (one: PlanOption) => (one.usableGiB >= 32 ? 1.5 + one.wholePeakGBs / 1e4 : 1)
     const best = by(given({ gainOf })).get('best-for-use')
     expect(best?.option.cost).toBe(5000)
     expect(best?.reasons.map(({ code }) => code)).toEqual(['GAIN', 'KEEPS_OWN'])
@@ -261,14 +262,14 @@ describe('picks', () => {
   })
 
   test('where nothing gains speed, the best for the use is the cheapest that comes steadier', () => {
-    const isSteadier = (one: Option) => one.usableGiB >= 32
+    const isSteadier = (one: PlanOption) => one.usableGiB >= 32
     const best = by(given({ isSteadier })).get('best-for-use')
     expect(best?.option.usableGiB).toBeGreaterThanOrEqual(32)
     expect(best?.reasons).toContainEqual({ code: 'STEADIER' })
   })
 
   test('two ranks on each channel are a reason, where the modules have them', () => {
-    const gainOf = (one: Option) => (one.usableGiB >= 32 ? 1.5 + one.wholePeakGBs / 1e4 : 1)
+    const gainOf = (one: PlanOption) => (one.usableGiB >= 32 ? 1.5 + one.wholePeakGBs / 1e4 : 1)
     const codes = (ranks: number) =>
       by(given({ gainOf, moduleOf: () => stick({ ranks }) }))
         .get('best-for-use')
@@ -281,7 +282,7 @@ describe('picks', () => {
   })
 
   test('the cheapest says by which policy it is, where another has a cheaper one', () => {
-    const reasonsOf = (given: PickCase) => by(given).get('lowest-cost')?.reasons[0]
+    const reasonsOf = (given: RecommendationCase) => by(given).get('lowest-cost')?.reasons[0]
     const all = given()
     const dear = all.byPolicy.balanced.filter(({ cost }) => cost > 0)
     const byPolicy = { ...all.byPolicy, balanced: dear }
@@ -291,7 +292,7 @@ describe('picks', () => {
   })
 
   test('the safest is one matched set where the others mix', () => {
-    const gainOf = (one: Option) => (one.usableGiB >= 32 ? 1.5 : 1)
+    const gainOf = (one: PlanOption) => (one.usableGiB >= 32 ? 1.5 : 1)
     const from32 = request({ need: { minGiB: 32, budget: null } })
     const answers = {
       matched: plan({ ...from32, policy: 'matched' }).options,
@@ -336,11 +337,11 @@ describe('picks', () => {
 
   test('nothing named is worse than what is there', () => {
     const slower = given({ gainOf: (one) => (one.usableGiB > 16 ? 0.9 : 1) })
-    for (const { option } of picks(slower)) {
+    for (const { option } of recommendations(slower)) {
       expect(option.usableGiB).toBeGreaterThanOrEqual(16)
       expect(slower.gainOf(option)).toBeGreaterThanOrEqual(0.995)
     }
-    expect(picks(given({ gainOf: () => 0.9 }))).toEqual([])
+    expect(recommendations(given({ gainOf: () => 0.9 }))).toEqual([])
   })
 })
 

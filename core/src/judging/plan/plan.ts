@@ -4,8 +4,14 @@ import { blockersOf } from './blockers'
 import { fillingOrder } from './channels'
 import { admittedBy } from './listed'
 import { poolsOf } from './pools'
-import { Offer, type Option, type Piece, type PlanAnswer, type PlanRequest } from './request'
-import { type Details, type Found, newFront, type OnProgress, search } from './search'
+import {
+  Offer,
+  type PlacedPiece,
+  type PlanAnswer,
+  type PlanOption,
+  type PlanRequest,
+} from './request'
+import { type Details, type Found, newFront, type OnSearchProgress, search } from './search'
 import { type Bundle, boughtModule, supplyOf } from './supply'
 
 /**
@@ -14,7 +20,7 @@ import { type Bundle, boughtModule, supplyOf } from './supply'
  * smallest set of requirements that, relaxed together, opens one up. Anything `onProgress` throws ends
  * the search.
  */
-export function plan(request: PlanRequest, onProgress: OnProgress = () => {}): PlanAnswer {
+export function plan(request: PlanRequest, onProgress: OnSearchProgress = () => {}): PlanAnswer {
   const { bundles, setAside } = supplyOf(request)
   const found = optionsOf(request, bundles, onProgress)
   if (found.options.length > 0) return { ...found, blockers: [], setAside }
@@ -28,14 +34,14 @@ export function plan(request: PlanRequest, onProgress: OnProgress = () => {}): P
 }
 
 interface Result {
-  options: Option[]
+  options: PlanOption[]
   examined: number
 }
 
 function optionsOf(
   request: PlanRequest,
   bundles: readonly Bundle[],
-  onProgress: OnProgress,
+  onProgress: OnSearchProgress,
 ): Result {
   const { machine, need, policy, settings } = request
   const front = newFront()
@@ -55,7 +61,7 @@ function optionsOf(
   return { options: front.plans.map((one) => optionOf(request, one)).sort(byCost), examined }
 }
 
-function byCost(a: Option, b: Option): number {
+function byCost(a: PlanOption, b: PlanOption): number {
   return (
     a.cost - b.cost ||
     b.usableGiB - a.usableGiB ||
@@ -64,7 +70,7 @@ function byCost(a: Option, b: Option): number {
   )
 }
 
-function optionOf(request: PlanRequest, found: Found): Option {
+function optionOf(request: PlanRequest, found: Found): PlanOption {
   const placed = piecesOf(request, found.details())
   const placement = Object.fromEntries(placed.map(({ slot, piece }) => [slot, piece]))
   const modules: Placement = Object.fromEntries(placed.map(({ slot, module }) => [slot, module]))
@@ -90,7 +96,7 @@ function optionOf(request: PlanRequest, found: Found): Option {
 
 interface Placed {
   slot: string
-  piece: Piece
+  piece: PlacedPiece
   module: Module
 }
 
@@ -114,7 +120,7 @@ function piecesOf({ machine, onHand, offers }: PlanRequest, details: Details): P
     let kitId = `${id} #${nth + 1}`.slice(-110)
     while (kitIds.has(kitId)) kitId += '+'
     for (let n = 0; n < pieces; n += 1) {
-      const piece: Piece = { source, id, unit: nth * pieces + n }
+      const piece: PlacedPiece = { source, id, unit: nth * pieces + n }
       list.push({ piece, module: boughtModule(module, pieces, kitId) })
     }
   }

@@ -1,8 +1,8 @@
 import { grouped, type Machine } from '../../things/model'
-import { lotKey } from './lots'
 import type { Policy } from './request'
 import type { Pool } from './search'
 import { type Bundle, boughtModule } from './supply'
+import { supplyGroupKey } from './supplyGroups'
 
 /**
  * What may be placed together under a policy. Only `matched` has more than one pool: one article each,
@@ -66,7 +66,7 @@ function cheapestAlike(bundles: readonly Bundle[]): Bundle[] {
 
 /** Every choice of at least `least` and at most `most` pieces; alike pieces count once. */
 function choices(pieces: readonly Bundle[], least: number, most: number): Bundle[][] {
-  const alike = grouped(pieces, lotKey)
+  const alike = grouped(pieces, supplyGroupKey)
   let chosen: Bundle[][] = [[]]
   for (const group of alike.values()) {
     chosen = chosen.flatMap((some) =>

@@ -1,9 +1,9 @@
-import type { Unit } from './lots'
+import type { Unit } from './supplyGroups'
 
 /** What is taken of one class of modules, last purchase first. */
-export interface Taken {
+export interface TakenUnits {
   unit: Unit
-  before: Taken | null
+  before: TakenUnits | null
 }
 
 /**
@@ -21,7 +21,7 @@ export const purchasesOfCharge = (charge: Charge): number => charge % CHARGE_PER
 /** The cheapest way to exactly so many pieces that meets at least the wanted bits; null where there is none. */
 export interface Cheapest {
   charge: Charge
-  taken: Taken | null
+  taken: TakenUnits | null
 }
 
 /**

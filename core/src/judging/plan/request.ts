@@ -68,12 +68,12 @@ export interface PlanRequest extends z.infer<z.ZodObject<typeof frame>> {
 }
 
 /** Where a placed piece comes from; `unit` counts an offer's pieces through all its stock. */
-export type Piece =
+export type PlacedPiece =
   | { source: 'onHand'; index: number }
   | { source: 'offer'; id: string; unit: number }
 
 /** The figures plans are weighed by: cost in minor units, GiB, GB/s, ns. */
-export interface Figures {
+export interface PlanFigures {
   cost: number
   usableGiB: number
   wholePeakGBs: number
@@ -81,8 +81,8 @@ export interface Figures {
 }
 
 /** A plan worth having. */
-export interface Option extends Figures {
-  placement: Record<string, Piece>
+export interface PlanOption extends PlanFigures {
+  placement: Record<string, PlacedPiece>
   /** How many offers are bought; a kit counts once. */
   purchases: number
   evaluation: Evaluation
@@ -98,7 +98,7 @@ export type Requirement = (typeof REQUIREMENTS)[number]
  * is `option`. The one of `supply` says that nothing at hand or on offer starts the machine.
  */
 export type Blocker =
-  | { requirements: Requirement[]; to: Relaxed; option: Option }
+  | { requirements: Requirement[]; to: Relaxed; option: PlanOption }
   | { requirements: ['supply']; to: Record<string, never>; option: null }
 
 /** How far requirements have to be relaxed. */
@@ -132,7 +132,7 @@ export interface SetAside {
 }
 
 export interface PlanAnswer {
-  options: Option[]
+  options: PlanOption[]
   blockers: Blocker[]
   setAside: SetAside[]
   /** Plans compared; what is alike in everything that matters was compared once. */

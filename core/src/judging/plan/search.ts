@@ -11,9 +11,9 @@ import {
   type Spread,
   spread,
 } from './channels'
-import { type Condition, conditionsOf, type Load } from './conditions'
-import { type Candidate, Front } from './front'
-import { type Lot, lotsOf, type Unit } from './lots'
+import { conditionsOf, type LoadRating, type RunCondition } from './conditions'
+import { ParetoFront, type PlanCandidate } from './paretoFront'
+import { PruningBound } from './pruningBound'
 import {
   CHARGE_PER_PRICE,
   type Cheapest,
@@ -23,7 +23,7 @@ import {
 } from './purchases'
 import type { Need } from './request'
 import type { Bundle } from './supply'
-import { Underbids } from './underbids'
+import { type SupplyGroup, supplyGroups, type Unit } from './supplyGroups'
 
 /** What may be placed: `fixed` bundles are all placed, of the others any. */
 export interface Pool {
@@ -52,19 +52,19 @@ export interface Details {
 }
 
 /** A plan found; its details are worked out when first asked for. */
-export interface Found extends Candidate {
+export interface Found extends PlanCandidate {
   /** The rate it is set to by hand, MT/s; null where the firmware decides. */
   setTo: number | null
   details: () => Details
 }
 
-export type FoundFront = Front<Found>
+export type FoundFront = ParetoFront<Found>
 
 export const newFront = (): FoundFront =>
-  new Front((a, b) => comesFirst(a.details().places, b.details().places))
+  new ParetoFront((a, b) => comesFirst(a.details().places, b.details().places))
 
 /** Told now and then how far a search has come, from 0 to 1; may throw to end it. */
-export type OnProgress = (share: number) => void
+export type OnSearchProgress = (share: number) => void
 
 /**
  * Adds every trade-off a pool allows to the front. Exact: what decides a plan's figures is how many
@@ -77,7 +77,7 @@ export function search(
   one: SearchCase,
   pool: Pool,
   front: FoundFront,
-  onProgress: OnProgress = () => {},
+  onProgress: OnSearchProgress = () => {},
 ): number {
   const kinds = new Set([...pool.fixed, ...pool.free].map(({ module }) => module.buffering))
   // Modules of different buffering never work together, so each kind is searched by itself.
@@ -102,12 +102,12 @@ function searchPart(
   { machine, profile, tune, need, evenness }: SearchCase,
   pool: Pool,
   front: FoundFront,
-  onProgress: OnProgress,
+  onProgress: OnSearchProgress,
 ): number {
   const channels = channelsOf(machine)
   const slots = channels.slotCount
-  const freeLots = lotsOf(pool.free, slots)
-  const fixedLots = pool.fixed.flatMap((bundle) => lotsOf([{ ...bundle, stock: 1 }], slots))
+  const freeLots = supplyGroups(pool.free, slots)
+  const fixedLots = pool.fixed.flatMap((bundle) => supplyGroups([{ ...bundle, stock: 1 }], slots))
   const lots = [...fixedLots, ...freeLots]
   const { classes, classOfLot } = classesOf(machine, lots)
   const conditions = conditionsOf(machine, lots, profile, tune)
@@ -126,7 +126,7 @@ function searchPart(
   const loads = [...new Set(conditions.map(({ load }) => loadKey(load)))]
   const loadOf = conditions.map(({ load }) => loads.indexOf(loadKey(load)))
   const spreads = new Array<Spread | null | undefined>(loads.length)
-  const underbids = new Underbids(latencies, sizes)
+  const underbids = new PruningBound(latencies, sizes)
   for (const plan of front.plans) underbids.add(plan)
   const tooMuch = (budget + 1) * CHARGE_PER_PRICE
   const wanted = Int32Array.from(conditions, ({ wants }) => wants)
@@ -217,7 +217,7 @@ function searchPart(
     let cheapestYet = Infinity
     for (let n = 0; n < living; n += 1) {
       const id = ids[n] as number
-      const condition = conditions[id] as Condition
+      const condition = conditions[id] as RunCondition
       const charged = sums[(tables.offsets[id] as number) + condition.wants] as number
       if (!(charged < tooMuch)) continue
       examined += 1
@@ -246,7 +246,7 @@ function searchPart(
   }
 
   /** A plan with its pieces, in the earliest slots that bring these figures. */
-  function found(figures: Candidate, id: number, load: Load): Found {
+  function found(figures: PlanCandidate, id: number, load: LoadRating): Found {
     const own = [...counts]
     let known: Details | null = null
     const place = (byChannel: number[][]) => placesFilled(channels, byChannel)
@@ -256,18 +256,18 @@ function searchPart(
       const lies = spread(channels, classes, own, load, evenness, settle) as Spread
       known = {
         taken: tables.taken(id, own),
-        classOf: (unit) => classOfLot.get(unit.lot) as number,
+        classOf: (unit) => classOfLot.get(unit.group) as number,
         spread: lies,
         places: place(lies.byChannel),
         channels,
       }
       return known
     }
-    return { ...figures, setTo: (conditions[id] as Condition).setTo, details }
+    return { ...figures, setTo: (conditions[id] as RunCondition).setTo, details }
   }
 }
 
-const loadKey = ({ least, exactly }: Load): string => `${least} ${exactly}`
+const loadKey = ({ least, exactly }: LoadRating): string => `${least} ${exactly}`
 
 /** Every usable amount that plans can have, GiB, rising. */
 function sizesOf(
@@ -286,14 +286,14 @@ function sizesOf(
 }
 
 /** The classes of a pool's modules, largest capacity first. */
-function classesOf(machine: Machine, lots: readonly Lot[]) {
+function classesOf(machine: Machine, lots: readonly SupplyGroup[]) {
   const keyed = grouped(
     lots,
     ({ module }) => `${module.capacityGiB} ${ranksSeen(machine, module.ranks)}`,
   )
   const classes = [...keyed.values()]
     .map((alike) => {
-      const { capacityGiB, ranks } = (alike[0] as Lot).module
+      const { capacityGiB, ranks } = (alike[0] as SupplyGroup).module
       return { capacityGiB, ranks: ranksSeen(machine, ranks), lots: alike }
     })
     .sort((a, b) => b.capacityGiB - a.capacityGiB || a.ranks - b.ranks)
@@ -314,11 +314,11 @@ interface Tables {
 }
 
 function tablesOf(
-  conditions: readonly Condition[],
-  fixedLots: readonly Lot[],
-  freeLots: readonly Lot[],
+  conditions: readonly RunCondition[],
+  fixedLots: readonly SupplyGroup[],
+  freeLots: readonly SupplyGroup[],
   classCount: number,
-  classOfLot: ReadonlyMap<Lot, number>,
+  classOfLot: ReadonlyMap<SupplyGroup, number>,
   slots: number,
 ): Tables {
   const offsets = new Int32Array(conditions.length)
@@ -328,7 +328,7 @@ function tablesOf(
     width += wants + 1
   })
   const lotAt = new Map([...fixedLots, ...freeLots].map((lot, at) => [lot, at]))
-  const unitsOf = (lots: readonly Lot[], at: number) =>
+  const unitsOf = (lots: readonly SupplyGroup[], at: number) =>
     lots
       .filter((lot) => classOfLot.get(lot) === at)
       .flatMap(({ units }) => units)
@@ -339,9 +339,9 @@ function tablesOf(
     return { fixed, free, most: Math.min(slots, available) }
   })
 
-  const choices = (condition: Condition, at: number): (Cheapest | null)[][] => {
+  const choices = (condition: RunCondition, at: number): (Cheapest | null)[][] => {
     const { fixed, free, most } = classes[at] as (typeof classes)[number]
-    const lot = (unit: Unit) => lotAt.get(unit.lot) as number
+    const lot = (unit: Unit) => lotAt.get(unit.group) as number
     const admitted = (unit: Unit) => condition.admits[lot(unit)] as boolean
     if (!fixed.every(admitted)) return []
     const meets = (unit: Unit) => condition.meets[lot(unit)] as number
@@ -366,7 +366,7 @@ function tablesOf(
 
   /** Splits the wants over the classes as the least charge does. */
   function taken(id: number, counts: readonly number[]): Unit[] {
-    const condition = conditions[id] as Condition
+    const condition = conditions[id] as RunCondition
     const rows = counts.map((count, at) => choices(condition, at)[count] as (Cheapest | null)[])
     const split = (at: number, wanted: number): { charge: number; picks: Cheapest[] } | null => {
       const row = rows[at]

@@ -14,13 +14,13 @@ export interface Bundle {
   stock: number
 }
 
-export interface Supply {
+export interface BundleSupply {
   bundles: Bundle[]
   setAside: SetAside[]
 }
 
 /** What of a request's pieces and offers can be used in the machine, in the request's order. */
-export function supplyOf({ machine, onHand, offers }: PlanRequest): Supply {
+export function supplyOf({ machine, onHand, offers }: PlanRequest): BundleSupply {
   const bundles: Bundle[] = []
   const setAside: SetAside[] = []
 

@@ -1,11 +1,11 @@
 import type { ForecastUse } from '../forecast'
 import type { LogSummary } from './memoryLog'
-import type { Range, UseDemand } from './uses'
+import type { GiBRange, UseDemand } from './uses'
 
 /** How much memory is needed, GiB: the range is what to have, with a reserve and the years to come. */
-export interface Demand extends Range {
+export interface Demand extends GiBRange {
   /** What is needed now, without the reserve: only this can run out. */
-  now: Range
+  now: GiBRange
   /** What it rests on. */
   basis: 'uses' | 'log' | 'both'
   /** True where the demand was cut off when it was measured: `low` is then “at least”. */
@@ -43,7 +43,7 @@ export function demand(
   }
 }
 
-const ends = ({ low, likely, high }: Range): Range => ({ low, likely, high })
+const ends = ({ low, likely, high }: GiBRange): GiBRange => ({ low, likely, high })
 
 /** A log of one use. */
 export interface UseLog extends LogSummary {

@@ -33,7 +33,7 @@ export interface NeedSaid {
   wantedGiB: number | null
 }
 
-export interface Needed {
+export interface JudgedNeed {
   uses: UseDemand | null
   demand: Demand | null
   /** The usable memory to plan for, GiB: as wanted, else what is likely, else what there is. */
@@ -57,7 +57,7 @@ export function logOfJob(table: UseTable, said: NeedSaid): LogSummary | null {
 }
 
 /** What is needed, from what was said and measured; `usableGiB` is what the machine has now. */
-export function needed(table: UseTable, said: NeedSaid, usableGiB: number): Needed {
+export function judgeNeed(table: UseTable, said: NeedSaid, usableGiB: number): JudgedNeed {
   const { uses: chosen, integratedGraphics, years, wantedGiB } = said
   const log = logOfJob(table, said)
   const growth = growthOver(table, years)

@@ -14,10 +14,10 @@ import {
   forecastUses,
   growthOver,
   guessLogColumns,
+  judgeNeed,
   LEVELS,
   measuredUses,
   type NeedSaid,
-  needed,
   pagingShareOf,
   readMemoryLog,
   STARTING_USES,
@@ -313,7 +313,7 @@ describe('what a forecast is given', () => {
       years: null,
       wantedGiB: null,
     }
-    const { demand: wanted } = needed(table, said, 8)
+    const { demand: wanted } = judgeNeed(table, said, 8)
     expect(wanted?.now.likely).toBe(7)
     expect(wanted?.likely).toBe(8)
     const advice = adviseSpending({

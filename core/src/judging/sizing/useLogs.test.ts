@@ -4,10 +4,10 @@ import {
   boundOf,
   type ChosenUse,
   guessLogColumns,
+  judgeNeed,
   type LogSummary,
   logsTogether,
   type NeedSaid,
-  needed,
   readMemoryLog,
   STARTING_USES,
   summarise,
@@ -80,9 +80,9 @@ test('a log of one use does not speak for another, which counts by the table', (
   const ofPhotos = [{ ...log(7), use: 'photos' }]
   // Video by the table: 4.5 for the system and 12.
   expect(
-    needed(STARTING_USES, said([use('photos'), use('video')], ofPhotos), 16).demand?.now.likely,
+    judgeNeed(STARTING_USES, said([use('photos'), use('video')], ofPhotos), 16).demand?.now.likely,
   ).toBe(16.5)
-  expect(needed(STARTING_USES, said([use('photos')], ofPhotos), 16).demand?.now.likely).toBe(7)
+  expect(judgeNeed(STARTING_USES, said([use('photos')], ofPhotos), 16).demand?.now.likely).toBe(7)
 })
 
 test('the card’s load tells what limits a game, unless the technician says otherwise', () => {

@@ -69,15 +69,15 @@ export const growthOver = ({ growthPercent }: UseTable, years: number | null): n
   (1 + growthPercent / 100) ** (years ?? 0) - 1
 
 /** An amount with its range, GiB. */
-export interface Range {
+export interface GiBRange {
   low: number
   likely: number
   high: number
 }
 
-export interface UseDemand extends Range {
+export interface UseDemand extends GiBRange {
   /** The same without the reserve and what the years add: what is needed today. */
-  now: Range
+  now: GiBRange
   /** What it is made of: the system, the reserve, graphics, and the uses of the largest set that runs at once. */
   parts: {
     what: 'system' | 'reserve' | 'graphics' | 'use' | 'growth'
@@ -108,17 +108,18 @@ export function demandOfUses(
     const key = one.together === null ? `alone ${at}` : `with ${one.together}`
     sets.set(key, [...(sets.get(key) ?? []), one])
   })
-  const sum = (set: typeof meant, end: keyof Range) =>
+  const sum = (set: typeof meant, end: keyof GiBRange) =>
     set.reduce((all, { range }) => all + range[end], 0)
   const largest = [...sets.values()].reduce<typeof meant>(
     (most, set) => (sum(set, 'likely') > sum(most, 'likely') ? set : most),
     [],
   )
-  const most = (end: keyof Range) => Math.max(0, ...[...sets.values()].map((set) => sum(set, end)))
+  const most = (end: keyof GiBRange) =>
+    Math.max(0, ...[...sets.values()].map((set) => sum(set, end)))
   const graphics = integratedGraphics ? table.graphicsGiB : 0
   const base = table.systemGiB + table.reserveGiB + graphics
-  const grown = (end: keyof Range) => (table.systemGiB + most(end)) * growth
-  const today = (end: keyof Range) => table.systemGiB + graphics + most(end)
+  const grown = (end: keyof GiBRange) => (table.systemGiB + most(end)) * growth
+  const today = (end: keyof GiBRange) => table.systemGiB + graphics + most(end)
   return {
     now: { low: today('low'), likely: today('likely'), high: today('high') },
     low: base + most('low'),
@@ -183,7 +184,7 @@ export function forecastUses(
     const beside = meant.filter(
       (other) => other === one || (one.together !== null && other.together === one.together),
     )
-    const sum = (end: keyof Range) => beside.reduce((all, { range }) => all + range[end], base)
+    const sum = (end: keyof GiBRange) => beside.reduce((all, { range }) => all + range[end], base)
     return {
       use: one.use,
       work: workOf(one.row, integratedGraphics),
@@ -198,7 +199,7 @@ export function forecastUses(
 const ROUND_PEAK = { low: 0.9, high: 1.15 }
 
 /** Memory a use adds: its program's own peak if known, else by the table; at most the program's own limit. */
-function rangeOf(use: Use, { level, peakGiB, limitGiB }: ChosenUse): Range {
+function rangeOf(use: Use, { level, peakGiB, limitGiB }: ChosenUse): GiBRange {
   const by = peakGiB
     ? { low: peakGiB * ROUND_PEAK.low, likely: peakGiB, high: peakGiB * ROUND_PEAK.high }
     : byTable(use, level)
@@ -210,7 +211,7 @@ function rangeOf(use: Use, { level, peakGiB, limitGiB }: ChosenUse): Range {
   }
 }
 
-function byTable(use: Use, level: Level): Range {
+function byTable(use: Use, level: Level): GiBRange {
   const likely = use[level]
   const low = level === 'light' ? likely * 0.75 : (likely + use[lighter(level)]) / 2
   const high = level === 'heavy' ? likely * 1.25 : (likely + use[heavier(level)]) / 2

@@ -1,12 +1,12 @@
 export {
-  type Change,
-  type ChangeName,
   type Ladder,
   type LadderCase,
   type LadderStage,
   ladder,
   NOT_WORTH,
   type Rung,
+  type SettingChange,
+  type SettingName,
 } from './ladder'
 export {
   proposed,

@@ -1,15 +1,15 @@
-import { type Generation, same } from '../../things/model'
+import { deepEqual, type Generation } from '../../things/model'
 import type { SpeedPoint } from './speeds'
 import type { Tried, TuneSettings } from './tried'
 
 export const LADDER_STAGES = ['rated', 'speed', 'cl', 'trcd-trp', 'tras', 'final'] as const
 export type LadderStage = (typeof LADDER_STAGES)[number]
 
-export type ChangeName = 'nothing' | 'dataRate' | 'cl' | 'trcd-trp' | 'tras'
+export type SettingName = 'nothing' | 'dataRate' | 'cl' | 'trcd-trp' | 'tras'
 
 /** What a rung changes against the one before: one thing. */
-export interface Change {
-  what: ChangeName
+export interface SettingChange {
+  what: SettingName
   from: number
   to: number
 }
@@ -18,7 +18,7 @@ export interface Change {
 export interface Rung {
   stage: LadderStage
   settings: TuneSettings
-  change: Change
+  change: SettingChange
   test: 'short' | 'long'
   /** What held last, and is set again where this does not. */
   back: TuneSettings
@@ -60,13 +60,13 @@ export function ladder({ generation, picture, tried, gainOf }: LadderCase): Ladd
   const rated = picture.find((point) => point.rated)
   if (!rated) return { next: null, holds: null, end: 'DONE', notWorth: [] }
   const outcomeOf = (settings: TuneSettings, test: Tried['test']) =>
-    tried.findLast((one) => one.test === test && same(plain(one.settings), plain(settings)))
+    tried.findLast((one) => one.test === test && deepEqual(plain(one.settings), plain(settings)))
       ?.outcome
   const notWorth: LadderStage[] = []
   const rung = (
     stage: LadderStage,
     settings: TuneSettings,
-    change: Change,
+    change: SettingChange,
     back: TuneSettings,
   ) => ({
     next: { stage, settings, change, test: 'short' as const, back },
@@ -118,12 +118,12 @@ export function ladder({ generation, picture, tried, gainOf }: LadderCase): Ladd
     const passed = tried
       .filter(({ test, outcome }) => test === 'short' && outcome === 'passed')
       .map(({ settings }) => plain(settings))
-    const upTo = passed.findLastIndex((one) => same(one, best))
+    const upTo = passed.findLastIndex((one) => deepEqual(one, best))
     const chain = [...passed.slice(0, upTo + 1)].reverse()
     for (const settings of chain.length > 0 ? chain : [start]) {
       const outcome = outcomeOf(settings, 'long')
       if (outcome === undefined) {
-        const change: Change = { what: 'nothing', from: 0, to: 0 }
+        const change: SettingChange = { what: 'nothing', from: 0, to: 0 }
         const next: Rung = { stage: 'final', settings, change, test: 'long', back: start }
         return { next, holds: settings, end: null, notWorth }
       }

@@ -6,7 +6,7 @@ import {
   type Run,
   STANDARD_STEPS,
 } from '../../things/model'
-import { evaluate, fittedModules, gates, profilePossible } from '../evaluate'
+import { evaluate, fittedModules, profilePossible, speedLimits } from '../evaluate'
 import type { TuneSettings } from './tried'
 
 /** Why nothing can be tuned. */
@@ -46,7 +46,7 @@ export function speedPicture(
 ): SpeedPoint[] {
   const fitted = fittedModules(machine, placement)
   const kind = profile && profilePossible(machine, fitted) ? 'profile' : 'standard'
-  const top = gates(machine, fitted, kind).modules
+  const top = speedLimits(machine, fitted, kind).modules
   const firmware = machine.limits.firmwareDataRate ?? Number.POSITIVE_INFINITY
   const steps = STANDARD_STEPS[machine.generation]
   const own = fitted.flatMap(({ module }) => module.speeds.map(({ dataRate }) => dataRate))

@@ -5,9 +5,10 @@ import { WIDTH } from './ddr4'
 import { noteProfiles } from './profiles'
 import {
   byte,
+  type ContentsKind,
+  type ContentsLayout,
   codeOf,
   type Identity,
-  type Kind,
   latencies,
   looked,
   note,
@@ -16,7 +17,6 @@ import {
   noteSize,
   noteSpeed,
   openContents,
-  type Plan,
   picoseconds,
   sameKind,
   signed,
@@ -26,7 +26,7 @@ import {
 } from './shared'
 
 /** Layout: JEDEC 21-C annex K (DDR3 SPD), 256 bytes. */
-export const PLAN: Plan = {
+export const DDR3_LAYOUT: ContentsLayout = {
   format: 'spd-ddr3',
   generation: 'DDR3',
   size: 256,
@@ -36,7 +36,7 @@ export const PLAN: Plan = {
 
 const DENSITY = { 0: 0.25, 1: 0.5, 2: 1, 3: 2, 4: 4, 5: 8, 6: 16 }
 const BUS = { 0: 8, 1: 16, 2: 32, 3: 64 }
-const KIND: Record<number, Kind> = {
+const KIND: Record<number, ContentsKind> = {
   1: { formFactor: 'DIMM', buffering: 'registered' },
   2: { formFactor: 'DIMM', buffering: 'unbuffered' },
   3: { formFactor: 'SODIMM', buffering: 'unbuffered' },
@@ -47,7 +47,7 @@ const IDENTITY = { maker: 117, date: 120, serial: 122, part: 128, partLength: 18
 
 /** Reads the identification contents of a DDR3 module. */
 export function readDdr3(bytes: Uint8Array): PartReading {
-  const contents = openContents(bytes, PLAN)
+  const contents = openContents(bytes, DDR3_LAYOUT)
   const at = (place: number) => byte(bytes, place)
   const bits = (place: number, shift: number, mask: number) => {
     const value = at(place)
@@ -112,7 +112,7 @@ function ratio(dividend: number | null, divisor: number | null): number | null |
  * @throws RangeError for a module whose figures the contents cannot hold.
  */
 export function writeDdr3(module: Module, identity: Identity = {}): Uint8Array {
-  const bytes = new Uint8Array(PLAN.size)
+  const bytes = new Uint8Array(DDR3_LAYOUT.size)
   const { formFactor, buffering, ecc, ranks, deviceWidth, voltages } = module
   bytes.set([0x92, 0x13, 0x0b])
   const plain = codeOf(KIND, { formFactor, buffering }, 'kind of module', sameKind)
@@ -144,6 +144,6 @@ export function writeDdr3(module: Module, identity: Identity = {}): Uint8Array {
   if (bit < 0 || bit > 14) throw new RangeError('contents cannot hold this CAS latency')
   bytes[14 + (bit >> 3)] = 1 << (bit & 7)
   writeIdentity(bytes, identity, IDENTITY)
-  writeWord(bytes, PLAN.checksumAt, crc16(bytes.subarray(0, 117)))
+  writeWord(bytes, DDR3_LAYOUT.checksumAt, crc16(bytes.subarray(0, 117)))
   return bytes
 }

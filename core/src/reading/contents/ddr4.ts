@@ -4,9 +4,10 @@ import { crc16 } from './checksum'
 import { noteProfiles } from './profiles'
 import {
   byte,
+  type ContentsKind,
+  type ContentsLayout,
   codeOf,
   type Identity,
-  type Kind,
   latencies,
   looked,
   note,
@@ -15,7 +16,6 @@ import {
   noteSize,
   noteSpeed,
   openContents,
-  type Plan,
   picoseconds,
   sameKind,
   signed,
@@ -26,7 +26,7 @@ import {
 } from './shared'
 
 /** Layout: JEDEC 21-C annex L (DDR4 SPD), 512 bytes. */
-export const PLAN: Plan = {
+export const DDR4_LAYOUT: ContentsLayout = {
   format: 'spd-ddr4',
   generation: 'DDR4',
   size: 512,
@@ -37,7 +37,7 @@ export const PLAN: Plan = {
 const DENSITY = { 2: 1, 3: 2, 4: 4, 5: 8, 6: 16, 7: 32, 8: 12, 9: 24 }
 export const WIDTH = { 0: 4, 1: 8, 2: 16, 3: 32 }
 const BUS = { 0: 8, 1: 16, 2: 32, 3: 64 }
-const KIND: Record<number, Kind & { ecc?: boolean }> = {
+const KIND: Record<number, ContentsKind & { ecc?: boolean }> = {
   1: { formFactor: 'DIMM', buffering: 'registered' },
   2: { formFactor: 'DIMM', buffering: 'unbuffered' },
   3: { formFactor: 'SODIMM', buffering: 'unbuffered' },
@@ -58,7 +58,7 @@ const secondHolds = (bytes: Uint8Array): boolean =>
 
 /** Reads the identification contents of a DDR4 module. */
 export function readDdr4(bytes: Uint8Array): PartReading {
-  const contents = openContents(bytes, PLAN)
+  const contents = openContents(bytes, DDR4_LAYOUT)
   const at = (place: number) => byte(bytes, place)
   const bits = (place: number, shift: number, mask: number) => {
     const value = at(place)
@@ -128,10 +128,10 @@ export function readDdr4(bytes: Uint8Array): PartReading {
  * @throws RangeError for a module whose figures the contents cannot hold.
  */
 export function writeDdr4(module: Module, identity: Identity = {}): Uint8Array {
-  const bytes = new Uint8Array(PLAN.size)
+  const bytes = new Uint8Array(DDR4_LAYOUT.size)
   const { formFactor, buffering, ecc, ranks, deviceWidth } = module
   bytes.set([0x23, 0x12, 0x0c])
-  const plain = codeOf<Kind>(KIND, { formFactor, buffering }, 'kind of module', sameKind)
+  const plain = codeOf<ContentsKind>(KIND, { formFactor, buffering }, 'kind of module', sameKind)
   bytes[3] = plain === 3 && ecc ? 9 : plain
   bytes[4] = codeOf(DENSITY, dieGbit(module), 'density')
   bytes[11] = 1
@@ -159,7 +159,7 @@ export function writeDdr4(module: Module, identity: Identity = {}): Uint8Array {
   bytes[20 + (bit >> 3)] = 1 << (bit & 7)
   if (late) bytes[23] = (bytes[23] ?? 0) | 0x80
   writeIdentity(bytes, identity, IDENTITY)
-  writeWord(bytes, PLAN.checksumAt, crc16(bytes.subarray(0, 126)))
+  writeWord(bytes, DDR4_LAYOUT.checksumAt, crc16(bytes.subarray(0, 126)))
   writeWord(bytes, SECOND.checksumAt, crc16(bytes.subarray(SECOND.from, SECOND.to)))
   return bytes
 }

@@ -4,9 +4,10 @@ import { crc16 } from './checksum'
 import { noteProfiles } from './profiles'
 import {
   byte,
+  type ContentsKind,
+  type ContentsLayout,
   codeOf,
   type Identity,
-  type Kind,
   latencies,
   looked,
   note,
@@ -15,7 +16,6 @@ import {
   noteSize,
   noteSpeed,
   openContents,
-  type Plan,
   picoseconds,
   sameKind,
   topSpeed,
@@ -25,7 +25,7 @@ import {
 } from './shared'
 
 /** Layout: JESD400-5 (DDR5 SPD), 1024 bytes. */
-export const PLAN: Plan = {
+export const DDR5_LAYOUT: ContentsLayout = {
   format: 'spd-ddr5',
   generation: 'DDR5',
   size: 1024,
@@ -38,7 +38,7 @@ const DENSITY = { 1: 4, 2: 8, 3: 12, 4: 16, 5: 24, 6: 32, 7: 48, 8: 64 }
 const STACK = { 0: 1, 1: 1, 2: 2, 3: 4, 4: 8, 5: 16 }
 const WIDTH = { 0: 4, 1: 8, 2: 16, 3: 32 }
 const SUB_WIDTH = { 0: 8, 1: 16, 2: 32, 3: 64 }
-const KIND: Record<number, Kind> = {
+const KIND: Record<number, ContentsKind> = {
   1: { formFactor: 'DIMM', buffering: 'registered' },
   2: { formFactor: 'DIMM', buffering: 'unbuffered' },
   3: { formFactor: 'SODIMM', buffering: 'unbuffered' },
@@ -51,7 +51,7 @@ const IDENTITY = { maker: 512, date: 515, serial: 517, part: 521, partLength: 30
 
 /** Reads the identification contents of a DDR5 module. */
 export function readDdr5(bytes: Uint8Array): PartReading {
-  const contents = openContents(bytes, PLAN)
+  const contents = openContents(bytes, DDR5_LAYOUT)
   const at = (place: number) => byte(bytes, place)
   const bits = (place: number, shift: number, mask: number) => {
     const value = at(place)
@@ -101,7 +101,7 @@ export function readDdr5(bytes: Uint8Array): PartReading {
  * @throws RangeError for a module whose figures the contents cannot hold.
  */
 export function writeDdr5(module: Module, identity: Identity = {}): Uint8Array {
-  const bytes = new Uint8Array(PLAN.size)
+  const bytes = new Uint8Array(DDR5_LAYOUT.size)
   const { formFactor, buffering, ecc, ranks, deviceWidth } = module
   bytes.set([0x30, 0x10, 0x12])
   bytes[3] = codeOf(KIND, { formFactor, buffering }, 'kind of module', sameKind)
@@ -124,6 +124,6 @@ export function writeDdr5(module: Module, identity: Identity = {}): Uint8Array {
   if (bit < 0 || bit > 39) throw new RangeError('contents cannot hold this CAS latency')
   bytes[24 + (bit >> 3)] = 1 << (bit & 7)
   writeIdentity(bytes, identity, IDENTITY)
-  writeWord(bytes, PLAN.checksumAt, crc16(bytes.subarray(0, 510)))
+  writeWord(bytes, DDR5_LAYOUT.checksumAt, crc16(bytes.subarray(0, 510)))
   return bytes
 }

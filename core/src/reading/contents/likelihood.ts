@@ -1,10 +1,10 @@
 import type { Generation } from '../../things/model'
-import { PLAN as DDR3 } from './ddr3'
-import { PLAN as DDR4 } from './ddr4'
-import { PLAN as DDR5 } from './ddr5'
-import { checksumHolds, type Plan } from './shared'
+import { DDR3_LAYOUT as DDR3 } from './ddr3'
+import { DDR4_LAYOUT as DDR4 } from './ddr4'
+import { DDR5_LAYOUT as DDR5 } from './ddr5'
+import { type ContentsLayout, checksumHolds } from './shared'
 
-const PLANS: Readonly<Record<number, Plan>> = { 11: DDR3, 12: DDR4, 18: DDR5 }
+const PLANS: Readonly<Record<number, ContentsLayout>> = { 11: DDR3, 12: DDR4, 18: DDR5 }
 
 /** Fields that hold one of few values in any contents: byte, shift, mask, the values there are. */
 const FIELDS: Partial<Record<Generation, [number, number, number, number[]][]>> = {

@@ -1,6 +1,6 @@
 import { clocksToNs, type Generation, nsToClocks } from '../../things/model'
 import { type ReadSpeed, soldSpeed, type Where } from '../facts'
-import { byte, type Contents, latencies, note, signed, word } from './shared'
+import { byte, latencies, type ModuleContents, note, signed, word } from './shared'
 
 /** The marker before a memory profile, whatever the generation. */
 const MARKER = [0x0c, 0x4a]
@@ -106,7 +106,7 @@ const BELIEVED_VOLTS = { least: 1, most: 2 }
  * Adds the memory profiles of a maker's extension to the standard speed. A profile counts only where
  * everything in it checks out; a marker without one that does is announced.
  */
-export function noteProfiles(contents: Contents): void {
+export function noteProfiles(contents: ModuleContents): void {
   const { about, bytes, reading } = contents
   const { generation } = about.module
   const layout = generation && LAYOUTS[generation]

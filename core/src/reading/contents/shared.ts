@@ -24,7 +24,7 @@ import {
 import { crc16 } from './checksum'
 
 /** What every generation's identification contents have in common: how long they are and what guards them. */
-export interface Plan {
+export interface ContentsLayout {
   format: Format
   generation: Generation
   size: number
@@ -34,14 +34,14 @@ export interface Plan {
 }
 
 /** The contents of one module being read: its bytes, what they gave, and what was wrong with them. */
-export interface Contents {
+export interface ModuleContents {
   bytes: Uint8Array
   reading: PartReading
   about: ModuleReading
 }
 
 /** Begins to read contents: says whether they are whole and their checksum holds. */
-export function openContents(bytes: Uint8Array, plan: Plan): Contents {
+export function openContents(bytes: Uint8Array, plan: ContentsLayout): ModuleContents {
   const problems: Problem[] = []
   const whole = bytes.length >= plan.size
   if (!whole) problems.push({ code: 'TRUNCATED', where: span(bytes.length, plan.size) })
@@ -69,7 +69,7 @@ export function openContents(bytes: Uint8Array, plan: Plan): Contents {
 /** Whether the checksum over the first part of the contents is there and right. */
 export function checksumHolds(
   bytes: Uint8Array,
-  plan: Pick<Plan, 'checksumAt' | 'covered'>,
+  plan: Pick<ContentsLayout, 'checksumAt' | 'covered'>,
 ): boolean {
   const stored = word(bytes, plan.checksumAt)
   return stored !== null && crc16(bytes.subarray(0, plan.covered(bytes))) === stored
@@ -96,7 +96,7 @@ export function signed(bytes: Uint8Array, at: number): number | null {
 
 /** Notes a figure read from bytes; where the bytes say nothing known, says so instead. */
 export function note<What extends keyof ModuleFigures>(
-  { about, reading }: Contents,
+  { about, reading }: ModuleContents,
   what: What,
   value: ModuleFigures[What] | null | undefined,
   at: number,
@@ -112,12 +112,16 @@ export function looked<T>(table: Readonly<Record<number, T>>, code: number | nul
   return code === null ? null : table[code]
 }
 
-export interface Kind {
+export interface ContentsKind {
   formFactor: FormFactor
   buffering: Buffering
 }
 
-export function noteKind(contents: Contents, kind: Kind | null | undefined, at: number): void {
+export function noteKind(
+  contents: ModuleContents,
+  kind: ContentsKind | null | undefined,
+  at: number,
+): void {
   if (kind === undefined) {
     contents.reading.problems.push({ code: 'TYPE_UNKNOWN', where: { byte: at, length: 1 } })
   } else if (kind !== null) {
@@ -140,7 +144,7 @@ export interface Times {
  * clocks of that rate, CL the next that the module supports.
  */
 export function noteSpeed(
-  contents: Contents,
+  contents: ModuleContents,
   { tCK, tAA, tRCD, tRP, tRAS }: Times,
   supported: readonly number[],
   at: number,
@@ -192,7 +196,7 @@ export function latencies(mask: readonly (number | null)[], first: number, step 
 
 /** Capacity, density and organisation, with what a die's density makes of them. */
 export function noteSize(
-  contents: Contents,
+  contents: ModuleContents,
   size: {
     dieGbit: number | null | undefined
     busWidth: number | null | undefined
@@ -225,7 +229,7 @@ export interface IdentityPlaces {
 }
 
 /** Maker code, week of making, serial number and part number. Blank fields are no facts. */
-export function noteIdentity(contents: Contents, places: IdentityPlaces): void {
+export function noteIdentity(contents: ModuleContents, places: IdentityPlaces): void {
   const { bytes } = contents
   const { maker, date, serial, part, partLength } = places
   note(contents, 'makerCode', hexOf(bytes, maker, 2), maker, 2)
@@ -321,5 +325,5 @@ export function codeOf<T>(
   return Number(entry[0])
 }
 
-export const sameKind = (a: Kind, b: Kind): boolean =>
+export const sameKind = (a: ContentsKind, b: ContentsKind): boolean =>
   a.formFactor === b.formFactor && a.buffering === b.buffering

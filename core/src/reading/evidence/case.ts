@@ -2,7 +2,7 @@ import type { Recorded } from '../../things/machines'
 import type { Source } from '../../things/model'
 import type { Rulings } from '../../things/records'
 import type { ModuleReading, Observed, Reading, SystemReading } from '../inputs'
-import type { Claim, Entry } from './claims'
+import type { Belief, Claim } from './claims'
 import type { Completed } from './complete'
 
 /** A reading of the job: what it gave, by whom and when, and the slots a person gave its modules. */
@@ -17,7 +17,7 @@ export interface Input {
 }
 
 /** All that is known on a job: the record with its sources, what was read, and what was settled. */
-export interface Case extends Recorded {
+export interface EvidenceCase extends Recorded {
   inputs: readonly Input[]
   rulings: Rulings
   /** Slots that hold a module on the board already, whoever put it there. */
@@ -27,7 +27,7 @@ export interface Case extends Recorded {
 }
 
 /** How a module was seen to run, and in which reading: the rate, and the voltage (V) where it is said. */
-export interface Seen {
+export interface SeenRunning {
   input: string
   rate: Observed | null
   volts: number | null
@@ -35,10 +35,10 @@ export interface Seen {
 
 export interface SlotEvidence {
   slot: string
-  entries: Entry[]
+  entries: Belief[]
   /** The module as all of it together says; null where that makes none yet. */
   completed: Completed | null
-  observed: Seen | null
+  observed: SeenRunning | null
   verified: boolean
 }
 
@@ -49,7 +49,7 @@ export interface Loose {
   key: string
   reading: ModuleReading
   completed: Completed | null
-  observed: Seen | null
+  observed: SeenRunning | null
   /** The slots it may be in: by its channel, and not those known to be empty. */
   slots: string[]
 }
@@ -79,7 +79,7 @@ export const DISPUTE_CODES = [
 export type DisputeCode = (typeof DISPUTE_CODES)[number]
 
 /** One possible truth, and who says so. */
-export interface Option {
+export interface PossibleValue {
   value: string | number | boolean
   claims: Claim[]
 }
@@ -90,8 +90,8 @@ export interface Dispute {
   /** What a ruling on it is kept under. */
   key: string
   subject: string
-  what: Entry['what'] | 'configured'
-  options: Option[]
+  what: Belief['what'] | 'configured'
+  options: PossibleValue[]
   ways: Source[]
   where: { input: string; where: Claim['where'] } | null
 }
@@ -121,7 +121,7 @@ export interface Unknown {
 }
 
 export interface Evidence {
-  machine: Entry[]
+  machine: Belief[]
   slots: SlotEvidence[]
   states: Record<string, SlotState>
   loose: Loose[]

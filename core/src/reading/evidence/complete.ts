@@ -21,7 +21,7 @@ export interface Completed {
 }
 
 /** What makes a figure follow from the machine: a module that sits in it has its form and generation. */
-export interface Surroundings {
+export interface ModuleSurroundings {
   machine: Machine
   inMachine: boolean
 }
@@ -42,7 +42,7 @@ const ONE_VOLTAGE: readonly Generation[] = ['DDR2', 'DDR4', 'DDR5']
 /** Figures without which nothing can be said of a module, and which are asked for. */
 export function missingIn(
   figures: Partial<ModuleFigures>,
-  { inMachine }: Pick<Surroundings, 'inMachine'>,
+  { inMachine }: Pick<ModuleSurroundings, 'inMachine'>,
 ): ('capacityGiB' | 'generation' | 'formFactor')[] {
   const needed = inMachine
     ? (['capacityGiB'] as const)
@@ -56,7 +56,7 @@ export function missingIn(
  */
 export function complete(
   figures: Partial<ModuleFigures>,
-  { machine, inMachine }: Surroundings,
+  { machine, inMachine }: ModuleSurroundings,
 ): Completed | null {
   const { capacityGiB } = figures
   if (capacityGiB === undefined || missingIn(figures, { inMachine }).length > 0) return null

@@ -4,7 +4,7 @@ import type { Assumed } from './complete'
 import { agree } from './meaning'
 
 /** A module that the evidence makes otherwise than the board has it. */
-export interface Difference {
+export interface ModuleDifference {
   slot: string
   module: Module
   assumed: Assumed[]
@@ -30,7 +30,7 @@ const COMPARED = [
 export function differencesOf(
   { slots }: Pick<Evidence, 'slots'>,
   onBoard: Readonly<Record<string, Module | null>>,
-): Difference[] {
+): ModuleDifference[] {
   return slots.flatMap(({ slot, completed }) => {
     if (!completed) return []
     const { module, assumed } = completed

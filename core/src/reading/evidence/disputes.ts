@@ -1,6 +1,6 @@
 import type { Source } from '../../things/model'
-import type { Case, Dispute, DisputeCode, Input, Option, SlotEvidence } from './case'
-import type { Claim, Entry } from './claims'
+import type { Dispute, DisputeCode, EvidenceCase, Input, PossibleValue, SlotEvidence } from './case'
+import type { Belief, Claim } from './claims'
 import { plainValue } from './meaning'
 
 const WAYS: Record<DisputeCode, Source[]> = {
@@ -26,8 +26,8 @@ const OF_MACHINE: Record<string, DisputeCode> = {
 const SECONDARY = ['dieGbit', 'maker', 'makerCode', 'heightMm', 'madeWeek']
 
 interface Known {
-  given: Pick<Case, 'inputs' | 'rulings' | 'runsAt'>
-  entries: readonly Entry[]
+  given: Pick<EvidenceCase, 'inputs' | 'rulings' | 'runsAt'>
+  entries: readonly Belief[]
   slots: readonly SlotEvidence[]
 }
 
@@ -49,7 +49,7 @@ export function disputesIn({ given, entries, slots }: Known): Dispute[] {
   ].filter(open)
 }
 
-function ofEntry(code: DisputeCode, { key, subject, what, claims }: Entry): Dispute {
+function ofEntry(code: DisputeCode, { key, subject, what, claims }: Belief): Dispute {
   return {
     code,
     key,
@@ -62,8 +62,8 @@ function ofEntry(code: DisputeCode, { key, subject, what, claims }: Entry): Disp
 }
 
 /** The distinct values, the better trusted first. */
-function optionsOf(what: Entry['what'], claims: readonly Claim[]): Option[] {
-  const options: Option[] = []
+function optionsOf(what: Belief['what'], claims: readonly Claim[]): PossibleValue[] {
+  const options: PossibleValue[] = []
   for (const claim of claims) {
     const value = plainValue(what, claim.value)
     const known = options.find((one) => one.value === value)
@@ -90,7 +90,7 @@ function ofRate({ slot, entries, observed }: SlotEvidence, runsAt: number | null
   const rated = entries.find(({ what }) => what === 'speeds')
   const configured = rate.configuredDataRate
   if (!rated || configured === runsAt) return []
-  const own = (rated.value as Entry<'speeds'>['value']).map(({ dataRate }) => dataRate)
+  const own = (rated.value as Belief<'speeds'>['value']).map(({ dataRate }) => dataRate)
   if (own.length === 0 || own.includes(configured)) return []
   const [top] = own
   return [

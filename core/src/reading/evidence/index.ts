@@ -1,15 +1,15 @@
 export { answersIn } from './answersIn'
 export * from './case'
-export { type Claim, type Entry, isKept } from './claims'
+export { type Belief, type Claim, claimCounts } from './claims'
 export {
   type Assumed,
   type Completed,
   complete,
   LOW_STANDARD,
+  type ModuleSurroundings,
   missingIn,
-  type Surroundings,
 } from './complete'
-export { type Difference, differencesOf, isHeld } from './differences'
+export { differencesOf, isHeld, type ModuleDifference } from './differences'
 export { type FromLabel, fromLabels } from './fromLabel'
 export { agree, plainValue } from './meaning'
 export { isOfMachine, settled } from './settle'

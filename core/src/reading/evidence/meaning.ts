@@ -1,5 +1,5 @@
 import type { SpeedKind } from '../../things/model'
-import type { Figures, ReadSpeed } from '../facts'
+import type { FactFigures, ReadSpeed } from '../facts'
 
 /** A figure as one value that can be told, compared and ruled on. */
 export type Plain = string | number | boolean
@@ -68,7 +68,7 @@ const voltages: Meaning<number[]> = {
   joined: ([best]) => best,
 }
 
-export const MEANINGS: { [What in keyof Figures]: Meaning<Figures[What]> } = {
+export const MEANINGS: { [What in keyof FactFigures]: Meaning<FactFigures[What]> } = {
   capacityGiB: simple(),
   generation: simple(),
   formFactor: simple(),
@@ -106,14 +106,14 @@ export const MEANINGS: { [What in keyof Figures]: Meaning<Figures[What]> } = {
   solderedGiB: simple(),
 }
 
-type What = keyof Figures
+type What = keyof FactFigures
 
 /** Whether two values of a figure can both be true. */
-export function agree<W extends What>(what: W, a: Figures[W], b: Figures[W]): boolean {
+export function agree<W extends What>(what: W, a: FactFigures[W], b: FactFigures[W]): boolean {
   return MEANINGS[what].agree(a, b)
 }
 
 /** A figure's value as one that can be told, compared and ruled on: of speeds the rate, of lists the first. */
-export function plainValue<W extends What>(what: W, value: Figures[W]): Plain {
+export function plainValue<W extends What>(what: W, value: FactFigures[W]): Plain {
   return MEANINGS[what].plain(value)
 }

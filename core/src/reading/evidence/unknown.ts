@@ -1,12 +1,12 @@
 import { TRUSTS } from '../../things/model'
 import type { Sourced } from '../../things/records'
-import type { Case, Loose, SlotEvidence, SlotState, Unknown, UnknownCode } from './case'
-import type { Entry } from './claims'
+import type { EvidenceCase, Loose, SlotEvidence, SlotState, Unknown, UnknownCode } from './case'
+import type { Belief } from './claims'
 import { missingIn } from './complete'
 
 interface Known {
-  given: Case
-  entries: readonly Entry[]
+  given: EvidenceCase
+  entries: readonly Belief[]
   slots: readonly SlotEvidence[]
   loose: readonly Loose[]
   states: Readonly<Record<string, SlotState>>
@@ -76,7 +76,7 @@ export function unknownIn({ given, entries, slots, loose, states }: Known): Unkn
   return found
 }
 
-function weak(entries: readonly Entry[], what: string): boolean {
+function weak(entries: readonly Belief[], what: string): boolean {
   const entry = entries.find((one) => one.what === what)
   const best = entry?.claims[0]?.trust ?? 'guess'
   return !entry?.ruling && TRUSTS.indexOf(best) < TRUSTS.indexOf('fair')

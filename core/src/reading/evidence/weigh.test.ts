@@ -3,7 +3,7 @@ import { slot, stick } from '../../../test/builders'
 import { STARTING_MACHINES } from '../../things/machines'
 import type { Machine } from '../../things/model'
 import { read, writeDdr4 } from '../inputs'
-import { type Case, type Input, settled, weigh } from '.'
+import { type EvidenceCase, type Input, settled, weigh } from '.'
 
 const laptop = STARTING_MACHINES.find(({ id }) => id === 'laptop-2')?.machine as Machine
 
@@ -21,7 +21,7 @@ function input(content: string | Uint8Array, changes: Partial<Input> = {}): Inpu
   }
 }
 
-function caseOf(inputs: Input[], changes: Partial<Case> = {}): Case {
+function caseOf(inputs: Input[], changes: Partial<EvidenceCase> = {}): EvidenceCase {
   return { machine: laptop, sources: {}, inputs, rulings: {}, runsAt: null, ...changes }
 }
 
@@ -180,9 +180,9 @@ describe('sources about one module', () => {
 })
 
 describe('what contradicts', () => {
-  const codes = (inputs: Input[], changes: Partial<Case> = {}) =>
+  const codes = (inputs: Input[], changes: Partial<EvidenceCase> = {}) =>
     weigh(caseOf(inputs, changes)).disputes.map(({ code, key }) => `${code} ${key}`)
-  const settledSlots: Partial<Case> = { rulings: { 'machine.slotCount': ruling(2) } }
+  const settledSlots: Partial<EvidenceCase> = { rulings: { 'machine.slotCount': ruling(2) } }
 
   test('a module that does not fit the machine it was read from', () => {
     const ddr3 = FITTED.map((line) => line.replace('DDR4', 'DDR3').replace('3200', '1600'))
@@ -269,7 +269,7 @@ test('a readout of which everything is soldered claims no slot', () => {
 })
 
 describe('what is still unknown', () => {
-  const codes = (given: Case) => weigh(given).unknown.map(({ code }) => code)
+  const codes = (given: EvidenceCase) => weigh(given).unknown.map(({ code }) => code)
 
   test('on a general record nearly everything, what rules the upgrade out first', () => {
     expect(codes(caseOf([]))).toEqual([

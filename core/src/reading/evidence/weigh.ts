@@ -13,16 +13,16 @@ import {
 } from '../inputs'
 import { letterAndNumber, likeness, seatingOf } from '../seats'
 import type {
-  Case,
   Evidence,
+  EvidenceCase,
   Input,
   Loose,
-  Seen,
+  SeenRunning,
   SlotEvidence,
   SlotQuestion,
   SlotState,
 } from './case'
-import { type Claim, type Entry, entryOf } from './claims'
+import { type Belief, type Claim, entryOf } from './claims'
 import { type Completed, complete } from './complete'
 import { disputesIn } from './disputes'
 import { unknownIn } from './unknown'
@@ -47,7 +47,7 @@ interface Seats {
  * counts and the others stay visible; what contradicts is a dispute with the ways to settle it; what
  * cannot be told is a question; what is still unknown is listed in the order worth finding out.
  */
-export function weigh(given: Case): Evidence {
+export function weigh(given: EvidenceCase): Evidence {
   const { machine, inputs } = given
   const seats = seatAll(inputs, machine)
   const soldered = solderedIn(inputs)
@@ -90,7 +90,10 @@ export const emptyKey = (slot: string): string => `slot.${slot}.empty`
  * What is known of each slot. Where nothing was read, the board as somebody drew it is what was found,
  * empty slots too; a report that does not mention a slot says nothing of it.
  */
-function statesOf({ machine, rulings, filled = [] }: Case, { seated, loose, empty }: Seats) {
+function statesOf(
+  { machine, rulings, filled = [] }: EvidenceCase,
+  { seated, loose, empty }: Seats,
+) {
   const drawn = filled.length > 0 && seated.size === 0 && loose.length === 0
   const stateOf = (id: string): SlotState => {
     if (seated.has(id) || filled.includes(id)) return 'filled'
@@ -194,7 +197,7 @@ function claimOf({ id, name, by, at }: Input, fact: Fact): Claim {
 }
 
 /** Everything said about one module, figure by figure. */
-function entriesOf(subject: string, pieces: readonly Piece[], { rulings }: Case): Entry[] {
+function entriesOf(subject: string, pieces: readonly Piece[], { rulings }: EvidenceCase): Belief[] {
   const claims = new Map<keyof ModuleFigures, [Claim, ...Claim[]]>()
   for (const { input, reading } of pieces) {
     for (const fact of factsOf(reading)) {
@@ -208,7 +211,7 @@ function entriesOf(subject: string, pieces: readonly Piece[], { rulings }: Case)
 }
 
 function completedOf(
-  entries: readonly Entry[],
+  entries: readonly Belief[],
   machine: Machine,
   inMachine: boolean,
 ): Completed | null {
@@ -216,7 +219,7 @@ function completedOf(
   return complete(figures as Partial<ModuleFigures>, { machine, inMachine })
 }
 
-function slotEvidence(slot: string, own: readonly Piece[], given: Case): SlotEvidence {
+function slotEvidence(slot: string, own: readonly Piece[], given: EvidenceCase): SlotEvidence {
   const entries = entriesOf(slot, own, given)
   const completed = completedOf(entries, given.machine, true)
   return {
@@ -228,7 +231,11 @@ function slotEvidence(slot: string, own: readonly Piece[], given: Case): SlotEvi
   }
 }
 
-function looseOf(piece: Piece, given: Case, states: Readonly<Record<string, SlotState>>): Loose {
+function looseOf(
+  piece: Piece,
+  given: EvidenceCase,
+  states: Readonly<Record<string, SlotState>>,
+): Loose {
   const { input, key, reading, candidates } = piece
   const entries = entriesOf(`${input.id} ${key}`, [piece], given)
   const completed = completedOf(entries, given.machine, reading.source === 'readout')
@@ -243,7 +250,11 @@ function looseOf(piece: Piece, given: Case, states: Readonly<Record<string, Slot
   }
 }
 
-function seenIn(own: readonly Piece[], completed: Completed | null, machine: Machine): Seen | null {
+function seenIn(
+  own: readonly Piece[],
+  completed: Completed | null,
+  machine: Machine,
+): SeenRunning | null {
   const rated = own.find(({ reading }) => reading.observed)
   const powered = own.find(({ reading }) => reading.observedVolts !== null)
   const from = rated ?? powered
@@ -291,9 +302,9 @@ function questionsOf(loose: readonly Loose[]): SlotQuestion[] {
 }
 
 function machineEntries(
-  { machine, sources, inputs, rulings }: Case,
+  { machine, sources, inputs, rulings }: EvidenceCase,
   fitted: readonly Piece[],
-): Entry[] {
+): Belief[] {
   type Of = 'slotCount' | 'solderedGiB' | 'maximumGiB' | 'generation' | 'formFactor'
   const recorded = <W extends Of>(
     what: W,
@@ -342,8 +353,8 @@ function machineEntries(
     return [{ value, where: banks[0]?.where ?? null, trust: trustIn('readout', 'module') }]
   }
   const recordedSoldered = machine.soldered.reduce((sum, { module }) => sum + module.capacityGiB, 0)
-  const entry = <W extends Of>(what: W, first: Claim<W>, more: Claim<W>[]): Entry =>
-    entryOf('machine', what, [first, ...more], rulings) as unknown as Entry
+  const entry = <W extends Of>(what: W, first: Claim<W>, more: Claim<W>[]): Belief =>
+    entryOf('machine', what, [first, ...more], rulings) as unknown as Belief
   return [
     entry(
       'slotCount',

@@ -61,14 +61,14 @@ export const ECC_KINDS = ['none', 'parity', 'single-bit', 'multi-bit', 'crc'] as
 export type EccKind = (typeof ECC_KINDS)[number]
 
 /** Everything that is said about a machine or a module in it, by name. */
-export interface Figures extends ModuleFigures, MachineFigures {
+export interface FactFigures extends ModuleFigures, MachineFigures {
   solderedGiB: number
 }
 
 /** One thing said: which figure, its value, who says so, how far to believe it, and where it stands. */
-export interface Fact<What extends keyof Figures = keyof Figures> {
+export interface Fact<What extends keyof FactFigures = keyof FactFigures> {
   what: What
-  value: Figures[What]
+  value: FactFigures[What]
   source: Source
   trust: Trust
   where: Where | null

@@ -96,11 +96,11 @@ export type PartReading = Pick<Reading, 'format' | 'modules' | 'machine' | 'prob
 }
 
 export function nothingRead(format: Format, ...problems: Problem[]): Reading {
-  return whole({ format, modules: [], machine: null, problems })
+  return wholeReading({ format, modules: [], machine: null, problems })
 }
 
 /** The reading of an input that is all of one form. */
-export function whole(part: PartReading, parts: Part[] = []): Reading {
+export function wholeReading(part: PartReading, parts: Part[] = []): Reading {
   return { ...part, system: part.system ?? null, parts }
 }
 

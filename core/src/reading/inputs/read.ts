@@ -5,7 +5,7 @@ import {
   type PartReading,
   type Problem,
   type Reading,
-  whole,
+  wholeReading,
 } from '../facts'
 import { readLabels } from '../labels'
 import { isPrompt, PRINT_FORMS, readBytes } from '../printouts'
@@ -25,7 +25,7 @@ const LEAST_BYTES = 16
 export function read(input: string | Uint8Array): Reading {
   if (typeof input === 'string') return readText(input)
   const asBytes = isText(input) ? null : readBytes(input)
-  if (asBytes) return whole(asBytes)
+  if (asBytes) return wholeReading(asBytes)
   const text = textOfBytes(input)
   if (text !== null) return readText(text)
   const code = input.length >= LEAST_BYTES ? 'MEMORY_TYPE_UNKNOWN' : 'NOTHING_READ'
@@ -52,10 +52,10 @@ function readText(text: string): Reading {
   const labels = readRest(lines, rest, found.length > 0)
   const parts = partsOf(lines, found, labels)
   if (found.length === 0 && !labels) {
-    return whole(nothingRead('unknown', ...notUnderstood(lines)), parts)
+    return wholeReading(nothingRead('unknown', ...notUnderstood(lines)), parts)
   }
   const all = [...found.map(({ part }) => part), ...(labels ? [labels] : [])]
-  return whole(combined(all), parts)
+  return wholeReading(combined(all), parts)
 }
 
 /** Lines by any line end, without colour codes; an end may be `\r\r\n`. */

@@ -11,14 +11,14 @@ import {
 } from '../facts'
 import { speedOfBin } from './bins'
 import { type KindFigures, kindInWords, kindOfLetter } from './kinds'
-import { type Size, sizeIn } from './sizes'
+import { type PrintedSize, sizeIn } from './sizes'
 import { type PrintedRate, printedRate, speedOf, timingsIn, voltagesOf, voltsIn } from './speeds'
 
 /** What one line says of a module. */
 export interface LabelLine {
   line: number
   text: string
-  size: Size
+  size: PrintedSize
   organisation: { ranks: number; stack: number; deviceWidth: number } | null
   rate: PrintedRate | null
   /** What stands behind the rate in the label form. */

@@ -1,5 +1,5 @@
 /** A capacity in GiB of one module, and how many are packaged together (null: not said). */
-export interface Size {
+export interface PrintedSize {
   capacityGiB: number | undefined
   pieces: number | null
   /** A kit is printed, but whether the capacity is that of one module or of all is not clear. */
@@ -22,7 +22,7 @@ const COUNTED = new RegExp(
 )
 
 /** What a line in upper case says of capacity and kit. */
-export function sizeIn(text: string): Size {
+export function sizeIn(text: string): PrintedSize {
   const each = /\d ?X ?\d/.test(text) ? EACH.exec(text) : null
   if (each) return { capacityGiB: inGiB(each[2], each[3]), pieces: Number(each[1]), unclear: false }
   const kit = /KIT|PACK/.test(text)

@@ -1,8 +1,8 @@
 export {
   areAllListed,
   indexed,
+  type ListStanding,
   lookUp,
-  type Standing,
   testedWith,
   type ValidatedIndex,
 } from './lookUp'

@@ -4,7 +4,7 @@ import type { ValidatedEntry } from '../../things/records'
  * What a list says of an article: tested in at least so many slots, tested with fewer modules, or not
  * on it, which means no more than untested.
  */
-export type Standing =
+export type ListStanding =
   | { kind: 'listed'; entry: ValidatedEntry }
   | { kind: 'listed-for-fewer'; entry: ValidatedEntry; slotsTested: number }
   | { kind: 'not-listed' }
@@ -57,7 +57,7 @@ export const areAllListed = (index: ValidatedIndex, articles: readonly string[])
  * Looks up an article of which so many modules are to run together. An entry that does not say in how
  * many slots it was tested counts for its kit, or for one module.
  */
-export function lookUp(index: ValidatedIndex, article: string, modules: number): Standing {
+export function lookUp(index: ValidatedIndex, article: string, modules: number): ListStanding {
   const best = entriesOf(index, article).reduce<ValidatedEntry | null>(
     (most, one) => (most === null || slotsOf(one) > slotsOf(most) ? one : most),
     null,

@@ -11,7 +11,13 @@ import {
   usualVoltages,
 } from '../../things/model'
 import { Offered, offeredKey, type PriceColumn } from '../../things/records'
-import { type Columns, type ColumnWords, numberIn, readRows, type Table } from '../../things/tables'
+import {
+  type ColumnHeadings,
+  type ColumnWords,
+  numberIn,
+  readRows,
+  type Table,
+} from '../../things/tables'
 import { LOW_STANDARD } from '../evidence'
 import { type ModuleFigures, type ReadSpeed, read, readRateName, speedKind } from '../inputs'
 
@@ -51,7 +57,11 @@ export interface PriceTerms {
  * label text; ranks, width and timings that neither says are as usual. An article that comes twice
  * counts the first time.
  */
-export function importPrices(table: Table, columns: Columns<PriceColumn>, terms: PriceTerms) {
+export function importPrices(
+  table: Table,
+  columns: ColumnHeadings<PriceColumn>,
+  terms: PriceTerms,
+) {
   const seen = new Set<string>()
   return readRows(table, columns, (cell: (column: PriceColumn) => string) => {
     const offer = offerOf(cell, terms)

@@ -1,5 +1,11 @@
 import { type ValidatedColumn, ValidatedEntry } from '../../things/records'
-import { type Columns, type ColumnWords, numberIn, readRows, type Table } from '../../things/tables'
+import {
+  type ColumnHeadings,
+  type ColumnWords,
+  numberIn,
+  readRows,
+  type Table,
+} from '../../things/tables'
 
 /** Words that headings of such lists have in them. */
 export const VALIDATED_WORDS: ColumnWords<ValidatedColumn> = {
@@ -12,7 +18,7 @@ export const VALIDATED_WORDS: ColumnWords<ValidatedColumn> = {
 }
 
 /** The entries of a table, and the rows that make none, with their lines and what is wrong. */
-export function importValidated(table: Table, columns: Columns<ValidatedColumn>) {
+export function importValidated(table: Table, columns: ColumnHeadings<ValidatedColumn>) {
   return readRows(table, columns, (cell: (column: ValidatedColumn) => string) => {
     const parsed = ValidatedEntry.safeParse({
       article: cell('article'),

@@ -1,5 +1,5 @@
 import type { Problem } from '../facts'
-import { isBlank, type Lines } from './form'
+import { isBlank, type TextLines } from './form'
 
 /** Bytes written as text, and where they end; `problems` says what is missing in between. */
 export interface BytesRead {
@@ -29,7 +29,7 @@ const LONGEST = 65_536
  * `*`, characters behind), or bare. Null where none begin there. Offsets are checked: what is missing
  * is left zero and said.
  */
-export function readBytesText(lines: Lines, at: number): BytesRead | null {
+export function readBytesText(lines: TextLines, at: number): BytesRead | null {
   const first = lines[at] as string
   if (!/^[\s{[(]*[0-9a-fA-F][0-9a-fA-FxX]/.test(first) || first.trim().length < 5) return null
   if (HEADING.test(first) && OFFSET.test(lines[at + 1] ?? '')) {
@@ -39,7 +39,7 @@ export function readBytesText(lines: Lines, at: number): BytesRead | null {
   return withOffsets(lines, at) ?? bare(lines, at)
 }
 
-function withOffsets(lines: Lines, at: number): BytesRead | null {
+function withOffsets(lines: TextLines, at: number): BytesRead | null {
   if (!OFFSET.test(lines[at] as string)) return null
   const limit = textColumn(lines, at)
   const rows: (Row | '*')[] = []
@@ -81,7 +81,7 @@ function withOffsets(lines: Lines, at: number): BytesRead | null {
 }
 
 /** Where the characters behind the bytes begin: behind as many bytes as most rows hold. */
-function textColumn(lines: Lines, at: number): number {
+function textColumn(lines: TextLines, at: number): number {
   const ends: number[] = []
   for (let n = at; n < Math.min(lines.length, at + 8); n += 1) {
     const line = lines[n] as string
@@ -197,7 +197,7 @@ function pairsSwapped(bytes: Uint8Array): Uint8Array {
 }
 
 /** Pairs or longer groups without offsets, with or without `0x` and commas. */
-function bare(lines: Lines, at: number): BytesRead | null {
+function bare(lines: TextLines, at: number): BytesRead | null {
   if (!/^[\s{[(]*(?:0x)?[0-9a-f]{2}(?:[\s,;]|[0-9a-f]{2}|$)/i.test(lines[at] as string)) return null
   const bytes: number[] = []
   let n = at

@@ -1,6 +1,6 @@
 import { dsvFormat } from 'd3-dsv'
 import { areTelling, type Instance, isKnown, plainField } from './fields'
-import { isBlank, isPrompt, type Lines } from './form'
+import { isBlank, isPrompt, type TextLines } from './form'
 
 /** Every telling name has one of these in it. */
 const MAYBE = /locator|bank|capacity|width|factor|type|configured|number|devices|memory|file|size/i
@@ -8,7 +8,10 @@ const MAYBE = /locator|bank|capacity|width|factor|type|configured|number|devices
 const SEPARATORS = [',', ';', '\t']
 
 /** Instances in separated values, from their headings on; null where none of a memory listing begin there. */
-export function readCsv(lines: Lines, at: number): { instances: Instance[]; end: number } | null {
+export function readCsv(
+  lines: TextLines,
+  at: number,
+): { instances: Instance[]; end: number } | null {
   const heading = lines[at] as string
   if (!/[,;\t]/.test(heading) || !MAYBE.test(heading)) return null
   const count = (one: string) => heading.split(one).length

@@ -1,5 +1,5 @@
 /** A value as printed, and the line (from 1) it stands on. */
-export interface Field {
+export interface PrintedField {
   value: string
   line: number
 }
@@ -7,7 +7,7 @@ export interface Field {
 /** One block, row or object of a listing: its fields by name in lower case, without blanks and marks. */
 export interface Instance {
   line: number
-  fields: Map<string, Field>
+  fields: Map<string, PrintedField>
 }
 
 /** The name of a property however it is spelt: `Configured Clock Speed`, `ConfiguredClockSpeed`. */

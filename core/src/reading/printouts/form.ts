@@ -1,10 +1,10 @@
 import type { PartReading } from '../facts'
 
 /** The lines of a text, without their ends. */
-export type Lines = readonly string[]
+export type TextLines = readonly string[]
 
 /** What was read from a stretch of lines: from the one asked about up to `end` (an index, not included). */
-export interface Stretch {
+export interface ReadStretch {
   part: PartReading
   end: number
 }
@@ -13,7 +13,7 @@ export interface Stretch {
  * One way in which consoles and tools print. Answers what begins at a line (an index from 0), or null
  * where its form does not; asked about every line, so it must be quick to say no.
  */
-export type PrintForm = (lines: Lines, at: number) => Stretch | null
+export type PrintForm = (lines: TextLines, at: number) => ReadStretch | null
 
 export const isBlank = (line: string | undefined): boolean =>
   line === undefined || line.trim() === ''

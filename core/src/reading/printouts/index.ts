@@ -22,5 +22,5 @@ export const PRINT_FORMS: readonly PrintForm[] = [
 export { readBytes } from './bytesListed'
 export { isSoldered } from './device'
 export { isPrompt } from './form'
-export { type Reported, writeCimCsv } from './writeCim'
+export { type ReportedModule, writeCimCsv } from './writeCim'
 export { writeSmbios } from './writeSmbios'

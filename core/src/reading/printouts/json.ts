@@ -1,5 +1,5 @@
 import { areTelling, type Instance, plainField } from './fields'
-import type { Lines } from './form'
+import type { TextLines } from './form'
 
 /** JSON longer than this is not looked through. */
 const LONGEST = 4_000_000
@@ -12,7 +12,7 @@ const MOST = 4096
  * where no JSON begins there.
  */
 export function readJson(
-  lines: Lines,
+  lines: TextLines,
   at: number,
 ): { instances: Instance[]; end: number; whole: boolean } | null {
   const first = (lines[at] as string).trimStart()
@@ -39,7 +39,7 @@ export function readJson(
 }
 
 /** Where the brackets that open on a line close again, and the innermost objects in between. */
-function balanced(lines: Lines, at: number) {
+function balanced(lines: TextLines, at: number) {
   const objects: { from: number; to: number }[] = []
   const open: number[] = []
   let depth = 0

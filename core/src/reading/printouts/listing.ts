@@ -16,7 +16,7 @@ import {
   isSoldered,
   NO_DEVICE,
 } from './device'
-import { isBlank, isPrompt, type Lines, type PrintForm } from './form'
+import { isBlank, isPrompt, type PrintForm, type TextLines } from './form'
 import { inGiB } from './units'
 
 type Block = 'array' | 'device' | 'other'
@@ -37,7 +37,7 @@ const TELLING = [
 ]
 
 /** Whether a listing of an SMBIOS table begins at a line; without its headings, by several of its keys. */
-function beginsListing(lines: Lines, at: number): boolean {
+function beginsListing(lines: TextLines, at: number): boolean {
   const line = lines[at] as string
   if (TITLE.test(line) || DMI_TYPE.test(line)) return true
   if (!STARTER.test(line)) return false

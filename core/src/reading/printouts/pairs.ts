@@ -1,5 +1,5 @@
 import { areTelling, type Instance, isKnown, plainField } from './fields'
-import { isBlank, isPrompt, type Lines } from './form'
+import { isBlank, isPrompt, type TextLines } from './form'
 
 const PAIR = /^\s*([A-Za-z][\w ()-]{0,40}?)\s*([:=])\s?(.*)$/
 
@@ -8,7 +8,10 @@ const PAIR = /^\s*([A-Za-z][\w ()-]{0,40}?)\s*([:=])\s?(.*)$/
  * that comes again. A value may go on in the next line, further in. Null where no property of a
  * memory listing begins there.
  */
-export function readPairs(lines: Lines, at: number): { instances: Instance[]; end: number } | null {
+export function readPairs(
+  lines: TextLines,
+  at: number,
+): { instances: Instance[]; end: number } | null {
   const first = PAIR.exec(lines[at] as string)
   if (!first || !isKnown(plainField(first[1] as string))) return null
   const mark = first[2] as string

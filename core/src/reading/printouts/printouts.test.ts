@@ -1,13 +1,22 @@
 import { describe, expect, test } from 'vitest'
 import { stick } from '../../../test/builders'
-import { DUMPS, PRINTERS, type Reported, RIGS } from '../../../test/consoles'
+import { DUMPS, PRINTERS, type ReportedStick, RIGS } from '../../../test/consoles'
 import printouts from '../../../test/printouts.json'
 import { table } from '../../../test/tables'
 import { writeDdr3, writeDdr4, writeDdr5 } from '../contents'
 import { read } from '../inputs'
 
 /** What every print form must say of a stick; what runs now is apart from what it is. */
-function factsOf({ locator, gib, generation, form, speed, configured, part, serial }: Reported) {
+function factsOf({
+  locator,
+  gib,
+  generation,
+  form,
+  speed,
+  configured,
+  part,
+  serial,
+}: ReportedStick) {
   return {
     slot: { locator },
     module: {
@@ -28,7 +37,7 @@ describe.each(Object.entries(PRINTERS))('printed as %s', (name, print) => {
     expect(problems).toEqual([])
     expect(modules).toHaveLength(rig.length)
     modules.forEach(({ slot, module, observed, observedVolts }, at) => {
-      const one = rig[at] as Reported
+      const one = rig[at] as ReportedStick
       const { runsAt, ...expected } = factsOf(one)
       expect({ slot, module }).toMatchObject(expected)
       // a running system says nothing of what a module is made for
@@ -148,7 +157,7 @@ describe('bytes', () => {
 })
 
 describe('what surrounds them, and what is left out', () => {
-  const two = RIGS['two alike'] as Reported[]
+  const two = RIGS['two alike'] as ReportedStick[]
 
   test('a session with two reports of one machine has its modules once', () => {
     const session = `${PRINTERS.list?.(two)}\r\n${PRINTERS.plainTable?.(two)}\n${PRINTERS.pairs?.(two)}`
@@ -222,7 +231,7 @@ ${PRINTERS.listing?.(two)}`
 
   test('form factor 0 says nothing; system board memory is soldered', () => {
     const [first] = two
-    const csv = PRINTERS.csv?.([first as Reported]) ?? ''
+    const csv = PRINTERS.csv?.([first as ReportedStick]) ?? ''
     const blank = read(csv.replace('"12"', '"0"')).modules[0]
     expect(blank?.module.formFactor).toBeUndefined()
     const board = csv.replace('"12"', '"0"').replace('ChannelA-DIMM0', 'System Board Memory')
@@ -245,7 +254,7 @@ ${PRINTERS.listing?.(two)}`
   })
 
   test('JSON that breaks off gives its whole objects', () => {
-    const cut = (PRINTERS.json?.(RIGS.four as Reported[]) ?? '').slice(0, -300)
+    const cut = (PRINTERS.json?.(RIGS.four as ReportedStick[]) ?? '').slice(0, -300)
     const { modules, problems } = read(cut)
     expect(modules.length).toBe(3)
     expect(problems.map(({ code }) => code)).toEqual(['MALFORMED_JSON'])

@@ -1,5 +1,5 @@
 import { areTelling, type Instance, isCut, propertyOf } from './fields'
-import { isBlank, isPrompt, type Lines } from './form'
+import { isBlank, isPrompt, type TextLines } from './form'
 
 interface Column {
   name: string | null
@@ -26,7 +26,7 @@ export interface TableRead {
 }
 
 /** A ruled or plain table from its headings on; null where none of a memory listing begins there. */
-export function readTable(lines: Lines, at: number): TableRead | null {
+export function readTable(lines: TextLines, at: number): TableRead | null {
   const ruled = ruledHead(lines, at)
   const heads = ruled ? [ruled] : plainHeads(lines, at)
   let best: TableRead | null = null
@@ -54,7 +54,7 @@ function isPlausible({ fields }: Instance): boolean {
 }
 
 /** Headings over a line of dashes; they may be broken over several lines. */
-function ruledHead(lines: Lines, at: number): Head | null {
+function ruledHead(lines: TextLines, at: number): Head | null {
   if (
     !/^\s*[A-Za-z]{2}[A-Za-z ]*/.test(lines[at] as string) ||
     (lines[at] as string).includes(':')
@@ -83,7 +83,7 @@ function ruledHead(lines: Lines, at: number): Head | null {
  * Headings two or more blanks apart. A console too narrow for them broke every line at its width, into
  * as many as are told by what then stands in the columns.
  */
-function plainHeads(lines: Lines, at: number): Head[] {
+function plainHeads(lines: TextLines, at: number): Head[] {
   const line = lines[at] as string
   if (propertyOf(/^\s*(\S+)/.exec(line)?.[1] ?? '') === null) return []
   if (!/[A-Za-z]{4} {2,}[A-Za-z]/.test(line) || /[:=]/.test(line)) return []
@@ -111,7 +111,7 @@ const isHeadings = (line: string): boolean => {
   return words.length > 0 && words.every((word) => propertyOf(word) !== null)
 }
 
-function joinedLines(lines: Lines, at: number, count: number, width: number): string | null {
+function joinedLines(lines: TextLines, at: number, count: number, width: number): string | null {
   if (at + count > lines.length) return null
   if (count === 1) return lines[at] as string
   return lines
@@ -125,7 +125,7 @@ const isMemory = (columns: readonly Column[]): boolean => {
   return names.length >= 2 && areTelling(names)
 }
 
-function rowsOf(lines: Lines, at: number, { columns, rows, ruled, broken }: Head): TableRead {
+function rowsOf(lines: TextLines, at: number, { columns, rows, ruled, broken }: Head): TableRead {
   const instances: Instance[] = []
   const cut = lines.slice(at, rows).some((line) => /\.\.\.|…/.test(line)) ? [at + 1] : []
   let before: { ends: boolean[]; last: Instance } | null = null

@@ -4,7 +4,7 @@ import { type Identity, topSpeed } from '../contents'
 import { GENERATION_CODES } from './device'
 
 /** A module in a slot, as a running system would report it. Rates in MT/s. */
-export interface Reported {
+export interface ReportedModule {
   locator: string
   bank: string
   module: Module
@@ -29,7 +29,7 @@ const COLUMNS = [
 ]
 
 /** CIM PhysicalMemory instances of fitted modules as CSV. */
-export function writeCimCsv(reported: readonly Reported[]): string {
+export function writeCimCsv(reported: readonly ReportedModule[]): string {
   const rows = reported.map(({ locator, bank, module, identity = {}, configuredDataRate }) => {
     const type = Object.entries(GENERATION_CODES).find(([, one]) => one === module.generation)?.[0]
     return [

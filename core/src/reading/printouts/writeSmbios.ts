@@ -1,7 +1,7 @@
 import type { Machine } from '../../things/model'
 import { topSpeed } from '../contents'
 import { GENERATION_CODES } from './device'
-import type { Reported } from './writeCim'
+import type { ReportedModule } from './writeCim'
 
 const FORMS: Readonly<Record<string, number>> = { DIMM: 9, SODIMM: 13, soldered: 16, CAMM2: 17 }
 const ECC = { none: 3, multiBit: 6 }
@@ -12,7 +12,7 @@ const REGISTERED = 0x2000
  * The memory part of an SMBIOS table (DMTF DSP0134, version 3.2) as a machine’s firmware would leave it:
  * an array (type 16), a device (type 17) for each slot, empty ones too, and the end (type 127).
  */
-export function writeSmbios(machine: Machine, reported: readonly Reported[]): Uint8Array {
+export function writeSmbios(machine: Machine, reported: readonly ReportedModule[]): Uint8Array {
   const { slots, limits, generation } = machine
   const type = Number(Object.entries(GENERATION_CODES).find(([, one]) => one === generation)?.[0])
   const protectedBy = reported.length > 0 && reported.every(({ module }) => module.ecc)

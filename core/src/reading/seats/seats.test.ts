@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { PRINTERS, type Reported, RIGS } from '../../../test/consoles'
+import { PRINTERS, type ReportedStick, RIGS } from '../../../test/consoles'
 import { STARTING_MACHINES } from '../../things/machines'
 import type { Machine } from '../../things/model'
 import { read } from '../inputs'
@@ -8,10 +8,10 @@ import { seatingOf } from './seats'
 const machine = (id: string) => STARTING_MACHINES.find((one) => one.id === id)?.machine as Machine
 const four = machine('desktop-4')
 const laptop = machine('laptop-2')
-const [stick] = RIGS.one as [Reported]
+const [stick] = RIGS.one as [ReportedStick]
 
 /** Filled slots only, as CIM lists them. */
-const filled = (...sticks: Partial<Reported>[]) =>
+const filled = (...sticks: Partial<ReportedStick>[]) =>
   read(
     PRINTERS.list?.(sticks.map((one, at) => ({ ...stick, serial: `0000000${at}`, ...one }))) ?? '',
   )
@@ -28,7 +28,7 @@ const listed = (...slots: [string, number][]) =>
   )
 
 describe('a report of filled slots only', () => {
-  test.each<[string, Machine, Partial<Reported>[], (string | null)[]]>([
+  test.each<[string, Machine, Partial<ReportedStick>[], (string | null)[]]>([
     [
       'letter and number as printed',
       four,

@@ -2,7 +2,7 @@ import { type CounterState, type NextAct, STAGES, type Stage } from '../../thing
 import { agreedTo, stateOf } from '../quote'
 
 /** Of the pieces that are bought of suppliers: how many, ordered, and come; and when the last comes (ISO date). */
-export interface Supply {
+export interface PartsProgress {
   units: number
   ordered: number
   here: number
@@ -16,7 +16,7 @@ export interface CounterFacts {
   /** The plan on the board changes what is in the slots. */
   planned: boolean
   /** Pieces planned that are bought of suppliers. */
-  supply: Supply
+  supply: PartsProgress
   /** Its quotes in the order of their numbers; `validUntil` (ISO date) null for a draft. */
   quotes: readonly {
     number: number
@@ -72,7 +72,7 @@ function quoted({ quotes, supply }: CounterFacts, today: string): CounterStandin
 }
 
 /** What is to be done about parts that have not come; null where all are here. */
-function partsAct({ units, ordered, here, lastOn }: Supply, today: string): NextAct | null {
+function partsAct({ units, ordered, here, lastOn }: PartsProgress, today: string): NextAct | null {
   if (here >= units) return null
   if (ordered < units) return 'ORDER_PARTS'
   return lastOn !== null && lastOn < today ? 'CHASE_PARTS' : 'AWAIT_PARTS'

@@ -6,7 +6,7 @@ export {
   type DayGroup,
   dayGroup,
   inOrderOfWork,
-  type Supply,
+  type PartsProgress,
 } from './counter'
 export { phoneForms } from './phone'
 export { atBench, type PlannedDay, plannedWeek } from './week'

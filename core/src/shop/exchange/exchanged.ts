@@ -12,7 +12,7 @@ import {
 
 /** What a file of a whole job says it is, and in which version of that form. */
 export const EXCHANGE_FORMAT = 'tembrix-job'
-export const EXCHANGE_VERSION = 2
+export const EXCHANGE_VERSION = 3
 
 /** The most records of a kind in a file. */
 const MOST = 5000
@@ -23,7 +23,7 @@ const Piece = ModuleRecord.omit({
   jobId: true,
   fromJobId: true,
   fittedJobId: true,
-  standsFor: true,
+  orderedFor: true,
 })
 
 type Lists = {

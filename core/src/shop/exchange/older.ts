@@ -17,7 +17,7 @@ const added = (since: Value, record: unknown): unknown =>
  * The file of a job in version 1 as it is in version 2: what there was not yet is blank, and there were no messages.
  * What is wrong in it stays wrong.
  */
-export function fromVersion1(file: Value): Value {
+function fromVersion1(file: Value): Value {
   const lists = Object.entries(SINCE_1).map(([list, since]) => {
     const records = file[list]
     return [list, Array.isArray(records) ? records.map((one) => added(since, one)) : records]
@@ -25,3 +25,22 @@ export function fromVersion1(file: Value): Value {
   const job = added(JOB_SINCE_1, file.job)
   return { messages: [], ...file, ...Object.fromEntries(lists), job, version: 2 }
 }
+
+/** The file of a job in version 2 as it is in version 3: modules name the unit they were ordered for `orderedFor`. */
+function fromVersion2(file: Value): Value {
+  const { modules } = file
+  if (!Array.isArray(modules)) return { ...file, version: 3 }
+  return { ...file, modules: modules.map(renamed), version: 3 }
+}
+
+function renamed(module: unknown): unknown {
+  if (!isObject(module) || !('standsFor' in module)) return module
+  const { standsFor: orderedFor, ...others } = module
+  return { ...others, orderedFor }
+}
+
+const UPGRADES = [fromVersion1, fromVersion2]
+
+/** The file of a job of any version from 1 as it is in today's. */
+export const inNewestForm = (file: Value): Value =>
+  UPGRADES.slice(Number(file.version) - 1).reduce((older, upgrade) => upgrade(older), file)

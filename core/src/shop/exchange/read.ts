@@ -1,6 +1,6 @@
 import { JOB_LISTS, KIND_INFO } from '../../things/records'
 import { EXCHANGE_FORMAT, EXCHANGE_VERSION, ExchangedJob } from './exchanged'
-import { fromVersion1 } from './older'
+import { inNewestForm } from './older'
 
 /** Why a file is not taken in, in a sentence. */
 export type Unreadable = { fault: string }
@@ -11,7 +11,7 @@ export function readExchanged(value: unknown): ExchangedJob | Unreadable {
   if (typeof value !== 'object' || head.format !== EXCHANGE_FORMAT) {
     return { fault: 'This is no file of a job.' }
   }
-  if (typeof head.version !== 'number' || head.version < 1) {
+  if (!isVersion(head.version)) {
     return { fault: 'The file does not say which version of its form it is in.' }
   }
   if (head.version > EXCHANGE_VERSION) {
@@ -19,8 +19,9 @@ export function readExchanged(value: unknown): ExchangedJob | Unreadable {
       fault: `The file was written by a newer version of this program (form ${head.version}; this one reads up to ${EXCHANGE_VERSION}). Update this one first.`,
     }
   }
-  const today = head.version === 1 ? fromVersion1(value as Record<string, unknown>) : value
-  const { success, data, error } = ExchangedJob.safeParse(today)
+  const { success, data, error } = ExchangedJob.safeParse(
+    inNewestForm(value as Record<string, unknown>),
+  )
   if (!success) {
     const [issue] = error.issues
     return { fault: `The file is damaged. ${issue?.path.join('.')}: ${issue?.message}` }
@@ -28,6 +29,9 @@ export function readExchanged(value: unknown): ExchangedJob | Unreadable {
   const fault = misfit(data)
   return fault === null ? data : { fault: `The file does not hold together: ${fault}` }
 }
+
+const isVersion = (version: unknown): version is number =>
+  typeof version === 'number' && Number.isInteger(version) && version >= 1
 
 /** Whether a message is still to be sent, or nobody knows yet whether it arrived. */
 export const isUnderWay = ({ state }: { state: string }): boolean =>

@@ -1,2 +1,2 @@
 export { followed } from './follow'
-export { together } from './together'
+export { groupedLines } from './groupedLines'

@@ -1,7 +1,7 @@
 import { hoursOf, testsThatCount } from '../../bench/diagnose'
-import { type Change, changesBetween, testedOf } from '../../bench/measure'
+import { changesBetween, type MemoryChange, testedOf } from '../../bench/measure'
 import type { Forecast } from '../../judging/forecast'
-import { type Machine, same } from '../../things/model'
+import { deepEqual, type Machine } from '../../things/model'
 import {
   type Handover,
   type JobFile,
@@ -52,7 +52,7 @@ export interface HandoverFacts {
   now: { memory: Stated; speed: Stated | null; channels: Stated }
   gains: Gained[]
   /** Properties altered by the change of memory; a gain belongs to all of them together. */
-  altered: Change[]
+  altered: MemoryChange[]
   /** What the change was expected to bring; null where it could not be said. */
   forecast: Forecast | null
   steadiness: Steadiness | null
@@ -89,7 +89,8 @@ export function handoverFacts(
   const { seen, stability } = file.verifications[0] ?? UNVERIFIED
   const handover: Pick<Handover, 'payments' | 'returned'> = file.handovers[0] ?? NOT_HANDED_OVER
   const changed =
-    !same(before.assignment, planned.assignment) || !same(before.settings, planned.settings)
+    !deepEqual(before.assignment, planned.assignment) ||
+    !deepEqual(before.settings, planned.settings)
   const fitted = fit?.finishedAt != null
   const after = fitted ? planned : before
   const work = { jobId: file.id, now: before, planned: after, pieces, fit }

@@ -123,8 +123,8 @@ describe('parts', () => {
   })
 
   test('what was ordered for the job has the serial number and the warranty it came with', () => {
-    const standsFor = { jobId: ID(8), moduleId: ID(3), unit: 1 }
-    const came = piece(5, { serialNumber: 'CAME-5', warrantyUntil: '2031-05-01', standsFor })
+    const orderedFor = { jobId: ID(8), moduleId: ID(3), unit: 1 }
+    const came = piece(5, { serialNumber: 'CAME-5', warrantyUntil: '2031-05-01', orderedFor })
     const with5 = new Map([...pieces, ...piecesById([came])])
     const serials = (jobId: string) =>
       partsFitted({ jobId, now, planned, pieces: with5, fit: undefined }).map(

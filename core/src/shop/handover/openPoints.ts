@@ -1,4 +1,4 @@
-import type { Missing, Standing } from '../../bench/diagnose'
+import type { Missing, ProofStanding } from '../../bench/diagnose'
 import type { Handover, OpenPointCode } from '../../things/records'
 import type { RemovedPart } from './parts'
 
@@ -18,7 +18,7 @@ export interface ToHandOver {
   changed: boolean
   fitted: boolean
   /** How far the proof is; null before anything was looked at. */
-  standing: Standing | null
+  standing: ProofStanding | null
   /** Tests that measured a loss. */
   losses: readonly string[]
   /** A quote stands approved. */

@@ -44,7 +44,7 @@ export interface ToFitted {
 /** What is in the slots when the work is done, in the board's order, with what is on record of each. */
 export function partsFitted({ jobId, now, planned, pieces, fit }: ToFitted): FittedPart[] {
   const came = [...(pieces.values() as Iterable<ShopModule>)].filter(
-    ({ standsFor }) => standsFor?.jobId === jobId,
+    ({ orderedFor }) => orderedFor?.jobId === jobId,
   )
   const found = new Set(Object.values(now.assignment).map(({ moduleId }) => moduleId))
   return Object.entries(planned.placement).flatMap(([slot, module]) => {

@@ -1,5 +1,5 @@
 import { clone, create, type Delta as Found } from 'jsondiffpatch'
-import { same } from '../../things/model'
+import { deepEqual } from '../../things/model'
 import type { Delta } from '../../things/records'
 
 /** The most letters of a text that are kept. */
@@ -19,7 +19,7 @@ const comparer = create({
  * keep or has keys that a difference cannot have.
  */
 export function differenceOf(was: unknown, is: unknown): Delta | null | undefined {
-  if (hasReserved(was) || hasReserved(is)) return same(was, is) ? undefined : null
+  if (hasReserved(was) || hasReserved(is)) return deepEqual(was, is) ? undefined : null
   const found = comparer.diff(was, is)
   if (found === undefined) return undefined
   const kept = JSON.stringify(found, (_, value) => (isLong(value) ? cut(value) : value))

@@ -1,4 +1,4 @@
-import { same } from '../../things/model'
+import { deepEqual } from '../../things/model'
 import {
   COLLECTIONS,
   type Collection,
@@ -30,19 +30,19 @@ export function takenBack(
 ): TakenBack | null {
   const collection = collectionOf({ record })
   if (!collection || action !== 'changed' || !changes) return null
-  const { patch } = KINDS[collection]
+  const { updateSchema } = KINDS[collection]
   const isTold = fields.every(
-    (name) => Object.hasOwn(patch.shape, name) && Object.hasOwn(changes, name),
+    (name) => Object.hasOwn(updateSchema.shape, name) && Object.hasOwn(changes, name),
   )
   if (!isTold || fields.length === 0) return null
   const back: Record<string, unknown> = {}
   for (const [name, difference] of Object.entries(changes)) {
     const is = now[name]
     const was = valueBefore(is, difference)
-    if (was === undefined || !same(differenceOf(was, is), difference)) return null
+    if (was === undefined || !deepEqual(differenceOf(was, is), difference)) return null
     back[name] = was
   }
-  const isAllowed = patch.safeParse({ version: 1, ...back }).success
+  const isAllowed = updateSchema.safeParse({ version: 1, ...back }).success
   const isOpened = collection === 'jobs' && reopens(now as Pick<Job, 'stage'>, back)
   return isAllowed && !isOpened ? { collection, recordId, fields: back } : null
 }

@@ -1,21 +1,21 @@
 import { describe, expect, test } from 'vitest'
-import { PRINTERS, type Reported, RIGS } from '../../../test/consoles'
+import { PRINTERS, type ReportedStick, RIGS } from '../../../test/consoles'
 import { read } from '../../reading/inputs'
 import { STARTING_MACHINES } from '../../things/machines'
 import type { Machine } from '../../things/model'
 import { identify } from './identify'
 
 const four = STARTING_MACHINES.find(({ id }) => id === 'desktop-4')?.machine as Machine
-const [stick] = RIGS.one as [Reported]
+const [stick] = RIGS.one as [ReportedStick]
 
 /** Filled slots only, as CIM lists them. */
-const filled = (...sticks: Partial<Reported>[]) =>
+const filled = (...sticks: Partial<ReportedStick>[]) =>
   read(
     PRINTERS.list?.(sticks.map((one, at) => ({ ...stick, serial: `0000000${at}`, ...one }))) ?? '',
   )
 
 describe('identify', () => {
-  const report = (sticks: Partial<Reported>[]) => identify(four, [filled(...sticks)])
+  const report = (sticks: Partial<ReportedStick>[]) => identify(four, [filled(...sticks)])
   const ddr5 = {
     type: 34,
     generation: 'DDR5',

@@ -8,7 +8,7 @@ export {
   type Added,
   type Hindrance,
   type Lead,
-  type Offer,
+  type OfferedOption,
   type OfferFacts,
   type OfferInput,
   offerOf,

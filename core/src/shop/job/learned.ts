@@ -8,7 +8,7 @@ import {
   testedOf,
 } from '../../bench/measure'
 import type { ShopResult } from '../../judging/forecast'
-import { memoryState, needed, type UseTable } from '../../judging/sizing'
+import { judgeNeed, memoryState, type UseTable } from '../../judging/sizing'
 import type { Machine } from '../../things/model'
 import {
   type JobFile,
@@ -76,7 +76,7 @@ function resultsOf(
   scatter: ShopScatter,
 ): ShopResult[] {
   const [before, after] = [now.evaluation, planned.evaluation]
-  const demand = needed(table, sizing, before.capacity.usableGiB).demand?.now.likely ?? null
+  const demand = judgeNeed(table, sizing, before.capacity.usableGiB).demand?.now.likely ?? null
   const mayPage =
     after.capacity.usableGiB > before.capacity.usableGiB &&
     (demand === null || demand > before.capacity.usableGiB)

@@ -90,7 +90,7 @@ export interface ToOffer {
 }
 
 /** One option worked out: what is bought, done and set off for each machine, what it comes to for all, what it rests on. */
-export interface Offer {
+export interface OfferedOption {
   machines: number
   purchases: Purchase[]
   /** The customer's modules that come out, by id. */
@@ -122,7 +122,7 @@ export interface OfferInput {
 }
 
 /** Works an option out. Extras without a text or an amount, and credits of nothing, are left out. */
-export function offerOf(job: ToOffer, input: OfferInput): Offer {
+export function offerOf(job: ToOffer, input: OfferInput): OfferedOption {
   const { planned, plan, option, quote, model, terms } = input
   const { machine, now, pieces } = job
   const { removed } = movesOf(now.assignment, planned.assignment)
@@ -197,7 +197,7 @@ function modulesOf(
   { now, pieces, file, machine }: ToOffer,
   { assignment, placement }: Situation,
   removed: readonly string[],
-  credits: Offer['credits'],
+  credits: OfferedOption['credits'],
 ): Pick<OfferFacts, 'kept' | 'added' | 'removed' | 'wholeKit'> {
   const found = new Set(Object.values(now.assignment).map(({ moduleId }) => moduleId))
   const placed = Object.entries(assignment).flatMap(([slot, { moduleId }]) => {

@@ -1,4 +1,4 @@
-import type { Offer, Option, Piece } from '../../judging/plan'
+import type { Offer, PlacedPiece, PlanOption } from '../../judging/plan'
 import type { Module } from '../../things/model'
 import type { Assignment, ModuleRecord } from '../../things/records'
 
@@ -14,9 +14,9 @@ export interface PlanSupply {
   /** Pieces that cannot be planned with, as nobody has put a price on them. */
   unpriced: Stocked[]
   /** The module that a piece of an option is; undefined where it is not known. */
-  moduleOf: (piece: Piece) => Module | undefined
+  moduleOf: (piece: PlacedPiece) => Module | undefined
   /** Which stored piece an option puts in each slot. */
-  assignmentOf: (placement: Option['placement']) => Assignment
+  assignmentOf: (placement: PlanOption['placement']) => Assignment
 }
 
 /** How many of an article a supplier is taken to have where nobody has asked. */

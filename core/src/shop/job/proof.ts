@@ -5,21 +5,21 @@ import {
   type Difference,
   differences,
   type Made,
-  type Standing,
+  type ProofStanding,
   type Suspicion,
   standing,
   suspect,
 } from '../../bench/diagnose'
 import {
   type Ceilings,
-  type ChannelsTold,
-  channelsTold,
   type KeptRuns,
+  type MeasuredChannels,
+  measuredChannels,
   middleOf,
   testedOf,
 } from '../../bench/measure'
 import { fillingOrder } from '../../judging/plan'
-import { type Machine, type Module, same } from '../../things/model'
+import { deepEqual, type Machine, type Module } from '../../things/model'
 import {
   type Assignment,
   isFreeFor,
@@ -55,9 +55,9 @@ export function channelsMeasured({
   now,
   planned,
   ceilings,
-}: Shown & Pick<ToProve, 'ceilings'>): ChannelsTold {
+}: Shown & Pick<ToProve, 'ceilings'>): MeasuredChannels {
   const { seen } = file.verifications[0] ?? UNVERIFIED
-  return channelsTold(testedOf(file.measurements), {
+  return measuredChannels(testedOf(file.measurements), {
     before: now.evaluation,
     after: planned.evaluation,
     seen: { rate: rateSeen(seen, planned), ways: seen.ways },
@@ -110,7 +110,7 @@ export const planKey = ({ assignment, settings }: Situation): string =>
   JSON.stringify([Object.entries(arrangementOf(assignment)).sort(), settings.profile])
 
 /** How far the job's proof is; null before anything was looked at. */
-export function standingOf(job: ToProve, ruleHours: number | null): Standing | null {
+export function standingOf(job: ToProve, ruleHours: number | null): ProofStanding | null {
   const { file, planned } = job
   const [record] = file.verifications
   if (!record) return null
@@ -159,7 +159,7 @@ export function openedBy(trials: readonly Made[], planned: Assignment): boolean 
   const start = arrangementOf(planned)
   return trials.some(
     ({ reseat, action, arrangement }) =>
-      reseat || action === 'clean' || action === 'connect' || !same(arrangement, start),
+      reseat || action === 'clean' || action === 'connect' || !deepEqual(arrangement, start),
   )
 }
 

@@ -1,6 +1,6 @@
 import type { Assigned, ModuleRecord } from '../../things/records'
 
-type Standing = Pick<ModuleRecord, 'standsFor'>
+type Standing = Pick<ModuleRecord, 'orderedFor'>
 
 /** The piece that was ordered for this unit of a supplier's module in a job's plan; undefined where none has come. */
 export const cameFor = <P extends Standing>(
@@ -9,9 +9,9 @@ export const cameFor = <P extends Standing>(
   { moduleId, unit }: Assigned,
 ): P | undefined => {
   for (const piece of pieces) {
-    const { standsFor } = piece
-    const isFor = standsFor?.moduleId === moduleId && standsFor.unit === unit
-    if (isFor && standsFor.jobId === jobId) return piece
+    const { orderedFor } = piece
+    const isFor = orderedFor?.moduleId === moduleId && orderedFor.unit === unit
+    if (isFor && orderedFor.jobId === jobId) return piece
   }
   return undefined
 }

@@ -1,6 +1,6 @@
 export { arrivals, pieceOf } from './arrive'
 export { cameFor } from './came'
-export { type Covered, type Needed, needed } from './needed'
+export { type Covered, type NeededParts, neededParts } from './needed'
 export { PurchaseOrder, purchaseOrder, purchaseSheet } from './purchaseOrder'
 export { type OrderRefusal, orderRefusal } from './refusal'
 export {

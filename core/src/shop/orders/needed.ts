@@ -6,17 +6,17 @@ export interface Covered {
   unit: number
 }
 
-export type Needed = Pick<OrderLine, 'moduleId' | 'module' | 'purchases' | 'price'>
+export type NeededParts = Pick<OrderLine, 'moduleId' | 'module' | 'purchases' | 'price'>
 
 /**
  * What an approved assignment needs of suppliers and no order stands for yet, article by article, kits whole:
  * a purchase of which any unit is on order or here is not bought again.
  */
-export function needed(
+export function neededParts(
   assignment: Assignment,
   pieces: ReadonlyMap<string, Piece>,
   covered: readonly Covered[],
-): Needed[] {
+): NeededParts[] {
   return purchasesOf(assignment, pieces).flatMap(({ piece, price }) => {
     if (piece.source !== 'supplier') return []
     const size = piece.module.kit?.size ?? 1

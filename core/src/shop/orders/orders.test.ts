@@ -5,7 +5,7 @@ import type { Arriving, Confirmation, Order, OrderLine, Piece } from '../../thin
 import {
   arrivals,
   cameFor,
-  needed,
+  neededParts,
   orderedUnits,
   orderRefusal,
   orderState,
@@ -99,7 +99,7 @@ describe('what is needed', () => {
       B2: unit('own-1'),
       C1: unit('offer-2', 1),
     }
-    expect(needed(placement, pieces, [])).toEqual([
+    expect(neededParts(placement, pieces, [])).toEqual([
       { moduleId: 'offer-1', module: kit, purchases: [0, 1], price: 9000 },
       { moduleId: 'offer-2', module: single, purchases: [1], price: 4000 },
     ])
@@ -107,8 +107,8 @@ describe('what is needed', () => {
 
   test('a kit of which one module is on order is not bought again', () => {
     const placement = { A1: unit('offer-1', 0), A2: unit('offer-1', 1) }
-    expect(needed(placement, pieces, [unit('offer-1', 1)])).toEqual([])
-    expect(needed(placement, pieces, [unit('offer-2', 0)])).toHaveLength(1)
+    expect(neededParts(placement, pieces, [unit('offer-1', 1)])).toEqual([])
+    expect(neededParts(placement, pieces, [unit('offer-2', 0)])).toHaveLength(1)
   })
 
   test('what is ordered of what is needed leaves nothing needed', () => {
@@ -118,9 +118,11 @@ describe('what is needed', () => {
         const placement = Object.fromEntries(
           wanted.map((n, slot) => [`S${slot}`, unit('offer-1', n)]),
         )
-        const lines = needed(placement, pieces, []).map((one) => line({ ...one, id: one.moduleId }))
+        const lines = neededParts(placement, pieces, []).map((one) =>
+          line({ ...one, id: one.moduleId }),
+        )
         const covered = orderedUnits(order({ lines }))
-        expect(needed(placement, pieces, covered)).toEqual([])
+        expect(neededParts(placement, pieces, covered)).toEqual([])
         for (const n of wanted) expect(covered.map((one) => one.unit)).toContain(n)
       }),
     )
@@ -193,8 +195,8 @@ describe('what comes', () => {
   })
 
   test('is found by the unit it stands for', () => {
-    const standsFor = { jobId: 'job-1', moduleId: 'offer-1', unit: 1 }
-    const pieces = [{ standsFor: null }, { standsFor }]
+    const orderedFor = { jobId: 'job-1', moduleId: 'offer-1', unit: 1 }
+    const pieces = [{ orderedFor: null }, { orderedFor }]
     expect(cameFor(pieces, 'job-1', { moduleId: 'offer-1', unit: 1 })).toBe(pieces[1])
     expect(cameFor(pieces, 'job-1', { moduleId: 'offer-1', unit: 0 })).toBeUndefined()
     expect(cameFor(pieces, 'job-2', { moduleId: 'offer-1', unit: 1 })).toBeUndefined()

@@ -1,4 +1,4 @@
-import { same } from '../../things/model'
+import { deepEqual } from '../../things/model'
 import type { Assignment, Plan, QuotedOption } from '../../things/records'
 
 type Agreed = Pick<QuotedOption, 'placement' | 'profile' | 'manual' | 'machines'>
@@ -15,5 +15,5 @@ export const isAgreed = (
 ): boolean =>
   (offered ?? 1) === machines &&
   profile === asked.profile &&
-  same(placement, planned) &&
-  (manual === undefined || same(manual, asked.manual))
+  deepEqual(placement, planned) &&
+  (manual === undefined || deepEqual(manual, asked.manual))

@@ -1,4 +1,4 @@
-import { same } from '../../things/model'
+import { deepEqual } from '../../things/model'
 import type { Assignment, Plan, Quote, QuotedOption, QuoteOption } from '../../things/records'
 
 /**
@@ -29,6 +29,6 @@ export const planOffering = <P extends Pick<Plan, 'placement' | 'profile' | 'man
   plans.find(
     ({ placement, profile, manual }) =>
       profile === offered.profile &&
-      same(placement ?? found, offered.placement) &&
-      (offered.manual === undefined || same(manual, offered.manual)),
+      deepEqual(placement ?? found, offered.placement) &&
+      (offered.manual === undefined || deepEqual(manual, offered.manual)),
   )

@@ -1,6 +1,6 @@
 export * from './choose'
 export * from './parts'
-export { isKept, keepProcessor, withProcessor } from './processor'
+export { isProcessorKept, keepProcessor, withProcessor } from './processor'
 export * from './slots'
 export * from './starting'
 export * from './startingPoints'

@@ -1,4 +1,4 @@
-import { type Machine, same } from '../model'
+import { deepEqual, type Machine } from '../model'
 import { SOURCED, type Sourced, type Sources } from '../records'
 
 /** A machine's figures and where each comes from. */
@@ -49,7 +49,7 @@ export function withPart(machine: Machine, from: Machine, part: Sourced): Machin
 
 /** The parts in which two records of a machine differ. */
 export function differingParts(a: Machine, b: Machine): Sourced[] {
-  return SOURCED.filter((part) => !same(recordPart(a, part), recordPart(b, part)))
+  return SOURCED.filter((part) => !deepEqual(recordPart(a, part), recordPart(b, part)))
 }
 
 /** A record with these parts, and their sources, taken over from what a job found. */

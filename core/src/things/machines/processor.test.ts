@@ -1,18 +1,18 @@
 import { expect, test } from 'vitest'
 import { desktop } from '../../../test/builders'
-import { isKept, keepProcessor, withProcessor } from '.'
+import { isProcessorKept, keepProcessor, withProcessor } from '.'
 
 const slow = [{ modulesPerChannel: 1, ranks: 1, dataRate: 2666 }]
 
 test('the figures of a processor come with it, and go with the next one', () => {
   const first = keepProcessor({ ...desktop(), processor: 'Older one' })
-  expect(isKept(first)).toBe(true)
+  expect(isProcessorKept(first)).toBe(true)
   const other = {
     ...withProcessor(first, 'Newer one'),
     limits: { ...first.limits, dataRates: slow },
     ecc: 'supported' as const,
   }
-  expect(isKept(other)).toBe(false)
+  expect(isProcessorKept(other)).toBe(false)
   const both = keepProcessor(other)
   expect(both.processors?.map(({ name }) => name)).toEqual(['Older one', 'Newer one'])
   const back = withProcessor(both, ' older ONE ')

@@ -1,4 +1,4 @@
-import { type Machine, type ProcessorRow, same } from '../model'
+import { deepEqual, type Machine, type ProcessorRow } from '../model'
 
 /** The processors whose figures are known for a board, by name. */
 export const processorNamed = (
@@ -40,7 +40,7 @@ export function keepProcessor(machine: Machine): Machine {
 }
 
 /** Whether the figures of a machine are those kept for its processor. */
-export function isKept(machine: Machine): boolean {
+export function isProcessorKept(machine: Machine): boolean {
   const kept = machine.processor && processorNamed(machine, machine.processor)
-  return kept ? same(kept, processorNamed(keepProcessor(machine), kept.name)) : false
+  return kept ? deepEqual(kept, processorNamed(keepProcessor(machine), kept.name)) : false
 }

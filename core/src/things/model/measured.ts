@@ -13,7 +13,7 @@ export const SURROUNDINGS = ['processor', 'driver', 'system', 'version', 'disk',
 export type Surrounding = (typeof SURROUNDINGS)[number]
 
 /** Conditions of a test: picture, power mode, other programs, and the machine's surroundings. */
-export const CONDITIONS = [
+export const TEST_CONDITIONS = [
   'resolution',
   'quality',
   'display',
@@ -21,10 +21,10 @@ export const CONDITIONS = [
   'running',
   ...SURROUNDINGS,
 ] as const
-export type Condition = (typeof CONDITIONS)[number]
+export type TestCondition = (typeof TEST_CONDITIONS)[number]
 
 /** As the technician put them; what nobody noted is left out. */
-export type Conditions = Partial<Record<Condition, string>>
+export type TestConditions = Partial<Record<TestCondition, string>>
 
 /** Edges of the distribution, ms: each a twentieth above the one before, from 1 ms to a second. */
 export const FRAME_EDGES: readonly number[] = Array.from({ length: 142 }, (_, at) => 1.05 ** at)

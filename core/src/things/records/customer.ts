@@ -26,11 +26,11 @@ export type Customer = z.infer<typeof Customer>
 
 export const CUSTOMERS = {
   record: 'customer',
-  called: 'the customer',
+  displayName: 'the customer',
   inJob: 'one',
   shownIn: ['customers', 'jobs'],
-  made: NewCustomer,
-  patch: CustomerPatch,
+  createSchema: NewCustomer,
+  updateSchema: CustomerPatch,
   stored: Customer,
   blank: {},
   entries: [],

@@ -90,11 +90,11 @@ const BLANK: Blank<Fit> = {
 
 export const FITS = {
   record: 'fit',
-  called: 'the work at the bench',
+  displayName: 'the work at the bench',
   inJob: 'at-most-one',
   shownIn: ['jobs'],
-  made: NewFit,
-  patch: FitPatch,
+  createSchema: NewFit,
+  updateSchema: FitPatch,
   stored: Fit,
   blank: BLANK,
   entries: ['ticks', 'screws', 'screwsBack', 'serials', 'removed'],

@@ -1,14 +1,14 @@
 import { z } from 'zod'
 import { FRAME_EDGES, FRAME_STRETCHES } from '../model'
 import type { KindOfRecord } from './kind'
-import { Conditions, Configuration, SessionTime } from './measurement'
+import { ConditionsField, ConfigurationField, SessionTime } from './measurement'
 import { OwnId, Stored, Versioned } from './stored'
 
 const Rate = z.number().positive().max(1e9)
 const Count = z.int().min(0)
 
 /** Figures of a log, as `analyseFrames` has them. */
-export const FrameFigures = z.object({
+export const FrameFiguresField = z.object({
   frames: Count,
   seconds: z.number().positive(),
   averageRate: Rate,
@@ -25,14 +25,14 @@ export const FrameFigures = z.object({
 const fields = {
   /** What was run: logs of one name are compared. */
   test: z.string().trim().min(1, 'Name what was run.').max(100),
-  configuration: Configuration,
+  configuration: ConfigurationField,
   /** Logs of one configuration with the same number are of one session: nothing was started afresh between them. */
   session: z.int().min(1).max(1000),
   at: SessionTime,
-  conditions: Conditions,
+  conditions: ConditionsField,
   /** The file’s name. */
   name: z.string().trim().max(200),
-  figures: FrameFigures,
+  figures: FrameFiguresField,
   bins: z.array(Count).length(FRAME_EDGES.length),
   line: z.array(z.number().positive()).min(1).max(FRAME_STRETCHES),
 }
@@ -62,11 +62,11 @@ export type FrameLog = z.infer<typeof FrameLog>
 
 export const FRAMES = {
   record: 'frames',
-  called: 'a log of frame times',
+  displayName: 'a log of frame times',
   inJob: 'many',
   shownIn: [],
-  made: NewFrameLog,
-  patch: FrameLogPatch,
+  createSchema: NewFrameLog,
+  updateSchema: FrameLogPatch,
   stored: FrameLog,
   blank: { session: 1, at: null, conditions: {} },
   entries: ['conditions'],

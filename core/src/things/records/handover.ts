@@ -10,9 +10,12 @@ export const Section = z.enum(SECTIONS)
 export type Section = z.infer<typeof Section>
 
 /** A stretch of a paragraph: words, or a figure of the record by its name, which nobody types. */
-const Stretch = z.union([z.string().max(4000), z.strictObject({ figure: z.string().max(200) })])
-export type Stretch = z.infer<typeof Stretch>
-export const Paragraph = z.array(Stretch).max(200)
+const WordingStretch = z.union([
+  z.string().max(4000),
+  z.strictObject({ figure: z.string().max(200) }),
+])
+export type WordingStretch = z.infer<typeof WordingStretch>
+export const Paragraph = z.array(WordingStretch).max(200)
 export type Paragraph = z.infer<typeof Paragraph>
 
 export const PAYMENT_METHODS = ['cash', 'card', 'transfer'] as const
@@ -204,11 +207,11 @@ const BLANK: Blank<Handover> = {
 
 export const HANDOVERS = {
   record: 'handover',
-  called: 'the hand over',
+  displayName: 'the hand over',
   inJob: 'at-most-one',
   shownIn: ['jobs'],
-  made: NewHandover,
-  patch: HandoverPatch,
+  createSchema: NewHandover,
+  updateSchema: HandoverPatch,
   stored: Handover,
   blank: BLANK,
   entries: ['wording', 'payments', 'returned', 'setupFound', 'reasons'],

@@ -119,13 +119,13 @@ export const JobLine = Job.pick({
 export type JobLine = z.infer<typeof JobLine>
 
 /** Like machines that are added to a job, each by what tells it from the others. */
-export const LikeMachines = z.object({
+export const MachineGroup = z.object({
   machines: z
     .array(z.object({ id: z.uuid(), serialNumber: ShortText.default('') }))
     .min(1, 'At least one.')
     .max(60, 'At most 60 at a time.'),
 })
-export type LikeMachines = z.input<typeof LikeMachines>
+export type MachineGroup = z.input<typeof MachineGroup>
 
 /** One of several like machines: its job, what tells it from the others, and where it stands. */
 export const LikeMachine = z.object({
@@ -140,11 +140,11 @@ export type LikeMachine = z.infer<typeof LikeMachine>
 
 export const JOBS = {
   record: 'job',
-  called: 'the job',
+  displayName: 'the job',
   inJob: 'itself',
   shownIn: ['jobs'],
-  made: NewJob,
-  patch: JobPatch,
+  createSchema: NewJob,
+  updateSchema: JobPatch,
   stored: Job,
   blank: {},
   entries: ['rulings', 'accessories'],

@@ -9,15 +9,15 @@ export interface KindOfRecord {
   /** What one of them is called in the history. */
   record: string
   /** What people call one. */
-  called: string
+  displayName: string
   /** How a job holds them: it is one itself, has one, has a list of them, or a list of at most one. */
   inJob: 'itself' | 'one' | 'many' | 'at-most-one' | null
   /** The lists beside a job's own that show one. */
   shownIn: readonly SharedList[]
   /** What makes one. */
-  made: z.ZodObject
+  createSchema: z.ZodObject
   /** What changes one. */
-  patch: z.ZodObject
+  updateSchema: z.ZodObject
   stored: z.ZodObject
   /** What one just made holds until the server has said more. */
   blank: object

@@ -3,7 +3,7 @@ import { type Collection, KINDS } from './kinds'
 
 type InfoOf<K extends KindOfRecord> = Pick<
   K,
-  'record' | 'called' | 'inJob' | 'shownIn' | 'blank' | 'entries'
+  'record' | 'displayName' | 'inJob' | 'shownIn' | 'blank' | 'entries'
 > & {
   /** Whether a change may go out within the create before it. */
   joins: boolean
@@ -18,13 +18,13 @@ export const KIND_INFO = Object.fromEntries(
 ) as { [C in Collection]: InfoOf<(typeof KINDS)[C]> }
 
 function infoOf<K extends KindOfRecord>(kind: K): InfoOf<K> {
-  const { record, called, inJob, shownIn, blank, entries } = kind
-  return { record, called, inJob, shownIn, blank, entries, joins: joins(kind) }
+  const { record, displayName, inJob, shownIn, blank, entries } = kind
+  return { record, displayName, inJob, shownIn, blank, entries, joins: joins(kind) }
 }
 
 /** Not where a job has one, perhaps begun at another screen, nor where a change may set what a create does not take. */
-function joins({ inJob, made, patch }: KindOfRecord): boolean {
-  const taken = Object.keys(made.shape)
-  const settable = Object.keys(patch.shape).filter((name) => name !== 'version')
+function joins({ inJob, createSchema, updateSchema }: KindOfRecord): boolean {
+  const taken = Object.keys(createSchema.shape)
+  const settable = Object.keys(updateSchema.shape).filter((name) => name !== 'version')
   return inJob !== 'at-most-one' && settable.every((name) => taken.includes(name))
 }

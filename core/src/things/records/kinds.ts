@@ -1,5 +1,4 @@
 import type { z } from 'zod'
-import { CLAIMS } from './claim'
 import { CUSTOMERS } from './customer'
 import { FITS } from './fit'
 import { FRAMES } from './frameLog'
@@ -16,6 +15,7 @@ import { PLANS } from './plan'
 import { QUOTES } from './quote'
 import { READINGS } from './readingRecord'
 import { VERIFICATIONS } from './verification'
+import { CLAIMS } from './warrantyClaim'
 
 /** Every kind of record that screens write, by its path under the API. */
 export const KINDS = {
@@ -40,9 +40,9 @@ export const KINDS = {
 
 export type Collection = keyof typeof KINDS
 
-type PatchOf<C extends Collection> = z.input<(typeof KINDS)[C]['patch']>
+type PatchOf<C extends Collection> = z.input<(typeof KINDS)[C]['updateSchema']>
 
 /** What may be set in a record of a kind. */
 export type ChangeOf<C extends Collection> = Omit<PatchOf<C>, 'version'>
 /** What a new record of a kind is made of, but for its own id. */
-export type NewOf<C extends Collection> = Omit<z.input<(typeof KINDS)[C]['made']>, 'id'>
+export type NewOf<C extends Collection> = Omit<z.input<(typeof KINDS)[C]['createSchema']>, 'id'>

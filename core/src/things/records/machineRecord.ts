@@ -35,11 +35,11 @@ export type MachineRecord = z.infer<typeof MachineRecord>
 
 export const MACHINES = {
   record: 'machine',
-  called: 'the machine',
+  displayName: 'the machine',
   inJob: 'one',
   shownIn: ['jobs'],
-  made: NewMachineRecord,
-  patch: MachinePatch,
+  createSchema: NewMachineRecord,
+  updateSchema: MachinePatch,
   stored: MachineRecord,
   blank: {},
   entries: [],

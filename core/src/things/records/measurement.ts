@@ -1,13 +1,12 @@
 import { z } from 'zod'
-import { BANDWIDTHS, CONDITIONS, CONFIGURATIONS, WORKS } from '../model'
+import { BANDWIDTHS, CONFIGURATIONS, TEST_CONDITIONS, WORKS } from '../model'
 import type { KindOfRecord } from './kind'
 import { OwnId, ShortText, Stored, Versioned } from './stored'
 
 /** A run’s figure: above 0, since runs are compared by their ratio. */
 export const RunFigure = z.number('A run is a number.').positive('A run is above 0.').max(1e12)
 
-export const Configuration = z.enum(CONFIGURATIONS)
-export type Configuration = z.infer<typeof Configuration>
+export const ConfigurationField = z.enum(CONFIGURATIONS)
 
 /** The two changes that an upgrade is made of, in the shop’s words. */
 export const TwoChanges = z.object({
@@ -17,7 +16,7 @@ export const TwoChanges = z.object({
 export type TwoChanges = z.infer<typeof TwoChanges>
 
 /** What it was run under; what nobody noted is left out. */
-export const Conditions = z.partialRecord(z.enum(CONDITIONS), z.string().trim().max(120))
+export const ConditionsField = z.partialRecord(z.enum(TEST_CONDITIONS), z.string().trim().max(120))
 
 /** When a session was made; null where nobody noted it. */
 export const SessionTime = z.iso.datetime().nullable()
@@ -26,7 +25,7 @@ const fields = {
   test: z.string().trim().min(1, 'Name the test.').max(120),
   unit: z.string().trim().max(20),
   better: z.enum(['higher', 'lower']),
-  configuration: Configuration,
+  configuration: ConfigurationField,
   runs: z.array(RunFigure).max(1000),
   /** Runs that crashed or never finished. */
   failed: z.int().min(0).max(1000),
@@ -35,7 +34,7 @@ const fields = {
   /** The kind of work that the test stands for; null for none. */
   work: z.enum(WORKS).nullable(),
   at: SessionTime,
-  conditions: Conditions,
+  conditions: ConditionsField,
   /** Something else was busy meanwhile: it is not counted. */
   busy: z.boolean(),
   note: ShortText,
@@ -66,7 +65,7 @@ export type Measurement = z.infer<typeof Measurement>
 /** What the probe sends: its runs by what was measured. */
 export const ProbeRuns = z.object({
   token: z.string().min(20).max(100),
-  configuration: Configuration,
+  configuration: ConfigurationField,
   measurements: z
     .array(
       z.object({
@@ -85,11 +84,11 @@ export type ProbeRuns = z.infer<typeof ProbeRuns>
 
 export const MEASUREMENTS = {
   record: 'measurement',
-  called: 'a measurement',
+  displayName: 'a measurement',
   inJob: 'many',
   shownIn: [],
-  made: NewMeasurement,
-  patch: MeasurementPatch,
+  createSchema: NewMeasurement,
+  updateSchema: MeasurementPatch,
   stored: Measurement,
   blank: {
     unit: '',

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { same } from '../model'
+import { deepEqual } from '../model'
 import { merge, mergeFields } from '.'
 
 const merged = (base: unknown, mine: unknown, theirs: unknown) => merge(base, mine, theirs)
@@ -60,7 +60,7 @@ describe('what two made of one value', () => {
       fc.property(ticks, ticks, ticks, (base, mine, theirs) => {
         const [one, other] = [merged(base, mine, theirs), merged(base, theirs, mine)]
         expect(one.clash).toBe(other.clash)
-        if (!one.clash) expect(same(one.value, other.value)).toBe(true)
+        if (!one.clash) expect(deepEqual(one.value, other.value)).toBe(true)
         // What I changed is always in what comes of it.
         for (const [key, value] of Object.entries(mine)) {
           if (base[key] !== value) expect((one.value as typeof mine)[key]).toBe(value)

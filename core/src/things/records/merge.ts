@@ -1,4 +1,4 @@
-import { same } from '../model'
+import { deepEqual } from '../model'
 
 /** What two screens made of one value. */
 export interface Merged {
@@ -14,8 +14,9 @@ export interface Merged {
  * first. Anything else that both changed clashes.
  */
 export function merge(base: unknown, mine: unknown, theirs: unknown): Merged {
-  if (alike(mine, theirs) || alike(base, theirs)) return { value: mine, clash: false }
-  if (alike(base, mine)) return { value: theirs, clash: false }
+  if (equalIgnoringWhitespace(mine, theirs) || equalIgnoringWhitespace(base, theirs))
+    return { value: mine, clash: false }
+  if (equalIgnoringWhitespace(base, mine)) return { value: theirs, clash: false }
   if ((base ?? null) === null && sameDeed(mine, theirs)) return { value: theirs, clash: false }
   if (isMap(mine) && isMap(theirs)) return mergeMaps(isMap(base) ? base : {}, mine, theirs)
   if (Array.isArray(mine) && Array.isArray(theirs)) {
@@ -25,7 +26,8 @@ export function merge(base: unknown, mine: unknown, theirs: unknown): Merged {
 }
 
 /** Whether two values are the same but for blanks at the ends of texts, which are not stored. */
-export const alike = (a: unknown, b: unknown): boolean => same(trimmed(a), trimmed(b))
+export const equalIgnoringWhitespace = (a: unknown, b: unknown): boolean =>
+  deepEqual(trimmed(a), trimmed(b))
 
 function trimmed(value: unknown): unknown {
   if (typeof value === 'string') return value.trim()
@@ -44,7 +46,7 @@ function sameDeed(mine: unknown, theirs: unknown): boolean {
   if ([mine, theirs].every((one) => typeof one === 'string' && MOMENT.test(one))) return true
   if (!isMap(mine) || !isMap(theirs)) return false
   const deed = ({ at: _at, by: _by, ...rest }: Map) => rest
-  return 'at' in mine && alike(deed(mine), deed(theirs))
+  return 'at' in mine && equalIgnoringWhitespace(deed(mine), deed(theirs))
 }
 
 type Map = Readonly<Record<string, unknown>>
@@ -74,7 +76,7 @@ function mergeLists(base: List, mine: List, theirs: List): Merged {
     return listed(theirs, mine, mergeMaps(...(all.map(asSet) as [Map, Map, Map])), String)
   }
   const added = (list: List) =>
-    same(list.slice(0, base.length), base) ? list.slice(base.length) : null
+    deepEqual(list.slice(0, base.length), base) ? list.slice(base.length) : null
   const [own, other] = [added(mine), added(theirs)]
   if (own && other) return { value: [...base, ...other, ...own], clash: false }
   return { value: mine, clash: true }
@@ -118,7 +120,11 @@ export function mergeFields(
     const [was, own, other] = [base[name], mine[name], theirs[name]]
     const isOfEntries = inside.includes(name)
     const once = (was ?? null) === null && sameDeed(own, other)
-    const apart = isOfEntries || once || alike(was, other) || alike(own, other)
+    const apart =
+      isOfEntries ||
+      once ||
+      equalIgnoringWhitespace(was, other) ||
+      equalIgnoringWhitespace(own, other)
     const { value, clash } = apart ? merge(was, own, other) : { value: own, clash: true }
     fields[name] = value
     if (!clash) continue

@@ -123,11 +123,11 @@ export type Message = z.infer<typeof Message>
 
 export const MESSAGES = {
   record: 'message',
-  called: 'a message',
+  displayName: 'a message',
   inJob: 'many',
   shownIn: [],
-  made: NewMessage,
-  patch: MessagePatch,
+  createSchema: NewMessage,
+  updateSchema: MessagePatch,
   stored: Message,
   blank: {
     subject: '',

@@ -48,11 +48,11 @@ export type ModelRecord = z.infer<typeof ModelRecord>
 
 export const MODELS = {
   record: 'model',
-  called: 'a machine record',
+  displayName: 'a machine record',
   inJob: null,
   shownIn: ['models'],
-  made: NewModelRecord,
-  patch: ModelPatch,
+  createSchema: NewModelRecord,
+  updateSchema: ModelPatch,
   stored: ModelRecord,
   blank: {},
   entries: [],

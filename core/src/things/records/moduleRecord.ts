@@ -8,9 +8,9 @@ export const MODULE_SOURCES = ['customer', 'shelf', 'supplier'] as const
 export const ModuleSource = z.enum(MODULE_SOURCES)
 export type ModuleSource = z.infer<typeof ModuleSource>
 
-export const CONDITIONS = ['new', 'used'] as const
-export const Condition = z.enum(CONDITIONS)
-export type Condition = z.infer<typeof Condition>
+export const PIECE_CONDITIONS = ['new', 'used'] as const
+export const PieceCondition = z.enum(PIECE_CONDITIONS)
+export type PieceCondition = z.infer<typeof PieceCondition>
 
 const fields = {
   jobId: z.uuid().nullable(),
@@ -18,7 +18,7 @@ const fields = {
   module: Module,
   price: Money.nullable(),
   note: LongText,
-  condition: Condition.nullable(),
+  condition: PieceCondition.nullable(),
   testedOn: z.iso.date('This is no date.').nullable(),
   serialNumber: ShortText,
   /** Until when somebody stands by it: its maker, its supplier, the shop that sold it. */
@@ -30,7 +30,7 @@ const fields = {
   leadDays: Days.nullable(),
   askedAt: z.iso.datetime().nullable(),
   /** The supplier's module and unit in a job's plan that this piece was ordered for. */
-  standsFor: z.object({ jobId: z.uuid(), moduleId: z.uuid(), unit: z.int().min(0) }).nullable(),
+  orderedFor: z.object({ jobId: z.uuid(), moduleId: z.uuid(), unit: z.int().min(0) }).nullable(),
   /** What it cost the shop, in minor units; null where nobody noted it. */
   cost: Money.nullable(),
   /** The delivery note or invoice it came with. */
@@ -53,7 +53,7 @@ export const NewModuleRecord = OwnId.extend({
   cost: fields.cost.default(null),
   invoice: fields.invoice.default(''),
 })
-  .omit({ askedAt: true, fittedJobId: true, standsFor: true })
+  .omit({ askedAt: true, fittedJobId: true, orderedFor: true })
   .refine(({ jobId, source }) => (jobId === null) === (source !== 'customer'), {
     error: 'A customer’s module belongs to a job; the shelf’s and the supplier’s belong to none.',
     path: ['jobId'],
@@ -62,7 +62,7 @@ export type NewModuleRecord = z.input<typeof NewModuleRecord>
 
 export const ModuleChange = z
   .object(fields)
-  .omit({ jobId: true, source: true, askedAt: true, fittedJobId: true, standsFor: true })
+  .omit({ jobId: true, source: true, askedAt: true, fittedJobId: true, orderedFor: true })
   .partial()
 export type ModuleChange = z.infer<typeof ModuleChange>
 export const ModulePatch = Versioned.extend(ModuleChange.shape)
@@ -90,11 +90,11 @@ export type ShopModule = z.infer<typeof ShopModule>
  * hold already, and of the shelf, where there is one, it is not for several machines.
  */
 export const isFreeFor = (
-  { keptFor, standsFor, source }: Pick<ShopModule, 'keptFor' | 'standsFor' | 'source'>,
+  { keptFor, orderedFor, source }: Pick<ShopModule, 'keptFor' | 'orderedFor' | 'source'>,
   { id, machines }: { id: string; machines: number },
 ): boolean =>
   (machines === 1 || source !== 'shelf') &&
-  (keptFor === null || (keptFor.jobId === id && standsFor?.jobId !== id))
+  (keptFor === null || (keptFor.jobId === id && orderedFor?.jobId !== id))
 
 /** A module of which nothing but itself is known. */
 const BLANK: Omit<Blank<ModuleRecord>, 'module' | 'source'> = {
@@ -110,18 +110,18 @@ const BLANK: Omit<Blank<ModuleRecord>, 'module' | 'source'> = {
   leadDays: null,
   askedAt: null,
   fittedJobId: null,
-  standsFor: null,
+  orderedFor: null,
   cost: null,
   invoice: '',
 }
 
 export const MODULES = {
   record: 'module',
-  called: 'a module',
+  displayName: 'a module',
   inJob: 'many',
   shownIn: ['shopModules'],
-  made: NewModuleRecord,
-  patch: ModulePatch,
+  createSchema: NewModuleRecord,
+  updateSchema: ModulePatch,
   stored: ModuleRecord,
   blank: BLANK,
   entries: [],

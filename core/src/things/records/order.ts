@@ -157,11 +157,11 @@ const BLANK: Omit<Blank<Order>, 'supplier' | 'currency' | 'number'> = {
 
 export const ORDERS = {
   record: 'order',
-  called: 'a parts order',
+  displayName: 'a parts order',
   inJob: null,
   shownIn: ['orders', 'jobs', 'shopModules'],
-  made: NewOrder,
-  patch: OrderPatch,
+  createSchema: NewOrder,
+  updateSchema: OrderPatch,
   stored: Order,
   blank: BLANK,
   entries: [],

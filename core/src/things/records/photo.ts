@@ -35,11 +35,11 @@ export type Photo = z.infer<typeof Photo>
 
 export const PHOTOS = {
   record: 'photo',
-  called: 'a photo',
+  displayName: 'a photo',
   inJob: 'many',
   shownIn: [],
-  made: NewPhoto,
-  patch: PhotoPatch,
+  createSchema: NewPhoto,
+  updateSchema: PhotoPatch,
   stored: Photo,
   blank: { caption: '', width: 0, height: 0, bytes: 0 },
   entries: [],

@@ -39,11 +39,11 @@ export const settingsOf = ({ profile, manual }: Pick<Plan, 'profile' | 'manual'>
 
 export const PLANS = {
   record: 'plan',
-  called: 'the plan',
+  displayName: 'the plan',
   inJob: 'many',
   shownIn: ['jobs'],
-  made: NewPlan,
-  patch: PlanPatch,
+  createSchema: NewPlan,
+  updateSchema: PlanPatch,
   stored: Plan,
   blank: { placement: null, profile: false, manual: null },
   entries: [],

@@ -163,11 +163,11 @@ export type Quote = z.infer<typeof Quote>
 
 export const QUOTES = {
   record: 'quote',
-  called: 'the quote',
+  displayName: 'the quote',
   inJob: 'many',
   shownIn: ['jobs'],
-  made: NewQuote,
-  patch: QuotePatch,
+  createSchema: NewQuote,
+  updateSchema: QuotePatch,
   stored: Quote,
   blank: {
     options: [],

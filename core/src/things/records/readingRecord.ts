@@ -40,11 +40,11 @@ export type ReadingRecord = z.infer<typeof ReadingRecord>
 
 export const READINGS = {
   record: 'reading',
-  called: 'a reading',
+  displayName: 'a reading',
   inJob: 'many',
   shownIn: [],
-  made: NewReadingRecord,
-  patch: ReadingPatch,
+  createSchema: NewReadingRecord,
+  updateSchema: ReadingPatch,
   stored: ReadingRecord,
   blank: { by: '', text: null, base64: null, seats: {} },
   entries: ['seats'],

@@ -103,11 +103,11 @@ const BLANK: Blank<Verification> = {
 
 export const VERIFICATIONS = {
   record: 'verification',
-  called: 'the verification',
+  displayName: 'the verification',
   inJob: 'at-most-one',
   shownIn: [],
-  made: NewVerification,
-  patch: VerificationPatch,
+  createSchema: NewVerification,
+  updateSchema: VerificationPatch,
   stored: Verification,
   blank: BLANK,
   entries: ['seen', 'trials', 'stability', 'tuning', 'accepted'],

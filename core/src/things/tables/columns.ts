@@ -8,7 +8,7 @@ export const columnMapping = <Column extends string>(columns: readonly Column[])
     columns: z.partialRecord(z.enum(columns), z.string().max(200)),
   })
 
-export type Columns<Column extends string> = Partial<Record<Column, string>>
+export type ColumnHeadings<Column extends string> = Partial<Record<Column, string>>
 
 /** Words that headings have in them, by column, most telling first. */
 export type ColumnWords<Column extends string> = Record<Column, readonly RegExp[]>
@@ -17,8 +17,8 @@ export type ColumnWords<Column extends string> = Record<Column, readonly RegExp[
 export function guessColumns<Column extends string>(
   headings: readonly string[],
   words: ColumnWords<Column>,
-): Columns<Column> {
-  const columns: Columns<Column> = {}
+): ColumnHeadings<Column> {
+  const columns: ColumnHeadings<Column> = {}
   const taken = new Set<string>()
   for (const column of Object.keys(words) as Column[]) {
     for (const word of words[column]) {
@@ -41,7 +41,7 @@ export interface RowFault {
 /** What each row of a table makes, and the rows that make nothing. `read` answers a text to say why. */
 export function readRows<Column extends string, Made extends object>(
   { headings, rows }: Table,
-  columns: Columns<Column>,
+  columns: ColumnHeadings<Column>,
   read: (cell: (column: Column) => string) => Made | string,
 ): { made: Made[]; faults: RowFault[] } {
   const places = new Map(

@@ -4,7 +4,7 @@ const FARTHEST = 30
 export const SEPARATORS = [',', ';', '\t', '|']
 
 /** Where a table begins in a text: the line (from 0) of its headings, and what parts its columns. */
-export interface Heading {
+export interface TableHeading {
   line: number
   separator: string
 }
@@ -18,7 +18,7 @@ const isComment = (line: string): boolean => /^\s*(?:#|\/\/|--)/.test(line)
 export function headingOf(
   lines: readonly string[],
   separators: readonly string[] = SEPARATORS,
-): Heading | null {
+): TableHeading | null {
   const first = lines.slice(0, FARTHEST)
   const told = first.flatMap((line, at) => (line.trim() === '' || isComment(line) ? [] : [at]))
   const [begin] = told

@@ -1,5 +1,5 @@
 export {
-  type Columns,
+  type ColumnHeadings,
   type ColumnWords,
   columnMapping,
   guessColumns,
@@ -7,6 +7,6 @@ export {
   readRows,
 } from './columns'
 export { commaReadings, joinedCells } from './decimalCommas'
-export { type Heading, headingOf } from './heading'
+export { headingOf, type TableHeading } from './heading'
 export { columnNumbers, numberIn, parseTable, type Table } from './parse'
 export { writeCsv } from './write'

@@ -23,10 +23,10 @@ import {
   vi,
 } from 'vitest'
 import { customers, type OpenDatabase, openDatabase } from '../database'
-import { type Backups, checkAlone, isDue, listBackups, makeBackup, makeNightly } from '.'
+import { type BackupFolder, checkAlone, isDue, listBackups, makeBackup, makeNightly } from '.'
 
 let folder = ''
-let backups: Backups
+let backups: BackupFolder
 let open: OpenDatabase | null = null
 
 beforeEach(() => {

@@ -5,11 +5,11 @@ import type { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import type { Backup } from '@tembrix/core/things/records'
 import { format, parse, set, subDays } from 'date-fns'
-import { type OpenDatabase, takeBackRoom } from '../database'
+import { type OpenDatabase, vacuumTables } from '../database'
 import { pack } from './archive'
 
 /** A folder of backups, of which the newest are kept. */
-export interface Backups {
+export interface BackupFolder {
   folder: string
   kept: number
 }
@@ -33,7 +33,7 @@ const madeAt = (name: string): Date =>
 const isImported = ({ name }: Backup): boolean => /-(imported|brought)\./.test(name)
 
 /** The backups there are, the newest first. */
-export async function listBackups({ folder }: Backups): Promise<Backup[]> {
+export async function listBackups({ folder }: BackupFolder): Promise<Backup[]> {
   const names = await readdir(folder).catch(() => [])
   const found = names.filter((name) => NAME.test(name)).sort()
   return Promise.all(
@@ -45,7 +45,7 @@ export async function listBackups({ folder }: Backups): Promise<Backup[]> {
 }
 
 /** The path of a backup by its name; null where there is none of that name. */
-export async function pathOf(backups: Backups, name: string): Promise<string | null> {
+export async function pathOf(backups: BackupFolder, name: string): Promise<string | null> {
   const known = (await listBackups(backups)).some((one) => one.name === name)
   return known ? join(backups.folder, name) : null
 }
@@ -55,7 +55,7 @@ export async function pathOf(backups: Backups, name: string): Promise<string | n
  * found it whole.
  */
 export async function importBackup(
-  { folder }: Backups,
+  { folder }: BackupFolder,
   bytes: Readable,
   check: (file: string) => Promise<{ madeAt: Date }>,
 ): Promise<string> {
@@ -78,7 +78,7 @@ let making: Promise<unknown> = Promise.resolve()
 /** Makes a backup of an open database, one at a time, and removes the oldest beyond those kept. */
 export function makeBackup(
   database: Pick<OpenDatabase, 'copyTo' | 'schema'>,
-  backups: Backups,
+  backups: BackupFolder,
   { now = new Date(), beforeUpdate = false } = {},
 ): Promise<Backup> {
   const made = making.then(() => make(database, backups, now, beforeUpdate))
@@ -88,7 +88,7 @@ export function makeBackup(
 
 async function make(
   { copyTo, schema }: Pick<OpenDatabase, 'copyTo' | 'schema'>,
-  backups: Backups,
+  backups: BackupFolder,
   now: Date,
   beforeUpdate: boolean,
 ): Promise<Backup> {
@@ -122,13 +122,13 @@ const LOOK = 10 * 60_000
 /** Makes the nightly backups, of a database that holds no more than it needs; returns what ends it. */
 export function makeNightly(
   database: Pick<OpenDatabase, 'db' | 'copyTo' | 'schema'>,
-  backups: Backups,
+  backups: BackupFolder,
 ): () => void {
   const look = async () => {
     const newest = (await listBackups(backups)).find((one) => !isImported(one))
     if (!isDue(newest ? new Date(newest.madeAt) : null, new Date())) return
     // A backup is worth more than the room.
-    await takeBackRoom(database.db).catch((error) =>
+    await vacuumTables(database.db).catch((error) =>
       console.error(`The database could not be tidied: ${error.message}`),
     )
     await makeBackup(database, backups)

@@ -4,7 +4,7 @@ import { HttpError } from '../errors'
 import { type Manifest, NoBackup, unpack } from './archive'
 
 /** What is in a backup. */
-export interface Contents {
+export interface BackupSummary {
   manifest: Manifest
   jobs: number
   modules: number
@@ -16,7 +16,7 @@ export interface Contents {
  * @throws NewerSchema for one of a newer version.
  * @throws Damaged where the database in it does not open.
  */
-export async function lookInto(file: string, place: string): Promise<Contents> {
+export async function lookInto(file: string, place: string): Promise<BackupSummary> {
   const manifest = await unpack(file, place)
   if (manifest.schema > newestKnown()) throw new NewerSchema(file)
   return { manifest, ...(await checkDatabase(join(place, 'database'))) }
@@ -26,7 +26,7 @@ export async function lookInto(file: string, place: string): Promise<Contents> {
  * The same, refused as a request is.
  * @throws HttpError 422 for a file that cannot be restored, with why.
  */
-export async function lookFor(file: string, place: string): Promise<Contents> {
+export async function lookFor(file: string, place: string): Promise<BackupSummary> {
   try {
     return await lookInto(file, place)
   } catch (error) {

@@ -3,9 +3,9 @@ import { mkdtemp, rename, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import { formatISO } from 'date-fns'
 import { flushOne, lockFolder, ownFolder } from '../database'
-import { type Contents, lookInto } from './look'
+import { type BackupSummary, lookInto } from './look'
 
-export interface Checked extends Contents {
+export interface Checked extends BackupSummary {
   /** Puts it in the place of what is in the folder, which is kept; resolves with where. No server may have it open then. */
   restore: () => Promise<string | null>
   /** Gives it up: the folder is as before. */

@@ -1,7 +1,7 @@
 import { Router } from 'express'
 import type { OpenDatabase } from '../database'
 import { notFound } from '../http'
-import { type Backups, importBackup, listBackups, makeBackup, pathOf } from './backups'
+import { type BackupFolder, importBackup, listBackups, makeBackup, pathOf } from './backups'
 import type { lookFor } from './look'
 import { type Checked, checkBackup } from './restore'
 
@@ -10,7 +10,7 @@ export interface Restorable {
   database: Pick<OpenDatabase, 'copyTo' | 'schema'>
   /** The data folder. */
   folder: string
-  backups: Backups
+  backups: BackupFolder
   /** Stops serving, puts a backup in the place of what is there, and serves again. */
   restore: (checked: Checked) => void
 }

@@ -12,7 +12,7 @@ const RESERVE = 20 * MB
 const PLENTY = 100 * MB
 
 /** The disk that a data folder is on: its room, and what is kept back of it. */
-export class Disk {
+export class DataDisk {
   private readonly reserve: string
   private readonly tried: string
   private keeps = true

@@ -1,3 +1,4 @@
+export { analyzeDaily, analyzeTables } from './analyze'
 export { flushOne, ownFolder } from './copy'
 export type { DiskTrouble } from './disk'
 export { addressOf, FolderInUse, lockFolder } from './lock'
@@ -14,6 +15,5 @@ export {
   prepareDatabase,
   type Transaction,
 } from './open'
-export { takeBackRoom } from './room'
 export * from './schema'
-export { followStatistics, keepStatistics } from './statistics'
+export { vacuumTables } from './vacuum'

@@ -1,7 +1,7 @@
 import { fsyncSync } from 'node:fs'
 import type { PGlite } from '@electric-sql/pglite'
 import { NodeFS } from '@electric-sql/pglite/nodefs'
-import type { Disk } from './disk'
+import type { DataDisk } from './disk'
 
 /** An open file of the embedded database: its descriptor, where it is, and what it is opened for. */
 interface Stream {
@@ -65,7 +65,7 @@ const OTHERS = 0o077
 export class Mount extends NodeFS {
   constructor(
     folder: string,
-    private readonly disk: Disk,
+    private readonly disk: DataDisk,
     private readonly flushes: boolean,
     private readonly failed: (error: DiskFailed) => void,
   ) {

@@ -7,7 +7,7 @@ import { migrate } from 'drizzle-orm/pglite/migrator'
 import { MIGRATIONS, PREPARED } from '../paths'
 import { openClient } from './client'
 import { copyWhole } from './copy'
-import { Disk } from './disk'
+import { DataDisk } from './disk'
 import { flusher } from './flush'
 import { lockDatabase, lockFolder, noteAddress } from './lock'
 import { DiskFailed, Mount } from './mount'
@@ -18,7 +18,7 @@ export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
 
 export interface OpenDatabase {
   db: Database
-  disk: Disk
+  disk: DataDisk
   /** Resolves once everything committed by now is on the disk; at once where durability is relaxed. */
   flush: () => Promise<void>
   /** When the newest migration was made that it has had. */
@@ -103,7 +103,7 @@ export async function openDatabase(
       held.push(lockDatabase(path, folder))
     }
     for (const own of [folder, path]) if (existsSync(own)) chmodSync(own, 0o700)
-    const disk = new Disk(folder)
+    const disk = new DataDisk(folder)
     let fail: (error: DiskFailed) => void = () => {}
     const failed = new Promise<DiskFailed>((resolve) => {
       fail = resolve
@@ -139,7 +139,7 @@ export async function openDatabase(
 export async function prepareDatabase(path = PREPARED): Promise<void> {
   rmSync(path, { recursive: true, force: true })
   mkdirSync(path, { recursive: true })
-  const mount = new Mount(path, new Disk(dirname(path)), false, () => {})
+  const mount = new Mount(path, new DataDisk(dirname(path)), false, () => {})
   const { close } = await openAt(path, mount, false)
   await close()
 }

@@ -7,8 +7,6 @@ import {
   type Approval,
   type Assignment,
   type BackupConsent,
-  type Claim,
-  type Condition,
   type Cover,
   type Ended,
   type Fit,
@@ -25,6 +23,7 @@ import {
   type OfferedOn,
   type Order,
   type Person,
+  type PieceCondition,
   type PriceList,
   type QuoteDocument,
   type QuoteOption,
@@ -42,6 +41,7 @@ import {
   type ValidatedEntry,
   type ValidatedList,
   type Verification,
+  type WarrantyClaim,
   type Week,
 } from '@tembrix/core/things/records'
 import { type SQL, sql } from 'drizzle-orm'
@@ -90,8 +90,9 @@ const stored = {
 }
 
 /** What a search looks among in a row, in small letters, each word after a blank. */
-const said = (expression: SQL) => text('said').generatedAlwaysAs(sql`lower(' ' || ${expression})`)
-const saidIndex = (name: string, column: AnyPgColumn) =>
+const searchText = (expression: SQL) =>
+  text('search_text').generatedAlwaysAs(sql`lower(' ' || ${expression})`)
+const searchIndex = (name: string, column: AnyPgColumn) =>
   index(name).using('gin', sql`${column} gin_trgm_ops`)
 
 /** The ids of modules in the slots of an assignment, to be found by one of them. */
@@ -133,11 +134,11 @@ export const customers = pgTable(
     phone: text('phone').notNull(),
     email: text('email').notNull(),
     note: text('note').notNull(),
-    said: said(sql`name || ' ' || phone || ' ' || email || ${dialled(sql`phone`)}`),
+    searchText: searchText(sql`name || ' ' || phone || ' ' || email || ${dialled(sql`phone`)}`),
   },
   (table) => [
     index('customers_name').on(table.name, table.id),
-    saidIndex('customers_said', table.said),
+    searchIndex('customers_search', table.searchText),
   ],
 )
 
@@ -215,21 +216,21 @@ export const jobs = pgTable(
     leadId: uuid('lead_id').references((): AnyPgColumn => jobs.id),
     /** The plan on the board; no foreign key, since plans hang on jobs. */
     planId: uuid('plan_id'),
-    /** Everything it may be found by; see `search/retell.ts`. */
-    said: text('said').notNull().default(''),
+    /** Everything it may be found by; see `search/reindex.ts`. */
+    searchText: text('search_text').notNull().default(''),
   },
   (table) => [
     index('jobs_written').on(table.lastWrite),
     index('jobs_customer').on(table.customerId),
     index('jobs_machine').on(table.machineId),
     index('jobs_lead').on(table.leadId).where(sql`lead_id is not null`),
-    saidIndex('jobs_said', table.said),
+    searchIndex('jobs_search', table.searchText),
     index('jobs_open').on(table.dueOn, table.number).where(sql`stage <> 'closed'`),
     index('jobs_modules').using('gin', modulesIn(table.found)),
   ],
 )
 
-const SAID_OF_MODULE = sql`(module->>'capacityGiB') || ' GB '
+const SEARCH_TEXT_OF_MODULE = sql`(module->>'capacityGiB') || ' GB '
   || (module->>'generation') || '-'
   || replace(trim('[]' from jsonb_path_query_array(module, '$.speeds[*].dataRate')::text), ', ', ' ' || (module->>'generation') || '-')
   || ' ' || replace(module->>'formFactor', 'SODIMM', 'SO-DIMM SODIMM')
@@ -252,7 +253,7 @@ export const modules = pgTable(
     module: jsonb('module').$type<Module>().notNull(),
     price: integer('price'),
     note: text('note').notNull(),
-    condition: text('condition').$type<Condition>(),
+    condition: text('condition').$type<PieceCondition>(),
     testedOn: date('tested_on', { mode: 'string' }),
     serialNumber: text('serial_number').notNull().default(''),
     warrantyUntil: date('warranty_until', { mode: 'string' }),
@@ -263,24 +264,26 @@ export const modules = pgTable(
     leadDays: integer('lead_days'),
     askedAt: instant('asked_at'),
     /** What it was ordered for. */
-    standsFor: jsonb('stands_for').$type<ModuleRecord['standsFor']>(),
+    orderedFor: jsonb('ordered_for').$type<ModuleRecord['orderedFor']>(),
     cost: integer('cost'),
     invoice: text('invoice').notNull().default(''),
     /** The price list that named it last. */
     listId: uuid('list_id'),
-    said: said(SAID_OF_MODULE),
+    searchText: searchText(SEARCH_TEXT_OF_MODULE),
   },
   (table) => [
     index('modules_job').on(table.jobId),
     index('modules_fitted').on(table.fittedJobId),
     index('modules_serial').on(sql`lower(serial_number)`).where(sql`source = 'shelf'`),
-    index('modules_stand_for').on(sql`(stands_for->>'jobId')`).where(sql`stands_for is not null`),
+    index('modules_ordered_for')
+      .on(sql`(ordered_for->>'jobId')`)
+      .where(sql`ordered_for is not null`),
     index('modules_of_shop').on(table.source, table.firstWrite).where(sql`job_id is null`),
     index('modules_of_kind')
       .on(table.source, OFFER_KIND, table.firstWrite)
       .where(sql`job_id is null`),
     index('modules_offered').on(table.supplier, OFFER_KEY).where(sql`source = 'supplier'`),
-    saidIndex('modules_said', table.said),
+    searchIndex('modules_search', table.searchText),
   ],
 )
 
@@ -466,7 +469,7 @@ export const claims = pgTable(
     what: text('what').notNull(),
     invoice: text('invoice').notNull(),
     reference: text('reference').notNull(),
-    state: text('state').$type<Claim['state']>().notNull(),
+    state: text('state').$type<WarrantyClaim['state']>().notNull(),
   },
   (table) => [index('claims_job').on(table.jobId)],
 )

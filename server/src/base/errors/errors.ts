@@ -26,7 +26,7 @@ export class HttpError extends Error {
 export const notFound = (what: string) =>
   new HttpError(404, 'not_found', `There is no such ${what}.`)
 
-export const stale = (what: string) =>
+export const versionConflict = (what: string) =>
   new HttpError(409, 'stale_version', `This ${what} has been changed since it was read.`)
 
 export const invalid = (fields: FieldFault[]) =>

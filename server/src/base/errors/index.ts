@@ -6,6 +6,6 @@ export {
   invalid,
   notFound,
   rootOf,
-  stale,
+  versionConflict,
 } from './errors'
 export { malformedText, storable } from './storable'

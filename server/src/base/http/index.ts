@@ -1,4 +1,4 @@
-export { type FieldFault, HttpError, invalid, notFound, stale, storable } from '../errors'
+export { type FieldFault, HttpError, invalid, notFound, storable, versionConflict } from '../errors'
 export { answerError, unknownRoute } from './answer'
 export { jsonBody, jsonOnly } from './body'
 export { onTheDisk, type Storage } from './disk'

@@ -1,12 +1,14 @@
 import express, { type RequestHandler, Router } from 'express'
 import { jsonOnly } from '../http'
 import { inPool } from './pool'
-import type { WORKS } from './works'
+import type { POOL_TASKS } from './tasks'
 
 /** Work whose answer is JSON as it is. */
 type OnJson = {
-  [W in keyof typeof WORKS]: Awaited<ReturnType<(typeof WORKS)[W]>> extends Uint8Array ? W : never
-}[keyof typeof WORKS]
+  [W in keyof typeof POOL_TASKS]: Awaited<ReturnType<(typeof POOL_TASKS)[W]>> extends Uint8Array
+    ? W
+    : never
+}[keyof typeof POOL_TASKS]
 
 /** One address that works something out of what it is sent; nothing is stored. `known` is what the server adds. */
 export function computing(

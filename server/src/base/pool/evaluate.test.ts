@@ -1,9 +1,13 @@
 import { describe, expect, test } from 'vitest'
-import { laptop, stick } from '../../../test/sample'
+import { laptop, sampleStick } from '../../../test/sample'
 import { useServer } from '../../../test/server'
 
 const { raw, post } = useServer()
-const request = { machine: laptop, placement: { A: stick, B: null }, settings: { profile: false } }
+const request = {
+  machine: laptop,
+  placement: { A: sampleStick, B: null },
+  settings: { profile: false },
+}
 
 test('answers the evaluation of a placement', async () => {
   const { status, body } = await post('/evaluate', request)
@@ -22,17 +26,17 @@ test('answers the evaluation of a placement', async () => {
 
 describe('bad input is a clear 400', () => {
   test.each<[string, unknown, string]>([
-    ['an unknown slot', { ...request, placement: { Z: stick } }, 'placement.Z'],
+    ['an unknown slot', { ...request, placement: { Z: sampleStick } }, 'placement.Z'],
     ...[0, 3, 1e9].map((capacityGiB): [string, unknown, string] => [
       `a capacity of ${capacityGiB}`,
-      { ...request, placement: { A: { ...stick, capacityGiB } } },
+      { ...request, placement: { A: { ...sampleStick, capacityGiB } } },
       'placement.A.capacityGiB',
     ]),
     [
       'a rate of 0',
       {
         ...request,
-        placement: { A: { ...stick, speeds: [{ ...stick.speeds[0], dataRate: 0 }] } },
+        placement: { A: { ...sampleStick, speeds: [{ ...sampleStick.speeds[0], dataRate: 0 }] } },
       },
       'placement.A.speeds.0.dataRate',
     ],

@@ -1,3 +1,3 @@
 export { computing } from './computing'
-export type { Picture } from './pictures'
+export type { ScaledPicture } from './pictures'
 export { inPool } from './pool'

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { laptop, stick } from '../../../test/sample'
+import { laptop, sampleStick } from '../../../test/sample'
 import { useServer } from '../../../test/server'
 
 const { post } = useServer()
@@ -56,7 +56,7 @@ test('a need is worked out as in the page', async () => {
 test('the advice reads how memory lies in the machine; without a placement it says nothing of it', async () => {
   const uses = [{ use: 'games', level: 'light', weight: 1, together: null }]
   const said = { uses, installedGiB: 16, machine: laptop, integratedGraphics: true }
-  const large = { ...stick, capacityGiB: 16 }
+  const large = { ...sampleStick, capacityGiB: 16 }
   const settings = { profile: false }
   const { body } = await post('/size', { ...said, placement: { A: large }, settings })
   expect(body.advice).toMatchObject({

@@ -19,7 +19,7 @@ sharp.unblock({
 })
 sharp.concurrency(1)
 
-export interface Picture {
+export interface ScaledPicture {
   picture: Uint8Array
   width: number
   height: number
@@ -32,7 +32,7 @@ const noPicture = () => new HttpError(400, 'no_picture', 'This is no picture tha
  * the camera wrote beside it (place, device, time) is kept. What it is, its bytes tell.
  * @throws HttpError 415 for what is of no kind that is taken, 400 for what cannot be read.
  */
-export async function encode(bytes: Uint8Array): Promise<Picture> {
+export async function encode(bytes: Uint8Array): Promise<ScaledPicture> {
   const kind = (await fileTypeFromBuffer(bytes))?.mime ?? null
   if (!PHOTO_TYPES.some((type) => type === kind)) {
     const taken = PHOTO_TYPES.map((type) => type.replace('image/', '').toUpperCase()).join(', ')

@@ -1,12 +1,12 @@
 import { request as httpRequest, type IncomingMessage } from 'node:http'
 import type { Machine, Module } from '@tembrix/core/things/model'
 import { expect, test, vi } from 'vitest'
-import { laptop, stick } from '../../../test/sample'
+import { laptop, sampleStick } from '../../../test/sample'
 import { useServer } from '../../../test/server'
 
 const { post, get, address } = useServer()
 
-const stickOf = (changes: Partial<Module>): Module => ({ ...stick, ...changes })
+const stickOf = (changes: Partial<Module>): Module => ({ ...sampleStick, ...changes })
 const laptopOf = (changes: Partial<Machine>): Machine => ({ ...laptop, ...changes })
 
 const body = (changes: object = {}) => ({

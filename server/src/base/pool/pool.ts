@@ -2,8 +2,8 @@ import { availableParallelism } from 'node:os'
 import { Piscina } from 'piscina'
 import { HttpError } from '../http'
 import { WORKER } from '../paths'
-import type { Outcome, Task } from './worker'
-import type { WORKS } from './works'
+import type { POOL_TASKS } from './tasks'
+import type { Task, TaskOutcome } from './worker'
 
 /** Requests that may wait for a thread. */
 const WAITING = 32
@@ -42,7 +42,7 @@ function once<T>(make: () => T): () => T {
   }
 }
 
-type Works = typeof WORKS
+type Works = typeof POOL_TASKS
 
 /**
  * Does heavy work in a thread, so that the server answers others meanwhile. Given up when `signal` aborts.
@@ -56,7 +56,7 @@ export async function inPool<W extends keyof Works>(
   if (pool.queueSize >= WAITING) {
     throw new HttpError(503, 'busy', 'The server is busy. Try again in a moment.', { again: AGAIN })
   }
-  const outcome: Outcome = await pool.run(task, signal ? { signal } : {})
+  const outcome: TaskOutcome = await pool.run(task, signal ? { signal } : {})
   if ('answer' in outcome) return outcome.answer as Awaited<ReturnType<Works[W]>>
   const { status, code, message, fields } = outcome.refused
   throw new HttpError(status, code, message, fields ? { fields } : {})

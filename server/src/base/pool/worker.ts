@@ -1,6 +1,6 @@
 import { setPriority } from 'node:os'
 import { type Described, describe } from '../errors'
-import { WORKS } from './works'
+import { POOL_TASKS } from './tasks'
 
 /** Lower than what answers everybody else (0 is usual, 19 the lowest). */
 const PRIORITY = 10
@@ -9,7 +9,7 @@ const PRIORITY = 10
 if (process.platform === 'linux') setPriority(0, PRIORITY)
 
 export interface Task {
-  work: keyof typeof WORKS
+  work: keyof typeof POOL_TASKS
   /** The request as it came. */
   bytes: Uint8Array
   /** What the server knows that the work needs. */
@@ -17,11 +17,11 @@ export interface Task {
 }
 
 /** What came of it, or why nothing did. */
-export type Outcome = { answer: unknown } | { refused: Described }
+export type TaskOutcome = { answer: unknown } | { refused: Described }
 
-export default async function work({ work, bytes, known }: Task): Promise<Outcome> {
+export default async function work({ work, bytes, known }: Task): Promise<TaskOutcome> {
   try {
-    return { answer: await WORKS[work](bytes, known) }
+    return { answer: await POOL_TASKS[work](bytes, known) }
   } catch (error) {
     return { refused: describe(error) }
   }

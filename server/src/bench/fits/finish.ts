@@ -3,10 +3,18 @@ import type { Assignment } from '@tembrix/core/things/records'
 import { eq, inArray } from 'drizzle-orm'
 import { type fits, modules, reservations, type Transaction } from '../../base/database'
 import { HttpError } from '../../base/http'
-import { change, create, find, jobKind, moduleKind, planKind, type Row } from '../../things/store'
+import {
+  change,
+  create,
+  find,
+  jobKind,
+  moduleKind,
+  planKind,
+  type RecordRow,
+} from '../../things/store'
 import { piecesFor } from '../placements'
 
-type Fit = Row<typeof fits>
+type Fit = RecordRow<typeof fits>
 
 /**
  * Ends a fitting: the shelf's pieces in the job's plan, and those that came for it, leave the shelf with it, removed

@@ -1,17 +1,17 @@
 import { expect, test } from 'vitest'
-import { newJob, stick } from '../../../test/sample'
+import { newJobBody, sampleStick } from '../../../test/sample'
 import { useServer } from '../../../test/server'
 
 const { get, post, patch, remove } = useServer()
 
 async function jobWithPlan() {
-  const job = (await post('/jobs', newJob)).body
+  const job = (await post('/jobs', newJobBody)).body
   const [plan] = (await get(`/plans?jobId=${job.id}`)).body
   return { job, plan }
 }
 
 const onShelf = async () => {
-  const piece = { source: 'shelf', module: stick, price: 1400, condition: 'used' }
+  const piece = { source: 'shelf', module: sampleStick, price: 1400, condition: 'used' }
   return (await post('/modules', piece)).body
 }
 
@@ -75,7 +75,8 @@ test('a closed job lets its pieces go, and takes them again when it is opened', 
 })
 
 test('a supplier’s module can be planned by any number of jobs', async () => {
-  const offer = (await post('/modules', { source: 'supplier', module: stick, price: 2300 })).body
+  const offer = (await post('/modules', { source: 'supplier', module: sampleStick, price: 2300 }))
+    .body
   for (const { plan } of [await jobWithPlan(), await jobWithPlan()]) {
     const placement = { A: { moduleId: offer.id } }
     expect((await patch(`/plans/${plan.id}`, { version: 1, placement })).status).toBe(200)

@@ -2,16 +2,16 @@ import type { Assigned } from '@tembrix/core/things/records'
 import { eq, inArray, sql } from 'drizzle-orm'
 import { jobs, modules, plans, reservations, type Transaction } from '../../base/database'
 import { HttpError } from '../../base/http'
-import { find, jobKind, listed, moduleKind, type Row } from '../../things/store'
+import { find, jobKind, listed, moduleKind, type RecordRow } from '../../things/store'
 
 /** The pieces that were ordered for a job. */
-export const piecesFor = (tx: Transaction, jobId: string): Promise<Row<typeof modules>[]> =>
-  listed(tx, moduleKind, sql`${modules.standsFor}->>'jobId' = ${jobId}`)
+export const piecesFor = (tx: Transaction, jobId: string): Promise<RecordRow<typeof modules>[]> =>
+  listed(tx, moduleKind, sql`${modules.orderedFor}->>'jobId' = ${jobId}`)
 
 const standsIn = (
-  { standsFor }: Pick<Row<typeof modules>, 'standsFor'>,
+  { orderedFor }: Pick<RecordRow<typeof modules>, 'orderedFor'>,
   { moduleId, unit }: Assigned,
-): boolean => standsFor?.moduleId === moduleId && standsFor.unit === unit
+): boolean => orderedFor?.moduleId === moduleId && orderedFor.unit === unit
 
 /**
  * Keeps for a job the pieces of the shelf that its plans hold, those that came for what they hold too, and lets go of the others; a closed

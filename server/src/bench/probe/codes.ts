@@ -55,7 +55,7 @@ export const sixDigits = (typed: string): string => typed.replace(/\s/g, '')
  * job, and what the page must know to say in which configuration it measures.
  * @throws HttpError 404 `no_such_code`, 410 `code_late` or `code_used`.
  */
-export async function openCode(db: Database, guard: Guard, code: string, now = new Date()) {
+export async function redeemCode(db: Database, guard: Guard, code: string, now = new Date()) {
   guard.check(now.getTime())
   return db.transaction(async (tx) => {
     const [held] = await tx.select().from(probeCodes).where(eq(probeCodes.code, code)).for('update')

@@ -4,7 +4,7 @@ import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, expect, onTestFinished, test } from 'vitest'
-import { newJob } from '../../../test/sample'
+import { newJobBody } from '../../../test/sample'
 import { useServer } from '../../../test/server'
 import { createProbeApp, ProbeListener, probeAddress, Senders } from '.'
 
@@ -56,7 +56,7 @@ test('the probe’s page and what it is made of are there', async () => {
 })
 
 test('every other route of the main server is not', async () => {
-  const { id } = (await post('/jobs', newJob)).body
+  const { id } = (await post('/jobs', newJobBody)).body
   const api = [
     'health',
     'customers',
@@ -93,7 +93,7 @@ test('every other route of the main server is not', async () => {
 })
 
 test('a code opens its job there, and wrong ones are counted by sender', async () => {
-  const { id: jobId } = (await post('/jobs', newJob)).body
+  const { id: jobId } = (await post('/jobs', newJobBody)).body
   const { code } = (await post('/probe/codes', { jobId })).body
   const open = (sent: string, origin = base) =>
     fetch(`${base}/api/v1/probe/open`, {
@@ -155,7 +155,7 @@ test('off by default, switched on and off; without an address not at all', async
 test('a report comes in by a code, once; what says nothing of memory does not use it up', async () => {
   const own = await serve()
   onTestFinished(own.stop)
-  const { id: jobId } = (await post('/jobs', newJob)).body
+  const { id: jobId } = (await post('/jobs', newJobBody)).body
   const { code } = (await post('/probe/codes', { jobId })).body
   const send = async (body: string, to = code) => {
     const url = `${own.base}/api/v1/probe/report/${to}`

@@ -4,7 +4,7 @@ import type { Database } from '../../base/database'
 import { HttpError } from '../../base/http'
 import { inPool } from '../../base/pool'
 import { create, readingKind } from '../../things/store'
-import { openCode, sixDigits } from './codes'
+import { redeemCode, sixDigits } from './codes'
 import type { Senders } from './senders'
 
 /** The longest report that is taken, bytes. */
@@ -26,7 +26,7 @@ export function reportRoutes(db: Database, senders: Senders): Router {
     if (text === null) {
       throw new HttpError(400, 'no_report', 'This text says nothing of a machine’s memory.')
     }
-    const { jobId, number } = await openCode(db, guard, code)
+    const { jobId, number } = await redeemCode(db, guard, code)
     const reading = NewReadingRecord.parse({ jobId, name: 'report by code', text })
     await db.transaction((tx) => create(tx, readingKind, reading))
     response.status(201).type('text').send(`Received, for job ${number}.\n`)

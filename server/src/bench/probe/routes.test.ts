@@ -1,7 +1,7 @@
 import { request as httpRequest } from 'node:http'
 import { eq } from 'drizzle-orm'
 import { expect, test } from 'vitest'
-import { newJob } from '../../../test/sample'
+import { newJobBody } from '../../../test/sample'
 import { useServer } from '../../../test/server'
 import { probeCodes } from '../../base/database'
 
@@ -24,7 +24,7 @@ const runs = (token: string, changes: object = {}) => ({
 })
 
 async function opened() {
-  const job = (await post('/jobs', newJob)).body
+  const job = (await post('/jobs', newJobBody)).body
   const { code } = (await post('/probe/codes', { jobId: job.id })).body
   return { job, code, open: (await post('/probe/open', { code })).body }
 }
@@ -48,7 +48,7 @@ test('a code of six digits opens its job once, and its token adds measurements t
 
 test('a code that has run out opens nothing, nor does its token add', async () => {
   const { open } = await opened()
-  const late = (await post('/jobs', newJob)).body
+  const late = (await post('/jobs', newJobBody)).body
   const { code } = (await post('/probe/codes', { jobId: late.id })).body
   const past = new Date(Date.now() - 1000).toISOString()
   await db().update(probeCodes).set({ until: past }).where(eq(probeCodes.code, code))
@@ -69,7 +69,7 @@ test('runs that cannot be are refused where they are wrong, and none is stored',
 })
 
 test('what the job calls its two changes comes with the code, so that the page can ask which', async () => {
-  const { id: jobId } = (await post('/jobs', newJob)).body
+  const { id: jobId } = (await post('/jobs', newJobBody)).body
   const changes = { first: 'new modules', second: 'two of them' }
   await post('/verifications', { jobId, changes })
   const { code } = (await post('/probe/codes', { jobId })).body
@@ -90,7 +90,7 @@ test('a session taken while something else was busy is kept, marked, and said so
 
 test('guessing is stopped after ten wrong codes', async () => {
   const { code } = await (async () => {
-    const job = (await post('/jobs', newJob)).body
+    const job = (await post('/jobs', newJobBody)).body
     return (await post('/probe/codes', { jobId: job.id })).body
   })()
   const wrong = Array.from({ length: 11 }, (_, at) => String(100_000 + at)).filter(

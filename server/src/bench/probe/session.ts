@@ -5,7 +5,7 @@ import { z } from 'zod'
 import type { Database } from '../../base/database'
 import { HttpError } from '../../base/http'
 import { create, measurementKind } from '../../things/store'
-import { jobOfToken, openCode, sixDigits } from './codes'
+import { jobOfToken, redeemCode, sixDigits } from './codes'
 import type { Senders } from './senders'
 
 /** The probe’s side: a short code of a job opens it once, and its token sends runs. */
@@ -14,7 +14,7 @@ export function sessionRoutes(db: Database, senders: Senders): Router {
 
   routes.post('/open', async (request, response) => {
     const { code } = z.object({ code: z.string().trim().max(20) }).parse(request.body)
-    const { jobId: _, ...opened } = await openCode(db, senders.guardOf(request), sixDigits(code))
+    const { jobId: _, ...opened } = await redeemCode(db, senders.guardOf(request), sixDigits(code))
     response.json(opened)
   })
 

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import sharp from 'sharp'
 import { describe, expect, test } from 'vitest'
-import { newJob } from '../../../test/sample'
+import { newJobBody } from '../../../test/sample'
 import { useServer } from '../../../test/server'
 
 const { raw, get, post, patch, remove, address } = useServer()
@@ -15,7 +15,7 @@ function upload(path: string, body: Uint8Array, type = 'image/jpeg') {
 }
 
 async function jobId(): Promise<string> {
-  return (await post('/jobs', newJob)).body.id
+  return (await post('/jobs', newJobBody)).body.id
 }
 
 describe('a photo', () => {

@@ -1,13 +1,13 @@
 import { PRICE_LIST_PIECE } from '@tembrix/core/things/records'
 import { sql } from 'drizzle-orm'
 import { expect, test } from 'vitest'
-import { stick } from '../../../test/sample'
+import { sampleStick } from '../../../test/sample'
 import { useServer } from '../../../test/server'
 
 const { get, post, db } = useServer()
 
 const offer = (article: string, price: number, changes: object = {}) => ({
-  module: { ...stick, article },
+  module: { ...sampleStick, article },
   price,
   stock: 5,
   leadDays: 2,
@@ -66,7 +66,7 @@ test('a list adds, changes and, where it is complete, drops', async () => {
 })
 
 test('a kit and a single module of one article are two offers; another supplier’s are its own', async () => {
-  const kit = { module: { ...stick, article: 'k', kit: { id: 'k', size: 2 } } }
+  const kit = { module: { ...sampleStick, article: 'k', kit: { id: 'k', size: 2 } } }
   await taken('Birch', [offer('k', 1000), offer('k', 1900, kit)])
   await taken('Cedar', [offer('k', 900)], true)
   expect((await offersOf('Birch')).map(({ price, stock }) => [price, stock])).toEqual([

@@ -1,6 +1,6 @@
 import { NewPriceList, PriceListPiece } from '@tembrix/core/things/records'
 import { Router } from 'express'
-import { type Database, keepStatistics, priceLists } from '../../base/database'
+import { analyzeTables, type Database, priceLists } from '../../base/database'
 import {
   answerCreated,
   answerPage,
@@ -42,7 +42,7 @@ export function priceListRoutes(db: Database): Router {
   routes.post('/:id/end', async (request, response) => {
     const id = idOf(request.params)
     const ended = await db.transaction(async (tx) => endList(tx, await find(tx, priceListKind, id)))
-    await keepStatistics(db, ['modules'])
+    await analyzeTables(db, ['modules'])
     response.json(ended)
   })
 

@@ -1,4 +1,4 @@
-import { same } from '@tembrix/core/things/model'
+import { deepEqual } from '@tembrix/core/things/model'
 import {
   type Offered,
   offeredKey,
@@ -9,9 +9,9 @@ import { and, eq, isNull, sql } from 'drizzle-orm'
 import type { z } from 'zod'
 import { modules, OFFER_KEY, priceLists, type Transaction } from '../../base/database'
 import { HttpError } from '../../base/http'
-import { find, priceListKind, type Row, tellOf } from '../../things/store'
+import { find, priceListKind, publishChange, type RecordRow } from '../../things/store'
 
-type List = Row<typeof priceLists>
+type List = RecordRow<typeof priceLists>
 
 /**
  * Takes in some offers of a price list: what the supplier sells already gets the list's figures, the rest
@@ -80,7 +80,13 @@ export async function endList(tx: Transaction, list: List): Promise<List> {
     endedAt: new Date().toISOString(),
   })
   const { id: recordId, version } = ended
-  await tellOf(tx, { record: 'price-list', recordId, jobId: null, action: 'changed', version })
+  await publishChange(tx, {
+    record: 'price-list',
+    recordId,
+    jobId: null,
+    action: 'changed',
+    version,
+  })
   return ended
 }
 
@@ -164,6 +170,6 @@ function alike(row: Known, { module, price, stock, leadDays }: Offered) {
     row.price === price &&
     row.stock === stock &&
     row.leadDays === leadDays &&
-    same(row.module, module)
+    deepEqual(row.module, module)
   )
 }

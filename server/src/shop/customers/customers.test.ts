@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm'
 import { expect, test } from 'vitest'
-import { newJob, stick } from '../../../test/sample'
+import { newJobBody, sampleStick } from '../../../test/sample'
 import { useServer } from '../../../test/server'
 import { customers, history, jobs, messages, modules } from '../../base/database'
 
@@ -9,9 +9,9 @@ const { get, post, patch, remove, raw, address, db } = useServer()
 async function closedJob() {
   const job = (
     await post('/jobs', {
-      ...newJob,
+      ...newJobBody,
       customer: { name: 'Isolde Marchbank', phone: '0555 8181', email: 'isolde@marchbank.example' },
-      machine: { ...newJob.machine, serialNumber: 'MB-SERIAL-1', note: 'Isolde’s own' },
+      machine: { ...newJobBody.machine, serialNumber: 'MB-SERIAL-1', note: 'Isolde’s own' },
       complaint: 'Marchbank accounts are slow',
       condition: 'scratch beside the M of Marchbank',
     })
@@ -19,7 +19,7 @@ async function closedJob() {
   await post('/modules', {
     jobId: job.id,
     source: 'customer',
-    module: stick,
+    module: sampleStick,
     serialNumber: 'MB-MOD-2',
   })
   const fit = (await post('/fits', { jobId: job.id })).body
@@ -54,8 +54,8 @@ test('on request a customer’s data is given out whole, and erased; the machine
   expect(left).toMatchObject({
     complaint: '',
     customer: { name: 'Erased customer', phone: '', email: '' },
-    machine: { serialNumber: '', machine: { name: newJob.machine.machine.name } },
-    modules: [{ module: stick, serialNumber: '' }],
+    machine: { serialNumber: '', machine: { name: newJobBody.machine.machine.name } },
+    modules: [{ module: sampleStick, serialNumber: '' }],
     messages: [],
     readings: [],
     fits: [{ serials: {}, note: '' }],

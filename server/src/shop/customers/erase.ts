@@ -1,5 +1,5 @@
 import { NOBODY, withoutPerson } from '@tembrix/core/shop/erasure'
-import { same } from '@tembrix/core/things/model'
+import { deepEqual } from '@tembrix/core/things/model'
 import { JOB_LISTS, JobFile } from '@tembrix/core/things/records'
 import { eq, inArray, or, sql } from 'drizzle-orm'
 import {
@@ -11,8 +11,8 @@ import {
   pictures,
   type Transaction,
 } from '../../base/database'
-import { HttpError, stale } from '../../base/http'
-import { retell } from '../../things/search'
+import { HttpError, versionConflict } from '../../base/http'
+import { reindex } from '../../things/search'
 import {
   customerKind,
   find,
@@ -32,7 +32,7 @@ import { readJob } from '../jobs'
  */
 export async function erase(tx: Transaction, id: string, version: number): Promise<void> {
   const customer = await find(tx, customerKind, id)
-  if (customer.version !== version) throw stale(customerKind.record)
+  if (customer.version !== version) throw versionConflict(customerKind.record)
   const theirs = await listed(tx, jobKind, eq(jobs.customerId, id))
   const open = theirs.find(({ stage }) => stage !== 'closed')
   if (open) {
@@ -54,7 +54,7 @@ export async function erase(tx: Transaction, id: string, version: number): Promi
         jobIds.length > 0 ? inArray(history.jobId, jobIds) : undefined,
       ),
     )
-  await retell(tx, { customerId: id })
+  await reindex(tx, { customerId: id })
   await noteOf(tx, customerKind, await find(tx, customerKind, id), 'erased')
   for (const jobId of jobIds) await noteOf(tx, jobKind, await find(tx, jobKind, jobId), 'erased')
 }
@@ -75,7 +75,7 @@ async function eraseJob(tx: Transaction, id: string): Promise<void> {
     for (const record of file[list]) {
       const kept = left.get(record.id)
       if (!kept) await tx.delete(table as StoredTable).where(eq(table.id, record.id))
-      else if (!same(kept, record)) await put(tx, table, record.id, fieldsOf(kept))
+      else if (!deepEqual(kept, record)) await put(tx, table, record.id, fieldsOf(kept))
     }
   }
 }

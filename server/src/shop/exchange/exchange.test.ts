@@ -2,7 +2,7 @@ import { Buffer } from 'node:buffer'
 import sharp from 'sharp'
 import { expect, test } from 'vitest'
 import { ZipFile } from 'yazl'
-import { newJob, stick } from '../../../test/sample'
+import { newJobBody, sampleStick } from '../../../test/sample'
 import { useServer } from '../../../test/server'
 import { openArchive } from './archive'
 
@@ -27,11 +27,12 @@ const send = async (server: Server, body: Buffer) =>
 /** A job with a photo, a piece of the shelf in its plan, a fitting and a measurement. */
 async function wholeJob() {
   const { get, post, patch, raw } = here
-  const job = (await post('/jobs', { ...newJob, dueOn: '2030-02-10', accessories: ['bag'] })).body
+  const job = (await post('/jobs', { ...newJobBody, dueOn: '2030-02-10', accessories: ['bag'] }))
+    .body
   const own = { jobId: job.id, source: 'customer', serialNumber: 'OWN-1' }
-  const module = (await post('/modules', { ...own, module: stick })).body
+  const module = (await post('/modules', { ...own, module: sampleStick })).body
   const shelf = { source: 'shelf', price: 2300, condition: 'used', serialNumber: 'SHELF-1' }
-  const piece = (await post('/modules', { ...shelf, module: stick })).body
+  const piece = (await post('/modules', { ...shelf, module: sampleStick })).body
   const found = { A: { moduleId: module.id, unit: 0 } }
   await patch(`/jobs/${job.id}`, { version: 1, found })
   const placement = { ...found, B: { moduleId: piece.id, unit: 0 } }
@@ -89,14 +90,14 @@ test('a job goes elsewhere whole and comes out of there equal, and is taken in o
   })
   // What went with it is on nobody's shelf there.
   expect((await elsewhere.get('/modules?shop=1&source=shelf')).body).toEqual([])
-  const next = (await elsewhere.post('/jobs', newJob)).body
+  const next = (await elsewhere.post('/jobs', newJobBody)).body
   expect(next.number).toBeGreaterThan(job.number)
 })
 
 test('a job whose number is taken gets the next one, and says so', async () => {
-  const job = (await here.post('/jobs', newJob)).body
+  const job = (await here.post('/jobs', newJobBody)).body
   const { job: text } = await openArchive(await fileOf(here, job.id))
-  const other = (await elsewhere.post('/jobs', newJob)).body
+  const other = (await elsewhere.post('/jobs', newJobBody)).body
   const value = JSON.parse(text)
   value.job.number = other.number
   const answer = await send(elsewhere, await zipped({ 'job.json': JSON.stringify(value) }))
@@ -105,7 +106,7 @@ test('a job whose number is taken gets the next one, and says so', async () => {
 })
 
 test('a file that is damaged, hostile, newer or of something else changes nothing and says what is wrong', async () => {
-  const job = (await here.post('/jobs', newJob)).body
+  const job = (await here.post('/jobs', newJobBody)).body
   const file = await fileOf(here, job.id)
   const { job: text } = await openArchive(file)
   const value = JSON.parse(text)
@@ -156,7 +157,7 @@ test('a file that is damaged, hostile, newer or of something else changes nothin
 })
 
 test('a file of an older form is taken in; a message under way is sent from where it was written alone', async () => {
-  const job = (await here.post('/jobs', newJob)).body
+  const job = (await here.post('/jobs', newJobBody)).body
   const text = { jobId: job.id, channel: 'text', to: '0555 1234', text: 'Ready' }
   await here.post('/messages', text)
   await here.post('/handovers', { jobId: job.id })
@@ -178,6 +179,25 @@ test('a file of an older form is taken in; a message under way is sent from wher
   })
 })
 
+test('a module in a file of the second form keeps what it was ordered for', async () => {
+  const job = (await here.post('/jobs', newJobBody)).body
+  await here.post('/modules', { jobId: job.id, module: sampleStick })
+  const value = JSON.parse((await openArchive(await fileOf(here, job.id))).job)
+  const standsFor = { jobId: job.id, moduleId: job.id, unit: 0 }
+  const modules = value.modules.map(
+    ({ orderedFor: _, ...one }: object & { orderedFor: unknown }) => ({
+      ...one,
+      standsFor,
+    }),
+  )
+  const older = { ...value, version: 2, modules }
+  const answer = await send(elsewhere, await zipped({ 'job.json': JSON.stringify(older) }))
+  expect(answer.status).toBe(201)
+  expect((await elsewhere.get(`/jobs/${job.id}`)).body.modules).toMatchObject([
+    { orderedFor: standsFor },
+  ])
+})
+
 test('the form of a file is there as JSON Schema, down to a module of a slot', async () => {
   const { body } = await here.get('/job-files/schema')
   expect(body.required).toEqual(expect.arrayContaining(['format', 'version', 'job', 'modules']))
@@ -187,7 +207,7 @@ test('the form of a file is there as JSON Schema, down to a module of a slot', a
 
 test('lists come as sheets that no spreadsheet runs', async () => {
   const customer = { name: '=HYPERLINK("x")', phone: '+49 30 1' }
-  await here.post('/jobs', { ...newJob, customer })
+  await here.post('/jobs', { ...newJobBody, customer })
   const jobs = await (await fetch(`${here.address()}/sheets/jobs.csv`)).text()
   expect(jobs).toContain(`"'=HYPERLINK(""x"")",'+49 30 1`)
   const modules = await (await fetch(`${here.address()}/sheets/modules.csv`)).text()

@@ -3,16 +3,16 @@ import { JOB_LISTS } from '@tembrix/core/things/records'
 import { eq, sql } from 'drizzle-orm'
 import { jobs, modules, pictures, type Transaction } from '../../base/database'
 import { HttpError } from '../../base/http'
-import { retell } from '../../things/search'
+import { reindex } from '../../things/search'
 import {
   create,
   customerKind,
   jobKind,
-  type Kind,
   kindOf,
   machineKind,
   modelKind,
   moduleKind,
+  type StoredKind,
   type StoredTable,
 } from '../../things/store'
 
@@ -57,7 +57,7 @@ export async function takeInJob(
     await createAll(tx, kindOf(list), list === 'modules' ? own : file[list])
   }
   for (const [photoId, picture] of photos) await tx.insert(pictures).values({ photoId, picture })
-  await retell(tx, { id: job.id })
+  await reindex(tx, { id: job.id })
   return { id: job.id, number, numberBefore: job.number }
 }
 
@@ -73,7 +73,7 @@ async function withoutStrangers(tx: Transaction, module: ExchangedJob['modules']
 
 async function createAll<T extends StoredTable>(
   tx: Transaction,
-  kind: Kind<T>,
+  kind: StoredKind<T>,
   records: readonly object[],
 ): Promise<void> {
   for (const record of records) {

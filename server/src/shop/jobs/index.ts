@@ -1,3 +1,3 @@
-export { addLike, leadOthers, refuseFollower } from './like'
+export { addLike, leadOthers, refuseFollower } from './machineGroup'
 export { listJobs, readJob } from './queries'
 export { jobRoutes } from './routes'

@@ -1,4 +1,4 @@
-import { counterStanding, type Supply } from '@tembrix/core/shop/counter'
+import { counterStanding, type PartsProgress } from '@tembrix/core/shop/counter'
 import type { JobLine } from '@tembrix/core/things/records'
 import { eq, inArray, sql } from 'drizzle-orm'
 import {
@@ -23,7 +23,7 @@ interface Offered {
   minutes: number | null
 }
 
-const SUPPLY = sql<Supply>`(select json_build_object('units', count(*), 'ordered', count(${unitsOnOrder.unit}),
+const SUPPLY = sql<PartsProgress>`(select json_build_object('units', count(*), 'ordered', count(${unitsOnOrder.unit}),
     'here', count(${unitsOnOrder.pieceId}),
     'lastOn', max(${unitsOnOrder.dueOn}) filter (where ${unitsOnOrder.pieceId} is null))
   from jsonb_each(${plans.placement}) as placed

@@ -1,12 +1,13 @@
 import { expect, test } from 'vitest'
-import { laptop, newJob, stick } from '../../../test/sample'
+import { laptop, newJobBody, sampleStick } from '../../../test/sample'
 import { useServer } from '../../../test/server'
 
 const { get, post, patch, raw, remove } = useServer()
 
 const jobOf = async (customer: string, complaint: string, name = laptop.name) => {
   const machine = { machine: { ...laptop, name } }
-  return (await post('/jobs', { ...newJob, customer: { name: customer }, machine, complaint })).body
+  return (await post('/jobs', { ...newJobBody, customer: { name: customer }, machine, complaint }))
+    .body
 }
 
 const found = async (search: string): Promise<string[]> =>
@@ -77,8 +78,8 @@ test('the history of a job that was written to often is there to its end', async
 
 test('a module in a slot of any job stays, whichever of many it is; removing it asks nobody else', async () => {
   const module = { source: 'supplier', supplier: 'Ash', price: 100 }
-  const held = (await post('/modules', { ...module, module: stick })).body
-  const free = (await post('/modules', { ...module, module: stick })).body
+  const held = (await post('/modules', { ...module, module: sampleStick })).body
+  const free = (await post('/modules', { ...module, module: sampleStick })).body
   const { planId } = await jobOf('Slot Holder', 'holds one')
   const placement = { A: { moduleId: held.id, unit: 0 } }
   expect((await patch(`/plans/${planId}`, { version: 1, placement })).status).toBe(200)
@@ -94,7 +95,7 @@ test.each([
   ['+44 7700 900321', ['07700 900321', '+447700900321', '+44 (0)7700 900321', '07700 9003']],
 ])('the phone number %s is found in any spelling', async (phone, spellings) => {
   const customer = { name: 'Rung Up', phone }
-  await post('/jobs', { ...newJob, customer, complaint: `rings ${phone}` })
+  await post('/jobs', { ...newJobBody, customer, complaint: `rings ${phone}` })
   for (const spelling of spellings) expect(await found(spelling)).toEqual([`rings ${phone}`])
   expect(await found('07700 911')).toEqual([])
   const customers = (await get(`/customers?search=${encodeURIComponent('07700 900')}`)).body
@@ -103,11 +104,11 @@ test.each([
 
 test('a job is found by serial and part numbers: of its machine, what was in it, what was fitted from the shelf', async () => {
   const machine = { machine: laptop, serialNumber: 'HX-20817' }
-  const job = (await post('/jobs', { ...newJob, machine, complaint: 'by its numbers' })).body
+  const job = (await post('/jobs', { ...newJobBody, machine, complaint: 'by its numbers' })).body
   const own = { jobId: job.id, source: 'customer', serialNumber: 'OWN-5521' }
-  await post('/modules', { ...own, module: { ...stick, article: 'Larkfield Q8' } })
+  await post('/modules', { ...own, module: { ...sampleStick, article: 'Larkfield Q8' } })
   const shelf = { source: 'shelf', price: 100, serialNumber: 'SHELF-9' }
-  const piece = (await post('/modules', { ...shelf, module: stick })).body
+  const piece = (await post('/modules', { ...shelf, module: sampleStick })).body
   const placement = { A: { moduleId: piece.id, unit: 0 } }
   await patch(`/plans/${job.planId}`, { version: 1, placement })
   const fit = (await post('/fits', { jobId: job.id })).body
@@ -121,12 +122,12 @@ test('a job is found by serial and part numbers: of its machine, what was in it,
 
 test('the day has every open job once, with the phone and what is to be done; closed ones are not in it', async () => {
   const customer = { name: 'Day Lister', phone: '0555 77' }
-  const job = (await post('/jobs', { ...newJob, customer, dueOn: '2030-02-10' })).body
+  const job = (await post('/jobs', { ...newJobBody, customer, dueOn: '2030-02-10' })).body
   const line = async () =>
     (await get('/jobs/open?today=2030-02-10')).body.find(({ id }: { id: string }) => id === job.id)
   expect(await line()).toMatchObject({ phone: '0555 77', state: 'workshop', act: 'IDENTIFY' })
   const offer = (
-    await post('/modules', { source: 'supplier', supplier: 'Ash', price: 100, module: stick })
+    await post('/modules', { source: 'supplier', supplier: 'Ash', price: 100, module: sampleStick })
   ).body
   const placement = { A: { moduleId: offer.id, unit: 0 } }
   await patch(`/plans/${job.planId}`, { version: 1, placement })
@@ -176,7 +177,7 @@ test('the history says what each field was and is, and who changed it', async ()
 
 test('of slots, lists and maps the history says what differs, of too much only where', async () => {
   const { id } = await jobOf('History Of Lists', 'slow')
-  const made = await post('/modules', { jobId: id, source: 'customer', module: stick })
+  const made = await post('/modules', { jobId: id, source: 'customer', module: sampleStick })
   const assigned = { moduleId: made.body.id, unit: 0 }
   await patch(`/jobs/${id}`, { version: 1, accessories: ['a bag', 'a charger'] })
   await patch(`/jobs/${id}`, { version: 2, found: { A: assigned }, accessories: ['a charger'] })

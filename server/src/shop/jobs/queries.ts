@@ -1,4 +1,4 @@
-import { followed, together } from '@tembrix/core/shop/groups'
+import { followed, groupedLines } from '@tembrix/core/shop/groups'
 import {
   type Assignment,
   JOB_LISTS,
@@ -18,7 +18,7 @@ import {
   type Transaction,
 } from '../../base/database'
 import { notFound } from '../../base/errors'
-import { saying } from '../../things/search'
+import { textMatches } from '../../things/search'
 import {
   afterCursor,
   customerKind,
@@ -33,7 +33,7 @@ import {
   ordering,
   type Page,
   type Paging,
-  type Wanted,
+  type WantedRecords,
 } from '../../things/store'
 import { linesOf } from './lines'
 
@@ -55,7 +55,7 @@ export async function listJobs(
   const wanted = and(
     stage ? eq(jobs.stage, stage) : undefined,
     customerId ? eq(jobs.customerId, customerId) : undefined,
-    saying(jobs.said, search),
+    textMatches(jobs.searchText, search),
   )
   const found = await db
     .select({ id: jobs.id, lastWrite: jobs.lastWrite })
@@ -89,7 +89,7 @@ export async function openJobs(db: Database, today: string): Promise<JobLine[]> 
     found.map(({ id }) => id),
     today,
   )
-  return together(found.map(({ id }) => lines.get(id) as JobLine))
+  return groupedLines(found.map(({ id }) => lines.get(id) as JobLine))
 }
 
 /**
@@ -98,12 +98,12 @@ export async function openJobs(db: Database, today: string): Promise<JobLine[]> 
  */
 export async function readJob(db: Pick<Transaction, 'execute'>, id: string) {
   const itself = (name: string) => sql`(select ${sql.identifier(name)} from jobs where id = ${id})`
-  const listed = JOB_LISTS.map((list): [JobList, Wanted] => {
+  const listed = JOB_LISTS.map((list): [JobList, WantedRecords] => {
     const of = kindOf(list)
     const whose = list === 'quotes' ? sql`coalesce(${itself('lead_id')}, ${id}::uuid)` : id
     return [list, { of, where: eq(of.table.jobId, whose) }]
   })
-  const lists = Object.fromEntries(listed) as Record<JobList, Wanted>
+  const lists = Object.fromEntries(listed) as Record<JobList, WantedRecords>
   const { job, customer, machine, lead, like, ...rest } = await gathered(db, {
     job: { of: jobKind, where: eq(jobs.id, id) },
     customer: { of: customerKind, where: eq(customers.id, itself('customer_id')) },

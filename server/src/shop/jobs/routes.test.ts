@@ -2,20 +2,20 @@ import { randomUUID } from 'node:crypto'
 import { JobFile, JobLine } from '@tembrix/core/things/records'
 import { describe, expect, test } from 'vitest'
 import { z } from 'zod'
-import { newJob, stick } from '../../../test/sample'
+import { newJobBody, sampleStick } from '../../../test/sample'
 import { useServer } from '../../../test/server'
 
 const { get, post, patch } = useServer()
 
 async function startJob() {
-  const { body } = await post('/jobs', newJob)
+  const { body } = await post('/jobs', newJobBody)
   const file = (await get(`/jobs/${body.id}`)).body as JobFile
   return { id: file.id, plan: file.plans[0] as JobFile['plans'][0], file }
 }
 
 describe('a new job', () => {
   test('brings its customer and machine, and begins with a plan', async () => {
-    const { status, body } = await post('/jobs', newJob)
+    const { status, body } = await post('/jobs', newJobBody)
     expect(status).toBe(201)
     const file = JobFile.parse((await get(`/jobs/${body.id}`)).body)
     expect(file.customer.name).toBe('Ottoline Varga')
@@ -26,8 +26,8 @@ describe('a new job', () => {
 
   test('sent twice with its own id is stored once', async () => {
     const id = randomUUID()
-    const first = await post('/jobs', { ...newJob, id })
-    const second = await post('/jobs', { ...newJob, id })
+    const first = await post('/jobs', { ...newJobBody, id })
+    const second = await post('/jobs', { ...newJobBody, id })
     expect([first.status, second.status]).toEqual([201, 200])
     expect(second.body).toEqual(first.body)
     expect((await get(`/plans?jobId=${id}`)).body).toHaveLength(1)
@@ -46,9 +46,9 @@ describe('a new job', () => {
 
   test('stores nothing at all when a part of it is wrong', async () => {
     const before = (await get('/customers')).body.length
-    const unknown = await post('/jobs', { ...newJob, machine: { id: randomUUID() } })
+    const unknown = await post('/jobs', { ...newJobBody, machine: { id: randomUUID() } })
     expect(unknown).toMatchObject({ status: 404, body: { error: { code: 'not_found' } } })
-    const bad = await post('/jobs', { ...newJob, customer: { name: ' ' } })
+    const bad = await post('/jobs', { ...newJobBody, customer: { name: ' ' } })
     expect(bad).toMatchObject({
       status: 400,
       body: { error: { fields: [{ path: 'customer.name', message: 'A customer needs a name.' }] } },
@@ -60,8 +60,8 @@ describe('a new job', () => {
 describe('the counter’s list', () => {
   test('finds a job by words of customer, machine, complaint or number', async () => {
     const customer = { name: 'Ilse Sarkany', phone: '0777 42' }
-    const { number } = (await post('/jobs', { ...newJob, customer })).body
-    await post('/jobs', { ...newJob, customer: { name: 'Per 100%_Cent' }, complaint: 'slow' })
+    const { number } = (await post('/jobs', { ...newJobBody, customer })).body
+    await post('/jobs', { ...newJobBody, customer: { name: 'Per 100%_Cent' }, complaint: 'slow' })
     const search = async (words: string) =>
       z
         .array(JobLine)
@@ -120,7 +120,7 @@ describe('a change', () => {
 
 describe('modules and slots', () => {
   async function addModule(jobId: string | null, source: string) {
-    return (await post('/modules', { jobId, source, module: stick })).body
+    return (await post('/modules', { jobId, source, module: sampleStick })).body
   }
 
   test('found and planned modules are kept by slot', async () => {

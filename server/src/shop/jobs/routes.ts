@@ -1,10 +1,10 @@
-import { LikeMachines, Stage, Versioned } from '@tembrix/core/things/records'
+import { MachineGroup, Stage, Versioned } from '@tembrix/core/things/records'
 import { Router } from 'express'
 import { z } from 'zod'
 import type { Database } from '../../base/database'
 import { Search } from '../../things/search'
 import { answerPage, idOf, Paging } from '../../things/store'
-import { addLike, singleOut } from './like'
+import { addLike, singleOut } from './machineGroup'
 import { jobHistory, likeMachines, listJobs, openJobs, readJob } from './queries'
 
 /** The shop's day, as its page has it. */
@@ -43,7 +43,7 @@ export function jobRoutes(db: Database): Router {
   /** Adds machines like a job's own to it: one plan and one quote for all, each with a job of its own. */
   routes.post('/:id/like', async (request, response) => {
     const id = idOf(request.params)
-    const { machines } = LikeMachines.parse(request.body)
+    const { machines } = MachineGroup.parse(request.body)
     const made = await db.transaction((tx) => addLike(tx, id, machines))
     response.status(201).json(made)
   })

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { newJob } from '../../../test/sample'
+import { newJobBody } from '../../../test/sample'
 import { useServer } from '../../../test/server'
 
 const { get, post } = useServer()
@@ -11,7 +11,7 @@ test('repeated sessions of a shop become its scatter; before there are any, what
     results: [],
     ceilings: {},
   })
-  const { id: jobId } = (await post('/jobs', newJob)).body
+  const { id: jobId } = (await post('/jobs', newJobBody)).body
   for (const middle of [30, 33, 31.5]) {
     const runs = [middle, middle * 1.002, middle * 0.998]
     const session = { jobId, test: 'Copy', better: 'higher', configuration: 'after', runs }

@@ -1,12 +1,12 @@
 import { describe, expect, test } from 'vitest'
-import { newJob } from '../../../test/sample'
+import { newJobBody } from '../../../test/sample'
 import { useServer } from '../../../test/server'
 import { type Gateway, GatewayFailed, round, simulatedGateway, startOutbox } from '.'
 
 const { get, post, patch, remove, db } = useServer()
 
 const to = async (address: string, of: object = {}) => {
-  const job = (await post('/jobs', newJob)).body
+  const job = (await post('/jobs', newJobBody)).body
   const fields = {
     jobId: job.id,
     channel: 'mail',

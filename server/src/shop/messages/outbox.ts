@@ -1,9 +1,9 @@
 import { and, eq, inArray } from 'drizzle-orm'
 import { type Database, messages } from '../../base/database'
-import { change, listed, listenForChanges, messageKind, type Row } from '../../things/store'
+import { change, listed, listenForChanges, messageKind, type RecordRow } from '../../things/store'
 import type { Gateway } from './gateway'
 
-type Message = Row<typeof messages>
+type Message = RecordRow<typeof messages>
 
 /** Between rounds while anything is under way, ms. */
 const ROUND = 2000

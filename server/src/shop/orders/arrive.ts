@@ -9,9 +9,9 @@ import {
 } from '../../base/database'
 import { HttpError } from '../../base/http'
 import { keepPieces } from '../../bench/placements'
-import { create, moduleKind, type Row, remove } from '../../things/store'
+import { create, moduleKind, type RecordRow, remove } from '../../things/store'
 
-type Order = Row<typeof orders>
+type Order = RecordRow<typeof orders>
 
 /** Puts what came with an order, by the ids of its arrivals, on the shelf, kept for the jobs it was ordered for. */
 export async function receive(
@@ -30,7 +30,7 @@ export async function receive(
       source: 'shelf',
       note: '',
       ...pieceOf(order, line, arrived),
-      standsFor: { jobId, moduleId, unit },
+      orderedFor: { jobId, moduleId, unit },
     })
     if (fresh) jobs.add(jobId)
   }
@@ -51,7 +51,7 @@ export async function takeBack(tx: Transaction, order: Order): Promise<void> {
     .where(eq(unitsOnOrder.orderId, order.id))
   for (const { piece, keptFor } of came) {
     if (kept.has(piece.id)) continue
-    if (piece.fittedJobId || (keptFor && keptFor !== piece.standsFor?.jobId)) {
+    if (piece.fittedJobId || (keptFor && keptFor !== piece.orderedFor?.jobId)) {
       throw new HttpError(409, 'gone', `${piece.serialNumber} is in use already.`)
     }
     await remove(tx, moduleKind, piece.id, piece.version)

@@ -2,9 +2,9 @@ import { type OrderedUnit, orderedUnits } from '@tembrix/core/shop/orders'
 import { and, eq } from 'drizzle-orm'
 import { jobs, orders, type Transaction, unitsOnOrder } from '../../base/database'
 import { HttpError } from '../../base/http'
-import { find, jobKind, type Row } from '../../things/store'
+import { find, jobKind, type RecordRow } from '../../things/store'
 
-type Order = Row<typeof orders>
+type Order = RecordRow<typeof orders>
 
 /**
  * Notes which units of jobs' plans an order stands for; to be called in the transaction of every write to it; of one that is removed

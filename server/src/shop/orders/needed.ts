@@ -1,4 +1,4 @@
-import { needed } from '@tembrix/core/shop/orders'
+import { neededParts } from '@tembrix/core/shop/orders'
 import { agreedTo } from '@tembrix/core/shop/quote'
 import { grouped } from '@tembrix/core/things/model'
 import { type NeededLine, piecesById } from '@tembrix/core/things/records'
@@ -61,7 +61,7 @@ export async function neededLines(db: Pick<Database, 'select'>): Promise<NeededL
     )
   const covered = grouped(ordered, ({ jobId }) => jobId)
   return agreed.flatMap(({ job, placement }) =>
-    needed(placement, pieces, covered.get(job.id) ?? []).map((line) => ({
+    neededParts(placement, pieces, covered.get(job.id) ?? []).map((line) => ({
       ...line,
       jobId: job.id,
       job: job.number,

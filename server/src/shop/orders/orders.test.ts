@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest'
-import { newJob, stick } from '../../../test/sample'
+import { newJobBody, sampleStick } from '../../../test/sample'
 import { useServer } from '../../../test/server'
 
 const { get, post, patch, remove, raw, address } = useServer()
 
 const SUPPLIER = 'Marrowby Parts'
-const kit = { ...stick, article: 'Wendover W4S-16-3200', kit: { id: 'W4S-2x16', size: 2 } }
+const kit = { ...sampleStick, article: 'Wendover W4S-16-3200', kit: { id: 'W4S-2x16', size: 2 } }
 
 const sold = async (module: object, of: object = {}) =>
   (await post('/modules', { source: 'supplier', supplier: SUPPLIER, price: 9000, module, ...of }))
@@ -13,7 +13,7 @@ const sold = async (module: object, of: object = {}) =>
 
 /** A job whose customer agreed to a plan with these modules of suppliers. */
 async function approved(placement: Record<string, { moduleId: string; unit?: number }>) {
-  const job = (await post('/jobs', newJob)).body
+  const job = (await post('/jobs', newJobBody)).body
   await patch(`/plans/${job.planId}`, { version: 1, placement })
   const option = {
     id: crypto.randomUUID(),
@@ -99,7 +99,7 @@ const arriving = (lineId: string, of: object = {}) => ({
 
 const shelfOf = async (jobId: string) =>
   (await get(`/modules?shop=1&source=shelf&forJob=${jobId}&limit=1000`)).body.filter(
-    ({ standsFor }: { standsFor: { jobId: string } | null }) => standsFor?.jobId === jobId,
+    ({ orderedFor }: { orderedFor: { jobId: string } | null }) => orderedFor?.jobId === jobId,
   )
 
 describe('from an approval to the bench', () => {
@@ -171,7 +171,7 @@ describe('from an approval to the bench', () => {
   })
 
   test('what the plan no longer holds is free for others when it comes', async () => {
-    const offer = await sold({ ...stick, article: 'Larkfield L4-8-3200' })
+    const offer = await sold({ ...sampleStick, article: 'Larkfield L4-8-3200' })
     const job = await approved({ A: { moduleId: offer.id } })
     const draft = await ordered(job.id)
     await post(`/orders/${draft.id}/send`, { version: 1 })
@@ -193,7 +193,7 @@ describe('from an approval to the bench', () => {
 
 describe('refused, and nothing is changed by it', () => {
   async function sentFor(times = 1) {
-    const offer = await sold(stick)
+    const offer = await sold(sampleStick)
     const slots = ['A', 'B']
       .slice(0, times)
       .map((slot, unit) => [slot, { moduleId: offer.id, unit }])
@@ -215,7 +215,7 @@ describe('refused, and nothing is changed by it', () => {
   })
 
   test('a module of another supplier, one of the shelf, a job there is not', async () => {
-    const other = await sold(stick, { supplier: 'Elsewhere' })
+    const other = await sold(sampleStick, { supplier: 'Elsewhere' })
     const job = await approved({ A: { moduleId: other.id } })
     const line = lineOf((await neededFor(job.id))[0])
     expect((await post('/orders', { supplier: SUPPLIER, lines: [line] })).body.error).toMatchObject(
@@ -224,7 +224,7 @@ describe('refused, and nothing is changed by it', () => {
       },
     )
     const piece = (
-      await post('/modules', { source: 'shelf', price: 1, module: stick, condition: 'used' })
+      await post('/modules', { source: 'shelf', price: 1, module: sampleStick, condition: 'used' })
     ).body
     const wrong = { ...line, moduleId: piece.id }
     expect((await post('/orders', { supplier: SUPPLIER, lines: [wrong] })).status).toBe(400)
@@ -264,7 +264,7 @@ describe('refused, and nothing is changed by it', () => {
   })
 
   test('sending to one whom nobody here can ask; taking away what was sent', async () => {
-    const elsewhere = await sold(stick, { supplier: 'Elsewhere' })
+    const elsewhere = await sold(sampleStick, { supplier: 'Elsewhere' })
     const job = await approved({ A: { moduleId: elsewhere.id } })
     const lines = (await neededFor(job.id)).map(lineOf)
     const draft = (await post('/orders', { supplier: 'Elsewhere', lines })).body
@@ -289,7 +289,7 @@ describe('the supplier', () => {
     })
 
   test('that answers with an error leaves the order sent; asked again, it confirms', async () => {
-    const offer = await sold({ ...stick, article: 'Larkfield L4-8-3200' })
+    const offer = await sold({ ...sampleStick, article: 'Larkfield L4-8-3200' })
     const job = await approved({ A: { moduleId: offer.id } })
     const draft = await ordered(job.id)
     await behaviour('failing')
@@ -303,7 +303,7 @@ describe('the supplier', () => {
   })
 
   test('that refuses gives the job back to be ordered elsewhere', async () => {
-    const offer = await sold({ ...stick, article: 'Larkfield L4-8-3200' })
+    const offer = await sold({ ...sampleStick, article: 'Larkfield L4-8-3200' })
     const job = await approved({ A: { moduleId: offer.id } })
     const draft = await ordered(job.id)
     await behaviour('refusing')
@@ -316,7 +316,7 @@ describe('the supplier', () => {
   })
 
   test('that sends a wrong part: it is noted, and the right one is still awaited', async () => {
-    const offer = await sold({ ...stick, article: 'Larkfield L4-8-3200' })
+    const offer = await sold({ ...sampleStick, article: 'Larkfield L4-8-3200' })
     const job = await approved({ A: { moduleId: offer.id } })
     const draft = await ordered(job.id)
     await behaviour('wrong')
@@ -347,7 +347,7 @@ test('a piece that somebody took off the shelf does not come back with the next'
 })
 
 test('a piece noted by mistake goes from the shelf again, not once it is fitted', async () => {
-  const offer = await sold(stick)
+  const offer = await sold(sampleStick)
   const job = await approved({ A: { moduleId: offer.id } })
   const draft = await ordered(job.id)
   const at = new Date().toISOString()
@@ -367,7 +367,7 @@ test('a piece noted by mistake goes from the shelf again, not once it is fitted'
 })
 
 test('the list says how each order stands on a day; one is read as CSV and as JSON', async () => {
-  const offer = await sold(stick)
+  const offer = await sold(sampleStick)
   const job = await approved({ A: { moduleId: offer.id } })
   const draft = await ordered(job.id)
   const at = '2030-02-10T09:00:00.000Z'
@@ -389,10 +389,10 @@ test('the list says how each order stands on a day; one is read as CSV and as JS
     format: 'tembrix-order',
     number: draft.number,
     on: '2030-02-10',
-    lines: [{ partNumber: stick.article, quantity: 1 }],
+    lines: [{ partNumber: sampleStick.article, quantity: 1 }],
   })
   const csv = await fetch(`${address()}/orders/${draft.id}/file?form=csv`)
   expect(csv.headers.get('content-type')).toContain('text/csv')
-  expect(await csv.text()).toContain(`${draft.number},2030-02-10,${stick.article}`)
+  expect(await csv.text()).toContain(`${draft.number},2030-02-10,${sampleStick.article}`)
   expect((await get(`/orders/${draft.id}/file?form=xml`)).status).toBe(400)
 })

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { eq } from 'drizzle-orm'
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { newJob } from '../../../test/sample'
+import { newJobBody } from '../../../test/sample'
 import { useServer } from '../../../test/server'
 import { passwords } from '../../base/database'
 import { keyIn, newKey, seal, unseal } from '.'
@@ -47,7 +47,7 @@ test('the key of a folder is made once, and is its owner’s', () => {
 })
 
 test('a password is kept encrypted, shown when asked for, which the history notes, and gone when the job closes', async () => {
-  const { id } = (await post('/jobs', newJob)).body
+  const { id } = (await post('/jobs', newJobBody)).body
   expect((await get(`/jobs/${id}/password`)).body).toEqual({ password: null })
   expect((await put(id, 'quince 7')).status).toBe(204)
   const [stored] = await db().select().from(passwords).where(eq(passwords.jobId, id))
@@ -65,7 +65,7 @@ test('a password is kept encrypted, shown when asked for, which the history note
 })
 
 test('it is forgotten when the customer types it after all, and one of another key is not guessed', async () => {
-  const { id } = (await post('/jobs', newJob)).body
+  const { id } = (await post('/jobs', newJobBody)).body
   await put(id, 'quince 7')
   await db()
     .update(passwords)

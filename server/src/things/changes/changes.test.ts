@@ -1,6 +1,6 @@
 import type { Written } from '@tembrix/core/things/records'
 import { expect, test } from 'vitest'
-import { newJob } from '../../../test/sample'
+import { newJobBody } from '../../../test/sample'
 import { useServer } from '../../../test/server'
 
 const { address, post, patch, remove } = useServer()
@@ -34,7 +34,7 @@ async function listen() {
 test('every screen is told of each write that went through, in its order, and of none that did not', async () => {
   const screens = [await listen(), await listen()]
   expect(screens[0]?.type).toContain('text/event-stream')
-  const { id: jobId } = (await post('/jobs', newJob)).body
+  const { id: jobId } = (await post('/jobs', newJobBody)).body
   const reading = (await post('/readings', { jobId, name: 'pasted', text: 'x' })).body
   expect((await patch(`/readings/${reading.id}`, { version: 9, name: 'n' })).status).toBe(409)
   expect((await patch(`/readings/${reading.id}`, { version: 1, name: '' })).status).toBe(400)

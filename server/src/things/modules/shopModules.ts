@@ -10,10 +10,10 @@ import {
   reservations,
   type Transaction,
 } from '../../base/database'
-import { saying } from '../search'
+import { textMatches } from '../search'
 import { afterCursor, cutPage, ordering, type Page, type Paging } from '../store'
 
-export interface Wanted {
+export interface ModuleFilter {
   /** The shop's own pieces, or what suppliers sell; both where nothing is said. */
   source?: Exclude<ModuleSource, 'customer'> | undefined
   generation?: Generation | undefined
@@ -24,7 +24,7 @@ export interface Wanted {
 }
 
 const {
-  said: _,
+  searchText: _,
   listId: __,
   firstWrite,
   lastWrite: ___,
@@ -39,14 +39,14 @@ const from = alias(jobs, 'taken_from')
  */
 export async function shopModules(
   db: Pick<Transaction, 'select'>,
-  { source, generation, formFactor, forJob, search }: Wanted,
+  { source, generation, formFactor, forJob, search }: ModuleFilter,
   paging: Paging,
 ): Promise<Page<ShopModule>> {
   const held = forJob ? await heldBy(db, forJob) : []
   const wanted = and(
     source ? eq(modules.source, source) : inArray(modules.source, ['shelf', 'supplier']),
     generation && formFactor ? eq(OFFER_KIND, `${generation} ${formFactor}`) : undefined,
-    saying(modules.said, search),
+    textMatches(modules.searchText, search),
   )
   const there = forJob
     ? or(isNull(modules.fittedJobId), eq(modules.fittedJobId, forJob))

@@ -1,7 +1,7 @@
 import { JOB_LISTS, KIND_INFO, RECORD_KINDS } from '@tembrix/core/things/records'
 import { sql } from 'drizzle-orm'
 import { expect, test, vi } from 'vitest'
-import { newJob } from '../../../test/sample'
+import { newJobBody } from '../../../test/sample'
 import { useServer } from '../../../test/server'
 
 // A kind of its own: its file, what a technician was told on the telephone.
@@ -69,7 +69,7 @@ test('a kind that has its file, its line and its table is there everywhere', asy
   expect(JOB_LISTS).toContain('calls')
   expect(RECORD_KINDS).toContain('call')
 
-  const { id: jobId } = (await post('/jobs', newJob)).body
+  const { id: jobId } = (await post('/jobs', newJobBody)).body
   const made = await post('/calls', { jobId, said: ' rings at noon ' })
   expect(made).toMatchObject({ status: 201, body: { jobId, said: 'rings at noon', version: 1 } })
   const { id } = made.body

@@ -11,49 +11,49 @@ import {
   jobKind,
   type KindOf,
   kindOf,
+  type ListOrder,
   listed,
-  type Order,
+  onePage,
   type Page,
   Paging,
   pageOf,
-  type Row,
+  type RecordRow,
   remove,
   type StoredTable,
-  whole,
 } from '../store'
 
-type Made<C extends Collection> = z.output<(typeof KINDS)[C]['made']>
-type Patch<C extends Collection> = z.output<(typeof KINDS)[C]['patch']>
+type Made<C extends Collection> = z.output<(typeof KINDS)[C]['createSchema']>
+type Patch<C extends Collection> = z.output<(typeof KINDS)[C]['updateSchema']>
 type Values<T extends StoredTable> = Partial<T['$inferInsert']>
 
 type TableOf<C extends Collection> = KindOf<C>['table']
 
 /** A database or a transaction, to read from. */
-export type Reading = Pick<Transaction, 'select'>
+export type ReadAccess = Pick<Transaction, 'select'>
 
 /** What is particular to a kind: what has to hold before a write, and what comes with it. */
 export interface Rules<C extends Collection, T extends StoredTable = TableOf<C>> {
   /** The longest body of a request; 1 MB where nothing is said. */
   limit?: string
   /** Makes one in a way of its own; null where it is not made of JSON. */
-  make?: null | ((tx: Transaction, made: Made<C>) => Promise<Created<Row<T>>>)
+  make?: null | ((tx: Transaction, made: Made<C>) => Promise<Created<RecordRow<T>>>)
   /** What is stored of what came; without it, just that. */
   making?: (tx: Transaction, made: Made<C>) => Promise<Values<T>>
   /** What is set of what came; without it, just that. */
-  changing?: (tx: Transaction, row: Row<T>, patch: Patch<C>) => Promise<Values<T>>
+  changing?: (tx: Transaction, row: RecordRow<T>, patch: Patch<C>) => Promise<Values<T>>
   /** Whether one may be removed; without it, one of a job's many is, and no other. */
-  removing?: (tx: Transaction, row: Row<T>) => Promise<void>
+  removing?: (tx: Transaction, row: RecordRow<T>) => Promise<void>
   /** After each write; `patch` is what a change asked for. */
-  written?: (tx: Transaction, row: Row<T>, patch?: Patch<C>) => Promise<void>
+  written?: (tx: Transaction, row: RecordRow<T>, patch?: Patch<C>) => Promise<void>
   /** What a list is narrowed to and how it is ordered, by the query of its address. */
   listing?: (query: unknown) => Narrowed
   /** A list of another make, by the query of its address; null where it is the usual one. */
-  list?: (db: Reading, query: unknown) => Promise<Page<unknown>> | null
+  list?: (db: ReadAccess, query: unknown) => Promise<Page<unknown>> | null
 }
 
 interface Narrowed {
   where?: SQL | undefined
-  order?: Order
+  order?: ListOrder
 }
 
 /** The records of a kind: everything that is done to them, each in a transaction that is given. */
@@ -65,7 +65,7 @@ export interface Records {
   remove: ((tx: Transaction, id: string, version: number) => Promise<void>) | null
   find: (tx: Transaction, id: string) => Promise<Stamped>
   /** One job's (`?jobId=`) where jobs have lists of it, all of them; else a page. */
-  list: (db: Reading, query: unknown) => Promise<Page<unknown>>
+  list: (db: ReadAccess, query: unknown) => Promise<Page<unknown>>
 }
 
 export interface Stamped {
@@ -82,13 +82,13 @@ export function records<C extends Collection>(
   kind: KindOf<C> = kindOf(collection),
 ): Records {
   type T = TableOf<C>
-  const { made: madeOf, patch: patchOf } = KINDS[collection]
+  const { createSchema, updateSchema } = KINDS[collection]
   const inJob: string | null = KIND_INFO[collection].inJob
   const mayGo = rules.removing ?? (inJob === 'many' ? async () => {} : null)
   const isListed = inJob === 'many' || inJob === 'at-most-one'
 
   async function make(tx: Transaction, body: unknown): Promise<Created<Stamped>> {
-    const made = madeOf.parse(body) as Made<C>
+    const made = createSchema.parse(body) as Made<C>
     const created = rules.make
       ? await rules.make(tx, made)
       : await create(tx, kind, await valuesOf(tx, made))
@@ -110,7 +110,7 @@ export function records<C extends Collection>(
     limit: rules.limit ?? '1mb',
     make: rules.make === null ? null : make,
     change: async (tx, id, body) => {
-      const patch = patchOf.parse(body) as Patch<C>
+      const patch = updateSchema.parse(body) as Patch<C>
       const row = await find(tx, kind, id)
       const values = rules.changing ? await rules.changing(tx, row, patch) : patch
       const changed = await change(tx, kind, id, {
@@ -133,7 +133,7 @@ export function records<C extends Collection>(
       const { jobId } = isListed ? OfJob.parse(query) : {}
       if (jobId) {
         const { jobId: column } = kind.table as unknown as { jobId: PgColumn }
-        return whole(await listed(db, kind, eq(column, jobId)))
+        return onePage(await listed(db, kind, eq(column, jobId)))
       }
       const other = rules.list?.(db, query)
       if (other) return other

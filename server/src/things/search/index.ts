@@ -1,2 +1,2 @@
-export { retell } from './retell'
-export { Search, saying } from './saying'
+export { reindex } from './reindex'
+export { Search, textMatches } from './textMatches'

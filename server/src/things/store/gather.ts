@@ -1,9 +1,9 @@
 import { asc, getTableColumns, type SQL, sql } from 'drizzle-orm'
 import type { Transaction } from '../../base/database'
-import { asStored, type Readable, type Row, type StoredTable } from './store'
+import { asStored, type Readable, type RecordRow, type StoredTable } from './store'
 
 /** Records of a kind that are wanted, and where they are found. */
-export interface Wanted<T extends StoredTable = StoredTable> {
+export interface WantedRecords<T extends StoredTable = StoredTable> {
   of: Readable<T>
   where: SQL
 }
@@ -12,10 +12,10 @@ export interface Wanted<T extends StoredTable = StoredTable> {
  * Records of several kinds by name, each kind's in the order they were made: read in one statement, since
  * the database takes longer over a statement than over a few rows.
  */
-export async function gathered<W extends Record<string, Wanted>>(
+export async function gathered<W extends Record<string, WantedRecords>>(
   db: Pick<Transaction, 'execute'>,
   wanted: W,
-): Promise<{ [Name in keyof W]: Row<W[Name]['of']['table']>[] }> {
+): Promise<{ [Name in keyof W]: RecordRow<W[Name]['of']['table']>[] }> {
   const all = Object.entries(wanted)
   const lists = all.map(([name, one]) => sql`${asJson(one)} as ${sql.identifier(name)}`)
   const { rows } = await db.execute(sql`select ${sql.join(lists, sql`, `)}`)
@@ -24,7 +24,7 @@ export async function gathered<W extends Record<string, Wanted>>(
   return Object.fromEntries(read)
 }
 
-function asJson({ of: { table }, where }: Wanted): SQL {
+function asJson({ of: { table }, where }: WantedRecords): SQL {
   const columns = Object.entries(getTableColumns(table))
   const pairs = columns.map(([name, column]) => sql`${sql.raw(`'${name}'`)}, ${column}`)
   return sql`(select coalesce(json_agg(json_build_object(${sql.join(pairs, sql`, `)})
@@ -32,7 +32,7 @@ function asJson({ of: { table }, where }: Wanted): SQL {
 }
 
 /** A row that came as JSON, as it would have come by itself. */
-function rowOf(of: Readable<StoredTable>, row: object): Row<StoredTable> {
+function rowOf(of: Readable<StoredTable>, row: object): RecordRow<StoredTable> {
   const columns: Record<string, { mapFromDriverValue: (value: unknown) => unknown }> =
     getTableColumns(of.table)
   const values = Object.entries(row).map(([name, value]) => [

@@ -1,5 +1,6 @@
 export { answerCreated, answerPage, idOf, versionOf } from './answer'
-export { gathered, type Wanted } from './gather'
+export { listenForChanges, publishChange } from './changeFeed'
+export { gathered, type WantedRecords } from './gather'
 export {
   claimKind,
   customerKind,
@@ -27,11 +28,11 @@ export {
 export {
   afterCursor,
   cutPage,
-  type Order,
+  type ListOrder,
+  onePage,
   ordering,
   type Page,
   Paging,
-  whole,
 } from './pages'
 export {
   type Created,
@@ -39,13 +40,12 @@ export {
   create,
   find,
   historyPage,
-  type Kind,
   listed,
   noteOf,
   ofRecord,
   pageOf,
-  type Row,
+  type RecordRow,
   remove,
+  type StoredKind,
   type StoredTable,
 } from './store'
-export { listenForChanges, tellOf } from './written'

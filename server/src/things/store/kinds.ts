@@ -7,13 +7,13 @@ import {
   ValidatedList,
 } from '@tembrix/core/things/records'
 import * as database from '../../base/database'
-import { type Kind, kind, type StoredTable } from './store'
+import { kind, type StoredKind, type StoredTable } from './store'
 
 /** A table for every kind that screens write, of its name. */
 const TABLES = database satisfies Record<Collection, StoredTable>
 
 type Table<C extends Collection> = (typeof TABLES)[C]
-export type KindOf<C extends Collection> = Kind<Table<C>>
+export type KindOf<C extends Collection> = StoredKind<Table<C>>
 
 /** How records of a kind that screens write are kept: in the table of its name, their history with their job's. */
 export function kindOf<C extends Collection>(collection: C): KindOf<C> {

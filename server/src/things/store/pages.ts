@@ -34,16 +34,16 @@ export interface Page<T> {
 }
 
 /** What a list is ordered by, first; rows alike in it by their ids. */
-export interface Order {
+export interface ListOrder {
   by: PgColumn | SQL
   descending?: boolean
 }
 
-export const whole = <T>(rows: T[]): Page<T> => ({ rows, next: null })
+export const onePage = <T>(rows: T[]): Page<T> => ({ rows, next: null })
 
 /** Rows that come after a page's cursor. */
 export function afterCursor(
-  { by, descending }: Order,
+  { by, descending }: ListOrder,
   id: PgColumn,
   { after }: Paging,
 ): SQL | undefined {
@@ -54,7 +54,7 @@ export function afterCursor(
     : sql`(${by}, ${id}) > (${value}, ${last})`
 }
 
-export const ordering = ({ by, descending }: Order, id: PgColumn): SQL[] =>
+export const ordering = ({ by, descending }: ListOrder, id: PgColumn): SQL[] =>
   descending ? [desc(by), desc(id)] : [asc(by), asc(id)]
 
 /** A page of rows of which one more was read than is wanted. */

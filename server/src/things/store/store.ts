@@ -13,18 +13,18 @@ import type { PgColumn } from 'drizzle-orm/pg-core'
 import type { z } from 'zod'
 import type * as database from '../../base/database'
 import { history, type Transaction } from '../../base/database'
-import { HttpError, notFound, stale, whoAsks } from '../../base/http'
-import { afterCursor, cutPage, type Order, ordering, type Page, type Paging } from './pages'
-import { tellOf } from './written'
+import { HttpError, notFound, versionConflict, whoAsks } from '../../base/http'
+import { publishChange } from './changeFeed'
+import { afterCursor, cutPage, type ListOrder, ordering, type Page, type Paging } from './pages'
 
 type Tables = typeof database
 /** Tables of what screens write have the name of its kind. */
 export type StoredTable = Tables[Collection] | Tables['validatedLists' | 'shops' | 'priceLists']
 
 /** A record as it is read: its columns but for those that only the store knows. */
-export type Row<T extends StoredTable> = Omit<
+export type RecordRow<T extends StoredTable> = Omit<
   T['$inferSelect'],
-  'firstWrite' | 'lastWrite' | 'shape' | 'said' | 'listId'
+  'firstWrite' | 'lastWrite' | 'shape' | 'searchText' | 'listId'
 >
 
 /** What it takes to read records of a kind. */
@@ -35,17 +35,17 @@ export interface Readable<T extends StoredTable> {
   stored: z.ZodType
 }
 
-export interface Kind<T extends StoredTable> extends Readable<T> {
+export interface StoredKind<T extends StoredTable> extends Readable<T> {
   /** The job whose history a write of this row belongs to. */
-  jobOf: (row: Row<T>) => string | null
+  jobOf: (row: RecordRow<T>) => string | null
 }
 
 /** A kind of stored record: its table, its name and shape, and which job its history belongs to. */
 export function kind<T extends StoredTable>(
   table: T,
-  { record, stored }: Pick<Kind<T>, 'record' | 'stored'>,
-  jobOf: Kind<T>['jobOf'] = () => null,
-): Kind<T> {
+  { record, stored }: Pick<StoredKind<T>, 'record' | 'stored'>,
+  jobOf: StoredKind<T>['jobOf'] = () => null,
+): StoredKind<T> {
   return { table, record, stored, jobOf }
 }
 
@@ -62,9 +62,9 @@ export interface Created<Row> {
 export function asStored<T extends StoredTable>(
   { record, stored }: Readable<T>,
   row: StoredTable['$inferSelect'],
-): Row<T> {
+): RecordRow<T> {
   const { success, data, error } = stored.safeParse(upgraded(record, row, row.shape))
-  if (success) return data as Row<T>
+  if (success) return data as RecordRow<T>
   const [issue] = error.issues
   const where = `${issue?.path.join('.')}: ${issue?.message}`
   throw new HttpError(500, 'damaged', `The ${record} ${row.id} is damaged. ${where}`)
@@ -72,9 +72,9 @@ export function asStored<T extends StoredTable>(
 
 export async function find<T extends StoredTable>(
   tx: Transaction,
-  of: Kind<T>,
+  of: StoredKind<T>,
   id: string,
-): Promise<Row<T>> {
+): Promise<RecordRow<T>> {
   const [row] = await listed(tx, of, eq(of.table.id, id))
   if (!row) throw notFound(of.record)
   return row
@@ -83,10 +83,10 @@ export async function find<T extends StoredTable>(
 /** Records in the order they were made, or another. */
 export async function listed<T extends StoredTable>(
   db: Pick<Transaction, 'select'>,
-  of: Kind<T>,
+  of: StoredKind<T>,
   where?: SQL,
   order: SQL = asc(of.table.firstWrite),
-): Promise<Row<T>[]> {
+): Promise<RecordRow<T>[]> {
   const rows = await db
     .select()
     .from(of.table as StoredTable)
@@ -98,11 +98,11 @@ export async function listed<T extends StoredTable>(
 /** A page of records in an order of their own; by default that in which they were made. */
 export async function pageOf<T extends StoredTable>(
   db: Pick<Transaction, 'select'>,
-  of: Kind<T>,
+  of: StoredKind<T>,
   paging: Paging,
   where?: SQL,
-  order: Order = { by: of.table.firstWrite },
-): Promise<Page<Row<T>>> {
+  order: ListOrder = { by: of.table.firstWrite },
+): Promise<Page<RecordRow<T>>> {
   const table = of.table as StoredTable
   const rows = await db
     .select({ row: table, by: sql<string | number>`${order.by}` })
@@ -119,9 +119,9 @@ export async function pageOf<T extends StoredTable>(
 /** Inserts a record; one sent again with its own id is answered as it stands. */
 export async function create<T extends StoredTable>(
   tx: Transaction,
-  of: Kind<T>,
+  of: StoredKind<T>,
   values: T['$inferInsert'],
-): Promise<Created<Row<T>>> {
+): Promise<Created<RecordRow<T>>> {
   const id = values.id ?? randomUUID()
   const [inserted] = await tx
     .insert(of.table as StoredTable)
@@ -137,10 +137,10 @@ export async function create<T extends StoredTable>(
 /** Changes a record if it is still at the version the change was made against. */
 export async function change<T extends StoredTable>(
   tx: Transaction,
-  of: Kind<T>,
+  of: StoredKind<T>,
   id: string,
   { version, ...changes }: Partial<T['$inferInsert']> & { version: number },
-): Promise<Row<T>> {
+): Promise<RecordRow<T>> {
   const table = of.table as StoredTable
   await bringUp(tx, of, id)
   const [updated] = await tx
@@ -150,7 +150,7 @@ export async function change<T extends StoredTable>(
     .returning({ ...getTableColumns(table), before: beforeOf(table, Object.keys(changes)) })
   if (!updated) {
     await find(tx, of, id)
-    throw stale(of.record)
+    throw versionConflict(of.record)
   }
   const { before, ...now } = updated
   const row = asStored(of, now as StoredTable['$inferSelect'])
@@ -191,7 +191,7 @@ const kept = (differences: ReadonlyMap<string, Delta | null>): [string, Delta][]
 /** Writes a record of an older shape in today's, so that all of a row is of one. */
 async function bringUp<T extends StoredTable>(
   tx: Transaction,
-  { table, record }: Kind<T>,
+  { table, record }: StoredKind<T>,
   id: string,
 ): Promise<void> {
   const shape = shapeOf(record)
@@ -216,12 +216,12 @@ const nextOf = (table: StoredTable) => ({
 /** Removes a record if it is still at this version. */
 export async function remove<T extends StoredTable>(
   tx: Transaction,
-  of: Kind<T>,
+  of: StoredKind<T>,
   id: string,
   version: number,
 ): Promise<void> {
   const row = await find(tx, of, id)
-  if (row.version !== version) throw stale(of.record)
+  if (row.version !== version) throw versionConflict(of.record)
   await tx.delete(of.table as StoredTable).where(eq(of.table.id, id))
   await remember(tx, of, row, 'removed', [])
 }
@@ -250,20 +250,20 @@ export const ofRecord = (id: string): SQL => eq(history.recordId, id)
 /** Notes in the history what was done with a record without changing it. */
 export const noteOf = <T extends StoredTable>(
   tx: Transaction,
-  of: Kind<T>,
-  row: Row<T>,
+  of: StoredKind<T>,
+  row: RecordRow<T>,
   what: string,
 ): Promise<void> => remember(tx, of, row, 'changed', [what])
 
 async function remember<T extends StoredTable>(
   tx: Transaction,
-  { record, jobOf }: Kind<T>,
-  row: Row<T>,
+  { record, jobOf }: StoredKind<T>,
+  row: RecordRow<T>,
   action: 'created' | 'changed' | 'removed',
   fields: string[],
   changes: HistoryLine['changes'] = null,
 ): Promise<void> {
   const line = { jobId: jobOf(row), record, recordId: row.id, action }
   await tx.insert(history).values({ ...line, fields, changes, by: whoAsks() })
-  await tellOf(tx, { ...line, version: row.version })
+  await publishChange(tx, { ...line, version: row.version })
 }

@@ -1,7 +1,7 @@
 import { STARTING_CAUSES } from '@tembrix/core/bench/diagnose'
 import { eq } from 'drizzle-orm'
 import { expect, test } from 'vitest'
-import { newJob } from '../../../test/sample'
+import { newJobBody } from '../../../test/sample'
 import { useServer } from '../../../test/server'
 import { jobs, shops } from '../../base/database'
 
@@ -25,7 +25,7 @@ test('a record of an older shape is read in today’s, and written so with its n
 })
 
 test('a record that is of no shape is said to be damaged, and where', async () => {
-  const { id } = (await post('/jobs', newJob)).body
+  const { id } = (await post('/jobs', newJobBody)).body
   await db()
     .update(jobs)
     .set({ found: [] as never })

@@ -17,7 +17,7 @@ const refusal = (code: string, fields?: unknown) => ({ error: { code, message: '
 
 test.each<[string, Entry['action'], number, unknown, object]>([
   ['stored', 'change', 200, { version: 4 }, { kind: 'sent', answers: [{ version: 4 }] }],
-  ['moved on', 'change', 409, refusal('stale_version'), { kind: 'stale' }],
+  ['moved on', 'change', 409, refusal('stale_version'), { kind: 'versionConflict' }],
   ['another 409', 'change', 409, refusal('finished'), { kind: 'refused', at: 0, why: 'No.' }],
   ['gone', 'change', 404, refusal('not_found'), { kind: 'gone', at: 0 }],
   [
@@ -115,7 +115,7 @@ test.each<[string, number, unknown, object]>([
     'moved on',
     409,
     refusal('stale_version', [{ path: 'writes.1', message: 'No.' }]),
-    { kind: 'stale' },
+    { kind: 'versionConflict' },
   ],
 ])('an act %s: it is said of which of its writes', async (_, status, body, delivery) => {
   expect(await deliver(three, answering(status, body))).toEqual(delivery)

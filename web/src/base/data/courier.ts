@@ -1,6 +1,6 @@
 import type { ActWrite, NewAct } from '@tembrix/core/things/records'
 import { API, withWho } from './api'
-import { type Entry, type Fields, nextEntry, type Outbox, together } from './outbox'
+import { type Entry, entriesOfAct, type Fields, nextEntry, type Outbox } from './outbox'
 import { heldPicture } from './pictures'
 
 /** What became of what the courier took to the server: a write, or all the writes of an act. */
@@ -11,7 +11,7 @@ export type Delivery =
   /** The server is there, and its disk takes nothing. */
   | { kind: 'no-room' }
   /** A record has moved on. */
-  | { kind: 'stale' }
+  | { kind: 'versionConflict' }
   /** The record of the write `at` is no longer there. */
   | { kind: 'gone'; at: number }
   /** The server failed on it, or would not take the write `at`. */
@@ -56,7 +56,7 @@ export async function deliver(
   const said = fields.filter(({ path }) => path !== '').map(say)
   const why = error ? [error.message, ...said].join(' ') : `The server answered ${response.status}.`
   if (response.status >= 500) return { kind: 'failed', why }
-  if (error?.code === 'stale_version') return { kind: 'stale' }
+  if (error?.code === 'stale_version') return { kind: 'versionConflict' }
   const at = isAct ? (fields[0]?.at ?? 0) : 0
   const action = entries[at]?.action
   if (response.status === 404 && !isAct && action === 'remove') {
@@ -152,7 +152,7 @@ export function startCourier({ outbox, take, done }: Courier): (now?: boolean) =
     const entry = nextEntry(outbox())
     if (busy || !entry) return
     busy = true
-    const entries = together(outbox().entries, entry) as [Entry, ...Entry[]]
+    const entries = entriesOfAct(outbox().entries, entry) as [Entry, ...Entry[]]
     take(entry)
     const delivery = await deliver(entries)
     failures = AGAIN.includes(delivery.kind) ? failures + 1 : 0

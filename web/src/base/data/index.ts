@@ -1,14 +1,14 @@
 export * from './api'
 export { type BuyingMachine, compared } from './buying'
 export {
-  behind,
+  blockedBy,
   changed,
   created,
   drafted,
   dropped,
   type Entry,
   type Fields,
-  type Held,
+  type HeldReason,
   insisted,
   keyOf,
   type Link,
@@ -30,7 +30,7 @@ export {
   useAppSelector,
   useAppStore,
 } from './store'
-export { ALONG, type Change, done, redone, undone } from './undo'
+export { ALONG, type Change, recordUndo, redone, undone } from './undo'
 export { opened, tried, triedAgain, triedBefore, type WhatIf } from './whatIf'
 export { openWithoutServer } from './withoutServer'
 export { asIn, changing, expecting, inverse, making, removing, type Write } from './writes'

@@ -16,11 +16,11 @@ import {
   nextEntry,
   type Outbox,
   outboxReducer,
+  recordMovedOn,
   released,
   removed,
   sending,
   sent,
-  stale,
   unreachable,
   yielded,
 } from './outbox'
@@ -202,8 +202,8 @@ describe('writes on their way', () => {
       changed({ ...job, collection: 'customers', recordId: 'c' }, { phone: '1' }, { phone: '' }),
     )
     const torn = [
-      stale({ id: idOf(three, 0), stored: { ...storedPlan, version: 9, name: 'C' } }),
-      stale({ id: idOf(three, 1), stored: { version: 9, complaint: 'theirs' } }),
+      recordMovedOn({ id: idOf(three, 0), stored: { ...storedPlan, version: 9, name: 'C' } }),
+      recordMovedOn({ id: idOf(three, 1), stored: { version: 9, complaint: 'theirs' } }),
     ].reduce(outboxReducer, three)
     expect(torn.entries.map((entry) => entry.held?.kind)).toEqual([
       'conflict',
@@ -220,7 +220,7 @@ describe('writes on their way', () => {
       changed(fit, { ticks: { a: tick('a') }, note: 'mine' }, { ticks: {}, note: '' }),
     )
     const stored = { version: 5, ticks: { b: tick('b') }, note: '', seconds: 9 }
-    const both = outboxReducer(one, stale({ id: idOf(one), stored }))
+    const both = outboxReducer(one, recordMovedOn({ id: idOf(one), stored }))
     expect(nextEntry(both)).toMatchObject({
       version: 5,
       fields: { ticks: { a: tick('a'), b: tick('b') }, note: 'mine' },
@@ -246,7 +246,7 @@ describe('writes on their way', () => {
     const one = after(changed(plan, fields, storedPlan))
     const id = idOf(one)
     const stored = { id: 'p', version: 9, name: 'C', profile: false }
-    const torn = outboxReducer(one, stale({ id, stored }))
+    const torn = outboxReducer(one, recordMovedOn({ id, stored }))
     expect(torn.entries[0]?.held).toEqual({ kind: 'conflict', stored, clashes: ['name'] })
     expect([linkOf(torn), nextEntry(torn)]).toEqual(['conflict', undefined])
     expect(nextEntry(outboxReducer(torn, insisted(id)))).toMatchObject({ version: 9, fields })
@@ -260,7 +260,7 @@ describe('writes on their way', () => {
     const one = after(changed(plan, { name: 'B' }, storedPlan))
     const id = idOf(one)
     const stored = { id: 'p', version: 9, name: 'C', profile: false }
-    const torn = outboxReducer(one, stale({ id, stored }))
+    const torn = outboxReducer(one, recordMovedOn({ id, stored }))
     const typed = outboxReducer(torn, changed(plan, { name: 'Be' }, { name: 'B' }))
     expect(typed.entries).toMatchObject([
       {
@@ -278,7 +278,7 @@ describe('writes on their way', () => {
   test('a removal of what was changed since is asked about', () => {
     const one = after(removed(plan))
     const id = idOf(one)
-    const torn = outboxReducer(one, stale({ id, stored: { ...storedPlan, version: 7 } }))
+    const torn = outboxReducer(one, recordMovedOn({ id, stored: { ...storedPlan, version: 7 } }))
     expect([linkOf(torn), nextEntry(torn)]).toEqual(['conflict', undefined])
     expect(nextEntry(outboxReducer(torn, insisted(id)))).toMatchObject({
       action: 'remove',
@@ -496,7 +496,7 @@ describe('acts', () => {
   test('what it was decided on has moved on: asked, and done all the same', () => {
     const outbox = after(approval())
     const id = idOf(outbox, 2)
-    const moved = outboxReducer(outbox, stale({ id, stored: { id: 'q', version: 3 } }))
+    const moved = outboxReducer(outbox, recordMovedOn({ id, stored: { id: 'q', version: 3 } }))
     expect(moved.entries[2]?.held).toMatchObject({ kind: 'conflict', clashes: [] })
     expect(nextEntry(moved)).toBeUndefined()
     const insists = outboxReducer(moved, insisted(id))
@@ -512,7 +512,7 @@ describe('acts', () => {
     const outbox = after(approval())
     const same = outboxReducer(
       outbox,
-      stale({ id: idOf(outbox, 2), stored: { id: 'q', version: 2 } }),
+      recordMovedOn({ id: idOf(outbox, 2), stored: { id: 'q', version: 2 } }),
     )
     expect(same.entries[2]?.held).toBeUndefined()
   })
@@ -524,7 +524,7 @@ describe('acts', () => {
     expect(nextEntry(outboxReducer(set, released(idOf(outbox))))).toBeDefined()
     const clash = outboxReducer(
       outbox,
-      stale({ id: idOf(outbox, 1), stored: { id: 'j', version: 6, stage: 'closed' } }),
+      recordMovedOn({ id: idOf(outbox, 1), stored: { id: 'j', version: 6, stage: 'closed' } }),
     )
     expect(outboxReducer(clash, yielded(idOf(outbox, 1))).entries).toEqual([])
   })

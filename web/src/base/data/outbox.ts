@@ -1,8 +1,8 @@
 import { createSlice, nanoid, type PayloadAction } from '@reduxjs/toolkit'
 import {
-  alike,
   type ChangeOf,
   type Collection,
+  equalIgnoringWhitespace,
   KIND_INFO,
   mergeFields,
   type NewOf,
@@ -15,7 +15,7 @@ export type { Fields } from './writes'
  * Why a write waits for a person: others changed the same thing to something else (`clashes` names the
  * fields; none for a removal), its record was removed elsewhere, or the server would not take it.
  */
-export type Held =
+export type HeldReason =
   | { kind: 'conflict'; stored: Fields; clashes: string[] }
   | { kind: 'gone' }
   | { kind: 'refused'; why: string }
@@ -44,7 +44,7 @@ export interface Entry {
   /** What it belongs to: all of an act is written, or nothing. */
   act?: Act
   /** It waits for a person, and what else is written to the same record waits behind it. */
-  held?: Held
+  held?: HeldReason
 }
 
 /** A deed of several writes, by an id of its own; `name` says in words what it is. */
@@ -95,12 +95,12 @@ export const mayJoin = ({
 export const FAILS_AT_MOST = 3
 
 /** An entry with all that is written with it. */
-export const together = (entries: readonly Entry[], one: Entry): Entry[] =>
+export const entriesOfAct = (entries: readonly Entry[], one: Entry): Entry[] =>
   one.act ? entries.filter(({ act }) => act?.id === one.act?.id) : [one]
 
 /** What waits for a held entry: the rest of its act, and what is written to the same records after it. */
-export function behind(entries: readonly Entry[], held: Entry): Entry[] {
-  const act = together(entries, held)
+export function blockedBy(entries: readonly Entry[], held: Entry): Entry[] {
+  const act = entriesOfAct(entries, held)
   const keys = act.map(keyOf)
   const at = entries.indexOf(held)
   return entries.filter(
@@ -115,7 +115,7 @@ const entryOf = (state: Outbox, id: string): Entry | undefined =>
 /** An entry by its id with all that is written with it; none where it is gone. */
 function allOf(state: Outbox, id: string): Entry[] {
   const entry = entryOf(state, id)
-  return entry ? together(state.entries, entry) : []
+  return entry ? entriesOfAct(state.entries, entry) : []
 }
 
 /** Fits a write to its record as it is stored now: what only one side changed goes together, else it is held. */
@@ -140,12 +140,12 @@ function rebase(entry: Entry, stored: Fields): void {
  * the record. `wrote` is what this side sent of it: stored in another form (a time, say), or together with what
  * others changed, it is no change of somebody else’s to what was built upon it here.
  */
-function carry(laters: readonly Entry[], stored: Fields, wrote: Fields): void {
+function rebaseFollowing(laters: readonly Entry[], stored: Fields, wrote: Fields): void {
   let made = stored
   let own = wrote
   for (const later of laters) {
     for (const [name, was] of Object.entries(later.base)) {
-      if (name in own && alike(was, own[name])) later.base[name] = made[name]
+      if (name in own && equalIgnoringWhitespace(was, own[name])) later.base[name] = made[name]
     }
     own = { ...own, ...later.fields }
     rebase(later, made)
@@ -247,7 +247,8 @@ const slice = createSlice({
       state.noRoom = false
       if (!entry) return
       const isSame = (one: Entry) => keyOf(one) === keyOf(entry)
-      if (payload.answer) carry(state.entries.filter(isSame), payload.answer, entry.fields)
+      if (payload.answer)
+        rebaseFollowing(state.entries.filter(isSame), payload.answer, entry.fields)
       for (const later of state.entries) {
         if (isSame(later) || later.jobId !== entry.jobId || later.held?.kind !== 'refused') continue
         // What was refused may have named what is stored only now.
@@ -263,13 +264,13 @@ const slice = createSlice({
       state.sending = null
       state.reachable = false
     },
-    roomless(state) {
+    serverDiskFull(state) {
       state.sending = null
       state.reachable = true
       state.noRoom = true
     },
     /** It waits for a person; everything else goes on. */
-    held(state, { payload }: PayloadAction<{ id: string; held: Held }>) {
+    held(state, { payload }: PayloadAction<{ id: string; held: HeldReason }>) {
       const entry = entryOf(state, payload.id)
       if (entry) entry.held = payload.held
       mark(state, payload.id, false)
@@ -286,7 +287,7 @@ const slice = createSlice({
       if (entry.failed >= FAILS_AT_MOST) entry.held = { kind: 'refused', why: payload.why }
     },
     /** The record has moved on to what is stored. */
-    stale(state, { payload }: PayloadAction<{ id: string; stored: Fields }>) {
+    recordMovedOn(state, { payload }: PayloadAction<{ id: string; stored: Fields }>) {
       state.sending = null
       state.reachable = true
       const entry = entryOf(state, payload.id)
@@ -319,13 +320,15 @@ const slice = createSlice({
       const { collection, base } = entry
       const { entries: inside } = KIND_INFO[collection]
       const { fields } = mergeFields(inside, base, entry.fields, stored, 'theirs')
-      const left = Object.entries(fields).filter(([name, value]) => !alike(value, stored[name]))
+      const left = Object.entries(fields).filter(
+        ([name, value]) => !equalIgnoringWhitespace(value, stored[name]),
+      )
       // A deed of several writes is done as a whole or not at all.
       const isWhole = entry.act !== undefined || entry.action !== 'change'
       if (isWhole || left.length === 0) {
-        const gone = together(state.entries, entry).map((one) => one.id)
+        const gone = entriesOfAct(state.entries, entry).map((one) => one.id)
         state.entries = state.entries.filter((one) => !gone.includes(one.id))
-        carry(
+        rebaseFollowing(
           state.entries.filter((one) => keyOf(one) === keyOf(entry)),
           stored,
           {},
@@ -392,12 +395,12 @@ export const {
   insisted,
   kept,
   reached,
-  roomless,
+  serverDiskFull,
   released,
   removed,
   sending,
   sent,
-  stale,
+  recordMovedOn,
   unreachable,
   yielded,
 } = slice.actions
@@ -410,7 +413,7 @@ export const outboxReducer = slice.reducer
 export function nextEntry({ entries }: Pick<Outbox, 'entries'>): Entry | undefined {
   const held = new Set(entries.filter((entry) => entry.held).map(keyOf))
   const open = entries.filter(
-    (entry) => !together(entries, entry).some((one) => held.has(keyOf(one))),
+    (entry) => !entriesOfAct(entries, entry).some((one) => held.has(keyOf(one))),
   )
   const failing = new Set(open.filter(({ failed }) => failed).map(({ jobId }) => jobId))
   return open.find(({ jobId }) => !failing.has(jobId)) ?? open[0]

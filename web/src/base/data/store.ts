@@ -1,5 +1,5 @@
 import { configureStore, type Middleware } from '@reduxjs/toolkit'
-import { alike, type JobFile } from '@tembrix/core/things/records'
+import { equalIgnoringWhitespace, type JobFile } from '@tembrix/core/things/records'
 import { useDispatch, useSelector, useStore } from 'react-redux'
 import { API, api, TAGS } from './api'
 import { type Buying, buyingReducer, keepBuying, restoreBuying } from './buying'
@@ -16,23 +16,23 @@ import {
   type Outbox,
   outboxReducer,
   reached,
-  roomless,
+  recordMovedOn,
   sending,
   sent,
-  stale,
+  serverDiskFull,
   unreachable,
 } from './outbox'
 import { applyAnswer, applyAnswerToList } from './overlay'
 import { letGoOfPicture } from './pictures'
 import { simulatedReducer } from './simulated'
 import { claimTab } from './tab'
-import { type Deeds, keepDeeds, restoreDeeds, undoReducer } from './undo'
+import { keepUndoHistory, restoreUndoHistory, type UndoHistory, undoReducer } from './undo'
 import { whatIfReducer } from './whatIf'
 
 /** Hears of an action that was taken in, and of the outbox before it and since. */
 type Hears = (action: unknown, now: Outbox, before: Outbox) => void
 
-function configure(outbox: Outbox, undo: Deeds, buying: Buying, hearing: readonly Hears[]) {
+function configure(outbox: Outbox, undo: UndoHistory, buying: Buying, hearing: readonly Hears[]) {
   return configureStore({
     reducer: {
       [api.reducerPath]: api.reducer,
@@ -72,7 +72,7 @@ export async function openStore(): Promise<Store> {
   const outbox = restore(localStorage, tab, isOpen)
   const store = configure(
     outbox,
-    restoreDeeds(sessionStorage),
+    restoreUndoHistory(sessionStorage),
     restoreBuying(sessionStorage),
     hearing,
   )
@@ -106,7 +106,7 @@ export async function openStore(): Promise<Store> {
   })
   window.addEventListener('pagehide', () => {
     const { undo, buying } = store.getState()
-    keepDeeds(sessionStorage, undo)
+    keepUndoHistory(sessionStorage, undo)
     keepBuying(sessionStorage, buying)
   })
   window.addEventListener('online', () => wake(true))
@@ -172,10 +172,10 @@ async function settle(store: Store, entries: readonly Entry[], delivery: Deliver
   } else if (delivery.kind === 'unreachable') {
     dispatch(unreachable())
   } else if (delivery.kind === 'no-room') {
-    dispatch(roomless())
+    dispatch(serverDiskFull())
   } else if (delivery.kind === 'failed') {
     dispatch(failed({ id, why: delivery.why }))
-  } else if (delivery.kind === 'stale') {
+  } else if (delivery.kind === 'versionConflict') {
     await settleStale(store, entries)
   } else {
     const { at, ...why } = delivery
@@ -256,7 +256,7 @@ async function settleStale(store: Store, entries: readonly Entry[]): Promise<voi
       dispatch(sent({ id: entry.id, answer: current }))
     } else {
       take(store, { ...entry, fields: {} }, current)
-      dispatch(stale({ id: entry.id, stored: current }))
+      dispatch(recordMovedOn({ id: entry.id, stored: current }))
     }
   }
 }
@@ -277,5 +277,5 @@ const DONE_AS: Record<string, string> = { finished: 'finishedAt' }
 const holds = (current: Fields, fields: Fields): boolean =>
   Object.entries(fields).every(([name, value]) => {
     const as = DONE_AS[name]
-    return as === undefined ? alike(current[name], value) : Boolean(current[as])
+    return as === undefined ? equalIgnoringWhitespace(current[name], value) : Boolean(current[as])
   })

@@ -3,11 +3,11 @@ import { expect, test } from 'vitest'
 import {
   ALONG,
   type Change,
-  type Deeds,
-  done,
-  keepDeeds,
+  keepUndoHistory,
+  recordUndo,
   redone,
-  restoreDeeds,
+  restoreUndoHistory,
+  type UndoHistory,
   undone,
   undoReducer,
 } from './undo'
@@ -19,10 +19,13 @@ const holding =
   (_: Collection, id: string) =>
     records.find((one) => one.id === id)
 
-const after = (...steps: (Write[] | Change)[]): Deeds =>
+const after = (...steps: (Write[] | Change)[]): UndoHistory =>
   steps
     .map((step) => (Array.isArray(step) ? { writes: step } : step))
-    .reduce((state, step) => undoReducer(state, done({ jobId: 'j', step })), {} as Deeds)
+    .reduce(
+      (state, step) => undoReducer(state, recordUndo({ jobId: 'j', step })),
+      {} as UndoHistory,
+    )
 
 test('a deed is taken back the last write first, against the records as they are now', () => {
   const deed = [
@@ -70,7 +73,7 @@ test('what is gone, or there again, needs no taking back', () => {
 
 test('what is typed on in one field is one deed; other fields and switches are their own', () => {
   const typed = (name: string) => [changing('plans', plan, { name })]
-  const of = (deeds: Deeds) => deeds.j?.past ?? []
+  const of = (deeds: UndoHistory) => deeds.j?.past ?? []
   expect(of(after(typed('B'), typed('Be'), typed('Bes')))).toMatchObject([
     { writes: [{ before: { name: 'A' }, fields: { name: 'Bes' } }] },
   ])
@@ -112,16 +115,16 @@ test('deeds are there after the page was loaded again, the later ones where not 
     ...Array.from({ length: 8 }, (_, at) => [changing('plans', plan, { profile: at % 2 === 0 })]),
   )
   const large = new SmallStorage(1e6) as unknown as Storage
-  keepDeeds(large, deeds)
-  expect(restoreDeeds(large)).toEqual(deeds)
+  keepUndoHistory(large, deeds)
+  expect(restoreUndoHistory(large)).toEqual(deeds)
   const small = new SmallStorage(JSON.stringify(deeds).length / 2) as unknown as Storage
-  keepDeeds(small, deeds)
-  const left = restoreDeeds(small).j?.past ?? []
+  keepUndoHistory(small, deeds)
+  const left = restoreUndoHistory(small).j?.past ?? []
   expect(left.length).toBeGreaterThan(0)
   expect(left).toEqual(deeds.j?.past.slice(-left.length))
   const none = new SmallStorage(2) as unknown as Storage
-  keepDeeds(none, deeds)
-  expect(restoreDeeds(none)).toEqual({})
+  keepUndoHistory(none, deeds)
+  expect(restoreUndoHistory(none)).toEqual({})
 })
 
 test('a value inside a record typed on is one deed, with what is noted along', () => {

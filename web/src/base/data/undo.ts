@@ -16,21 +16,21 @@ interface Stacks {
   future: Change[]
 }
 
-export type Deeds = Record<string, Stacks>
+export type UndoHistory = Record<string, Stacks>
 
 const DEPTH = 200
 
 /** What was done to each job at this tab, and what was taken back. */
 const slice = createSlice({
   name: 'undo',
-  initialState: {} as Deeds,
+  initialState: {} as UndoHistory,
   reducers: {
     // What was there is taken as it is, without drafts: they would be made of every deed there was.
-    done: {
+    recordUndo: {
       // Heard along with the write that follows.
-      prepare: prepareAutoBatched<Done>(),
-      reducer(draft, { payload: { jobId, step } }: PayloadAction<Done>) {
-        const state = original(draft) as Deeds
+      prepare: prepareAutoBatched<Recorded>(),
+      reducer(draft, { payload: { jobId, step } }: PayloadAction<Recorded>) {
+        const state = original(draft) as UndoHistory
         const past = state[jobId]?.past ?? []
         const last = past.at(-1)
         const typed = last && typedOn(last, step)
@@ -40,18 +40,18 @@ const slice = createSlice({
     },
     /** The last deeds were taken back, or were nothing any more; `step` takes that back in turn. */
     undone(draft, { payload }: PayloadAction<Turned>) {
-      const state = original(draft) as Deeds
+      const state = original(draft) as UndoHistory
       return { ...state, [payload.jobId]: turned(state[payload.jobId] as Stacks, payload) }
     },
     redone(draft, { payload }: PayloadAction<Turned>) {
-      const state = original(draft) as Deeds
+      const state = original(draft) as UndoHistory
       const { past, future } = turned(flipped(state[payload.jobId] as Stacks), payload)
       return { ...state, [payload.jobId]: { past: future, future: past } }
     },
   },
 })
 
-interface Done {
+interface Recorded {
   jobId: string
   step: Change
 }
@@ -91,13 +91,13 @@ function isText(...writes: Write[]): boolean {
   return names.size === 1 && fields.flat().every(([, value]) => typed.includes(typeof value))
 }
 
-export const { done, redone, undone } = slice.actions
+export const { recordUndo, redone, undone } = slice.actions
 export const undoReducer = slice.reducer
 
 const KEY = 'tembrix.undo'
 
 /** What was done at this tab before it was loaded again. */
-export function restoreDeeds(keep: Storage): Deeds {
+export function restoreUndoHistory(keep: Storage): UndoHistory {
   try {
     return JSON.parse(keep.getItem(KEY) ?? '{}')
   } catch {
@@ -106,7 +106,7 @@ export function restoreDeeds(keep: Storage): Deeds {
 }
 
 /** Keeps what was done; of a long work the later half where not all has room. */
-export function keepDeeds(keep: Storage, deeds: Deeds): void {
+export function keepUndoHistory(keep: Storage, deeds: UndoHistory): void {
   try {
     keep.setItem(KEY, JSON.stringify(deeds))
   } catch {
@@ -116,7 +116,7 @@ export function keepDeeds(keep: Storage, deeds: Deeds): void {
     })
     const held = Object.entries(deeds).map(([jobId, stacks]) => [jobId, later(stacks)] as const)
     const left = held.filter(([, { past }]) => past.length > 0)
-    if (left.length > 0) keepDeeds(keep, Object.fromEntries(left))
+    if (left.length > 0) keepUndoHistory(keep, Object.fromEntries(left))
     else keep.removeItem(KEY)
   }
 }

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import { Button, Fault } from '../ui'
+import { Button, ErrorText } from '../ui'
 
 interface Props {
   /** Saving was refused or not answered. */
@@ -16,7 +16,9 @@ export function SaveForShop({ failed, disabled, onClose, children }: Props) {
   return (
     <>
       {failed && (
-        <Fault>Not saved: somebody may have changed it meanwhile. Close this and try again.</Fault>
+        <ErrorText>
+          Not saved: somebody may have changed it meanwhile. Close this and try again.
+        </ErrorText>
       )}
       <div className="mt-1 flex flex-wrap justify-end gap-3">
         {children && <div className="mr-auto flex flex-wrap gap-3">{children}</div>}

@@ -86,7 +86,7 @@ test('a moment is a day and a time', () => {
 })
 
 test('every field that can be changed is called something one can read', () => {
-  for (const patch of [...Object.values(KINDS).map((kind) => kind.patch), ShopPatch]) {
+  for (const patch of [...Object.values(KINDS).map((kind) => kind.updateSchema), ShopPatch]) {
     const schema = z.toJSONSchema(patch, { io: 'input', unrepresentable: 'any' })
     for (const name of namesIn(schema)) {
       expect(fieldName(name), name).toMatch(/^[\p{L} ,/’-]+$/u)
@@ -96,7 +96,7 @@ test('every field that can be changed is called something one can read', () => {
 })
 
 test('every amount of money is read as one', () => {
-  const patches = [...Object.values(KINDS).map((kind) => kind.patch), ShopPatch]
+  const patches = [...Object.values(KINDS).map((kind) => kind.updateSchema), ShopPatch]
   const amounts = patches.flatMap((patch) =>
     amountsIn(z.toJSONSchema(patch, { io: 'input', unrepresentable: 'any' }), ''),
   )

@@ -2,10 +2,10 @@ import { type JobFile, KIND_INFO, type ModuleRecord } from '@tembrix/core/things
 import { Fragment, useMemo, useState } from 'react'
 import {
   api,
-  behind,
+  blockedBy,
   dropped,
   type Entry,
-  type Held,
+  type HeldReason,
   insisted,
   released,
   useAppDispatch,
@@ -18,7 +18,7 @@ import { Button } from '../ui'
 /** A write that waits for a person: what it is, why it waits, and the ways out. */
 export function HeldEntry({ entry }: { entry: Entry }) {
   const { held, collection, action, act } = entry
-  const what = act?.name || KIND_INFO[collection].called
+  const what = act?.name || KIND_INFO[collection].displayName
   if (!held) return null
   if (held.kind === 'conflict') return <Conflict entry={entry} held={held} />
   return (
@@ -29,7 +29,7 @@ export function HeldEntry({ entry }: { entry: Entry }) {
       <p className="mb-2">
         {held.kind === 'gone' ? (
           <>
-            Somebody removed {KIND_INFO[collection].called} while you changed it
+            Somebody removed {KIND_INFO[collection].displayName} while you changed it
             {act && `, so ${act.name} was not stored`}.
           </>
         ) : (
@@ -52,7 +52,7 @@ export function HeldEntry({ entry }: { entry: Entry }) {
 /** What else waits because of it: the rest of its act, and what was changed of the same records since. */
 export function Behind({ entry }: { entry: Entry }) {
   const entries = useAppSelector((state) => state.outbox.entries)
-  const waiting = behind(entries, entry).filter(({ fields }) => Object.keys(fields).length > 0)
+  const waiting = blockedBy(entries, entry).filter(({ fields }) => Object.keys(fields).length > 0)
   if (waiting.length === 0) return null
   return (
     <section aria-label="Waiting for this" className="mt-3">
@@ -66,13 +66,13 @@ export function Behind({ entry }: { entry: Entry }) {
 
 interface ConflictProps {
   entry: Entry
-  held: Extract<Held, { kind: 'conflict' }>
+  held: Extract<HeldReason, { kind: 'conflict' }>
 }
 
 /** Both changed the same thing: both versions, and whose is to stand. */
 function Conflict({ entry, held: { stored, clashes } }: ConflictProps) {
   const dispatch = useAppDispatch()
-  const what = KIND_INFO[entry.collection].called
+  const what = KIND_INFO[entry.collection].displayName
   const { act, action } = entry
   const nameOf = useNames()
   const removing = action === 'remove'

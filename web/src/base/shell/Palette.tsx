@@ -3,7 +3,7 @@ import { Command } from 'cmdk'
 import { Plus } from 'lucide-react'
 import { type ReactNode, useDeferredValue, useState } from 'react'
 import { useNavigate } from 'react-router'
-import { rowsOf, useJobsInfiniteQuery, useModelsQuery } from '../data'
+import { loadedRows, useJobsInfiniteQuery, useModelsQuery } from '../data'
 import { capital } from '../format'
 import { Keys, useCommands } from '../keys'
 import { ALL_PLACES } from './places'
@@ -30,7 +30,7 @@ export function Palette({ onClose }: { onClose: () => void }) {
   const search = useDeferredValue(typed.trim())
   const { data: found } = useJobsInfiniteQuery({ search, stage: '' })
   const { data: models = [] } = useModelsQuery()
-  const jobs = (rowsOf(found) ?? []).slice(0, MOST)
+  const jobs = (loadedRows(found) ?? []).slice(0, MOST)
   const says = (text: string) =>
     search
       .toLowerCase()

@@ -10,10 +10,10 @@ import {
 } from '@tanstack/react-table'
 import { lazy, type ReactNode, Suspense, useCallback, useMemo, useRef, useState } from 'react'
 import { useMedia } from '../ui'
-import { Columns } from './Columns'
+import { ColumnHeading } from './ColumnHeading'
+import { ColumnsButton } from './ColumnsButton'
 import type { Column } from './column'
 import { DataRow } from './DataRow'
-import { Heading } from './Heading'
 import { AllRows, type RowsProps } from './rows'
 import { SortBy } from './SortBy'
 import { byValue } from './sort'
@@ -131,7 +131,7 @@ export function DataTable<Row extends RowData>(props: Props<Row>) {
             : `${rows.length} ${rows.length === 1 ? 'row' : 'rows'}`}
         </span>
         {narrow && !more && <SortBy columns={shown} sorting={sorting} onSorting={setSorting} />}
-        {!dense && <Columns columns={columns} hidden={hidden} onHidden={setHidden} />}
+        {!dense && <ColumnsButton columns={columns} hidden={hidden} onHidden={setHidden} />}
       </div>
       <div ref={scroller} className="min-h-0 overflow-auto">
         <table
@@ -143,7 +143,7 @@ export function DataTable<Row extends RowData>(props: Props<Row>) {
           <thead className={narrow ? 'hidden' : 'sticky top-0 z-10 bg-sheet-2 text-sm'}>
             <tr>
               {shown.map((column) => (
-                <Heading
+                <ColumnHeading
                   key={column.id}
                   column={column}
                   dense={dense}

@@ -1,15 +1,15 @@
 import { useState } from 'react'
-import { kept } from '../ui'
+import { uiStorage } from '../ui'
 
 /** The columns left out of a table, remembered by its name. */
 export function useHidden(name: string) {
   const key = `tembrix.columns.${name}`
   const [hidden, setHidden] = useState<ReadonlySet<string>>(
-    () => new Set(kept.getItem(key)?.split(',').filter(Boolean)),
+    () => new Set(uiStorage.getItem(key)?.split(',').filter(Boolean)),
   )
   const keep = (next: ReadonlySet<string>): void => {
     setHidden(next)
-    kept.setItem(key, [...next].join(','))
+    uiStorage.setItem(key, [...next].join(','))
   }
   return [hidden, keep] as const
 }

@@ -2,7 +2,7 @@ import { parseISO } from 'date-fns'
 import { CalendarDays } from 'lucide-react'
 import { lazy, useMemo } from 'react'
 import { dateFrom, day, isoDay, today } from '../format'
-import type { Control } from './Field'
+import type { FieldControl } from './Field'
 import { OnDemand } from './OnDemand'
 import { TextInput } from './TextInput'
 
@@ -10,7 +10,7 @@ const Calendar = lazy(async () => ({ default: (await import('./Calendar')).Calen
 
 const ISO = /^\d{4}-\d{2}-\d{2}$/
 
-interface Props extends Control {
+interface Props extends FieldControl {
   /** An ISO date, or what was typed that is none. */
   value: unknown
   /** Takes the ISO date; what is none as it was typed, for the check to refuse; empty for no date. */

@@ -3,7 +3,7 @@ import { type ReactNode, useId } from 'react'
 export const inputLook =
   'w-full min-h-11 rounded-sm border border-rule-2 bg-sheet px-2.5 py-1.5 text-ink placeholder:text-ink-2 aria-invalid:border-2 aria-invalid:border-stop'
 
-export interface Control {
+export interface FieldControl {
   id: string
   'aria-invalid': boolean
   'aria-describedby': string | undefined
@@ -16,7 +16,7 @@ interface Props {
   /** Something small beneath the control. */
   aside?: ReactNode
   className?: string
-  children: (control: Control) => ReactNode
+  children: (control: FieldControl) => ReactNode
 }
 
 /** A label, its control, and beneath it what is wrong with the value or what to know about it. */

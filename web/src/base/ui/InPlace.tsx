@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
 import { Button } from './Button'
-import { Message } from './Message'
+import { PageMessage } from './PageMessage'
 
 const LOOK = 'p-8 text-center text-ink-2'
 
@@ -23,11 +23,11 @@ interface UnreadProps {
 }
 
 /** In place of what cannot be read: that, and the way to try again. */
-export function Unread({ title, onRetry, children }: UnreadProps) {
+export function LoadError({ title, onRetry, children }: UnreadProps) {
   return (
-    <Message title={title}>
+    <PageMessage title={title}>
       <p>{children ?? 'The server does not answer.'}</p>
       <Button onClick={onRetry}>Try again</Button>
-    </Message>
+    </PageMessage>
   )
 }

@@ -1,6 +1,6 @@
-import { type Control, inputLook } from './Field'
+import { type FieldControl, inputLook } from './Field'
 
-interface Props<T extends string> extends Partial<Control> {
+interface Props<T extends string> extends Partial<FieldControl> {
   value: T
   options: readonly { value: T; label: string }[]
   onValue: (value: T) => void

@@ -1,7 +1,7 @@
 import { useState } from 'react'
-import { type Control, inputLook } from './Field'
+import { type FieldControl, inputLook } from './Field'
 
-interface Props extends Control {
+interface Props extends FieldControl {
   value: unknown
   onValue: (value: string) => void
   lines?: number

@@ -5,9 +5,9 @@ import { memo } from 'react'
 import { capacity, list } from '../../base/format'
 import { Check } from '../../base/ui'
 import { Board } from './Board'
-import { type Cost, Figures } from './Figures'
-import { Gates } from './Gates'
+import { type Cost, EvaluationFigures } from './EvaluationFigures'
 import { MemoryStrip } from './MemoryStrip'
+import { SpeedLimitList } from './SpeedLimitList'
 
 interface Props {
   machine: Machine
@@ -59,9 +59,9 @@ export const BoardColumn = memo(function BoardColumn(props: Props) {
 function Answer({ machine, placement, evaluation, settings, before, cost, onProfile }: Props) {
   return (
     <>
-      <Figures evaluation={evaluation} before={before?.evaluation} cost={cost} />
+      <EvaluationFigures evaluation={evaluation} before={before?.evaluation} cost={cost} />
       <MemoryStrip machine={machine} placement={placement} evaluation={evaluation} />
-      <Gates
+      <SpeedLimitList
         machine={machine}
         placement={placement}
         evaluation={evaluation}

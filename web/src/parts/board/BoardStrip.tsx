@@ -7,7 +7,7 @@ import { capacity, plural, speed } from '../../base/format'
 import { useMedia } from '../../base/ui'
 import { channelClass } from './channels'
 import { useDesk, useDeskStore } from './DeskContext'
-import { modeWord } from './Figures'
+import { modeWord } from './EvaluationFigures'
 import { MemoryStrip } from './MemoryStrip'
 import { pieceKey } from './SlotView'
 

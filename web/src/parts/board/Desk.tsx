@@ -14,7 +14,7 @@ import { type HTMLAttributes, type KeyboardEvent, memo, type ReactNode, useState
 import {
   DeskContext,
   type Given,
-  type Held,
+  type HeldPiece,
   useDesk,
   useDeskStore,
   useNewDesk,
@@ -54,7 +54,7 @@ const Surface = memo(function Surface({
   children,
 }: Pick<Props, 'children'> & { className: string }) {
   const desk = useDeskStore()
-  const [dragged, setDragged] = useState<Held | null>(null)
+  const [dragged, setDragged] = useState<HeldPiece | null>(null)
   const sensors = useSensors(useSensor(MouseSensor, BY_MOUSE), useSensor(TouchSensor, BY_TOUCH))
 
   function start({ active }: DragStartEvent) {

@@ -18,7 +18,7 @@ import {
 } from 'react'
 
 /** A piece in the hand: from the tray, or out of a slot. */
-export interface Held {
+export interface HeldPiece {
   piece: Piece
   assigned: Assigned
 }
@@ -41,7 +41,7 @@ export interface Asking {
 }
 
 export interface DeskState extends Given {
-  held: Held | null
+  held: HeldPiece | null
   asking: Asking | null
   /** The last thing done, for those who listen. */
   said: string
@@ -49,9 +49,9 @@ export interface DeskState extends Given {
 
 /** What the hand can do at the board. */
 interface Actions {
-  pick: (moduleId: string, fromSlot?: string) => Held | null
+  pick: (moduleId: string, fromSlot?: string) => HeldPiece | null
   drop: () => void
-  put: (slot: string, what?: Held | null) => void
+  put: (slot: string, what?: HeldPiece | null) => void
   takeOut: (slot: string) => void
   /** What a press on a slot does: put down what is held, put it back, or pick up what is there. */
   press: (slot: string) => void
@@ -98,7 +98,7 @@ export function useNewDesk(given: Given): DeskStore {
   return store
 }
 
-const nameOf = ({ piece }: Held) => `${piece.module.capacityGiB} GB ${piece.module.article}`
+const nameOf = ({ piece }: HeldPiece) => `${piece.module.capacityGiB} GB ${piece.module.article}`
 
 function newDesk(initial: DeskState): DeskStore {
   let current = initial

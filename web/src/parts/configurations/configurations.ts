@@ -1,4 +1,5 @@
-import type { Configuration, TwoChanges } from '@tembrix/core/things/records'
+import type { Configuration } from '@tembrix/core/things/model'
+import type { TwoChanges } from '@tembrix/core/things/records'
 
 /** The configurations a job is measured in, the plain two or all four, each in words. */
 export function configurationsOf(

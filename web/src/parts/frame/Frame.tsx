@@ -8,7 +8,7 @@ import {
   useDefaultLayout,
 } from 'react-resizable-panels'
 import { useShortcut } from '../../base/keys'
-import { IconButton, kept, useMedia } from '../../base/ui'
+import { IconButton, uiStorage, useMedia } from '../../base/ui'
 
 interface Props {
   /** Where the work is: on the board, with the page beside it, or on the page, with the board as a strip. */
@@ -57,7 +57,7 @@ export function Frame({ leads, place, rail, board, strip, tray, children }: Prop
   }, [beside, alone])
   const layout = useDefaultLayout({
     id: 'tembrix.board-and-page',
-    storage: kept,
+    storage: uiStorage,
     onlySaveAfterUserInteractions: true,
   })
   // Where one has gone to is never hidden.

@@ -1,2 +1,2 @@
-export type { Analysed, Column, Overview } from './messages'
-export { type FrameLog, useFrameLog } from './useFrameLog'
+export type { Analysed, FrameColumn, Overview } from './messages'
+export { type OpenedFrameLog, useFrameLog } from './useFrameLog'

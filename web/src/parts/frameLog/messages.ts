@@ -7,17 +7,17 @@ import type {
   Trim,
 } from '@tembrix/core/bench/measure'
 
-export interface Column {
+export interface FrameColumn {
   heading: string
   /** The unit of its times; null where it holds scores, which come as they are. */
   unit: TimeUnit | null
 }
 
 /** A log to be read: which column. */
-export interface Asked {
+export interface FrameLogRequest {
   file: File
   head: LogHead
-  column: Column
+  column: FrameColumn
   trim: Trim
 }
 

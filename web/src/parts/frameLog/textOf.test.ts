@@ -1,10 +1,10 @@
 import { expect, test } from 'vitest'
-import { textOf } from './textOf'
+import { textChunks } from './textChunks'
 
 async function all(parts: BlobPart[]): Promise<{ text: string; shares: number[] }> {
   let text = ''
   const shares: number[] = []
-  for await (const stretch of textOf(new Blob(parts))) {
+  for await (const stretch of textChunks(new Blob(parts))) {
     text += stretch.text
     shares.push(stretch.share)
   }

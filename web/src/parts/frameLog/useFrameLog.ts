@@ -8,15 +8,15 @@ import {
 import { commaReadings, joinedCells } from '@tembrix/core/things/tables'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { MORE_COLUMNS } from '../tableFile'
-import type { Analysed, Asked, Column, FromReader, Overview } from './messages'
-import { textOf } from './textOf'
+import type { Analysed, FrameColumn, FrameLogRequest, FromReader, Overview } from './messages'
+import { textChunks } from './textChunks'
 
 const KEY = 'tembrix.frameColumns'
 
-export interface FrameLog {
+export interface OpenedFrameLog {
   name: string
   head: LogHead | null
-  column: Column
+  column: FrameColumn
   trim: Trim
   /** Some rows, to choose the column by. */
   rows: string[][]
@@ -29,7 +29,7 @@ export interface FrameLog {
   failed: string | null
 }
 
-const NOTHING: FrameLog = {
+const NOTHING: OpenedFrameLog = {
   name: '',
   head: null,
   column: { heading: '', unit: 'ms' },
@@ -44,7 +44,7 @@ const NOTHING: FrameLog = {
 
 /** Reads logs of frame times or scores in a worker; the column chosen is remembered by the headings. */
 export function useFrameLog() {
-  const [log, setLog] = useState<FrameLog>(NOTHING)
+  const [log, setLog] = useState<OpenedFrameLog>(NOTHING)
   const picked = useRef<File | null>(null)
   const running = useRef<Worker | null>(null)
   const end = useCallback(() => {
@@ -54,7 +54,7 @@ export function useFrameLog() {
   useEffect(() => end, [end])
 
   const analyse = useCallback(
-    (head: LogHead, column: Column, trim: Trim) => {
+    (head: LogHead, column: FrameColumn, trim: Trim) => {
       end()
       if (!picked.current) return
       const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })
@@ -68,7 +68,7 @@ export function useFrameLog() {
         } else setLog((now) => ({ ...now, share: null, failed: data.why }))
       }
       worker.onerror = () => setLog((now) => ({ ...now, share: null, failed: 'no reader' }))
-      worker.postMessage({ file: picked.current, head, column, trim } satisfies Asked)
+      worker.postMessage({ file: picked.current, head, column, trim } satisfies FrameLogRequest)
     },
     [end],
   )
@@ -86,7 +86,7 @@ export function useFrameLog() {
     open: async (file: File) => {
       end()
       picked.current = file
-      const beginning = await textOf(file).next()
+      const beginning = await textChunks(file).next()
       const head = beginning.done ? null : logHead(beginning.value.text)
       if (!head) {
         setLog({ ...NOTHING, name: file.name, failed: 'The log is empty.' })
@@ -105,7 +105,7 @@ export function useFrameLog() {
       const joined = rows.map((cells) => joinedCells(cells, head.headings.length, commas))
       begin(name, { ...head, commas }, joined)
     },
-    choose: (column: Column) => {
+    choose: (column: FrameColumn) => {
       if (!log.head) return
       remember(log.head.headings, column)
       analyse(log.head, column, log.trim)
@@ -120,7 +120,7 @@ export function useFrameLog() {
   }
 }
 
-function all(): Record<string, Column> {
+function all(): Record<string, FrameColumn> {
   try {
     return JSON.parse(localStorage.getItem(KEY) ?? '{}')
   } catch {
@@ -128,8 +128,9 @@ function all(): Record<string, Column> {
   }
 }
 
-const remembered = (headings: readonly string[]): Column | undefined => all()[headings.join('\n')]
+const remembered = (headings: readonly string[]): FrameColumn | undefined =>
+  all()[headings.join('\n')]
 
-function remember(headings: readonly string[], column: Column): void {
+function remember(headings: readonly string[], column: FrameColumn): void {
   localStorage.setItem(KEY, JSON.stringify({ ...all(), [headings.join('\n')]: column }))
 }

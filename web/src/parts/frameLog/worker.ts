@@ -1,12 +1,12 @@
 import { analyseFrames, columnReader, overviewOf, trimmed } from '@tembrix/core/bench/measure'
-import { type Analysed, type Asked, type FromReader, MOST_RUNS } from './messages'
-import { textOf } from './textOf'
+import { type Analysed, type FrameLogRequest, type FromReader, MOST_RUNS } from './messages'
+import { textChunks } from './textChunks'
 
 const say = (message: FromReader) => postMessage(message)
 
-async function analyse({ file, head, column, trim }: Asked): Promise<Analysed> {
+async function analyse({ file, head, column, trim }: FrameLogRequest): Promise<Analysed> {
   const reader = columnReader(head, column.heading, column.unit)
-  for await (const { text, share } of textOf(file)) {
+  for await (const { text, share } of textChunks(file)) {
     reader.take(text)
     say({ kind: 'progress', share: 0.9 * share })
   }
@@ -20,7 +20,7 @@ async function analyse({ file, head, column, trim }: Asked): Promise<Analysed> {
   }
 }
 
-addEventListener('message', async ({ data }: MessageEvent<Asked>) => {
+addEventListener('message', async ({ data }: MessageEvent<FrameLogRequest>) => {
   try {
     say({ kind: 'done', analysed: await analyse(data) })
   } catch (error) {

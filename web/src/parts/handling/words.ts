@@ -1,4 +1,11 @@
-import type { About, FitCode, FittingStep, Phase, Tool, Work } from '@tembrix/core/bench/fitting'
+import type {
+  FitCode,
+  FittingStep,
+  LabourWork,
+  Phase,
+  StepSubject,
+  Tool,
+} from '@tembrix/core/bench/fitting'
 import type { Module } from '@tembrix/core/things/model'
 import { capacity, list, speed, tidy } from '../../base/format'
 import { describeModule } from '../board'
@@ -20,7 +27,7 @@ function minutes({ low, high }: { low: number; high: number }): string {
   return low === high ? `${whole(high)} minutes` : `${whole(low)} to ${whole(high)} minutes`
 }
 
-function takeOut({ fastening }: About): string {
+function takeOut({ fastening }: StepSubject): string {
   switch (fastening) {
     case 'screws':
       return 'Loosen the screws in the order marked on the module or board, a turn at a time. Lift it straight up off its guide pins; do not touch the contacts, on the module or beneath it.'
@@ -33,7 +40,7 @@ function takeOut({ fastening }: About): string {
   }
 }
 
-function putIn({ fastening }: About): string {
+function putIn({ fastening }: StepSubject): string {
   switch (fastening) {
     case 'screws':
       return 'Contacts clean and untouched. Set it flat onto its guide pins; nothing is pushed and nothing clicks. Tighten the screws evenly in the marked order, to the torque the maker states.'
@@ -321,7 +328,7 @@ export const TOOL_NAMES: Record<Tool, string> = {
   'suction-cup': 'suction cup',
 }
 
-export const WORK_NAMES: Record<Work, string> = {
+export const WORK_NAMES: Record<LabourWork, string> = {
   open: 'opening and closing',
   battery: 'battery',
   module: 'modules',

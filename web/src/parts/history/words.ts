@@ -1,8 +1,8 @@
 import { type HistoryLine, KIND_INFO } from '@tembrix/core/things/records'
 import { capital, fieldName, list } from '../../base/format'
 
-const CALLED = new Map<HistoryLine['record'], string>([
-  ...Object.values(KIND_INFO).map(({ record, called }) => [record, called] as const),
+const DISPLAY_NAMES = new Map<HistoryLine['record'], string>([
+  ...Object.values(KIND_INFO).map(({ record, displayName }) => [record, displayName] as const),
   ['shop', 'the shop’s settings'],
   ['price-list', 'a price list'],
   ['list', 'a validated list'],
@@ -10,7 +10,7 @@ const CALLED = new Map<HistoryLine['record'], string>([
 
 /** What was done, in a sentence. */
 export function sentence({ record, action, fields }: HistoryLine): string {
-  const what = `${capital(CALLED.get(record) ?? record)} ${action}`
+  const what = `${capital(DISPLAY_NAMES.get(record) ?? record)} ${action}`
   if (action !== 'changed' || fields.length === 0) return what
   return `${what}: ${list([...new Set(fields.map(fieldName))])}`
 }

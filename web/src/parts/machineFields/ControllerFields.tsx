@@ -1,4 +1,4 @@
-import { isKept, keepProcessor, withProcessor } from '@tembrix/core/things/machines'
+import { isProcessorKept, keepProcessor, withProcessor } from '@tembrix/core/things/machines'
 import {
   BUFFERINGS,
   type Buffering,
@@ -112,7 +112,7 @@ export function ControllerFields({ form, machine, sourcing }: Props) {
                 Figures of {name}
               </Button>
             ))}
-          {machine.processor && !isKept(machine) && (
+          {machine.processor && !isProcessorKept(machine) && (
             <Button onClick={() => form.set(keepProcessor(machine), 'machine')}>
               Keep these figures for it
             </Button>

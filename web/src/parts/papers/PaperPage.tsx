@@ -3,7 +3,7 @@ import { FileDown, Printer } from 'lucide-react'
 import { useState } from 'react'
 import { useShopQuery } from '../../base/data'
 import { notify } from '../../base/toast'
-import { Button, Fault, saveAs } from '../../base/ui'
+import { Button, ErrorText, saveAs } from '../../base/ui'
 import { FindingBox } from '../findings'
 import {
   type Block,
@@ -12,9 +12,9 @@ import {
   type Label,
   type Line,
   type Paper,
+  type PaperTable,
   runsOf,
   slotTexts,
-  type Table,
 } from './paper'
 import { qrOf } from './qr'
 import { usePaper } from './usePaper'
@@ -99,7 +99,7 @@ function Save({ paper, of, size, logo }: Props & { size: PaperSize; logo: string
       <Button onClick={save} disabled={busy}>
         <FileDown size={17} aria-hidden /> {busy ? 'Making the PDF…' : 'Save as PDF'}
       </Button>
-      <Fault className="w-full">{fault}</Fault>
+      <ErrorText className="w-full">{fault}</ErrorText>
     </>
   )
 }
@@ -272,7 +272,7 @@ function Runs({ line }: { line: Line }) {
 
 const CELL = 'border border-rule-2 px-2 py-1.5 text-left align-top'
 
-function Grid({ table: { caption, columns, rows } }: { table: Table }) {
+function Grid({ table: { caption, columns, rows } }: { table: PaperTable }) {
   return (
     <div className="mt-5 overflow-x-auto first:mt-0">
       <table className="w-full border-collapse">
@@ -307,7 +307,7 @@ function Grid({ table: { caption, columns, rows } }: { table: Table }) {
   )
 }
 
-function Plain({ table: { columns, rows } }: { table: Table }) {
+function Plain({ table: { columns, rows } }: { table: PaperTable }) {
   return (
     <table className="w-full text-[0.93rem]">
       <tbody>

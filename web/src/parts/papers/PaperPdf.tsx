@@ -7,9 +7,9 @@ import {
   isTick,
   type Line,
   type Paper,
+  type PaperTable,
   runsOf,
   slotTexts,
-  type Table,
   textsIn,
 } from './paper'
 import { FAMILIES } from './pdfFonts'
@@ -313,7 +313,7 @@ function Runs({ line }: { line: Line }) {
   )
 }
 
-function TableView({ table: { caption, columns, rows, look } }: { table: Table }) {
+function TableView({ table: { caption, columns, rows, look } }: { table: PaperTable }) {
   const grid = look === 'grid'
   const shapes = columns.map(({ share, figures }) => [
     grid ? styles.gridCell : styles.plainCell,

@@ -1,12 +1,12 @@
 export { PaperPage } from './PaperPage'
 export {
   type Block,
-  type Column,
   code,
   type Label,
   type Line,
   type Paper,
-  type Row,
+  type PaperColumn,
+  type PaperRow,
   strong,
   TICK,
 } from './paper'

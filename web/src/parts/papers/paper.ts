@@ -2,11 +2,11 @@ import type { Severity } from '@tembrix/core/things/model'
 import type { LabelSize } from '@tembrix/core/things/records'
 
 /** A stretch of a line: plain, strong, or set like a number that is typed off. */
-export type Run = string | { strong: string } | { code: string }
-export type Line = string | readonly Run[]
+export type TextRun = string | { strong: string } | { code: string }
+export type Line = string | readonly TextRun[]
 
 /** A table's column; `share` is its part of the width. */
-export interface Column {
+export interface PaperColumn {
   name: string
   share: number
   /** Set at the right, like amounts. */
@@ -17,17 +17,17 @@ export interface Column {
 export const TICK = { tick: true } as const
 export type Cell = Line | typeof TICK
 
-export interface Row {
+export interface PaperRow {
   cells: readonly Cell[]
   /** A sum: under a line, strong. */
   sum?: true
 }
 
-export interface Table {
+export interface PaperTable {
   is: 'table'
   caption?: string
-  columns: readonly Column[]
-  rows: readonly Row[]
+  columns: readonly PaperColumn[]
+  rows: readonly PaperRow[]
   /** Every cell with its border, or lines of text with amounts and no heads. */
   look: 'grid' | 'plain'
 }
@@ -60,7 +60,7 @@ export type Block =
   | { is: 'heading'; text: string; amount?: string }
   | { is: 'text'; text: Line }
   | { is: 'list'; items: readonly Line[] }
-  | Table
+  | PaperTable
   | { is: 'findings'; items: readonly FindingLine[] }
   /** Kept on one sheet, and named where it is looked for; under a line, in a frame, or without room before it. */
   | { is: 'part'; label?: string; look?: 'ruled' | 'framed' | 'together'; blocks: readonly Block[] }
@@ -87,15 +87,15 @@ export interface Paper {
   file: string
 }
 
-export const strong = (text: string): Run => ({ strong: text })
-export const code = (text: string): Run => ({ code: text })
+export const strong = (text: string): TextRun => ({ strong: text })
+export const code = (text: string): TextRun => ({ code: text })
 
 /** The runs of a line; empty ones left out. */
-export const runsOf = (line: Line): readonly Run[] =>
+export const runsOf = (line: Line): readonly TextRun[] =>
   (typeof line === 'string' ? [line] : line).filter((run) => textOf(run) !== '')
 
 /** A run as bare text. */
-export function textOf(run: Run): string {
+export function textOf(run: TextRun): string {
   if (typeof run === 'string') return run
   return 'strong' in run ? run.strong : run.code
 }

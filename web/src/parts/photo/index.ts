@@ -1,4 +1,4 @@
-export type { FoundLine, OnProgress, PhotoReading } from './readPhoto'
+export type { FoundLine, OnPhotoProgress, PhotoReading } from './readPhoto'
 
 /** The reader of pictures, loaded when the first one is to be read. */
 export const loadReader = () => import('./readPhoto')

@@ -111,7 +111,7 @@ const PROFILE_SIDE = 420
 const EDGE = 24
 
 /** How the lines of a picture run: by how many degrees they are tilted, and how clearly there are lines at all. */
-export interface Lines {
+export interface LineTilt {
   tilt: number
   clearness: number
 }
@@ -120,7 +120,7 @@ export interface Lines {
  * The tilt of a picture's lines of text, -12 to 12 degrees, taken along its width or its height:
  * where the edges summed along lines change most from line to line, letters stand on them.
  */
-export function linesIn(bitmap: ImageBitmap, along: 'width' | 'height'): Lines {
+export function linesIn(bitmap: ImageBitmap, along: 'width' | 'height'): LineTilt {
   const { grey, width, height } = small(bitmap)
   const flat = along === 'width'
   const edges: { along: number; across: number; weight: number }[] = []

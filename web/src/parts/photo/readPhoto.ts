@@ -7,7 +7,7 @@ import {
 import { createWorker, type ImageLike, OEM, PSM, type Worker as Recogniser } from 'tesseract.js'
 import recogniserAddress from 'tesseract.js/dist/worker.min.js?url'
 import coreAddress from 'tesseract.js-core/tesseract-core-simd-lstm.wasm.js?url'
-import type { Answer, Asked, Opened } from './prepareWorker'
+import type { OpenedPhoto, PhotoAnswer, PhotoRequest } from './prepareWorker'
 import PrepareWorker from './prepareWorker?worker'
 
 /** A line as it was found in the turned picture, in its pixels. */
@@ -28,7 +28,7 @@ export interface PhotoReading {
 }
 
 /** How far it is, 0 to 1, and what it is doing. */
-export type OnProgress = (share: number, doing: string) => void
+export type OnPhotoProgress = (share: number, doing: string) => void
 
 export class NotAPicture extends Error {}
 
@@ -44,7 +44,7 @@ const ENOUGH = 5 * 130
  */
 export async function readPhoto(
   file: Blob,
-  onProgress: OnProgress,
+  onProgress: OnPhotoProgress,
   signal: AbortSignal,
 ): Promise<PhotoReading> {
   const prepare = new PrepareWorker()
@@ -56,7 +56,7 @@ export async function readPhoto(
   signal.addEventListener('abort', stop)
   try {
     onProgress(0.02, 'opening the picture')
-    const { upright } = (await ended(ask({ kind: 'open', file }), signal)) as Opened
+    const { upright } = (await ended(ask({ kind: 'open', file }), signal)) as OpenedPhoto
     onProgress(0.1, 'loading the reader')
     const loading = recogniserOf()
     const codes = ask({ kind: 'codes' }).catch(() => [])
@@ -139,11 +139,17 @@ async function recognise(
 /** Questions to the worker, each with its answer. */
 function asking(worker: Worker) {
   let last = 0
-  return (asked: Asked extends infer One ? (One extends Asked ? Omit<One, 'id'> : never) : never) =>
+  return (
+    asked: PhotoRequest extends infer One
+      ? One extends PhotoRequest
+        ? Omit<One, 'id'>
+        : never
+      : never,
+  ) =>
     new Promise<unknown>((resolve, reject) => {
       last += 1
       const id = last
-      const hear = ({ data }: MessageEvent<Answer>) => {
+      const hear = ({ data }: MessageEvent<PhotoAnswer>) => {
         if (data.id !== id) return
         worker.removeEventListener('message', hear)
         if (data.ok) resolve(data.value)

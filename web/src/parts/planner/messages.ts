@@ -1,7 +1,13 @@
-import type { Listed, Option, PlanAnswer, PlanRequest, Policy } from '@tembrix/core/judging/plan'
+import type {
+  Listed,
+  PlanAnswer,
+  PlanOption,
+  PlanRequest,
+  Policy,
+} from '@tembrix/core/judging/plan'
 
 /** The exact answers to one need under each policy. */
-export type ByPolicy = Readonly<Record<Policy, readonly Option[]>>
+export type ByPolicy = Readonly<Record<Policy, readonly PlanOption[]>>
 
 /** Request to the planner’s worker; with `listed` it also answers with plans of listed modules only. */
 export interface ToPlanner {
@@ -13,5 +19,5 @@ export interface ToPlanner {
 export type FromPlanner =
   | { kind: 'progress'; share: number }
   | { kind: 'answer'; answer: PlanAnswer }
-  | { kind: 'all'; byPolicy: ByPolicy; listed: readonly Option[] | null }
+  | { kind: 'all'; byPolicy: ByPolicy; listed: readonly PlanOption[] | null }
   | { kind: 'failed'; why: string }

@@ -1,4 +1,4 @@
-import type { Listed, Option, PlanAnswer, PlanRequest } from '@tembrix/core/judging/plan'
+import type { Listed, PlanAnswer, PlanOption, PlanRequest } from '@tembrix/core/judging/plan'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { ByPolicy, FromPlanner, ToPlanner } from './messages'
 
@@ -8,7 +8,7 @@ export interface Planning {
   /** The answers under every policy, to the same need; a little later than the answer. */
   byPolicy: ByPolicy | null
   /** The answers with nothing but what the maker’s list names; null where there is no list. */
-  onList: readonly Option[] | null
+  onList: readonly PlanOption[] | null
   /** How far the search has come, from 0 to 1; null when none is under way. */
   share: number | null
   failed: string | null
@@ -19,7 +19,7 @@ export interface Planning {
 export function usePlanner(request: PlanRequest, listed: readonly Listed[] | null): Planning {
   const [answer, setAnswer] = useState<PlanAnswer | null>(null)
   const [byPolicy, setByPolicy] = useState<ByPolicy | null>(null)
-  const [onList, setOnList] = useState<readonly Option[] | null>(null)
+  const [onList, setOnList] = useState<readonly PlanOption[] | null>(null)
   const [share, setShare] = useState<number | null>(0)
   const [failed, setFailed] = useState<string | null>(null)
   const running = useRef<Worker | null>(null)

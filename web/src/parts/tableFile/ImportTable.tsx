@@ -1,12 +1,12 @@
-import type { Columns, RowFault } from '@tembrix/core/things/tables'
+import type { ColumnHeadings, RowFault } from '@tembrix/core/things/tables'
 import { type ReactNode, useDeferredValue, useMemo, useState } from 'react'
 import { plural } from '../../base/format'
-import { Button, callout, Dialog, Disclosure, Fault, Field, Select } from '../../base/ui'
+import { Button, callout, Dialog, Disclosure, ErrorText, Field, Select } from '../../base/ui'
 import type { OpenedTable } from './TableFile'
 
 interface Mapping<Column extends string> {
   headings: string[]
-  columns: Columns<Column>
+  columns: ColumnHeadings<Column>
 }
 
 interface Props<Column extends string, Made> {
@@ -14,10 +14,10 @@ interface Props<Column extends string, Made> {
   names: Readonly<Record<Column, string>>
   /** Which of the columns the preview shows, and how. */
   preview: readonly { column: Column; show: (made: Made) => string }[]
-  guess: (headings: readonly string[]) => Columns<Column>
+  guess: (headings: readonly string[]) => ColumnHeadings<Column>
   /** Mappings used before; one for the same headings is taken up. */
   remembered: readonly Mapping<Column>[]
-  read: (columns: Columns<Column>) => { made: Made[]; faults: RowFault[] }
+  read: (columns: ColumnHeadings<Column>) => { made: Made[]; faults: RowFault[] }
   /** What one of what is made is called. */
   one: string
   many: string
@@ -42,7 +42,7 @@ export function ImportTable<Column extends string, Made extends object>(
 ) {
   const { opened, names, preview, remembered, one, many, busy, progress, failed, hindrance } = props
   const { headings, rows } = opened.table
-  const [columns, setColumns] = useState<Columns<Column>>(
+  const [columns, setColumns] = useState<ColumnHeadings<Column>>(
     () =>
       remembered.find((mapping) => mapping.headings.join('\n') === headings.join('\n'))?.columns ??
       props.guess(headings),
@@ -132,7 +132,7 @@ export function ImportTable<Column extends string, Made extends object>(
           </ul>
         </Disclosure>
       )}
-      <Fault className="mb-3">{failed}</Fault>
+      <ErrorText className="mb-3">{failed}</ErrorText>
       <div className="sticky -bottom-5 -mb-5 bg-sheet pt-2 pb-5">
         {progress && (
           <p className="flex min-h-11 items-center gap-3 text-sm" role="status">

@@ -1,7 +1,7 @@
 import { commaReadings, joinedCells, parseTable, type Table } from '@tembrix/core/things/tables'
 import { FileUp } from 'lucide-react'
 import { useState } from 'react'
-import { Fault, FileDrop } from '../../base/ui'
+import { ErrorText, FileDrop } from '../../base/ui'
 import { CommaQuestion } from './CommaQuestion'
 
 export interface OpenedTable {
@@ -62,7 +62,7 @@ export function TableFile({ children, label, largest, mostRows, onTable }: Props
 
   return (
     <>
-      <Fault>{fault}</Fault>
+      <ErrorText>{fault}</ErrorText>
       {asked && (
         <CommaQuestion
           name={asked.name}

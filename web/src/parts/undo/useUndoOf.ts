@@ -20,7 +20,7 @@ export interface Undoing {
 type Known = { id: string; version: number }
 
 const named = (writes: readonly Write[]) =>
-  list([...new Set(writes.map(({ collection }) => KIND_INFO[collection].called))])
+  list([...new Set(writes.map(({ collection }) => KIND_INFO[collection].displayName))])
 
 /**
  * Ways back and forth through what was done to a job or to a record of the shop, by its id, where there are any.

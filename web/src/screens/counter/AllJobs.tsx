@@ -1,10 +1,10 @@
 import { Plus } from 'lucide-react'
 import { useDeferredValue } from 'react'
 import { useNavigate } from 'react-router'
-import { API, rowsOf, useJobsInfiniteQuery } from '../../base/data'
+import { API, loadedRows, useJobsInfiniteQuery } from '../../base/data'
 import { today } from '../../base/format'
 import { DataTable } from '../../base/table'
-import { Button, Message, More, Unread, Waiting } from '../../base/ui'
+import { Button, LoadError, LoadMore, PageMessage, Waiting } from '../../base/ui'
 import { ALL_COLUMNS } from './columns'
 
 /** Lists that are saved whole. */
@@ -25,20 +25,20 @@ export function AllJobs({ search, stage, onShowAll }: Props) {
     { refetchOnMountOrArgChange: true },
   )
   const { error, refetch, isLoading } = list
-  const data = rowsOf(list.data)
+  const data = loadedRows(list.data)
   if (error && !data) {
     return (
-      <Unread title="The jobs cannot be read" onRetry={refetch}>
+      <LoadError title="The jobs cannot be read" onRetry={refetch}>
         The server does not answer. It may be starting.
-      </Unread>
+      </LoadError>
     )
   }
   if (isLoading || !data) return <Waiting>Reading the jobs…</Waiting>
   if (data.length === 0) {
     return search || stage ? (
-      <Message title="No job matches">
+      <PageMessage title="No job matches">
         <Button onClick={onShowAll}>Show all jobs</Button>
-      </Message>
+      </PageMessage>
     ) : (
       <NoJobs />
     )
@@ -67,7 +67,7 @@ export function AllJobs({ search, stage, onShowAll }: Props) {
         keyOf={({ id }) => id}
         onOpen={({ id }) => navigate(`/jobs/${id}`)}
         more={list.hasNextPage}
-        foot={<More list={list} />}
+        foot={<LoadMore list={list} />}
       />
     </>
   )
@@ -76,11 +76,11 @@ export function AllJobs({ search, stage, onShowAll }: Props) {
 export function NoJobs() {
   const navigate = useNavigate()
   return (
-    <Message title="No jobs yet">
+    <PageMessage title="No jobs yet">
       <p>A job starts with a customer and a machine; the rest is found out on the way.</p>
       <Button look="main" onClick={() => navigate('/jobs/new')}>
         <Plus size={18} aria-hidden /> New job
       </Button>
-    </Message>
+    </PageMessage>
   )
 }

@@ -4,7 +4,7 @@ import { Link, useNavigate, useSearchParams } from 'react-router'
 import { useOpenJobsQuery, useShopQuery } from '../../base/data'
 import { today } from '../../base/format'
 import { DataTable } from '../../base/table'
-import { Message, Unread, Waiting } from '../../base/ui'
+import { LoadError, PageMessage, Waiting } from '../../base/ui'
 import { NoJobs } from './AllJobs'
 import { DAY_COLUMNS } from './columns'
 import { GROUP_NAMES } from './words'
@@ -27,9 +27,9 @@ export function Day() {
   )
   if (error && !jobs) {
     return (
-      <Unread title="The jobs cannot be read" onRetry={refetch}>
+      <LoadError title="The jobs cannot be read" onRetry={refetch}>
         The server does not answer. It may be starting.
-      </Unread>
+      </LoadError>
     )
   }
   if (!jobs) return <Waiting>Reading the jobs…</Waiting>
@@ -68,7 +68,7 @@ export function Day() {
         ))}
       </fieldset>
       {rows.length === 0 ? (
-        <Message title={`Nothing is ${group ? GROUP_NAMES[group].toLowerCase() : 'open'}`} />
+        <PageMessage title={`Nothing is ${group ? GROUP_NAMES[group].toLowerCase() : 'open'}`} />
       ) : (
         <DataTable
           name="The day"

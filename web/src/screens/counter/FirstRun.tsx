@@ -3,7 +3,7 @@ import { useNavigate } from 'react-router'
 import { useChangeShopMutation } from '../../base/data'
 import { Faults, useSaveForm } from '../../base/form'
 import { numberFrom } from '../../base/format'
-import { Button, Check, Fault, Field, Select, TextInput } from '../../base/ui'
+import { Button, Check, ErrorText, Field, Select, TextInput } from '../../base/ui'
 
 const Few = Terms.extend({ shopName: Terms.shape.shopName.min(1, 'What is the shop called?') })
 
@@ -63,7 +63,7 @@ export function FirstRun({ shop }: { shop: Shop }) {
         checked={value('pricesIncludeTax') === true}
         onChecked={(on) => set('pricesIncludeTax', on)}
       />
-      {failed && <Fault>Not saved: the server did not accept it or does not answer.</Fault>}
+      {failed && <ErrorText>Not saved: the server did not accept it or does not answer.</ErrorText>}
       <Button look="main" type="submit" disabled={isLoading}>
         Save, and begin the first job
       </Button>

@@ -8,7 +8,7 @@ import {
   type ValidatedList,
   type ValidatedListLine,
 } from '@tembrix/core/things/records'
-import { type Columns, guessColumns } from '@tembrix/core/things/tables'
+import { type ColumnHeadings, guessColumns } from '@tembrix/core/things/tables'
 import { Trash2 } from 'lucide-react'
 import { useCallback, useState } from 'react'
 import {
@@ -17,7 +17,7 @@ import {
   useValidatedListsQuery,
 } from '../../base/data'
 import { ago, plural } from '../../base/format'
-import { Confirm, IconButton, Unread, Waiting } from '../../base/ui'
+import { Confirm, IconButton, LoadError, Waiting } from '../../base/ui'
 import { ImportTable, type OpenedTable, TableFile } from '../../parts/tableFile'
 
 /** The largest list that is opened, bytes. */
@@ -34,7 +34,7 @@ export function ValidatedLists({ model }: { model: ModelRecord }) {
   return (
     <>
       {error && !own ? (
-        <Unread title="The lists cannot be read" onRetry={refetch} />
+        <LoadError title="The lists cannot be read" onRetry={refetch} />
       ) : !own ? (
         <Waiting>Reading the lists…</Waiting>
       ) : own.length === 0 ? (
@@ -118,7 +118,7 @@ function ImportDialog({ modelId, chosen, remembered, onClose }: ImportProps) {
   const { name, table } = chosen
   const [create, { isLoading, error }] = useCreateValidatedListMutation()
   const read = useCallback(
-    (columns: Columns<ValidatedColumn>) => importValidated(table, columns),
+    (columns: ColumnHeadings<ValidatedColumn>) => importValidated(table, columns),
     [table],
   )
   return (

@@ -1,2 +1,2 @@
-export { MachineModel } from './MachineModel'
-export { Machines } from './Machines'
+export { MachineModelScreen } from './MachineModelScreen'
+export { MachinesScreen } from './MachinesScreen'

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { saidOf, useImportJobMutation } from '../../base/data'
 import { notify } from '../../base/toast'
-import { Fault, FileDrop } from '../../base/ui'
+import { ErrorText, FileDrop } from '../../base/ui'
 
 /** Takes in a job that was saved as a file, here or elsewhere. */
 export function ImportJob() {
@@ -39,7 +39,7 @@ export function ImportJob() {
         <FolderInput size={17} aria-hidden />{' '}
         {isLoading ? 'Reading the file…' : 'Import a job file'}
       </FileDrop>
-      <Fault>{fault}</Fault>
+      <ErrorText>{fault}</ErrorText>
     </div>
   )
 }

@@ -13,7 +13,7 @@ import type { ModelRecord } from '@tembrix/core/things/records'
 import { useState } from 'react'
 import { plural } from '../../base/format'
 import { Button, Disclosure, Field, inputLook, Select, TextInput } from '../../base/ui'
-import { answerWords, QUESTION_WORDS } from './words'
+import { answerWords, MACHINE_QUESTION_WORDS } from './words'
 
 interface Props {
   models: readonly ModelRecord[]
@@ -115,7 +115,7 @@ function Asked({
   const answer = answers[question]
   const all = answer === undefined || choices.includes(answer) ? choices : [answer, ...choices]
   return (
-    <Field label={QUESTION_WORDS[question]}>
+    <Field label={MACHINE_QUESTION_WORDS[question]}>
       {(control) => (
         <Select
           {...control}
@@ -152,7 +152,8 @@ function Report({ report, onReport }: Pick<Props, 'report' | 'onReport'>) {
       Object.keys(found).length > 0
         ? `It answers: ${QUESTIONS.filter((what) => found[what] !== undefined)
             .map(
-              (what) => `${QUESTION_WORDS[what].toLowerCase()} ${answerWords(what, found[what])}`,
+              (what) =>
+                `${MACHINE_QUESTION_WORDS[what].toLowerCase()} ${answerWords(what, found[what])}`,
             )
             .join(', ')}.`
         : 'Nothing about memory was found in it; it is kept with the job all the same.',

@@ -1,4 +1,4 @@
-import { alike, type JobFile, type NewJob } from '@tembrix/core/things/records'
+import { equalIgnoringWhitespace, type JobFile, type NewJob } from '@tembrix/core/things/records'
 import { changing, type Write } from '../../base/data'
 
 /** What a job that was stored before, its answer lost, does not yet hold of what was corrected since. */
@@ -11,5 +11,5 @@ export function corrections(
     ...('name' in customer ? [changing('customers', file.customer, customer)] : []),
     ...('machine' in machine ? [changing('machines', file.machine, machine)] : []),
   ]
-  return writes.filter(({ before, fields }) => !alike(before, fields))
+  return writes.filter(({ before, fields }) => !equalIgnoringWhitespace(before, fields))
 }

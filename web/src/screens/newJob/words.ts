@@ -2,7 +2,7 @@ import type { Answers, Question } from '@tembrix/core/things/machines'
 import type { MachineKind } from '@tembrix/core/things/model'
 import { CHOICES } from '../../base/format'
 
-export const QUESTION_WORDS: Record<Question, string> = {
+export const MACHINE_QUESTION_WORDS: Record<Question, string> = {
   kind: 'Kind',
   generation: 'Generation',
   slots: 'Slots',

@@ -2,7 +2,7 @@ import type { Order } from '@tembrix/core/things/records'
 import { useState } from 'react'
 import { saidOf, useChangeOrderMutation } from '../../base/data'
 import { useTechnician } from '../../base/shell'
-import { Button, Disclosure, Fault, Field, TextInput } from '../../base/ui'
+import { Button, Disclosure, ErrorText, Field, TextInput } from '../../base/ui'
 
 /** Ends an order of which not everything came; the rest can be ordered again. */
 export function CancelOrder({ order }: { order: Order }) {
@@ -32,7 +32,7 @@ export function CancelOrder({ order }: { order: Order }) {
           Cancel the order
         </Button>
       </div>
-      <Fault>{error ? saidOf(error) : ''}</Fault>
+      <ErrorText>{error ? saidOf(error) : ''}</ErrorText>
     </Disclosure>
   )
 }

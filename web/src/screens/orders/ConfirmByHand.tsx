@@ -2,7 +2,7 @@ import { Confirmation, type Order } from '@tembrix/core/things/records'
 import { saidOf, useChangeOrderMutation } from '../../base/data'
 import { Faults, useSaveForm } from '../../base/form'
 import { inUnits, minorFrom, numberFrom } from '../../base/format'
-import { Button, DateInput, Disclosure, Fault, Field, TextInput } from '../../base/ui'
+import { Button, DateInput, Disclosure, ErrorText, Field, TextInput } from '../../base/ui'
 
 /** What a supplier confirmed by mail or on the telephone. */
 export function ConfirmByHand({ order }: { order: Order }) {
@@ -87,7 +87,7 @@ export function ConfirmByHand({ order }: { order: Order }) {
             </div>
           </fieldset>
         ))}
-        <Fault>{error ? saidOf(error) : ''}</Fault>
+        <ErrorText>{error ? saidOf(error) : ''}</ErrorText>
         <Button look="main" type="submit" className="self-end">
           Save the confirmation
         </Button>

@@ -2,10 +2,10 @@ import type { OrderState } from '@tembrix/core/shop/orders'
 import type { OrderRow } from '@tembrix/core/things/records'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
-import { rowsOf, useOrdersInfiniteQuery } from '../../base/data'
+import { loadedRows, useOrdersInfiniteQuery } from '../../base/data'
 import { day, today } from '../../base/format'
 import { type Column, DataTable } from '../../base/table'
-import { Check, More, Unread, Waiting } from '../../base/ui'
+import { Check, LoadError, LoadMore, Waiting } from '../../base/ui'
 import { ORDER_STATE_NAMES } from './words'
 
 const stateOf = ({ state }: OrderRow) => ORDER_STATE_NAMES[state as OrderState]
@@ -79,7 +79,7 @@ export function OrderList() {
     { open: !closedToo, today: today() },
     { refetchOnMountOrArgChange: true },
   )
-  const rows = rowsOf(list.data)
+  const rows = loadedRows(list.data)
   return (
     <section aria-label="Orders" className="flex min-h-0 flex-col gap-2">
       <div className="flex flex-wrap items-center gap-x-6">
@@ -91,7 +91,7 @@ export function OrderList() {
         />
       </div>
       {list.error && !rows ? (
-        <Unread title="The orders cannot be read" onRetry={list.refetch} />
+        <LoadError title="The orders cannot be read" onRetry={list.refetch} />
       ) : !rows ? (
         <Waiting>Reading the orders…</Waiting>
       ) : rows.length === 0 ? (
@@ -104,7 +104,7 @@ export function OrderList() {
           keyOf={({ id }) => id}
           onOpen={({ id }) => navigate(`/orders/${id}`)}
           more={list.hasNextPage}
-          foot={<More list={list} />}
+          foot={<LoadMore list={list} />}
         />
       )}
     </section>

@@ -16,8 +16,8 @@ import {
 } from '../../base/data'
 import { day, today } from '../../base/format'
 import { Bar, useTechnician } from '../../base/shell'
-import { Button, callout, Field, saveAs, TextInput, Unread, Waiting } from '../../base/ui'
-import { Arrived } from './Arrived'
+import { Button, callout, Field, LoadError, saveAs, TextInput, Waiting } from '../../base/ui'
+import { ArrivedPieces } from './ArrivedPieces'
 import { CancelOrder } from './CancelOrder'
 import { ConfirmByHand } from './ConfirmByHand'
 import { OrderLines } from './OrderLines'
@@ -42,7 +42,7 @@ export function OrderScreen() {
           All parts orders
         </Link>
         {error && !order ? (
-          <Unread title="This order cannot be read" onRetry={refetch} />
+          <LoadError title="This order cannot be read" onRetry={refetch} />
         ) : !order ? (
           <Waiting>Reading the order…</Waiting>
         ) : (
@@ -80,7 +80,7 @@ function OrderView({ order }: { order: Order }) {
       {sent && state !== 'delivered' && state !== 'refused' && (
         <Receive order={order} jobs={jobs} />
       )}
-      {order.arrived.length > 0 && <Arrived order={order} />}
+      {order.arrived.length > 0 && <ArrivedPieces order={order} />}
       {sent && order.open && <CancelOrder order={order} />}
     </>
   )

@@ -11,7 +11,7 @@ import {
 } from '../../base/data'
 import { day, plural } from '../../base/format'
 import { notify } from '../../base/toast'
-import { Button, callout, DateInput, Fault, Field, Select, TextInput } from '../../base/ui'
+import { Button, callout, DateInput, ErrorText, Field, Select, TextInput } from '../../base/ui'
 
 interface Props {
   order: Order
@@ -137,7 +137,7 @@ export function Receive({ order, jobs }: Props) {
           </div>
         </div>
         {refused.map(({ serial, why }) => (
-          <Fault key={serial}>{`${serial} is not taken in: ${why}`}</Fault>
+          <ErrorText key={serial}>{`${serial} is not taken in: ${why}`}</ErrorText>
         ))}
       </form>
     </section>

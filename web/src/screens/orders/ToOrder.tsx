@@ -5,7 +5,7 @@ import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { saidOf, useCreateOrderMutation, useNeededLinesQuery } from '../../base/data'
 import { day, money, plural } from '../../base/format'
-import { Button, Check, callout, Unread, Waiting } from '../../base/ui'
+import { Button, Check, callout, LoadError, Waiting } from '../../base/ui'
 import { describeModule } from '../../parts/board'
 
 /** What approved jobs need and neither the customer nor the shelf has, by supplier. */
@@ -18,7 +18,7 @@ export function ToOrder() {
     <section aria-label="To order" className="flex flex-col gap-3">
       <h2 className="text-lg font-semibold">To order</h2>
       {error && !data ? (
-        <Unread title="What is to be ordered cannot be read" onRetry={refetch} />
+        <LoadError title="What is to be ordered cannot be read" onRetry={refetch} />
       ) : !data ? (
         <Waiting>Reading what jobs need…</Waiting>
       ) : data.length === 0 ? (

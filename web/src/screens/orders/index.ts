@@ -1,2 +1,2 @@
 export { OrderScreen } from './OrderScreen'
-export { Orders } from './Orders'
+export { OrdersScreen } from './OrdersScreen'

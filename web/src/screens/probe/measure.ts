@@ -1,7 +1,7 @@
 import { type Done, MODES, type Mode } from './kernels'
-import type { Answered, Asked } from './worker'
+import type { Answered, ProbeTask } from './worker'
 
-export interface Plan {
+export interface ProbePlan {
   /** Bytes of each array a worker moves through, and of the cycle. */
   bytes: number
   cycle: number
@@ -12,12 +12,12 @@ export interface Plan {
 }
 
 /** As it was measured: smaller than planned where the browser gave no more memory. */
-export interface Taken {
-  plan: Plan
-  measured: Measured[]
+export interface ProbeRun {
+  plan: ProbePlan
+  measured: ProbeResult[]
 }
 
-export interface Measured {
+export interface ProbeResult {
   mode: Mode | 'latency'
   /** GB/s, or ns for latency, round by round. */
   runs: number[]
@@ -29,10 +29,10 @@ const MIB = 2 ** 20
 /** Arrays smaller than this may lie in a cache: what is measured with them proves nothing of the memory. */
 const BEYOND_CACHES = 48 * MIB
 
-export const beyondCaches = ({ bytes }: Plan): boolean => bytes >= BEYOND_CACHES
+export const beyondCaches = ({ bytes }: ProbePlan): boolean => bytes >= BEYOND_CACHES
 
 /** Far beyond any cache, but no more than a part of the memory that the browser admits to. */
-export function planFor(memoryGiB: number, processors: number, short: boolean): Plan {
+export function planFor(memoryGiB: number, processors: number, short: boolean): ProbePlan {
   if (short) return { bytes: 16 * MIB, cycle: 16 * MIB, rounds: 3, ms: 60, mostWorkers: 2 }
   const bytes = memoryGiB >= 8 ? 192 * MIB : memoryGiB >= 4 ? 96 * MIB : 48 * MIB
   return { bytes, cycle: 128 * MIB, rounds: 7, ms: 700, mostWorkers: Math.min(8, processors) }
@@ -43,7 +43,7 @@ class Crew {
   private readonly workers: Worker[] = []
 
   /** False where a further worker gets no memory. */
-  async grow(count: number, asked: Asked): Promise<boolean> {
+  async grow(count: number, asked: ProbeTask): Promise<boolean> {
     while (this.workers.length < count) {
       const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })
       const { kind } = await ask(worker, asked)
@@ -56,7 +56,7 @@ class Crew {
     return true
   }
 
-  async all(count: number, asked: Asked): Promise<Done[]> {
+  async all(count: number, asked: ProbeTask): Promise<Done[]> {
     const answers = await Promise.all(this.workers.slice(0, count).map((one) => ask(one, asked)))
     return answers.map((answer) => {
       if (answer.kind !== 'done') throw new Error('a worker did not measure')
@@ -69,7 +69,7 @@ class Crew {
   }
 }
 
-function ask(worker: Worker, asked: Asked): Promise<Answered> {
+function ask(worker: Worker, asked: ProbeTask): Promise<Answered> {
   return new Promise((resolve, reject) => {
     worker.onmessage = ({ data }: MessageEvent<Answered>) => {
       if (data.kind === 'failed') reject(new Error(data.why))
@@ -88,10 +88,10 @@ const rateOf = (done: readonly Done[]) =>
  * an error when `signal` aborts; tells the share done.
  */
 export async function measureAll(
-  wanted: Plan,
+  wanted: ProbePlan,
   signal: AbortSignal,
   onProgress: (share: number) => void,
-): Promise<Taken> {
+): Promise<ProbeRun> {
   const [crew, plan] = await crewFor(wanted)
   const steps = MODES.length * plan.rounds + plan.rounds + 3
   let step = 0
@@ -102,7 +102,7 @@ export async function measureAll(
   }
   try {
     const helpful = await workersThatHelp(crew, plan, next)
-    const measured: Measured[] = []
+    const measured: ProbeResult[] = []
     for (const mode of MODES) {
       const runs: number[] = []
       for (let round = 0; round < plan.rounds; round += 1) {
@@ -133,13 +133,13 @@ export async function measureAll(
   }
 }
 
-const readyFor = ({ bytes }: Plan): Asked => ({ kind: 'ready', bytes, cycle: 0 })
+const readyFor = ({ bytes }: ProbePlan): ProbeTask => ({ kind: 'ready', bytes, cycle: 0 })
 
 /** Arrays smaller than this are not worth measuring with. */
 const LEAST = 8 * MIB
 
 /** A crew of one with the arrays wanted, or half of that as often as it takes. */
-async function crewFor(wanted: Plan): Promise<[Crew, Plan]> {
+async function crewFor(wanted: ProbePlan): Promise<[Crew, ProbePlan]> {
   const crew = new Crew()
   let plan = wanted
   while (!(await crew.grow(1, readyFor(plan)))) {
@@ -152,8 +152,8 @@ async function crewFor(wanted: Plan): Promise<[Crew, Plan]> {
 /** A further worker helps while copying becomes a twentieth quicker. */
 const HELPS = 1.05
 
-async function workersThatHelp(crew: Crew, plan: Plan, next: () => void): Promise<number> {
-  const trial: Asked = { kind: 'move', mode: 'copy', ms: plan.ms / 2 }
+async function workersThatHelp(crew: Crew, plan: ProbePlan, next: () => void): Promise<number> {
+  const trial: ProbeTask = { kind: 'move', mode: 'copy', ms: plan.ms / 2 }
   await crew.all(1, trial)
   let best = { workers: 1, rate: rateOf(await crew.all(1, trial)) }
   for (let workers = 2; workers <= plan.mostWorkers; workers += 1) {

@@ -1,10 +1,10 @@
 import '../../base/styles/index.css'
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
-import { Probe } from './Probe'
+import { ProbeScreen } from './ProbeScreen'
 
 createRoot(document.getElementById('root') as HTMLElement).render(
   <StrictMode>
-    <Probe />
+    <ProbeScreen />
   </StrictMode>,
 )

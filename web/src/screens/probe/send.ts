@@ -1,9 +1,9 @@
 import type { Configuration } from '@tembrix/core/bench/measure'
 import type { ProbeRuns, TwoChanges } from '@tembrix/core/things/records'
 import { API } from '../../base/data'
-import { beyondCaches, type Measured, type Taken } from './measure'
+import { beyondCaches, type ProbeResult, type ProbeRun } from './measure'
 
-export interface Opened {
+export interface OpenedCode {
   token: string
   number: number
   changes: TwoChanges | null
@@ -11,16 +11,16 @@ export interface Opened {
 
 type Answer<T> = { ok: true; body: T } | { ok: false; why: string }
 
-export const openCode = (code: string): Promise<Answer<Opened>> => post('open', { code })
+export const openCode = (code: string): Promise<Answer<OpenedCode>> => post('open', { code })
 
 export const sendRuns = (
-  { token }: Opened,
+  { token }: OpenedCode,
   configuration: Configuration,
-  taken: Taken,
+  taken: ProbeRun,
 ): Promise<Answer<{ busy: boolean }>> =>
   post('runs', { token, configuration, measurements: runsOf(taken) } satisfies ProbeRuns)
 
-export const NAMES: Record<Measured['mode'], { test: string; unit: string }> = {
+export const NAMES: Record<ProbeResult['mode'], { test: string; unit: string }> = {
   copy: { test: 'Probe: copy bandwidth', unit: 'GB/s' },
   read: { test: 'Probe: read bandwidth', unit: 'GB/s' },
   write: { test: 'Probe: write bandwidth', unit: 'GB/s' },
@@ -28,7 +28,7 @@ export const NAMES: Record<Measured['mode'], { test: string; unit: string }> = {
 }
 
 /** A bandwidth that a cache may have given is none that tells of channels. */
-function runsOf({ plan, measured }: Taken): ProbeRuns['measurements'] {
+function runsOf({ plan, measured }: ProbeRun): ProbeRuns['measurements'] {
   const sure = beyondCaches(plan)
   const size = `${Math.round(plan.bytes / 2 ** 20)} MB`
   return measured.map(({ mode, runs, workers }) => ({

@@ -1,7 +1,7 @@
 import { chase, type Done, type Mode, move, newArrays, newCycle } from './kernels'
 
 /** What a worker of the probe is asked: to get ready with so many bytes, or to work for so long. */
-export type Asked =
+export type ProbeTask =
   | { kind: 'ready'; bytes: number; cycle: number }
   | { kind: 'move'; mode: Mode; ms: number }
   | { kind: 'chase'; ms: number }
@@ -17,7 +17,7 @@ let cycle: Uint32Array | null = null
 const now = () => performance.now()
 const say = (answer: Answered) => postMessage(answer)
 
-addEventListener('message', ({ data }: MessageEvent<Asked>) => {
+addEventListener('message', ({ data }: MessageEvent<ProbeTask>) => {
   try {
     if (data.kind === 'ready') {
       if (data.bytes > 0) arrays = newArrays(data.bytes)

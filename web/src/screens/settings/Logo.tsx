@@ -2,7 +2,7 @@ import type { Shop } from '@tembrix/core/things/records'
 import { ImageUp } from 'lucide-react'
 import { useState } from 'react'
 import { saidOf, useChangeShopMutation } from '../../base/data'
-import { Button, Fault, FileDrop } from '../../base/ui'
+import { Button, ErrorText, FileDrop } from '../../base/ui'
 
 /** The most bytes of a logo: it goes onto every paper. */
 const MOST_BYTES = 300_000
@@ -42,7 +42,7 @@ export function Logo({ shop }: { shop: Shop }) {
           </Button>
         )}
       </div>
-      <Fault>{fault || (error ? saidOf(error) : '')}</Fault>
+      <ErrorText>{fault || (error ? saidOf(error) : '')}</ErrorText>
     </section>
   )
 }

@@ -1,1 +1,1 @@
-export { ShopSettings } from './ShopSettings'
+export { SettingsScreen } from './SettingsScreen'

@@ -1,6 +1,6 @@
 import type { ModuleRecord } from '@tembrix/core/things/records'
 import { useDeferredValue, useState } from 'react'
-import { rowsOf, useJobsInfiniteQuery } from '../../base/data'
+import { loadedRows, useJobsInfiniteQuery } from '../../base/data'
 import { Button, Field, TextInput } from '../../base/ui'
 
 interface Props {
@@ -21,7 +21,7 @@ export function FromJob({ jobId, number, onChoose }: Props) {
     { search: sought, stage: '' },
     { skip: sought === '' },
   )
-  const found = sought === '' ? [] : (rowsOf(currentData) ?? [])
+  const found = sought === '' ? [] : (loadedRows(currentData) ?? [])
   if (jobId !== '') {
     return (
       <Field label="From job" className="sm:col-span-3">

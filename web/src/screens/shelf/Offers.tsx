@@ -2,7 +2,7 @@ import type { ShopModule } from '@tembrix/core/things/records'
 import { RefreshCw, Trash2 } from 'lucide-react'
 import { useDeferredValue, useMemo, useState } from 'react'
 import {
-  rowsOf,
+  loadedRows,
   saidOf,
   useAskSupplierMutation,
   useOffersInfiniteQuery,
@@ -11,7 +11,7 @@ import {
 } from '../../base/data'
 import { ago, money, plural } from '../../base/format'
 import { type Column, DataTable } from '../../base/table'
-import { Button, Confirm, callout, IconButton, More, Nothing } from '../../base/ui'
+import { Button, Confirm, callout, IconButton, LoadMore, Nothing } from '../../base/ui'
 import { describeModule } from '../../parts/board'
 import { COMES, WHAT } from './columns'
 import { PriceLists } from './PriceLists'
@@ -50,7 +50,7 @@ export function Offers() {
   const [search, setSearch] = useState('')
   const sought = useDeferredValue(search)
   const found = useOffersInfiniteQuery(sought, { refetchOnMountOrArgChange: true })
-  const shown = rowsOf(found.data)
+  const shown = loadedRows(found.data)
   const [ask, asking] = useAskSupplierMutation()
   const [remove, removing] = useRemoveModuleMutation()
   const { data: lists = [] } = usePriceListsQuery()
@@ -108,7 +108,7 @@ export function Offers() {
           columns={columns}
           keyOf={({ id }) => id}
           more={found.hasNextPage}
-          foot={<More list={found} />}
+          foot={<LoadMore list={found} />}
         />
       )}
     </>

@@ -1,7 +1,7 @@
 import { fromLabels } from '@tembrix/core/reading/evidence'
 import { usualMachineFor } from '@tembrix/core/things/machines'
 import type { FormFactor, Module } from '@tembrix/core/things/model'
-import { CONDITIONS, ModuleChange, type ShopModule } from '@tembrix/core/things/records'
+import { ModuleChange, PIECE_CONDITIONS, type ShopModule } from '@tembrix/core/things/records'
 import { useState } from 'react'
 import { z } from 'zod'
 import {
@@ -19,7 +19,7 @@ import {
   callout,
   DateInput,
   Dialog,
-  Fault,
+  ErrorText,
   Field,
   Select,
   TextInput,
@@ -221,7 +221,7 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
                 value={String(value('condition'))}
                 options={[
                   { value: '', label: 'unknown' },
-                  ...CONDITIONS.map((value) => ({ value, label: value })),
+                  ...PIECE_CONDITIONS.map((value) => ({ value, label: value })),
                 ]}
                 onValue={(chosen) => set('condition', chosen)}
               />
@@ -305,7 +305,7 @@ export function PieceDialog({ piece, kit, onClose }: Props) {
             )}
           </Field>
         </div>
-        {failed && <Fault>{messageOf(failed)}</Fault>}
+        {failed && <ErrorText>{messageOf(failed)}</ErrorText>}
         <div className="flex flex-wrap justify-end gap-3">
           {piece && (
             <Button

@@ -5,7 +5,7 @@ import {
   type PriceColumn,
   type PriceList,
 } from '@tembrix/core/things/records'
-import { type Columns, guessColumns } from '@tembrix/core/things/tables'
+import { type ColumnHeadings, guessColumns } from '@tembrix/core/things/tables'
 import { useCallback, useState } from 'react'
 import { saidOf, takeInPriceList, useAppDispatch } from '../../base/data'
 import { minorUnits, money, numberFrom, plural } from '../../base/format'
@@ -107,7 +107,7 @@ function ImportDialog({ opened, lists, suppliers, onDone, onClose }: ImportProps
     typeof markUp === 'number' && markUp > -100 && markUp <= 1000 ? markUp : null
   const { table } = opened
   const read = useCallback(
-    (columns: Columns<PriceColumn>) =>
+    (columns: ColumnHeadings<PriceColumn>) =>
       importPrices(table, columns, {
         markUpPercent: markUpPercent ?? 0,
         minorUnits: minorUnits(),

@@ -1,7 +1,7 @@
 import { useActMutation } from '../../base/data'
 import { money } from '../../base/format'
 import { notify } from '../../base/toast'
-import { Button, callout, Dialog, Fault } from '../../base/ui'
+import { Button, callout, Dialog, ErrorText } from '../../base/ui'
 import type { KitOnShelf } from './words'
 
 /** Asks before a kit becomes single modules: what was tested together is then no longer sold so. */
@@ -41,9 +41,9 @@ export function TakeApart({ kit, onClose }: { kit: KitOnShelf; onClose: () => vo
         </p>
       )}
       {error && (
-        <Fault className="mb-3">
+        <ErrorText className="mb-3">
           It stays together: a piece was just changed, or the server does not answer. Look again.
-        </Fault>
+        </ErrorText>
       )}
       <div className="flex justify-end gap-3">
         <Button onClick={onClose}>Keep it together</Button>

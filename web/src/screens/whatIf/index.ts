@@ -1,2 +1,2 @@
-export { Candidates } from './Candidates'
-export { WhatIf } from './WhatIf'
+export { BuyingScreen } from './BuyingScreen'
+export { WhatIfScreen } from './WhatIfScreen'

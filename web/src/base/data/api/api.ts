@@ -1,6 +1,6 @@
 import { createApi } from '@reduxjs/toolkit/query/react'
 import type { JobFile, JobLine, ModelRecord, Shop } from '@tembrix/core/things/records'
-import { asking, asPage, byPages, type Page } from './pages'
+import { asking, asPage, byPages, type LoadedPage } from './pages'
 
 /** What an answer shows, so that it is read again as that is written. */
 export const TAGS = [
@@ -27,7 +27,7 @@ export const api = createApi({
   tagTypes: TAGS,
   endpoints: (build) => ({
     jobs: build.infiniteQuery<
-      Page<JobLine>,
+      LoadedPage<JobLine>,
       { search: string; stage: string; today?: string },
       string | null
     >({

@@ -4,7 +4,7 @@ import type {
   Job,
   JobLine,
   LikeMachine,
-  LikeMachines,
+  MachineGroup,
   NewJob,
 } from '@tembrix/core/things/records'
 import { api } from './api'
@@ -64,7 +64,7 @@ export const jobsApi = api.injectEndpoints({
       query: (id) => `/jobs/${id}/like`,
       providesTags: ['jobs'],
     }),
-    addLike: build.mutation<{ id: string; number: number }[], LikeMachines & { jobId: string }>({
+    addLike: build.mutation<{ id: string; number: number }[], MachineGroup & { jobId: string }>({
       query: ({ jobId, machines }) => ({
         url: `/jobs/${jobId}/like`,
         method: 'POST',

@@ -7,7 +7,7 @@ import type {
   ShopModule,
 } from '@tembrix/core/things/records'
 import { api } from './api'
-import { asPage, byPages, type Page } from './pages'
+import { asPage, byPages, type LoadedPage } from './pages'
 
 /** Modules of one generation and form. */
 export interface OfKind {
@@ -37,7 +37,7 @@ export const modulesApi = api.injectEndpoints({
       providesTags: ['shopModules'],
     }),
     /** What suppliers sell, found by words. */
-    offers: build.infiniteQuery<Page<ShopModule>, string, string | null>({
+    offers: build.infiniteQuery<LoadedPage<ShopModule>, string, string | null>({
       infiniteQueryOptions: byPages,
       extraOptions: { page: true },
       query: ({ queryArg: search, pageParam }) =>

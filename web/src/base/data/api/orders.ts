@@ -8,7 +8,7 @@ import type {
   OrderRow,
 } from '@tembrix/core/things/records'
 import { api } from './api'
-import { asPage, byPages, type Page } from './pages'
+import { asPage, byPages, type LoadedPage } from './pages'
 
 /** A job that an order is for, as far as whoever unpacks it asks. */
 export type OrderJob = Pick<JobLine, 'id' | 'number' | 'customerName' | 'phone'>
@@ -21,7 +21,11 @@ const ordersApi = api.injectEndpoints({
       providesTags: ['orders', 'jobs'],
     }),
     /** The list of orders; only those still open where it says so. */
-    orders: build.infiniteQuery<Page<OrderRow>, { open: boolean; today: string }, string | null>({
+    orders: build.infiniteQuery<
+      LoadedPage<OrderRow>,
+      { open: boolean; today: string },
+      string | null
+    >({
       infiniteQueryOptions: byPages,
       extraOptions: { page: true },
       query: ({ queryArg: { open, today }, pageParam }) =>

@@ -9,7 +9,7 @@ import { API } from './address'
 import { withWho } from './who'
 
 /** Some rows of a list, and where it goes on. */
-export interface Page<T> {
+export interface LoadedPage<T> {
   rows: T[]
   next: string | null
 }
@@ -47,7 +47,7 @@ export function nextOf(meta: FetchBaseQueryMeta | undefined): string | null {
 }
 
 /** An endpoint's answer as a page. */
-export const asPage = <T>(rows: T[], meta: FetchBaseQueryMeta | undefined): Page<T> => ({
+export const asPage = <T>(rows: T[], meta: FetchBaseQueryMeta | undefined): LoadedPage<T> => ({
   rows,
   next: nextOf(meta),
 })
@@ -55,9 +55,9 @@ export const asPage = <T>(rows: T[], meta: FetchBaseQueryMeta | undefined): Page
 /** How an endlessly long list is read, page by page. */
 export const byPages = {
   initialPageParam: null as string | null,
-  getNextPageParam: ({ next }: Page<unknown>) => next ?? undefined,
+  getNextPageParam: ({ next }: LoadedPage<unknown>) => next ?? undefined,
 }
 
 /** The rows of the pages read by now. */
-export const rowsOf = <T>(data: { pages: Page<T>[] } | undefined): T[] | undefined =>
+export const loadedRows = <T>(data: { pages: LoadedPage<T>[] } | undefined): T[] | undefined =>
   data?.pages.flatMap(({ rows }) => rows)

@@ -3,7 +3,7 @@ import { type ReactNode, useCallback, useDeferredValue, useMemo, useState } from
 import { Navigate, Outlet, useLocation, useNavigate, useParams } from 'react-router'
 import { money, plural } from '../../../base/format'
 import { Bar } from '../../../base/shell'
-import { Button, Message, Unread } from '../../../base/ui'
+import { Button, LoadError, PageMessage } from '../../../base/ui'
 import { BoardColumn, BoardStrip, Desk, Legend } from '../../../parts/board'
 import { Frame } from '../../../parts/frame'
 import { UndoButtons } from '../../../parts/undo'
@@ -18,7 +18,7 @@ import {
   useUndo,
 } from '../base/file'
 import { MachineSwitch } from '../base/groups'
-import { BenchContext } from '../base/stepBoard'
+import { StepBoardContext } from '../base/stepBoard'
 import { PlanTray } from '../judging/plan'
 import { FoundTray } from '../reading/identify'
 import { WriteButton } from '../shop/messages'
@@ -62,13 +62,13 @@ function Framed({ children }: { children: ReactNode }) {
 function NotOpened({ retry, missing }: { retry: () => void; missing: boolean }) {
   const navigate = useNavigate()
   return missing ? (
-    <Message title="There is no such job">
+    <PageMessage title="There is no such job">
       <Button onClick={() => navigate('/')}>To the counter</Button>
-    </Message>
+    </PageMessage>
   ) : (
-    <Unread title="The job cannot be read" onRetry={retry}>
+    <LoadError title="The job cannot be read" onRetry={retry}>
       The server does not answer. What you typed before is kept here.
-    </Unread>
+    </LoadError>
   )
 }
 
@@ -113,9 +113,9 @@ function Opened() {
           )
         }
       >
-        <BenchContext value={bench}>
+        <StepBoardContext value={bench}>
           <Outlet />
-        </BenchContext>
+        </StepBoardContext>
       </Frame>
     </AtDesk>
   )
@@ -232,7 +232,7 @@ function JobStrip({
 }
 
 /** Opens the step where work goes on. */
-export function Start() {
+export function ResumeJob() {
   const { terms } = useShop()
   return <Navigate to={goesOnAt(stepsOf(useJob(), terms.testHours))} replace />
 }

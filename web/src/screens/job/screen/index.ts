@@ -1,1 +1,1 @@
-export { JobScreen, Start } from './JobScreen'
+export { JobScreen, ResumeJob } from './JobScreen'

@@ -25,23 +25,23 @@ import {
 } from '../../../../base/data'
 import { callout } from '../../../../base/ui'
 import { type Edit, useEdit } from './useEdit'
+import { constantSource, type TrackedSource, useTrackedSelector } from './useTrackedSelector'
 import { fileSelector, jobSelector, missingSelector, type ShownJob } from './view'
-import { still, useParts, type Watched } from './watched'
 
 export interface JobView extends ShownJob {
   edit: Edit
 }
 
-const Context = createContext<Watched<JobView> | null>(null)
+const Context = createContext<TrackedSource<JobView> | null>(null)
 
-function useSource(): Watched<JobView> {
+function useSource(): TrackedSource<JobView> {
   const source = useContext(Context)
   if (!source) throw new Error('useJob outside a job')
   return source
 }
 
 /** The job; who asks is rendered again when a part of it changes that was read. */
-export const useJob = (): JobView => useParts(useSource())
+export const useJob = (): JobView => useTrackedSelector(useSource())
 
 /** One thing of the job, which is the same as long as it is worked out from the same. */
 export function useJobPart<T>(select: (job: JobView) => T): T {
@@ -59,7 +59,7 @@ export const useJobAt = (): (() => JobView) => useSource().get
 export function Deferred({ children }: { children: ReactNode }) {
   const source = useSource()
   const later = useDeferredValue(useSyncExternalStore(source.subscribe, source.get))
-  const value = useMemo(() => still(later), [later])
+  const value = useMemo(() => constantSource(later), [later])
   return <Context value={value}>{children}</Context>
 }
 

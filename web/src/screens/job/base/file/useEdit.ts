@@ -1,7 +1,7 @@
-import { same } from '@tembrix/core/things/model'
+import { deepEqual } from '@tembrix/core/things/model'
 import type { ChangeOf, Collection } from '@tembrix/core/things/records'
 import { useMemo } from 'react'
-import { asIn, changing, done, put, useAppDispatch, type Write } from '../../../../base/data'
+import { asIn, changing, put, recordUndo, useAppDispatch, type Write } from '../../../../base/data'
 
 interface Known {
   id: string
@@ -37,13 +37,13 @@ export function useEdit(jobId: string): Edit {
     }
     const act = (name: string, writes: readonly Write[], typing?: string) => {
       if (writes.length === 0) return
-      dispatch(done({ jobId, step: { writes, typing } }))
+      dispatch(recordUndo({ jobId, step: { writes, typing } }))
       settle(name, writes)
     }
     return {
       set: (collection, record, fields) => settle('', [changing(collection, record, fields)]),
       step: (collection, record, fields, typing) => {
-        if (same(asIn(record, fields), fields)) return
+        if (deepEqual(asIn(record, fields), fields)) return
         act('', [changing(collection, record, fields)], typing)
       },
       act,

@@ -3,8 +3,8 @@ import type { Policy } from '@tembrix/core/judging/plan'
 import {
   buildableTotals,
   forecaster,
-  type Needed,
-  needed,
+  type JudgedNeed,
+  judgeNeed,
   type Total,
   type UseTable,
 } from '@tembrix/core/judging/sizing'
@@ -14,7 +14,7 @@ import { useJob } from './JobContext'
 import { useShop } from './useShop'
 
 /** What the job is to be planned for. */
-export interface Need extends Needed {
+export interface JobNeed extends JudgedNeed {
   table: UseTable
   /** Every total this machine can be built to. */
   totals: Total[]
@@ -26,14 +26,14 @@ export interface Need extends Needed {
   gainOf: (after: Evaluation) => Forecast | null
 }
 
-export function useNeed(): Need {
+export function useNeed(): JobNeed {
   const { file, machine, now, unseen, learned } = useJob()
   const { uses: table, policy: shopPolicy } = useShop()
   const { sizing } = file
   const found = now.evaluation
   return useMemo(
     () => ({
-      ...needed(table, sizing, found.capacity.usableGiB),
+      ...judgeNeed(table, sizing, found.capacity.usableGiB),
       table,
       totals: buildableTotals(machine),
       isSet: sizing.wantedGiB !== null,

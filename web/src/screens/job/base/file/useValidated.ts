@@ -3,13 +3,13 @@ import { useMemo } from 'react'
 import { useValidatedListQuery, useValidatedListsQuery } from '../../../../base/data'
 import { useJobPart } from './JobContext'
 
-export interface Validated {
+export interface ModelList {
   name: string
   index: ValidatedIndex
 }
 
 /** The maker's newest list of tested modules for the job's model, to look up in; null where there is none. */
-export function useValidated(): Validated | null {
+export function useValidated(): ModelList | null {
   const model = useJobPart(({ file }) => file.machine.modelId)
   const { data: lists } = useValidatedListsQuery()
   const line = model === null ? undefined : lists?.find(({ modelId }) => modelId === model)

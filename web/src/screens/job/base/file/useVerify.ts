@@ -1,5 +1,5 @@
 import type { Difference, Made, Suspicion } from '@tembrix/core/bench/diagnose'
-import type { ChannelsTold } from '@tembrix/core/bench/measure'
+import type { MeasuredChannels } from '@tembrix/core/bench/measure'
 import {
   channelsMeasured,
   differencesFound,
@@ -18,7 +18,7 @@ export interface Verifying {
   record: Verification
   found: Difference[]
   /** What bandwidths measured tell of the channels at work. */
-  channels: ChannelsTold
+  channels: MeasuredChannels
   /** Trials made, with what came of each; before there is one, what was seen counts as the first. */
   trials: readonly Made[]
   /** What is suspected by the trials made; null where nothing is placed to be suspected. */

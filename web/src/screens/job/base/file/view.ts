@@ -9,8 +9,8 @@ import {
 } from '@tembrix/core/shop/job'
 import type { Machine } from '@tembrix/core/things/model'
 import {
-  alike,
   costOf,
+  equalIgnoringWhitespace,
   type JobFile,
   type Piece,
   type Plan,
@@ -109,7 +109,7 @@ export function jobSelector(id: string): (state: State) => ShownJob {
   const now = createSelector(machine, found, pieces, (...held) => situationOf(...held, PLAIN))
   // The same as long as it says the same: a write that the server answers is another object.
   const placement = createSelector(plan, found, (held, asFound) => held.placement ?? asFound, {
-    memoizeOptions: { resultEqualityCheck: alike },
+    memoizeOptions: { resultEqualityCheck: equalIgnoringWhitespace },
   })
   const settings = createSelector(
     (state: State) => plan(state).profile,

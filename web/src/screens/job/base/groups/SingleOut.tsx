@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { saidOf, useSingleOutMutation } from '../../../../base/data'
 import { notify } from '../../../../base/toast'
-import { Button, Confirm, Fault } from '../../../../base/ui'
+import { Button, Confirm, ErrorText } from '../../../../base/ui'
 import { useJob } from '../file'
 
 /** A machine that differs from the others becomes a job by itself. */
@@ -16,7 +16,7 @@ export function SingleOut() {
   return (
     <>
       <Button onClick={() => setAsking(true)}>It differs: single it out</Button>
-      <Fault>{error ? saidOf(error) : ''}</Fault>
+      <ErrorText>{error ? saidOf(error) : ''}</ErrorText>
       {asking && (
         <Confirm
           title="Single this machine out?"

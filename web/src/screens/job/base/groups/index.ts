@@ -1,3 +1,3 @@
 export { Following } from './Following'
-export { LikeMachines } from './LikeMachines'
+export { MachineGroupPanel } from './MachineGroupPanel'
 export { MachineSwitch } from './MachineSwitch'

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react'
 import { Link, useParams } from 'react-router'
 import { Bar } from '../../../../base/shell'
-import { Message, Unread, Waiting } from '../../../../base/ui'
+import { LoadError, PageMessage, Waiting } from '../../../../base/ui'
 import { JobProvider } from '../file'
 
 interface Props {
@@ -26,9 +26,9 @@ export function JobSheet({ step, back, children }: Props) {
         waiting={<Waiting>Opening the job…</Waiting>}
         failed={(retry, missing) =>
           missing ? (
-            <Message title="There is no such job" />
+            <PageMessage title="There is no such job" />
           ) : (
-            <Unread title="The job cannot be read" onRetry={retry} />
+            <LoadError title="The job cannot be read" onRetry={retry} />
           )
         }
       >

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { Button } from '../../../../base/ui'
 import { outcomeWords } from '../trials'
-import { Simulated } from './Simulated'
+import { SimulatedMachinePanel } from './SimulatedMachinePanel'
 import { startWords, useSimulated } from './useSimulated'
 
 /** Starts the simulated machine as it is found; its report is read like any other. */
@@ -20,8 +20,8 @@ export function SimulatedFound({ onReport }: { onReport: (bytes: Uint8Array) => 
   }
 
   return (
-    <Simulated bench={bench} said={said}>
+    <SimulatedMachinePanel bench={bench} said={said}>
       <Button onClick={start}>Start it as found and read it out</Button>
-    </Simulated>
+    </SimulatedMachinePanel>
   )
 }

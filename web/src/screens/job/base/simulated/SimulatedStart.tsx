@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { Button } from '../../../../base/ui'
 import { NoStart, useJob, useVerification } from '../file'
 import { outcomeWords } from '../trials'
-import { Simulated } from './Simulated'
+import { SimulatedMachinePanel } from './SimulatedMachinePanel'
 import { startWords, useSimulated } from './useSimulated'
 
 /** Starts the simulated machine as planned, and takes in what its table and setup show. */
@@ -33,9 +33,9 @@ export function SimulatedStart() {
 
   return (
     <>
-      <Simulated bench={bench} said={said}>
+      <SimulatedMachinePanel bench={bench} said={said}>
         <Button onClick={start}>Start it and read it out</Button>
-      </Simulated>
+      </SimulatedMachinePanel>
       {bench.machine && stopped && <NoStart label="Find its fault" />}
     </>
   )

@@ -6,8 +6,8 @@ import {
   fittedOut,
   hiddenIn,
   type InStore,
+  type MachineStart,
   type StandIn,
-  type Start,
   standIn,
   type Trait,
   usuallyFound,
@@ -89,7 +89,7 @@ const modulesOf = ({ assignment, placement }: Situation) =>
   )
 
 /** How a start went, in words, behind its outcome. */
-export function startWords({ training: { minutes, restarts }, setupReset }: Start): string {
+export function startWords({ training: { minutes, restarts }, setupReset }: MachineStart): string {
   const trained =
     restarts === 0
       ? ''

@@ -1,4 +1,4 @@
-import type { Outcome, Trial } from '@tembrix/core/bench/diagnose'
+import type { Trial, TrialOutcome } from '@tembrix/core/bench/diagnose'
 import { CHOICES, list } from '../../../../base/format'
 
 /** How a part is said, with `name` for modules. */
@@ -60,7 +60,7 @@ export function trialName(
   return `${what}${done}${switched}${depth === 'test' ? ', with a pass of the memory test' : ''}`
 }
 
-export function outcomeWords(outcome: Outcome): string {
+export function outcomeWords(outcome: TrialOutcome): string {
   switch (outcome.kind) {
     case 'NO_START':
       return 'It does not start'

@@ -1,13 +1,13 @@
-import { type Outcome, proposals, type Trial, verdict } from '@tembrix/core/bench/diagnose'
+import { proposals, type Trial, type TrialOutcome, verdict } from '@tembrix/core/bench/diagnose'
 import { SlidersHorizontal } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { useTechnician } from '../../../../base/shell'
 import { Button } from '../../../../base/ui'
 import { CausesDialog } from '../../../../parts/shop'
 import type { Verifying } from '../../base/file'
-import { Simulated, startWords, useSimulated } from '../../base/simulated'
+import { SimulatedMachinePanel, startWords, useSimulated } from '../../base/simulated'
 import { outcomeWords, useModuleNames } from '../../base/trials'
-import { kept } from './kept'
+import { keptTrial } from './keptTrial'
 import { firstTrial, NextTrial, type Noted } from './NextTrial'
 import { Suspects } from './Suspects'
 import { TrialList } from './TrialList'
@@ -36,9 +36,9 @@ export function FaultFinder({ verifying }: { verifying: Verifying }) {
     return <p>There is nothing to look for: no module is planned.</p>
   }
 
-  function note(made: Trial, outcome: Outcome, how: Noted = {}) {
+  function note(made: Trial, outcome: TrialOutcome, how: Noted = {}) {
     const all = [...trials, { ...made, outcome, ...how }]
-    set({ trials: all.map((one) => kept(one, technician)) })
+    set({ trials: all.map((one) => keptTrial(one, technician)) })
     setChosen(0)
     setOwn(null)
   }
@@ -68,9 +68,9 @@ export function FaultFinder({ verifying }: { verifying: Verifying }) {
       />
       {trials.length > 0 && <TrialList verifying={verifying} suspicion={suspicion} />}
       <Suspects suspicion={suspicion} name={name} />
-      <Simulated bench={bench} fresh={record.trials.length === 0} said={said}>
+      <SimulatedMachinePanel bench={bench} fresh={record.trials.length === 0} said={said}>
         {trial && <Button onClick={() => makeOn(trial)}>Make the trial on it</Button>}
-      </Simulated>
+      </SimulatedMachinePanel>
       <Button look="quiet" className="self-start" onClick={() => setTable(true)}>
         <SlidersHorizontal size={17} aria-hidden /> How often each cause is met
       </Button>

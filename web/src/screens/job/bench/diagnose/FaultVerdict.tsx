@@ -6,7 +6,7 @@ import { useJob } from '../../base/file'
 import { partsWords } from '../../base/trials'
 import { SupplierNote } from './SupplierNote'
 import { VERDICT_PROMISES, type VerdictFacts } from './verdictPromises'
-import { percent } from './words'
+import { chancePercent } from './words'
 
 /** What to do where it is no part of the memory. */
 const ADVICE: Readonly<Record<string, string>> = {
@@ -46,7 +46,7 @@ export function FaultVerdict({ parts, chance, trials, modules, name }: Props) {
   }
   return (
     <section aria-label="Verdict" className="border-l-8 border-act bg-act-soft px-4 py-3">
-      <p className="text-sm text-ink-2">Found, {percent(chance)} sure</p>
+      <p className="text-sm text-ink-2">Found, {chancePercent(chance)} sure</p>
       <h3 className="text-2xl leading-tight font-semibold">{capital(partsWords(parts, name))}</h3>
       <p className="mt-1 text-lg">
         {seats && 'It is seated now. Test it once more with everything in, then go on.'}

@@ -6,25 +6,25 @@ import {
   type Made,
   meanings,
   minutesOfTrial,
-  type Outcome,
   type Proposal,
   passesSaved,
   type Suspicion,
   suspects,
   type Trial,
+  type TrialOutcome,
   verdict,
 } from '@tembrix/core/bench/diagnose'
 import { assignmentOf } from '@tembrix/core/shop/job'
-import { same } from '@tembrix/core/things/model'
+import { deepEqual } from '@tembrix/core/things/model'
 import { useEffect, useMemo, useState } from 'react'
 import { plural, tidy } from '../../../../base/format'
 import { Check, Disclosure, Field, Select, TextInput } from '../../../../base/ui'
-import { useBench } from '../../base/stepBoard'
+import { useStepBoard } from '../../base/stepBoard'
 import { outcomeWords, partsWords, trialName } from '../../base/trials'
 import { FaultVerdict } from './FaultVerdict'
 import { OwnTrial } from './OwnTrial'
 import { TrialSteps, useTrialWork } from './TrialSteps'
-import { percent } from './words'
+import { chancePercent } from './words'
 
 /** What may be noted beside an answer: that it is not sure, and what beeps or lights said. */
 export type Noted = Pick<Made, 'unsure' | 'code'>
@@ -42,7 +42,7 @@ interface Props {
   trials: readonly Made[]
   /** The machine was opened for a trial before. */
   opened: boolean
-  onOutcome: (trial: Trial, outcome: Outcome, how: Noted) => void
+  onOutcome: (trial: Trial, outcome: TrialOutcome, how: Noted) => void
   name: (module: string) => string
 }
 
@@ -59,7 +59,7 @@ export const firstTrial = ({ arrangement, profile }: Suspicion): Trial => ({
 export function NextTrial(props: Props) {
   const { suspicion, offered, trial, own, onOwn, onOutcome, trials, name } = props
   const named = useMemo(() => verdict(suspicion, trials), [suspicion, trials])
-  const { setShown, setLit } = useBench()
+  const { setShown, setLit } = useStepBoard()
   const work = useTrialWork(suspicion, trial, props.opened)
   useEffect(() => {
     if (!trial || named) return
@@ -163,7 +163,7 @@ function WhyThis({
 }
 
 const isRepeated = (suspicion: Suspicion, trial: Trial): boolean =>
-  same(trial, firstTrial(suspicion))
+  deepEqual(trial, firstTrial(suspicion))
 
 function NoneTellsMore({ suspicion, trials, name }: Pick<Props, 'suspicion' | 'trials' | 'name'>) {
   const [first] = suspects(suspicion)
@@ -185,7 +185,7 @@ function NoneTellsMore({ suspicion, trials, name }: Pick<Props, 'suspicion' | 't
     <section aria-label="Verdict" className="border-l-8 border-risk-line bg-risk-soft px-4 py-3">
       <p className="text-lg">
         <b className="font-semibold">No trial tells more with what is here.</b> Likeliest, and not
-        proven: {partsWords(first?.parts ?? [], name)}, {percent(first?.chance ?? 0)}.
+        proven: {partsWords(first?.parts ?? [], name)}, {chancePercent(first?.chance ?? 0)}.
       </p>
       {LACKS.filter((lack) => lacks.includes(lack)).map((lack) => (
         <p key={lack}>{LACK_WORDS[lack]}</p>
@@ -247,13 +247,13 @@ function Outcomes({ suspicion, trial, ready, onOutcome, name }: OutcomesProps) {
   const [slots, setSlots] = useState<readonly string[]>([])
   const filled = Object.keys(trial.arrangement)
   const spoken = new Set(said.map(({ outcome }) => outcomeWords(outcome)))
-  const further: Outcome[] = [
+  const further: TrialOutcome[] = [
     { kind: 'PASS' as const },
     { kind: 'NO_START' as const },
     { kind: 'ERRORS' as const },
     ...filled.map((slot) => ({ kind: 'MISSING' as const, slots: [slot] })),
   ].filter((outcome) => !spoken.has(outcomeWords(outcome)))
-  const note = (outcome: Outcome) => onOutcome(trial, outcome, { unsure, code: code.trim() })
+  const note = (outcome: TrialOutcome) => onOutcome(trial, outcome, { unsure, code: code.trim() })
   return (
     <>
       <fieldset
@@ -270,7 +270,7 @@ function Outcomes({ suspicion, trial, ready, onOutcome, name }: OutcomesProps) {
           >
             <b className="font-semibold">{outcomeWords(outcome)}</b>
             <span className="block text-sm text-ink-2">
-              then {partsWords(suspect.parts, name)}, {percent(suspect.chance)}
+              then {partsWords(suspect.parts, name)}, {chancePercent(suspect.chance)}
             </span>
           </button>
         ))}

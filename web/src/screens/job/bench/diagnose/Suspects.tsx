@@ -1,7 +1,7 @@
 import { type Suspicion, suspects } from '@tembrix/core/bench/diagnose'
 import { capital } from '../../../../base/format'
 import { partsWords } from '../../base/trials'
-import { percent } from './words'
+import { chancePercent } from './words'
 
 /** What may be wrong, the likeliest first. */
 export function Suspects({
@@ -22,7 +22,7 @@ export function Suspects({
           <li key={parts.join()} className="border-b border-rule py-1">
             <span className="flex justify-between gap-3">
               <span>{capital(partsWords(parts, name))}</span>
-              <b className="font-semibold whitespace-nowrap">{percent(chance)}</b>
+              <b className="font-semibold whitespace-nowrap">{chancePercent(chance)}</b>
             </span>
             <span
               aria-hidden

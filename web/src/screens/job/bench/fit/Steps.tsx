@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react'
 import { Button, callout, Field, TextInput } from '../../../../base/ui'
 import { PHASE_NAMES, TOOL_NAMES, wordsOf } from '../../../../parts/handling'
 import { useJob } from '../../base/file'
-import { useBench } from '../../base/stepBoard'
+import { useStepBoard } from '../../base/stepBoard'
 import { usePedal } from './pedal'
 import { StepList } from './StepList'
 import type { Fitting } from './useFit'
@@ -99,7 +99,7 @@ function Card({ fitting, step, number, onBack, onNext, onScrews }: CardProps) {
   const held = tickOf(step)
   const [waited] = waitsFor(step)
   const locked = waited !== undefined
-  const { setLit } = useBench()
+  const { setLit } = useStepBoard()
   useEffect(() => {
     setLit(step.slots)
     return () => setLit([])

@@ -1,3 +1,3 @@
-export { Fit } from './Fit'
-export { Labels } from './Labels'
+export { FitScreen } from './FitScreen'
+export { LabelsSheet } from './LabelsSheet'
 export { type Fitting, useFit } from './useFit'

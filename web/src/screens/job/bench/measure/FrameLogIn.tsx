@@ -1,10 +1,11 @@
 import {
-  type Conditions,
   type FrameFigures,
+  type TestConditions,
   TIME_UNITS,
   tooShortFor,
 } from '@tembrix/core/bench/measure'
-import { type Configuration, FrameLogChange, type TwoChanges } from '@tembrix/core/things/records'
+import type { Configuration } from '@tembrix/core/things/model'
+import { FrameLogChange, type TwoChanges } from '@tembrix/core/things/records'
 import { FileUp } from 'lucide-react'
 import { lazy, Suspense, useState } from 'react'
 import { making } from '../../../../base/data'
@@ -13,7 +14,7 @@ import {
   Button,
   callout,
   Disclosure,
-  Fault,
+  ErrorText,
   Field,
   FileDrop,
   Select,
@@ -42,7 +43,7 @@ export function FrameLogIn({ changes }: { changes: TwoChanges | null }) {
   const [better, setBetter] = useState<'higher' | 'lower'>('higher')
   const [typed, setTyped] = useState<string | null>(null)
   const [afresh, setAfresh] = useState(false)
-  const [conditions, setConditions] = useState<Conditions | null>(null)
+  const [conditions, setConditions] = useState<TestConditions | null>(null)
   const [fault, setFault] = useState('')
   const { head, column, trim, rows, readings, share, whole, analysed } = log
   const holds: Holds = column.unit === null ? better : 'frames'
@@ -98,7 +99,7 @@ export function FrameLogIn({ changes }: { changes: TwoChanges | null }) {
         <FileUp size={17} aria-hidden /> Frame times or scores from a file (CSV)
       </FileDrop>
       {(fault || log.failed) && (
-        <Fault className="mt-1">{fault || `${log.name}: ${log.failed}`}</Fault>
+        <ErrorText className="mt-1">{fault || `${log.name}: ${log.failed}`}</ErrorText>
       )}
       {share !== null && (
         <p className="mt-1 flex items-center gap-3 text-sm" role="status">

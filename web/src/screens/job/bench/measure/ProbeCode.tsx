@@ -1,6 +1,6 @@
 import { Gauge } from 'lucide-react'
 import { Link } from 'react-router'
-import { Button, Fault } from '../../../../base/ui'
+import { Button, ErrorText } from '../../../../base/ui'
 import { Reach, useCode } from '../../base/byCode'
 import { useJob } from '../../base/file'
 
@@ -36,7 +36,7 @@ export function ProbeCode() {
         </Button>
       )}
       {code && <Reach reach={reach} onReach={setReach} onFault={setFault} />}
-      <Fault>{fault}</Fault>
+      <ErrorText>{fault}</ErrorText>
     </section>
   )
 }

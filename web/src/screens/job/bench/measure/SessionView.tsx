@@ -1,9 +1,6 @@
 import { looksBusy, type SessionOf, type TypedFault, typedRuns } from '@tembrix/core/bench/measure'
-import {
-  type Configuration,
-  type Measurement,
-  MeasurementChange,
-} from '@tembrix/core/things/records'
+import type { Configuration } from '@tembrix/core/things/model'
+import { type Measurement, MeasurementChange } from '@tembrix/core/things/records'
 import { Plus, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { making, removing } from '../../../../base/data'

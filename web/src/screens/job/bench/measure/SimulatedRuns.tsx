@@ -5,7 +5,7 @@ import { making } from '../../../../base/data'
 import { uncapital } from '../../../../base/format'
 import { Button } from '../../../../base/ui'
 import { NoStart, useJob } from '../../base/file'
-import { Simulated, useSimulated } from '../../base/simulated'
+import { SimulatedMachinePanel, useSimulated } from '../../base/simulated'
 import { outcomeWords } from '../../base/trials'
 import { sessionLike } from './sessions'
 
@@ -60,10 +60,10 @@ export function SimulatedRuns() {
 
   return (
     <>
-      <Simulated bench={bench} said={said}>
+      <SimulatedMachinePanel bench={bench} said={said}>
         <Button onClick={() => measure('before')}>Measure it as it was</Button>
         <Button onClick={() => measure('after')}>Measure it as planned</Button>
-      </Simulated>
+      </SimulatedMachinePanel>
       {bench.machine && stopped && <NoStart label="Find its fault" />}
     </>
   )

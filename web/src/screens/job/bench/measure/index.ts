@@ -1,2 +1,2 @@
-export { Measured } from './Measured'
+export { MeasuredGains } from './MeasuredGains'
 export { ALONG_WORDS } from './words'

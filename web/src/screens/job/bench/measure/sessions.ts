@@ -1,19 +1,22 @@
 import {
-  CONDITIONS,
   type CompareNote,
-  type Condition,
-  type Conditions,
+  TEST_CONDITIONS,
+  type TestCondition,
+  type TestConditions,
   type TypedFault,
 } from '@tembrix/core/bench/measure'
 import type { Measurement } from '@tembrix/core/things/records'
 import { list } from '../../../../base/format'
 
 /** What a session is begun with: the conditions of the one before it, and now. */
-export function sessionLike(last: Measurement | undefined): { at: string; conditions: Conditions } {
+export function sessionLike(last: Measurement | undefined): {
+  at: string
+  conditions: TestConditions
+} {
   return { at: new Date().toISOString(), conditions: last?.conditions ?? {} }
 }
 
-export const CONDITION_WORDS: Record<Condition, string> = {
+export const CONDITION_WORDS: Record<TestCondition, string> = {
   resolution: 'Resolution',
   quality: 'Quality',
   display: 'Display mode',
@@ -28,7 +31,7 @@ export const CONDITION_WORDS: Record<Condition, string> = {
 }
 
 /** An example of what is typed for each. */
-export const CONDITION_EXAMPLES: Record<Condition, string> = {
+export const CONDITION_EXAMPLES: Record<TestCondition, string> = {
   resolution: '1920 × 1080',
   quality: 'high',
   display: 'full screen',
@@ -42,8 +45,8 @@ export const CONDITION_EXAMPLES: Record<Condition, string> = {
   other: 'new cooler',
 }
 
-export const conditionsInWords = (conditions: Conditions): string =>
-  CONDITIONS.flatMap((one) => {
+export const conditionsInWords = (conditions: TestConditions): string =>
+  TEST_CONDITIONS.flatMap((one) => {
     const text = conditions[one]
     if (!text) return []
     return [one === 'running' ? `beside it ${text}` : text]
@@ -71,7 +74,7 @@ export function faultWords({ at, text, why }: TypedFault): string {
   }
 }
 
-export function leftOutWords(why: 'busy' | readonly Condition[]): string {
+export function leftOutWords(why: 'busy' | readonly TestCondition[]): string {
   if (why === 'busy') return 'not counted: something else was busy'
   const named = why.map((one) => CONDITION_WORDS[one].toLowerCase())
   return `not counted: ${list(named)} ${named.length === 1 ? 'differs' : 'differ'}`

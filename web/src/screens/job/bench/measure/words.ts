@@ -1,7 +1,7 @@
-import type { Change, FrameRate, Surrounding } from '@tembrix/core/bench/measure'
+import type { FrameRate, MemoryChange, Surrounding } from '@tembrix/core/bench/measure'
 import { tidy } from '../../../../base/format'
 
-export const CHANGE_WORDS: Record<Change, string> = {
+export const CHANGE_WORDS: Record<MemoryChange, string> = {
   capacity: 'the capacity',
   channels: 'the channels',
   rate: 'the speed',

@@ -1,2 +1,2 @@
-export { Verify } from './Verify'
+export { VerifyScreen } from './VerifyScreen'
 export { MISSING_WORDS } from './words'

@@ -1,6 +1,6 @@
 import type {
-  Cause,
   Difference,
+  DifferenceCause,
   DifferenceCode,
   Missing,
   NextStep,
@@ -41,7 +41,7 @@ const SAID: Record<DifferenceCode, (difference: Difference) => string> = {
 
 export const differenceWords = (difference: Difference): string => SAID[difference.code](difference)
 
-export const CAUSE_WORDS: Record<Cause, string> = {
+export const CAUSE_WORDS: Record<DifferenceCause, string> = {
   NOT_SEATED: 'a module not fully seated (by judgement the commonest)',
   MODULE_BAD: 'a bad module',
   SLOT_BAD: 'a bad slot',
@@ -70,7 +70,7 @@ export const CAUSE_WORDS: Record<Cause, string> = {
 }
 
 /** How each way of keeping memory back is told from a fault. */
-export const RESERVED_CHECKS: Partial<Record<Cause, string>> = {
+export const RESERVED_CHECKS: Partial<Record<DifferenceCause, string>> = {
   GRAPHICS_SHARE:
     'graphics: the setup says how much it is given, and the system shows that much as hardware reserved',
   SYSTEM_LIMIT:

@@ -5,7 +5,7 @@ import { saidOf, useAskSupplierMutation } from '../../../../base/data'
 import { list, speed } from '../../../../base/format'
 import { Button, callout } from '../../../../base/ui'
 import { useJob } from '../../base/file'
-import { percent } from './words'
+import { sharePercent } from './words'
 
 const FIRMWARE_WORDS: Record<FirmwareReason, string> = {
   SIZE: 'modules of 24, 48 or 64 GB came after many boards did',
@@ -52,8 +52,8 @@ export function Beforehand() {
       {assumed.length > 0 && <Assumed pieces={assumed} />}
       {above && (
         <p data-grade={above.grade}>
-          {speed(above.dataRate)} is {percent(above.share)} above what the processor is rated for
-          with these modules, {above.rating}
+          {speed(above.dataRate)} is {sharePercent(above.share)} above what the processor is rated
+          for with these modules, {above.rating}
           {volts !== null && ` (${volts} V)`}: {GRADE_WORDS[above.grade]}. Its maker may refuse
           warranty for it. The quote says so; tell the customer.
         </p>

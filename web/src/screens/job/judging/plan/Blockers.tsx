@@ -1,10 +1,10 @@
-import type { Blocker, Option, Relaxed } from '@tembrix/core/judging/plan'
+import type { Blocker, PlanOption, Relaxed } from '@tembrix/core/judging/plan'
 import { CHOICES, capacity, list, money, plural } from '../../../../base/format'
 import { Button, callout } from '../../../../base/ui'
 
 interface Props {
   blockers: readonly Blocker[]
-  onChoose: (option: Option) => void
+  onChoose: (option: PlanOption) => void
   /** The budget for the whole that parts of this cost want. */
   wholeFor: (parts: number) => number
   /** Changes exactly these requirements of the job. */
@@ -53,7 +53,7 @@ const NAMES: Record<keyof Relaxed | 'supply', string> = {
 
 function wayOut(
   { minGiB, budget, freeSlots, listed, policy }: Relaxed,
-  option: Option,
+  option: PlanOption,
   wholeFor: Props['wholeFor'],
 ): string {
   const parts = [

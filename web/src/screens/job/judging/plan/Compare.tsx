@@ -7,7 +7,7 @@ import { making, removing } from '../../../../base/data'
 import { bandwidth, CHOICES, capacity, latency, money, speed } from '../../../../base/format'
 import { Button, Dialog, TextInput } from '../../../../base/ui'
 import { describeModule, modeWord } from '../../../../parts/board'
-import { type JobView, type Need, useJob, useJobAt, useJobPart, useNeed } from '../../base/file'
+import { type JobNeed, type JobView, useJob, useJobAt, useJobPart, useNeed } from '../../base/file'
 import { gainInShort, PLANS_KEPT } from './words'
 
 /** Keeps the plan on the board beside others, and shows them side by side. */
@@ -146,7 +146,7 @@ interface Column {
   rows: { name: string; figure: string }[]
 }
 
-function columnOf({ machine, pieces, file }: JobView, need: Need, plan: Plan): Column {
+function columnOf({ machine, pieces, file }: JobView, need: JobNeed, plan: Plan): Column {
   const situation = situationOf(machine, plan.placement ?? file.found, pieces, settingsOf(plan))
   const { assignment, placement, settings, evaluation } = situation
   const { run, mode, capacity: size } = evaluation

@@ -10,11 +10,11 @@ import { memo } from 'react'
 import { Link } from 'react-router'
 import { list, plural, tidy } from '../../../../base/format'
 import { Disclosure } from '../../../../base/ui'
-import { type Need, useJob } from '../../base/file'
-import { eitherWords, gainInShort, gainInWords, low1Words, percent } from './words'
+import { type JobNeed, useJob } from '../../base/file'
+import { eitherWords, gainInShort, gainInWords, low1Words, sharePercent } from './words'
 
 /** What the plan should bring for each use, as a range that unfolds into its parts. */
-export const Gains = memo(function Gains({ need }: { need: Need }) {
+export const Gains = memo(function Gains({ need }: { need: JobNeed }) {
   const { planned, unseen } = useJob()
   const mix = need.gainOf(planned.evaluation)
   return (
@@ -45,7 +45,7 @@ export const Gains = memo(function Gains({ need }: { need: Need }) {
           <p className="text-[0.93rem]">
             For the whole mix of work: <b className="font-semibold">{gainInWords(mix)}</b>
             {mix.words === 'SOME' || mix.words === 'MUCH'
-              ? `; ${percent(mix.chance10)} chance of more than a tenth.`
+              ? `; ${sharePercent(mix.chance10)} chance of more than a tenth.`
               : '.'}
           </p>
           {mix.uses.map((use) => (
@@ -89,7 +89,7 @@ function OfUse({ use }: { use: UseForecast }) {
               <th scope="row" className="text-left font-normal">
                 {label}
               </th>
-              <td>{percent(parts[part])}</td>
+              <td>{sharePercent(parts[part])}</td>
             </tr>
           ))}
         </tbody>

@@ -3,12 +3,12 @@ import { JobChange } from '@tembrix/core/things/records'
 import { Link } from 'react-router'
 import { CHOICES, money, numberFrom, roughly, tidy } from '../../../../base/format'
 import { Check, Field, Select, TextInput } from '../../../../base/ui'
-import { type Budget, type Need, useJob, useJobForm, type Validated } from '../../base/file'
+import { type Budget, type JobNeed, type ModelList, useJob, useJobForm } from '../../base/file'
 
 interface Props {
-  need: Need
+  need: JobNeed
   spend: Budget
-  validated: Validated | null
+  validated: ModelList | null
 }
 
 /** The need that is planned for: memory, budget, free slots, policy and list. */

@@ -1,23 +1,23 @@
 import type { Forecast } from '@tembrix/core/judging/forecast'
-import type { Option } from '@tembrix/core/judging/plan'
+import type { PlanOption } from '@tembrix/core/judging/plan'
 import { useMemo } from 'react'
 import { capacity, money, plural, tidy } from '../../../../base/format'
 import { type Column, DataTable } from '../../../../base/table'
 import { modeWord } from '../../../../parts/board'
-import type { Need } from '../../base/file'
+import type { JobNeed } from '../../base/file'
 import type { Beside } from './useBeside'
 import { gainInShort } from './words'
 
 interface Props {
-  options: readonly Option[]
-  current: Option | undefined
-  need: Need
-  besideOf: (option: Option) => Beside
-  onChoose: (option: Option) => void
+  options: readonly PlanOption[]
+  current: PlanOption | undefined
+  need: JobNeed
+  besideOf: (option: PlanOption) => Beside
+  onChoose: (option: PlanOption) => void
 }
 
 interface Row {
-  option: Option
+  option: PlanOption
   gain: Forecast | null
   beside: Beside
 }
@@ -51,7 +51,10 @@ export function OptionTable({ options, current, need, besideOf, onChoose }: Prop
   )
 }
 
-const costOf = (current: Option | undefined, onChoose: (option: Option) => void): Column<Row> => ({
+const costOf = (
+  current: PlanOption | undefined,
+  onChoose: (option: PlanOption) => void,
+): Column<Row> => ({
   id: 'cost',
   name: 'Cost',
   fixed: true,

@@ -1,4 +1,4 @@
-import type { Option } from '@tembrix/core/judging/plan'
+import type { PlanOption } from '@tembrix/core/judging/plan'
 import {
   Chart,
   type ChartConfiguration,
@@ -16,9 +16,9 @@ import { axis, ChartCanvas, type Ink } from '../../../../parts/chart'
 Chart.register(LinearScale, PointElement, ScatterController, Tooltip)
 
 interface Props {
-  options: readonly Option[]
-  current: Option | undefined
-  onChoose: (option: Option) => void
+  options: readonly PlanOption[]
+  current: PlanOption | undefined
+  onChoose: (option: PlanOption) => void
 }
 
 /** A shape for each way memory lies on the channels, so that colour is never the only sign. */
@@ -57,7 +57,7 @@ export function TradeOffs({ options, current, onChoose }: Props) {
             legend: { display: false },
             tooltip: {
               displayColors: false,
-              callbacks: { label: ({ dataIndex }) => tip(options[dataIndex] as Option) },
+              callbacks: { label: ({ dataIndex }) => tip(options[dataIndex] as PlanOption) },
             },
           },
           onClick: (_event, elements) => {
@@ -96,8 +96,8 @@ const SIGNS: Record<Shape, string> = {
 }
 
 function dataset(
-  options: readonly Option[],
-  current: Option | undefined,
+  options: readonly PlanOption[],
+  current: PlanOption | undefined,
   ink: Ink,
 ): ChartDataset<'scatter'> {
   const by = <T,>(yes: T, no: T) => options.map((one) => (one === current ? yes : no))
@@ -113,6 +113,6 @@ function dataset(
   }
 }
 
-function tip({ cost, usableGiB, evaluation: { mode, run }, firstWordNs }: Option): string {
+function tip({ cost, usableGiB, evaluation: { mode, run }, firstWordNs }: PlanOption): string {
   return `${money(cost)}: ${capacity(usableGiB)}, ${modeWord(mode)}, ${speed(run?.dataRate)}, ${latency(firstWordNs)}`
 }

@@ -1,4 +1,4 @@
 export { FreeFirst } from './FreeFirst'
-export { Plan } from './Plan'
+export { PlanScreen } from './PlanScreen'
 export { PlanTray } from './PlanTray'
-export { eitherWords, gainInWords, percent } from './words'
+export { eitherWords, gainInWords, sharePercent } from './words'

@@ -1,4 +1,4 @@
-import type { Option } from '@tembrix/core/judging/plan'
+import type { PlanOption } from '@tembrix/core/judging/plan'
 import { areAllListed } from '@tembrix/core/reading/lists'
 import { suggestedCredit } from '@tembrix/core/shop/money'
 import {
@@ -9,7 +9,7 @@ import {
   type ShopModule,
 } from '@tembrix/core/things/records'
 import { useCallback } from 'react'
-import { useJob, useShop, type Validated } from '../../base/file'
+import { type ModelList, useJob, useShop } from '../../base/file'
 
 /** What stands beside an option’s price: amounts in minor units, days, months. */
 export interface Beside {
@@ -25,13 +25,13 @@ export interface Beside {
 
 /** Works out what stands beside options, by the assignment they come to. */
 export function useBeside(
-  assignmentOf: (option: Option) => Assignment,
-  validated: Validated | null,
+  assignmentOf: (option: PlanOption) => Assignment,
+  validated: ModelList | null,
 ) {
   const { machine, now, pieces, shop } = useJob()
   const { terms } = useShop()
   return useCallback(
-    (option: Option): Beside => {
+    (option: PlanOption): Beside => {
       const assignment = assignmentOf(option)
       const bought = purchasesOf(assignment, pieces).map(({ piece }) => piece as ShopModule)
       const { removed } = movesOf(now.assignment, assignment)

@@ -1,12 +1,17 @@
 import type { FreeLayout } from '@tembrix/core/judging/advice'
 import { type Forecast, isSteadier, type UseForecast } from '@tembrix/core/judging/forecast'
-import type { GivesUp, PickName, PickReason, Piece } from '@tembrix/core/judging/plan'
+import type {
+  GivesUp,
+  PlacedPiece,
+  RecommendationName,
+  RecommendationReason,
+} from '@tembrix/core/judging/plan'
 import { CHOICES, capacity, list, money, plural, tidy } from '../../../../base/format'
 
 /** Plans that can be kept beside the one on the board. */
 export const PLANS_KEPT = 4
 
-export const PICK_NAMES: Record<PickName, string> = {
+export const PICK_NAMES: Record<RecommendationName, string> = {
   'lowest-cost': 'Lowest cost',
   'best-for-use': 'Best for this use',
   safest: 'Safest',
@@ -15,7 +20,7 @@ export const PICK_NAMES: Record<PickName, string> = {
 }
 
 /** A share as a per cent figure that claims no more than it knows. */
-export function percent(share: number): string {
+export function sharePercent(share: number): string {
   const points = share * 100
   return `${tidy(points, Math.abs(points) < 10 ? 1 : 0).replace('-', '−')} %`
 }
@@ -37,7 +42,7 @@ export function freeWords({ moves, settings }: Pick<FreeLayout, 'moves' | 'setti
 /** A forecast in a few words, its range nine times in ten. */
 export function gainInShort(forecast: Gain): string {
   const { words, median, most } = forecast
-  if (median < SLOWER) return `${percent(1 - most[1])} to ${percent(1 - most[0])} slower`
+  if (median < SLOWER) return `${sharePercent(1 - most[1])} to ${sharePercent(1 - most[0])} slower`
   switch (words) {
     case 'UNKNOWN':
       return most[1] >= NOTICED ? `up to ${upTo(most)}` : 'unknown'
@@ -80,7 +85,7 @@ export function eitherWords({ card, processor }: NonNullable<UseForecast['either
 export const low1Words = ({ most }: { most: [number, number] }): string =>
   most[1] < NOTICED ? 'no difference you would notice' : rangeWords(most)
 
-const upTo = ([, high]: readonly [number, number]) => percent(high - 1).replace(/\.\d/, '')
+const upTo = ([, high]: readonly [number, number]) => sharePercent(high - 1).replace(/\.\d/, '')
 
 /** Below this it is slower. */
 const SLOWER = 0.99
@@ -95,9 +100,12 @@ function rangeWords([low, high]: readonly [number, number]): string {
 
 /** A gain in words: shares while it is one, times once it has doubled. */
 const faster = (gain: number): string =>
-  gain >= 1 ? `${tidy(1 + gain, 1)} times as fast as` : `${percent(gain)} faster than`
+  gain >= 1 ? `${tidy(1 + gain, 1)} times as fast as` : `${sharePercent(gain)} faster than`
 
-export function pickReason(reason: PickReason, nameOf: (piece: Piece) => string): string {
+export function pickReason(
+  reason: RecommendationReason,
+  nameOf: (piece: PlacedPiece) => string,
+): string {
   switch (reason.code) {
     case 'NOTHING_BOUGHT':
       return 'nothing has to be bought'
@@ -129,7 +137,7 @@ export function givesUpWords(one: GivesUp): string {
     case 'COSTS_MORE':
       return money(one.by)
     case 'LESS_GAIN':
-      return `about ${percent(one.by)} of speed`
+      return `about ${sharePercent(one.by)} of speed`
     case 'LESS_MEMORY':
       return capacity(one.by)
     case 'MIXES':

@@ -1,9 +1,9 @@
 import { roughly, roughRange, tidy } from '../../../../base/format'
 import { callout, Disclosure } from '../../../../base/ui'
-import type { Need } from '../../base/file'
+import type { JobNeed } from '../../base/file'
 
 interface Props {
-  need: Need
+  need: JobNeed
   installedGiB: number
 }
 

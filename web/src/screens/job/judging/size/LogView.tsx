@@ -13,8 +13,8 @@ import type { RecordForm } from '../../../../base/form'
 import { list, numberFrom, plural, tidy } from '../../../../base/format'
 import { Button, Check, callout, Dialog, Field, Select, TextInput } from '../../../../base/ui'
 import { type OpenedTable, TableFile } from '../../../../parts/tableFile'
-import { type Need, useJob } from '../../base/file'
-import { percent } from '../plan'
+import { type JobNeed, useJob } from '../../base/file'
+import { sharePercent } from '../plan'
 
 const UNIT_NAMES: Record<LogUnit, string> = {
   bytes: 'bytes',
@@ -27,7 +27,7 @@ const UNIT_NAMES: Record<LogUnit, string> = {
 interface Props {
   form: RecordForm
   installedGiB: number
-  need: Need
+  need: JobNeed
 }
 
 /** Logs of memory in use, of the working day and of single uses, with their import. */
@@ -104,7 +104,7 @@ function OneLog({ log, during, onRemove }: OneLogProps) {
           {tidy(log.peakGiB, 1)} GB
         </b>
         , 99 % of the time within {tidy(log.p99GiB, 1)} GB, above 90 % of {tidy(log.installedGiB)}{' '}
-        GB for {percent(log.tightShare)} of the time. {plural(log.count, 'sample')}
+        GB for {sharePercent(log.tightShare)} of the time. {plural(log.count, 'sample')}
         {log.spanSeconds !== null && ` over ${span(log.spanSeconds)}`}.
         {card && ` ${cardWords(card)}`}
       </p>
@@ -122,9 +122,9 @@ function OneLog({ log, during, onRemove }: OneLogProps) {
 /** How the graphics card fared, as shares of the time. */
 function cardWords({ full, busy, waits }: CardUse): string {
   const said = [
-    full !== null && `its own memory was full for ${percent(full)}`,
-    busy !== null && `it was at full load for ${percent(busy)}`,
-    waits !== null && `it waited for ${percent(waits)}`,
+    full !== null && `its own memory was full for ${sharePercent(full)}`,
+    busy !== null && `it was at full load for ${sharePercent(busy)}`,
+    waits !== null && `it waited for ${sharePercent(waits)}`,
   ].filter((one) => one !== false)
   return `The graphics card: ${list(said)} of the time.`
 }

@@ -5,13 +5,13 @@ import type { RecordForm } from '../../../../base/form'
 import { CHOICES, numberFrom } from '../../../../base/format'
 import { Button, Check, Field, IconButton, Select, TextInput } from '../../../../base/ui'
 import { UseTableDialog } from '../../../../parts/shop'
-import { type Need, useJob } from '../../base/file'
+import { type JobNeed, useJob } from '../../base/file'
 import { GameQuestions } from './GameQuestions'
 
 const AT_ONCE = 'at once'
 
 interface Props {
-  need: Need
+  need: JobNeed
   form: RecordForm
 }
 

@@ -6,7 +6,7 @@ import {
 } from '@tembrix/core/judging/advice'
 import type { LogSummary } from '@tembrix/core/judging/sizing'
 import { tidy } from '../../../../base/format'
-import { percent } from '../plan'
+import { sharePercent } from '../plan'
 
 export const isLayoutReason = (reason: Reason): reason is LayoutReason =>
   LAYOUT_REASONS.some((one) => one === reason)
@@ -17,8 +17,8 @@ export const reasonWords = (
   installedGiB: number,
 ): Record<Reason, string> => ({
   CUT_OFF: 'The measured peak came to 90 % of what is fitted or more, where systems already page.',
-  TIGHT_FOR_LONG: `More than 90 % was in use for ${percent(log?.tightShare ?? 0)} of the time.`,
-  PAGES: `By the log ${percent(log?.pagingShare ?? 0)} of the time was lost to paging.`,
+  TIGHT_FOR_LONG: `More than 90 % was in use for ${sharePercent(log?.tightShare ?? 0)} of the time.`,
+  PAGES: `By the log ${sharePercent(log?.pagingShare ?? 0)} of the time was lost to paging.`,
   DEMAND_OVER_INSTALLED: `The demand is above the ${tidy(installedGiB)} GB fitted.`,
   RESERVE_OVER_INSTALLED: `What it needs now fits the ${tidy(installedGiB)} GB fitted; only the reserve and the years to come would want more.`,
   PEAK_FAR_BELOW: `The measured peak, ${tidy(log?.peakGiB ?? 0, 1)} GB, stays far below what is fitted.`,
@@ -42,7 +42,7 @@ export const reasonWords = (
 })
 
 /** The question for each fact the layout advice lacks. */
-export const QUESTION_WORDS: Record<Exclude<LayoutQuestion, 'SLOTS'>, string> = {
+export const LAYOUT_QUESTION_WORDS: Record<Exclude<LayoutQuestion, 'SLOTS'>, string> = {
   INTERLEAVE:
     'How does its controller interleave unequal channels? Nobody knows, and it decides: a bandwidth measurement before and after tells, or the maker’s manual.',
   PROFILE: 'Is the memory profile on? Look in its BIOS/UEFI setup, or read a system report.',

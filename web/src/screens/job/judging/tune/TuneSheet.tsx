@@ -1,6 +1,6 @@
 import { profileVolts } from '@tembrix/core/shop/job'
 import { Link } from 'react-router'
-import { Message } from '../../../../base/ui'
+import { PageMessage } from '../../../../base/ui'
 import { useJob, useShop } from '../../base/file'
 import { JobPaper, JobSheet } from '../../base/sheet'
 import { tunePaper } from './tunePaper'
@@ -22,12 +22,12 @@ function Sheet() {
   const set = ladder?.end === 'DONE' ? ladder.holds : null
   if (!set || !rated) {
     return (
-      <Message title="Nothing to hand over yet">
+      <PageMessage title="Nothing to hand over yet">
         <p>The values are printed once they held through the long test.</p>
         <Link to={`/jobs/${file.id}/plan`} className="inline-flex min-h-11 items-center underline">
           To the plan
         </Link>
-      </Message>
+      </PageMessage>
     )
   }
   const paper = tunePaper({

@@ -1,7 +1,7 @@
 import type { Tried, TuneSettings } from '@tembrix/core/judging/tune'
-import { same } from '@tembrix/core/things/model'
+import { deepEqual } from '@tembrix/core/things/model'
 import { CHOICES, day, speed, tidy, today } from '../../../../base/format'
-import { code, type Paper, type Row, strong } from '../../../../parts/papers'
+import { code, type Paper, type PaperRow, strong } from '../../../../parts/papers'
 
 interface About {
   shop: { shopName: string; address: string }
@@ -43,7 +43,7 @@ export function tunePaper(about: About): Paper {
           { is: 'heading', text: 'How it was tested' },
           {
             is: 'list',
-            items: tried.filter(({ settings }) => same(settings, set)).map(testWords),
+            items: tried.filter(({ settings }) => deepEqual(settings, set)).map(testWords),
           },
           {
             is: 'text',
@@ -69,7 +69,7 @@ export function tunePaper(about: About): Paper {
   }
 }
 
-const row = (name: string, set: string, rated: string): Row => ({
+const row = (name: string, set: string, rated: string): PaperRow => ({
   cells: [name, [code(set)], rated],
 })
 

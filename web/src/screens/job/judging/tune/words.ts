@@ -1,4 +1,4 @@
-import type { Change, LadderStage, TuneRefusal } from '@tembrix/core/judging/tune'
+import type { LadderStage, SettingChange, TuneRefusal } from '@tembrix/core/judging/tune'
 
 export const TUNE_REFUSALS: Record<TuneRefusal, string> = {
   NOTHING_TO_SET:
@@ -16,7 +16,7 @@ export const LADDER_STAGE_NAMES: Record<LadderStage, string> = {
 }
 
 /** One change in a sentence. */
-export function changeWords({ what, from, to }: Change): string {
+export function changeWords({ what, from, to }: SettingChange): string {
   switch (what) {
     case 'nothing':
       return 'nothing is changed'

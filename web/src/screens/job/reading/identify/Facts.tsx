@@ -1,4 +1,4 @@
-import { type Claim, type Entry, isKept } from '@tembrix/core/reading/evidence'
+import { type Belief, type Claim, claimCounts } from '@tembrix/core/reading/evidence'
 import type { Ruling } from '@tembrix/core/things/records'
 import { RotateCcw } from 'lucide-react'
 import { useMemo } from 'react'
@@ -80,7 +80,7 @@ function FactTable() {
   )
 }
 
-function factsOf(of: string, entry: Entry): Fact[] {
+function factsOf(of: string, entry: Belief): Fact[] {
   const { what, claims, ruling, key } = entry
   const name = figureName(what)
   return [
@@ -90,15 +90,15 @@ function factsOf(of: string, entry: Entry): Fact[] {
       of,
       what: name,
       value: figureValue(what, claim.value),
-      source: `${SOURCE_NAMES[claim.source]} · ${TRUST_NAMES[claim.trust]}${isKept(entry, claim) ? '' : ' · overruled'}`,
+      source: `${SOURCE_NAMES[claim.source]} · ${TRUST_NAMES[claim.trust]}${claimCounts(entry, claim) ? '' : ' · overruled'}`,
       from: claim.input ? fromWords(claim) : '',
-      kept: isKept(entry, claim),
+      kept: claimCounts(entry, claim),
       ruled: null,
     })),
   ]
 }
 
-const ruledOn = (of: string, { what, key }: Entry, ruling: Ruling): Fact => ({
+const ruledOn = (of: string, { what, key }: Belief, ruling: Ruling): Fact => ({
   id: `${of} ${key} ruled`,
   of,
   what: figureName(what),

@@ -1,6 +1,6 @@
 import { Download } from 'lucide-react'
 import { Disclosure } from '../../../../base/ui'
-import { Command } from './Command'
+import { CopyCommand } from './CopyCommand'
 import { ReportByCode } from './ReportByCode'
 
 interface Family {
@@ -63,7 +63,7 @@ function FamilyView({ name, commands, script, looks }: Family) {
     <section className="flex min-w-0 flex-col gap-2 text-sm">
       <h4 className="font-semibold">{name}</h4>
       {commands.map(({ label, command }) => (
-        <Command key={command} label={label} command={command} />
+        <CopyCommand key={command} label={label} command={command} />
       ))}
       <p>
         <a
@@ -75,7 +75,7 @@ function FamilyView({ name, commands, script, looks }: Family) {
         </a>{' '}
         prints it all at once, with memory in use and page file, and changes nothing.
       </p>
-      <Command label="Run it" command={script.how} />
+      <CopyCommand label="Run it" command={script.how} />
       <p className="text-ink-2">It looks like this; paste it whole, prompt and all:</p>
       <pre className="overflow-x-auto bg-sheet-2 p-1.5 font-mono text-[0.8rem]">{looks}</pre>
     </section>

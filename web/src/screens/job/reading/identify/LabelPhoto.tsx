@@ -1,7 +1,7 @@
 import { codeLine } from '@tembrix/core/reading/labels'
 import { X } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
-import { Button, Fault, inputLook } from '../../../../base/ui'
+import { Button, ErrorText, inputLook } from '../../../../base/ui'
 import { loadReader, type PhotoReading } from '../../../../parts/photo'
 
 interface Props {
@@ -86,7 +86,7 @@ export function LabelPhoto({ file, onRead, onClose }: Props) {
           </Button>
         </div>
       )}
-      {state.kind === 'failed' && <Fault className="text-sm">{state.why}</Fault>}
+      {state.kind === 'failed' && <ErrorText className="text-sm">{state.why}</ErrorText>}
       {state.kind === 'read' && (
         <>
           <Picture reading={state.reading} />

@@ -1,9 +1,9 @@
 import { Send } from 'lucide-react'
 import { useEffect, useRef } from 'react'
-import { Button, Fault } from '../../../../base/ui'
+import { Button, ErrorText } from '../../../../base/ui'
 import { Reach, useCode } from '../../base/byCode'
 import { useJob } from '../../base/file'
-import { Command } from './Command'
+import { CopyCommand } from './CopyCommand'
 import { useIdentify } from './useIdentify'
 
 /** The report sent by the machine itself, in place of copying it over. */
@@ -30,8 +30,8 @@ export function ReportByCode() {
             </b>{' '}
             is good for 30 minutes and one use; the report appears here by itself.
           </p>
-          <Command label="Prompt $ or #" command={`sudo sh collect.sh ${address} ${code}`} />
-          <Command
+          <CopyCommand label="Prompt $ or #" command={`sudo sh collect.sh ${address} ${code}`} />
+          <CopyCommand
             label="Prompt >"
             command={`powershell -ExecutionPolicy Bypass -File collect.ps1 -Address ${address} -Code ${code}`}
           />
@@ -42,7 +42,7 @@ export function ReportByCode() {
           <Send size={16} aria-hidden /> Make a code for it
         </Button>
       )}
-      <Fault>{fault}</Fault>
+      <ErrorText>{fault}</ErrorText>
     </section>
   )
 }

@@ -1,3 +1,3 @@
 export { FoundTray } from './FoundTray'
-export { Identify } from './Identify'
+export { IdentifyScreen } from './IdentifyScreen'
 export { Photos } from './Photos'

@@ -1,10 +1,10 @@
 import {
-  type Difference,
   type Dispute,
   differencesOf,
   emptyKey,
   isHeld,
   isOfMachine,
+  type ModuleDifference,
   settled,
 } from '@tembrix/core/reading/evidence'
 import { type Reading, read, textOfBytes } from '@tembrix/core/reading/inputs'
@@ -28,7 +28,7 @@ export function useIdentify() {
     return { value, source, by: technician, at: new Date().toISOString() }
   }
 
-  function place(differences: readonly Difference[]): void {
+  function place(differences: readonly ModuleDifference[]): void {
     let found = now.assignment
     const writes: Write[] = []
     for (const { slot, module, isNew } of differences) {

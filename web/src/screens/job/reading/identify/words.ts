@@ -1,7 +1,7 @@
 import type {
   Dispute,
   DisputeCode,
-  Seen,
+  SeenRunning,
   Unknown,
   UnknownCode,
 } from '@tembrix/core/reading/evidence'
@@ -112,7 +112,7 @@ export function unknownWords({ code, what }: Unknown): [string, string] {
 }
 
 /** How a module was seen to run, which is not what it is made for. */
-export function seenInWords({ rate, volts }: Seen): string {
+export function seenInWords({ rate, volts }: SeenRunning): string {
   const at = rate
     ? rate.clockOrRate === 'ambiguous'
       ? `${rate.readings.join(' or ')} MT/s now (printed ${rate.printed})`

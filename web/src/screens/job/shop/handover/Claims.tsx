@@ -1,9 +1,9 @@
 import { type Claimable, claimable, standsBy } from '@tembrix/core/shop/handover'
 import {
   CLAIM_STATES,
-  type Claim,
   ClaimChange,
   type HandoverDocument,
+  type WarrantyClaim,
 } from '@tembrix/core/things/records'
 import { ShieldAlert } from 'lucide-react'
 import { making } from '../../../../base/data'
@@ -64,7 +64,7 @@ export function Claims({ handing: { facts }, document }: Props) {
   )
 }
 
-const isOf = (part: Claimable, { moduleId, unit }: Claim) =>
+const isOf = (part: Claimable, { moduleId, unit }: WarrantyClaim) =>
   part.moduleId === moduleId && part.unit === unit
 
 const nameOf = ({ module }: Pick<Claimable, 'module'>) => describeModule({ ...module, kit: null })
@@ -74,7 +74,7 @@ function ClaimView({
   part,
   document,
 }: {
-  claim: Claim
+  claim: WarrantyClaim
   part: Claimable | undefined
   document: HandoverDocument
 }) {

@@ -3,7 +3,7 @@ import { RotateCw } from 'lucide-react'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useActMutation } from '../../../../base/data'
-import { Button, Fault } from '../../../../base/ui'
+import { Button, ErrorText } from '../../../../base/ui'
 import { useJob } from '../../base/file'
 
 /** Begins a new visit for a closed job: the same customer and machine, with what is in it now. */
@@ -34,7 +34,7 @@ export function NewVisit() {
       <p className="text-sm text-ink-2">
         This job stays as it was. The new one begins with what is in the machine now.
       </p>
-      <Fault>{fault}</Fault>
+      <ErrorText>{fault}</ErrorText>
     </div>
   )
 }

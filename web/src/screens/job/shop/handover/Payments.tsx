@@ -10,7 +10,7 @@ import {
   money,
 } from '../../../../base/format'
 import { useTechnician } from '../../../../base/shell'
-import { Button, Fault, Field, IconButton, Select, TextInput } from '../../../../base/ui'
+import { Button, ErrorText, Field, IconButton, Select, TextInput } from '../../../../base/ui'
 import type { HandingOver } from './useHandover'
 
 const METHODS = PAYMENT_METHODS.map((value) => ({ value, label: CHOICES.method[value] }))
@@ -105,7 +105,7 @@ export function Payments({ handing: { facts, handover, set } }: { handing: Handi
           <Button onClick={receive}>Received</Button>
         </div>
       )}
-      <Fault>{fault}</Fault>
+      <ErrorText>{fault}</ErrorText>
     </section>
   )
 }

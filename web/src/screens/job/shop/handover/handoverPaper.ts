@@ -2,11 +2,11 @@ import type { Handover, HandoverDocument, WarrantyTerm } from '@tembrix/core/thi
 import { day, dayAndTime, list, moneyIn, plural } from '../../../../base/format'
 import {
   type Block,
-  type Column,
   code,
   type Line,
   type Paper,
-  type Row,
+  type PaperColumn,
+  type PaperRow,
   strong,
 } from '../../../../parts/papers'
 import { SECTION_NAMES, WENT } from './words'
@@ -58,12 +58,16 @@ function sections(
 }
 
 /** A table in a part of its own. */
-const sheet = (caption: string, columns: readonly Column[], rows: readonly Row[]): Block => ({
+const sheet = (
+  caption: string,
+  columns: readonly PaperColumn[],
+  rows: readonly PaperRow[],
+): Block => ({
   is: 'part',
   blocks: [{ is: 'table', look: 'grid', caption, columns, rows }],
 })
 
-const column = (name: string, share: number): Column => ({ name, share })
+const column = (name: string, share: number): PaperColumn => ({ name, share })
 
 function runs({ runs, board, tests }: HandoverDocument): Block {
   const rows = runs.map(({ what, before, now, seen }) => ({

@@ -1,2 +1,2 @@
-export { HandOver } from './HandOver'
+export { HandOverScreen } from './HandOverScreen'
 export { ReportSheet } from './ReportSheet'

@@ -1,6 +1,6 @@
 import { isSteadier } from '@tembrix/core/judging/forecast'
 import type { Gained, HandoverFacts, NextUpgrade, Report } from '@tembrix/core/shop/handover'
-import { type FindingCode, type Module, same } from '@tembrix/core/things/model'
+import { deepEqual, type FindingCode, type Module } from '@tembrix/core/things/model'
 import type { JobFile, Paragraph } from '@tembrix/core/things/records'
 import { capacity, fasterBy, list, plural, speed, tidy } from '../../../../base/format'
 import { ALONG_WORDS } from '../../bench/measure'
@@ -166,7 +166,7 @@ function doneTo(facts: HandoverFacts): Paragraph[] {
 
 /** Nothing went in or out: modules changed their places, or only settings changed. */
 const setAgain = ({ before, after }: HandoverFacts): string =>
-  same(before.assignment, after.assignment)
+  deepEqual(before.assignment, after.assignment)
     ? 'set up again what was in it'
     : 'moved its modules to the slots where they work best'
 

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { API, saidOf, useErasePersonMutation } from '../../../../base/data'
 import { notify } from '../../../../base/toast'
-import { Button, Confirm, Disclosure, Fault } from '../../../../base/ui'
+import { Button, Confirm, Disclosure, ErrorText } from '../../../../base/ui'
 import { useJobPart } from '../../base/file'
 
 /** What a customer may ask of the shop: everything it has of them, and that it is erased. */
@@ -31,7 +31,7 @@ export function CustomerData() {
           Erase this customer’s data
         </Button>
       </div>
-      <Fault>{error ? saidOf(error) : ''}</Fault>
+      <ErrorText>{error ? saidOf(error) : ''}</ErrorText>
       {asking && (
         <Confirm
           title={`Erase the data of ${customer.name}?`}

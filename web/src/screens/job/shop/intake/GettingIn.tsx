@@ -5,7 +5,7 @@ import { saidOf, useKeepPasswordMutation, useLazyPasswordQuery } from '../../../
 import type { RecordForm } from '../../../../base/form'
 import { CHOICES } from '../../../../base/format'
 import { notify } from '../../../../base/toast'
-import { Button, Fault, Field, Select, TextInput } from '../../../../base/ui'
+import { Button, ErrorText, Field, Select, TextInput } from '../../../../base/ui'
 
 /** How one gets into the machine’s system; a password is stored encrypted, and forgotten when the job closes. */
 export function GettingIn({ job, jobId }: { job: RecordForm; jobId: string }) {
@@ -75,7 +75,7 @@ function Password({ jobId, kept, onKept }: { jobId: string; kept: boolean; onKep
           </div>
         )}
       </Field>
-      <Fault>{error ? saidOf(error) : ''}</Fault>
+      <ErrorText>{error ? saidOf(error) : ''}</ErrorText>
     </div>
   )
 }

@@ -17,7 +17,7 @@ import {
   Button,
   DateInput,
   Dialog,
-  Fault,
+  ErrorText,
   Field,
   Select,
   TextInput,
@@ -25,7 +25,7 @@ import {
 } from '../../../../base/ui'
 import { useJob, useShop } from '../../base/file'
 import { fillingOf } from './filling'
-import { Written } from './Written'
+import { SentMessages } from './SentMessages'
 import { CHANNEL_NAMES, REASON_NAMES } from './words'
 
 /** A message to the customer from the shop’s templates, and all that was written before. */
@@ -52,7 +52,7 @@ export function WriteDialog({ onClose }: { onClose: () => void }) {
           onClose={onClose}
         />
       )}
-      <Written />
+      <SentMessages />
     </Dialog>
   )
 }
@@ -175,9 +175,9 @@ function Write({ file, shop, partsOn, suggested, onClose }: Props) {
         )}
       </Field>
       {open.length > 0 && (
-        <Fault>
+        <ErrorText>
           {`Not known here: ${list(open)}. Write something in ${open.length === 1 ? 'its' : 'their'} place.`}
-        </Fault>
+        </ErrorText>
       )}
       <div className="flex justify-end gap-3">
         <Button onClick={onClose}>Cancel</Button>

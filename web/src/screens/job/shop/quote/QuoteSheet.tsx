@@ -1,5 +1,5 @@
 import { Link, useSearchParams } from 'react-router'
-import { Message } from '../../../../base/ui'
+import { PageMessage } from '../../../../base/ui'
 import { useJob } from '../../base/file'
 import { JobPaper, JobSheet } from '../../base/sheet'
 import { quotePaper } from './quotePaper'
@@ -23,11 +23,11 @@ function Sheet() {
   )
   if (!quote || !document) {
     return (
-      <Message title="Nothing is offered yet">
+      <PageMessage title="Nothing is offered yet">
         <Link to={`/jobs/${file.id}/quote`} className="inline-flex min-h-11 items-center underline">
           To the quote
         </Link>
-      </Message>
+      </PageMessage>
     )
   }
   return <JobPaper paper={quotePaper(quote, document, file)} />

@@ -2,7 +2,7 @@ import type { Forecast } from '@tembrix/core/judging/forecast'
 import {
   type Hindrance,
   type Lead,
-  type Offer,
+  type OfferedOption,
   offerOf,
   type Situation,
   situationOf,
@@ -24,7 +24,7 @@ import {
 import { addDays, parseISO } from 'date-fns'
 import { day, isoDay, tidy } from '../../../../base/format'
 import { formOf, rateOf } from '../../../../parts/board'
-import type { JobView, Validated } from '../../base/file'
+import type { JobView, ModelList } from '../../base/file'
 import { offerWording, usualTitle } from './wording'
 
 /** What a quote is worked out from. */
@@ -33,7 +33,7 @@ export interface Basis {
   terms: Terms
   model: ModelRecord | undefined
   gainOf: (after: Evaluation) => Forecast | null
-  validated: Validated | null
+  validated: ModelList | null
 }
 
 /** An option with what it rests on, as the editor shows it. */
@@ -110,7 +110,7 @@ export function workedOption(basis: Basis, quote: Quote, option: QuoteOption): W
   }
 }
 
-function linesOf(offer: Offer): QuotedOption['lines'] {
+function linesOf(offer: OfferedOption): QuotedOption['lines'] {
   const { machines, purchases, minutes, extras, credits, sum } = offer
   const each = machines > 1 ? ' for each' : ''
   const work = {

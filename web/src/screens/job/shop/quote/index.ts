@@ -1,2 +1,2 @@
-export { Quote } from './Quote'
+export { QuoteScreen } from './QuoteScreen'
 export { QuoteSheet } from './QuoteSheet'

@@ -1,7 +1,7 @@
 import { type QuoteState, stateOf } from '@tembrix/core/shop/quote'
 import type { Quote, QuoteDocument, QuotedOption } from '@tembrix/core/things/records'
 import { day, dayAndTime, moneyIn, today } from '../../../../base/format'
-import { type Block, code, type Paper, type Row, strong } from '../../../../parts/papers'
+import { type Block, code, type Paper, type PaperRow, strong } from '../../../../parts/papers'
 import { STATES } from './states'
 
 /** What a paper has to say of itself, so that nobody signs it by mistake. */
@@ -57,7 +57,7 @@ function offered(
   chosen: boolean,
 ): Block {
   const money = moneyIn(currency)
-  const rowsOf = (kind: (credit: boolean) => boolean): Row[] =>
+  const rowsOf = (kind: (credit: boolean) => boolean): PaperRow[] =>
     lines
       .filter((line) => kind(line.kind === 'credit'))
       .map(({ text, quantity, amount }) => ({

@@ -1,11 +1,18 @@
 import type { Quote, QuoteDocument, Terms } from '@tembrix/core/things/records'
 import { useMemo } from 'react'
-import { type Need, useJob, useModelRecord, useNeed, useShop, useValidated } from '../../base/file'
+import {
+  type JobNeed,
+  useJob,
+  useModelRecord,
+  useNeed,
+  useShop,
+  useValidated,
+} from '../../base/file'
 import { type Basis, documentOf, type Worked, workedOption } from './document'
 
 export interface Quoting {
   terms: Terms
-  need: Need
+  need: JobNeed
   /** The newest quote of the job. */
   quote: Quote | null
   worked: Worked[]

@@ -1,0 +1,1 @@
+export { BackupsScreen } from './BackupsScreen'

@@ -1,0 +1,1 @@
+export { CounterScreen } from './CounterScreen'

@@ -1,0 +1,1 @@
+export { SizeScreen } from './SizeScreen'

@@ -1,0 +1,1 @@
+export { IntakeScreen } from './IntakeScreen'

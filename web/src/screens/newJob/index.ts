@@ -1,0 +1,1 @@
+export { NewJobScreen } from './NewJobScreen'

@@ -1,0 +1,1 @@
+export { ProbeScreen } from './ProbeScreen'

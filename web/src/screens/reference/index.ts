@@ -1,0 +1,1 @@
+export { ReferenceScreen } from './ReferenceScreen'
