@@ -139,7 +139,7 @@ test('a file that is damaged, hostile, newer or of something else changes nothin
     ['no job in it', await zipped({}), 400, /no job\.json/],
     ['no JSON', await zipped({ 'job.json': '{' }), 400, /no JSON/],
     ['something else', await json({ format: 'other' }), 400, /no file of a job/],
-    ['newer', await json({ version: 3 }), 400, /newer version/],
+    ['newer', await json({ version: value.version + 1 }), 400, /newer version/],
     ['older, and wrong', await json({ version: 1, plans: 'none' }), 400, /plans/],
     ['a message to be sent', await json({ messages: [queued] }), 400, /still under way/],
     ['a field wrong', await json({ job: { ...value.job, stage: 'gone' } }), 400, /job\.stage/],
@@ -181,7 +181,8 @@ test('a file of an older form is taken in; a message under way is sent from wher
 
 test('a module in a file of the second form keeps what it was ordered for', async () => {
   const job = (await here.post('/jobs', newJobBody)).body
-  await here.post('/modules', { jobId: job.id, module: sampleStick })
+  const own = { jobId: job.id, source: 'customer' }
+  await here.post('/modules', { ...own, module: sampleStick })
   const value = JSON.parse((await openArchive(await fileOf(here, job.id))).job)
   const standsFor = { jobId: job.id, moduleId: job.id, unit: 0 }
   const modules = value.modules.map(

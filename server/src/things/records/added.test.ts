@@ -11,11 +11,11 @@ const CALLS = await vi.hoisted(async () => {
   const fields = { jobId: z.uuid(), said: z.string().trim().min(1, 'What was said?') }
   return {
     record: 'call',
-    called: 'a call',
+    displayName: 'a call',
     inJob: 'many',
     shownIn: [],
-    made: z.object({ id: z.uuid().optional(), ...fields }),
-    patch: z.object({ version: z.int(), said: fields.said.optional() }),
+    createSchema: z.object({ id: z.uuid().optional(), ...fields }),
+    updateSchema: z.object({ version: z.int(), said: fields.said.optional() }),
     stored: z.object({ ...stamps, ...fields }),
     blank: {},
     entries: [],
@@ -59,7 +59,7 @@ test('a kind that has its file, its line and its table is there everywhere', asy
       shape integer not null default 0, job_id uuid not null, said text not null)`)
   expect(KIND_INFO).toHaveProperty('calls', {
     record: 'call',
-    called: 'a call',
+    displayName: 'a call',
     inJob: 'many',
     shownIn: [],
     blank: {},
