@@ -45,7 +45,7 @@ export function topRate(module: Module, kind: SpeedKind): number {
   )
 }
 
-/** The gates the rate passes, for at least one fitted module. */
+/** Every limit on the rate, for at least one fitted module. */
 export function speedLimits(
   machine: Machine,
   fitted: readonly Fitted[],

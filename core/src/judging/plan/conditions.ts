@@ -15,7 +15,7 @@ export interface LoadRating {
 }
 
 /**
- * One way for the machine to run: a rate and a latency at most, which lots allow it, and what it takes
+ * One way for the machine to run: a rate and a latency at most, which groups allow it, and what it takes
  * to run like this and no other way. Every plan runs under the condition of its rate and latency.
  */
 export interface RunCondition {
@@ -27,9 +27,9 @@ export interface RunCondition {
   channelPeakGBs: number
   firstWordNs: number
   load: LoadRating
-  /** By lot: whether its modules may be placed. */
+  /** By group: whether its modules may be placed. */
   admits: boolean[]
-  /** By lot: which wants its modules meet, as bits. */
+  /** By group: which wants its modules meet, as bits. */
   meets: number[]
   /** All wants, as bits; each must be met by some placed module. */
   wants: number
@@ -47,23 +47,23 @@ interface Way {
   brings: number | null
 }
 
-/** Every condition the machine can run under with these lots. */
+/** Every condition the machine can run under with these groups. */
 export function conditionsOf(
   machine: Machine,
-  lots: readonly SupplyGroup[],
+  groups: readonly SupplyGroup[],
   profile: boolean,
   tune: boolean,
 ): RunCondition[] {
   const soldered = machine.soldered.map(({ module }) => module)
   const engages = profile && machine.profiles && soldered.every(hasProfile)
-  if (!engages) return conditions(machine, lots, 'standard', 0, 0, tune)
-  const fast = conditions(machine, lots, 'profile', 0, 0, tune)
-  return [...fast, ...conditions(machine, lots, 'standard', LACKS_PROFILE, fast.length, tune)]
+  if (!engages) return conditions(machine, groups, 'standard', 0, 0, tune)
+  const fast = conditions(machine, groups, 'profile', 0, 0, tune)
+  return [...fast, ...conditions(machine, groups, 'standard', LACKS_PROFILE, fast.length, tune)]
 }
 
 function conditions(
   machine: Machine,
-  lots: readonly SupplyGroup[],
+  groups: readonly SupplyGroup[],
   kind: SpeedKind,
   alsoWants: number,
   firstWay: number,
@@ -71,8 +71,8 @@ function conditions(
 ): RunCondition[] {
   const soldered = machine.soldered.map(({ module }) => module)
   const solderedTop = Math.min(Infinity, ...soldered.map((module) => topRate(module, kind)))
-  const tops = lots.map(({ module }) => topRate(module, kind))
-  const profileless = lots.map(({ module }) => (hasProfile(module) ? 0 : LACKS_PROFILE))
+  const tops = groups.map(({ module }) => topRate(module, kind))
+  const profileless = groups.map(({ module }) => (hasProfile(module) ? 0 : LACKS_PROFILE))
 
   const own = ways(machine, kind, [...tops, solderedTop], solderedTop)
   const all = tune && machine.profiles ? [...own, ...tunedTo(machine.syncCeiling, own)] : own
@@ -80,8 +80,8 @@ function conditions(
     const { dataRate, setTo, load, brings } = way
     const clAt = (module: Module) => moduleTimings(module, kind, dataRate, machine.generation).cl
     const solderedCl = Math.max(0, ...soldered.map(clAt))
-    const cls = lots.map(({ module }, lot) =>
-      way.admits(tops[lot] as number) ? Math.max(solderedCl, clAt(module)) : Infinity,
+    const cls = groups.map(({ module }, group) =>
+      way.admits(tops[group] as number) ? Math.max(solderedCl, clAt(module)) : Infinity,
     )
     const distinct = new Set(cls.filter(Number.isFinite))
     if (solderedCl > 0) distinct.add(solderedCl)
@@ -98,7 +98,7 @@ function conditions(
         load,
         admits: cls.map((own) => own <= cl),
         meets: tops.map(
-          (top, lot) => (top === brings ? SETS_RATE : 0) | (profileless[lot] as number),
+          (top, group) => (top === brings ? SETS_RATE : 0) | (profileless[group] as number),
         ),
         wants: (mustBring ? SETS_RATE : 0) | alsoWants,
       }))

@@ -222,7 +222,7 @@ describe('the risk of mixing', () => {
   })
 })
 
-describe('picks', () => {
+describe('recommendations', () => {
   const asked = request()
   const byPolicy = {
     matched: plan({ ...asked, policy: 'matched' }).options,

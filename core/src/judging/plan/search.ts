@@ -106,12 +106,12 @@ function searchPart(
 ): number {
   const channels = channelsOf(machine)
   const slots = channels.slotCount
-  const freeLots = supplyGroups(pool.free, slots)
-  const fixedLots = pool.fixed.flatMap((bundle) => supplyGroups([{ ...bundle, stock: 1 }], slots))
-  const lots = [...fixedLots, ...freeLots]
-  const { classes, classOfLot } = classesOf(machine, lots)
-  const conditions = conditionsOf(machine, lots, profile, tune)
-  const tables = tablesOf(conditions, fixedLots, freeLots, classes.length, classOfLot, slots)
+  const freeGroups = supplyGroups(pool.free, slots)
+  const fixedGroups = pool.fixed.flatMap((bundle) => supplyGroups([{ ...bundle, stock: 1 }], slots))
+  const groups = [...fixedGroups, ...freeGroups]
+  const { classes, classOfGroup } = classesOf(machine, groups)
+  const conditions = conditionsOf(machine, groups, profile, tune)
+  const tables = tablesOf(conditions, fixedGroups, freeGroups, classes.length, classOfGroup, slots)
 
   const osGiB = machine.limits.osGiB ?? Infinity
   const mostGiB = machine.limits.totalGiB
@@ -126,8 +126,8 @@ function searchPart(
   const loads = [...new Set(conditions.map(({ load }) => loadKey(load)))]
   const loadOf = conditions.map(({ load }) => loads.indexOf(loadKey(load)))
   const spreads = new Array<Spread | null | undefined>(loads.length)
-  const underbids = new PruningBound(latencies, sizes)
-  for (const plan of front.plans) underbids.add(plan)
+  const bound = new PruningBound(latencies, sizes)
+  for (const plan of front.plans) bound.add(plan)
   const tooMuch = (budget + 1) * CHARGE_PER_PRICE
   const wanted = Int32Array.from(conditions, ({ wants }) => wants)
   let examined = 0
@@ -228,20 +228,20 @@ function searchPart(
       cheapestYet = cost
       const latency = latencyOf[id] as number
       const { channelPeakGBs: peak, firstWordNs, load } = condition
-      if (underbids.least(latency, size, peak * mostRatio) < cost) continue
+      if (bound.least(latency, size, peak * mostRatio) < cost) continue
       const key = loadOf[id] as number
       let lies = spreads[key]
       if (lies === undefined) {
         lies = spread(channels, classes, counts, load, evenness)
         spreads[key] = lies
       }
-      if (!lies || underbids.least(latency, size, peak * lies.ratio) < cost) continue
+      if (!lies || bound.least(latency, size, peak * lies.ratio) < cost) continue
       const purchases = purchasesOfCharge(charged)
       const wholePeakGBs = peak * lies.ratio
       const figures = { cost, usableGiB, wholePeakGBs, firstWordNs, purchases, pieces }
       if (front.keeps(figures)) continue
       front.add(found(figures, id, load))
-      underbids.add(figures)
+      bound.add(figures)
     }
   }
 
@@ -256,7 +256,7 @@ function searchPart(
       const lies = spread(channels, classes, own, load, evenness, settle) as Spread
       known = {
         taken: tables.taken(id, own),
-        classOf: (unit) => classOfLot.get(unit.group) as number,
+        classOf: (unit) => classOfGroup.get(unit.group) as number,
         spread: lies,
         places: place(lies.byChannel),
         channels,
@@ -286,21 +286,21 @@ function sizesOf(
 }
 
 /** The classes of a pool's modules, largest capacity first. */
-function classesOf(machine: Machine, lots: readonly SupplyGroup[]) {
+function classesOf(machine: Machine, groups: readonly SupplyGroup[]) {
   const keyed = grouped(
-    lots,
+    groups,
     ({ module }) => `${module.capacityGiB} ${ranksSeen(machine, module.ranks)}`,
   )
   const classes = [...keyed.values()]
     .map((alike) => {
       const { capacityGiB, ranks } = (alike[0] as SupplyGroup).module
-      return { capacityGiB, ranks: ranksSeen(machine, ranks), lots: alike }
+      return { capacityGiB, ranks: ranksSeen(machine, ranks), groups: alike }
     })
     .sort((a, b) => b.capacityGiB - a.capacityGiB || a.ranks - b.ranks)
-  const classOfLot = new Map(
-    classes.flatMap((one, at) => one.lots.map((lot) => [lot, at] as const)),
+  const classOfGroup = new Map(
+    classes.flatMap((one, at) => one.groups.map((group) => [group, at] as const)),
   )
-  return { classes: classes as ModuleClass[], classOfLot }
+  return { classes: classes as ModuleClass[], classOfGroup }
 }
 
 interface Tables {
@@ -315,10 +315,10 @@ interface Tables {
 
 function tablesOf(
   conditions: readonly RunCondition[],
-  fixedLots: readonly SupplyGroup[],
-  freeLots: readonly SupplyGroup[],
+  fixedGroups: readonly SupplyGroup[],
+  freeGroups: readonly SupplyGroup[],
   classCount: number,
-  classOfLot: ReadonlyMap<SupplyGroup, number>,
+  classOfGroup: ReadonlyMap<SupplyGroup, number>,
   slots: number,
 ): Tables {
   const offsets = new Int32Array(conditions.length)
@@ -327,24 +327,24 @@ function tablesOf(
     offsets[at] = width
     width += wants + 1
   })
-  const lotAt = new Map([...fixedLots, ...freeLots].map((lot, at) => [lot, at]))
-  const unitsOf = (lots: readonly SupplyGroup[], at: number) =>
-    lots
-      .filter((lot) => classOfLot.get(lot) === at)
+  const groupAt = new Map([...fixedGroups, ...freeGroups].map((group, at) => [group, at]))
+  const unitsOf = (groups: readonly SupplyGroup[], at: number) =>
+    groups
+      .filter((group) => classOfGroup.get(group) === at)
       .flatMap(({ units }) => units)
       .sort((a, b) => a.bundle.price - b.bundle.price)
   const classes = Array.from({ length: classCount }, (_, at) => {
-    const [fixed, free] = [unitsOf(fixedLots, at), unitsOf(freeLots, at)]
+    const [fixed, free] = [unitsOf(fixedGroups, at), unitsOf(freeGroups, at)]
     const available = [...fixed, ...free].reduce((sum, { bundle }) => sum + bundle.pieces, 0)
     return { fixed, free, most: Math.min(slots, available) }
   })
 
   const choices = (condition: RunCondition, at: number): (Cheapest | null)[][] => {
     const { fixed, free, most } = classes[at] as (typeof classes)[number]
-    const lot = (unit: Unit) => lotAt.get(unit.group) as number
-    const admitted = (unit: Unit) => condition.admits[lot(unit)] as boolean
+    const group = (unit: Unit) => groupAt.get(unit.group) as number
+    const admitted = (unit: Unit) => condition.admits[group(unit)] as boolean
     if (!fixed.every(admitted)) return []
-    const meets = (unit: Unit) => condition.meets[lot(unit)] as number
+    const meets = (unit: Unit) => condition.meets[group(unit)] as number
     return cheapest(free.filter(admitted), fixed, most, condition.wants, meets)
   }
 
@@ -368,22 +368,22 @@ function tablesOf(
   function taken(id: number, counts: readonly number[]): Unit[] {
     const condition = conditions[id] as RunCondition
     const rows = counts.map((count, at) => choices(condition, at)[count] as (Cheapest | null)[])
-    const split = (at: number, wanted: number): { charge: number; picks: Cheapest[] } | null => {
+    const split = (at: number, wanted: number): { charge: number; cheapest: Cheapest[] } | null => {
       const row = rows[at]
-      if (!row) return wanted === 0 ? { charge: 0, picks: [] } : null
-      let best: { charge: number; picks: Cheapest[] } | null = null
+      if (!row) return wanted === 0 ? { charge: 0, cheapest: [] } : null
+      let best: { charge: number; cheapest: Cheapest[] } | null = null
       for (let own = wanted; ; own = (own - 1) & wanted) {
         const pick = row[own]
         const rest = pick ? split(at + 1, wanted & ~own) : null
         if (pick && rest && (!best || pick.charge + rest.charge < best.charge)) {
-          best = { charge: pick.charge + rest.charge, picks: [pick, ...rest.picks] }
+          best = { charge: pick.charge + rest.charge, cheapest: [pick, ...rest.cheapest] }
         }
         if (own === 0) break
       }
       return best
     }
     const units: Unit[] = []
-    for (const pick of split(0, condition.wants)?.picks ?? []) {
+    for (const pick of split(0, condition.wants)?.cheapest ?? []) {
       for (let one = pick.taken; one; one = one.before) units.push(one.unit)
     }
     return units

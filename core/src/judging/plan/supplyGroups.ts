@@ -15,19 +15,19 @@ export interface SupplyGroup {
   units: Unit[]
 }
 
-/** Gathers bundles into lots; none holds more units than fill `slots`. */
+/** Gathers bundles into groups; none holds more units than fill `slots`. */
 export function supplyGroups(bundles: readonly Bundle[], slots: number): SupplyGroup[] {
   const fitting = bundles.filter(({ pieces }) => pieces <= slots)
   return [...grouped(fitting, supplyGroupKey).values()].map((alike) => {
     const { module, pieces } = alike[0] as Bundle
-    const lot: SupplyGroup = { module, pieces, units: [] }
+    const group: SupplyGroup = { module, pieces, units: [] }
     const most = Math.floor(slots / pieces)
     for (const bundle of alike.sort(byPrice)) {
-      for (let n = 0; n < bundle.stock && lot.units.length < most; n += 1) {
-        lot.units.push({ bundle, group: lot })
+      for (let n = 0; n < bundle.stock && group.units.length < most; n += 1) {
+        group.units.push({ bundle, group })
       }
     }
-    return lot
+    return group
   })
 }
 

@@ -35,7 +35,7 @@ import { OptionTable } from './OptionTable'
 import { Recommendations } from './Recommendations'
 import { SetAsideList } from './SetAsideList'
 import { useBeside } from './useBeside'
-import { PICK_NAMES, PLANS_KEPT } from './words'
+import { PLANS_KEPT, RECOMMENDATION_NAMES } from './words'
 
 const TradeOffs = lazy(async () => ({ default: (await import('./TradeOffs')).TradeOffs }))
 
@@ -153,7 +153,7 @@ export function PlanOptions() {
     const writes: Write[] = []
     const fresh = others.filter(({ option }) => !isKept(option))
     for (const { name, option } of fresh.slice(0, PLANS_KEPT - file.plans.length + 1)) {
-      const fields = { name: PICK_NAMES[name], placement: assignmentOf(option) }
+      const fields = { name: RECOMMENDATION_NAMES[name], placement: assignmentOf(option) }
       const manual = option.settings?.manual ?? null
       const { profile } = plan
       writes.push(making('plans', { jobId: file.id, ...fields, profile, manual }))
@@ -192,7 +192,12 @@ export function PlanOptions() {
       )}
       {options.length > 0 && (
         <>
-          <Recommendations picks={named} isCurrent={isCurrent} nameOf={nameOf} onChoose={choose} />
+          <Recommendations
+            recommendations={named}
+            isCurrent={isCurrent}
+            nameOf={nameOf}
+            onChoose={choose}
+          />
           {new Set(named.map(({ option }) => option)).size > 1 && (
             <Button
               className="self-start"

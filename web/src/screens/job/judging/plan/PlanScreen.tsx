@@ -66,7 +66,7 @@ export function PlanScreen() {
           <Tab value="tune">Tune</Tab>
         </Tabs.List>
       </div>
-      <Deeds />
+      <PlanActions />
       <Tabs.Content value="this" className="flex flex-col gap-3">
         <Deferred>
           <ThisPlan />
@@ -85,7 +85,7 @@ export function PlanScreen() {
 }
 
 /** What can be done with the plan as a whole. */
-function Deeds() {
+function PlanActions() {
   const jobAt = useJobAt()
   const jobId = useJobPart(({ file }) => file.id)
   const asFound = useJobPart(({ plan }) => plan.placement === null)

@@ -1,21 +1,21 @@
 import type { PlacedPiece, PlanOption, Recommendation } from '@tembrix/core/judging/plan'
 import { capacity, list, money, speed } from '../../../../base/format'
 import { modeWord } from '../../../../parts/board'
-import { givesUpWords, PICK_NAMES, pickReason } from './words'
+import { givesUpWords, RECOMMENDATION_NAMES, recommendationReason } from './words'
 
 interface Props {
-  picks: readonly Recommendation[]
+  recommendations: readonly Recommendation[]
   isCurrent: (option: PlanOption) => boolean
   nameOf: (piece: PlacedPiece) => string
   onChoose: (option: PlanOption) => void
 }
 
-/** Those a technician would look at first, each with what it gives up. Picks that fall on the same option stand together. */
-export function Recommendations({ picks, isCurrent, nameOf, onChoose }: Props) {
-  const groups = picks.reduce<Recommendation[][]>((some, pick) => {
-    const same = some.find(([first]) => first?.option === pick.option)
-    if (same) same.push(pick)
-    else some.push([pick])
+/** Those a technician would look at first, each with what it gives up. Those that fall on the same option stand together. */
+export function Recommendations({ recommendations, isCurrent, nameOf, onChoose }: Props) {
+  const groups = recommendations.reduce<Recommendation[][]>((some, recommendation) => {
+    const same = some.find(([first]) => first?.option === recommendation.option)
+    if (same) same.push(recommendation)
+    else some.push([recommendation])
     return some
   }, [])
   return (
@@ -23,8 +23,8 @@ export function Recommendations({ picks, isCurrent, nameOf, onChoose }: Props) {
       {groups.map((group) => {
         const { option, givesUp } = group[0] as Recommendation
         const { run, mode } = option.evaluation
-        const reasons = group.flatMap((pick) =>
-          pick.reasons.map((reason) => pickReason(reason, nameOf)),
+        const reasons = group.flatMap((recommendation) =>
+          recommendation.reasons.map((reason) => recommendationReason(reason, nameOf)),
         )
         const chosen = isCurrent(option)
         return (
@@ -36,7 +36,7 @@ export function Recommendations({ picks, isCurrent, nameOf, onChoose }: Props) {
               className={`grid w-full grid-cols-[1fr_auto] gap-x-3 rounded-sm border-2 px-3 py-2 text-left ${chosen ? 'border-gold-line bg-gold-soft' : 'border-rule hover:bg-sheet-2'}`}
             >
               <b className="font-semibold">
-                {group.map(({ name }) => PICK_NAMES[name]).join(' · ')}
+                {group.map(({ name }) => RECOMMENDATION_NAMES[name]).join(' · ')}
               </b>
               <b className="font-semibold">{option.cost === 0 ? 'no cost' : money(option.cost)}</b>
               <span className="col-span-2">

@@ -11,7 +11,7 @@ import { CHOICES, capacity, list, money, plural, tidy } from '../../../../base/f
 /** Plans that can be kept beside the one on the board. */
 export const PLANS_KEPT = 4
 
-export const PICK_NAMES: Record<RecommendationName, string> = {
+export const RECOMMENDATION_NAMES: Record<RecommendationName, string> = {
   'lowest-cost': 'Lowest cost',
   'best-for-use': 'Best for this use',
   safest: 'Safest',
@@ -102,7 +102,7 @@ function rangeWords([low, high]: readonly [number, number]): string {
 const faster = (gain: number): string =>
   gain >= 1 ? `${tidy(1 + gain, 1)} times as fast as` : `${sharePercent(gain)} faster than`
 
-export function pickReason(
+export function recommendationReason(
   reason: RecommendationReason,
   nameOf: (piece: PlacedPiece) => string,
 ): string {
