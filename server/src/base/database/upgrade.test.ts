@@ -132,3 +132,29 @@ test('runs made before and after are kept when configurations come', async () =>
   ])
   await client.close()
 })
+
+test('units that pieces were ordered for keep their place and history under the new name', async () => {
+  const client = await openEmpty()
+  const db = drizzle(client)
+  await migrate(db, { migrationsFolder: migrationsUpTo('0025_sizing') })
+  const unit = { jobId: 'job', moduleId: 'offer', unit: 1 }
+  await client.exec(`
+    insert into customers (name, phone, email, note) values ('Runa', '', '', '');
+    insert into modules (source, module, note, stands_for)
+      values ('shelf', '{"article": "K-8"}', '', '${JSON.stringify(unit)}');
+    insert into history (record, record_id, action, fields, changes) select 'module', id, 'changed',
+      '["price", "standsFor"]', '{"price": [null, 5], "standsFor": [null, 1]}' from modules
+  `)
+  await migrate(db, { migrationsFolder: MIGRATIONS })
+  const { rows: modules } = await client.query('select ordered_for from modules')
+  expect(modules).toEqual([{ ordered_for: unit }])
+  const { rows: history } = await client.query('select fields, changes from history')
+  expect(history).toEqual([
+    { fields: ['price', 'orderedFor'], changes: { price: [null, 5], orderedFor: [null, 1] } },
+  ])
+  const { rows: found } = await client.query(
+    `select name from customers where search_text like '% runa%'`,
+  )
+  expect(found).toEqual([{ name: 'Runa' }])
+  await client.close()
+})
