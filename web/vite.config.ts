@@ -53,8 +53,8 @@ const withoutServer = VitePWA({
   workbox: {
     inlineWorkboxRuntime: true,
     globPatterns: ['index.html', 'icon.svg', 'assets/*.{js,css,woff,woff2}'],
-    // The probe is a page of another machine; what reads photos is fetched when one is read.
-    globIgnores: ['**/probe-*', '**/reader/**'],
+    // Files that read photos are fetched when one is read. The probe's page is built afterwards, so its files are not here.
+    globIgnores: ['**/reader/**'],
     maximumFileSizeToCacheInBytes: 4_000_000,
     navigateFallback: null,
     cleanupOutdatedCaches: true,
