@@ -15,7 +15,7 @@ import { type Details, type Found, newFront, type OnSearchProgress, search } fro
 import { type Bundle, boughtModule, supplyOf } from './supply'
 
 /**
- * Every trade-off worth having between cost, usable memory, peak and first word: see the `Option`s.
+ * Every trade-off worth having between cost, usable memory, peak and first word: see the `PlanOption`s.
  * Exact. Sorted by cost, then usable memory falling. Where no plan is feasible the blockers are every
  * smallest set of requirements that, relaxed together, opens one up. Anything `onProgress` throws ends
  * the search.
