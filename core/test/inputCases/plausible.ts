@@ -1,0 +1,122 @@
+import { type Family, none, says } from './case'
+
+/** Things that are no memory module, whatever fields they have. */
+export const GATE: Family = {
+  name: 'gate',
+  cases: [
+    none(
+      'Handle 0x0002, DMI type 2, 15 bytes\nBase Board Information\n\tManufacturer: Board Works\n\tProduct Name: BW-450\n\tVersion: 1.0\n\tSerial Number: 200112233\n\tLocation In Chassis: Default string',
+    ),
+    none(
+      'Base Board Information\n\tManufacturer: Board Works\n\tSerial Number: 77\n\tType: Motherboard',
+    ),
+    none(
+      'Manufacturer : Board Works\nProduct      : BW-450\nSerialNumber : 200112233\nVersion      : Rev 1.0',
+    ),
+    none(
+      'Caption      : Disk 500 GB\nSize         : 500105249280\nModel        : SSD-500\nSerialNumber : S1234567',
+    ),
+    none(
+      'DeviceID     : \\\\.\\DISK0\nCapacity     : 512 GB\nMediaType    : SSD\nSpeed        : 550 MB/s',
+    ),
+    none(
+      'Name          : Processor 6 cores\nMaxClockSpeed : 3600\nL3CacheSize   : 9216\nManufacturer  : Chipworks',
+    ),
+    none('AdapterRAM     : 4293918720\nName           : Graphics 1650\nDriverVersion  : 31.0.15'),
+    none('Graphics card 8 GB GDDR6'),
+    none('Graphics card 4GB GDDR5 128 bit'),
+    none('Graphics card 6 GB DDR6 video memory'),
+    none('SSD 512 GB M.2 2280 NVMe'),
+    none('Hard disk 1 TB 7200 rpm 64 MB cache'),
+    none('SSHD 1TB with 8GB flash cache'),
+    none('HDD 2TB 256MB DDR cache'),
+    none('Washing machine 8 kg 1400 rpm'),
+    none('USB stick 64 GB USB 3.1'),
+    none('microSD card 128GB class 10'),
+    none('Monitor 27" 2560x1440 165 Hz'),
+    none('BIOS flash chip 16 MB'),
+    none(
+      'Memory Device\n\tSize: 16384 kB\n\tForm Factor: Chip\n\tType: Flash\n\tLocator: SYSTEM ROM',
+    ),
+    none('Memory Device\n\tSize: 8 MB\n\tForm Factor: Other\n\tType: FLASH\n\tLocator: BIOS'),
+    none('128GB persistent memory module DDR-T 2666'),
+    none('Persistent memory 256 GB, 2666 MT/s'),
+    none('Printer, 512 MB memory, 40 pages a minute'),
+    none('Router 256MB RAM 128MB flash'),
+    none('Article;Text;Price\nW-1;Washing machine 8 kg;399,00\nD-2;Disk 500 GB;49,00'),
+    none('Stock list\nShelf A: 12\nShelf B: 8\nTotal: 20'),
+    none('Invoice 4711, 3200 EUR, due 16.08.2030'),
+    none('Power supply 650 W 80+ Gold'),
+    none('Processor 3.2 GHz, 16 MB cache, socket 1200'),
+    none('Phone number 0555 3200 16'),
+    none('Camera with 8 GB internal memory'),
+    none('System Slot Information\n\tDesignation: PCIEX16\n\tType: x16\n\tLength: Long'),
+    none('Cache Information\n\tSocket Designation: L3\n\tInstalled Size: 16 MB\n\tSpeed: 1 ns'),
+    none('Size: 256 GB\nType: SSD\nSpeed: 3500 MB/s\nForm Factor: M.2'),
+  ],
+}
+
+/** Capacities that a generation cannot have, and such as it can. */
+export const DIES: Family = {
+  name: 'dies',
+  cases: [
+    says('2GB 2Rx8 PC4-2666V', 'DDR4 2Rx8 r2666 ?cap'),
+    says('2GB 2Rx8 PC4-2666V-SE1-11', 'DDR4 SODIMM 2Rx8 r2666 ?cap'),
+    says('1GB 1Rx8 PC4-2400T', 'DDR4 1Rx8 r2400 ?cap'),
+    says('2GB 1Rx8 PC4-2133P-UA0-10', 'DDR4 DIMM 1Rx8 r2133 ?cap'),
+    says('2GB 1Rx16 PC4-2133P', '2G DDR4 1Rx16 r2133'),
+    says('4GB 1Rx8 PC4-2133P', '4G DDR4 1Rx8 r2133'),
+    says('4GB 1Rx16 PC4-2666V', '4G DDR4 1Rx16 r2666'),
+    says('6GB 2Rx8 PC4-3200AA', 'DDR4 2Rx8 r3200 ?cap'),
+    says('4GB 2Rx8 PC5-4800B', 'DDR5 2Rx8 ?cap'),
+    says('2GB 1Rx8 PC5-5600B-SA0', 'DDR5 SODIMM 1Rx8 ?cap'),
+    says('6GB 2Rx8 PC5-5600B', 'DDR5 2Rx8 ?cap'),
+    says('8GB 1Rx16 PC5-4800B', '8G DDR5 1Rx16 r4800'),
+    says('16GB 1Rx8 PC5-4800B', '16G DDR5 1Rx8 r4800'),
+    says('24GB 1Rx8 PC5-5600B', '24G DDR5 1Rx8 r5600'),
+    says('12GB 1Rx16 PC5-5600B', '12G DDR5 1Rx16 r5600'),
+    says('48GB 2Rx8 PC5-5600B', '48G DDR5 2Rx8 r5600'),
+    says('2GB DDR4-2666 SO-DIMM', 'DDR4 SODIMM r2666'),
+    says('1GB DDR4-2666 SO-DIMM', 'DDR4 SODIMM r2666 ?cap'),
+    says('1GB DDR5-4800 SO-DIMM', 'DDR5 SODIMM r4800 ?cap'),
+    says('2GB DDR5-4800 SO-DIMM', 'DDR5 SODIMM r4800 ?cap'),
+    says('256GB 2Rx8 PC4-3200AA', 'DDR4 2Rx8 r3200 ?cap'),
+    says('64GB 2Rx8 PC4-3200AA', 'DDR4 2Rx8 r3200 ?cap'),
+    says('32GB 2Rx8 PC4-3200AA', '32G DDR4 2Rx8 r3200'),
+    says('16GB 1Rx8 PC3-12800S', 'DDR3 1Rx8 r1600 ?cap'),
+    says('8GB 2Rx8 PC3L-12800S', '8G DDR3 2Rx8 r1600'),
+    says('1GB 1Rx8 PC3-10600U', '1G DDR3 1Rx8 r1333'),
+    says('2 Rx8 32GB PC4-2666V', '32G DDR4 2Rx8 r2666'),
+  ],
+}
+
+/** A line that contradicts itself. */
+export const CONTRADICTIONS: Family = {
+  name: 'contradictions',
+  cases: [
+    says('8GB DDR4-3200 PC3-12800 SO-DIMM', '8G SODIMM ?gen ?rate'),
+    says('8GB DDR3 DDR4 SO-DIMM', '8G SODIMM ?gen'),
+    says('8GB DDR4 PC5-4800 SO-DIMM', '8G SODIMM ?gen ?rate'),
+    says('8GB DDR4-3200 SO-DIMM UDIMM', '8G DDR4 r3200 ?form'),
+    says('8GB DDR4-3200 DIMM 260-pin', '8G DDR4 r3200 ?form'),
+    says('8GB DDR4-3200 SO-DIMM 288-pin', '8G DDR4 r3200 ?form'),
+    says('8GB DDR4-3200 laptop UDIMM', '8G DDR4 r3200 ?form'),
+    says('8GB DDR4-3200 PC4-21300 SO-DIMM', '8G DDR4 SODIMM ?rate'),
+    says('8GB DDR4-2666 PC4-25600 UDIMM', '8G DDR4 DIMM ?rate'),
+    says('8GB DDR3-1600 PC3-10600 SO-DIMM', '8G DDR3 SODIMM ?rate'),
+    says('8GB DDR4-3200 PC4-25600 SO-DIMM', '8G DDR4 SODIMM r3200'),
+    says('8GB DDR3-1600 PC3-12800 SO-DIMM', '8G DDR3 SODIMM r1600'),
+    says('32GB (2x8GB) DDR4-3200 DIMM', 'DDR4 DIMM r3200 ?cap'),
+    says('16GB Kit (2x16GB) DDR4-3200 DIMM', 'DDR4 DIMM r3200 ?cap'),
+    says('32GB Kit (4x8GB) DDR4-3200 DIMM', '8G DDR4 DIMM r3200 kit4'),
+    says('64GB Kit (2x32GB) DDR5-5600 DIMM', '32G DDR5 DIMM r5600 kit2'),
+    says('16GB DDR4-3200 8GB SO-DIMM', 'DDR4 SODIMM r3200 ?cap'),
+    says('16GB 1Rx8 2Rx8 PC4-3200AA', 'DDR4 r3200'),
+    says('8GB DDR4-2666 3200MHz UDIMM', '8G DDR4 DIMM ?rate'),
+    says('16GB DDR4-3200 registered unbuffered DIMM', '16G DDR4 DIMM r3200'),
+    says('16GB DDR4-3200 RDIMM non-ECC', '16G DDR4 DIMM r3200'),
+    says('16GB DDR4-3200 ECC non-ECC UDIMM', '16G DDR4 DIMM r3200 ?ecc'),
+    says('8GB PC4-2666V-SA1-11 UDIMM', '8G DDR4 r2666 ?form'),
+    says('8GB DDR4 DDR4-3200 SO-DIMM', '8G DDR4 SODIMM r3200'),
+  ],
+}
