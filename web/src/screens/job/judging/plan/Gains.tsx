@@ -25,7 +25,7 @@ export const Gains = memo(function Gains({ need }: { need: JobNeed }) {
           {unseen.length > 0 ? (
             <>
               Nothing can be said before{' '}
-              <Link to="../../reading/identify" className="underline">
+              <Link to="../identify" className="underline">
                 Identify
               </Link>{' '}
               knows what is in {list(unseen)} now.

@@ -93,7 +93,7 @@ export function AdviceView({ advice, log, installedGiB, unseen, inside }: Props)
           {(first === 'disk' || first === 'cooling' || first === 'nothing') && (
             <p>
               It can be offered beside memory:{' '}
-              <Link to="../../shop/quote" className="underline">
+              <Link to="../quote" className="underline">
                 Quote
               </Link>
               .{insideWords(inside)}
@@ -107,7 +107,7 @@ export function AdviceView({ advice, log, installedGiB, unseen, inside }: Props)
                   {one === 'SLOTS' ? (
                     <>
                       What is in {list(unseen)} decides how its memory lies: look, and say so in{' '}
-                      <Link to="../../reading/identify" className="underline">
+                      <Link to="../identify" className="underline">
                         Identify
                       </Link>
                       .
