@@ -1,1 +1,1 @@
-export { actRoutes } from './routes'
+export { actRoutes, writeAll } from './routes'

@@ -20,15 +20,23 @@ export function actRoutes(db: Database): Router {
         .onConflictDoNothing()
         .returning({ id: acts.id })
       if (!fresh) return { fresh: false, records: await asTheyStand(tx, id) }
-      // What was expected is looked at first: a write may change other records along with its own.
-      const records: (Stamped | null)[] = []
-      const inTurn = [...writes.entries()].sort((a, b) => turnOf(a[1]) - turnOf(b[1]))
-      for (const [at, one] of inTurn) records[at] = await written(tx, one, at)
-      return { fresh: true, records }
+      return { fresh: true, records: await writeAll(tx, writes) }
     })
     response.status(answer.fresh ? 201 : 200).json({ records: answer.records })
   })
   return routes
+}
+
+/** Makes the writes of an act, each by the rules of its kind; answers the records in their order, null for one removed. */
+export async function writeAll(
+  tx: Transaction,
+  writes: readonly ActWrite[],
+): Promise<(Stamped | null)[]> {
+  // What was expected is looked at first: a write may change other records along with its own.
+  const records: (Stamped | null)[] = []
+  const inTurn = [...writes.entries()].sort((a, b) => turnOf(a[1]) - turnOf(b[1]))
+  for (const [at, one] of inTurn) records[at] = await written(tx, one, at)
+  return records
 }
 
 const turnOf = ({ action }: ActWrite): number => (action === 'expect' ? 0 : 1)

@@ -1,6 +1,6 @@
 import compression from 'compression'
 import express, { type Express } from 'express'
-import { actRoutes } from '../acts'
+import { actRoutes, writeAll } from '../acts'
 import { backupRoutes, type Restorable } from '../base/backups'
 import type { Database } from '../base/database'
 import { healthRoutes } from '../base/health'
@@ -104,7 +104,7 @@ export function createApp(
   api.use('/photos', photoRoutes(db))
   api.use('/validated-lists', jsonBody('8mb'), validatedListRoutes(db))
   api.use('/price-lists', jsonBody('1mb'), priceListRoutes(db))
-  api.use('/probe/report', reportRoutes(db, senders))
+  api.use('/probe/report', reportRoutes(db, senders, writeAll))
   api.use('/sheets', sheetRoutes(db))
   api.use('/job-files', jobFileRoutes(db))
   api.get('/jobs/:id/file', jobFile(db))

@@ -1,4 +1,5 @@
 import { createServer } from 'node:http'
+import { writeAll } from '../acts'
 import { type BackupFolder, type Checked, makeNightly } from '../base/backups'
 import { analyzeDaily, type OpenDatabase } from '../base/database'
 import { WEB_PAGES } from '../base/paths'
@@ -36,7 +37,7 @@ export async function serve(
     }
     const senders = new Senders()
     const storage = { trouble: () => disk.trouble(), flush }
-    const listener = new ProbeListener(db, WEB_PAGES, probe, senders, storage)
+    const listener = new ProbeListener(db, WEB_PAGES, probe, senders, writeAll, storage)
     const server = createServer(
       createApp(db, WEB_PAGES, {
         senders,

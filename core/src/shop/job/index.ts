@@ -15,6 +15,7 @@ export {
   type TakenOut,
   type ToOffer,
 } from './offer'
+export { evidenceOf, type PlacedRead, placeRead, type ToWeigh } from './placeRead'
 export { type PlanSupply, planSupply, staying } from './planSupply'
 export {
   arrangementOf,

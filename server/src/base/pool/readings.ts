@@ -1,7 +1,14 @@
+import { randomUUID } from 'node:crypto'
 import { read } from '@tembrix/core/reading/inputs'
-import { identify } from '@tembrix/core/shop/job'
+import { identify, type PlacedRead, placeRead, situationOf } from '@tembrix/core/shop/job'
 import { Machine } from '@tembrix/core/things/model'
-import { READING_LIMIT } from '@tembrix/core/things/records'
+import {
+  type JobFile,
+  type Piece,
+  piecesById,
+  READING_LIMIT,
+  type ReadingRecord,
+} from '@tembrix/core/things/records'
 import { z } from 'zod'
 
 const Input = z.union([
@@ -42,4 +49,29 @@ export function readOne(body: unknown) {
     problems,
     parts,
   }
+}
+
+type JobToPlaceIn = Pick<JobFile, 'found' | 'rulings' | 'machine' | 'readings'> & {
+  pieces: Piece[]
+  report: Pick<ReadingRecord, 'id' | 'name' | 'text'>
+}
+
+const decode = ({ text, base64 }: Pick<ReadingRecord, 'text' | 'base64'>) =>
+  read(text ?? new Uint8Array(Buffer.from(base64 ?? '', 'base64')))
+
+/** What the report of a job's machine puts into its slots; the job's records are as the server has them. */
+export function placedReport(body: unknown): PlacedRead {
+  const { found, rulings, machine, readings, pieces, report } = body as JobToPlaceIn
+  const now = situationOf(machine.machine, found, piecesById(pieces), {
+    profile: false,
+    manual: null,
+  })
+  const runsAt = now.evaluation.run?.dataRate ?? null
+  const input = { jobId: '', by: '', base64: null, seats: {}, ...report }
+  const stamps = { version: 0, createdAt: '', updatedAt: '' }
+  return placeRead(
+    { machine, rulings, readings, runsAt, decode, ...now },
+    [{ ...input, ...stamps }],
+    randomUUID,
+  )
 }

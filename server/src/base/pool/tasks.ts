@@ -65,6 +65,8 @@ export const POOL_TASKS = {
     const text = Buffer.from(bytes).toString('utf8')
     return storable(text) && read(text).format !== 'unknown' ? text : null
   },
+  /** The modules that a report puts into the slots of a job, whose records come along. */
+  place: async (bytes) => (await import('./readings')).placedReport(bodyOf(bytes)),
   /** What is in a backup, which is unpacked into a place. */
   backup: async (_bytes, known) => {
     const { file, place } = known as { file: string; place: string }

@@ -6,6 +6,7 @@ import { join } from 'node:path'
 import { afterAll, beforeAll, expect, onTestFinished, test } from 'vitest'
 import { newJobBody } from '../../../test/sample'
 import { useServer } from '../../../test/server'
+import { writeAll } from '../../acts'
 import { createProbeApp, ProbeListener, probeAddress, Senders } from '.'
 
 const { get, post, raw, db } = useServer()
@@ -30,7 +31,7 @@ beforeAll(async () => {
 })
 
 async function serve() {
-  const server = createServer(createProbeApp(db(), folder, new Senders()))
+  const server = createServer(createProbeApp(db(), folder, new Senders(), writeAll))
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
   return {
     base: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
@@ -127,7 +128,13 @@ test('off by default, switched on and off; without an address not at all', async
   await new Promise<void>((resolve) => free.listen(0, '127.0.0.1', resolve))
   const { port } = free.address() as AddressInfo
   await new Promise((resolve) => free.close(resolve))
-  const listener = new ProbeListener(db(), folder, { host: '127.0.0.1', port }, new Senders())
+  const listener = new ProbeListener(
+    db(),
+    folder,
+    { host: '127.0.0.1', port },
+    new Senders(),
+    writeAll,
+  )
   const reach = () => fetch(`http://127.0.0.1:${port}/probe`).then(({ status: is }) => is)
   expect(listener.state).toEqual({ configured: true, address: null })
   await expect(reach()).rejects.toThrow()
@@ -143,6 +150,7 @@ test('off by default, switched on and off; without an address not at all', async
     folder,
     { host: '127.0.0.1', port },
     new Senders(),
+    writeAll,
     null,
     300,
   )
@@ -173,6 +181,29 @@ test('a report comes in by a code, once; what says nothing of memory does not us
   expect((await send(console)).status).toBe(410)
   const { readings } = (await get(`/jobs/${jobId}`)).body
   expect(readings).toMatchObject([{ name: 'report by code', text: console, base64: null }])
+})
+
+test('the modules of a report are in their slots with it, and never in place of others', async () => {
+  const own = await serve()
+  onTestFinished(own.stop)
+  const { id: jobId } = (await post('/jobs', newJobBody)).body
+  const send = async (...slots: string[]) => {
+    const { code } = (await post('/probe/codes', { jobId })).body
+    const device = (locator: string, at: number) =>
+      `Memory Device\n\tSize: 8 GB\n\tForm Factor: SODIMM\n\tLocator: ${locator}\n\tType: DDR4\n\tSerial Number: 0A1B2C0${at}`
+    const body = slots.map(device).join('\n\n')
+    return fetch(`${own.base}/api/v1/probe/report/${code}`, { method: 'POST', body })
+  }
+  expect((await send('ChannelA-DIMM0')).status).toBe(201)
+  const first = (await get(`/jobs/${jobId}`)).body
+  expect(first.modules).toMatchObject([{ source: 'customer', module: { capacityGiB: 8 } }])
+  expect(first.found).toEqual({ A: { moduleId: first.modules[0].id, unit: 0 } })
+
+  expect((await send('ChannelA-DIMM0', 'ChannelB-DIMM0')).status).toBe(201)
+  const second = (await get(`/jobs/${jobId}`)).body
+  expect(second.modules).toHaveLength(2)
+  expect(second.found.A).toEqual(first.found.A)
+  expect(Object.keys(second.found)).toEqual(['A', 'B'])
 })
 
 test('the main server says that it was not told where', async () => {

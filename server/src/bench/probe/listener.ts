@@ -12,6 +12,7 @@ import {
   samePageOnly,
   unknownRoute,
 } from '../../base/http'
+import type { WriteAll } from './keepReport'
 import { probePageFiles } from './pageFiles'
 import { reportRoutes } from './report'
 import type { Senders } from './senders'
@@ -45,6 +46,7 @@ export function createProbeApp(
   db: Database,
   folder: string,
   senders: Senders,
+  writeAll: WriteAll,
   storage: Storage | null = null,
 ): Express {
   const app = express()
@@ -53,7 +55,7 @@ export function createProbeApp(
   app.use(samePageOnly)
   app.use(compression())
   if (storage) app.use(onTheDisk(storage))
-  app.use('/api/v1/probe/report', reportRoutes(db, senders))
+  app.use('/api/v1/probe/report', reportRoutes(db, senders, writeAll))
   app.use('/api/v1/probe', jsonBody('1mb'), sessionRoutes(db, senders))
   const files = new Set([...probePageFiles(folder), ...SCRIPTS])
   app.get(['/', '/probe'], (_request, response) => {
@@ -79,6 +81,7 @@ export class ProbeListener {
     private readonly folder: string,
     private readonly address: ProbeAddress | null,
     private readonly senders: Senders,
+    private readonly writeAll: WriteAll,
     private readonly storage: Storage | null = null,
     private readonly idleFor = IDLE,
   ) {}
@@ -90,7 +93,9 @@ export class ProbeListener {
   /** @throws Error where the port is taken or the host is not this machine’s. */
   async on(): Promise<void> {
     if (!this.address || this.server) return
-    const server = createServer(createProbeApp(this.db, this.folder, this.senders, this.storage))
+    const server = createServer(
+      createProbeApp(this.db, this.folder, this.senders, this.writeAll, this.storage),
+    )
     const { host, port } = this.address
     await new Promise<void>((resolve, reject) => {
       server.once('error', reject)

@@ -1,4 +1,3 @@
-export { readingOf, remember } from './evidenceOf'
 export {
   Deferred,
   JobProvider,
@@ -11,6 +10,7 @@ export {
 } from './JobContext'
 export { NoStart } from './NoStart'
 export { OnTo } from './OnTo'
+export { readingOf, remember } from './readingOf'
 export { useAdvice } from './useAdvice'
 export { type Budget, useBudget } from './useBudget'
 export type { Edit } from './useEdit'

@@ -2,6 +2,7 @@ import { createSelector } from '@reduxjs/toolkit'
 import { type Evidence, unseenSlots } from '@tembrix/core/reading/evidence'
 import {
   boardFirst,
+  evidenceOf,
   type Learned,
   NOTHING_KNOWN,
   type Situation,
@@ -18,7 +19,7 @@ import {
   type ShopModule,
 } from '@tembrix/core/things/records'
 import { api, jobsApi, modulesApi, overlay, type State } from '../../../../base/data'
-import { evidenceOf } from './evidenceOf'
+import { readingOf } from './readingOf'
 
 /** A job as it is shown: what the server has, with everything typed since laid over it, and what that comes to. */
 export interface ShownJob {
@@ -124,7 +125,8 @@ export function jobSelector(id: string): (state: State) => ShownJob {
     part((job) => job.rulings),
     (state: State) => now(state).assignment,
     (state: State) => now(state).evaluation.run?.dataRate ?? null,
-    evidenceOf,
+    (readings, machine, rulings, assignment, runsAt) =>
+      evidenceOf({ readings, machine, rulings, assignment, runsAt, decode: readingOf }),
   )
   const unseen = createSelector(evidence, unseenSlots)
   return createSelector(

@@ -23,14 +23,12 @@ import { ReadArea } from './ReadArea'
 import { RunningNow } from './RunningNow'
 import { SlotQuestions } from './SlotQuestions'
 import { Unknowns } from './Unknowns'
-import { useFillFromReadings } from './useIdentify'
 
 /** What the machine is and what is in its slots, as found. Saves itself. */
 export function IdentifyScreen() {
   const { file, machine, now, unseen, evidence, edit } = useJob()
   const settled =
     now.evaluation.starts && evidence.disputes.length === 0 && evidence.questions.length === 0
-  useFillFromReadings()
   const form = useJobForm('machines', file.machine, MachineChange.shape)
   const sourcing = useSourcing(file.machine.sources, (sources) =>
     edit.step('machines', file.machine, { sources }, ALONG),

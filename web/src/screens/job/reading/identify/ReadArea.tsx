@@ -21,7 +21,7 @@ const isPhoto = (file: File) => file.type.startsWith('image/')
 /** One place for everything that can be read: pasted, dropped, chosen or photographed, several at once. */
 export function ReadArea() {
   const { file: job, machine, evidence } = useJob()
-  const { readText, readBytes } = useIdentify()
+  const { readText, readFiles } = useIdentify()
   const addPhoto = useAddPhoto()
   const [text, setText] = useDraft(job.id)
   const [slot, setSlot] = useState<string | null>(null)
@@ -53,6 +53,7 @@ export function ReadArea() {
 
   async function takeFiles(files: readonly File[]) {
     const faults: string[] = []
+    const reports: { name: string; bytes: Uint8Array }[] = []
     for (const file of files) {
       if (isPhoto(file)) faults.push(...(await takePhoto(file)))
       else if (file.size > LARGEST) {
@@ -60,11 +61,11 @@ export function ReadArea() {
           `${file.name} is ${Math.ceil(file.size / 1_000_000)} MB: no report is that large, so it was not opened.`,
         )
       } else {
-        const bytes = new Uint8Array(await file.arrayBuffer())
-        faults.push(...faultsOf(file.name, readBytes(file.name, bytes)))
+        reports.push({ name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) })
       }
     }
-    setSaid(faults)
+    const read = readFiles(reports)
+    setSaid([...faults, ...read.flatMap((one, at) => faultsOf(reports[at]?.name ?? '', one))])
   }
 
   /** A picture is kept with the job, and what is printed on it is read on the spot. */
@@ -185,7 +186,10 @@ export function ReadArea() {
       ))}
       <GetReport />
       <SimulatedFound
-        onReport={(bytes) => setSaid(faultsOf('report', readBytes('simulated report', bytes)))}
+        onReport={(bytes) => {
+          const read = readFiles([{ name: 'simulated report', bytes }])
+          setSaid(read.flatMap((one) => faultsOf('report', one)))
+        }}
       />
       <ReadingList />
     </section>

@@ -1,22 +1,14 @@
 import { Send } from 'lucide-react'
-import { useEffect, useRef } from 'react'
 import { Button, ErrorText } from '../../../../base/ui'
 import { Reach, useCode } from '../../base/byCode'
 import { useJob } from '../../base/file'
 import { CopyCommand } from './CopyCommand'
-import { useIdentify } from './useIdentify'
 
 /** The report sent by the machine itself, in place of copying it over. */
 export function ReportByCode() {
   const { file } = useJob()
-  const { arrived } = useIdentify()
   const count = file.readings.length
   const { code, make, reach, setReach, fault, setFault } = useCode(count)
-  const awaited = useRef<number | null>(null)
-  useEffect(() => {
-    if (awaited.current !== null && count > awaited.current) arrived()
-    awaited.current = code ? count : null
-  }, [code, count, arrived])
   const address = reach?.address ? new URL(reach.address).origin : location.origin
   return (
     <section aria-label="Report by code" className="flex min-w-0 flex-col gap-2 text-sm">

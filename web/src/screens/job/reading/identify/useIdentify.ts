@@ -2,21 +2,19 @@ import {
   type Dispute,
   differencesOf,
   emptyKey,
-  isHeld,
   isOfMachine,
   type ModuleDifference,
   settled,
 } from '@tembrix/core/reading/evidence'
 import { type Reading, read, textOfBytes } from '@tembrix/core/reading/inputs'
+import { placeRead } from '@tembrix/core/shop/job'
 import type { Source } from '@tembrix/core/things/model'
 import { assign, type ReadingRecord, type Ruling } from '@tembrix/core/things/records'
-import { useEffect } from 'react'
 import { changing, making, removing, type Write } from '../../../../base/data'
 import { useTechnician } from '../../../../base/shell'
-import { remember, useJob } from '../../base/file'
+import { readingOf, remember, useJob } from '../../base/file'
 
-/** Jobs in which something was just read, so that what it says goes into slots that nothing is in. */
-const justRead = new Set<string>()
+type Kept = Pick<ReadingRecord, 'name' | 'text' | 'base64' | 'seats'> & { reading: Reading }
 
 /** What a person can do in Identify: read something, settle a contradiction, take over what was read. */
 export function useIdentify() {
@@ -46,52 +44,76 @@ export function useIdentify() {
     edit.act('what was read', writes)
   }
 
-  /** Keeps a reading as it came; `slot` is where its first module is, if somebody said so. */
-  function keep(
-    name: string,
-    content: { text: string } | { base64: string },
-    reading: Reading,
-    slot: string | null,
-  ): void {
-    const id = crypto.randomUUID()
-    remember(id, reading)
-    justRead.add(file.id)
-    const seats: Record<string, string> = slot === null ? {} : { 0: slot }
-    const fields = { jobId: file.id, name, by: technician, seats, ...content }
-    edit.act('', [making('readings', fields, id)])
+  /** The writes that put what was read into slots that nothing is in. */
+  function placing(inputs: readonly ReadingRecord[]): Write[] {
+    const { rulings, readings } = file
+    const runsAt = now.evaluation.run?.dataRate ?? null
+    const { modules, found } = placeRead(
+      { machine: file.machine, rulings, readings, runsAt, decode: readingOf, ...now },
+      inputs,
+      () => crypto.randomUUID(),
+    )
+    const made = modules.map(({ id, module }) =>
+      making('modules', { jobId: file.id, source: 'customer', module }, id),
+    )
+    return found ? [...made, changing('jobs', file, { found })] : []
   }
 
-  /** Reads a text; returns what it gave, kept where that is anything. */
+  /** Keeps inputs as they came, with the modules they put into slots, in one act. */
+  function keep(inputs: readonly Kept[]): void {
+    if (inputs.length === 0) return
+    const at = new Date().toISOString()
+    const records = inputs.map(({ reading, ...content }) => {
+      const id = crypto.randomUUID()
+      remember(id, reading)
+      return {
+        jobId: file.id,
+        by: technician,
+        id,
+        version: 0,
+        createdAt: at,
+        updatedAt: at,
+        ...content,
+      }
+    })
+    const kept = records.map(({ version: _, createdAt: __, updatedAt: ___, id, ...fields }) =>
+      making('readings', fields, id),
+    )
+    edit.act('what was read', [...kept, ...placing(records)])
+  }
+
+  /** Reads a text, whose first module is in `slot` if somebody said so; returns what it gave, kept where that is anything. */
   function readText(name: string, text: string, slot: string | null = null): Reading {
     const reading = read(text)
-    if (reading.format !== 'unknown') {
-      keep(name, { text }, reading, reading.modules.length === 1 ? slot : null)
-    }
+    const seats: Record<string, string> =
+      slot !== null && reading.modules.length === 1 ? { 0: slot } : {}
+    if (reading.format !== 'unknown') keep([{ name, text, base64: null, seats, reading }])
     return reading
   }
 
-  function readBytes(name: string, bytes: Uint8Array): Reading {
-    const reading = read(bytes)
-    const text = reading.parts.length > 0 ? textOfBytes(bytes) : null
-    if (reading.format !== 'unknown') {
-      keep(name, text === null ? { base64: base64Of(bytes) } : { text }, reading, null)
-    }
-    return reading
+  /** Reads files together; returns what each gave. */
+  function readFiles(files: readonly { name: string; bytes: Uint8Array }[]): Reading[] {
+    const inputs = files.map(({ name, bytes }) => {
+      const reading = read(bytes)
+      const text = reading.parts.length > 0 ? textOfBytes(bytes) : null
+      return { name, text, base64: text === null ? base64Of(bytes) : null, seats: {}, reading }
+    })
+    keep(inputs.filter(({ reading }) => reading.format !== 'unknown'))
+    return inputs.map(({ reading }) => reading)
   }
 
   /** Says which slots modules of a reading are in; null is none of this machine's. */
   function seat(input: string, seats: Readonly<Record<string, string | null>>): void {
     const record = file.readings.find((one) => one.id === input)
     if (!record) return
-    justRead.add(file.id)
-    edit.step('readings', record, { seats: { ...record.seats, ...seats } })
+    const all = { ...record.seats, ...seats }
+    const writes = placing([{ ...record, seats: all }])
+    edit.act('the slot', [changing('readings', record, { seats: all }), ...writes])
   }
 
   return {
     readText,
-    readBytes,
-    /** Something was read that came by itself. */
-    arrived: () => void justRead.add(file.id),
+    readFiles,
     place,
     seat,
     differences: differencesOf(evidence, now.placement),
@@ -115,16 +137,6 @@ export function useIdentify() {
       edit.step('jobs', file, { rulings })
     },
   }
-}
-
-/** Puts what was just read into the slots that nothing is in, as soon as it has been weighed. */
-export function useFillFromReadings(): void {
-  const { file, evidence } = useJob()
-  const { place, differences } = useIdentify()
-  useEffect(() => {
-    if (!justRead.delete(file.id) || isHeld(evidence)) return
-    place(differences.filter(({ isNew }) => isNew))
-  })
 }
 
 function base64Of(bytes: Uint8Array): string {
