@@ -55,7 +55,7 @@ test('a slot that is taken keeps what is in it, and nothing else of an older inp
     ...job,
     readings: [input('r', LABEL, { 0: first })],
     assignment: { [first]: { moduleId: 'mine', unit: 0 } },
-    placement: { [first]: placed.modules[0]?.module },
+    placement: { [first]: placed.modules[0]?.module ?? null },
   }
   expect(placeRead(taken, [input('s', LABEL, { 0: first })], ids()).modules).toEqual([])
   const { found } = placeRead(taken, [input('s', LABEL, { 0: second })], ids())
