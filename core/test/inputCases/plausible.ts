@@ -98,7 +98,7 @@ export const CONTRADICTIONS: Family = {
     says('8GB DDR3 DDR4 SO-DIMM', '8G SODIMM ?gen'),
     says('8GB DDR4 PC5-4800 SO-DIMM', '8G SODIMM ?gen ?rate'),
     says('8GB DDR4-3200 SO-DIMM UDIMM', '8G DDR4 r3200 ?form'),
-    says('8GB DDR4-3200 DIMM 260-pin', '8G DDR4 r3200 ?form'),
+    says('8GB DDR4-3200 DIMM 260-pin', '8G DDR4 SODIMM r3200'),
     says('8GB DDR4-3200 SO-DIMM 288-pin', '8G DDR4 r3200 ?form'),
     says('8GB DDR4-3200 laptop UDIMM', '8G DDR4 r3200 ?form'),
     says('8GB DDR4-3200 PC4-21300 SO-DIMM', '8G DDR4 SODIMM ?rate'),

@@ -1,5 +1,6 @@
 import { type Source, trustIn } from '../../things/model'
 import type { Fact, MachineFigures, ModuleFigures, Problem, Where } from './facts'
+import { realSerial } from './tradeWords'
 
 export const FORMATS = [
   'label',
@@ -126,7 +127,7 @@ export function emptyMachine(): MachineReading {
   return { slots: [], places: {} }
 }
 
-/** Notes a figure of a module being read; what is not known is left out. */
+/** Notes a figure of a module being read; what is not known is left out, and so is a serial number that is none. */
 export function learn<What extends keyof ModuleFigures>(
   about: ModuleReading,
   what: What,
@@ -134,6 +135,7 @@ export function learn<What extends keyof ModuleFigures>(
   where?: Where,
 ): void {
   if (value === null || value === undefined) return
+  if (what === 'serial' && realSerial(value as string) === undefined) return
   about.module[what] = value
   if (!where) return
   if (about.places === NO_PLACES) about.places = {}

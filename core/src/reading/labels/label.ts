@@ -1,18 +1,30 @@
 import { type Generation, isModuleCapacity } from '../../things/model'
 import {
   emptyModule,
+  isLargeEnough,
   isMadeDensity,
   learn,
   type ModuleFigures,
   type ModuleReading,
+  OTHER_THINGS,
   type Problem,
   type ProblemCode,
   type ReadSpeed,
 } from '../facts'
 import { speedOfBin } from './bins'
-import { type KindFigures, kindInWords, kindOfLetter } from './kinds'
+import { type KindFigures, type KindInWords, kindInWords, kindOfLetter } from './kinds'
 import { type PrintedSize, sizeIn } from './sizes'
-import { type PrintedRate, printedRate, speedOf, timingsIn, voltagesOf, voltsIn } from './speeds'
+import {
+  contradictionsIn,
+  type PrintedRate,
+  printedRate,
+  type RateNamed,
+  ratesNamed,
+  speedOf,
+  timingsIn,
+  voltagesOf,
+  voltsIn,
+} from './speeds'
 
 /** What one line says of a module. */
 export interface LabelLine {
@@ -23,7 +35,9 @@ export interface LabelLine {
   rate: PrintedRate | null
   /** What stands behind the rate in the label form. */
   suffix: Suffix | null
-  kind: KindFigures
+  /** Everything it names a generation or a rate by. */
+  named: RateNamed[]
+  words: KindInWords
   serial: string | undefined
   partNumber: string | undefined
 }
@@ -35,12 +49,12 @@ const PART = /(?:\bP\/?N|PART (?:NO|NUMBER))[.:# ]+([A-Z0-9][A-Z0-9./-]{2,30})/
 
 /** Reads one line in upper case (see `tidy`); null where nothing in it belongs to a module's label. */
 export function readLine(text: string, line: number): LabelLine | null {
-  if (!/\d|DIMM|CAMM|ECC|REGISTERED/.test(text)) return null
+  if (!/\d|DIMM|CAMM|ECC|REGISTERED/.test(text) || OTHER_THINGS.test(text)) return null
   const size = sizeIn(text)
   const organisation = organisationIn(text)
   const rate = printedRate(text, size.capacityGiB)
-  const kind = kindInWords(text)
-  const named = text.includes('N')
+  const words = kindInWords(text)
+  const hasNumbers = text.includes('N')
   // `Size: 8 GB` is a report's line, in whatever language, not a label's.
   if (
     !rate &&
@@ -50,8 +64,8 @@ export function readLine(text: string, line: number): LabelLine | null {
   ) {
     return null
   }
-  const serial = named ? SERIAL.exec(text)?.[1] : undefined
-  const partNumber = (named ? PART.exec(text)?.[1] : undefined) ?? partAlone(text)
+  const serial = hasNumbers ? SERIAL.exec(text)?.[1] : undefined
+  const partNumber = (hasNumbers ? PART.exec(text)?.[1] : undefined) ?? partAlone(text)
   const said =
     rate !== null ||
     organisation !== null ||
@@ -59,12 +73,13 @@ export function readLine(text: string, line: number): LabelLine | null {
     size.pieces !== null ||
     serial !== undefined ||
     partNumber !== undefined ||
-    Object.keys(kind).length > 0 ||
+    Object.keys(words.kind).length > 0 ||
     voltsIn(text).length > 0 ||
     timingsIn(text).cl !== undefined
   if (!said) return null
   const suffix = rate?.dataRate === undefined ? null : suffixOf(rate, rate.dataRate)
-  return { line, text, size, organisation, rate, suffix, kind, serial, partNumber }
+  const named = rate ? ratesNamed(text) : []
+  return { line, text, size, organisation, rate, named, suffix, words, serial, partNumber }
 }
 
 /** A line that is one word of letters, digits and dashes, as part numbers are. */
@@ -132,9 +147,21 @@ function typed(letter: string | undefined): Pick<Suffix, 'kind' | 'unknown'> {
 
 const SOLDERED: KindFigures = { formFactor: 'soldered' }
 
+/** The first value that one of the lines gives. */
+function given<T>(
+  lines: readonly LabelLine[],
+  of: (line: LabelLine) => T | null | undefined,
+): T | undefined {
+  for (const line of lines) {
+    const value = of(line)
+    if (value !== null && value !== undefined) return value
+  }
+  return undefined
+}
+
 /**
- * One stick from the lines that describe it; what they leave open is named. Null where they have
- * neither a rate nor ranks and width, nor both a capacity and a form.
+ * One stick from the lines that describe it; what they leave open, or contradict each other on, is named and left out.
+ * Null where they have neither a rate nor ranks and width, nor both a capacity and a form.
  */
 export function moduleOnLabel(
   lines: readonly LabelLine[],
@@ -142,72 +169,94 @@ export function moduleOnLabel(
 ): ModuleReading | null {
   const [first] = lines
   if (!first) return null
-  const given = <T>(of: (line: LabelLine) => T | null | undefined): T | undefined => {
-    for (const line of lines) {
-      const value = of(line)
-      if (value !== null && value !== undefined) return value
-    }
-    return undefined
-  }
   // The label form is surer than words.
   const rated =
     lines.find(({ rate }) => rate?.labelForm) ??
     lines.find(({ rate }) => rate?.dataRate !== undefined) ??
     lines.find(({ rate }) => rate)
   const rate = rated?.rate ?? null
-  const organisation = given((one) => one.organisation)
-  const kind: KindFigures = Object.assign({}, ...lines.map((one) => one.kind))
+  const organisation = given(lines, (one) => one.organisation)
+  const kind: KindFigures = Object.assign({}, ...lines.map(({ words }) => words.kind))
   const sized = lines.find(({ size }) => size.capacityGiB !== undefined || size.pieces !== null)
   if (!rate && !organisation && !(sized && kind.formFactor)) return null
 
   const where = { line: (rated ?? sized ?? first).line }
   const complain = (code: ProblemCode) => problems.push({ code, where })
   const text = lines.map((one) => one.text).join(' ')
-  const pieces = given((one) => one.size.pieces)
-  // Beside a kit's line, another's capacity may be the whole kit's.
-  const capacityGiB =
-    given(({ size }) => (size.pieces === null ? null : size.capacityGiB)) ??
-    given((one) => one.size.capacityGiB)
-  if (lines.some(({ size }) => size.unclear) && (pieces === undefined || !capacityGiB))
-    complain('KIT_SIZE_UNCLEAR')
-  else if (capacityGiB === undefined) complain('CAPACITY_MISSING')
-  else if (!isModuleCapacity(capacityGiB)) complain('CAPACITY_NOT_MADE')
+  const clash = contradictionsIn(lines.flatMap(({ named }) => named))
+  const generation = clash.generation ? undefined : rate?.generation
+  const { capacityGiB, pieces, doubt } = sizeOf(lines, generation)
+  if (doubt) complain(doubt)
 
-  if (!rate) complain(/PC|DDR/.test(text) ? 'RATE_UNKNOWN' : 'RATE_MISSING')
+  if (clash.generation || clash.rate) complain('CONTRADICTS_ITSELF')
+  else if (!rate) complain(/PC|DDR/.test(text) ? 'RATE_UNKNOWN' : 'RATE_MISSING')
   else if (rate.dataRate === undefined) complain('RATE_MISSING')
   else if (rate.ambiguous) complain('RATE_AMBIGUOUS')
 
-  const { speeds, voltages } = rate ? speedsIn(rate, rated?.suffix ?? null, text, kind) : {}
+  const { speeds, voltages } =
+    rate && generation ? speedsIn(rate, rated?.suffix ?? null, text, kind) : {}
   if (speeds?.every((speed) => speed.kind === 'profile')) complain('STANDARD_SPEED_OPEN')
-  const density = densityOf(capacityGiB, organisation, rate?.generation)
+  const density = densityOf(capacityGiB, organisation, generation)
   if (!organisation) complain('ORGANISATION_MISSING')
   else if (density === null) complain('DENSITY_NOT_MADE')
 
-  const soldered = rate?.generation.startsWith('LP') && !kind.formFactor ? SOLDERED : {}
-  const all = { ...kind, ...soldered, ...rated?.suffix?.kind }
-  if (rated?.suffix?.unknown && rated.suffix.speed === undefined) complain(rated.suffix.unknown)
-  else if (rate && !all.formFactor) {
-    complain(rated?.suffix?.unknown ? 'TYPE_UNKNOWN' : 'FORM_MISSING')
-  }
-
-  const about = emptyModule('label', where)
   const figures: { [What in keyof ModuleFigures]?: ModuleFigures[What] | undefined } = {
-    generation: rate?.generation,
+    generation,
     voltages,
-    speeds,
-    ...all,
-    capacityGiB,
+    speeds: clash.rate ? undefined : speeds,
+    ...kindOf(lines, kind, rated ?? null, complain),
+    capacityGiB: density === null ? undefined : capacityGiB,
     ranks: organisation?.ranks,
     deviceWidth: organisation?.deviceWidth,
     dieGbit: density ?? undefined,
     kit: pieces !== undefined && pieces > 1 ? { size: pieces } : undefined,
-    serial: given((one) => one.serial),
-    partNumber: given((one) => one.partNumber),
+    serial: given(lines, (one) => one.serial),
+    partNumber: given(lines, (one) => one.partNumber),
   }
+  const about = emptyModule('label', where)
   for (const [what, value] of Object.entries(figures)) {
     learn(about, what as keyof ModuleFigures, value as never)
   }
   return about
+}
+
+/** The capacity of one module and how many there are; a capacity that cannot be is left out, and why is said. */
+function sizeOf(lines: readonly LabelLine[], generation: Generation | undefined) {
+  const pieces = given(lines, (one) => one.size.pieces)
+  // Beside a kit's line, another's capacity may be the whole kit's.
+  const printed =
+    given(lines, ({ size }) => (size.pieces === null ? null : size.capacityGiB)) ??
+    given(lines, (one) => one.size.capacityGiB)
+  const without = (doubt: ProblemCode | null) => ({ capacityGiB: undefined, pieces, doubt })
+  if (lines.some(({ size }) => size.contradicts)) return without('CONTRADICTS_ITSELF')
+  if (lines.some(({ size }) => size.unclear) && (pieces === undefined || !printed)) {
+    return without('KIT_SIZE_UNCLEAR')
+  }
+  if (printed === undefined) return without('CAPACITY_MISSING')
+  const isMade = isModuleCapacity(printed) && (!generation || isLargeEnough(printed, generation))
+  return isMade ? { capacityGiB: printed, pieces, doubt: null } : without('CAPACITY_NOT_MADE')
+}
+
+/** The kind by the words and by the letter of the label form; what they contradict each other on is left out. */
+function kindOf(
+  lines: readonly LabelLine[],
+  inWords: KindFigures,
+  rated: LabelLine | null,
+  complain: (code: ProblemCode) => void,
+): KindFigures {
+  const { rate = null, suffix = null } = rated ?? {}
+  const soldered = rate?.generation.startsWith('LP') && !inWords.formFactor ? SOLDERED : {}
+  const kind: KindFigures = { ...inWords, ...soldered, ...suffix?.kind }
+  const contradicts = new Set(lines.flatMap(({ words }) => words.contradicts))
+  const [word, letter] = [inWords.formFactor, suffix?.kind?.formFactor]
+  if (word && letter && word !== letter) contradicts.add('formFactor')
+  for (const what of contradicts) delete kind[what]
+  const isOther = lines.some(({ words }) => words.isOtherForm)
+  if (contradicts.size > 0) complain('CONTRADICTS_ITSELF')
+  else if (isOther) complain('FORM_UNSUPPORTED')
+  else if (suffix?.unknown && suffix.speed === undefined) complain(suffix.unknown)
+  else if (rate && !kind.formFactor) complain(suffix?.unknown ? 'TYPE_UNKNOWN' : 'FORM_MISSING')
+  return kind
 }
 
 function speedsIn(rate: PrintedRate, suffix: Suffix | null, text: string, kind: KindFigures) {

@@ -135,7 +135,7 @@ describe('a label line', () => {
   })
 
   test('a density nobody makes is a misread label', () => {
-    expect(codes('8GB 2Rx4 PC4-2666V-UA1-11')).toEqual([])
+    expect(codes('16GB 2Rx4 PC4-2666V-UA1-11')).toEqual([])
     // 16 GiB × 8 ÷ (1 × 64 ÷ 32) = 64 Gbit is made; 32 GiB gives 128, which is not
     expect(codes('32GB 1Rx32 PC4-2666V-UA1-11')).toEqual(['DENSITY_NOT_MADE'])
     expect(one('32GB 1Rx32 PC4-2666V-UA1-11')?.dieGbit).toBeUndefined()

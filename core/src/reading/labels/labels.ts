@@ -1,4 +1,10 @@
-import type { ModuleReading, PartReading, Problem } from '../facts'
+import {
+  type ModuleReading,
+  type PartReading,
+  type Problem,
+  plainLetters,
+  withPlainUnits,
+} from '../facts'
 import { type LabelLine, moduleOnLabel, readLine } from './label'
 
 /** A line longer than this is not a label. */
@@ -101,21 +107,21 @@ function partsOf(row: string): string[] {
     .filter((part) => part.trim() !== '')
 }
 
-/** Upper case, one kind of dash and multiplication sign, O for 0 mended, no commas, no doubled spaces. */
+/** Upper case without accents, one kind of dash and multiplication sign, O for 0 mended, no commas, no doubled spaces, units in one form. */
 export function tidyLettering(text: string): string {
-  let plain = text.toUpperCase()
+  let plain = plainLetters(text)
   if (/[^ -~]|[_*,"']/.test(plain)) {
     plain = plain
       .replace(/[\u2010-\u2015\u2212_]/g, '-')
       .replace(/[\u00d7*]/g, 'X')
       .replace(/(?<=\b\d),(?=\d{1,3} ?V)/g, '.')
-      .replace(/[,"'\r\f\v\u00a0]/g, ' ')
+      .replace(/[,"'\r\f\v\u00a0\u202f\u2019]/g, ' ')
   }
   if (plain.includes('O')) {
     plain = plain.replace(/(?<=\d)O+|O+(?=\d)/g, (letters) => '0'.repeat(letters.length))
   }
   if (plain.includes('  ')) plain = plain.replace(/ {2,}/g, ' ')
-  return plain.includes('-') ? plain.replace(/ - ?|- /g, '-') : plain
+  return withPlainUnits(plain.includes('-') ? plain.replace(/ - ?|- /g, '-') : plain)
 }
 
 /** Whether a further line describes the stick that the lines before it do. */
@@ -150,7 +156,7 @@ function agree(a: LabelLine, b: LabelLine): boolean {
     same(({ organisation }) => organisation?.deviceWidth) &&
     same(({ rate }) => rate?.generation) &&
     same(({ rate }) => rate?.dataRate) &&
-    same(({ kind }) => kind.formFactor) &&
+    same(({ words }) => words.kind.formFactor) &&
     same(({ serial }) => serial) &&
     same(({ partNumber }) => partNumber)
   )

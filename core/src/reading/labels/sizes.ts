@@ -1,52 +1,105 @@
+import { EACH_WORD, PIECES_WORD } from '../facts'
+
 /** A capacity in GiB of one module, and how many are packaged together (null: not said). */
 export interface PrintedSize {
   capacityGiB: number | undefined
   pieces: number | null
   /** A kit is printed, but whether the capacity is that of one module or of all is not clear. */
   unclear: boolean
+  /** Two capacities that cannot both be true: a sum that is not count × size, or two of one module. */
+  contradicts: boolean
 }
 
 const UNIT = '(GI?B|MI?B|TI?B|G(?![A-Z0-9])|M(?![A-Z0-9/]))'
-/** `2X16GB`: each. */
-const EACH = new RegExp(`(?:^|[^\\d.A-Z])(\\d{1,2}) ?X ?(\\d{1,4}(?:\\.5)?) ?${UNIT}(?![A-Z])`)
-/** `16GBX2`; a blank before the X makes it a device width, unless a kit is named. */
-const TIMES = /(\d{1,4}) ?(GI?B|MI?B|TI?B)(X| X ?)(\d{1,2})(?![\dA-Z])/
-const CAPACITY = new RegExp(`(?:^|[^\\d.A-WYZ])(\\d{1,4}(?:\\.5)?) ?${UNIT}(?![A-Z])`)
+const FIGURE = '(\\d{1,4}(?:\\.5)?)'
 const COUNTS: Readonly<Record<string, number>> = { TWO: 2, THREE: 3, FOUR: 4, SIX: 6, EIGHT: 8 }
 const COUNT = '(\\d{1,2}|TWO|THREE|FOUR|SIX|EIGHT)'
+
+/** Ways to write so many modules of so much each: count, capacity, unit. */
+const EACH: readonly RegExp[] = [
+  // `2X16GB`, `2 X 8`: without its unit only in brackets or behind the sum.
+  new RegExp(`(?:^|[^\\d.A-Z])(\\d{1,2}) ?X ?${FIGURE} ?${UNIT}(?![A-Z])`),
+  new RegExp(`(?<=\\d ?[GM]I?B ?\\(?)(?<![\\d.])(\\d{1,2}) ?X ?${FIGURE}()(?= ?\\))`),
+  // `2 OF 8GB`, `2 BARRETTES DE 8GB`, `2 STUCK 8GB`.
+  new RegExp(`\\b${COUNT} ?${PIECES_WORD}? ${EACH_WORD} ?${FIGURE} ?${UNIT}(?![A-Z])`),
+  new RegExp(`\\b${COUNT} ?${PIECES_WORD} ${FIGURE} ?${UNIT}(?![A-Z])`),
+  // `KIT OF 2 8GB MODULES`.
+  new RegExp(`\\bKIT[ -]OF[ -]${COUNT} ${FIGURE} ?${UNIT} ?${PIECES_WORD}`),
+]
+/** `16GBX2`, `16GB X 2`; X4, X8 and X16 behind a blank are a device width, unless a kit is named. */
+const TIMES = /(\d{1,4}) ?(GI?B|MI?B|TI?B)(X| X ?)(\d{1,2})(?![\dA-Z])/
+/** `8GB+8GB`, `(16+16)`. */
+const SUM = new RegExp(`${FIGURE} ?${UNIT}? ?\\+ ?\\1 ?${UNIT}?(?![A-Z\\d])`)
+const CAPACITY = new RegExp(`(?:^|[^\\d.A-WYZ])${FIGURE} ?${UNIT}(?![A-Z])`)
+const CAPACITIES = new RegExp(CAPACITY, 'g')
 /** `KIT OF TWO`, `KIT OF 2`: the capacity beside it is the whole kit's. */
 const KIT_OF = new RegExp(`\\bKIT[ -]OF[ -]${COUNT}\\b`)
-/** `2 PIECES`, `KIT2`, `TWIN PACK`: whose capacity stands beside it is not said. */
+/** `2 PIECES`, `KIT2`, `TWIN PACK`, `2ER`: whose capacity stands beside it is not said. */
 const COUNTED = new RegExp(
-  `\\b${COUNT}[ -]?(?:PIECES?|PCS?|PACK|STICKS?|MODULES?)\\b|\\bKIT ?(\\d)\\b|\\b(TWIN)[- ]?PACK`,
+  `\\b${COUNT}[ -]?(?:${PIECES_WORD}|PACK|ER)(?![A-Z0-9])|\\bKIT ?(\\d)\\b|\\b(TWIN|DUAL)[- ]?(?:PACK|KIT)`,
 )
+/** A kit of nobody says how many. */
+const SOME_KIT = /\bKIT\b|\bSET\b/
+
+const NOTHING_ELSE = { unclear: false, contradicts: false }
 
 /** What a line in upper case says of capacity and kit. */
 export function sizeIn(text: string): PrintedSize {
-  const each = /\d ?X ?\d/.test(text) ? EACH.exec(text) : null
-  if (each) return { capacityGiB: inGiB(each[2], each[3]), pieces: Number(each[1]), unclear: false }
+  const each = /\d/.test(text) ? eachIn(text) : null
+  if (each) return each
   const kit = /KIT|PACK/.test(text)
   const times = /B ?X ?\d/.test(text) ? TIMES.exec(text) : null
-  if (times && (times[3] === 'X' || kit)) {
-    return { capacityGiB: inGiB(times[1], times[2]), pieces: Number(times[4]), unclear: false }
+  const isCount = times && (times[3] === 'X' || kit || [2, 3, 6].includes(Number(times[4])))
+  if (times && isCount) {
+    const capacityGiB = inGiB(times[1], times[2])
+    return { capacityGiB, pieces: Number(times[4]), ...NOTHING_ELSE }
   }
+  const sum = text.includes('+') ? SUM.exec(text) : null
   const capacity = CAPACITY.exec(text)
-  const printed = capacity ? inGiB(capacity[1], capacity[2]) : undefined
-  if (!kit && !/PIECE|PC|STICK|MODULE/.test(text)) {
-    return { capacityGiB: printed, pieces: null, unclear: false }
+  if (sum && (sum[2] || sum[3] || capacity)) {
+    const capacityGiB = inGiB(sum[1], sum[2] ?? sum[3] ?? capacity?.[2])
+    return { capacityGiB, pieces: 2, unclear: false, contradicts: isOff(text, sum, capacityGiB, 2) }
   }
+  const printed = capacity ? inGiB(capacity[1], capacity[2]) : undefined
   const whole = countOf(KIT_OF.exec(text)?.[1])
   if (whole > 1) {
     const capacityGiB = printed === undefined ? undefined : printed / whole
-    return { capacityGiB, pieces: whole, unclear: false }
+    return { capacityGiB, pieces: whole, ...NOTHING_ELSE }
   }
   const counted = COUNTED.exec(text)
   const pieces = counted?.[3] ? 2 : countOf(counted?.[1] ?? counted?.[2])
-  if (pieces > 1) return { capacityGiB: undefined, pieces, unclear: printed !== undefined }
-  // A kit of nobody says how many.
-  if (/\bKIT\b/.test(text)) return { capacityGiB: undefined, pieces: null, unclear: true }
-  return { capacityGiB: printed, pieces: null, unclear: false }
+  if (pieces > 1) {
+    return { capacityGiB: undefined, pieces, unclear: printed !== undefined, contradicts: false }
+  }
+  if (SOME_KIT.test(text)) {
+    return { capacityGiB: undefined, pieces: null, unclear: true, contradicts: false }
+  }
+  const all = capacitiesIn(text)
+  const contradicts = all.some((one) => one !== printed)
+  return { capacityGiB: printed, pieces: null, unclear: false, contradicts }
 }
+
+function eachIn(text: string): PrintedSize | null {
+  for (const pattern of EACH) {
+    const match = pattern.exec(text)
+    if (!match) continue
+    const pieces = countOf(match[1])
+    const capacityGiB = inGiB(match[2], match[3])
+    const contradicts = isOff(text, match, capacityGiB, pieces)
+    return { capacityGiB, pieces, unclear: false, contradicts }
+  }
+  return null
+}
+
+/** Whether a capacity beside so many modules of so much each is neither one's nor all of theirs. */
+function isOff(text: string, match: RegExpExecArray, capacityGiB: number, pieces: number): boolean {
+  const before = text.slice(0, match.index)
+  const rest = `${before} ${text.slice(match.index + match[0].length)}`
+  return capacitiesIn(rest).some((one) => one !== capacityGiB * pieces)
+}
+
+const capacitiesIn = (text: string): number[] =>
+  [...text.matchAll(CAPACITIES)].map(([, figure, unit]) => inGiB(figure, unit))
 
 const countOf = (text: string | undefined): number =>
   text === undefined ? 0 : (COUNTS[text] ?? Number(text))

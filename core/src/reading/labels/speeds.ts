@@ -22,8 +22,8 @@ export interface PrintedRate {
 
 const NUMBERED = /PC([2-5])([LU]?)[- ]?(\d{4,5})/
 const UNNUMBERED = /PC[- ]?(\d{4,5})/
-const WORDED = /(LP)?DDR([1-5])?([LUX]?)[- ]?(\d{3,5})(?!\d| ?[GM]I?B)/
-const GENERATION = /(LP)?DDR([1-5])([LUX]?)(?![0-9])/
+const WORDED = /(?<![A-Z])(LP)?DDR([1-5])?([LUX]?)[- ]?(\d{3,5})(?!\d| ?[GM]I?B)/
+const GENERATION = /(?<![A-Z])(LP)?DDR([1-5])([LUX]?)(?![0-9])/
 const UNIT_RATE = /(?<![\d.])(\d{3,5}) ?(?:MHZ|MT\/?S?)(?![A-Z])/
 const BARE_RATE = /(?<![\d.A-Z/-])(\d{3,4})(?![\d.A-Z/-])/g
 
@@ -61,6 +61,57 @@ export function printedRate(text: string, capacityGiB: number | undefined): Prin
   )
   const [meant] = possible
   return meant ? { ...printed(text, bare, meant, '', true), ambiguous: possible.length > 1 } : null
+}
+
+/** A generation that a line names, with the rate (MT/s) beside it where one is printed; or a rate alone. */
+export interface RateNamed {
+  generation: Generation | null
+  dataRate: number | null
+}
+
+const EVERY = (pattern: RegExp) => new RegExp(pattern, 'g')
+
+/** Every generation and rate that a line in upper case names, so that a line can be held against itself. */
+export function ratesNamed(text: string): RateNamed[] {
+  const named: RateNamed[] = []
+  const add = (generation: Generation | undefined, figure: string | undefined) => {
+    if (!generation) return
+    const dataRate = figure ? rateOfFigure(generation, Number(figure))?.dataRate : undefined
+    named.push({ generation, dataRate: dataRate ?? null })
+  }
+  for (const [, digit, , figure] of text.matchAll(EVERY(NUMBERED))) {
+    add(`DDR${digit}` as Generation, figure)
+  }
+  for (const [, low = '', digit = '', letter = '', figure] of text.matchAll(EVERY(WORDED))) {
+    add(generationNamed(low, digit, letter), figure)
+  }
+  for (const [, low = '', digit = '', letter = ''] of text.matchAll(EVERY(GENERATION))) {
+    add(generationNamed(low, digit, letter), undefined)
+  }
+  for (const [, figure] of text.matchAll(EVERY(UNIT_RATE))) {
+    named.push({ generation: null, dataRate: Number(figure) })
+  }
+  return named
+}
+
+/** What the names of one module contradict each other on. */
+export function contradictionsIn(named: readonly RateNamed[]): {
+  generation: boolean
+  rate: boolean
+} {
+  const generations = new Set(named.flatMap(({ generation }) => generation ?? []))
+  const printed = named.flatMap(({ generation, dataRate }) => (generation && dataRate) || [])
+  const rates = new Set(printed)
+  const [first] = printed
+  const alone = named.flatMap(({ generation, dataRate }) =>
+    generation === null && dataRate !== null ? [dataRate] : [],
+  )
+  // A figure in MHz may be the clock, half of the rate.
+  const isNear = (figure: number, rate: number) => Math.abs(figure - rate) <= rate * 0.01
+  const other = alone.some(
+    (figure) => first !== undefined && !isNear(figure, first) && !isNear(2 * figure, first),
+  )
+  return { generation: generations.size > 1, rate: rates.size > 1 || other }
 }
 
 function generationNamed(low: string, digit: string, letter: string): Generation | undefined {
