@@ -330,8 +330,15 @@ function machineEntries(
     of: (input: Input) => { value: Claim<W>['value']; where: Claim['where']; trust?: Trust }[],
   ): Claim<W>[] =>
     inputs.flatMap((input) =>
-      of(input).map(({ value, where, trust = trustIn('readout', 'machine') }) => {
-        const fact = { what, value, source: 'readout', trust, where } as Fact
+      of(input).map(({ value, where, trust }) => {
+        const source = input.reading.machine?.source ?? 'readout'
+        const fact = {
+          what,
+          value,
+          source,
+          trust: trust ?? trustIn(source, 'machine'),
+          where,
+        } as Fact
         return claimOf(input, fact) as Claim<W>
       }),
     )
@@ -388,7 +395,8 @@ function machineEntries(
 function slotCounts({ machine, modules }: Reading) {
   if (!machine) return []
   const listed = machine.slots.length
-  const soldered = modules.filter(isSoldered).length
+  // A report counts what is soldered as a slot; a page does not.
+  const soldered = machine.source === 'page' ? 0 : modules.filter(isSoldered).length
   const claimed =
     machine.slotCount === undefined ? undefined : Math.max(0, machine.slotCount - soldered)
   return [

@@ -14,6 +14,7 @@ export const FORMATS = [
   'cim-list',
   'cim-table',
   'hardware-tree',
+  'page',
   'system',
   'mixed',
   'unknown',
@@ -56,6 +57,8 @@ export interface ModuleReading {
 
 /** What a readout says of the machine; `slotCount` counts soldered devices as well, as the tables do. */
 export interface MachineReading extends Partial<MachineFigures> {
+  /** Where it is from: a report of the running machine where nothing is said. */
+  source?: Source
   /** Every slot the readout lists, with whether something is in it. */
   slots: (SlotName & { populated: boolean })[]
   places: Partial<Record<keyof MachineFigures, Where>>

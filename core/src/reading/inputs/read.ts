@@ -8,8 +8,10 @@ import {
   wholeReading,
 } from '../facts'
 import { readLabels } from '../labels'
+import { type PageRead, readPages } from '../pages'
 import { isPrompt, PRINT_FORMS, readBytes } from '../printouts'
 import { combined } from './combine'
+import { withoutQuotes } from './quoted'
 import { textOfBytes } from './text'
 
 /** Fewer bytes than these say nothing. */
@@ -49,21 +51,22 @@ interface Read {
 function readText(text: string): Reading {
   const lines = linesOf(text)
   const { found, rest } = split(lines)
-  const labels = readRest(lines, rest, found.length > 0)
-  const parts = partsOf(lines, found, labels)
-  if (found.length === 0 && !labels) {
+  const page = readPages(lines, rest)
+  const labels = readRest(lines, rest, page.left, found.length > 0)
+  const parts = partsOf(lines, found, labels, page)
+  if (found.length === 0 && !labels && !page.part) {
     return wholeReading(nothingRead('unknown', ...notUnderstood(lines)), parts)
   }
-  const all = [...found.map(({ part }) => part), ...(labels ? [labels] : [])]
+  const all = [...found.map(({ part }) => part), page.part, labels].filter((one) => one !== null)
   return wholeReading(combined(all), parts)
 }
 
-/** Lines by any line end, without colour codes; an end may be `\r\r\n`. */
-function linesOf(text: string): string[] {
+/** Lines by any line end, without colour codes and a mail's quote marks; an end may be `\r\r\n`. */
+function linesOf(text: string): readonly string[] {
   const plain = text.charCodeAt(0) === 0xfeff ? text.slice(1) : text
   // biome-ignore lint/suspicious/noControlCharactersInRegex: terminals put escape codes between
   const bare = plain.includes('\u001b') ? plain.replace(/\u001b\[[0-9;?]*[A-Za-z]/g, '') : plain
-  return bare.includes('\r') ? bare.split(/\r*\n|\r(?!\n)/) : bare.split('\n')
+  return withoutQuotes(bare.includes('\r') ? bare.split(/\r*\n|\r(?!\n)/) : bare.split('\n'))
 }
 
 /** The stretches that a print form knows, and the lines (indexes) that none does. */
@@ -90,7 +93,7 @@ function split(lines: readonly string[]): { found: Read[]; rest: number[] } {
 
 /** A word of what a report names, the beginning of bytes, of JSON or of a tree: most lines of a session have none. */
 const WORDS =
-  /locat|bank|capac|width|factor|type|configured|number|devices|mem|file|size|total|swap|usage|\buse\b|caption|attributes|speed|voltage|model name|processor/i
+  /locat|bank|capac|width|factor|type|configured|number|devices|mem|file|size|total|swap|usage|\buse\b|caption|attributes|speed|voltage|model name|processor|physi|fizycz|fysiek|fisica/i
 const OPENING = /^\s*(?:[{(*]|\[\s*(?:$|[[{])|[[(]*(?:0x)?[0-9a-f]{2}[^g-z])/i
 
 const mayBegin = (line: string): boolean => OPENING.test(line) || WORDS.test(line)
@@ -104,17 +107,23 @@ function stretchAt(lines: readonly string[], at: number) {
   return null
 }
 
-/** Labels in what no print form knows; beside printouts, only lines that are plainly labels. */
+/**
+ * Labels in what no print form knows; beside printouts, only lines that are plainly labels. Of a line that says
+ * something of the machine, `left` is what may be a label.
+ */
 function readRest(
   lines: readonly string[],
   rest: readonly number[],
+  left: PageRead['left'],
   beside: boolean,
 ): PartReading | null {
-  const likely = (beside ? rest.filter((at) => isLabel(lines[at] as string)) : rest).filter(
-    (at) => !isPrompt(lines[at] as string),
+  const textAt = (at: number) => left.get(at) ?? (lines[at] as string)
+  const likely = rest.filter(
+    (at) =>
+      left.get(at) !== '' && (!beside || isLabel(textAt(at))) && !isPrompt(lines[at] as string),
   )
   return readLabels(
-    likely.map((at) => lines[at] as string),
+    likely.map(textAt),
     likely.map((at) => at + 1),
   )
 }
@@ -128,8 +137,10 @@ function partsOf(
   lines: readonly string[],
   found: readonly Read[],
   labels: PartReading | null,
+  page: PageRead,
 ): Part[] {
   const formats = new Array<Format | undefined>(lines.length).fill(undefined)
+  for (const at of page.left.keys()) formats[at] = 'page'
   for (const { where } of labels?.modules ?? []) {
     if ('line' in where) formats[where.line - 1] = 'label'
   }

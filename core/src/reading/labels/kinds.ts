@@ -16,6 +16,10 @@ export const kindOfLetter = (letter: string): KindFigures | undefined => LETTERS
 
 /** Words for the form, the more particular first; each says what else it says by itself. */
 const FORM_WORDS: readonly [RegExp, KindFigures][] = [
+  [
+    /\b(?:SOLDERED|ON-?BOARD|ON BOARD|AUFGELOTET|VERLOTET|FEST VERBAUT|SOUDEE?S?|SOLDAD[AO]S?|SALDAT[AO]|WLUTOWAN\w*)\b/,
+    { formFactor: 'soldered' },
+  ],
   [/\bLP-?CAMM\d?\b|\bCAMM\d?\b/, { formFactor: 'CAMM2' }],
   [/\bCSO-?DIMM/, { formFactor: 'SODIMM', buffering: 'clocked' }],
   [/\bCU-?DIMM/, { formFactor: 'DIMM', buffering: 'clocked' }],
@@ -76,7 +80,12 @@ const NOTHING: KindInWords = { kind: {}, contradicts: [], isOtherForm: false }
 /** Only what is printed counts. Text as `tidyLettering` makes it. */
 export function kindInWords(text: string): KindInWords {
   // Nearly all words of a kind have one of these in them.
-  if (!/DIMM|CAMM|PIN|POL|REG|BUFF|REDUCED|ECC|CLOCKED|OUTLINE/.test(text) && !isSoldFor(text)) {
+  if (
+    !/DIMM|CAMM|PIN|POL|REG|BUFF|REDUCED|ECC|CLOCKED|OUTLINE|SOLD|BOARD|LOTET|VERBAUT|SOUD|SALDAT|WLUTOW/.test(
+      text,
+    ) &&
+    !isSoldFor(text)
+  ) {
     return NOTHING
   }
   const plain = withPlainDenials(text.replace(SLOT_NAMES, ' ')).replace(NOT_MEANT, ' ')

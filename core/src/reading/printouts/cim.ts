@@ -77,7 +77,21 @@ const IDENTIFYING = [
   'serialnumber',
 ]
 
+/** Properties of disks, volumes, graphics cards and boards, which have a capacity or a number too. */
+const OF_OTHERS = [
+  'mediatype',
+  'filesystem',
+  'driveletter',
+  'partitions',
+  'bustype',
+  'interfacetype',
+  'adapterram',
+  'maxclockspeed',
+  'product',
+]
+
 const isModule = ({ fields }: Instance): boolean => {
+  if (OF_OTHERS.some((name) => fields.has(name))) return false
   const named = IDENTIFYING.filter((name) => fields.has(name)).length
   return named >= 2 || (named === 1 && fields.has('capacity'))
 }

@@ -28,6 +28,11 @@ export function readCsv(
     const [cells = []] = format.parseRows(line)
     // A row of another length is no row of this table.
     if (cells.length !== names.length) break
+    // The headings again: the table was pasted twice.
+    if (line.trim() === heading.trim()) {
+      end += 1
+      continue
+    }
     const fields: Instance['fields'] = new Map()
     for (const [name, n] of columns) {
       const value = cells[n]?.trim() ?? ''

@@ -16,6 +16,7 @@ import {
   speedKind,
   type Where,
 } from '../facts'
+import { withoutRepetition } from './repeated'
 
 /** A memory device as a readout lists it, before anything is made of it. Null: not said. */
 export interface Device {
@@ -123,8 +124,27 @@ export function devices(): Devices {
       takeDevice(device, whereOf, into)
       if (into.modules.length > before) widths.push(device.dataWidth)
     },
-    modules: () => joinSubChannels(into.modules, widths, into.problems),
+    modules: () => {
+      const { slots } = into.machine
+      into.machine.slots = [...withoutRepetition(slots, slotKey)]
+      const once = withoutRepetition(
+        into.modules,
+        moduleKey,
+        ({ module }) => module.serial !== undefined,
+      )
+      return joinSubChannels([...once], widths, into.problems)
+    },
   }
+}
+
+const slotKey = ({ locator, bank, populated }: MachineReading['slots'][number]): string | null =>
+  locator === '' ? null : JSON.stringify([locator, bank, populated])
+
+/** What tells a module from the others of a list: its place or its serial number. */
+function moduleKey({ slot, module }: ModuleReading): string | null {
+  const { capacityGiB, serial, partNumber } = module
+  if (!slot?.locator && !serial) return null
+  return JSON.stringify([slot?.locator, slot?.bank, capacityGiB, serial, partNumber])
 }
 
 function takeDevice(

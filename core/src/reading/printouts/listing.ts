@@ -36,14 +36,21 @@ const TELLING = [
   'speed',
 ]
 
+/** A type of memory, or that none is said. */
+const MEMORY_TYPE = /ram|ddr|unknown|other|none|not |out of spec|^$/i
+
 /** Whether a listing of an SMBIOS table begins at a line; without its headings, by several of its keys. */
 function beginsListing(lines: TextLines, at: number): boolean {
   const line = lines[at] as string
   if (TITLE.test(line) || DMI_TYPE.test(line)) return true
   if (!STARTER.test(line)) return false
   const keys = new Set<string>()
-  for (let n = at; n < at + 25 && !isBlank(lines[n]); n += 1)
-    keys.add(split(lines[n] as string).key)
+  for (let n = at; n < at + 25 && !isBlank(lines[n]); n += 1) {
+    const { key, value } = split(lines[n] as string)
+    // A disk has a size, a form and a speed too.
+    if (key === 'type' && !MEMORY_TYPE.test(value)) return false
+    keys.add(key)
+  }
   return TELLING.filter((key) => keys.has(key)).length >= 3
 }
 

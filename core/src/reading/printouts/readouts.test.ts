@@ -259,7 +259,8 @@ describe('CIM PhysicalMemory', () => {
     expect(alone.modules[0]?.module).toEqual(figures)
     expect(alone.modules[0]?.slot).toMatchObject({ locator: 'DIMM_B2', channel: 'B', number: 2 })
     expect(alone.modules[0]?.observed).toMatchObject({ clockOrRate: 'clock' })
-    expect(read(JSON.stringify([instance, instance])).modules).toHaveLength(2)
+    const other = { ...instance, DeviceLocator: 'DIMM_A2' }
+    expect(read(JSON.stringify([instance, other])).modules).toHaveLength(2)
   })
 
   test.each([',', ';', '\t'])('as CSV with %j between, quoted or not', (separator) => {

@@ -1,4 +1,4 @@
-import type { SystemReading } from '../facts'
+import { plainLetters, type SystemReading } from '../facts'
 import { isBlank, type PrintForm } from './form'
 import { inGiB } from './units'
 
@@ -6,9 +6,9 @@ const MEMINFO = /^\s*(MemTotal|MemAvailable|MemFree|SwapTotal|SwapFree):\s+(\d+)
 const FREE_HEAD = /^\s+total\s+used\s+free\b.*$/
 const FREE_ROW = /^(Mem|Swap):\s+(.*)$/
 
-/** Memory in use as a running system lists it: `MemTotal: … kB` lines, or a `total used free` table. */
+/** Memory in use as a running system lists it: `MemTotal: … kB` lines, a `total used free` table, or a summary in words. */
 export const memoryInUse: PrintForm = (lines, at) => {
-  const system = meminfo(lines, at) ?? freeTable(lines, at)
+  const system = meminfo(lines, at) ?? freeTable(lines, at) ?? summary(lines, at)
   return (
     system && {
       part: { format: 'system', modules: [], machine: null, system: system.said, problems: [] },
@@ -45,14 +45,17 @@ function freeTable(lines: readonly string[], at: number) {
   const names = heading.trim().split(/\s+/)
   const said: SystemReading = {}
   let end = at + 1
+  let unit: Unit | null = null
   for (let n = at + 1; n < Math.min(lines.length, at + 5); n += 1) {
     const match = FREE_ROW.exec(lines[n] as string)
     if (!match) break
-    const cells = (match[2] as string).trim().split(/\s+/).map(sizeIn)
-    const cell = (name: string) => cells[names.indexOf(name)] ?? null
+    const cells = (match[2] as string).trim().split(/\s+/)
+    const isMemory = match[1] === 'Mem'
+    if (isMemory) unit = unitOf(cells[names.indexOf('total')] ?? '')
+    const cell = (name: string) => sizeIn(cells[names.indexOf(name)] ?? '', unit)
     end = n + 1
     const [total, used, available] = [cell('total'), cell('used'), cell('available')]
-    if (match[1] === 'Mem') {
+    if (isMemory) {
       if (total !== null) said.totalGiB = total
       if (available !== null) said.availableGiB = available
     } else {
@@ -63,12 +66,53 @@ function freeTable(lines: readonly string[], at: number) {
   return Object.keys(said).length > 0 ? { said, end } : null
 }
 
-/** GiB of a figure with its unit, as `-h` prints it; a figure alone is KB, or bytes where it is too large for that. */
-function sizeIn(text: string): number | null {
+type Unit = '' | 'K' | 'M'
+
+/** Least and most memory that a machine on the bench has, GiB. */
+const LIKELY = { least: 0.25, most: 512 }
+
+/**
+ * The unit of a table that does not print it, by what a machine can have in all: bytes, KB or MB; null where a figure
+ * could be in two of them. Whole GB are too coarse to go by.
+ */
+function unitOf(total: string): Unit | null {
+  if (!/^\d+$/.test(total)) return null
+  const possible = (['', 'K', 'M'] as const).filter((unit) => {
+    const gib = inGiB(Number(total), unit)
+    return gib >= LIKELY.least && gib <= LIKELY.most
+  })
+  return possible.length === 1 ? (possible[0] as Unit) : null
+}
+
+/** GiB of a figure with its unit, as `-h` prints it, or in the unit of its table; null where nobody can tell. */
+function sizeIn(text: string, unit: Unit | null): number | null {
   const match = /^(\d+(?:[.,]\d+)?)([KMGT]?)i?B?$/.exec(text)
   if (!match) return null
   const figure = Number((match[1] as string).replace(',', '.'))
-  const unit = match[2] as string
-  if (unit === '') return inGiB(figure, figure > 2 ** 33 ? '' : 'K')
-  return inGiB(figure, unit)
+  const own = match[2] as string
+  if (own !== '') return inGiB(figure, own)
+  if (figure === 0) return 0
+  return unit === null ? null : inGiB(figure, unit)
+}
+
+/** `Total Physical Memory: 15,876 MB` and beneath it what is available, in the system's language. */
+const TOTAL =
+  /^(?:total physical memory|gesamter physischer speicher|memoire physique totale|cantidad total de memoria fisica|memoria fisica totale|calkowita pamiec fizyczna|totaal fysiek geheugen)$/
+const AVAILABLE =
+  /^(?:available physical memory|verfugbarer physischer speicher|memoire physique disponible|memoria fisica disponible|memoria fisica disponibile|dostepna pamiec fizyczna|beschikbaar fysiek geheugen)$/
+const NAMED = /^\s*([\p{L} ]{8,60}?)\s*:\s*(\d[\d.,'\s\u00a0\u202f]*)\s*(MB|Mo|MiB)\s*$/u
+
+function summary(lines: readonly string[], at: number) {
+  const said: SystemReading = {}
+  let end = at
+  for (let n = at; n < Math.min(lines.length, at + 3); n += 1) {
+    const [, name = '', figure = ''] = NAMED.exec((lines[n] as string).slice(0, 200)) ?? []
+    const plain = plainLetters(name).toLowerCase()
+    const gib = Number(figure.replace(/\D/g, '')) / 1024
+    if (TOTAL.test(plain)) said.totalGiB = gib
+    else if (AVAILABLE.test(plain)) said.availableGiB = gib
+    else break
+    end = n + 1
+  }
+  return said.totalGiB === undefined ? null : { said, end }
 }

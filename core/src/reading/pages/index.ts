@@ -1,0 +1,1 @@
+export { type PageRead, readPages } from './pages'

@@ -1,0 +1,117 @@
+import {
+  emptyMachine,
+  learnMachine,
+  type MachineReading,
+  type PartReading,
+  plainLetters,
+  withPlainUnits,
+} from '../facts'
+
+/** Most, in the languages of pages: what follows is a limit, never a module. */
+const MOST =
+  /\bMAX(?:IM(?:UM|AL\w*|A|O))?\b|\bMAX\.|\bMAKSYMALN\w*|\bUP TO\b|\bJUSQU'?A\b|\bBIS(?: ZU)? (?=\d)|\bHASTA\b|\bFINO A\b|\bTOT (?=\d)|\bEXPANDABLE\b|\bUPGRADE?ABLE TO\b|\bERWEITERBAR\b|\bEXTENSIBLE\b|\bAMPLIABLE\b|\bESPANDIBILE\b|\bROZSZERZ\w*|\bSUPPORTS?\b|\bSUPPORTED\b|\bUNTERSTUTZT/
+const PER_SLOT =
+  /\bPER (?:SLOT|MODULE|DIMM)|\bPRO (?:SLOT|STECKPLATZ|MODUL)|\bPAR (?:SLOT|EMPLACEMENT)/
+const MEMORY =
+  /\bMEMORY|\bRAM\b|SPEICHER|\bMEMOIRE|\bMEMORIA|\bPAMIEC|\bGEHEUGEN|\bMINNE|DDR[2-5]|DIMM\b/
+const CAPACITY = /(?:(\d) ?[X×*] ?)?(\d{1,4}) ?(GB|TB)(?![A-Z])/
+/** A capacity that a word for the most stands right before or behind. */
+const LIMIT = new RegExp(
+  `(?:${MOST.source})[^\\d]{0,30}(?:${CAPACITY.source})|${CAPACITY.source} ?\\(?MAX(?:IMUM|\\.)?(?! \\d)`,
+)
+const SLOT =
+  '(?:SLOTS?|SOCKETS?|STECKPLATZE?|SPEICHERBANKE?|BANKS?|EMPLACEMENTS?|RANURAS?|SLOTY|GNIAZDA|SLEUVEN)'
+/** `2 SLOTS`, `2 X SO-DIMM SLOTS`, `2 MEMORY SLOTS`. */
+const COUNTED_SLOTS = new RegExp(
+  `(?<![\\d.])(\\d{1,2}) ?[X×*]? ?(?:(?:SO-? ?|U-?|CAMM\\d?)?DIMM|MEMORY|RAM|SPEICHER|MEMOIRE)?[- ]?${SLOT}(?![A-Z])`,
+)
+/** `SLOTS: 2`, `NUMBER OF DIMM SLOTS | 4`, `EMPLACEMENTS MEMOIRE : 2`. */
+const NAMED_SLOTS = new RegExp(`${SLOT}[^:|\\d]{0,30}[:|\\t] ?(\\d{1,2})(?![\\d.]| ?[GM]B)`)
+/** `4 X DIMM`: a count of slots beside a limit. */
+const COUNTED_FORMS = /^\(?(\d{1,2}) ?[X×*] ?(?:SO-? ?|U-?)?DIMMS?\)?$/
+/** A field that says what kind of memory the machine takes. */
+const SUPPORT =
+  /^(?:SUPPORTED )?(?:SYSTEM )?(?:MEMORY|RAM|ARBEITSSPEICHER|SPEICHER|MEMOIRE|MEMORIA|PAMIEC|GEHEUGEN)(?: ?-?(?:TYPES?|TYP|TECHNOLOGY|SPEEDS?|STANDARD|VIVE|RAM))*$/
+/** A field that says how much is in the machine as it runs, in all. */
+const TOTAL =
+  /^(?:TOTAL (?:SYSTEM )?MEMORY|MEMORY SIZE|SYSTEM MEMORY|INSTALLED MEMORY SIZE|GESAMTSPEICHER|MEMOIRE TOTALE|MEMORIA TOTAL)$/
+/** What is in it, not what it can take. */
+const INSTALLED =
+  /\bINSTALLED|\bSTANDARD\b(?! FORM)|\bINCLUDED|\bFITTED|\bVERBAUT|\bINSTALLIERT|\bINSTALLEE?\b|\bINSTALADA\b|\bINSTALLATA\b/
+
+/** What a page says of a machine, and the lines with what of them may still be a label. */
+export interface PageRead {
+  part: PartReading | null
+  /** By line (index): what is left of it, empty where all of it was of the machine. */
+  left: ReadonlyMap<number, string>
+}
+
+/**
+ * Limits and slots in lines of a page of specifications, as makers and shops print them: `Maximum memory: 32GB
+ * DDR4-2400`, `2 SO-DIMM slots`. A maximum makes no module; what is in the machine is left to the reader of labels.
+ */
+export function readPages(lines: readonly string[], at: readonly number[]): PageRead {
+  const machine = emptyMachine()
+  machine.source = 'page'
+  const left = new Map<number, string>()
+  const texts = at.map((n) => ({ n, text: tidy((lines[n] as string).slice(0, 400)) }))
+  const isOfMemory = texts.some(({ text }) => MEMORY.test(text))
+  for (const { n, text } of texts) {
+    const rest = isOfMemory ? withoutMachine(text, machine, n + 1) : null
+    if (rest !== null) left.set(n, rest)
+  }
+  const isSaid = machine.maximumGiB !== undefined || machine.slotCount !== undefined
+  const part: PartReading | null =
+    left.size === 0
+      ? null
+      : { format: 'page', modules: [], machine: isSaid ? machine : null, problems: [] }
+  return { part, left }
+}
+
+const tidy = (line: string): string =>
+  withPlainUnits(
+    plainLetters(line)
+      .replace(/[\u2010-\u2015]/g, '-')
+      .replace(/\s+/g, ' ')
+      .trim(),
+  )
+
+/** Takes what is of the machine out of a line; null where nothing in it is. */
+function withoutMachine(text: string, machine: MachineReading, line: number): string | null {
+  const [, name = '', value = ''] = /^([^:|\t]{2,50}?) ?[:|\t] ?(.*)$/.exec(text) ?? []
+  if (TOTAL.test(name)) return ''
+  if (SUPPORT.test(name) && !CAPACITY.test(value)) return ''
+  const named = NAMED_SLOTS.exec(text)
+  if (named) {
+    learnMachine(machine, 'slotCount', slotsIn(named[1]), { line })
+    return ''
+  }
+  const hasLimit = LIMIT.test(text) || (MOST.test(name) && CAPACITY.test(value))
+  const isSupport = MOST.test(text) && MEMORY.test(text) && !CAPACITY.test(text)
+  if (isSupport) return ''
+  if (!hasLimit && !COUNTED_SLOTS.test(text)) return null
+  const clauses = text.split(/, |; |\| ?| \+ | \/ (?=\D)/)
+  const limit = MOST.test(name) && !INSTALLED.test(name)
+  let isTaken = false
+  const rest = clauses.filter((clause) => {
+    const isLimit = limit || LIMIT.test(clause)
+    const capacity = isLimit ? CAPACITY.exec(clause) : null
+    if (capacity && !PER_SLOT.test(clause)) {
+      const gib = Number(capacity[1] ?? 1) * Number(capacity[2]) * (capacity[3] === 'TB' ? 1024 : 1)
+      if (machine.maximumGiB === undefined) learnMachine(machine, 'maximumGiB', gib, { line })
+    }
+    const slots = COUNTED_SLOTS.exec(clause) ?? (hasLimit ? COUNTED_FORMS.exec(clause) : null)
+    if (slots) learnMachine(machine, 'slotCount', slotsIn(slots[1]), { line })
+    if (isLimit || slots) isTaken = true
+    return !isLimit && !slots
+  })
+  if (!isTaken) return null
+  // Beside a limit, kinds and speeds without a capacity are what the machine takes.
+  const told = rest.filter((clause) => CAPACITY.test(clause))
+  return told.length === 0 ? '' : rest.join(', ')
+}
+
+function slotsIn(text: string | undefined): number | undefined {
+  const count = Number(text)
+  return count >= 1 && count <= 16 ? count : undefined
+}
