@@ -1,6 +1,12 @@
+/** Code pages 1252 (Western European) and 1250 (Central European) from 0x80 on, as Unicode has them. */
+const WESTERN =
+  '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ\u00a0¡¢£¤¥¦§¨©ª«¬\u00ad®¯°±²³´µ¶·¸¹º»¼½¾¿ÀÁÂÃÄÅÆÇÈÉÊËÌÍÎÏÐÑÒÓÔÕÖ×ØÙÚÛÜÝÞßàáâãäåæçèéêëìíîïðñòóôõö÷øùúûüýþÿ'
+const CENTRAL =
+  '€\u0081‚\u0083„…†‡\u0088‰Š‹ŚŤŽŹ\u0090‘’“”•–—\u0098™š›śťžź\u00a0ˇ˘Ł¤Ą¦§¨©Ş«¬\u00ad®Ż°±˛ł´µ¶·¸ąş»Ľ˝ľżŔÁÂĂÄĹĆÇČÉĘËĚÍÎĎĐŃŇÓÔŐÖ×ŘŮÚŰÜÝŢßŕáâăäĺćçčéęëěíîďđńňóôőö÷řůúűüýţ˙'
+
 /**
- * Bytes as text: UTF-16 where a byte order mark says so, else UTF-8, else one byte a character.
- * Null where they are no text (control characters other than tab, line ends and form feed).
+ * Bytes as text: UTF-16 where a byte order mark says so, else UTF-8, else code page 1252, or 1250 where letters of its
+ * own stand in words. Null where they are no text (control characters other than tab, line ends and form feed).
  */
 export function textOfBytes(bytes: Uint8Array): string | null {
   const [first, second] = bytes
@@ -8,7 +14,24 @@ export function textOfBytes(bytes: Uint8Array): string | null {
   if (first === 0xfe && second === 0xff) return utf16(bytes, 1)
   const body = first === 0xef && second === 0xbb && bytes[2] === 0xbf ? bytes.subarray(3) : bytes
   for (const byte of body) if (byte < 32 && !(byte >= 9 && byte <= 13)) return null
-  return utf8(body) ?? units(body.length, (at) => body[at] as number)
+  return utf8(body) ?? inCodePage(body)
+}
+
+/** Letters of code page 1250 that are signs in 1252, where a word never has them: ł, ą, ż, Ł, ľ, Ą. */
+const CENTRAL_LETTERS = [0xb3, 0xb9, 0xbf, 0xa3, 0xbe, 0xa5]
+const isLetter = (byte: number | undefined): boolean =>
+  byte !== undefined && ((byte >= 65 && byte <= 90) || (byte >= 97 && byte <= 122))
+
+function inCodePage(bytes: Uint8Array): string {
+  const isCentral = bytes.some(
+    (byte, at) =>
+      CENTRAL_LETTERS.includes(byte) && isLetter(bytes[at - 1]) && isLetter(bytes[at + 1]),
+  )
+  const page = isCentral ? CENTRAL : WESTERN
+  return units(bytes.length, (at) => {
+    const byte = bytes[at] as number
+    return byte < 0x80 ? byte : page.charCodeAt(byte - 0x80)
+  })
 }
 
 function utf16(bytes: Uint8Array, high: 0 | 1): string {

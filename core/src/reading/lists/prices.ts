@@ -13,31 +13,59 @@ import {
 import { Offered, offeredKey, type PriceColumn } from '../../things/records'
 import {
   type ColumnHeadings,
+  type ColumnStyle,
   type ColumnWords,
+  columnStyle,
   numberIn,
+  numberOf,
   readRows,
   type Table,
 } from '../../things/tables'
 import { LOW_STANDARD } from '../evidence'
 import { type ModuleFigures, type ReadSpeed, read, readRateName, speedKind } from '../inputs'
 
-/** Words that headings of price lists have in them. */
+/** What has an amount in its heading and is no price of a piece: by the GB, from so many on, what others ask. */
+const NO_PRICE =
+  /(?:\/|\bper|\bpro|\bje|\bpar|\bpor|\bal) ?g[bo]\b|\bfrom \d|\bab \d|\bdes \d|a partir|\bdesde \d|\bod \d|\d ?\+|>=? ?\d/
+    .source
+const NOT_OURS =
+  /\brrp\b|recommended|suggested|retail|m?srp\b|list price|\bold\b|before|street|\buvp\b|listenpreis|\balt(?:er)?\b|conseille|barre|\bpvp\b|recomendado|consigliato|sugerowan|adviesprijs/
+    .source
+const AMOUNT =
+  /price|gross|eur|usd|gbp|€|\$|£|cost|preis|prix|tarif|precio|prezzo|\bcena|prijs|\bht\b|\bttc\b|netto|brutto|montant|importe/
+    .source
+
+/** Words that headings of price lists have in them, in the languages of suppliers. */
 export const PRICE_WORDS: ColumnWords<PriceColumn> = {
   price: [
-    /\b(?:your|dealer|trade|purchase|buying|net)\b|^cost/i,
-    /^(?!.*(?:\brrp\b|recommended|suggested|retail|m?srp\b|list price|\bold\b|before|street)).*(?:price|gross|eur|usd|gbp|€|\$|£|cost)/i,
-    /price|gross|eur|usd|gbp|€|\$|£|cost/i,
+    new RegExp(
+      `^(?!.*(?:${NO_PRICE})).*(?:\\b(?:your|dealer|trade|purchase|buying|net|netto|einkauf\\w*|ek|ht)\\b|^cost)`,
+      'i',
+    ),
+    new RegExp(`^(?!.*(?:${NO_PRICE}|${NOT_OURS})).*(?:${AMOUNT})`, 'i'),
+    new RegExp(`^(?!.*(?:${NO_PRICE})).*(?:${AMOUNT})`, 'i'),
   ],
-  stock: [/stock|available|avail|qty|quantity|on hand/i],
-  leadDays: [/lead|delivery|days/i],
-  article: [/article|part ?(no|number)|order ?code|\bsku\b/i, /part|code|item|model|name/i],
-  label: [/label|description|specification|spec\b|text/i],
-  generation: [/generation|^gen|type|technology/i],
-  form: [/form|socket|package/i],
-  pieces: [/kit|pieces|pcs|pack/i],
-  capacityGiB: [/capacity|size|\bgi?b\b/i],
-  dataRate: [/rate|speed|mt\/?s|mhz/i],
-  cl: [/^cl$|latency|cas/i],
+  stock: [
+    /stock|available|avail|qty|quantity|on hand|lager|bestand|verfugbar|menge|disponib|quantite|existencias|giacenza|dostepn|\bstan\b|voorraad/i,
+  ],
+  leadDays: [/lead|delivery|days|liefer|delai|livraison|plazo|entrega|consegna|dostaw|levertijd/i],
+  article: [
+    /article|artikel|part ?(no|number)|order ?code|\bsku\b|bestell|referen|\bref\b|codice|indeks|teilenummer/i,
+    /part|code|item|model|name|numer/i,
+  ],
+  label: [
+    /label|description|specification|spec\b|text|bezeichnung|beschreibung|designation|libelle|descrip|descriz|opis|omschrijving/i,
+  ],
+  generation: [/generation|^gen|type|technology|\btyp\b/i],
+  form: [/form|socket|package|bauform/i],
+  pieces: [/kit|pieces|pcs|pack|stuckzahl/i],
+  capacityGiB: [
+    /^(?!.*(?:\/|\bper|\bpro|\bje|\bpar) ?g[bo]\b).*(?:capacity|size|\bgi?b\b|kapazitat|grosse|capacit|capacidad|pojemnosc|taille|tamano)/i,
+  ],
+  dataRate: [
+    /rate|speed|mt\/?s|mhz|takt|geschwindigkeit|frequence|vitesse|frecuencia|velocidad|snelheid/i,
+  ],
+  cl: [/^cl$|latency|cas|latenz|latence|latencia/i],
   ranks: [/rank/i],
   width: [/width|organi[sz]ation/i],
   ecc: [/\becc\b/i],
@@ -63,8 +91,10 @@ export function importPrices(
   terms: PriceTerms,
 ) {
   const seen = new Set<string>()
+  const prices = columnStyle(cellsOf(table, columns.price))
+  const stocks = columnStyle(cellsOf(table, columns.stock))
   return readRows(table, columns, (cell: (column: PriceColumn) => string) => {
-    const offer = offerOf(cell, terms)
+    const offer = offerOf(cell, terms, prices, stocks)
     if (typeof offer === 'string') return offer
     const key = offeredKey(offer)
     if (seen.has(key)) return 'This part number is further up already.'
@@ -73,11 +103,24 @@ export function importPrices(
   })
 }
 
-function offerOf(cell: (column: PriceColumn) => string, terms: PriceTerms): Offered | string {
+const cellsOf = ({ headings, rows }: Table, heading: string | undefined): string[] => {
+  const at = heading === undefined ? -1 : headings.indexOf(heading)
+  return rows.map(({ cells }) => cells[at] ?? '')
+}
+
+function offerOf(
+  cell: (column: PriceColumn) => string,
+  terms: PriceTerms,
+  prices: ColumnStyle,
+  stocks: ColumnStyle,
+): Offered | string {
   const article = cell('article')
   if (article === '') return 'The part number is missing.'
-  const asked = numberIn(cell('price'))
+  const asked = numberOf(cell('price'), prices)
   if (asked === null) return 'The price is missing, or no amount.'
+  if (prices.doubtful && cell('price').includes(prices.doubtful)) {
+    return `Is ${cell('price')} above a thousand, or does “${prices.doubtful}” part decimals? Write it with two decimals.`
+  }
   if (asked < 0) return 'The price is below nothing.'
   if (asked === 0) return 'The price is 0, so there is none yet.'
   const module = moduleOnLabel(article, cell, terms.kitCapacity ?? null)
@@ -86,7 +129,7 @@ function offerOf(cell: (column: PriceColumn) => string, terms: PriceTerms): Offe
   const offer = Offered.safeParse({
     module,
     price: Math.round(amount),
-    stock: stockIn(cell('stock')),
+    stock: stockIn(cell('stock'), stocks),
     leadDays: leadIn(cell('leadDays')),
   })
   return offer.success ? offer.data : (offer.error.issues[0]?.message ?? 'It makes no offer.')
@@ -248,16 +291,32 @@ function wholeIn(text: string): number | undefined {
   return figure === undefined ? undefined : Number(figure)
 }
 
-/** `12`, `>50`, `yes`, `out of stock`. */
-function stockIn(text: string): number | null {
-  const figure = wholeIn(text)
-  if (figure !== undefined) return figure
-  return /^(no|none|out|sold out|-)/i.test(text.trim()) ? 0 : null
+const DATE = /\d{1,4}[./-]\d{1,2}[./-]\d{1,4}/
+/** From so many on, or when more comes: no count of what there is. */
+const NO_COUNT =
+  /\b(?:from|ab|des|a partir|desde|da|od|vanaf|min|expected|erwartet|attendu|arriving|week|woche)\b/i
+const NONE_LEFT =
+  /^(?:no\b|none|out\b|sold out|nicht|ausverkauft|kein|rupture|epuise|indisponible|agotado|sin\b|esaurito|brak|niedostepn|niet|uitverkocht|-)/i
+
+/** `12`, `>50`, `1.200`, `yes`, `out of stock`. */
+function stockIn(text: string, style: ColumnStyle): number | null {
+  const plain = text
+    .normalize('NFD')
+    .replace(/\p{M}+/gu, '')
+    .trim()
+  if (NONE_LEFT.test(plain)) return 0
+  if (DATE.test(plain) || NO_COUNT.test(plain)) return null
+  const figure = numberOf(plain, { ...style, decimal: style.doubtful ? null : style.decimal })
+  return figure === null ? null : Math.floor(figure)
 }
 
-/** `3`, `2 days`, `2 weeks`. */
+/** `3`, `2 days`, `3-5 days` (the longer), `2 weeks`; null for a date. */
 function leadIn(text: string): number | null {
-  const figure = wholeIn(text)
-  if (figure === undefined) return null
-  return /week|wk/i.test(text) ? figure * 7 : figure
+  if (DATE.test(text)) return null
+  const figures = text.match(/\d+/g)?.map(Number) ?? []
+  if (figures.length === 0) return null
+  const longest = Math.max(...figures)
+  return /week|wk|woche|semaine|semana|settiman|tydzie|tygod|weken/i.test(text)
+    ? longest * 7
+    : longest
 }

@@ -10,7 +10,7 @@ export const columnMapping = <Column extends string>(columns: readonly Column[])
 
 export type ColumnHeadings<Column extends string> = Partial<Record<Column, string>>
 
-/** Words that headings have in them, by column, most telling first. */
+/** Words that headings have in them, by column, most telling first; without accents. */
 export type ColumnWords<Column extends string> = Record<Column, readonly RegExp[]>
 
 /** The columns that headings suggest; each heading stands for one. */
@@ -22,7 +22,9 @@ export function guessColumns<Column extends string>(
   const taken = new Set<string>()
   for (const column of Object.keys(words) as Column[]) {
     for (const word of words[column]) {
-      const heading = headings.find((one) => one !== '' && word.test(one) && !taken.has(one))
+      const heading = headings.find(
+        (one) => one !== '' && word.test(withoutAccents(one)) && !taken.has(one),
+      )
       if (heading === undefined) continue
       columns[column] = heading
       taken.add(heading)
@@ -31,6 +33,8 @@ export function guessColumns<Column extends string>(
   }
   return columns
 }
+
+const withoutAccents = (text: string): string => text.normalize('NFD').replace(/\p{M}+/gu, '')
 
 /** A row that makes nothing, by its line in the file (from 1), and why. */
 export interface RowFault {

@@ -8,5 +8,6 @@ export {
 } from './columns'
 export { commaReadings, joinedCells } from './decimalCommas'
 export { headingOf, type TableHeading } from './heading'
-export { columnNumbers, numberIn, parseTable, type Table } from './parse'
+export { type ColumnStyle, columnNumbers, columnStyle, numberIn, numberOf } from './numbers'
+export { parseTable, type Table } from './parse'
 export { writeCsv } from './write'

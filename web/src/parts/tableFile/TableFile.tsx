@@ -1,3 +1,4 @@
+import { textOfBytes } from '@tembrix/core/reading/inputs'
 import { commaReadings, joinedCells, parseTable, type Table } from '@tembrix/core/things/tables'
 import { FileUp } from 'lucide-react'
 import { useState } from 'react'
@@ -39,7 +40,7 @@ export function TableFile({ children, label, largest, mostRows, onTable }: Props
       setFault(`${file.name} is larger than ${largest / 1_000_000} MB; it was not opened.`)
       return
     }
-    const table = parseTable(await file.text())
+    const table = parseTable(textOfBytes(new Uint8Array(await file.arrayBuffer())) ?? '')
     if (!table) setFault(`${file.name} holds no table: a line of headings and rows under it.`)
     else if (table.rows.length > mostRows) setFault(`${file.name} has more than ${mostRows} rows.`)
     else {
