@@ -1,60 +1,86 @@
 import { columnNumbers, type Table } from '../../things/tables'
 import type { LogColumns, LogUnit } from './memoryLog'
 
-const TIME = /time|date|clock|when|stamp|second/i
-const USED = /used|in use|memory|working|commit|ram/i
+const TIME =
+  /time|date|clock(?! ?\[?mhz)|when|stamp|second|zeit|datum|heure|hora\b|\bora\b|czas|tijd|^\(pdh/i
+/** What is said of memory, or of anything, and is no amount of it. */
+const NO_AMOUNT =
+  /clock|temp|°|volt|\bv\b|mhz|ghz|power|watt|\[w\]|bandwidth|speed|frequen|latency|\bfan\b|timing|faults?|\/s(?:ec)?\b/i
+const OTHER_MEMORY = /virtual|virtuell|virtuel|swap|page ?file|auslagerung|pagin|non-?paged|pool/i
+const MEMORY = /mem|\bram\b|physical|speicher|memoire|memoria|pamiec|geheugen|minne/i
+const IN_USE =
+  /used|in use|usage|belegt|verwendet|benutzt|genutzt|utilis|usad|en uso|in uso|utilizz|uzyw|zajet|gebruik|anvant/i
+const WORKING = /working|commit/i
 const FAULTS = /fault|pages? in|page.?ins|swap.?in|\bsi\b|hard/i
-const AVAILABLE = /avail|free/i
-const CARD = /gpu|graphics|video|vram/i
+const AVAILABLE = /avail|free|verfugbar|\bfrei|disponib|\blibre|dostepn|\bwoln|beschikbaar|\bvrij/i
+const CARD = /gpu|graphics|video|vram|grafik/i
 const LOAD = /load|util|usage|busy|%/i
 const CACHE = /cach|standby|buffer/i
-const COMMITTED = /commit/i
-const FREE = /free|avail|cach|total/i
+const COMMITTED = /commit|zugesichert/i
+const TOTAL = /total|install|gesamt/i
 
 /** Units as headings write them, the more particular first. */
 const UNITS: [LogUnit, RegExp][] = [
-  ['percent', /%|percent|per cent/i],
-  ['kB', /\bki?b\b|\(k\)/i],
-  ['MB', /\bmi?b\b|mega|\(m\)/i],
-  ['GB', /\bgi?b\b|giga|\(g\)/i],
-  ['bytes', /byte/i],
+  ['percent', /%|percent|per cent|prozent/i],
+  ['kB', /\bk(?:i?b|o|bytes?)\b|\(k\)|kilobyte/i],
+  ['MB', /\bm(?:i?b|o|bytes?)\b|mega|\(m\)/i],
+  ['GB', /\bg(?:i?b|o|bytes?)\b|giga|\(g\)/i],
+  ['bytes', /byte|octet/i],
 ]
+
+/** A heading as words: of a counter's path its last part, without accents, underscores as blanks. */
+function wordsOf(heading: string): string {
+  const path = heading.split('\\').filter((part) => part !== '')
+  const last = path.length > 1 ? (path.at(-1) as string) : heading
+  return last
+    .normalize('NFD')
+    .replace(/\p{M}+/gu, '')
+    .replaceAll('_', ' ')
+}
 
 /** Which columns of a log most likely hold the time and the memory in use, and in what unit. */
 export function guessLogColumns({ headings, rows }: Table): LogColumns {
-  const time = headings.find((one) => TIME.test(one)) ?? null
-  const faults = headings.find((one) => one !== time && FAULTS.test(one)) ?? null
-  const graphics = headings.find((one) => one !== time && CARD.test(one) && USED.test(one)) ?? null
-  const load = headings.find((one) => one !== time && CARD.test(one) && LOAD.test(one)) ?? null
-  const cache =
-    headings.find((one) => one !== time && CACHE.test(one) && !AVAILABLE.test(one)) ?? null
-  const others = headings.filter(
-    (one) => one !== time && one !== faults && one !== cache && !CARD.test(one),
+  const words = new Map(headings.map((one) => [one, wordsOf(one)]))
+  const has = (heading: string, pattern: RegExp) => pattern.test(words.get(heading) as string)
+  const time = headings.find((one) => has(one, TIME)) ?? null
+  const left = headings.filter((one) => one !== time)
+  const faults = left.find((one) => has(one, FAULTS)) ?? null
+  const ofCard = left.filter((one) => has(one, CARD))
+  const graphics =
+    ofCard.find((one) => has(one, /mem|ram/i) && !has(one, NO_AMOUNT) && !has(one, /%/)) ?? null
+  const load = ofCard.find((one) => has(one, LOAD) && one !== graphics) ?? null
+  const cache = left.find((one) => has(one, CACHE) && !has(one, AVAILABLE)) ?? null
+  const others = left.filter((one) => one !== faults && one !== cache && !has(one, CARD))
+  const amounts = others.filter((one) => !has(one, NO_AMOUNT) && !has(one, OTHER_MEMORY))
+  const free = amounts.find((one) => has(one, AVAILABLE))
+  const plain = amounts.filter(
+    (one) => !has(one, AVAILABLE) && !has(one, COMMITTED) && !has(one, TOTAL),
   )
   // What is committed may exceed what is fitted: it is taken where nothing else tells.
-  const free = others.find((one) => AVAILABLE.test(one))
   const used =
-    others.find((one) => USED.test(one) && !FREE.test(one) && !COMMITTED.test(one)) ??
+    plain.find((one) => has(one, MEMORY) && has(one, IN_USE)) ??
+    plain.find((one) => has(one, IN_USE) && !has(one, /cpu|disk|processor/i)) ??
+    plain.find((one) => has(one, MEMORY)) ??
     free ??
-    others.find((one) => USED.test(one)) ??
+    plain.find((one) => has(one, WORKING)) ??
+    amounts.find((one) => has(one, COMMITTED)) ??
+    amounts[0] ??
     others[0] ??
     (headings[0] as string)
-  const at = headings.indexOf(used)
   const unitOf = (heading: string) =>
-    UNITS.find(([, words]) => words.test(heading))?.[0] ??
+    UNITS.find(([, pattern]) => has(heading, pattern))?.[0] ??
     byMagnitude(rows.map(({ cells }) => cells[headings.indexOf(heading)] ?? ''))
-  const unit = unitOf(headings[at] as string)
   const isFree = used === free
   return {
     time,
     used,
-    unit,
+    unit: unitOf(used),
     ...(isFree ? { free: true } : {}),
     ...(faults ? { faults } : {}),
     // A figure of free memory leaves the cache out already.
     ...(cache && !isFree ? { cache } : {}),
     ...(graphics ? { graphics, graphicsUnit: unitOf(graphics) } : {}),
-    ...(load && load !== graphics ? { load } : {}),
+    ...(load ? { load } : {}),
   }
 }
 
