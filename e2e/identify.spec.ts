@@ -368,3 +368,48 @@ test('commands to get the report, and scripts that print it all', async ({ page,
   await expect(slotButton(page, 'A')).toContainText('8 GB')
   await saved(page)
 })
+
+test('a kit’s label on a filled machine meets the two modules, and a covered digit is asked', async ({
+  page,
+  app,
+}) => {
+  await newLaptop(page, app.address, 'Ida Kitlabel')
+  const device = (locator: string, serial: string) =>
+    `Memory Device\n\tSize: 16 GB\n\tForm Factor: SODIMM\n\tLocator: ${locator}\n\tType: DDR4\n\tSerial Number: ${serial}\n\tPart Number: LK4-16-3200`
+  await paste(
+    page,
+    [device('ChannelA-DIMM0', '0A1B2C01'), device('ChannelB-DIMM0', '0A1B2C02')].join('\n\n'),
+  )
+  await expect(slotButton(page, 'A')).toContainText('16 GB')
+  await saved(page)
+  // Stored in one act: a reload, or another screen, finds the modules in their slots.
+  await page.reload()
+  await expect(slotButton(page, 'B')).toContainText('16 GB')
+
+  await paste(page, '32GB Kit (2x16GB) DDR4-3200 CL22 SO-DIMM P/N LK4-16-3200')
+  await expect(page.getByRole('button', { name: /Remove the reading/ })).toHaveCount(2)
+  await expect(page.getByRole('region', { name: 'Slot unknown' })).toHaveCount(0)
+  await expect(slotButton(page, 'A')).toContainText('16 GB')
+  await expect(page.getByRole('heading', { name: 'The customer’s modules' })).toBeVisible()
+  await saved(page)
+
+  await paste(page, '2GB 2Rx8 PC4-2666V-SE1-11')
+  await expect(page.getByText(/chip density that nobody makes/).first()).toBeVisible()
+  await expect(slotButton(page, 'A')).toContainText('16 GB')
+})
+
+test('`16 GB (2 x 8)` is two modules of 8 GB, asked about with the slots that are taken', async ({
+  page,
+  app,
+}) => {
+  await newLaptop(page, app.address, 'Otto Twobyeight')
+  await paste(page, '16 GB (2 x 8) DDR4-3200 SO-DIMM')
+  const question = page.getByRole('region', { name: 'Slot unknown' })
+  await expect(question).toContainText('8 GB DDR4 3200 MT/s')
+  await expect(question.getByRole('button', { name: /is in none of them/ }).first()).toHaveText(
+    'in my hand',
+  )
+  await question.getByRole('button', { name: 'They are alike: one in A and B' }).click()
+  await expect(slotButton(page, 'A')).toContainText('8 GB')
+  await expect(slotButton(page, 'B')).toContainText('8 GB')
+})

@@ -1,19 +1,21 @@
 import type { Answers } from '../../things/machines'
-import type { Reading } from '../facts'
+import { isSoldered, mayBeSoldered, type Reading } from '../inputs'
 
 /**
- * What a report of the running system answers: the generation, how many slots its tables count beside
- * what is soldered, whether memory is soldered. It does not say what kind of machine it is from.
+ * What a report of the running system answers: the generation, how many slots its tables count beside what is soldered,
+ * whether memory is soldered. What it does not say is left out: a bank that may be soldered is not said to be in a slot.
+ * It does not say what kind of machine it is from.
  */
 export function answersIn({ modules, machine }: Pick<Reading, 'modules' | 'machine'>): Answers {
   const generations = new Set(modules.map(({ module }) => module.generation))
   const [generation] = generations
-  const soldered = modules.filter(({ module }) => module.formFactor === 'soldered').length
+  const soldered = modules.filter(isSoldered).length
+  const isOpen = soldered === 0 && modules.some(mayBeSoldered)
   const forms = modules.some(({ module }) => module.formFactor !== undefined)
-  const slots = machine?.slotCount
+  const slots = isOpen ? undefined : machine?.slotCount
   return {
     ...(generation && generations.size === 1 ? { generation } : {}),
     ...(slots === undefined ? {} : { slots: slots - soldered }),
-    ...(forms ? { soldered: soldered > 0 } : {}),
+    ...(forms && !isOpen ? { soldered: soldered > 0 } : {}),
   }
 }

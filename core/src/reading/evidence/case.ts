@@ -50,7 +50,7 @@ export interface Loose {
   reading: ModuleReading
   completed: Completed | null
   observed: SeenRunning | null
-  /** The slots it may be in: by its channel, and not those known to be empty. */
+  /** The slots it may be in: of a reported one by its channel, and not those known to be empty; of one in the hand all, the likelier first. */
   slots: string[]
 }
 
@@ -67,6 +67,7 @@ export interface SlotQuestion {
 export type SlotState = 'filled' | 'empty' | 'unknown'
 
 export const DISPUTE_CODES = [
+  'SLOT_EMPTY',
   'SLOT_COUNT',
   'SOLDERED',
   'MAXIMUM',
@@ -90,7 +91,7 @@ export interface Dispute {
   /** What a ruling on it is kept under. */
   key: string
   subject: string
-  what: Belief['what'] | 'configured'
+  what: Belief['what'] | 'configured' | 'empty'
   options: PossibleValue[]
   ways: Source[]
   where: { input: string; where: Claim['where'] } | null
@@ -124,6 +125,8 @@ export interface Evidence {
   machine: Belief[]
   slots: SlotEvidence[]
   states: Record<string, SlotState>
+  /** Slots that a report calls empty and a label or contents call filled: nothing goes into them unasked. */
+  contested: string[]
   loose: Loose[]
   questions: SlotQuestion[]
   soldered: ModuleReading[]

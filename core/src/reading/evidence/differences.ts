@@ -28,11 +28,11 @@ const COMPARED = [
 
 /** What the evidence would change on the board, whose modules are given by slot. */
 export function differencesOf(
-  { slots }: Pick<Evidence, 'slots'>,
+  { slots, contested }: Pick<Evidence, 'slots' | 'contested'>,
   onBoard: Readonly<Record<string, Module | null>>,
 ): ModuleDifference[] {
   return slots.flatMap(({ slot, completed }) => {
-    if (!completed) return []
+    if (!completed || contested.includes(slot)) return []
     const { module, assumed } = completed
     const there = onBoard[slot] ?? null
     const what = there ? COMPARED.filter((name) => differs(name, there, completed)) : [...COMPARED]

@@ -1,9 +1,11 @@
 import type { Source } from '../../things/model'
 import type { Dispute, DisputeCode, EvidenceCase, Input, PossibleValue, SlotEvidence } from './case'
 import type { Belief, Claim } from './claims'
+import { emptyKey } from './emptyKey'
 import { plainValue } from './meaning'
 
 const WAYS: Record<DisputeCode, Source[]> = {
+  SLOT_EMPTY: ['opened', 'readout'],
   SLOT_COUNT: ['opened', 'manual', 'lettering'],
   SOLDERED: ['opened', 'manual', 'readout'],
   MAXIMUM: ['manual', 'readout', 'guess'],
@@ -29,13 +31,15 @@ interface Known {
   given: Pick<EvidenceCase, 'inputs' | 'rulings' | 'runsAt'>
   entries: readonly Belief[]
   slots: readonly SlotEvidence[]
+  contested: readonly string[]
 }
 
 /** Everything that contradicts and is not settled yet, the costliest mistakes first. */
-export function disputesIn({ given, entries, slots }: Known): Dispute[] {
+export function disputesIn({ given, entries, slots, contested }: Known): Dispute[] {
   const { inputs, rulings, runsAt } = given
   const open = ({ key }: { key: string }) => !Object.hasOwn(rulings, key)
   return [
+    ...contested.map(ofEmpty),
     ...entries
       .filter((entry) => !entry.agreed)
       .map((entry) => ofEntry(OF_MACHINE[entry.what] ?? 'MODULE_FIGURE', entry)),
@@ -48,6 +52,17 @@ export function disputesIn({ given, entries, slots }: Known): Dispute[] {
     ...inputs.flatMap(ofLabels),
   ].filter(open)
 }
+
+/** A slot that is empty by one word and filled by another. */
+const ofEmpty = (slot: string): Dispute => ({
+  code: 'SLOT_EMPTY',
+  key: emptyKey(slot),
+  subject: slot,
+  what: 'empty',
+  options: [false, true].map((value) => ({ value, claims: [] })),
+  ways: WAYS.SLOT_EMPTY,
+  where: null,
+})
 
 function ofEntry(code: DisputeCode, { key, subject, what, claims }: Belief): Dispute {
   return {

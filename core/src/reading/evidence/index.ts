@@ -10,7 +10,8 @@ export {
   missingIn,
 } from './complete'
 export { differencesOf, isHeld, type ModuleDifference } from './differences'
+export { emptyKey } from './emptyKey'
 export { type FromLabel, fromLabels } from './fromLabel'
 export { agree, plainValue } from './meaning'
 export { isOfMachine, settled } from './settle'
-export { emptyKey, unseenSlots, weigh } from './weigh'
+export { unseenSlots, weigh } from './weigh'

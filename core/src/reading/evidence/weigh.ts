@@ -6,6 +6,7 @@ import {
   isSoldered,
   type ModuleFigures,
   type ModuleReading,
+  mayBeSoldered,
   type Observed,
   plausibleRate,
   type Reading,
@@ -25,6 +26,7 @@ import type {
 import { type Belief, type Claim, entryOf } from './claims'
 import { type Completed, complete } from './complete'
 import { disputesIn } from './disputes'
+import { emptyKey } from './emptyKey'
 import { unknownIn } from './unknown'
 
 /** A piece of a reading: one module, or one of a kit's. */
@@ -40,6 +42,8 @@ interface Seats {
   loose: Piece[]
   /** Slots that a reading says are empty. */
   empty: Set<string>
+  /** Slots of them that hold a module by its label or contents, and nobody has said which is true. */
+  contested: string[]
 }
 
 /**
@@ -49,7 +53,7 @@ interface Seats {
  */
 export function weigh(given: EvidenceCase): Evidence {
   const { machine, inputs } = given
-  const seats = seatAll(inputs, machine)
+  const seats = seatAll(given)
   const soldered = solderedIn(inputs)
   const slots = machine.slots.flatMap(({ id }) => {
     const own = seats.seated.get(id)
@@ -63,11 +67,13 @@ export function weigh(given: EvidenceCase): Evidence {
     ...seats.loose.filter(({ reading }) => reading.source === 'readout'),
   ]
   const entries = machineEntries(given, fitted)
-  const known = { given, entries, slots, loose, states }
+  const { contested } = seats
+  const known = { given, entries, slots, loose, states, contested }
   return {
     machine: entries,
     slots,
     states,
+    contested: seats.contested,
     loose,
     questions: questionsOf(loose),
     soldered,
@@ -82,9 +88,6 @@ export function weigh(given: EvidenceCase): Evidence {
 export function unseenSlots({ states }: Pick<Evidence, 'states'>): string[] {
   return Object.keys(states).filter((id) => states[id] === 'unknown')
 }
-
-/** The key of the ruling that says a slot is empty. */
-export const emptyKey = (slot: string): string => `slot.${slot}.empty`
 
 /**
  * What is known of each slot. Where nothing was read, the board as somebody drew it is what was found,
@@ -103,7 +106,7 @@ function statesOf(
   return Object.fromEntries(machine.slots.map(({ id }) => [id, stateOf(id)]))
 }
 
-function seatAll(inputs: readonly Input[], machine: Machine): Seats {
+function seatAll({ inputs, machine, rulings }: EvidenceCase): Seats {
   const seated = new Map<string, Piece[]>()
   const empty = new Set<string>()
   const unseated: Piece[] = []
@@ -126,11 +129,22 @@ function seatAll(inputs: readonly Input[], machine: Machine): Seats {
   }
   const loose: Piece[] = []
   for (const piece of unseated) {
-    const id = likelySeat(piece, seated, machine)
+    const id = likelySeat(piece, unseated, seated, machine)
     if (id) seat(id, piece)
     else loose.push(piece)
   }
-  return { seated, loose, empty }
+  const contested: string[] = []
+  for (const id of empty) {
+    const own = seated.get(id) ?? []
+    // A report that shows the slot filled is another look at the machine.
+    if (own.length === 0 || own.some(({ reading }) => reading.source === 'readout')) continue
+    const isEmpty = Object.hasOwn(rulings, emptyKey(id)) ? rulings[emptyKey(id)]?.value : null
+    if (isEmpty === true) {
+      seated.delete(id)
+      loose.push(...own)
+    } else if (isEmpty === null) contested.push(id)
+  }
+  return { seated, loose, empty, contested }
 }
 
 /** What the pieces of a module's reading are kept under: a kit of two has two. */
@@ -139,9 +153,13 @@ function keysOf({ module }: ModuleReading, index: number): string[] {
   return Array.from({ length: pieces }, (_, n) => (n === 0 ? String(index) : `${index}.${n}`))
 }
 
-/** The slot of the module that has the same serial number, else of the only one with the same part number; the only slot there is. */
+/**
+ * The slot of the module that has the same serial number; else one of the slots with the same part number, where as
+ * many pieces have it as slots; the only slot there is.
+ */
 function likelySeat(
   { input, reading }: Piece,
+  unseated: readonly Piece[],
   seated: ReadonlyMap<string, Piece[]>,
   machine: Machine,
 ): string | null {
@@ -156,8 +174,17 @@ function likelySeat(
   }
   const serial = alike('serial')
   if (serial.length === 1) return serial[0]?.[0] ?? null
+  const { partNumber } = reading.module
+  const mates = unseated.filter(
+    (one) => one.input === input && one.reading.module.partNumber === partNumber,
+  ).length
+  const others = [...seated].filter(([, own]) =>
+    own.some((one) => one.input !== input && one.reading.module.partNumber === partNumber),
+  ).length
   const part = alike('partNumber')
-  if (part.length === 1) return part[0]?.[0] ?? null
+  if (part.length === 1 || (partNumber !== undefined && mates === others && part.length > 0)) {
+    return part[0]?.[0] ?? null
+  }
   const only = machine.slots.length === 1 ? machine.slots[0]?.id : undefined
   const fitting = reading.source !== 'readout' || reading.module.formFactor !== undefined
   return only !== undefined && input.reading.modules.length === 1 && fitting ? only : null
@@ -239,14 +266,19 @@ function looseOf(
   const { input, key, reading, candidates } = piece
   const entries = entriesOf(`${input.id} ${key}`, [piece], given)
   const completed = completedOf(entries, given.machine, reading.source === 'readout')
-  const slots = candidates.filter((id) => states[id] === 'unknown')
+  const open = candidates.filter((id) => states[id] === 'unknown')
+  const free = open.length > 0 ? open : candidates.filter((id) => states[id] !== 'filled')
+  // A stick in the hand may be from any slot, one that a report names too.
+  const all = given.machine.slots.map(({ id }) => id)
+  const rank = (id: string) => ['unknown', 'filled', 'empty'].indexOf(states[id] ?? 'unknown')
+  const any = all.toSorted((a, b) => rank(a) - rank(b))
   return {
     input: input.id,
     key,
     reading,
     completed,
     observed: seenIn([piece], completed, given.machine),
-    slots: slots.length > 0 ? slots : candidates.filter((id) => states[id] !== 'filled'),
+    slots: reading.source === 'readout' ? free : any,
   }
 }
 
@@ -355,7 +387,8 @@ function machineEntries(
   const soldered = ({ reading }: Input) => {
     const banks = reading.modules.filter(isSoldered)
     // A table lists what is soldered as well, so one without any says that there is nothing.
-    if (banks.length === 0 && !reading.machine?.slots.length) return []
+    const isOpen = banks.length === 0 && reading.modules.some(mayBeSoldered)
+    if (isOpen || (banks.length === 0 && !reading.machine?.slots.length)) return []
     const value = banks.reduce((sum, { module }) => sum + (module.capacityGiB ?? 0), 0)
     return [{ value, where: banks[0]?.where ?? null, trust: trustIn('readout', 'module') }]
   }

@@ -1,5 +1,11 @@
 export { type Identity, writeDdr3, writeDdr4, writeDdr5 } from '../contents'
 export * from '../facts'
-export { isSoldered, type ReportedModule, writeCimCsv, writeSmbios } from '../printouts'
+export {
+  isSoldered,
+  mayBeSoldered,
+  type ReportedModule,
+  writeCimCsv,
+  writeSmbios,
+} from '../printouts'
 export { read } from './read'
 export { textOfBytes } from './text'

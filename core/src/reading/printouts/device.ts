@@ -43,6 +43,17 @@ export type DeviceField = keyof Device
 /** Whether a module is fixed to the board. */
 export const isSoldered = ({ module }: ModuleReading): boolean => module.formFactor === 'soldered'
 
+/**
+ * Whether a reported module may be soldered though the report does not say so: firmware gives soldered banks a form,
+ * and then leaves out a number of their own and a slot's name.
+ */
+export function mayBeSoldered({ module, slot }: ModuleReading): boolean {
+  if (module.formFactor === 'soldered') return true
+  if (module.formFactor !== undefined && module.formFactor !== 'SODIMM') return false
+  const isNumbered = module.serial !== undefined || module.partNumber !== undefined
+  return !isNumbered && !/DIMM|SLOT|SOCKET/i.test(slot?.locator ?? '')
+}
+
 /** Type codes of DSP0134, table "Memory Device — Type". */
 export const GENERATION_CODES: Readonly<Record<number, Generation>> = {
   18: 'DDR',

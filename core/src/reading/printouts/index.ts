@@ -20,7 +20,7 @@ export const PRINT_FORMS: readonly PrintForm[] = [
 ]
 
 export { readBytes } from './bytesListed'
-export { isSoldered } from './device'
+export { isSoldered, mayBeSoldered } from './device'
 export { isPrompt } from './form'
 export { type ReportedModule, writeCimCsv } from './writeCim'
 export { writeSmbios } from './writeSmbios'

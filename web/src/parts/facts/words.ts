@@ -81,6 +81,7 @@ export function figureValue(what: string, value: unknown): string {
   if (what === 'deviceWidth') return `×${value}`
   if (what === 'dieGbit') return `${value} Gbit`
   if (what === 'heightMm') return `${value} mm`
+  if (what === 'empty') return value ? 'nothing' : 'the module that was read'
   if (what === 'configured') return `${value} MT/s`
   if (what === 'slotCount') return plural(Number(value), 'slot')
   if (what === 'kit') return `${(value as { size: number }).size} modules`

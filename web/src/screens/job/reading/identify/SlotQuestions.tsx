@@ -1,4 +1,4 @@
-import type { Loose, SlotQuestion } from '@tembrix/core/reading/evidence'
+import type { Evidence, Loose, SlotQuestion, SlotState } from '@tembrix/core/reading/evidence'
 import { MapPin } from 'lucide-react'
 import { useMemo } from 'react'
 import { capacity, list, speed } from '../../../../base/format'
@@ -13,6 +13,7 @@ const MOST = 6
 /** Asks which slots modules are in that were read without saying so; the board answers by a tap. */
 export function SlotQuestions() {
   const { evidence } = useJob()
+  const { states } = evidence
   const { seat } = useIdentify()
   const { questions, loose } = evidence
   const [first] = questions
@@ -35,6 +36,7 @@ export function SlotQuestions() {
           modules={question.keys.map(
             (key) => loose.find((one) => one.input === question.input && one.key === key) as Loose,
           )}
+          states={states}
           first={at === 0}
           onSeats={(seats) => seat(question.input, seats)}
         />
@@ -51,18 +53,23 @@ export function SlotQuestions() {
 interface Props {
   question: SlotQuestion
   modules: readonly Loose[]
+  states: Evidence['states']
   /** Its modules are the ones that a tap on the board seats, one after the other. */
   first: boolean
   onSeats: (seats: Record<string, string | null>) => void
 }
 
+/** What is known of a slot that is offered. */
+const TAKEN: Record<SlotState, string> = { unknown: '', filled: ' · taken', empty: ' · empty' }
+
 const NUMBERS = ['', 'this one', 'these two', 'these three', 'these four']
 
-function Question({ question, modules, first, onSeats }: Props) {
+function Question({ question, modules, states, first, onSeats }: Props) {
   const { keys, slots, alike } = question
   const which = NUMBERS[keys.length] ?? `these ${keys.length}`
   const title = keys.length === 1 ? 'Which slot is this one in?' : `Which slots are ${which} in?`
-  const exactly = alike && keys.length > 1 && keys.length === slots.length
+  const open = slots.filter((slot) => states[slot] !== 'filled')
+  const exactly = alike && keys.length > 1 && keys.length === open.length
   return (
     <div className={callout({ tone: 'ask', className: 'flex flex-col gap-1.5' })}>
       <h3 className="flex items-center gap-2 font-semibold">
@@ -81,10 +88,10 @@ function Question({ question, modules, first, onSeats }: Props) {
           look="main"
           className="self-start"
           onClick={() =>
-            onSeats(Object.fromEntries(keys.map((key, at) => [key, slots[at] as string])))
+            onSeats(Object.fromEntries(keys.map((key, at) => [key, open[at] as string])))
           }
         >
-          They are alike: one in {list(slots.map((slot) => `${slot}`))}
+          They are alike: one in {list(open)}
         </Button>
       )}
       {modules.map((one, at) => {
@@ -104,6 +111,7 @@ function Question({ question, modules, first, onSeats }: Props) {
                 onClick={() => onSeats({ [key]: slot })}
               >
                 {slot}
+                {TAKEN[states[slot] ?? 'unknown']}
               </Button>
             ))}
             <Button
@@ -112,7 +120,7 @@ function Question({ question, modules, first, onSeats }: Props) {
               aria-label={`${name} is in none of them`}
               onClick={() => onSeats({ [key]: null })}
             >
-              none
+              {one.reading.source === 'readout' ? 'none' : 'in my hand'}
             </Button>
           </div>
         )

@@ -45,8 +45,8 @@ export function useIdentify() {
   }
 
   /** The writes that put what was read into slots that nothing is in. */
-  function placing(inputs: readonly ReadingRecord[]): Write[] {
-    const { rulings, readings } = file
+  function placing(inputs: readonly ReadingRecord[], rulings = file.rulings): Write[] {
+    const { readings } = file
     const runsAt = now.evaluation.run?.dataRate ?? null
     const { modules, found } = placeRead(
       { machine: file.machine, rulings, readings, runsAt, decode: readingOf, ...now },
@@ -122,9 +122,22 @@ export function useIdentify() {
       const said = slots.map((slot) => [emptyKey(slot), ruling(true, 'opened')])
       edit.step('jobs', file, { rulings: { ...file.rulings, ...Object.fromEntries(said) } })
     },
-    settle: ({ key }: Pick<Dispute, 'key'>, value: Ruling['value'], source: Source) => {
+    settle: (
+      { key, subject }: Pick<Dispute, 'key' | 'subject'>,
+      value: Ruling['value'],
+      source: Source,
+    ) => {
       const made = ruling(value, source)
-      const writes = [changing('jobs', file, { rulings: { ...file.rulings, [key]: made } })]
+      const rulings = { ...file.rulings, [key]: made }
+      // A module that was kept out of a slot said to be empty goes into it once it is not.
+      const placed = key === emptyKey(subject) ? placing([], rulings) : []
+      const [found] = placed.flatMap((one) =>
+        one.action === 'change' && one.collection === 'jobs' ? [one.fields] : [],
+      )
+      const writes = [
+        ...placed.filter(({ collection }) => collection !== 'jobs'),
+        changing('jobs', file, { rulings, ...found }),
+      ]
       if (isOfMachine(key)) {
         const { sources } = file.machine
         const change = settled({ machine, sources }, key, made, evidence)

@@ -33,6 +33,11 @@ export function summaryOf({ format, modules, machine, system }: Reading): string
 }
 
 const DISPUTES: Record<DisputeCode, (dispute: Dispute) => { title: string; means: string }> = {
+  SLOT_EMPTY: ({ subject }) => ({
+    title: `What is in ${subject}?`,
+    means:
+      'A report says that it is empty, and a module was put there by its label. Nothing goes into it until one of them is right.',
+  }),
   SLOT_COUNT: () => ({
     title: 'How many slots are there?',
     means: 'System reports often list slots that the board does not have. Open it and count.',
