@@ -114,7 +114,7 @@ test('a second module is not seen: expected against seen, fault finder, seated a
   await expect(verdict).toContainText('Whatever passed was started from cold.')
 
   await page.getByRole('tab', { name: /^Seen/ }).click()
-  await page.getByText('From a system report of the machine as it is now').click()
+  await page.getByText('From a system report or the setup of the machine as it is now').click()
   await page.getByLabel('Paste it').fill('nothing like a report')
   await page.getByRole('button', { name: 'Fill in' }).click()
   await expect(page.getByText('Nothing of that could be read.')).toBeVisible()

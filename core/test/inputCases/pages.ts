@@ -65,7 +65,7 @@ export const CLOCKS: Family = {
     none(
       'Channel #\t2 x 64-bit\nDRAM Frequency\t1596.0 MHz\nCAS# Latency (CL)\t16.0 clocks\nRAS# to CAS# Delay (tRCD)\t18 clocks',
     ),
-    none('Total Memory: 32768 MB\nMemory Frequency: 3200 MHz\nXMP: Disabled'),
+    none('Total Memory: 32768 MB\nMemory Frequency: 3200 MHz\nMemory Profile: Disabled'),
     none(
       'Memory Frequency      3200MHz\nTotal Memory          32768MB\nChannel A  16384MB\nChannel B  16384MB',
     ),

@@ -15,6 +15,7 @@ export const FORMATS = [
   'cim-table',
   'hardware-tree',
   'page',
+  'clocks',
   'system',
   'mixed',
   'unknown',
@@ -75,6 +76,10 @@ export interface SystemReading {
   pageFileAutomatic?: boolean
   /** The processor's name. */
   processor?: string
+  /** What memory runs at, as shown: MHz or MT/s, its CL, and how many channels of 64 bits are at work. */
+  shownRate?: number
+  cl?: number
+  channels?: number
 }
 
 /** A stretch of lines (from 1, both included) and what it was taken for; `unknown` for what nothing was read from. */

@@ -10,6 +10,7 @@ export function combined(parts: readonly PartReading[]): PartReading {
   const formats = new Set(parts.map(({ format }) => format))
   formats.delete('unknown')
   formats.delete('system')
+  formats.delete('clocks')
   const machines = parts.flatMap(({ machine }) => machine ?? [])
   const systems = parts.flatMap(({ system }) => system ?? [])
   const modules = parts.reduce<ModuleReading[]>((all, part) => joined(all, part.modules), [])

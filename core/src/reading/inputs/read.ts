@@ -93,7 +93,7 @@ function split(lines: readonly string[]): { found: Read[]; rest: number[] } {
 
 /** A word of what a report names, the beginning of bytes, of JSON or of a tree: most lines of a session have none. */
 const WORDS =
-  /locat|bank|capac|width|factor|type|configured|number|devices|mem|file|size|total|swap|usage|\buse\b|caption|attributes|speed|voltage|model name|processor|physi|fizycz|fysiek|fisica/i
+  /locat|bank|capac|width|factor|type|configured|number|devices|mem|file|size|total|swap|usage|\buse\b|caption|attributes|speed|voltage|model name|dram|channel|latency|processor|physi|fizycz|fysiek|fisica/i
 const OPENING = /^\s*(?:[{(*]|\[\s*(?:$|[[{])|[[(]*(?:0x)?[0-9a-f]{2}[^g-z])/i
 
 const mayBegin = (line: string): boolean => OPENING.test(line) || WORDS.test(line)

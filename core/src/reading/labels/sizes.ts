@@ -28,6 +28,9 @@ const EACH: readonly RegExp[] = [
 ]
 /** `16GBX2`, `16GB X 2`; X4, X8 and X16 behind a blank are a device width, unless a kit is named. */
 const TIMES = /(\d{1,4}) ?(GI?B|MI?B|TI?B)(X| X ?)(\d{1,2})(?![\dA-Z])/
+/** `QTY 2`, and a count that ends the line: so many of what the line describes. */
+const QUANTITY =
+  /\b(?:QTY|QUANTITY|MENGE|ANZAHL|QTE|CANT|ILOSC)\.? ?[:=]? ?(\d{1,2})\b|(?<!B) X ?([2-8])$/
 /** `8GB+8GB`, `(16+16)`. */
 const SUM = new RegExp(`${FIGURE} ?${UNIT}? ?\\+ ?\\1 ?${UNIT}?(?![A-Z\\d])`)
 const CAPACITY = new RegExp(`(?:^|[^\\d.A-WYZ])${FIGURE} ?${UNIT}(?![A-Z])`)
@@ -73,6 +76,11 @@ export function sizeIn(text: string): PrintedSize {
   }
   if (SOME_KIT.test(text)) {
     return { capacityGiB: undefined, pieces: null, unclear: true, contradicts: false }
+  }
+  const quantity = QUANTITY.exec(text)
+  const many = Number(quantity?.[1] ?? quantity?.[2] ?? 1)
+  if (printed !== undefined && many > 1) {
+    return { capacityGiB: printed, pieces: many, ...NOTHING_ELSE }
   }
   const all = capacitiesIn(text)
   const contradicts = all.some((one) => one !== printed)

@@ -81,12 +81,10 @@ function withoutMachine(text: string, machine: MachineReading, line: number): st
   const [, name = '', value = ''] = /^([^:|\t]{2,50}?) ?[:|\t] ?(.*)$/.exec(text) ?? []
   if (TOTAL.test(name)) return ''
   if (SUPPORT.test(name) && !CAPACITY.test(value)) return ''
-  const named = NAMED_SLOTS.exec(text)
-  if (named) {
-    learnMachine(machine, 'slotCount', slotsIn(named[1]), { line })
-    return ''
-  }
   const hasLimit = LIMIT.test(text) || (MOST.test(name) && CAPACITY.test(value))
+  const named = NAMED_SLOTS.exec(text)
+  if (named) learnMachine(machine, 'slotCount', slotsIn(named[1]), { line })
+  if (named && !hasLimit) return ''
   const isSupport = MOST.test(text) && MEMORY.test(text) && !CAPACITY.test(text)
   if (isSupport) return ''
   if (!hasLimit && !COUNTED_SLOTS.test(text)) return null

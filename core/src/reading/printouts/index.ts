@@ -1,19 +1,25 @@
 import { bytesListed } from './bytesListed'
+import { capacitiesAlone } from './capacities'
 import { cimCsv, cimJson, cimList, cimTable } from './cim'
+import { clocksShown } from './clocks'
 import type { PrintForm } from './form'
 import { smbiosListing } from './listing'
 import { processorName } from './processor'
 import { memoryInUse } from './system'
 import { hardwareTree } from './tree'
+import { treeJson } from './treeJson'
 
 /** Every form that is read, in the order they are asked: the one that says yes first has the lines. */
 export const PRINT_FORMS: readonly PrintForm[] = [
+  treeJson,
   cimJson,
   hardwareTree,
   processorName,
   smbiosListing,
   memoryInUse,
+  clocksShown,
   bytesListed,
+  capacitiesAlone,
   cimList,
   cimTable,
   cimCsv,

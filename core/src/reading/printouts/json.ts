@@ -4,6 +4,7 @@ import type { TextLines } from './form'
 /** JSON longer than this is not looked through. */
 const LONGEST = 4_000_000
 const DEEPEST = 4
+const BEGINS = /^(?:\[\s*(?:$|[[{])|\{\s*(?:$|"))/
 const MOST = 4096
 
 /**
@@ -16,7 +17,7 @@ export function readJson(
   at: number,
 ): { instances: Instance[]; end: number; whole: boolean } | null {
   const first = (lines[at] as string).trimStart()
-  if (!/^(?:\[\s*(?:$|[[{])|\{\s*(?:$|"))/.test(first)) return null
+  if (!BEGINS.test(first)) return null
   const found = balanced(lines, at)
   const text = lines.slice(at, found.end).join('\n')
   const objects: { value: object; line: number }[] = []
@@ -36,6 +37,18 @@ export function readJson(
     }
   }
   return { instances: objects.map(instanceOf), end: found.end, whole }
+}
+
+/** The value of a well-formed JSON text that begins on a line; null where there is none. */
+export function readJsonText(lines: TextLines, at: number): { value: unknown; end: number } | null {
+  if (!BEGINS.test((lines[at] as string).trimStart())) return null
+  const { end, closed } = balanced(lines, at)
+  if (!closed) return null
+  try {
+    return { value: JSON.parse(lines.slice(at, end).join('\n')), end }
+  } catch {
+    return null
+  }
 }
 
 /** Where the brackets that open on a line close again, and the innermost objects in between. */

@@ -52,7 +52,9 @@ export const hardwareTree: PrintForm = (lines, at) => {
   const { machine, problems } = found
   for (const bank of banks) {
     const line = (name: string) => bank.fields.get(name)?.line ?? bank.line
-    found.take(deviceIn(bank, problems), (field) => ({ line: line(FIELD_NAMES[field] ?? '') }))
+    const fields = new Map([...bank.fields].map(([name, { value }]) => [name, value]))
+    const device = bankIn(fields, line('size'), problems)
+    found.take(device, (field) => ({ line: line(FIELD_NAMES[field] ?? '') }))
   }
   const modules = found.modules()
   return { part: { format: 'hardware-tree', modules, machine, problems }, end }
@@ -71,17 +73,19 @@ const FIELD_NAMES: Partial<Record<keyof Device, string>> = {
   dataWidth: 'width',
 }
 
-function deviceIn({ fields, line }: Node, problems: Problem[]): Device {
-  const text = (name: string) => fields.get(name)?.value ?? null
+/** The device that a bank's properties describe; a size that is not understood is complained of at a line. */
+export function bankIn(
+  fields: ReadonlyMap<string, string>,
+  line: number,
+  problems: Problem[],
+): Device {
+  const text = (name: string) => fields.get(name) || null
   const description = text('description') ?? ''
   const empty = /\[empty\]|no module/i.test(description)
   const size = text('size')
   const capacity = size === null ? null : sizeIn(size)
   if (capacity === undefined) {
-    problems.push({
-      code: 'FIELD_NOT_UNDERSTOOD',
-      where: { line: fields.get('size')?.line ?? line },
-    })
+    problems.push({ code: 'FIELD_NOT_UNDERSTOOD', where: { line } })
   }
   const clock = rateIn(text('clock') ?? '')
   const rated = rateIn(description)

@@ -16,6 +16,7 @@ export const FORMAT_NAMES: Record<Format, string> = {
   'cim-table': 'CIM instances, a table',
   'hardware-tree': 'hardware tree',
   page: 'page of specifications',
+  clocks: 'clocks as shown',
   system: 'memory in use',
   mixed: 'several reports',
   unknown: 'not understood',

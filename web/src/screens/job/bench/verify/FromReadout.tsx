@@ -22,10 +22,13 @@ export function FromReadout({ onSeen }: Props) {
   function take(reading: Reading) {
     const seen = seenIn(reading, machine)
     if (!seen) {
-      setSaid('Nothing of that could be read. Give an SMBIOS table, a listing, or CIM CSV or JSON.')
+      setSaid(
+        'Nothing of that could be read. Give a system report, or the lines of the setup or a clock tool.',
+      )
       return
     }
-    setSaid(`${plural(reading.modules.length, 'module')} read.`)
+    const { modules } = reading
+    setSaid(modules.length > 0 ? `${plural(modules.length, 'module')} read.` : 'Clocks read.')
     setText('')
     onSeen(seen)
   }
@@ -40,11 +43,19 @@ export function FromReadout({ onSeen }: Props) {
     <Disclosure
       className="border-b border-rule"
       summary={
-        <span className="font-semibold">From a system report of the machine as it is now</span>
+        <span className="font-semibold">
+          From a system report or the setup of the machine as it is now
+        </span>
       }
     >
       <div className="flex flex-col gap-2 pb-2">
-        <Field label="Paste it" hint={said || 'A listing, or CIM CSV or JSON.'}>
+        <Field
+          label="Paste it"
+          hint={
+            said ||
+            'A system report, or lines as a setup or a clock tool shows them: frequency, CL, channels.'
+          }
+        >
           {(control) => (
             <TextInput
               {...control}

@@ -7,7 +7,7 @@ import type {
 } from '@tembrix/core/reading/evidence'
 import type { Reading } from '@tembrix/core/reading/inputs'
 import type { Source } from '@tembrix/core/things/model'
-import { list, plural, speed, tidy } from '../../../../base/format'
+import { capacity, list, plural, speed, tidy } from '../../../../base/format'
 import { FORMAT_NAMES, figureName, PROBLEMS, placeOf } from '../../../../parts/facts'
 
 /** What a way of settling asks one to do. */
@@ -23,8 +23,13 @@ export const WAY_NAMES: Partial<Record<Source, string>> = {
 
 /** What a reading gave, in a few words. */
 export function summaryOf({ format, modules, machine, system }: Reading): string {
-  const parts = modules.length > 0 || !system ? [plural(modules.length, 'module')] : []
+  const isOther = system !== null || format === 'page'
+  const parts = modules.length > 0 || !isOther ? [plural(modules.length, 'module')] : []
   if (machine?.slotCount) parts.push(`${plural(machine.slotCount, 'slot')} claimed`)
+  if (format === 'page' && machine?.maximumGiB) {
+    parts.push(`${capacity(machine.maximumGiB)} at most`)
+  }
+  if (system?.shownRate) parts.push(`runs at ${system.shownRate}`)
   if (format.startsWith('spd')) {
     parts.push(modules[0]?.verified ? 'checksum holds' : 'not verified')
   }

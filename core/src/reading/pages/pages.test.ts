@@ -1,0 +1,45 @@
+import { expect, test } from 'vitest'
+import { read } from '../inputs'
+
+const machine = (text: string) => {
+  const { machine: told, modules } = read(text)
+  return { most: told?.maximumGiB, slots: told?.slotCount, modules: modules.length }
+}
+
+test.each<[string, ReturnType<typeof machine>]>([
+  ['Total slots: 4, max capacity 128GB DDR4', { most: 128, slots: 4, modules: 0 }],
+  ['up to 32GB DDR4 (2 SO-DIMM slots)', { most: 32, slots: 2, modules: 0 }],
+  ['Memory: max. 2 x 16GB DDR4', { most: 32, slots: undefined, modules: 0 }],
+  ['64 GB maximum memory', { most: 64, slots: undefined, modules: 0 }],
+  ['Maximum memory: 1 TB', { most: 1024, slots: undefined, modules: 0 }],
+  ['Memory: 16 GB per module, max. 64 GB', { most: 64, slots: undefined, modules: 0 }],
+])('%s', (text, told) => {
+  expect(machine(text)).toEqual(told)
+})
+
+test('a limit beside what is in the machine leaves that a module', () => {
+  const { machine: told, modules } = read('Memory 8 GB DDR4-2666 SO-DIMM, max. 32 GB')
+  expect(told).toMatchObject({ maximumGiB: 32, source: 'page' })
+  expect(modules[0]?.module).toMatchObject({ capacityGiB: 8, formFactor: 'SODIMM' })
+})
+
+test('a voltage at most, and a disk, are no limits of memory', () => {
+  expect(machine('16GB DDR4-3200 SO-DIMM max. 1.2 V')).toEqual({
+    most: undefined,
+    slots: undefined,
+    modules: 1,
+  })
+  expect(machine('Maximum storage: 2 TB')).toEqual({
+    most: undefined,
+    slots: undefined,
+    modules: 0,
+  })
+})
+
+test('every line of a page is shown as read from it', () => {
+  const { parts } = read('Memory slots: 2\nMaximum memory: 32 GB\nColour: grey')
+  expect(parts.map(({ format, from, to }) => [format, from, to])).toEqual([
+    ['page', 1, 2],
+    ['unknown', 3, 3],
+  ])
+})

@@ -1,0 +1,94 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { type Reading, read } from '../../src/reading/inputs'
+import { INPUT_FAMILIES, MEMORY_LOGS, PRICE_LISTS } from '.'
+import { judge, judgeList, judgeLog } from './judge'
+
+const CASES = INPUT_FAMILIES.flatMap(({ cases }) => cases)
+const judged = [
+  ...CASES.map((one) => ({ text: one.text, ...judge(one) })),
+  ...PRICE_LISTS.map((one) => ({ text: one.text, ...judgeList(one) })),
+  ...MEMORY_LOGS.map((one) => ({ text: one.text, ...judgeLog(one) })),
+]
+
+test('of inputs whose truth was written beforehand none is read wrong', () => {
+  const wrong = judged.flatMap(({ text, wrong }) => (wrong.length > 0 ? [[text, wrong]] : []))
+  expect(wrong).toEqual([])
+})
+
+test('of 100 of them at least 95 are read right', () => {
+  const right = judged.filter(({ outcome }) => outcome === 'right').length
+  expect(right / judged.length).toBeGreaterThan(0.95)
+})
+
+/** What a reading says, without where it stands. */
+function said({ modules, machine, system }: Reading) {
+  const { places: _, slots = [], ...limits } = machine ?? {}
+  return {
+    modules: modules.map(({ module, slot, observed, observedVolts }) => ({
+      module,
+      slot,
+      observed,
+      observedVolts,
+    })),
+    slots,
+    limits,
+    system,
+  }
+}
+
+/** Reports of machines: what tells its modules by their places. */
+const REPORTS = INPUT_FAMILIES.filter(({ name }) => name === 'pastes')
+  .flatMap(({ cases }) => cases)
+  .map(({ text }) => text)
+  .filter((text) => /^(?:Handle|DeviceLocator)/.test(text))
+const report = fc.constantFrom(...REPORTS)
+const lines = (text: string, change: (line: string) => string) =>
+  text.split('\n').map(change).join('\n')
+
+describe('any report says the same', () => {
+  test('quoted by a mail, once or twice', () => {
+    fc.assert(
+      fc.property(report, fc.constantFrom('> ', '>', '>> ', '> > '), (text, mark) => {
+        expect(said(read(lines(text, (line) => mark + line)))).toEqual(said(read(text)))
+      }),
+    )
+  })
+
+  test('pasted twice or three times', () => {
+    fc.assert(
+      fc.property(report, fc.integer({ min: 2, max: 3 }), (text, times) => {
+        const again = Array.from({ length: times }, () => text).join('\n\n')
+        expect(said(read(again))).toEqual(said(read(text)))
+      }),
+    )
+  })
+
+  test('with words around it', () => {
+    const words = fc.constantFrom(
+      'Hello,',
+      'here it is',
+      'Thank you',
+      'see the list',
+      'Kind regards',
+    )
+    fc.assert(
+      fc.property(report, words, words, (text, before, behind) => {
+        expect(said(read(`${before}\n\n${text}\n\n${behind}`))).toEqual(said(read(text)))
+      }),
+    )
+  })
+})
+
+test('a report that breaks off says less, never other', () => {
+  fc.assert(
+    fc.property(report, fc.double({ min: 0, max: 1, noNaN: true }), (text, share) => {
+      const whole = said(read(text)).modules
+      const kept = text.split('\n').slice(0, Math.floor(text.split('\n').length * share))
+      for (const { module, slot } of said(read(kept.join('\n'))).modules) {
+        const same = whole.find((one) => one.slot?.locator === slot?.locator)
+        expect(same?.module).toMatchObject(module)
+      }
+    }),
+  )
+})
