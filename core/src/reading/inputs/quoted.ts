@@ -11,7 +11,6 @@ const isBlank = (line: string): boolean => line.trim() === ''
  * one too. Lines keep their places.
  */
 export function withoutQuotes(lines: readonly string[]): readonly string[] {
-  if (!lines.some((line) => QUOTED.test(line) || BARRED.test(line))) return lines
   const told = lines.filter((line) => !isBlank(line))
   if (told.every((line) => BARRED.test(line))) return lines.map((line) => line.replace(BARRED, ''))
   if (told.every((line) => QUOTED.test(line))) return lines.map(plain)

@@ -66,7 +66,8 @@ function linesOf(text: string): readonly string[] {
   const plain = text.charCodeAt(0) === 0xfeff ? text.slice(1) : text
   // biome-ignore lint/suspicious/noControlCharactersInRegex: terminals put escape codes between
   const bare = plain.includes('\u001b') ? plain.replace(/\u001b\[[0-9;?]*[A-Za-z]/g, '') : plain
-  return withoutQuotes(bare.includes('\r') ? bare.split(/\r*\n|\r(?!\n)/) : bare.split('\n'))
+  const lines = bare.includes('\r') ? bare.split(/\r*\n|\r(?!\n)/) : bare.split('\n')
+  return /^ ?[>|]/m.test(bare) ? withoutQuotes(lines) : lines
 }
 
 /** The stretches that a print form knows, and the lines (indexes) that none does. */

@@ -39,6 +39,10 @@ const TOTAL =
 const INSTALLED =
   /\bINSTALLED|\bSTANDARD\b(?! FORM)|\bINCLUDED|\bFITTED|\bVERBAUT|\bINSTALLIERT|\bINSTALLEE?\b|\bINSTALADA\b|\bINSTALLATA\b/
 
+/** Every line that says something of a machine's memory has one of these in it. */
+const MAYBE =
+  /\d ?[gt](?:i?b|i?o)|slot|socket|steckpl|emplacement|ranura|gniazd|sleuf|mem|m[eé]m|ram\b|speicher|pami|geheugen|ddr/i
+
 /** What a page says of a machine, and the lines with what of them may still be a label. */
 export interface PageRead {
   part: PartReading | null
@@ -54,7 +58,9 @@ export function readPages(lines: readonly string[], at: readonly number[]): Page
   const machine = emptyMachine()
   machine.source = 'page'
   const left = new Map<number, string>()
-  const texts = at.map((n) => ({ n, text: tidy((lines[n] as string).slice(0, 400)) }))
+  const texts = at
+    .filter((n) => MAYBE.test(lines[n] as string))
+    .map((n) => ({ n, text: tidy((lines[n] as string).slice(0, 400)) }))
   const isOfMemory = texts.some(({ text }) => MEMORY.test(text))
   for (const { n, text } of texts) {
     const rest = isOfMemory ? withoutMachine(text, machine, n + 1) : null

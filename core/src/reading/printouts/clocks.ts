@@ -12,6 +12,9 @@ const TOTAL =
   /\b(?:TOTAL (?:SYSTEM )?MEMORY|MEMORY SIZE|INSTALLED MEMORY)\s*[:=|]?\s*(\d{1,7}) ?([MG])B/
 const COUNTS: Readonly<Record<string, number>> = { SINGLE: 1, DUAL: 2, TRIPLE: 3, QUAD: 4 }
 
+/** Every such line has one of these in it. */
+const MAYBE = /(?:freq|clock|speed|takt|latency|channels? ?#|memory).*\d/i
+
 /** Lines of the same kind that follow each other, with others between. */
 const LONGEST = 16
 
@@ -34,6 +37,7 @@ const plainOf = (line: string): string => plainLetters(line.slice(0, 200)).repla
 
 /** Whether a line is one of running memory; a label has a capacity and a kind of memory beside its rate. */
 function isOfClocks(line: string): boolean {
+  if (!MAYBE.test(line)) return false
   const plain = plainOf(line)
   return RATE.test(plain) || /CAS# ?LATENCY|\bCHANNELS? #/.test(plain) || TOTAL.test(plain)
 }

@@ -103,6 +103,7 @@ const AVAILABLE =
 const NAMED = /^\s*([\p{L} ]{8,60}?)\s*:\s*(\d[\d.,'\s\u00a0\u202f]*)\s*(MB|Mo|MiB)\s*$/u
 
 function summary(lines: readonly string[], at: number) {
+  if (!/physi|fizycz|fysiek|fisica|física/i.test(lines[at] as string)) return null
   const said: SystemReading = {}
   let end = at
   for (let n = at; n < Math.min(lines.length, at + 3); n += 1) {
