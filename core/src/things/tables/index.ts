@@ -9,5 +9,5 @@ export {
 export { commaReadings, joinedCells } from './decimalCommas'
 export { headingOf, type TableHeading } from './heading'
 export { type ColumnStyle, columnNumbers, columnStyle, numberIn, numberOf } from './numbers'
-export { parseTable, type Table } from './parse'
+export { parseTable, type Table, tableOfRows } from './parse'
 export { writeCsv } from './write'

@@ -30,3 +30,20 @@ export function parseTable(text: string): Table | null {
     .filter(({ cells }) => cells.some((cell) => cell !== ''))
   return headings && rows.length > 0 ? { separator, headings: headings.cells, rows } : null
 }
+
+/**
+ * The table in the rows of a sheet: the first row that is as wide as most are has the headings; titles before it are
+ * passed over. Null where there is no heading and no row.
+ */
+export function tableOfRows(rows: readonly (readonly string[])[]): Table | null {
+  const filled = (row: readonly string[]) => row.filter((cell) => cell.trim() !== '').length
+  const widest = Math.max(0, ...rows.slice(0, 40).map(filled))
+  const at = rows.findIndex((row) => widest > 1 && filled(row) >= widest / 2)
+  const headings = rows[at]?.map((cell) => cell.trim())
+  if (!headings) return null
+  const read = rows.slice(at + 1).flatMap((row, n) => {
+    const cells = row.map((cell) => cell.trim())
+    return cells.some((cell) => cell !== '') ? [{ line: at + n + 2, cells }] : []
+  })
+  return read.length > 0 ? { separator: '', headings, rows: read } : null
+}

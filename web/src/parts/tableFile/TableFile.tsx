@@ -4,6 +4,7 @@ import { FileUp } from 'lucide-react'
 import { useState } from 'react'
 import { ErrorText, FileDrop } from '../../base/ui'
 import { CommaQuestion } from './CommaQuestion'
+import { isWorkbook, readWorkbook } from './readWorkbook'
 
 export interface OpenedTable {
   name: string
@@ -27,7 +28,7 @@ export const MORE_COLUMNS =
 const overfullRow = ({ headings, rows }: Table): string[] =>
   rows.find(({ cells }) => cells.length > headings.length)?.cells ?? []
 
-/** A button that opens a file of separated values; what cannot be opened is said beneath it. */
+/** A button that opens a file of separated values, or a workbook; what cannot be opened is said beneath it. */
 export function TableFile({ children, label, largest, mostRows, onTable }: Props) {
   const [fault, setFault] = useState('')
   const [asked, setAsked] = useState<(OpenedTable & { readings: number[][] }) | null>(null)
@@ -40,7 +41,9 @@ export function TableFile({ children, label, largest, mostRows, onTable }: Props
       setFault(`${file.name} is larger than ${largest / 1_000_000} MB; it was not opened.`)
       return
     }
-    const table = parseTable(textOfBytes(new Uint8Array(await file.arrayBuffer())) ?? '')
+    const table = isWorkbook(file)
+      ? await readWorkbook(file)
+      : parseTable(textOfBytes(new Uint8Array(await file.arrayBuffer())) ?? '')
     if (!table) setFault(`${file.name} holds no table: a line of headings and rows under it.`)
     else if (table.rows.length > mostRows) setFault(`${file.name} has more than ${mostRows} rows.`)
     else {
@@ -76,7 +79,7 @@ export function TableFile({ children, label, largest, mostRows, onTable }: Props
       )}
       <FileDrop
         label={label}
-        accept=".csv,.tsv,.txt,text/csv"
+        accept=".csv,.tsv,.txt,.xlsx,text/csv"
         onFiles={([file]) => void open(file)}
       >
         <FileUp size={17} aria-hidden /> {children}
