@@ -230,3 +230,33 @@ test('the supplier is asked; one that fails or dawdles is said to, and can be gi
     page.getByRole('region', { name: 'Tray' }).getByRole('button', { name: /W4S-2x32-3200/ }),
   ).toBeVisible()
 })
+
+test('a French price list in code page 1252 is read by the column, and a doubtful one asks', async ({
+  page,
+  app,
+}) => {
+  await page.goto(`${app.address}/shelf`)
+  await page.getByRole('tab', { name: 'Suppliers’ offers' }).click()
+  const open = (name: string, text: string) =>
+    page.getByLabel('Price list').setInputFiles({
+      name,
+      mimeType: 'text/csv',
+      buffer: Buffer.from(text, 'latin1'),
+    })
+  await open(
+    'liste.csv',
+    'Référence;Désignation;Prix unitaire;Disponibilité\nFR-1;Barrette 16 Go (2 x 8 Go) DDR4-3200 SO-DIMM;1 234,50;12\nFR-2;Barrette 8 Go DDR4-3200 SO-DIMM;22,90;rupture\n',
+  )
+  const french = page.getByRole('dialog', { name: 'Import liste.csv' })
+  await expect(french.getByText('2 offers of 2 rows')).toBeVisible()
+  await expect(french.getByText('Prices: “1 234,50” is read as €1,234.50.')).toBeVisible()
+  await expect(french.getByRole('row', { name: /FR-1/ })).toContainText('€1,234.50')
+  await page.keyboard.press('Escape')
+
+  const label = '8GB DDR4-3200 SO-DIMM'
+  await open('doubt.csv', `Part no;Text;Price\nD-1;${label};1,234\nD-2;${label};2,345\n`)
+  const doubt = page.getByRole('dialog', { name: 'Import doubt.csv' })
+  await expect(doubt.getByText('0 offers of 2 rows')).toBeVisible()
+  await doubt.getByLabel('In the prices, “,” parts').selectOption('thousands')
+  await expect(doubt.getByRole('row', { name: /D-1/ })).toContainText('€1,234.00')
+})

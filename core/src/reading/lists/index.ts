@@ -6,5 +6,11 @@ export {
   testedWith,
   type ValidatedIndex,
 } from './lookUp'
-export { importPrices, PRICE_WORDS, type PriceTerms } from './prices'
+export {
+  importPrices,
+  PRICE_WORDS,
+  type PricesWritten,
+  type PriceTerms,
+  pricesWritten,
+} from './prices'
 export { importValidated, VALIDATED_WORDS } from './validated'

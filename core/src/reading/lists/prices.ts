@@ -78,6 +78,37 @@ export interface PriceTerms {
   minorUnits: number
   /** What the capacity of a kit's row is, where the row itself does not tell: of one module, or of all. */
   kitCapacity?: 'each' | 'whole' | null
+  /** What a mark with three digits behind it parts in prices, where the column does not tell. */
+  markParts?: 'decimals' | 'thousands' | null
+}
+
+/** How the prices of a list are written. */
+export interface PricesWritten {
+  /** One of them with a mark or a blank in it, and what it is read as. */
+  example: string
+  value: number | null
+  /** The mark of which nothing tells whether it parts decimals or thousands; null where it is known. */
+  doubtful: ',' | '.' | null
+}
+
+/** How the prices in a column are read; null where none has a mark. */
+export function pricesWritten(
+  table: Table,
+  columns: ColumnHeadings<PriceColumn>,
+  markParts: PriceTerms['markParts'] = null,
+): PricesWritten | null {
+  const cells = cellsOf(table, columns.price)
+  const style = styleOf(cells, markParts)
+  const example = cells.find((cell) => /\d[.,'’ \u00a0\u202f]\d/.test(cell))
+  if (example === undefined) return null
+  return { example, value: numberOf(example, style), doubtful: columnStyle(cells).doubtful }
+}
+
+/** The style of the prices, with a mark that is in doubt as somebody said. */
+function styleOf(cells: readonly string[], markParts: PriceTerms['markParts']): ColumnStyle {
+  const style = columnStyle(cells)
+  if (!style.doubtful || !markParts) return style
+  return { decimal: markParts === 'decimals' ? style.doubtful : null, doubtful: null }
 }
 
 /**
@@ -91,7 +122,7 @@ export function importPrices(
   terms: PriceTerms,
 ) {
   const seen = new Set<string>()
-  const prices = columnStyle(cellsOf(table, columns.price))
+  const prices = styleOf(cellsOf(table, columns.price), terms.markParts)
   const stocks = columnStyle(cellsOf(table, columns.stock))
   return readRows(table, columns, (cell: (column: PriceColumn) => string) => {
     const offer = offerOf(cell, terms, prices, stocks)
@@ -119,7 +150,7 @@ function offerOf(
   const asked = numberOf(cell('price'), prices)
   if (asked === null) return 'The price is missing, or no amount.'
   if (prices.doubtful && cell('price').includes(prices.doubtful)) {
-    return `Is ${cell('price')} above a thousand, or does “${prices.doubtful}” part decimals? Write it with two decimals.`
+    return `Is ${cell('price')} above a thousand, or does “${prices.doubtful}” part decimals? Say so above.`
   }
   if (asked < 0) return 'The price is below nothing.'
   if (asked === 0) return 'The price is 0, so there is none yet.'

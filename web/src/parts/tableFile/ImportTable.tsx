@@ -29,8 +29,8 @@ interface Props<Column extends string, Made> {
   hindrance?: string | undefined
   onTake: (made: Made[], mapping: Mapping<Column>) => void
   onClose: () => void
-  /** What else is to be said about the list. */
-  children?: ReactNode
+  /** What else is to be said about the list, by the columns chosen. */
+  children?: (columns: ColumnHeadings<Column>) => ReactNode
 }
 
 const FAULTS_SHOWN = 200
@@ -84,7 +84,7 @@ export function ImportTable<Column extends string, Made extends object>(
           </Field>
         ))}
       </div>
-      {props.children}
+      {props.children?.(settled)}
       <p className="mb-1 font-semibold" aria-live="polite">
         {plural(made.length, one, many)} of {plural(rows.length, 'row')}
       </p>

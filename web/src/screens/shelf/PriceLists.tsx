@@ -1,4 +1,9 @@
-import { importPrices, PRICE_WORDS } from '@tembrix/core/reading/lists'
+import {
+  importPrices,
+  PRICE_WORDS,
+  type PricesWritten,
+  pricesWritten,
+} from '@tembrix/core/reading/lists'
 import {
   type Offered,
   PRICE_LIST_LIMIT,
@@ -60,7 +65,7 @@ export function PriceLists({ lists }: Props) {
         mostRows={PRICE_LIST_LIMIT}
         onTable={setOpened}
       >
-        Import a price list (CSV)
+        Import a price list (CSV, XLSX)
       </TableFile>
       {last && (
         <p className="w-full text-sm" aria-live="polite">
@@ -103,6 +108,7 @@ function ImportDialog({ opened, lists, suppliers, onDone, onClose }: ImportProps
   const [markUp, setMarkUp] = useState<unknown>(0)
   const [complete, setComplete] = useState(false)
   const [kitCapacity, setKitCapacity] = useState<'each' | 'whole' | null>(null)
+  const [markParts, setMarkParts] = useState<'decimals' | 'thousands' | null>(null)
   const markUpPercent =
     typeof markUp === 'number' && markUp > -100 && markUp <= 1000 ? markUp : null
   const { table } = opened
@@ -112,8 +118,9 @@ function ImportDialog({ opened, lists, suppliers, onDone, onClose }: ImportProps
         markUpPercent: markUpPercent ?? 0,
         minorUnits: minorUnits(),
         kitCapacity,
+        markParts,
       }),
-    [table, markUpPercent, kitCapacity],
+    [table, markUpPercent, kitCapacity, markParts],
   )
   async function take(offers: Offered[], mapping: PriceList['mapping']) {
     const ending = new AbortController()
@@ -155,60 +162,110 @@ function ImportDialog({ opened, lists, suppliers, onDone, onClose }: ImportProps
       onTake={take}
       onClose={onClose}
     >
-      <Field label="Where a row is a kit, its capacity is" className="mb-2">
-        {(control) => (
-          <Select
-            {...control}
-            value={kitCapacity ?? ''}
-            options={[
-              { value: '', label: 'not said: rows that do not tell are left out' },
-              { value: 'each', label: 'that of one module' },
-              { value: 'whole', label: 'that of the whole kit' },
-            ]}
-            onValue={(value) => setKitCapacity(value === '' ? null : (value as 'each' | 'whole'))}
+      {(columns) => (
+        <>
+          <PricesRead
+            written={pricesWritten(table, columns, markParts)}
+            markParts={markParts}
+            onMarkParts={setMarkParts}
           />
-        )}
-      </Field>
-      <div className="mb-3 grid grid-cols-[2fr_1fr_2fr] items-end gap-3 border-y border-rule py-2">
-        <Field label="Supplier">
-          {(control) => (
-            <>
-              <TextInput {...control} value={supplier} onValue={setSupplier} />
-              {suppliers.length > 0 && (
-                <span className="flex flex-wrap gap-x-3 text-sm">
-                  {suppliers.slice(0, 4).map((name) => (
-                    <button
-                      key={name}
-                      type="button"
-                      className="inline-flex min-h-11 items-center underline"
-                      onClick={() => setSupplier(name)}
-                    >
-                      {name}
-                    </button>
-                  ))}
-                </span>
+          <Field label="Where a row is a kit, its capacity is" className="mb-2">
+            {(control) => (
+              <Select
+                {...control}
+                value={kitCapacity ?? ''}
+                options={[
+                  { value: '', label: 'not said: rows that do not tell are left out' },
+                  { value: 'each', label: 'that of one module' },
+                  { value: 'whole', label: 'that of the whole kit' },
+                ]}
+                onValue={(value) =>
+                  setKitCapacity(value === '' ? null : (value as 'each' | 'whole'))
+                }
+              />
+            )}
+          </Field>
+          <div className="mb-3 grid grid-cols-[2fr_1fr_2fr] items-end gap-3 border-y border-rule py-2">
+            <Field label="Supplier">
+              {(control) => (
+                <>
+                  <TextInput {...control} value={supplier} onValue={setSupplier} />
+                  {suppliers.length > 0 && (
+                    <span className="flex flex-wrap gap-x-3 text-sm">
+                      {suppliers.slice(0, 4).map((name) => (
+                        <button
+                          key={name}
+                          type="button"
+                          className="inline-flex min-h-11 items-center underline"
+                          onClick={() => setSupplier(name)}
+                        >
+                          {name}
+                        </button>
+                      ))}
+                    </span>
+                  )}
+                </>
               )}
-            </>
-          )}
-        </Field>
-        <Field label="Mark-up, %">
+            </Field>
+            <Field label="Mark-up, %">
+              {(control) => (
+                <TextInput
+                  {...control}
+                  inputMode="decimal"
+                  value={markUp}
+                  onValue={(text) => setMarkUp(numberFrom(text) ?? 0)}
+                />
+              )}
+            </Field>
+            <Check
+              label="This is all they sell"
+              hint={`What it leaves out is then out of stock${lists.length > 0 ? `; ${plural(lists.length, 'list')} before` : ''}.`}
+              checked={complete}
+              onChecked={setComplete}
+            />
+          </div>
+        </>
+      )}
+    </ImportTable>
+  )
+}
+
+interface PricesReadProps {
+  written: PricesWritten | null
+  markParts: 'decimals' | 'thousands' | null
+  onMarkParts: (parts: 'decimals' | 'thousands' | null) => void
+}
+
+/** How the prices of the list are read, and the question where nothing in them tells. */
+function PricesRead({ written, markParts, onMarkParts }: PricesReadProps) {
+  if (!written) return null
+  const { example, value, doubtful } = written
+  return (
+    <div className="mb-2 flex flex-col gap-1">
+      {doubtful && (
+        <Field label={`In the prices, “${doubtful}” parts`}>
           {(control) => (
-            <TextInput
+            <Select
               {...control}
-              inputMode="decimal"
-              value={markUp}
-              onValue={(text) => setMarkUp(numberFrom(text) ?? 0)}
+              value={markParts ?? ''}
+              options={[
+                { value: '', label: 'not said: such rows are left out' },
+                { value: 'decimals', label: 'decimals' },
+                { value: 'thousands', label: 'thousands' },
+              ]}
+              onValue={(said) =>
+                onMarkParts(said === '' ? null : (said as 'decimals' | 'thousands'))
+              }
             />
           )}
         </Field>
-        <Check
-          label="This is all they sell"
-          hint={`What it leaves out is then out of stock${lists.length > 0 ? `; ${plural(lists.length, 'list')} before` : ''}.`}
-          checked={complete}
-          onChecked={setComplete}
-        />
-      </div>
-    </ImportTable>
+      )}
+      {value !== null && (!doubtful || markParts) && (
+        <p className="text-sm">
+          Prices: “{example}” is read as {money(Math.round(value * minorUnits()))}.
+        </p>
+      )}
+    </div>
   )
 }
 
