@@ -60,7 +60,7 @@ interface Props {
 }
 
 /** What is known of a slot that is offered. */
-const TAKEN: Record<SlotState, string> = { unknown: '', filled: ' · taken', empty: ' · empty' }
+const TAKEN: Record<SlotState, string> = { unknown: '', filled: 'taken', empty: 'empty' }
 
 const NUMBERS = ['', 'this one', 'these two', 'these three', 'these four']
 
@@ -106,12 +106,14 @@ function Question({ question, modules, states, first, onSeats }: Props) {
             {slots.map((slot) => (
               <Button
                 key={slot}
-                className="min-w-11 px-2.5 font-mono"
+                className="min-w-11 gap-1 px-2.5 font-mono"
                 aria-label={`${name} is from slot ${slot}`}
                 onClick={() => onSeats({ [key]: slot })}
               >
                 {slot}
-                {TAKEN[states[slot] ?? 'unknown']}
+                <span className="font-sans font-normal text-ink-2 text-xs">
+                  {TAKEN[states[slot] ?? 'unknown']}
+                </span>
               </Button>
             ))}
             <Button
