@@ -50,13 +50,13 @@ const SOLD_FOR: readonly [RegExp, KindFigures][] = [
 const OTHER_FORMS = /\bMICRO-? ?DIMM|\bMINI-? ?[UR]?-?DIMM|\bVLP-? ?MINI/
 /** The name of a slot, which is no form: `CHANNELA-DIMM0`, `DIMM-A2`. */
 const SLOT_NAMES =
-  /\b(?:CHANNEL|CHAN|CONTROLLER|NODE|CPU|P)[A-Z0-9 -]*?-?DIMM[- ]?[A-Z]?\d\b|\bDIMM[- ]?[A-P]\d\b/g
+  /\b(?:CHANNEL|CHAN|CONTROLLER|NODE|CPU|P)[A-Z0-9 -]*?-?DIMM[- ]?[A-Z]?\d\b|\bDIMM[- ]?[A-P]\d\b|\bDIMM ?#?\d{1,2}\b(?![.,]\d| ?[GM]I?B)/g
 
 /** Words that say how it is buffered, whatever the form. */
 const BUFFERING_WORDS: readonly [RegExp, KindFigures][] = [
   [/LOAD[- ]?REDUCED/, { buffering: 'load-reduced', ecc: true }],
   [
-    /UNREGISTERED|UNBUFFERED|UNGEPUFFERT|NON-?REG|NON-(?:BUFFERED|GEPUFFERT)|\bUNBUFF\b/,
+    /UN-?REGISTERED|UN-?BUFFERED|UNGEPUFFERT|NON-?REG|NON-(?:BUFFERED|GEPUFFERT)|\bUNBUFF\b/,
     { buffering: 'unbuffered' },
   ],
   [/\bREGISTERED|\bREG\b|\bBUFFERED/, { buffering: 'registered', ecc: true }],

@@ -64,7 +64,7 @@ export function readLine(text: string, line: number): LabelLine | null {
   ) {
     return null
   }
-  const serial = hasNumbers ? SERIAL.exec(text)?.[1] : undefined
+  const serial = hasNumbers ? SERIAL.exec(text)?.[1]?.replace(/^0X/, '') : undefined
   const partNumber = (hasNumbers ? PART.exec(text)?.[1] : undefined) ?? partAlone(text)
   const said =
     rate !== null ||

@@ -121,6 +121,11 @@ export function tidyLettering(text: string): string {
     plain = plain.replace(/(?<=\d)O+|O+(?=\d)/g, (letters) => '0'.repeat(letters.length))
   }
   if (plain.includes('  ')) plain = plain.replace(/ {2,}/g, ' ')
+  if (plain.includes('DDR')) {
+    plain = plain
+      .replace(/\bDDR[- ]([2-5])(?=[L ]|$)(?! ?[GM]I?B)/g, 'DDR$1')
+      .replace(/(DDR[1-5]L?)[/@](?=\d{3,5})/g, '$1-')
+  }
   return withPlainUnits(plain.includes('-') ? plain.replace(/ - ?|- /g, '-') : plain)
 }
 

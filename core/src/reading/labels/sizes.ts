@@ -34,6 +34,10 @@ const QUANTITY =
 /** `8GB+8GB`, `(16+16)`. */
 const SUM = new RegExp(`${FIGURE} ?${UNIT}? ?\\+ ?\\1 ?${UNIT}?(?![A-Z\\d])`)
 const CAPACITY = new RegExp(`(?:^|[^\\d.A-WYZ])${FIGURE} ?${UNIT}(?![A-Z])`)
+/** `8+16GB`, `8/16/32GB`: several capacities, of several modules or to choose from. */
+const SEVERAL = new RegExp(
+  `(?<![\\d.])${FIGURE} ?${UNIT}? ?\\+ ?(?!\\1(?!\\d))\\d{1,3} ?(?:GB|\\))|(?<![\\d.])\\d{1,3}(?:/\\d{1,3})+ ?GB`,
+)
 const CAPACITIES = new RegExp(CAPACITY, 'g')
 /** `KIT OF TWO`, `KIT OF 2`: the capacity beside it is the whole kit's. */
 const KIT_OF = new RegExp(`\\bKIT[ -]OF[ -]${COUNT}\\b`)
@@ -48,6 +52,9 @@ const NOTHING_ELSE = { unclear: false, contradicts: false }
 
 /** What a line in upper case says of capacity and kit. */
 export function sizeIn(text: string): PrintedSize {
+  if (/[+/]/.test(text) && SEVERAL.test(text)) {
+    return { capacityGiB: undefined, pieces: null, unclear: false, contradicts: true }
+  }
   const each = /\d/.test(text) ? eachIn(text) : null
   if (each) return each
   const kit = /KIT|PACK/.test(text)

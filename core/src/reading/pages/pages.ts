@@ -15,23 +15,31 @@ const PER_SLOT =
 const MEMORY =
   /\bMEMORY|\bRAM\b|SPEICHER|\bMEMOIRE|\bMEMORIA|\bPAMIEC|\bGEHEUGEN|\bMINNE|DDR[2-5]|DIMM\b/
 const CAPACITY = /(?:(\d) ?[X×*] ?)?(\d{1,4}) ?(GB|TB)(?![A-Z])/
-/** A capacity that a word for the most stands right before or behind. */
-const LIMIT = new RegExp(
-  `(?:${MOST.source})[^\\d]{0,30}(?:${CAPACITY.source})|${CAPACITY.source} ?\\(?MAX(?:IMUM|\\.)?(?! \\d)`,
-)
+/** A capacity that a word for the most stands before, with nothing but words between, or right behind. */
+const LIMITS = [
+  new RegExp(`(?:${MOST.source})[^\\d]{0,60}(?<![\\d.])${CAPACITY.source}`),
+  new RegExp(`${CAPACITY.source} ?\\(?MAX(?:IMUM|\\.)?(?! ?\\d)`),
+]
+const limitIn = (text: string): RegExpExecArray | null =>
+  LIMITS.map((one) => one.exec(text)).find((one) => one !== null) ?? null
 const SLOT =
-  '(?:SLOTS?|SOCKETS?|STECKPLATZE?|SPEICHERBANKE?|BANKS?|EMPLACEMENTS?|RANURAS?|SLOTY|GNIAZDA|SLEUVEN)'
+  '(?:SLOTS?|SOCKETS?|STECKPLATZE?|SPEICHERBANKE?|BANKS?|EMPLACEMENTS?|RANURAS?|SLOTY|GNIAZD[AO]?|SLEUVEN)'
 /** `2 SLOTS`, `2 X SO-DIMM SLOTS`, `2 MEMORY SLOTS`. */
 const COUNTED_SLOTS = new RegExp(
   `(?<![\\d.])(\\d{1,2}) ?[X×*]? ?(?:(?:SO-? ?|U-?|CAMM\\d?)?DIMM|MEMORY|RAM|SPEICHER|MEMOIRE)?[- ]?${SLOT}(?![A-Z])`,
 )
 /** `SLOTS: 2`, `NUMBER OF DIMM SLOTS | 4`, `EMPLACEMENTS MEMOIRE : 2`. */
-const NAMED_SLOTS = new RegExp(`${SLOT}[^:|\\d]{0,30}[:|\\t] ?(\\d{1,2})(?![\\d.]| ?[GM]B)`)
+const NAMED_SLOTS = new RegExp(
+  `(?:${SLOT}[^:|\\d]{0,30}[:|\\t]|\\b(?:NUMBER OF|LICZBA|ANZAHL|NOMBRE D[E']|NUMERO DE)[A-Z -]{0,20}${SLOT}) ?(\\d{1,2})(?![\\d.]| ?[GM]B)`,
+)
 /** `4 X DIMM`: a count of slots beside a limit. */
 const COUNTED_FORMS = /^\(?(\d{1,2}) ?[X×*] ?(?:SO-? ?|U-?)?DIMMS?\)?$/
 /** A field that says what kind of memory the machine takes. */
 const SUPPORT =
-  /^(?:SUPPORTED )?(?:SYSTEM )?(?:MEMORY|RAM|ARBEITSSPEICHER|SPEICHER|MEMOIRE|MEMORIA|PAMIEC|GEHEUGEN)(?: ?-?(?:TYPES?|TYP|TECHNOLOGY|SPEEDS?|STANDARD|VIVE|RAM))*$/
+  /^(?:SUPPORTED )?(?:SYSTEM |INTERNAL |INTERNER )?(?:MEMORY|RAM|ARBEITSSPEICHER|SPEICHER|MEMOIRE|MEMORIA|PAMIEC|GEHEUGEN)(?: ?-?(?:TYPES?|TYP|TECHNOLOGY|SPEEDS?|CLOCK SPEED|FORM FACTOR|STANDARD|VIVE|RAM))*$/
+/** The same without a mark between name and value. */
+const SUPPORT_ALONE =
+  /^(?:SUPPORTED )?(?:SYSTEM |INTERNAL )?(?:MEMORY|RAM) (?:TYPES?|TECHNOLOGY|SPEEDS?) \S/
 /** A field that says how much is in the machine as it runs, in all. */
 const TOTAL =
   /^(?:TOTAL (?:SYSTEM )?MEMORY|MEMORY SIZE|SYSTEM MEMORY|INSTALLED MEMORY SIZE|GESAMTSPEICHER|MEMOIRE TOTALE|MEMORIA TOTAL)$/
@@ -42,6 +50,13 @@ const INSTALLED =
 /** Every line that says something of a machine's memory has one of these in it. */
 const MAYBE =
   /\d ?[gt](?:i?b|i?o)|slot|socket|steckpl|emplacement|ranura|gniazd|sleuf|mem|m[eé]m|ram\b|speicher|pami|geheugen|ddr/i
+
+/** Parts of a line that are read by themselves; brackets only where they hold a limit or slots. */
+const CLAUSES = new RegExp(
+  `, |; |\\| ?| \\+ | / (?=\\D)|\\) ?|\\((?=[^)]*(?:${MOST.source}|${SLOT}))`,
+)
+/** A count of slots with a limit behind it in the same breath. */
+const SLOTS_BEFORE = new RegExp(`\\d ?[X×*] ?(?:SO-? ?|U-?)?DIMM[^,;]*(?:${MOST.source})`)
 
 /** What a page says of a machine, and the lines with what of them may still be a label. */
 export interface PageRead {
@@ -87,20 +102,24 @@ function withoutMachine(text: string, machine: MachineReading, line: number): st
   const [, name = '', value = ''] = /^([^:|\t]{2,50}?) ?[:|\t] ?(.*)$/.exec(text) ?? []
   if (TOTAL.test(name)) return ''
   if (SUPPORT.test(name) && !CAPACITY.test(value)) return ''
-  const hasLimit = LIMIT.test(text) || (MOST.test(name) && CAPACITY.test(value))
+  if (SUPPORT_ALONE.test(text) && !CAPACITY.test(text)) return ''
+  const hasLimit = limitIn(text) !== null || (MOST.test(name) && CAPACITY.test(value))
   const named = NAMED_SLOTS.exec(text)
   if (named) learnMachine(machine, 'slotCount', slotsIn(named[1]), { line })
   if (named && !hasLimit) return ''
   const isSupport = MOST.test(text) && MEMORY.test(text) && !CAPACITY.test(text)
   if (isSupport) return ''
   if (!hasLimit && !COUNTED_SLOTS.test(text)) return null
-  const clauses = text.split(/, |; |\| ?| \+ | \/ (?=\D)/)
+  const clauses = text.split(CLAUSES)
   const limit = MOST.test(name) && !INSTALLED.test(name)
   let isTaken = false
   const rest = clauses.filter((clause) => {
-    const isLimit = limit || LIMIT.test(clause)
-    const capacity = isLimit ? CAPACITY.exec(clause) : null
-    if (capacity && !PER_SLOT.test(clause)) {
+    const near = limitIn(clause)
+    const capacity = near ?? (limit ? CAPACITY.exec(clause) : null)
+    const isLimit = capacity !== null
+    // `1 x SO-DIMM up to 16GB`: of one slot, or of all.
+    const isOfSlot = PER_SLOT.test(clause) || SLOTS_BEFORE.test(clause)
+    if (capacity && !isOfSlot) {
       const gib = Number(capacity[1] ?? 1) * Number(capacity[2]) * (capacity[3] === 'TB' ? 1024 : 1)
       if (machine.maximumGiB === undefined) learnMachine(machine, 'maximumGiB', gib, { line })
     }
