@@ -46,15 +46,16 @@ export const PRICE_WORDS: ColumnWords<PriceColumn> = {
     new RegExp(`^(?!.*(?:${NO_PRICE})).*(?:${AMOUNT})`, 'i'),
   ],
   stock: [
-    /stock|available|avail|qty|quantity|on hand|lager|bestand|verfugbar|menge|disponib|quantite|existencias|giacenza|dostepn|\bstan\b|voorraad/i,
+    /^(?!.*\bmin).*(?:stock|available|avail|qty|quantity|on hand|lager|bestand|verfugbar|menge|disponib|quantite|existencias|giacenza|dostepn|\bstan\b|voorraad)/i,
   ],
   leadDays: [/lead|delivery|days|liefer|delai|livraison|plazo|entrega|consegna|dostaw|levertijd/i],
   article: [
-    /article|artikel|part ?(no|number)|order ?code|\bsku\b|bestell|referen|\bref\b|codice|indeks|teilenummer/i,
+    /article|artikel|^p\/?n$|part ?(no|number)|order ?code|\bsku\b|bestell|referen|\bref\b|codice|indeks|teilenummer/i,
     /part|code|item|model|name|numer/i,
   ],
   label: [
-    /label|description|specification|spec\b|text|bezeichnung|beschreibung|designation|libelle|descrip|descriz|opis|omschrijving/i,
+    /label|description|specification|spec\b|text|bezeichnung|beschreibung|designation|libelle|descrip|^desc\b|descriz|opis|omschrijving/i,
+    /product|produkt|produit|producto|prodotto|\bname\b|nazwa|naam|title|\bitem\b/i,
   ],
   generation: [/generation|^gen|type|technology|\btyp\b/i],
   form: [/form|socket|package|bauform/i],
@@ -125,7 +126,7 @@ export function importPrices(
   const prices = styleOf(cellsOf(table, columns.price), terms.markParts)
   const stocks = columnStyle(cellsOf(table, columns.stock))
   return readRows(table, columns, (cell: (column: PriceColumn) => string) => {
-    const offer = offerOf(cell, terms, prices, stocks)
+    const offer = offerOf(withUnit(cell, columns.capacityGiB), terms, prices, stocks)
     if (typeof offer === 'string') return offer
     const key = offeredKey(offer)
     if (seen.has(key)) return 'This part number is further up already.'
@@ -133,6 +134,15 @@ export function importPrices(
     return offer
   })
 }
+
+/** The cells of a row, a bare capacity with the unit that its heading names. */
+const withUnit =
+  (cell: (column: PriceColumn) => string, heading = '') =>
+  (column: PriceColumn): string => {
+    const text = cell(column)
+    const isBare = column === 'capacityGiB' && /^\d+$/.test(text)
+    return isBare && /\bm(?:i?b|o)\b/i.test(heading) ? `${text} MB` : text
+  }
 
 const cellsOf = ({ headings, rows }: Table, heading: string | undefined): string[] => {
   const at = heading === undefined ? -1 : headings.indexOf(heading)
@@ -201,7 +211,7 @@ function moduleOnLabel(
     generation,
     formFactor,
     buffering,
-    ecc: /^(y|yes|true|1|ecc|x)$/i.test(cell('ecc').trim()) || (said.ecc ?? false),
+    ecc: yesOrNo(cell('ecc')) ?? said.ecc ?? false,
     capacityGiB: size.capacityGiB,
     ranks: ranks ?? usual.ranks,
     deviceWidth: deviceWidth ?? usual.deviceWidth,
@@ -214,6 +224,13 @@ function moduleOnLabel(
   if (parsed.success) return parsed.data
   const [issue] = parsed.error.issues
   return `${String(issue?.path[0])}: ${issue?.message}`
+}
+
+/** A column of yes and no wins over the words of a row. */
+function yesOrNo(text: string): boolean | null {
+  const plain = text.trim()
+  if (/^(?:y|yes|ja|j|oui|o|si|tak|true|1|ecc|x)$/i.test(plain)) return true
+  return /^(?:n|no|nein|non|nie|nee|false|0|non-?ecc|-)$/i.test(plain) ? false : null
 }
 
 /** What the row says in words: its label, or its article where there is none; with its columns where it leaves out the generation. */
@@ -327,7 +344,7 @@ const DATE = /\d{1,4}[./-]\d{1,2}[./-]\d{1,4}/
 const NO_COUNT =
   /\b(?:from|ab|des|a partir|desde|da|od|vanaf|min|expected|erwartet|attendu|arriving|week|woche)\b/i
 const NONE_LEFT =
-  /^(?:no\b|none|out\b|sold out|nicht|ausverkauft|kein|rupture|epuise|indisponible|agotado|sin\b|esaurito|brak|niedostepn|niet|uitverkocht|-)/i
+  /^(?:no\b|nein\b|non\b|nie\b|none|out\b|sold out|nicht|ausverkauft|kein|rupture|epuise|indisponible|agotado|sin\b|esaurito|brak|niedostepn|niet|uitverkocht|-)/i
 
 /** `12`, `>50`, `1.200`, `yes`, `out of stock`. */
 function stockIn(text: string, style: ColumnStyle): number | null {
