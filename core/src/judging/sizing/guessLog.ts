@@ -1,8 +1,8 @@
 import { columnNumbers, type Table } from '../../things/tables'
-import type { LogColumns, LogUnit } from './memoryLog'
+import { type LogColumns, type LogUnit, timesIn } from './memoryLog'
 
 const TIME =
-  /time|date|clock(?! ?\[?mhz)|when|stamp|second|zeit|datum|heure|hora\b|\bora\b|czas|tijd|^\(pdh/i
+  /time|date|elapsed|clock(?! ?\[?mhz)|when|stamp|second|zeit|datum|heure|hora\b|\bora\b|czas|tijd|^\(pdh/i
 /** What is said of memory, or of anything, and is no amount of it. */
 const NO_AMOUNT =
   /clock|temp|°|volt|\bv\b|mhz|ghz|power|watt|\[w\]|bandwidth|speed|frequen|latency|\bfan\b|timing|faults?|\/s(?:ec)?\b/i
@@ -42,8 +42,12 @@ function wordsOf(heading: string): string {
 export function guessLogColumns({ headings, rows }: Table): LogColumns {
   const words = new Map(headings.map((one) => [one, wordsOf(one)]))
   const has = (heading: string, pattern: RegExp) => pattern.test(words.get(heading) as string)
-  const time = headings.find((one) => has(one, TIME)) ?? null
-  const left = headings.filter((one) => one !== time)
+  const cellsOf = (heading: string) =>
+    rows.map(({ cells }) => cells[headings.indexOf(heading)] ?? '')
+  const timed = headings.filter((one) => has(one, TIME))
+  // A date that stays the same tells nothing; the time of day beside it does.
+  const time = timed.find((one) => rises(cellsOf(one))) ?? timed[0] ?? null
+  const left = headings.filter((one) => !timed.includes(one))
   const faults = left.find((one) => has(one, FAULTS)) ?? null
   const ofCard = left.filter((one) => has(one, CARD))
   const graphics =
@@ -52,7 +56,9 @@ export function guessLogColumns({ headings, rows }: Table): LogColumns {
   const cache = left.find((one) => has(one, CACHE) && !has(one, AVAILABLE)) ?? null
   const others = left.filter((one) => one !== faults && one !== cache && !has(one, CARD))
   const amounts = others.filter((one) => !has(one, NO_AMOUNT) && !has(one, OTHER_MEMORY))
-  const free = amounts.find((one) => has(one, AVAILABLE))
+  const free =
+    amounts.find((one) => has(one, AVAILABLE) && !has(one, /free|frei|libre|woln|vrij/i)) ??
+    amounts.find((one) => has(one, AVAILABLE))
   const plain = amounts.filter(
     (one) => !has(one, AVAILABLE) && !has(one, COMMITTED) && !has(one, TOTAL),
   )
@@ -68,9 +74,19 @@ export function guessLogColumns({ headings, rows }: Table): LogColumns {
     others[0] ??
     (headings[0] as string)
   const unitOf = (heading: string) =>
-    UNITS.find(([, pattern]) => has(heading, pattern))?.[0] ??
-    byMagnitude(rows.map(({ cells }) => cells[headings.indexOf(heading)] ?? ''))
+    UNITS.find(([, pattern]) => has(heading, pattern))?.[0] ?? byMagnitude(cellsOf(heading))
   const isFree = used === free
+  const total = amounts.find((one) => has(one, TOTAL))
+  const plainFree = amounts.find((one) => has(one, /free|frei|libre|woln|vrij/i))
+  const first = (heading: string | null | undefined) =>
+    heading ? (columnNumbers(cellsOf(heading))[0] ?? null) : null
+  const parts = [used, plainFree, cache].map(first)
+  const whole = first(total)
+  // Where in use, free and cache come to all there is, the cache is not in use.
+  const isApart =
+    whole !== null &&
+    parts.every((one) => one !== null) &&
+    Math.abs(parts.reduce<number>((sum, one) => sum + (one ?? 0), 0) - whole) < whole * 0.02
   return {
     time,
     used,
@@ -78,10 +94,18 @@ export function guessLogColumns({ headings, rows }: Table): LogColumns {
     ...(isFree ? { free: true } : {}),
     ...(faults ? { faults } : {}),
     // A figure of free memory leaves the cache out already.
-    ...(cache && !isFree ? { cache } : {}),
+    ...(cache && !isFree && !isApart ? { cache } : {}),
     ...(graphics ? { graphics, graphicsUnit: unitOf(graphics) } : {}),
     ...(load ? { load } : {}),
   }
+}
+
+const rises = (cells: readonly string[]): boolean => {
+  const times = timesIn(cells) ?? []
+  const [first, last] = [times[0], times.at(-1)]
+  return (
+    typeof first === 'number' && typeof last === 'number' && (cells.length === 1 || last > first)
+  )
 }
 
 /** Memory in use lies between half a GiB and some hundreds: the unit is the one that makes it so. */

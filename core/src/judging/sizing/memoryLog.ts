@@ -102,14 +102,31 @@ export function readMemoryLog(
 const inGiB = (figure: number | null | undefined, per: number): number | null =>
   figure === null || figure === undefined ? null : figure / per
 
-/** Times in seconds; null for a cell that is none, undefined where there is no such column. */
-function timesIn(cells: readonly string[] | null): (number | null)[] | undefined {
+/** Times in seconds; null for a cell that is none, undefined where there is no such column or nothing in it is one. */
+export function timesIn(cells: readonly string[] | null): (number | null)[] | undefined {
   if (!cells) return undefined
-  if (cells.every((cell) => /^-?[\d.,]*$/.test(cell))) return columnNumbers(cells)
-  return cells.map((cell) => {
-    const moment = Date.parse(cell)
-    return Number.isNaN(moment) ? null : moment / 1000
-  })
+  if (cells.every((cell) => /^-?[\d.,]*$/.test(cell) && !DAY.test(cell)))
+    return columnNumbers(cells)
+  const times = cells.map(momentIn)
+  return times.every((one) => one === null) ? undefined : times
+}
+
+const CLOCK = /(\d{1,2}):(\d{2})(?::(\d{2}(?:[.,]\d+)?))?/
+/** A day first and a year last, as `31.01.2030`. */
+const DAY = /^(\d{1,2})\.(\d{1,2})\.(\d{4})/
+
+/** A time of day, a day first or any moment as computers write it, in seconds. */
+function momentIn(cell: string): number | null {
+  const day = DAY.exec(cell)
+  const clock = CLOCK.exec(cell)
+  const [hours, minutes, seconds] = (clock ?? [])
+    .slice(1)
+    .map((one = '0') => Number(one.replace(',', '.')))
+  const ofDay = clock ? ((hours ?? 0) * 60 + (minutes ?? 0)) * 60 + (seconds ?? 0) : 0
+  if (day) return Date.UTC(Number(day[3]), Number(day[2]) - 1, Number(day[1])) / 1000 + ofDay
+  const moment = Date.parse(cell)
+  if (!Number.isNaN(moment)) return moment / 1000
+  return clock && clock[0] === cell.trim() ? ofDay : null
 }
 
 export interface LogSummary {

@@ -358,3 +358,38 @@ test('memory that is available is what is fitted less what is in use; committed 
   const used = parseTable('Time,Committed MB,In use MB\n0,9000,4000\n1,9100,4100\n') as Table
   expect(guessLogColumns(used)).toEqual({ time: 'Time', used: 'In use MB', unit: 'MB' })
 })
+
+describe('times in a log', () => {
+  const log = (text: string) => {
+    const table = parseTable(text) as Table
+    return readMemoryLog(table, guessLogColumns(table), 16).samples.map(({ seconds, gib }) => [
+      seconds,
+      gib,
+    ])
+  }
+
+  test('are times of day, days first, or moments; a date beside the time is passed over', () => {
+    const day = 'Date;Time;Mem used\n01.01.2030;10:00:00;8192\n01.01.2030;10:00:01,5;9216'
+    expect(log(day)).toEqual([
+      [0, 8],
+      [1.5, 9],
+    ])
+    const moment = 'When,Mem used (MB)\n31.12.2029 23:59:59,8192\n01.01.2030 00:00:01,9216'
+    expect(log(moment)).toEqual([
+      [0, 8],
+      [2, 9],
+    ])
+  })
+
+  test('that are none are left out, and the samples stay', () => {
+    expect(log('Time,Mem used (MB)\nfirst,8192\nsecond,9216')).toEqual([
+      [null, 8],
+      [null, 9],
+    ])
+  })
+
+  test('a cache beside what is in use and free is not taken off', () => {
+    const text = 'Time,total,used,free,buff/cache\n1,16256504,8388608,2097152,5770744'
+    expect(log(text)).toEqual([[0, 8]])
+  })
+})
