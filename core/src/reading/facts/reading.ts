@@ -14,6 +14,7 @@ export const FORMATS = [
   'cim-list',
   'cim-table',
   'hardware-tree',
+  'decoded',
   'page',
   'clocks',
   'system',

@@ -95,7 +95,8 @@ function split(lines: readonly string[]): { found: Read[]; rest: number[] } {
 /** A word of what a report names, the beginning of bytes, of JSON or of a tree: most lines of a session have none. */
 const WORDS =
   /locat|bank|capac|width|factor|type|configured|number|devices|mem|file|size|total|swap|usage|\buse\b|caption|attributes|speed|voltage|model name|dram|channel|latency|processor|physi|fizycz|fysiek|fisica/i
-const OPENING = /^\s*(?:[{(*]|\[\s*(?:$|[[{])|[[(]*(?:0x)?[0-9a-f]{2}[^g-z])/i
+const OPENING =
+  /^\s*(?:[{(*<]|[A-Za-z0-9+/]{40,}={0,2}\s*$|\[\s*(?:$|[[{])|[[(]*(?:0x)?[0-9a-f]{2}[^g-z])/i
 
 const mayBegin = (line: string): boolean => OPENING.test(line) || WORDS.test(line)
 

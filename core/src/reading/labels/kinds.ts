@@ -39,7 +39,7 @@ const FORM_WORDS: readonly [RegExp, KindFigures][] = [
 ]
 
 /** `DIMM` alone: what nothing else says more of. */
-const PLAIN_DIMM = /(?<![A-Z])DIMM/
+const PLAIN_DIMM = /(?<![A-Z])DIMM(?!-(?:SIZE|SPEED|TYPE|STATUS))/
 /** The machine it is sold for. */
 const SOLD_FOR: readonly [RegExp, KindFigures][] = [
   [LAPTOP_WORDS, { formFactor: 'SODIMM' }],

@@ -12,7 +12,7 @@ import {
 } from '../facts'
 import { readCsv } from './csv'
 import { bufferingOf, type Device, devices, GENERATION_CODES, NO_DEVICE } from './device'
-import { type Instance, isCut } from './fields'
+import { areTelling, type Instance, isCut } from './fields'
 import type { PrintForm } from './form'
 import { readJson } from './json'
 import { readPairs } from './pairs'
@@ -52,6 +52,32 @@ export const cimJson: PrintForm = (lines, at) => {
   const part = instancesRead('cim-json', instances)
   if (!whole) part.problems.push(malformed)
   return { part, end }
+}
+
+const OBJECT = /<(?:Object|INSTANCE)\b/i
+const PROPERTY = /<Property Name="(\w+)"[^>]*>(?:\s*<VALUE>)?([^<]*)/gi
+
+/** Instances as XML: properties by name, an element for each instance. */
+export const cimXml: PrintForm = (lines, at) => {
+  if (!/^\s*<(?:\?xml|Objects?|CIM|INSTANCE)\b/i.test(lines[at] as string)) return null
+  const instances: Instance[] = []
+  let end = at
+  for (
+    let n = at;
+    n < lines.length && (n === at || /^\s*(?:<|$)/.test(lines[n] as string));
+    n += 1
+  ) {
+    const parts = (lines[n] as string).split(OBJECT)
+    parts.forEach((part, begun) => {
+      if (begun > 0) instances.push({ line: n + 1, fields: new Map() })
+      for (const [, name = '', value = ''] of part.matchAll(PROPERTY)) {
+        instances.at(-1)?.fields.set(name.toLowerCase(), { value: value.trim(), line: n + 1 })
+        end = n + 1
+      }
+    })
+  }
+  const told = instances.filter(({ fields }) => areTelling([...fields.keys()]))
+  return told.length > 0 ? { part: instancesRead('cim-list', told), end } : null
 }
 
 /** FormFactor values of CIM_PhysicalMemory; others say nothing of what it is. */

@@ -26,6 +26,31 @@ export const treeJson: PrintForm = (lines: TextLines, at: number) => {
   return { part: { format: 'hardware-tree', modules, machine, problems }, end: json.end }
 }
 
+const PAIR = /<key>(\w+)<\/key>\s*<string>([^<]*)<\/string>/g
+
+/** A system profile as a property list in XML: modules as dictionaries of names and texts. */
+export const profileXml: PrintForm = (lines: TextLines, at: number) => {
+  if (!/^\s*<(?:\?xml|plist)\b/.test(lines[at] as string)) return null
+  let end = at
+  while (end < lines.length && !/<\/plist>/.test(lines[end] as string)) end += 1
+  const text = lines.slice(at, end + 1).join('\n')
+  const modules = text
+    .split('<dict>')
+    .map(
+      (part): Value =>
+        Object.fromEntries([...part.matchAll(PAIR)].map(([, key, value]) => [key, value])),
+    )
+    .filter(isProfiled)
+  if (modules.length === 0) return null
+  const found = devices()
+  for (const one of modules) found.take(profiledIn(one, at + 1), () => ({ line: at + 1 }))
+  const { machine, problems } = found
+  return {
+    part: { format: 'hardware-tree', modules: found.modules(), machine, problems },
+    end: Math.min(end + 1, lines.length),
+  }
+}
+
 function* objectsIn(value: unknown, depth: number): Generator<Value> {
   if (typeof value !== 'object' || value === null || depth > DEEPEST) return
   if (!Array.isArray(value)) yield value as Value

@@ -15,6 +15,7 @@ export const FORMAT_NAMES: Record<Format, string> = {
   'cim-list': 'CIM instances, a list',
   'cim-table': 'CIM instances, a table',
   'hardware-tree': 'hardware tree',
+  decoded: 'decoded contents',
   page: 'page of specifications',
   clocks: 'clocks as shown',
   system: 'memory in use',

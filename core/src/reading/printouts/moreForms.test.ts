@@ -1,0 +1,88 @@
+import { expect, test } from 'vitest'
+import { stick } from '../../../test/builders'
+import { hex } from '../../../test/tables'
+import { read, writeDdr4 } from '../inputs'
+
+const figures = (text: string) => read(text).modules.map(({ module }) => module)
+
+test('a decoder’s columns are modules, its rows their figures', () => {
+  const text = `Decoding EEPROM                      0-0050                 0-0052
+---=== SPD EEPROM Information ===---
+Fundamental Memory type              DDR4 SDRAM             DDR4 SDRAM
+Module Type                          SO-DIMM                SO-DIMM
+---=== Memory Characteristics ===---
+Maximum module speed                 3200 MT/s (PC4-25600)  2666 MT/s (PC4-21300)
+Size                                 8192 MB                16384 MB
+Ranks                                1                      2
+SDRAM Device Width                   8 bits                 8 bits
+Part Number                          LRK4-8-3200            Undefined
+Assembly Serial Number               0x3A7100C2             0x00000000`
+  expect(figures(text)).toEqual([
+    {
+      generation: 'DDR4',
+      formFactor: 'SODIMM',
+      buffering: 'unbuffered',
+      speeds: [{ kind: 'standard', dataRate: 3200 }],
+      capacityGiB: 8,
+      ranks: 1,
+      deviceWidth: 8,
+      partNumber: 'LRK4-8-3200',
+      serial: '3A7100C2',
+    },
+    {
+      generation: 'DDR4',
+      formFactor: 'SODIMM',
+      buffering: 'unbuffered',
+      speeds: [{ kind: 'standard', dataRate: 2666 }],
+      capacityGiB: 16,
+      ranks: 2,
+      deviceWidth: 8,
+    },
+  ])
+  expect(read(text).modules.every(({ verified }) => !verified)).toBe(true)
+})
+
+test('contents in base64, in one line or several, are verified like any others', () => {
+  const bytes = writeDdr4(stick())
+  const text = btoa(String.fromCharCode(...bytes))
+  for (const written of [text, text.replace(/(.{76})/g, '$1\n')]) {
+    expect(read(written)).toMatchObject({ format: 'spd-ddr4', modules: [{ verified: true }] })
+    expect(figures(written)).toEqual(figures(hex(bytes)))
+  }
+  expect(read(btoa('no module at all, only words. '.repeat(8))).modules).toEqual([])
+})
+
+test('a profile and instances as XML are those of their lists', () => {
+  const profile = `<?xml version="1.0"?>
+<plist version="1.0"><array><dict><key>_items</key><array>
+<dict><key>_name</key><string>BANK 0/ChannelA-DIMM0</string><key>dimm_size</key><string>8 GB</string>
+<key>dimm_speed</key><string>2667 MHz</string><key>dimm_type</key><string>DDR4</string></dict>
+<dict><key>_name</key><string>BANK 2/ChannelB-DIMM0</string><key>dimm_size</key><string>Empty</string><key>dimm_type</key><string>Empty</string></dict>
+</array></dict></array></plist>`
+  const { modules, machine } = read(profile)
+  expect(modules).toMatchObject([
+    { slot: { locator: 'BANK 0/ChannelA-DIMM0' }, module: { capacityGiB: 8, generation: 'DDR4' } },
+  ])
+  expect(machine?.slots.map(({ populated }) => populated)).toEqual([true, false])
+
+  const one = (name: string, value: string) => `<Property Name="${name}">${value}</Property>`
+  const instance = (slot: string) =>
+    `<Object>${one('DeviceLocator', slot)}${one('Capacity', '8589934592')}${one('SMBIOSMemoryType', '26')}${one('Speed', '3200')}</Object>`
+  const xml = `<?xml version="1.0"?>\n<Objects>${instance('DIMM A')}${instance('DIMM B')}</Objects>`
+  expect(read(xml).modules.map(({ slot, module }) => [slot?.locator, module.capacityGiB])).toEqual([
+    ['DIMM A', 8],
+    ['DIMM B', 8],
+  ])
+})
+
+test('capacities alone are modules, alike ones too; a disk’s is none', () => {
+  expect(figures('Capacity\n8589934592\n8589934592')).toEqual([
+    { capacityGiB: 8 },
+    { capacityGiB: 8 },
+  ])
+  expect(figures('Capacity=8589934592\n\nCapacity=17179869184')).toEqual([
+    { capacityGiB: 8 },
+    { capacityGiB: 16 },
+  ])
+  expect(figures('Capacity\n500105249280')).toEqual([])
+})
