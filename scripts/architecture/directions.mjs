@@ -4,7 +4,7 @@ import { importsOf, isFolder as isFolderOnDisk, isThere } from './sources.mjs'
 const TEST = /\.test\.tsx?$|^[^/]+\/(test|bench)\//
 const BENCHMARK = /^[^/]+\/bench\//
 
-/** What a workspace may import beside its own files: no sibling unless listed, any package unless restricted. */
+/** Imports that a workspace may have beside its own files: no sibling unless listed, any package unless restricted. */
 const ALLOWED = {
   core: {
     packages: ['zod', 'd3-dsv', 'dinero.js', 'jsondiffpatch', 'jstat'],

@@ -21,7 +21,7 @@ test('of 100 of them at least 95 are read right', () => {
   expect(right / judged.length).toBeGreaterThan(0.95)
 })
 
-/** What a reading says, without where it stands. */
+/** Content of a reading, without the places it was read at. */
 function said({ modules, machine, system }: Reading) {
   const { places: _, slots = [], ...limits } = machine ?? {}
   return {

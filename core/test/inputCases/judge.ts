@@ -5,19 +5,19 @@ import { guessColumns, parseTable } from '../../src/things/tables'
 import type { InputCase } from './case'
 import type { ListCase, LogCase } from './lists'
 
-/** All that is true was read; some of it was left open; nothing was; something was read that is not true. */
+/** Everything was read right; some of it was left open; nothing was read; something was read wrong. */
 export type Outcome = 'right' | 'open' | 'missed' | 'wrong'
 
 export interface Judged {
   outcome: Outcome
-  /** What was read that is not true, in words. */
+  /** Figures read that are not true, in words. */
   wrong: string[]
-  /** What was left open or not read. */
+  /** Figures left open or not read. */
   open: string[]
 }
 
 type Figure = string | number | boolean
-/** What is read of a stick, by the names that truths use; what was not read is left out. */
+/** Figures read of a stick, by the names that truths use; a figure that was not read is left out. */
 type Stick = Partial<Record<StickFigure, Figure>>
 type StickFigure =
   | 'cap'

@@ -49,7 +49,7 @@ export const KITS: Family = {
   ],
 }
 
-/** What standards and shops print, which has to stay right. */
+/** Inputs as standards and shops print them, which have to stay right. */
 export const ORDINARY: Family = {
   name: 'ordinary',
   cases: [

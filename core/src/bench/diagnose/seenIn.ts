@@ -45,7 +45,7 @@ export function seenIn(
   }
 }
 
-/** What a setup or a clock tool shows; the rate as it is printed, clock or rate. */
+/** Figures that a setup or a clock tool shows; the rate as it is printed, clock or rate. */
 function clocksIn(system: Reading['system']): ReadOut {
   const { shownRate, cl, channels, totalGiB } = system ?? {}
   if (shownRate === undefined && cl === undefined) return {}

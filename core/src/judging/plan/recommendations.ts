@@ -38,7 +38,7 @@ export type RecommendationReason =
    */
   | { code: 'PARTNER'; piece: PlacedPiece; today: number | null }
 
-/** What an option gives up against the other recommendations. */
+/** Drawbacks of an option against the other recommendations. */
 export type GivesUp =
   | { code: 'COSTS_MORE'; by: number }
   | { code: 'LESS_GAIN'; by: number }

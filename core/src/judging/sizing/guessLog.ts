@@ -3,7 +3,7 @@ import { type LogColumns, type LogUnit, timesIn } from './memoryLog'
 
 const TIME =
   /time|date|elapsed|clock(?! ?\[?mhz)|when|stamp|second|zeit|datum|heure|hora\b|\bora\b|czas|tijd|^\(pdh/i
-/** What is said of memory, or of anything, and is no amount of it. */
+/** Headings about memory, or anything else, that are no amount of memory. */
 const NO_AMOUNT =
   /clock|temp|°|volt|\bv\b|mhz|ghz|power|watt|\[w\]|bandwidth|speed|frequen|latency|\bfan\b|timing|faults?|\/s(?:ec)?\b/i
 const OTHER_MEMORY = /virtual|virtuell|virtuel|swap|page ?file|auslagerung|pagin|non-?paged|pool/i

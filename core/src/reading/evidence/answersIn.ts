@@ -2,8 +2,8 @@ import type { Answers } from '../../things/machines'
 import { isSoldered, mayBeSoldered, type Reading } from '../inputs'
 
 /**
- * What a report of the running system answers: the generation, how many slots its tables count beside what is soldered,
- * whether memory is soldered. What it does not say is left out: a bank that may be soldered is not said to be in a slot.
+ * Answers that a report of the running system gives: the generation, how many slots its tables count beside what is
+ * soldered, whether memory is soldered. An answer that it does not give is left out: a bank that may be soldered is not said to be in a slot.
  * It does not say what kind of machine it is from.
  */
 export function answersIn({ modules, machine }: Pick<Reading, 'modules' | 'machine'>): Answers {

@@ -77,7 +77,7 @@ export interface SystemReading {
   pageFileAutomatic?: boolean
   /** The processor's name. */
   processor?: string
-  /** What memory runs at, as shown: MHz or MT/s, its CL, and how many channels of 64 bits are at work. */
+  /** Running memory as shown: its rate in MHz or MT/s, its CL, and the channels of 64 bits at work. */
   shownRate?: number
   cl?: number
   channels?: number

@@ -28,7 +28,7 @@ const NOT =
 const NO = 'NO|NOT|NON|NEIN|NIE|NEE|NEJ|FALSE|OFF|NONE|KEIN|KEINE'
 const YES = 'YES|JA|OUI|SI|TAK|TRUE|ON'
 
-/** What is denied, whether the word for it stands before or behind: `NON-ECC`, `NON-REGISTERED`, `NON-BUFFERED`. */
+/** Denied features, whether the word for no stands before or behind: `NON-ECC`, `NON-REGISTERED`, `NON-BUFFERED`. */
 const DENIED = '(ECC|REGISTERED|REG|BUFFERED|GEPUFFERT)'
 const DENIALS: readonly [RegExp, string][] = [
   [new RegExp(`\\b(?:${NOT})[ -]?${DENIED}\\b`, 'g'), 'NON-$1'],
@@ -70,7 +70,7 @@ export const LAPTOP_WORDS =
 export const DESKTOP_WORDS =
   /\bDESKTOP|\bSOBREMESA\b|\bSTACJONARN|\bDE BUREAU\b|\bFISSO\b|\bTISCHRECHNER\b|\bSTATIONAR/
 
-/** What is no memory module, though it has a capacity and perhaps a kind of memory. */
+/** Things that have a capacity, perhaps a kind of memory too, and are no memory module. */
 export const OTHER_THINGS =
   /GDDR|DDR-T\b|\bGRAPHICS? (?:CARD|MEMORY)|\bGRAFIKKARTE|\bCARTE GRAPHIQUE|\bVIDEO (?:CARD|MEMORY)|\bVRAM\b|\bSSD\b|\bHDD\b|\bSSHD\b|\bNVME\b|\bM\.2\b|\bHARD ?DIS[KC]|\bDISK\b|\bFESTPLATTE|\bDISQUE DUR|\bCACHE\b|\bFLASH\b|\bUSB\b|MICROSD|\bSD(?:HC|XC)? ?CARD|\bEMMC\b|\bPERSISTENT\b|\bPRINTER|\bROUTER\b|\bCAMERA\b/
 

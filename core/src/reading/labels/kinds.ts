@@ -66,7 +66,7 @@ const BUFFERING_WORDS: readonly [RegExp, KindFigures][] = [
 const NOT_MEANT = /ON-?DIE[- ]ECC|OD-?ECC/g
 const NO_ECC = /NON[- ]?ECC/g
 
-/** What words say about the kind of module, and what they say of it in two ways. */
+/** Kind of a module by the words of a line, and the figures that the words contradict each other on. */
 export interface KindInWords {
   kind: KindFigures
   /** Figures that the words contradict each other on; `kind` leaves them out. */

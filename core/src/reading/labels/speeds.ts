@@ -94,7 +94,7 @@ export function ratesNamed(text: string): RateNamed[] {
   return named
 }
 
-/** What the names of one module contradict each other on. */
+/** Contradictions between the names of one module. */
 export function contradictionsIn(named: readonly RateNamed[]): {
   generation: boolean
   rate: boolean

@@ -24,7 +24,7 @@ import {
 import { LOW_STANDARD } from '../evidence'
 import { type ModuleFigures, type ReadSpeed, read, readRateName, speedKind } from '../inputs'
 
-/** What has an amount in its heading and is no price of a piece: by the GB, from so many on, what others ask. */
+/** Headings with an amount that is no price of a piece: by the GB, from so many pieces on. */
 const NO_PRICE =
   /(?:\/|\bper|\bpro|\bje|\bpar|\bpor|\bal) ?g[bo]\b|\bfrom \d|\bab \d|\bdes \d|a partir|\bdesde \d|\bod \d|\d ?\+|>=? ?\d/
     .source
@@ -79,7 +79,7 @@ export interface PriceTerms {
   minorUnits: number
   /** What the capacity of a kit's row is, where the row itself does not tell: of one module, or of all. */
   kitCapacity?: 'each' | 'whole' | null
-  /** What a mark with three digits behind it parts in prices, where the column does not tell. */
+  /** Meaning of a mark with three digits behind it in prices, where the column does not tell. */
   markParts?: 'decimals' | 'thousands' | null
 }
 

@@ -43,7 +43,7 @@ const SUPPORT_ALONE =
 /** A field that says how much is in the machine as it runs, in all. */
 const TOTAL =
   /^(?:TOTAL (?:SYSTEM )?MEMORY|MEMORY SIZE|SYSTEM MEMORY|INSTALLED MEMORY SIZE|GESAMTSPEICHER|MEMOIRE TOTALE|MEMORIA TOTAL)$/
-/** What is in it, not what it can take. */
+/** Words for memory that is in the machine, not for what it can take. */
 const INSTALLED =
   /\bINSTALLED|\bSTANDARD\b(?! FORM)|\bINCLUDED|\bFITTED|\bVERBAUT|\bINSTALLIERT|\bINSTALLEE?\b|\bINSTALADA\b|\bINSTALLATA\b/
 
@@ -58,7 +58,7 @@ const CLAUSES = new RegExp(
 /** A count of slots with a limit behind it in the same breath. */
 const SLOTS_BEFORE = new RegExp(`\\d ?[X×*] ?(?:SO-? ?|U-?)?DIMM[^,;]*(?:${MOST.source})`)
 
-/** What a page says of a machine, and the lines with what of them may still be a label. */
+/** Facts of a machine in a page, and the rest of its lines that may still be a label. */
 export interface PageRead {
   part: PartReading | null
   /** By line (index): what is left of it, empty where all of it was of the machine. */

@@ -1,7 +1,7 @@
 import { plainLetters, type SystemReading } from '../facts'
 import { isBlank, type PrintForm } from './form'
 
-/** What memory runs at, as a setup, a clock tool or a start-up message prints it. */
+/** Rate of running memory, as a setup, a clock tool or a start-up message prints it. */
 const RATE =
   /\b(?:DRAM|MEMORY|MEM\.?|RAM|SPEICHER)[ -]?(?:FREQUENCY|FREQ\.?|CLOCK|SPEED|TAKT|FREQUENZ)(?: ?\(MHZ\))?\s*[:=|]?\s*(?:DDR\d-)?(\d{3,5})(?:[.,]\d+)? ?(MHZ|MT\/S)?/
 const CL = /(?:CAS#? ?LATENCY(?: ?\(CL\))?|\bT?CL\b)\s*[:=|]?\s*(\d{1,2})(?:[.,]0)?(?!\d)/

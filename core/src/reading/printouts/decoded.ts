@@ -69,7 +69,7 @@ const FIELDS: Readonly<Record<string, Put>> = {
     learn(module, 'serial', meaningful(value)?.replace(/^0x/i, '').toUpperCase(), { line }),
 }
 
-/** What a decoder prints of modules' contents: a row for each figure, a column for each module. */
+/** Decoded contents of modules: a row for each figure, a column for each module. */
 export const decodedContents: PrintForm = (lines, at) => {
   if (!FIRST.test(lines[at] as string)) return null
   const count = valuesIn(lines[at] as string).length

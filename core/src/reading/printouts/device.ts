@@ -151,7 +151,7 @@ export function devices(): Devices {
 const slotKey = ({ locator, bank, populated }: MachineReading['slots'][number]): string | null =>
   locator === '' ? null : JSON.stringify([locator, bank, populated])
 
-/** What tells a module from the others of a list: its place or its serial number. */
+/** Key of a module among the others of a list: its place and its numbers; null where it has neither. */
 function moduleKey({ slot, module }: ModuleReading): string | null {
   const { capacityGiB, serial, partNumber } = module
   if (!slot?.locator && !serial) return null

@@ -8,10 +8,10 @@ export interface ToWeigh {
   machine: Pick<JobFile['machine'], 'machine' | 'sources'>
   rulings: JobFile['rulings']
   readings: readonly ReadingRecord[]
-  /** What is in the slots of the board as found, and the rate it should run at, MT/s. */
+  /** Contents of the slots of the board as found, and the rate they should run at, MT/s. */
   assignment: Assignment
   runsAt: number | null
-  /** What a stored reading says. */
+  /** Decodes a stored reading. */
   decode: (record: ReadingRecord) => Reading
 }
 
@@ -25,7 +25,7 @@ export function evidenceOf(job: ToWeigh): Evidence {
   return weigh({ ...job.machine, inputs, rulings, filled: Object.keys(assignment), runsAt })
 }
 
-/** What was read, put into the job: its new modules, and its slots with them; `found` is null where none is placed. */
+/** New modules of a job that were read, and its slots with them; `found` is null where none is placed. */
 export interface PlacedRead {
   modules: { id: string; module: Module }[]
   found: Assignment | null

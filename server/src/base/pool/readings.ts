@@ -59,7 +59,7 @@ type JobToPlaceIn = Pick<JobFile, 'found' | 'rulings' | 'machine' | 'readings'> 
 const decode = ({ text, base64 }: Pick<ReadingRecord, 'text' | 'base64'>) =>
   read(text ?? new Uint8Array(Buffer.from(base64 ?? '', 'base64')))
 
-/** What the report of a job's machine puts into its slots; the job's records are as the server has them. */
+/** Modules that the report of a job's machine puts into its slots; the job's records are as the server has them. */
 export function placedReport(body: unknown): PlacedRead {
   const { found, rulings, machine, readings, pieces, report } = body as JobToPlaceIn
   const now = situationOf(machine.machine, found, piecesById(pieces), {

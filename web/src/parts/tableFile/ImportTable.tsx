@@ -29,7 +29,7 @@ interface Props<Column extends string, Made> {
   hindrance?: string | undefined
   onTake: (made: Made[], mapping: Mapping<Column>) => void
   onClose: () => void
-  /** What else is to be said about the list, by the columns chosen. */
+  /** Further questions about the list, by the columns chosen. */
   children?: (columns: ColumnHeadings<Column>) => ReactNode
 }
 

@@ -59,7 +59,7 @@ interface Props {
   onSeats: (seats: Record<string, string | null>) => void
 }
 
-/** What is known of a slot that is offered. */
+/** Short notes on a slot that is offered. */
 const TAKEN: Record<SlotState, string> = { unknown: '', filled: 'taken', empty: 'empty' }
 
 const NUMBERS = ['', 'this one', 'these two', 'these three', 'these four']
