@@ -13,6 +13,8 @@ const IN_USE =
 const WORKING = /working|commit/i
 const FAULTS = /fault|pages? in|page.?ins|swap.?in|\bsi\b|hard/i
 const AVAILABLE = /avail|free|verfugbar|\bfrei|disponib|\blibre|dostepn|\bwoln|beschikbaar|\bvrij/i
+/** Memory nothing is in, as against memory that could be had: it leaves out a cache. */
+const FREE = /free|frei|libre|woln|vrij/i
 const CARD = /gpu|graphics|video|vram|grafik/i
 const LOAD = /load|util|usage|busy|%/i
 const CACHE = /cach|standby|buffer/i
@@ -57,12 +59,12 @@ export function guessLogColumns({ headings, rows }: Table): LogColumns {
   const others = left.filter((one) => one !== faults && one !== cache && !has(one, CARD))
   const amounts = others.filter((one) => !has(one, NO_AMOUNT) && !has(one, OTHER_MEMORY))
   const free =
-    amounts.find((one) => has(one, AVAILABLE) && !has(one, /free|frei|libre|woln|vrij/i)) ??
+    amounts.find((one) => has(one, AVAILABLE) && !has(one, FREE)) ??
     amounts.find((one) => has(one, AVAILABLE))
   const plain = amounts.filter(
     (one) => !has(one, AVAILABLE) && !has(one, COMMITTED) && !has(one, TOTAL),
   )
-  // What is committed may exceed what is fitted: it is taken where nothing else tells.
+  // Committed memory may exceed fitted memory: used only where no other column tells.
   const used =
     plain.find((one) => has(one, MEMORY) && has(one, IN_USE)) ??
     plain.find((one) => has(one, IN_USE) && !has(one, /cpu|disk|processor/i)) ??
@@ -77,16 +79,11 @@ export function guessLogColumns({ headings, rows }: Table): LogColumns {
     UNITS.find(([, pattern]) => has(heading, pattern))?.[0] ?? byMagnitude(cellsOf(heading))
   const isFree = used === free
   const total = amounts.find((one) => has(one, TOTAL))
-  const plainFree = amounts.find((one) => has(one, /free|frei|libre|woln|vrij/i))
+  const plainFree = amounts.find((one) => has(one, FREE))
   const first = (heading: string | null | undefined) =>
     heading ? (columnNumbers(cellsOf(heading))[0] ?? null) : null
-  const parts = [used, plainFree, cache].map(first)
-  const whole = first(total)
-  // Where in use, free and cache come to all there is, the cache is not in use.
-  const isApart =
-    whole !== null &&
-    parts.every((one) => one !== null) &&
-    Math.abs(parts.reduce<number>((sum, one) => sum + (one ?? 0), 0) - whole) < whole * 0.02
+  // Where memory in use, free memory and cache add up to the total, the cache is not in use.
+  const isApart = addUp([used, plainFree, cache].map(first), first(total))
   return {
     time,
     used,
@@ -98,6 +95,17 @@ export function guessLogColumns({ headings, rows }: Table): LogColumns {
     ...(graphics ? { graphics, graphicsUnit: unitOf(graphics) } : {}),
     ...(load ? { load } : {}),
   }
+}
+
+/** Whether figures, all known, add up to a total within 2 %. */
+function addUp(parts: readonly (number | null)[], total: number | null): boolean {
+  if (total === null) return false
+  let sum = 0
+  for (const part of parts) {
+    if (part === null) return false
+    sum += part
+  }
+  return Math.abs(sum - total) < total * 0.02
 }
 
 const rises = (cells: readonly string[]): boolean => {
