@@ -32,7 +32,7 @@ export async function writeAll(
   tx: Transaction,
   writes: readonly ActWrite[],
 ): Promise<(Stamped | null)[]> {
-  // What was expected is looked at first: a write may change other records along with its own.
+  // Expectations are checked first: a write may change other records along with its own.
   const records: (Stamped | null)[] = []
   const inTurn = [...writes.entries()].sort((a, b) => turnOf(a[1]) - turnOf(b[1]))
   for (const [at, one] of inTurn) records[at] = await written(tx, one, at)

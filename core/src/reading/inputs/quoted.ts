@@ -1,7 +1,7 @@
 const QUOTED = /^(?: ?>)+ ?/
 const BARRED = /^ ?\| ?(?=[^|]*$)/
 
-/** So many quoted lines one after the other are a quotation; fewer may be a console's. */
+/** Least number of quoted lines in a row that make a quotation; fewer may be console prompts. */
 const RUN = 3
 
 const isBlank = (line: string): boolean => line.trim() === ''

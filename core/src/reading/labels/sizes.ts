@@ -45,12 +45,12 @@ const KIT_OF = new RegExp(`\\bKIT[ -]OF[ -]${COUNT}\\b`)
 const COUNTED = new RegExp(
   `\\b${COUNT}[ -]?(?:${PIECES_WORD}|PACK|ER)(?![A-Z0-9])|\\bKIT ?(\\d)\\b|\\b(TWIN|DUAL)[- ]?(?:PACK|KIT)`,
 )
-/** A kit of nobody says how many. */
+/** A kit printed without its count. */
 const SOME_KIT = /\bKIT\b|\bSET\b/
 
 const NOTHING_ELSE = { unclear: false, contradicts: false }
 
-/** What a line in upper case says of capacity and kit. */
+/** Capacity and kit in a line in upper case. */
 export function sizeIn(text: string): PrintedSize {
   if (/[+/]/.test(text) && SEVERAL.test(text)) {
     return { capacityGiB: undefined, pieces: null, unclear: false, contradicts: true }
@@ -106,7 +106,7 @@ function eachIn(text: string): PrintedSize | null {
   return null
 }
 
-/** Whether a capacity beside so many modules of so much each is neither one's nor all of theirs. */
+/** Whether a capacity beside a count and size of modules is not their sum. */
 function isOff(text: string, match: RegExpExecArray, capacityGiB: number, pieces: number): boolean {
   const before = text.slice(0, match.index)
   const rest = `${before} ${text.slice(match.index + match[0].length)}`

@@ -49,7 +49,7 @@ export function numberIn(cell: string): number | null {
   return figure && figureValue(figure, figure.decimal ?? false)
 }
 
-/** How the numbers of a column are written, told from all of them. */
+/** Notation of the numbers in a column, told from all of them. */
 export interface ColumnStyle {
   /** The mark of decimals; null where none is seen. */
   decimal: Mark | null

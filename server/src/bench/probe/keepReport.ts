@@ -10,7 +10,7 @@ import { find, jobKind, listed, machineKind, moduleKind, readingKind } from '../
 /** Makes the writes of an act, each by the rules of its kind. */
 export type WriteAll = (tx: Transaction, writes: readonly ActWrite[]) => Promise<unknown>
 
-/** So often the modules are placed again where the job was changed meanwhile; after that the report is kept without. */
+/** Number of attempts to place the modules in a job that changes meanwhile; then the report is kept without them. */
 const TRIES = 3
 
 /** Keeps the report of a job's machine, with the modules it puts into slots that nothing is in: all of it in one transaction. */

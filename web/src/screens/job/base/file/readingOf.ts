@@ -3,7 +3,7 @@ import type { ReadingRecord } from '@tembrix/core/things/records'
 
 const decoded = new Map<string, Reading>()
 
-/** What a stored reading says; each is decoded once, since what was read never changes. */
+/** Decoded content of a stored reading; decoded once, since its input never changes. */
 export function readingOf({ id, text, base64 }: ReadingRecord): Reading {
   const known = decoded.get(id)
   if (known) return known

@@ -16,7 +16,7 @@ import { readingOf, remember, useJob } from '../../base/file'
 
 type Kept = Pick<ReadingRecord, 'name' | 'text' | 'base64' | 'seats'> & { reading: Reading }
 
-/** What a person can do in Identify: read something, settle a contradiction, take over what was read. */
+/** Actions in Identify: read an input, settle a contradiction, accept the readings. */
 export function useIdentify() {
   const view = useJob()
   const [technician] = useTechnician()
