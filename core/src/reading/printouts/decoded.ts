@@ -13,7 +13,7 @@ import { isBlank, isPrompt, type PrintForm } from './form'
 /** A name, and a value for each module, parted by two blanks or more. */
 const ROW = /^\s*(\S(?:.*?\S)?)(?:\s{2,}|\t+)(\S.*)$/
 const FIRST = /^\s*Fundamental Memory type\s{2,}/i
-/** Rows without a name that is known here, and headings between them. */
+/** Most lines of one print, unknown rows and headings included. */
 const LONGEST = 400
 
 type Put = (module: ModuleReading, value: string, line: number) => void
