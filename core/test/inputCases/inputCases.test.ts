@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { type Reading, read } from '../../src/reading/inputs'
+import { answerTo, type ReadAnswer } from '../../src/reading/inputs'
 import { INPUT_FAMILIES, MEMORY_LOGS, PRICE_LISTS } from '.'
 import { judge, judgeList, judgeLog } from './judge'
 
@@ -22,8 +22,8 @@ test('of 100 of them at least 95 are read right', () => {
 })
 
 /** Content of a reading, without the places it was read at. */
-function said({ modules, machine, system }: Reading) {
-  const { places: _, slots = [], ...limits } = machine ?? {}
+function said({ modules, machine, system }: ReadAnswer) {
+  const { slots, ...limits } = machine ?? { slots: [] }
   return {
     modules: modules.map(({ module, slot, observed, observedVolts }) => ({
       module,
@@ -50,7 +50,7 @@ describe('any report says the same', () => {
   test('quoted by a mail, once or twice', () => {
     fc.assert(
       fc.property(report, fc.constantFrom('> ', '>', '>> ', '> > '), (text, mark) => {
-        expect(said(read(lines(text, (line) => mark + line)))).toEqual(said(read(text)))
+        expect(said(answerTo(lines(text, (line) => mark + line)))).toEqual(said(answerTo(text)))
       }),
     )
   })
@@ -59,7 +59,7 @@ describe('any report says the same', () => {
     fc.assert(
       fc.property(report, fc.integer({ min: 2, max: 3 }), (text, times) => {
         const again = Array.from({ length: times }, () => text).join('\n\n')
-        expect(said(read(again))).toEqual(said(read(text)))
+        expect(said(answerTo(again))).toEqual(said(answerTo(text)))
       }),
     )
   })
@@ -74,7 +74,7 @@ describe('any report says the same', () => {
     )
     fc.assert(
       fc.property(report, words, words, (text, before, behind) => {
-        expect(said(read(`${before}\n\n${text}\n\n${behind}`))).toEqual(said(read(text)))
+        expect(said(answerTo(`${before}\n\n${text}\n\n${behind}`))).toEqual(said(answerTo(text)))
       }),
     )
   })
@@ -83,9 +83,9 @@ describe('any report says the same', () => {
 test('a report that breaks off says less, never other', () => {
   fc.assert(
     fc.property(report, fc.double({ min: 0, max: 1, noNaN: true }), (text, share) => {
-      const whole = said(read(text)).modules
+      const whole = said(answerTo(text)).modules
       const kept = text.split('\n').slice(0, Math.floor(text.split('\n').length * share))
-      for (const { module, slot } of said(read(kept.join('\n'))).modules) {
+      for (const { module, slot } of said(answerTo(kept.join('\n'))).modules) {
         const same = whole.find((one) => one.slot?.locator === slot?.locator)
         expect(same?.module).toMatchObject(module)
       }

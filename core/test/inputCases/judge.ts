@@ -1,5 +1,5 @@
 import { guessLogColumns, readMemoryLog } from '../../src/judging/sizing'
-import { type Reading, read } from '../../src/reading/inputs'
+import { answerTo, type ReadAnswer } from '../../src/reading/inputs'
 import { importPrices, PRICE_WORDS } from '../../src/reading/lists'
 import { guessColumns, parseTable } from '../../src/things/tables'
 import type { InputCase } from './case'
@@ -65,7 +65,7 @@ function truthOf(words: string): Truth {
 }
 
 /** The modules that a reading speaks of: what says neither how large nor of which kind is none yet. */
-function sticksIn({ modules }: Reading): Stick[] {
+function sticksIn({ modules }: ReadAnswer): Stick[] {
   return modules.flatMap(({ module: m }) => {
     if (m.capacityGiB === undefined && m.generation === undefined) return []
     const all: Partial<Record<StickFigure, Figure | undefined>> = {
@@ -126,7 +126,7 @@ function matched(truths: Truth[], read: Stick[]): Omit<Judged, 'outcome'> {
 }
 
 export function judge({ text, sticks, machine, system }: InputCase): Judged {
-  const reading = read(text)
+  const reading = answerTo(text)
   const { wrong, open } = matched(sticks.map(truthOf), sticksIn(reading))
   const facts: [string, number | null | undefined, number | undefined][] = [
     ['maximum', machine?.maximumGiB, reading.machine?.maximumGiB],

@@ -1,5 +1,5 @@
 import { evaluate } from '@tembrix/core/judging/evaluate'
-import { read } from '@tembrix/core/reading/inputs'
+import { modulesRead, read } from '@tembrix/core/reading/inputs'
 import { JobFile, ModelRecord, piecesById, placementOf, STAGES } from '@tembrix/core/things/records'
 import { beforeAll, describe, expect, test } from 'vitest'
 import { useServer } from '../../test/server'
@@ -44,9 +44,9 @@ describe('the demonstration', () => {
     const readings = files.flatMap((file) => file.readings)
     expect(readings.length).toBeGreaterThanOrEqual(3)
     for (const { text } of readings) {
-      const { format, modules } = read(text ?? '')
+      const { format, observations } = read(text ?? '')
       expect(format).not.toBe('unknown')
-      expect(modules.length).toBeGreaterThan(0)
+      expect(modulesRead(observations).length).toBeGreaterThan(0)
     }
   })
 

@@ -1,4 +1,11 @@
-import type { Observed } from '../../reading/facts'
+import {
+  MACHINE,
+  modulesRead,
+  type RunningRate,
+  SYSTEM,
+  type SystemFigures,
+  saidOfSubject,
+} from '../../reading/facts'
 import type { Reading } from '../../reading/inputs'
 import { seatingOf } from '../../reading/seats'
 import type { Machine } from '../../things/model'
@@ -16,38 +23,39 @@ export type ReadOut = Partial<
  * what could be.
  */
 export function seenIn(
-  reading: Reading,
+  { format, observations }: Pick<Reading, 'format' | 'observations'>,
   machine: Pick<Machine, 'channels' | 'slots' | 'soldered'>,
 ): ReadOut | null {
-  const { format, modules, machine: told, system } = reading
-  const shown = clocksIn(system)
+  const modules = modulesRead(observations)
+  const shown = clocksIn(saidOfSubject(observations, SYSTEM))
   if (format === 'unknown' || modules.length === 0) {
     return Object.keys(shown).length > 0 ? shown : null
   }
-  const { seats, empty } = seatingOf(reading, machine)
+  const { seats, empty } = seatingOf(observations, machine)
   const bySlot: Record<string, number> = Object.fromEntries(empty.map((id) => [id, 0]))
   let totalGiB = 0
-  modules.forEach(({ module }, at) => {
-    const gib = module.capacityGiB ?? 0
+  modules.forEach(({ said }, at) => {
+    const gib = said.capacityGiB ?? 0
     totalGiB += gib
     const id = seats[at]
     if (id) bySlot[id] = gib
   })
   const [slowest] = modules
-    .flatMap(({ observed }) => observed ?? [])
+    .flatMap(({ said }) => said.runs ?? [])
     .sort((a, b) => a.printed - b.printed)
   return {
     ...shown,
     totalGiB,
     slots: bySlot,
     ...(slowest ? runningAt(slowest) : {}),
-    ...(told?.errorCorrection === 'none' ? { eccActive: false } : {}),
+    ...(saidOfSubject(observations, MACHINE).errorCorrection === 'none'
+      ? { eccActive: false }
+      : {}),
   }
 }
 
 /** Figures that a setup or a clock tool shows; the rate as it is printed, clock or rate. */
-function clocksIn(system: Reading['system']): ReadOut {
-  const { shownRate, cl, channels, totalGiB } = system ?? {}
+function clocksIn({ shownRate, cl, channels, totalGiB }: Partial<SystemFigures>): ReadOut {
   if (shownRate === undefined && cl === undefined) return {}
   return {
     ...(shownRate === undefined ? {} : { rate: shownRate }),
@@ -57,7 +65,7 @@ function clocksIn(system: Reading['system']): ReadOut {
   }
 }
 
-const runningAt = ({ printed, clockOrRate }: Observed): Partial<ReadOut> => ({
+const runningAt = ({ printed, clockOrRate }: RunningRate): Partial<ReadOut> => ({
   rate: printed,
   ...(clockOrRate === 'ambiguous'
     ? {}

@@ -111,11 +111,16 @@ describe('what a readout shows', () => {
     const reading = read(writeSmbios(machine, two as never))
     expect(seenIn(reading, machine)).toMatchObject({ rate: 2133, memoryClock: 1067 })
     const open = structuredClone(reading)
-    for (const { observed } of open.modules) if (observed) observed.clockOrRate = 'ambiguous'
+    for (const { what, value } of open.observations) {
+      if (what === 'runs') Object.assign(value, { clockOrRate: 'ambiguous' })
+    }
     expect(seenIn(open, machine)).not.toHaveProperty('memoryClock')
     // A way of correcting that the memory has is not yet one at work.
-    const could = { ...reading, machine: { ...reading.machine, errorCorrection: 'multi-bit' } }
-    expect(seenIn(could as typeof reading, machine)).not.toHaveProperty('eccActive')
+    const could = structuredClone(reading)
+    for (const one of could.observations) {
+      if (one.what === 'errorCorrection') one.value = 'multi-bit'
+    }
+    expect(seenIn(could, machine)).not.toHaveProperty('eccActive')
   })
 
   test('slots by name in any case; unknown slots count in all', () => {

@@ -6,7 +6,7 @@ export interface BenchMachine {
   /** Fits it and sets it up as the trial has it, starts it, and tests it where the trial asks for that. */
   start: (trial: Trial) => Promise<MachineStart>
   /** What it shows since its last start. */
-  show: () => Promise<Observation>
+  show: () => Promise<MachineShown>
   /** GB/s, run by run, as it was last started; none where it does not run. */
   bandwidth: (work: Bandwidth, runs: number) => Promise<number[]>
   /** ns, run by run. */
@@ -24,7 +24,7 @@ export interface MachineStart {
 }
 
 /** What a machine tells of itself. */
-export interface Observation {
+export interface MachineShown {
   /** The set-up screen: GiB in all, MT/s, CL, and GiB by slot; null where it does not start. */
   setup: { totalGiB: number; dataRate: number; cl: number; slots: Record<string, number> } | null
   /** What the running system can use, GiB; null where it does not start. */

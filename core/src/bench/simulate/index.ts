@@ -1,4 +1,4 @@
-export type { BenchMachine, MachineStart, Observation } from './benchMachine'
+export type { BenchMachine, MachineShown, MachineStart } from './benchMachine'
 export { type Hidden, type HiddenFault, hide, tryOut } from './hidden'
 export { benchMachine } from './machine'
 export { bandwidthRuns, frameTimes, latencyRuns } from './measure'

@@ -8,7 +8,7 @@ import {
 } from '../../reading/inputs'
 import { nextSlot } from '../../things/machines'
 import type { Evaluation, Generation, Machine, Module } from '../../things/model'
-import type { Observation } from './benchMachine'
+import type { MachineShown } from './benchMachine'
 import type { SimulatedMachine } from './simulated'
 
 const WRITERS: Partial<Record<Generation, (module: Module) => Uint8Array>> = {
@@ -17,7 +17,7 @@ const WRITERS: Partial<Record<Generation, (module: Module) => Uint8Array>> = {
   DDR5: (module) => writeDdr5(module),
 }
 
-export const NOTHING_SHOWN: Observation = {
+export const NOTHING_SHOWN: MachineShown = {
   setup: null,
   system: null,
   table: null,
@@ -40,7 +40,7 @@ export function shown(
   { machine, reservedGiB = ALWAYS_RESERVED, phantomSlots = 0 }: SimulatedMachine,
   found: Readonly<Record<string, Module>>,
   { capacity, run }: Evaluation,
-): Observation {
+): MachineShown {
   if (!run) return NOTHING_SHOWN
   const reported: ReportedModule[] = machine.slots.flatMap(({ id, channel }) => {
     const module = found[id]

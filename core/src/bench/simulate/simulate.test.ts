@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { desktop, stick } from '../../../test/builders'
 import { evaluate } from '../../judging/evaluate'
-import { read } from '../../reading/inputs'
+import { answerTo } from '../../reading/inputs'
 import { Module } from '../../things/model'
 import {
   type Arrangement,
@@ -82,7 +82,7 @@ describe('a simulated machine on the bench', () => {
     const { setup, table, readout, contents } = await on.show()
     const slots = { A1: 0, A2: 8, B1: 0, B2: 8 }
     expect(setup).toEqual({ totalGiB: 16, dataRate: 3200, cl: 22, slots })
-    const fromTable = read(table as Uint8Array)
+    const fromTable = answerTo(table as Uint8Array)
     expect(fromTable).toMatchObject({ format: 'smbios', problems: [] })
     expect(fromTable.machine?.slots.map(({ locator, populated }) => [locator, populated])).toEqual([
       ['A1', false],
@@ -90,7 +90,7 @@ describe('a simulated machine on the bench', () => {
       ['B1', false],
       ['B2', true],
     ])
-    for (const { modules } of [fromTable, read(readout)]) {
+    for (const { modules } of [fromTable, answerTo(readout)]) {
       expect(
         modules.map(({ slot, module, observed }) => [
           slot?.locator,
@@ -102,7 +102,7 @@ describe('a simulated machine on the bench', () => {
         ['B2', 8, 3200],
       ])
     }
-    const [own] = read(contents.A2 as Uint8Array).modules
+    const [own] = answerTo(contents.A2 as Uint8Array).modules
     expect(own).toMatchObject({ verified: true, module: { capacityGiB: 8, ranks: 1 } })
   })
 
@@ -111,7 +111,7 @@ describe('a simulated machine on the bench', () => {
     expect((await on.start(trial())).outcome).toEqual({ kind: 'MISSING', slots: ['B2'] })
     const { setup, readout } = await on.show()
     expect(setup).toMatchObject({ totalGiB: 8, slots: { A2: 8, B2: 0 } })
-    expect(read(readout).modules).toHaveLength(1)
+    expect(answerTo(readout).modules).toHaveLength(1)
     const half = median(await on.bandwidth('copy', 5))
     await on.start(trial({ reseat: true }))
     const whole = median(await on.bandwidth('copy', 5))
@@ -126,7 +126,7 @@ describe('a simulated machine on the bench', () => {
     await on.start(trial())
     const { setup, system, table } = await on.show()
     expect([setup?.totalGiB, system?.usableGiB]).toEqual([16, 12])
-    expect(read(table as Uint8Array).machine?.slots).toHaveLength(6)
+    expect(answerTo(table as Uint8Array).machine?.slots).toHaveLength(6)
   })
 
   test('trains longer with more ranks, not at all where nothing changed', async () => {
@@ -294,7 +294,7 @@ describe('a stand-in through a whole job', () => {
     for (const kind of IN_STORE) {
       const on = benchMachine(asFound(stand(kind)))
       expect((await on.start(asItIs)).outcome).toEqual({ kind: 'PASS' })
-      expect(read((await on.show()).table as Uint8Array).modules).toHaveLength(1)
+      expect(answerTo((await on.show()).table as Uint8Array).modules).toHaveLength(1)
     }
   })
 

@@ -3,13 +3,13 @@ import { describe, expect, test } from 'vitest'
 import { stick } from '../../../test/builders'
 import { hex } from '../../../test/tables'
 import type { Module } from '../../things/model'
-import { factsOf, type ModuleReading, read } from '../inputs'
+import { answerTo, read, trustOf } from '../inputs'
 import { crc16 } from './checksum'
 import { writeDdr3 } from './ddr3'
 import { writeDdr4 } from './ddr4'
 import { writeDdr5 } from './ddr5'
 
-const codes = (bytes: Uint8Array | string) => read(bytes).problems.map(({ code }) => code)
+const codes = (bytes: Uint8Array | string) => answerTo(bytes).problems.map(({ code }) => code)
 
 /** Seals contents made by hand. */
 function sealed(bytes: Uint8Array, at: number, covered: number): Uint8Array {
@@ -51,7 +51,7 @@ function ddr4(): Uint8Array {
 
 describe('DDR4 contents', () => {
   test('made by hand', () => {
-    const { format, modules, problems } = read(ddr4())
+    const { format, modules, problems } = answerTo(ddr4())
     expect({ format, problems }).toEqual({ format: 'spd-ddr4', problems: [] })
     expect(modules[0]?.verified).toBe(true)
     // density code 5 is 8 Gbit; 8 ÷ 8 × 64 ÷ 8 × 2 ranks = 16 GiB
@@ -79,13 +79,9 @@ describe('DDR4 contents', () => {
       serial: 'DEADBEEF',
       partNumber: 'M4S-16-3200',
     })
-    expect(
-      factsOf(modules[0] as ModuleReading).find(({ what }) => what === 'serial'),
-    ).toMatchObject({
-      source: 'contents',
-      trust: 'sure',
-      where: { byte: 325, length: 4 },
-    })
+    const serial = read(ddr4()).observations.find(({ what }) => what === 'serial')
+    expect(serial).toMatchObject({ source: 'contents', where: { byte: 325, length: 4 } })
+    expect(serial && trustOf({ ...serial, input: 'of a job' })).toBe('sure')
   })
 
   test('a fine timebase: 0.75 ns is 6 × 125 ps, 14.25 ns is 114 × 125 ps; 0.682 ns is 6 × 125 − 68 ps', () => {
@@ -93,12 +89,12 @@ describe('DDR4 contents', () => {
     bytes[18] = 6
     bytes.set([114, 114, 114], 24)
     // 19 clocks of 0.75 ns
-    expect(read(sealed(bytes, 126, 126)).modules[0]?.module.speeds).toMatchObject([
+    expect(answerTo(sealed(bytes, 126, 126)).modules[0]?.module.speeds).toMatchObject([
       { dataRate: 2666, cl: 19, trcd: 19 },
     ])
     bytes[125] = 256 - 68
     // 14.25 ns ÷ 0.6818 = 20.9, up to 21
-    expect(read(sealed(bytes, 126, 126)).modules[0]?.module.speeds).toMatchObject([
+    expect(answerTo(sealed(bytes, 126, 126)).modules[0]?.module.speeds).toMatchObject([
       { dataRate: 2933, cl: 21 },
     ])
   })
@@ -107,13 +103,13 @@ describe('DDR4 contents', () => {
     const bytes = ddr4()
     bytes[21] = 0b0111_1111 // without 22
     bytes[22] = 0b0000_0010 // with 24
-    expect(read(sealed(bytes, 126, 126)).modules[0]?.module.speeds?.[0]?.cl).toBe(24)
+    expect(answerTo(sealed(bytes, 126, 126)).modules[0]?.module.speeds?.[0]?.cl).toBe(24)
   })
 
   test('stacked dies multiply the capacity: 2 high makes 32 GiB', () => {
     const bytes = ddr4()
     bytes[6] = 0b1_001_00_10
-    expect(read(sealed(bytes, 126, 126)).modules[0]?.module.capacityGiB).toBe(32)
+    expect(answerTo(sealed(bytes, 126, 126)).modules[0]?.module.capacityGiB).toBe(32)
   })
 
   test.each([
@@ -124,7 +120,7 @@ describe('DDR4 contents', () => {
   ])('type %i is %s, %s', (type, formFactor, buffering) => {
     const bytes = ddr4()
     bytes[3] = type
-    expect(read(sealed(bytes, 126, 126)).modules[0]?.module).toMatchObject({
+    expect(answerTo(sealed(bytes, 126, 126)).modules[0]?.module).toMatchObject({
       formFactor,
       buffering,
     })
@@ -133,7 +129,7 @@ describe('DDR4 contents', () => {
   test('ECC is 8 bits more than 64', () => {
     const bytes = ddr4()
     bytes[13] = 0b00_001_011
-    expect(read(sealed(bytes, 126, 126)).modules[0]?.module).toMatchObject({
+    expect(answerTo(sealed(bytes, 126, 126)).modules[0]?.module).toMatchObject({
       ecc: true,
       capacityGiB: 16,
     })
@@ -143,7 +139,7 @@ describe('DDR4 contents', () => {
     const bytes = ddr4()
     bytes[4] = 0x8f
     bytes[3] = 0x0e
-    expect(read(sealed(bytes, 126, 126)).problems).toEqual([
+    expect(answerTo(sealed(bytes, 126, 126)).problems).toEqual([
       { code: 'TYPE_UNKNOWN', where: { byte: 3, length: 1 } },
       { code: 'FIELD_UNKNOWN', where: { byte: 4, length: 1 } },
     ])
@@ -169,7 +165,7 @@ test('DDR3 contents made by hand', () => {
   bytes.set([1, 2, 3, 4], 122)
   bytes.set(ascii('H3-4-1600L'.padEnd(18)), 128)
   // bit 7 of byte 0 is set: the checksum covers bytes 0 to 116
-  const { format, modules, problems } = read(sealed(bytes, 126, 117))
+  const { format, modules, problems } = answerTo(sealed(bytes, 126, 117))
   expect({ format, problems }).toEqual({ format: 'spd-ddr3', problems: [] })
   expect(modules[0]).toMatchObject({
     verified: true,
@@ -187,7 +183,7 @@ test('DDR3 contents made by hand', () => {
     },
   })
   bytes[6] = 0b011
-  expect(read(bytes).modules[0]?.module.voltages).toEqual([1.35])
+  expect(answerTo(bytes).modules[0]?.module.voltages).toEqual([1.35])
 })
 
 test('DDR5 contents made by hand', () => {
@@ -200,7 +196,7 @@ test('DDR5 contents made by hand', () => {
   bytes[235] = 0b0_01_00_010 // two sub-channels of 32 bits
   bytes.set([0x25, 0x31], 515)
   bytes.set(ascii('K5-16-5600'.padEnd(30)), 521)
-  const { format, modules, problems } = read(sealed(bytes, 510, 510))
+  const { format, modules, problems } = answerTo(sealed(bytes, 510, 510))
   expect({ format, problems }).toEqual({ format: 'spd-ddr5', problems: [] })
   // 16 ÷ 8 × 32 ÷ 8 × 1 rank × 2 sub-channels = 16 GiB.
   // 16 ns × 2800 MHz = 44.8; × 0.997 + 1 = 45.67, so 45, and an odd CL goes up to 46.
@@ -224,14 +220,16 @@ describe('contents that cannot be trusted', () => {
   test('a wrong checksum: read all the same, never verified', () => {
     const bytes = ddr4()
     bytes[12] = 0
-    const { modules, problems } = read(bytes)
+    const { modules, problems } = answerTo(bytes)
     expect(problems).toEqual([{ code: 'CHECKSUM_WRONG', where: { byte: 126, length: 2 } }])
     expect(modules[0]).toMatchObject({ verified: false, module: { ranks: 1 } })
-    expect(factsOf(modules[0] as ModuleReading).every(({ trust }) => trust === 'weak')).toBe(true)
+    expect(read(bytes).observations.every(({ source }) => source === 'unverified-contents')).toBe(
+      true,
+    )
   })
 
   test.each([20, 126, 256, 511])('cut off after %i bytes', (length) => {
-    const { modules, problems } = read(ddr4().subarray(0, length))
+    const { modules, problems } = answerTo(ddr4().subarray(0, length))
     expect(problems[0]).toEqual({
       code: 'TRUNCATED',
       where: { byte: length, length: 512 - length },
@@ -243,7 +241,7 @@ describe('contents that cannot be trusted', () => {
   test('an unknown memory type', () => {
     const bytes = ddr4()
     bytes[2] = 0x0e
-    expect(read(bytes)).toMatchObject({
+    expect(answerTo(bytes)).toMatchObject({
       format: 'unknown',
       modules: [],
       problems: [{ code: 'MEMORY_TYPE_UNKNOWN', where: { byte: 2, length: 1 } }],
@@ -288,11 +286,11 @@ describe('hexadecimal text is the same as the bytes', () => {
         .join('\n'),
     ],
   ])('as %s', (_, text) => {
-    expect({ ...read(text), parts: [] }).toEqual(read(bytes))
+    expect({ ...answerTo(text), parts: [] }).toEqual(answerTo(bytes))
   })
 
   test('a digit short is no contents', () => {
-    expect(read(hex(bytes).slice(0, -1)).format).toBe('unknown')
+    expect(answerTo(hex(bytes).slice(0, -1)).format).toBe('unknown')
   })
 })
 
@@ -381,7 +379,7 @@ describe('what is written is read back', () => {
     fc.assert(
       fc.property(arbitrary, (module) => {
         const written = write(module, identity)
-        const { modules: back, problems } = read(written)
+        const { modules: back, problems } = answerTo(written)
         expect(problems).toEqual([])
         const { article: _a, kit: _k, ...figures } = module
         expect(back[0]).toMatchObject({ verified: true, module: { ...figures, ...identity } })

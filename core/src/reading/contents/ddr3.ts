@@ -1,5 +1,5 @@
 import { dieGbit, type Module } from '../../things/model'
-import type { PartReading } from '../facts'
+import type { FormRead } from '../facts'
 import { crc16 } from './checksum'
 import { WIDTH } from './ddr4'
 import { noteProfiles } from './profiles'
@@ -8,6 +8,7 @@ import {
   type ContentsKind,
   type ContentsLayout,
   codeOf,
+  contentsRead,
   type Identity,
   latencies,
   looked,
@@ -46,7 +47,7 @@ const KIND: Record<number, ContentsKind> = {
 const IDENTITY = { maker: 117, date: 120, serial: 122, part: 128, partLength: 18 }
 
 /** Reads the identification contents of a DDR3 module. */
-export function readDdr3(bytes: Uint8Array): PartReading {
+export function readDdr3(bytes: Uint8Array): FormRead {
   const contents = openContents(bytes, DDR3_LAYOUT)
   const at = (place: number) => byte(bytes, place)
   const bits = (place: number, shift: number, mask: number) => {
@@ -92,7 +93,7 @@ export function readDdr3(bytes: Uint8Array): PartReading {
   }
   noteProfiles(contents)
   noteIdentity(contents, IDENTITY)
-  return contents.reading
+  return contentsRead(contents)
 }
 
 /** Bit 0 set: not at 1.5 V; bit 1: at 1.35 V; bit 2: at 1.25 V. */

@@ -1,5 +1,5 @@
 import { dieGbit, type Module } from '../../things/model'
-import type { PartReading } from '../facts'
+import type { FormRead } from '../facts'
 import { crc16 } from './checksum'
 import { noteProfiles } from './profiles'
 import {
@@ -7,6 +7,7 @@ import {
   type ContentsKind,
   type ContentsLayout,
   codeOf,
+  contentsRead,
   type Identity,
   latencies,
   looked,
@@ -57,7 +58,7 @@ const secondHolds = (bytes: Uint8Array): boolean =>
   crc16(bytes.subarray(SECOND.from, SECOND.to)) === word(bytes, SECOND.checksumAt)
 
 /** Reads the identification contents of a DDR4 module. */
-export function readDdr4(bytes: Uint8Array): PartReading {
+export function readDdr4(bytes: Uint8Array): FormRead {
   const contents = openContents(bytes, DDR4_LAYOUT)
   const at = (place: number) => byte(bytes, place)
   const bits = (place: number, shift: number, mask: number) => {
@@ -108,19 +109,20 @@ export function readDdr4(bytes: Uint8Array): PartReading {
     latencies(mask, late ? 23 : 7),
     18,
   )
-  if (!secondHolds(bytes)) {
-    contents.about.unverified = ['heightMm']
+  const holds = secondHolds(bytes)
+  if (!holds) {
     // Some are never written; then nothing is wrong, but nothing vouches for the block either.
     if (word(bytes, SECOND.checksumAt)) {
       const where = { byte: SECOND.checksumAt, length: 2 }
-      contents.reading.problems.push({ code: 'SECOND_CHECKSUM_WRONG', where })
+      contents.problems.push({ code: 'SECOND_CHECKSUM_WRONG', where })
     }
   }
   const height = bits(128, 0, 31)
-  note(contents, 'heightMm', height === null || height === 0 ? null : height + 15, 128)
+  const mm = height === null || height === 0 ? null : height + 15
+  note(contents, 'heightMm', mm, 128, 1, holds ? contents.about.source : 'unverified-contents')
   noteProfiles(contents)
   noteIdentity(contents, IDENTITY)
-  return contents.reading
+  return contentsRead(contents)
 }
 
 /**

@@ -1,5 +1,5 @@
 import { dieGbit, type Module } from '../../things/model'
-import type { PartReading } from '../facts'
+import type { FormRead } from '../facts'
 import { crc16 } from './checksum'
 import { noteProfiles } from './profiles'
 import {
@@ -7,6 +7,7 @@ import {
   type ContentsKind,
   type ContentsLayout,
   codeOf,
+  contentsRead,
   type Identity,
   latencies,
   looked,
@@ -50,7 +51,7 @@ const KIND: Record<number, ContentsKind> = {
 const IDENTITY = { maker: 512, date: 515, serial: 517, part: 521, partLength: 30 }
 
 /** Reads the identification contents of a DDR5 module. */
-export function readDdr5(bytes: Uint8Array): PartReading {
+export function readDdr5(bytes: Uint8Array): FormRead {
   const contents = openContents(bytes, DDR5_LAYOUT)
   const at = (place: number) => byte(bytes, place)
   const bits = (place: number, shift: number, mask: number) => {
@@ -93,7 +94,7 @@ export function readDdr5(bytes: Uint8Array): PartReading {
   )
   noteProfiles(contents)
   noteIdentity(contents, IDENTITY)
-  return contents.reading
+  return contentsRead(contents)
 }
 
 /**

@@ -107,8 +107,8 @@ const BELIEVED_VOLTS = { least: 1, most: 2 }
  * everything in it checks out; a marker without one that does is announced.
  */
 export function noteProfiles(contents: ModuleContents): void {
-  const { about, bytes, reading } = contents
-  const { generation } = about.module
+  const { about, bytes, problems } = contents
+  const { generation } = about.said
   const layout = generation && LAYOUTS[generation]
   if (!layout || !MARKER.every((one, n) => bytes[layout.marker + n] === one)) return
   const profiles = layout.profiles(bytes)
@@ -118,18 +118,18 @@ export function noteProfiles(contents: ModuleContents): void {
   })
   const where: Where = { byte: layout.marker, length: 2 }
   if (read.length === 0 || read.length < profiles.length) {
-    reading.problems.push({ code: 'PROFILE_UNREADABLE', where })
+    problems.push({ code: 'PROFILE_UNREADABLE', where })
   }
   const [first] = read
   if (!first) return
-  reading.problems.push({ code: 'PROFILE_FROM_EXTENSION', where: first.where })
-  const standard = about.module.speeds ?? []
-  const place = about.places.speeds as { byte: number; length: number } | undefined
+  problems.push({ code: 'PROFILE_FROM_EXTENSION', where: first.where })
+  const standard = about.said.speeds ?? []
+  const place = about.observations.find(({ what }) => what === 'speeds')?.where
   note(
     contents,
     'speeds',
     [...standard, ...read.map(({ speed }) => speed)],
-    place?.byte ?? layout.marker,
+    place && 'byte' in place ? place.byte : layout.marker,
   )
 }
 

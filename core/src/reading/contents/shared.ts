@@ -11,14 +11,16 @@ import {
   standardStep,
 } from '../../things/model'
 import {
-  emptyModule,
   type Format,
+  type FormRead,
   learn,
   type ModuleFigures,
-  type ModuleReading,
-  type PartReading,
+  moduleAt,
+  numbered,
+  type Observable,
   type Problem,
   type ReadSpeed,
+  type Subject,
   type Where,
 } from '../facts'
 import { crc16 } from './checksum'
@@ -36,8 +38,9 @@ export interface ContentsLayout {
 /** The contents of one module being read: its bytes, what they gave, and what was wrong with them. */
 export interface ModuleContents {
   bytes: Uint8Array
-  reading: PartReading
-  about: ModuleReading
+  format: Format
+  about: Subject
+  problems: Problem[]
 }
 
 /** Begins to read contents: says whether they are whole and their checksum holds. */
@@ -52,19 +55,20 @@ export function openContents(bytes: Uint8Array, plan: ContentsLayout): ModuleCon
   if (bytes.length >= plan.checksumAt + 2 && !holds) {
     problems.push({ code: 'CHECKSUM_WRONG', where: { byte: plan.checksumAt, length: 2 } })
   }
-  const verified = whole && holds
-  const about = emptyModule(verified ? 'contents' : 'unverified-contents', {
+  const about = moduleAt(whole && holds ? 'contents' : 'unverified-contents', {
     byte: 0,
     length: Math.min(bytes.length, plan.size),
   })
-  about.verified = verified
   learn(about, 'generation', plan.generation, { byte: 2, length: 1 })
-  return {
-    bytes,
-    reading: { format: plan.format, modules: [about], machine: null, problems },
-    about,
-  }
+  return { bytes, format: plan.format, about, problems }
 }
+
+/** What contents gave, once all of them are read. */
+export const contentsRead = ({ format, about, problems }: ModuleContents): FormRead => ({
+  format,
+  observations: numbered([about]),
+  problems,
+})
 
 /** Whether the checksum over the first part of the contents is there and right. */
 export function checksumHolds(
@@ -95,16 +99,17 @@ export function signed(bytes: Uint8Array, at: number): number | null {
 }
 
 /** Notes a figure read from bytes; where the bytes say nothing known, says so instead. */
-export function note<What extends keyof ModuleFigures>(
-  { about, reading }: ModuleContents,
+export function note<What extends keyof Observable>(
+  { about, problems }: ModuleContents,
   what: What,
-  value: ModuleFigures[What] | null | undefined,
+  value: Observable[What] | null | undefined,
   at: number,
   length = 1,
+  source = about.source,
 ): void {
   const where = { byte: at, length }
-  if (value === undefined) reading.problems.push({ code: 'FIELD_UNKNOWN', where })
-  else learn(about, what, value, where)
+  if (value === undefined) problems.push({ code: 'FIELD_UNKNOWN', where })
+  else learn(about, what, value, where, source)
 }
 
 /** A code looked up in a table: null where the byte is missing, undefined where the table lacks the code. */
@@ -123,7 +128,7 @@ export function noteKind(
   at: number,
 ): void {
   if (kind === undefined) {
-    contents.reading.problems.push({ code: 'TYPE_UNKNOWN', where: { byte: at, length: 1 } })
+    contents.problems.push({ code: 'TYPE_UNKNOWN', where: { byte: at, length: 1 } })
   } else if (kind !== null) {
     note(contents, 'formFactor', kind.formFactor, at)
     note(contents, 'buffering', kind.buffering, at)
@@ -149,7 +154,7 @@ export function noteSpeed(
   supported: readonly number[],
   at: number,
 ): void {
-  const { generation } = contents.about.module
+  const { generation } = contents.about.said
   if (tCK === null || !(tCK > 0) || !generation) return
   const measured = 2000 / tCK
   const dataRate = standardStep(generation, measured) ?? Math.round(measured)
@@ -211,10 +216,10 @@ export function noteSize(
   if (size.busWidth === undefined) note(contents, 'capacityGiB', undefined, places.bus)
   if (size.uneven) {
     const where = { byte: places.ranks, length: 1 }
-    contents.reading.problems.push({ code: 'UNEVEN_RANKS', where })
+    contents.problems.push({ code: 'UNEVEN_RANKS', where })
     return
   }
-  const { dieGbit, ranks, deviceWidth } = about.module
+  const { dieGbit, ranks, deviceWidth } = about.said
   if (!dieGbit || !size.busWidth || !ranks || !deviceWidth) return
   const capacity = (dieGbit / 8) * (size.busWidth / deviceWidth) * ranks * (size.stack ?? 1)
   if (capacity > 0) note(contents, 'capacityGiB', capacity, places.density)

@@ -1,4 +1,5 @@
 import type { Answers } from '../../things/machines'
+import { MACHINE, modulesRead, saidOfSubject } from '../facts'
 import { isSoldered, mayBeSoldered, type Reading } from '../inputs'
 
 /**
@@ -6,13 +7,14 @@ import { isSoldered, mayBeSoldered, type Reading } from '../inputs'
  * soldered, whether memory is soldered. An answer that it does not give is left out: a bank that may be soldered is not said to be in a slot.
  * It does not say what kind of machine it is from.
  */
-export function answersIn({ modules, machine }: Pick<Reading, 'modules' | 'machine'>): Answers {
-  const generations = new Set(modules.map(({ module }) => module.generation))
+export function answersIn({ observations }: Pick<Reading, 'observations'>): Answers {
+  const modules = modulesRead(observations)
+  const generations = new Set(modules.map(({ said }) => said.generation))
   const [generation] = generations
   const soldered = modules.filter(isSoldered).length
   const isOpen = soldered === 0 && modules.some(mayBeSoldered)
-  const forms = modules.some(({ module }) => module.formFactor !== undefined)
-  const slots = isOpen ? undefined : machine?.slotCount
+  const forms = modules.some(({ said }) => said.formFactor !== undefined)
+  const slots = isOpen ? undefined : saidOfSubject(observations, MACHINE).slotCount
   return {
     ...(generation && generations.size === 1 ? { generation } : {}),
     ...(slots === undefined ? {} : { slots: slots - soldered }),

@@ -1,16 +1,14 @@
 import type { Recorded } from '../../things/machines'
 import type { Source } from '../../things/model'
 import type { Rulings } from '../../things/records'
-import type { ModuleReading, Observed, Reading, SystemReading } from '../inputs'
-import type { Belief, Claim } from './claims'
-import type { Completed } from './complete'
+import type { Observation, Reading, RunningRate, Subject, SystemFigures } from '../facts'
+import type { Belief } from './believe'
+import type { Believable, Plain } from './meaning'
+import type { MadeModule } from './moduleBelieved'
 
-/** A reading of the job: what it gave, by whom and when, and the slots a person gave its modules. */
+/** An input of the job: what it gave, and the slots a person gave its modules. */
 export interface Input {
   id: string
-  name: string
-  by: string
-  at: string
   reading: Reading
   /** By the module's place in the reading; a further piece of a kit as `0.1`. Null: none of this machine's. */
   seats: Readonly<Record<string, string | null>>
@@ -29,16 +27,17 @@ export interface EvidenceCase extends Recorded {
 /** How a module was seen to run, and in which reading: the rate, and the voltage (V) where it is said. */
 export interface SeenRunning {
   input: string
-  rate: Observed | null
+  rate: RunningRate | null
   volts: number | null
 }
 
 export interface SlotEvidence {
   slot: string
-  entries: Belief[]
+  beliefs: Belief[]
   /** The module as all of it together says; null where that makes none yet. */
-  completed: Completed | null
-  observed: SeenRunning | null
+  made: MadeModule | null
+  running: SeenRunning | null
+  /** Whether it was seen by contents whose checksum holds. */
   verified: boolean
 }
 
@@ -47,9 +46,9 @@ export interface Loose {
   input: string
   /** What `Input.seats` names it by. */
   key: string
-  reading: ModuleReading
-  completed: Completed | null
-  observed: SeenRunning | null
+  about: Subject
+  made: MadeModule | null
+  running: SeenRunning | null
   /** The slots it may be in: of a reported one by its channel, and not those known to be empty; of one in the hand all, the likelier first. */
   slots: string[]
 }
@@ -81,8 +80,8 @@ export type DisputeCode = (typeof DISPUTE_CODES)[number]
 
 /** One possible truth, and who says so. */
 export interface PossibleValue {
-  value: string | number | boolean
-  claims: Claim[]
+  value: Plain
+  claims: Observation[]
 }
 
 /** A contradiction to settle: what may be true, and the ways to find out, the best first. */
@@ -91,10 +90,10 @@ export interface Dispute {
   /** What a ruling on it is kept under. */
   key: string
   subject: string
-  what: Belief['what'] | 'configured' | 'empty'
+  what: Believable | 'configured' | 'empty'
   options: PossibleValue[]
   ways: Source[]
-  where: { input: string; where: Claim['where'] } | null
+  where: { input: string; where: Observation['where'] } | null
 }
 
 export const UNKNOWN_CODES = [
@@ -129,10 +128,10 @@ export interface Evidence {
   contested: string[]
   loose: Loose[]
   questions: SlotQuestion[]
-  soldered: ModuleReading[]
+  soldered: Subject[]
   /** The letter and number of every slot, where a report that lists them all has such names. */
   lettering: string[]
-  system: SystemReading | null
+  system: Partial<SystemFigures> | null
   disputes: Dispute[]
   unknown: Unknown[]
 }

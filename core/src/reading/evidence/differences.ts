@@ -1,7 +1,7 @@
 import type { Module } from '../../things/model'
 import type { Evidence } from './case'
-import type { Assumed } from './complete'
 import { agree } from './meaning'
+import type { Assumed } from './moduleBelieved'
 
 /** A module that the evidence makes otherwise than the board has it. */
 export interface ModuleDifference {
@@ -31,11 +31,11 @@ export function differencesOf(
   { slots, contested }: Pick<Evidence, 'slots' | 'contested'>,
   onBoard: Readonly<Record<string, Module | null>>,
 ): ModuleDifference[] {
-  return slots.flatMap(({ slot, completed }) => {
-    if (!completed || contested.includes(slot)) return []
-    const { module, assumed } = completed
+  return slots.flatMap(({ slot, made }) => {
+    if (!made || contested.includes(slot)) return []
+    const { module, assumed } = made
     const there = onBoard[slot] ?? null
-    const what = there ? COMPARED.filter((name) => differs(name, there, completed)) : [...COMPARED]
+    const what = there ? COMPARED.filter((name) => differs(name, there, made)) : [...COMPARED]
     return what.length > 0 ? [{ slot, module, assumed, isNew: !there, what }] : []
   })
 }

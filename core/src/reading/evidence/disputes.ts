@@ -1,6 +1,7 @@
 import type { Source } from '../../things/model'
+import type { Observation } from '../facts'
+import type { Belief } from './believe'
 import type { Dispute, DisputeCode, EvidenceCase, Input, PossibleValue, SlotEvidence } from './case'
-import type { Belief, Claim } from './claims'
 import { emptyKey } from './emptyKey'
 import { plainValue } from './meaning'
 
@@ -43,7 +44,7 @@ export function disputesIn({ given, entries, slots, contested }: Known): Dispute
     ...entries
       .filter((entry) => !entry.agreed)
       .map((entry) => ofEntry(OF_MACHINE[entry.what] ?? 'MODULE_FIGURE', entry)),
-    ...slots.flatMap(({ entries: own }) =>
+    ...slots.flatMap(({ beliefs: own }) =>
       own
         .filter(({ agreed, what }) => !agreed && !SECONDARY.includes(what))
         .map((entry) => ofEntry('MODULE_FIGURE', entry)),
@@ -77,7 +78,10 @@ function ofEntry(code: DisputeCode, { key, subject, what, claims }: Belief): Dis
 }
 
 /** The distinct values, the better trusted first. */
-function optionsOf(what: Belief['what'], claims: readonly Claim[]): PossibleValue[] {
+function optionsOf(
+  what: Belief['what'],
+  claims: readonly Observation<Belief['what']>[],
+): PossibleValue[] {
   const options: PossibleValue[] = []
   for (const claim of claims) {
     const value = plainValue(what, claim.value)
@@ -88,21 +92,21 @@ function optionsOf(what: Belief['what'], claims: readonly Claim[]): PossibleValu
   return options
 }
 
-function ofRate({ slot, entries, observed }: SlotEvidence, runsAt: number | null): Dispute[] {
-  const rate = observed?.rate
-  if (!observed || !rate) return []
+function ofRate({ slot, beliefs, running }: SlotEvidence, runsAt: number | null): Dispute[] {
+  const rate = running?.rate
+  if (!running || !rate) return []
   const key = `slot.${slot}.configured`
   const about = {
     key,
     subject: slot,
     what: 'configured' as const,
-    where: { input: observed.input, where: null },
+    where: { input: running.input, where: null },
   }
   if (rate.clockOrRate === 'ambiguous') {
     const options = rate.readings.map((value) => ({ value, claims: [] }))
     return [{ ...about, code: 'RATE_OR_CLOCK', options, ways: WAYS.RATE_OR_CLOCK }]
   }
-  const rated = entries.find(({ what }) => what === 'speeds')
+  const rated = beliefs.find(({ what }) => what === 'speeds')
   const configured = rate.configuredDataRate
   if (!rated || configured === runsAt) return []
   const own = (rated.value as Belief<'speeds'>['value']).map(({ dataRate }) => dataRate)

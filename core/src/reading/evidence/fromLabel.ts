@@ -1,7 +1,8 @@
 import { usualMachineFor } from '../../things/machines'
 import type { FormFactor, Machine, Module } from '../../things/model'
+import { modulesRead } from '../facts'
 import { read } from '../inputs'
-import { type Assumed, complete, missingIn } from './complete'
+import { type Assumed, complete, missingIn } from './moduleBelieved'
 
 /** A module as its label says it, without a machine round it. */
 export interface FromLabel {
@@ -23,7 +24,7 @@ export function fromLabels(
   formFactor: FormFactor | null,
   machine?: Machine,
 ): FromLabel[] {
-  return read(text).modules.map(({ module: said }) => {
+  return modulesRead(read(text).observations).map(({ said }) => {
     const asksForm = said.formFactor === undefined
     const figures = asksForm && formFactor ? { ...said, formFactor } : said
     const done =

@@ -1,17 +1,18 @@
 export { answersIn } from './answersIn'
+export { type Belief, believe, claimCounts } from './believe'
 export * from './case'
-export { type Belief, type Claim, claimCounts } from './claims'
-export {
-  type Assumed,
-  type Completed,
-  complete,
-  LOW_STANDARD,
-  type ModuleSurroundings,
-  missingIn,
-} from './complete'
 export { differencesOf, isHeld, type ModuleDifference } from './differences'
 export { emptyKey } from './emptyKey'
 export { type FromLabel, fromLabels } from './fromLabel'
-export { agree, plainValue } from './meaning'
+export { agree, type Believable, plainValue } from './meaning'
+export {
+  type Assumed,
+  complete,
+  LOW_STANDARD,
+  type MadeModule,
+  type ModuleSurroundings,
+  missingIn,
+  moduleBelieved,
+} from './moduleBelieved'
 export { isOfMachine, settled } from './settle'
 export { unseenSlots, weigh } from './weigh'

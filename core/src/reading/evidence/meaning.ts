@@ -1,5 +1,9 @@
 import type { SpeedKind } from '../../things/model'
-import type { FactFigures, ReadSpeed } from '../facts'
+import type { MachineFigures, ModuleFigures, Observation, ReadSpeed } from '../facts'
+
+/** Figures that are weighed: of a module, and of a machine. How something runs is no such figure. */
+type Weighed = ModuleFigures & MachineFigures
+export type Believable = keyof Weighed
 
 /** A figure as one value that can be told, compared and ruled on. */
 export type Plain = string | number | boolean
@@ -68,7 +72,7 @@ const voltages: Meaning<number[]> = {
   joined: ([best]) => best,
 }
 
-export const MEANINGS: { [What in keyof FactFigures]: Meaning<FactFigures[What]> } = {
+export const MEANINGS: { [What in Believable]: Meaning<Weighed[What]> } = {
   capacityGiB: simple(),
   generation: simple(),
   formFactor: simple(),
@@ -106,14 +110,15 @@ export const MEANINGS: { [What in keyof FactFigures]: Meaning<FactFigures[What]>
   solderedGiB: simple(),
 }
 
-type What = keyof FactFigures
+export const isBelievable = (one: Observation): one is Observation<Believable> =>
+  Object.hasOwn(MEANINGS, one.what)
 
 /** Whether two values of a figure can both be true. */
-export function agree<W extends What>(what: W, a: FactFigures[W], b: FactFigures[W]): boolean {
+export function agree<W extends Believable>(what: W, a: Weighed[W], b: Weighed[W]): boolean {
   return MEANINGS[what].agree(a, b)
 }
 
 /** A figure's value as one that can be told, compared and ruled on: of speeds the rate, of lists the first. */
-export function plainValue<W extends What>(what: W, value: FactFigures[W]): Plain {
+export function plainValue<W extends Believable>(what: W, value: Weighed[W]): Plain {
   return MEANINGS[what].plain(value)
 }

@@ -16,9 +16,6 @@ function evidenceOf(texts: string[], changes: Partial<EvidenceCase> = {}) {
   const inputs = texts.map(
     (text, at): Input => ({
       id: `r${at}`,
-      name: `reading ${at}`,
-      by: '',
-      at: '',
       reading: read(text),
       seats: {},
     }),
@@ -42,10 +39,10 @@ describe('a kit’s label and a report of the machine', () => {
       expect(slots.map(({ slot }) => slot)).toEqual(['A2', 'B2'])
       expect(
         slots.map(
-          ({ entries }) => entries.find(({ what }) => what === 'capacityGiB')?.claims.length,
+          ({ beliefs }) => beliefs.find(({ what }) => what === 'capacityGiB')?.claims.length,
         ),
       ).toEqual([2, 2])
-      expect(slots[0]?.completed?.module.speeds[0]).toMatchObject({ dataRate: 5600, cl: 46 })
+      expect(slots[0]?.made?.module.speeds[0]).toMatchObject({ dataRate: 5600, cl: 46 })
       expect([loose, questions, disputes]).toEqual([[], [], []])
     }
   })
@@ -68,9 +65,6 @@ describe('a slot that a report calls empty and a label fills', () => {
   const inputs = (seat: string): Input[] =>
     [found, label].map((text, at) => ({
       id: `r${at}`,
-      name: '',
-      by: '',
-      at: '',
       reading: read(text),
       seats: (at === 1 ? { 0: seat } : {}) as Record<string, string>,
     }))
@@ -103,6 +97,6 @@ describe('a slot that a report calls empty and a label fills', () => {
   test('is none where the module goes with one that is there', () => {
     const evidence = evidenceOf([], { inputs: inputs('A2') })
     expect(evidence.disputes).toEqual([])
-    expect(evidence.slots.find(({ slot }) => slot === 'A2')?.completed?.module.capacityGiB).toBe(16)
+    expect(evidence.slots.find(({ slot }) => slot === 'A2')?.made?.module.capacityGiB).toBe(16)
   })
 })

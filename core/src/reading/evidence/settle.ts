@@ -2,7 +2,7 @@ import { type Recorded, withLettering, withSlotCount } from '../../things/machin
 import { type Generation, type Machine, STANDARD_STEPS, USUAL_VOLTAGE } from '../../things/model'
 import type { Origin, Ruling, Sourced } from '../../things/records'
 import type { Evidence } from './case'
-import { complete } from './complete'
+import { complete } from './moduleBelieved'
 
 const SOURCED: Record<string, Sourced> = {
   'machine.slotCount': 'slots',
@@ -96,9 +96,9 @@ const usualTop = (generation: Generation) =>
 function banksOf(machine: Machine, total: number, read: Evidence['soldered']): Machine['soldered'] {
   const recorded = machine.soldered.reduce((sum, { module }) => sum + module.capacityGiB, 0)
   if (recorded === total) return machine.soldered
-  return read.flatMap(({ module, slot }, at) => {
-    const completed = complete({ ...module, formFactor: 'soldered' }, { machine, inMachine: true })
-    const named = machine.channels.find((channel) => channel === slot?.channel)
+  return read.flatMap(({ said }, at) => {
+    const completed = complete({ ...said, formFactor: 'soldered' }, { machine, inMachine: true })
+    const named = machine.channels.find((channel) => channel === said.slot?.channel)
     const channel = named ?? machine.channels[at % machine.channels.length]
     return completed && channel ? [{ channel, module: completed.module }] : []
   })

@@ -1,8 +1,9 @@
-import { TRUSTS } from '../../things/model'
+import { TRUSTS, type Trust } from '../../things/model'
 import type { Sourced } from '../../things/records'
+import { trustOf } from '../facts'
+import type { Belief } from './believe'
 import type { EvidenceCase, Loose, SlotEvidence, SlotState, Unknown, UnknownCode } from './case'
-import type { Belief } from './claims'
-import { missingIn } from './complete'
+import { missingIn } from './moduleBelieved'
 
 interface Known {
   given: EvidenceCase
@@ -23,7 +24,7 @@ export function unknownIn({ given, entries, slots, loose, states }: Known): Unkn
   const { machine, sources } = given
   const guessed = (what: string) => {
     const entry = entries.find((one) => one.what === what)
-    return !entry?.ruling && (entry?.claims[0]?.trust ?? 'guess') === 'guess'
+    return !entry?.ruling && trustOfBest(entry) === 'guess'
   }
   const unsure = (what: Sourced) => {
     const source = sources[what]?.source
@@ -41,26 +42,26 @@ export function unknownIn({ given, entries, slots, loose, states }: Known): Unkn
   const unseen = machine.slots.flatMap(({ id }) => (states[id] === 'unknown' ? [id] : []))
   add(unseen.length > 0, 'CONTENT_OF_SLOTS', unseen)
   add(loose.length > 0, 'LOOSE_MODULE')
-  const lacking = loose.flatMap(({ reading }) =>
-    missingIn(reading.module, { inMachine: reading.source === 'readout' }),
+  const lacking = loose.flatMap(({ about }) =>
+    missingIn(about.said, { inMachine: about.source === 'readout' }),
   )
   add(lacking.includes('formFactor'), 'MODULE_FORM')
   add(
-    lacking.includes('capacityGiB') || slots.some(({ completed }) => !completed),
+    lacking.includes('capacityGiB') || slots.some(({ made }) => !made),
     'MODULE_CAPACITY',
-    slots.flatMap(({ slot, completed }) => (completed ? [] : [slot])),
+    slots.flatMap(({ slot, made }) => (made ? [] : [slot])),
   )
-  const vague = slots.filter(({ completed }) =>
-    DECIDING.some((what) => !completed || completed.assumed.includes(what)),
+  const vague = slots.filter(({ made }) =>
+    DECIDING.some((what) => !made || made.assumed.includes(what)),
   )
   add(
     vague.length > 0,
     'MODULE_FIGURES',
     vague.map(({ slot }) => slot),
   )
-  const profiled = slots.filter(({ completed }) => completed?.assumed.includes('standardSpeed'))
+  const profiled = slots.filter(({ made }) => made?.assumed.includes('standardSpeed'))
   add(
-    profiled.length > 0 || loose.some((one) => one.completed?.assumed.includes('standardSpeed')),
+    profiled.length > 0 || loose.some((one) => one.made?.assumed.includes('standardSpeed')),
     'STANDARD_SPEED',
     profiled.map(({ slot }) => slot),
   )
@@ -78,6 +79,9 @@ export function unknownIn({ given, entries, slots, loose, states }: Known): Unkn
 
 function weak(entries: readonly Belief[], what: string): boolean {
   const entry = entries.find((one) => one.what === what)
-  const best = entry?.claims[0]?.trust ?? 'guess'
+  const best = trustOfBest(entry)
   return !entry?.ruling && TRUSTS.indexOf(best) < TRUSTS.indexOf('fair')
 }
+
+const trustOfBest = (belief: Belief | undefined): Trust =>
+  belief?.claims[0] ? trustOf(belief.claims[0]) : 'guess'

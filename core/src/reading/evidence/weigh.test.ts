@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { slot, stick } from '../../../test/builders'
 import { STARTING_MACHINES } from '../../things/machines'
 import type { Machine } from '../../things/model'
-import { read, writeDdr4 } from '../inputs'
+import { read, trustOf, writeDdr4 } from '../inputs'
 import { type EvidenceCase, type Input, settled, weigh } from '.'
 
 const laptop = STARTING_MACHINES.find(({ id }) => id === 'laptop-2')?.machine as Machine
@@ -12,9 +12,6 @@ function input(content: string | Uint8Array, changes: Partial<Input> = {}): Inpu
   count += 1
   return {
     id: `r${count}`,
-    name: `reading ${count}`,
-    by: 'Mika',
-    at: '2026-03-01T10:00:00.000Z',
     reading: read(content),
     seats: {},
     ...changes,
@@ -67,21 +64,21 @@ describe('a readout that claims four slots on a laptop of two', () => {
   test('the record’s start is a guess, the readout is believed more; both stay visible', () => {
     const entry = evidence.machine.find(({ what }) => what === 'slotCount')
     expect(entry?.value).toBe(4)
-    expect(entry?.claims.map(({ trust, value, name }) => [trust, value, name])).toEqual([
-      ['weak', 4, inputs[0]?.name],
-      ['guess', 2, 'the record'],
+    expect(entry?.claims.map((one) => [trustOf(one), one.value, one.input])).toEqual([
+      ['weak', 4, inputs[0]?.id],
+      ['guess', 2, null],
     ])
   })
 
   test('its module goes to the slot of its channel, filled names first', () => {
     expect(evidence.slots.map(({ slot: id }) => id)).toEqual(['A'])
-    expect(evidence.slots[0]?.completed?.module).toMatchObject({
+    expect(evidence.slots[0]?.made?.module).toMatchObject({
       article: 'M4S-8',
       capacityGiB: 8,
       speeds: [{ dataRate: 3200, cl: 22 }],
     })
-    expect(evidence.slots[0]?.completed?.assumed).toContain('deviceWidth')
-    expect(evidence.slots[0]?.completed?.assumed).not.toContain('ranks')
+    expect(evidence.slots[0]?.made?.assumed).toContain('deviceWidth')
+    expect(evidence.slots[0]?.made?.assumed).not.toContain('ranks')
   })
 
   test('settled as two, the record keeps its two slots, with who said so', () => {
@@ -128,7 +125,7 @@ describe('sources about one module', () => {
   test('checked contents outdo a readout, which stays to be seen', () => {
     const contents = input(writeDdr4(module, { serial: '00001A2B' }), { seats: { 0: 'A' } })
     const { slots, disputes } = weigh(caseOf([listing, contents]))
-    const capacity = slots[0]?.entries.find(({ what }) => what === 'capacityGiB')
+    const capacity = slots[0]?.beliefs.find(({ what }) => what === 'capacityGiB')
     expect(capacity?.value).toBe(16)
     expect(capacity?.claims.map(({ source, value }) => [source, value])).toEqual([
       ['contents', 16],
@@ -145,7 +142,7 @@ describe('sources about one module', () => {
     broken[4] = 0x84
     const contents = input(broken, { seats: { 0: 'A' } })
     const { slots } = weigh(caseOf([listing, contents]))
-    expect(slots[0]?.entries.find(({ what }) => what === 'capacityGiB')?.value).toBe(8)
+    expect(slots[0]?.beliefs.find(({ what }) => what === 'capacityGiB')?.value).toBe(8)
     expect(slots[0]?.verified).toBe(false)
   })
 
@@ -154,7 +151,7 @@ describe('sources about one module', () => {
     const known = weigh(caseOf([listing, input(`${label} S/N: 1A2B`)]))
     expect(known.loose).toEqual([])
     // the readout gave the rate, the label its timings; bin AA of 3200 is 22
-    expect(known.slots[0]?.entries.find(({ what }) => what === 'speeds')?.value).toMatchObject([
+    expect(known.slots[0]?.beliefs.find(({ what }) => what === 'speeds')?.value).toMatchObject([
       { dataRate: 3200, cl: 22 },
     ])
     const unknown = weigh(caseOf([listing, input(label)]))
@@ -174,7 +171,7 @@ describe('sources about one module', () => {
     const contents = input(writeDdr4(module), { seats: { 0: 'A' } })
     const rulings = { 'slot.A.capacityGiB': ruling(8) }
     const { slots, disputes } = weigh(caseOf([listing, contents], { rulings }))
-    expect(slots[0]?.entries.find(({ what }) => what === 'capacityGiB')?.value).toBe(8)
+    expect(slots[0]?.beliefs.find(({ what }) => what === 'capacityGiB')?.value).toBe(8)
     expect(disputes.map(({ key }) => key)).not.toContain('slot.A.capacityGiB')
   })
 })
@@ -323,9 +320,9 @@ describe('which slot a readout’s name is', () => {
         ],
         { machine },
       ),
-    ).slots.map(({ slot: id, entries }) => [
+    ).slots.map(({ slot: id, beliefs }) => [
       id,
-      entries.find(({ what }) => what === 'capacityGiB')?.claims.length,
+      beliefs.find(({ what }) => what === 'capacityGiB')?.claims.length,
     ])
   const four = {
     ...laptop,

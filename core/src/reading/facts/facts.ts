@@ -1,12 +1,4 @@
-import type {
-  Buffering,
-  FormFactor,
-  Generation,
-  ModuleTimes,
-  Source,
-  SpeedKind,
-  Trust,
-} from '../../things/model'
+import type { Buffering, FormFactor, Generation, ModuleTimes, SpeedKind } from '../../things/model'
 
 /** A place in what was read: a line of text (from 1), or bytes (from 0). */
 export type Where = { line: number } | { byte: number; length: number }
@@ -50,28 +42,34 @@ export interface ModuleFigures {
   heightMm: number
 }
 
-/** What can be read about the machine. */
-export interface MachineFigures {
-  slotCount: number
-  maximumGiB: number
-  errorCorrection: EccKind
-}
-
 export const ECC_KINDS = ['none', 'parity', 'single-bit', 'multi-bit', 'crc'] as const
 export type EccKind = (typeof ECC_KINDS)[number]
 
-/** Everything that is said about a machine or a module in it, by name. */
-export interface FactFigures extends ModuleFigures, MachineFigures {
-  solderedGiB: number
+/** Rate that a running system reports of a module: `configuredDataRate` in MT/s. */
+export interface RunningRate {
+  configuredDataRate: number
+  /** Whether the printed figure was the data rate, the clock (half of it), or could be either. */
+  clockOrRate: 'rate' | 'clock' | 'ambiguous'
+  /** The figure as printed, and every data rate it may stand for. */
+  printed: number
+  readings: number[]
 }
 
-/** One thing said: which figure, its value, who says so, how far to believe it, and where it stands. */
-export interface Fact<What extends keyof FactFigures = keyof FactFigures> {
-  what: What
-  value: FactFigures[What]
-  source: Source
-  trust: Trust
-  where: Where | null
+/** Figures of a running system: its memory in use, GiB, and its processor. */
+export interface SystemFigures {
+  totalGiB: number
+  availableGiB: number
+  /** The page file or swap space there is, and how much of it is in use. */
+  pageFileGiB: number
+  pageFileUsedGiB: number
+  /** Whether the system sizes its page file itself. */
+  pageFileAutomatic: boolean
+  /** The processor's name. */
+  processor: string
+  /** Running memory as shown: its rate in MHz or MT/s, its CL, and the channels of 64 bits at work. */
+  shownRate: number
+  cl: number
+  channels: number
 }
 
 /** What was wrong with an input, or could not be told from it. */

@@ -1,4 +1,4 @@
-import type { SlotName } from './reading'
+import type { SlotName } from './observation'
 
 const LETTERS = 'ABCDEFGHIJKLMNOP'
 

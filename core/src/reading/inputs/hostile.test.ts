@@ -3,13 +3,12 @@ import { describe, expect, test } from 'vitest'
 import { stick } from '../../../test/builders'
 import { hex, table } from '../../../test/tables'
 import { readDdr3, readDdr4, readDdr5 } from '../contents'
-import { nothingRead, type PartReading } from '../facts'
+import { type FormRead, modulesRead, nothingRead } from '../facts'
 import { readLabels } from '../labels'
 import { PRINT_FORMS, readBytes } from '../printouts'
 import { readSmbios } from '../printouts/smbios'
 import {
   FORMATS,
-  factsOf,
   PROBLEM_CODES,
   read,
   readRateName,
@@ -47,16 +46,15 @@ const json = '[{"DeviceLocator":"A1","Capacity":8589934592,"Speed":3200}]'
 const BINARY = [writeDdr3(ddr3), writeDdr4(stick()), writeDdr5(ddr5), smbios]
 const TEXTS = ['8GB 1Rx8 PC4-2666V-SA1-11', listing, csv, json, hex(BINARY[1] as Uint8Array)]
 
-function sound(reading: PartReading): void {
+function sound(reading: FormRead): void {
   expect(FORMATS).toContain(reading.format)
   for (const { code } of reading.problems) expect(PROBLEM_CODES).toContain(code)
-  for (const about of reading.modules) {
-    const { module, observed } = about
-    for (const { value } of factsOf(about)) expect(value).not.toBeUndefined()
-    for (const figure of [module.capacityGiB, module.ranks, module.dieGbit, observed?.printed]) {
+  for (const { value } of reading.observations) expect(value ?? null).not.toBeNull()
+  for (const { said } of modulesRead(reading.observations)) {
+    for (const figure of [said.capacityGiB, said.ranks, said.dieGbit, said.runs?.printed]) {
       if (figure !== undefined) expect(Number.isFinite(figure) && figure > 0).toBe(true)
     }
-    for (const { dataRate, cl } of module.speeds ?? []) {
+    for (const { dataRate, cl } of said.speeds ?? []) {
       expect(dataRate > 0 && Number.isFinite(dataRate) && cl !== 0).toBe(true)
     }
   }
@@ -69,7 +67,7 @@ const anyText = fc.oneof(
 )
 
 describe('never throws, whatever comes', () => {
-  test.each<[string, (input: Uint8Array) => PartReading | null]>([
+  test.each<[string, (input: Uint8Array) => FormRead | null]>([
     ['DDR3 contents', readDdr3],
     ['DDR4 contents', readDdr4],
     ['DDR5 contents', readDdr5],
@@ -83,13 +81,13 @@ describe('never throws, whatever comes', () => {
     )
   })
 
-  test.each<[string, (input: string) => PartReading | null]>([
+  test.each<[string, (input: string) => FormRead | null]>([
     ['labels', (text) => readLabels(text.split('\n'))],
     ...PRINT_FORMS.map(
       (form) =>
-        [form.name, (text: string) => form(text.split('\n'), 0)?.part ?? null] as [
+        [form.name, (text: string) => form(text.split('\n'), 0)] as [
           string,
-          (input: string) => PartReading | null,
+          (input: string) => FormRead | null,
         ],
     ),
     ['anything', read],
@@ -153,7 +151,7 @@ describe('no invented certainty', () => {
         mutated[place] = (mutated[place] as number) ^ by
         const reading = read(mutated)
         sound(reading)
-        expect(reading.modules.some(({ verified }) => verified)).toBe(false)
+        expect(reading.observations.some(({ source }) => source === 'contents')).toBe(false)
       }),
       { numRuns: 500 },
     )
@@ -165,7 +163,7 @@ describe('no invented certainty', () => {
         const original = BINARY[which] as Uint8Array
         const reading = read(original.subarray(0, at % original.length))
         sound(reading)
-        expect(reading.modules.some(({ verified }) => verified)).toBe(false)
+        expect(reading.observations.some(({ source }) => source === 'contents')).toBe(false)
       }),
       { numRuns: 500 },
     )
@@ -186,7 +184,7 @@ describe('no invented certainty', () => {
           const reading = read(mutated)
           sound(reading)
           if (!/^[\s0-9a-fx]+$/i.test(mutated)) {
-            expect(reading.modules.some(({ verified }) => verified)).toBe(false)
+            expect(reading.observations.some(({ source }) => source === 'contents')).toBe(false)
           }
         },
       ),

@@ -7,5 +7,6 @@ export {
   writeCimCsv,
   writeSmbios,
 } from '../printouts'
+export { type AnsweredModule, answerOf, answerTo, moduleFigures, type ReadAnswer } from './answer'
 export { read } from './read'
 export { textOfBytes } from './text'

@@ -1,11 +1,10 @@
 import {
   type Format,
+  type FormRead,
   nothingRead,
   type Part,
-  type PartReading,
   type Problem,
   type Reading,
-  wholeReading,
 } from '../facts'
 import { readLabels } from '../labels'
 import { type PageRead, readPages } from '../pages'
@@ -27,11 +26,12 @@ const LEAST_BYTES = 16
 export function read(input: string | Uint8Array): Reading {
   if (typeof input === 'string') return readText(input)
   const asBytes = isText(input) ? null : readBytes(input)
-  if (asBytes) return wholeReading(asBytes)
+  if (asBytes) return { ...asBytes, parts: [] }
   const text = textOfBytes(input)
   if (text !== null) return readText(text)
   const code = input.length >= LEAST_BYTES ? 'MEMORY_TYPE_UNKNOWN' : 'NOTHING_READ'
-  return nothingRead('unknown', { code, where: input.length > 2 ? { byte: 2, length: 1 } : null })
+  const where = input.length > 2 ? { byte: 2, length: 1 } : null
+  return { ...nothingRead('unknown', { code, where }), parts: [] }
 }
 
 /** Bytes without a control character that text does not have; contents and tables have them from the start. */
@@ -43,7 +43,7 @@ function isText(bytes: Uint8Array): boolean {
 }
 
 interface Read {
-  part: PartReading
+  part: FormRead
   from: number
   to: number
 }
@@ -55,10 +55,10 @@ function readText(text: string): Reading {
   const labels = readRest(lines, rest, page.left, found.length > 0)
   const parts = partsOf(lines, found, labels, page)
   if (found.length === 0 && !labels && !page.part) {
-    return wholeReading(nothingRead('unknown', ...notUnderstood(lines)), parts)
+    return { ...nothingRead('unknown', ...notUnderstood(lines)), parts }
   }
   const all = [...found.map(({ part }) => part), page.part, labels].filter((one) => one !== null)
-  return wholeReading(combined(all), parts)
+  return { ...combined(all), parts }
 }
 
 /** Lines by any line end, without colour codes and a mail's quote marks; an end may be `\r\r\n`. */
@@ -82,7 +82,7 @@ function split(lines: readonly string[]): { found: Read[]; rest: number[] } {
     }
     const stretch = mayBegin(line) ? stretchAt(lines, at) : null
     if (stretch && stretch.end > at) {
-      found.push({ part: stretch.part, from: at, to: stretch.end - 1 })
+      found.push({ part: stretch, from: at, to: stretch.end - 1 })
       at = stretch.end
     } else {
       rest.push(at)
@@ -118,7 +118,7 @@ function readRest(
   rest: readonly number[],
   left: PageRead['left'],
   beside: boolean,
-): PartReading | null {
+): FormRead | null {
   const textAt = (at: number) => left.get(at) ?? (lines[at] as string)
   const likely = rest.filter(
     (at) =>
@@ -138,13 +138,13 @@ const isLabel = (line: string): boolean =>
 function partsOf(
   lines: readonly string[],
   found: readonly Read[],
-  labels: PartReading | null,
+  labels: FormRead | null,
   page: PageRead,
 ): Part[] {
   const formats = new Array<Format | undefined>(lines.length).fill(undefined)
   for (const at of page.left.keys()) formats[at] = 'page'
-  for (const { where } of labels?.modules ?? []) {
-    if ('line' in where) formats[where.line - 1] = 'label'
+  for (const { what, where } of labels?.observations ?? []) {
+    if (what === 'present' && where && 'line' in where) formats[where.line - 1] = 'label'
   }
   for (const { code, where } of labels?.problems ?? []) {
     if (code === 'NOT_A_LABEL' && where && 'line' in where) formats[where.line - 1] = 'unknown'

@@ -1,15 +1,15 @@
 import { type Generation, isModuleCapacity } from '../../things/model'
 import {
-  emptyModule,
   isLargeEnough,
   isMadeDensity,
-  learn,
+  learnAll,
   type ModuleFigures,
-  type ModuleReading,
+  moduleAt,
   OTHER_THINGS,
   type Problem,
   type ProblemCode,
   type ReadSpeed,
+  type Subject,
 } from '../facts'
 import { speedOfBin } from './bins'
 import { type KindFigures, type KindInWords, kindInWords, kindOfLetter } from './kinds'
@@ -163,10 +163,7 @@ function given<T>(
  * One stick from the lines that describe it; what they leave open, or contradict each other on, is named and left out.
  * Null where they have neither a rate nor ranks and width, nor both a capacity and a form.
  */
-export function moduleOnLabel(
-  lines: readonly LabelLine[],
-  problems: Problem[],
-): ModuleReading | null {
+export function moduleOnLabel(lines: readonly LabelLine[], problems: Problem[]): Subject | null {
   const [first] = lines
   if (!first) return null
   // The label form is surer than words.
@@ -213,10 +210,8 @@ export function moduleOnLabel(
     serial: given(lines, (one) => one.serial),
     partNumber: given(lines, (one) => one.partNumber),
   }
-  const about = emptyModule('label', where)
-  for (const [what, value] of Object.entries(figures)) {
-    learn(about, what as keyof ModuleFigures, value as never)
-  }
+  const about = moduleAt('label', where)
+  learnAll(about, figures)
   return about
 }
 

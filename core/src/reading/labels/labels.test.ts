@@ -1,13 +1,13 @@
 import { describe, expect, test } from 'vitest'
-import { factsOf, type ModuleReading } from '../facts'
-import { read } from '../inputs'
+import { modulesRead } from '../facts'
+import { answerTo, read } from '../inputs'
 
-const one = (text: string) => read(text).modules[0]?.module
-const codes = (text: string) => read(text).problems.map(({ code }) => code)
+const one = (text: string) => answerTo(text).modules[0]?.module
+const codes = (text: string) => answerTo(text).problems.map(({ code }) => code)
 
 describe('a label line', () => {
   test('of DDR4: capacity, ranks × width, rate and bin, type letter', () => {
-    const { format, modules, problems } = read('8GB 1Rx8 PC4-2666V-SA1-11')
+    const { format, modules, problems } = answerTo('8GB 1Rx8 PC4-2666V-SA1-11')
     expect({ format, problems }).toEqual({ format: 'label', problems: [] })
     // bin V of 2666 is 19-19-19; S is small-outline; 8 GiB × 8 ÷ (1 × 64 ÷ 8) = 8 Gbit
     expect(modules[0]?.module).toEqual({
@@ -23,26 +23,30 @@ describe('a label line', () => {
       dieGbit: 8,
     })
     expect(modules[0]).toMatchObject({ verified: false, observed: null, slot: null })
-    expect(factsOf(modules[0] as ModuleReading)[0]).toEqual({
+    expect(
+      read('8GB 1Rx8 PC4-2666V-SA1-11').observations.find(({ what }) => what === 'generation'),
+    ).toEqual({
+      subject: 'module.0',
       what: 'generation',
       value: 'DDR4',
       source: 'label',
-      trust: 'good',
       where: { line: 1 },
+      input: null,
     })
   })
 
   test('over and over: each on its own line, with its own module and its own questions', () => {
     const label = '8GB 1Rx8 PC4-2666Y'
-    const [first, second, ...more] = read([label, label, 'nothing', label].join('\n')).modules
+    const { observations } = read([label, label, 'nothing', label].join('\n'))
+    const [first, second, ...more] = modulesRead(observations)
     expect(more).toHaveLength(1)
     expect(second?.where).toEqual({ line: 2 })
     expect(more[0]?.where).toEqual({ line: 4 })
-    expect(second?.module).toEqual(first?.module)
-    expect(second?.module).not.toBe(first?.module)
-    const { problems } = read([label, label].join('\n'))
+    expect(second?.said).toEqual(first?.said)
+    expect(second?.observations[0]).not.toBe(first?.observations[0])
+    const { problems } = answerTo([label, label].join('\n'))
     expect(problems.map(({ code, where }) => [code, where])).toEqual(
-      [1, 2].flatMap((line) => read(label).problems.map(({ code }) => [code, { line }])),
+      [1, 2].flatMap((line) => answerTo(label).problems.map(({ code }) => [code, { line }])),
     )
     expect(problems.length).toBeGreaterThan(0)
   })
@@ -161,8 +165,8 @@ test('many labels at once, by line, semicolon or run together; other lines are n
 
 4GB 2Rx8 PC3L-12800S-11-13-B4; 1GB 2Rx8 PC2-6400S-666-12-A3
 8GB 1Rx8 PC4-2666V-SA1-11 16GB 2Rx8 PC4-3200AA-SE1-11`
-  const { modules, problems } = read(text)
-  expect(modules.map(({ module, where }) => [module.capacityGiB, where])).toEqual([
+  const { observations, problems } = read(text)
+  expect(modulesRead(observations).map(({ said, where }) => [said.capacityGiB, where])).toEqual([
     [8, { line: 2 }],
     [4, { line: 4 }],
     [1, { line: 4 }],

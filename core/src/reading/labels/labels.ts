@@ -1,8 +1,9 @@
 import {
-  type ModuleReading,
-  type PartReading,
+  type FormRead,
+  numbered,
   type Problem,
   plainLetters,
+  type Subject,
   withPlainUnits,
 } from '../facts'
 import { type LabelLine, moduleOnLabel, readLine } from './label'
@@ -17,11 +18,8 @@ const LONGEST = 400
  * `numbers` gives each row's line; without it they count from 1. Null where no line is a label.
  * Layouts: the label annexes of the JEDEC module standards.
  */
-export function readLabels(
-  rows: readonly string[],
-  numbers?: readonly number[],
-): PartReading | null {
-  const modules: ModuleReading[] = []
+export function readLabels(rows: readonly string[], numbers?: readonly number[]): FormRead | null {
+  const modules: Subject[] = []
   const problems: Problem[] = []
   const rowsRead = new Map<string, LabelLine[]>()
   const alone = new Map<string, Stick>()
@@ -59,12 +57,12 @@ export function readLabels(
     if (read.length === 0) problems.push({ code: 'NOT_A_LABEL', where: { line } })
   })
   finish()
-  return modules.length > 0 ? { format: 'label', modules, machine: null, problems } : null
+  return modules.length > 0 ? { format: 'label', observations: numbered(modules), problems } : null
 }
 
 /** A stick, where lines describe one, and what is to be said of it. */
 interface Stick {
-  module: ModuleReading | null
+  module: Subject | null
   problems: Problem[]
 }
 
@@ -77,7 +75,11 @@ function stickOf(lines: readonly LabelLine[]): Stick {
 function at({ module, problems }: Stick, line: number): Stick {
   const where = { line }
   return {
-    module: module && { ...module, module: { ...module.module }, where },
+    module: module && {
+      ...module,
+      where,
+      observations: module.observations.map((one) => ({ ...one, where })),
+    },
     problems: problems.map(({ code }) => ({ code, where })),
   }
 }

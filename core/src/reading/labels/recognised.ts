@@ -1,5 +1,5 @@
 import { type Generation, isModuleCapacity } from '../../things/model'
-import { isMadeDensity, rateOfFigure } from '../facts'
+import { isMadeDensity, modulesRead, rateOfFigure } from '../facts'
 import { binsOf } from './bins'
 import { readLabels } from './labels'
 
@@ -103,9 +103,9 @@ const SURE = 60
 /** Whether a text is one stick with nothing of importance missing or impossible. */
 function isWhole(text: string): boolean {
   const reading = readLabels(text.split('\n'))
-  const [first] = reading?.modules ?? []
-  if (!first || reading?.modules.length !== 1) return false
-  const { capacityGiB, generation, speeds, formFactor } = first.module
+  const [first, another] = modulesRead(reading?.observations ?? [])
+  if (!reading || !first || another) return false
+  const { capacityGiB, generation, speeds, formFactor } = first.said
   const wrong = reading.problems.some(
     ({ code }) =>
       code === 'DENSITY_NOT_MADE' || code === 'CAPACITY_NOT_MADE' || code === 'BIN_UNKNOWN',

@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest'
 import { soldAs } from '../../things/model'
 import { fromLabels } from '../evidence'
-import { read } from '../inputs'
+import { answerTo } from '../inputs'
 
-const one = (text: string) => read(text).modules[0]?.module
-const count = (text: string) => read(text).modules.length
+const one = (text: string) => answerTo(text).modules[0]?.module
+const count = (text: string) => answerTo(text).modules.length
 
 describe('kits as shops print them', () => {
   test.each<[string, number, number]>([
@@ -22,7 +22,7 @@ describe('kits as shops print them', () => {
   test('a kit of nobody says how many, or a count beside one capacity, stays open', () => {
     for (const text of ['32GB kit DDR4-3200 UDIMM', '16GB DDR4-3200 UDIMM, 2 pcs']) {
       expect(one(text)?.capacityGiB).toBeUndefined()
-      expect(read(text).problems.map(({ code }) => code)).toContain('KIT_SIZE_UNCLEAR')
+      expect(answerTo(text).problems.map(({ code }) => code)).toContain('KIT_SIZE_UNCLEAR')
     }
   })
 
@@ -76,7 +76,7 @@ describe('speeds that are sold but are no standard step', () => {
     ['16GB DDR5-6000 CL30 UDIMM', 6000],
   ])('%s is a memory profile of %i', (text, dataRate) => {
     expect(one(text)?.speeds).toMatchObject([{ kind: 'profile', dataRate }])
-    expect(read(text).problems.map(({ code }) => code)).toContain('STANDARD_SPEED_OPEN')
+    expect(answerTo(text).problems.map(({ code }) => code)).toContain('STANDARD_SPEED_OPEN')
   })
 
   test.each<[string, number]>([

@@ -22,7 +22,15 @@ import {
   type Table,
 } from '../../things/tables'
 import { LOW_STANDARD } from '../evidence'
-import { type ModuleFigures, type ReadSpeed, read, readRateName, speedKind } from '../inputs'
+import {
+  type ModuleFigures,
+  moduleFigures,
+  modulesRead,
+  type ReadSpeed,
+  read,
+  readRateName,
+  speedKind,
+} from '../inputs'
 
 /** Headings with an amount that is no price of a piece: by the GB, from so many pieces on. */
 const NO_PRICE =
@@ -247,8 +255,8 @@ function labelled(article: string, cell: (column: PriceColumn) => string): Parti
 }
 
 function figuresIn(text: string): Partial<ModuleFigures> {
-  const [module] = text.trim() === '' ? [] : read(text).modules
-  return module?.module ?? {}
+  const [module] = text.trim() === '' ? [] : modulesRead(read(text).observations)
+  return module ? moduleFigures(module.said) : {}
 }
 
 /** The capacity of one module, and how many a purchase is. A capacity beside a count may be of one or of all: then it is asked. */

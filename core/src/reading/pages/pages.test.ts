@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest'
-import { read } from '../inputs'
+import { answerTo, read } from '../inputs'
 
 const machine = (text: string) => {
-  const { machine: told, modules } = read(text)
+  const { machine: told, modules } = answerTo(text)
   return { most: told?.maximumGiB, slots: told?.slotCount, modules: modules.length }
 }
 
@@ -18,8 +18,10 @@ test.each<[string, ReturnType<typeof machine>]>([
 })
 
 test('a limit beside what is in the machine leaves that a module', () => {
-  const { machine: told, modules } = read('Memory 8 GB DDR4-2666 SO-DIMM, max. 32 GB')
-  expect(told).toMatchObject({ maximumGiB: 32, source: 'page' })
+  const text = 'Memory 8 GB DDR4-2666 SO-DIMM, max. 32 GB'
+  const { modules } = answerTo(text)
+  const limit = read(text).observations.find(({ what }) => what === 'maximumGiB')
+  expect(limit).toMatchObject({ value: 32, source: 'page', where: { line: 1 } })
   expect(modules[0]?.module).toMatchObject({ capacityGiB: 8, formFactor: 'SODIMM' })
 })
 
@@ -37,7 +39,7 @@ test('a voltage at most, and a disk, are no limits of memory', () => {
 })
 
 test('every line of a page is shown as read from it', () => {
-  const { parts } = read('Memory slots: 2\nMaximum memory: 32 GB\nColour: grey')
+  const { parts } = answerTo('Memory slots: 2\nMaximum memory: 32 GB\nColour: grey')
   expect(parts.map(({ format, from, to }) => [format, from, to])).toEqual([
     ['page', 1, 2],
     ['unknown', 3, 3],

@@ -1,9 +1,10 @@
 import {
-  emptyMachine,
-  learnMachine,
-  type MachineReading,
-  type PartReading,
+  type FormRead,
+  learn,
+  MACHINE,
   plainLetters,
+  type Subject,
+  subjectOf,
   withPlainUnits,
 } from '../facts'
 
@@ -60,7 +61,7 @@ const SLOTS_BEFORE = new RegExp(`\\d ?[X×*] ?(?:SO-? ?|U-?)?DIMM[^,;]*(?:${MOST
 
 /** Facts of a machine in a page, and the rest of its lines that may still be a label. */
 export interface PageRead {
-  part: PartReading | null
+  part: FormRead | null
   /** By line (index): what is left of it, empty where all of it was of the machine. */
   left: ReadonlyMap<number, string>
 }
@@ -70,8 +71,7 @@ export interface PageRead {
  * DDR4-2400`, `2 SO-DIMM slots`. A maximum makes no module; what is in the machine is left to the reader of labels.
  */
 export function readPages(lines: readonly string[], at: readonly number[]): PageRead {
-  const machine = emptyMachine()
-  machine.source = 'page'
+  const machine = subjectOf(MACHINE, 'page')
   const left = new Map<number, string>()
   const texts = at
     .filter((n) => MAYBE.test(lines[n] as string))
@@ -81,12 +81,8 @@ export function readPages(lines: readonly string[], at: readonly number[]): Page
     const rest = isOfMemory ? withoutMachine(text, machine, n + 1) : null
     if (rest !== null) left.set(n, rest)
   }
-  const isSaid = machine.maximumGiB !== undefined || machine.slotCount !== undefined
-  const part: PartReading | null =
-    left.size === 0
-      ? null
-      : { format: 'page', modules: [], machine: isSaid ? machine : null, problems: [] }
-  return { part, left }
+  const { observations } = machine
+  return { part: left.size === 0 ? null : { format: 'page', observations, problems: [] }, left }
 }
 
 const tidy = (line: string): string =>
@@ -98,14 +94,14 @@ const tidy = (line: string): string =>
   )
 
 /** Takes what is of the machine out of a line; null where nothing in it is. */
-function withoutMachine(text: string, machine: MachineReading, line: number): string | null {
+function withoutMachine(text: string, machine: Subject, line: number): string | null {
   const [, name = '', value = ''] = /^([^:|\t]{2,50}?) ?[:|\t] ?(.*)$/.exec(text) ?? []
   if (TOTAL.test(name)) return ''
   if (SUPPORT.test(name) && !CAPACITY.test(value)) return ''
   if (SUPPORT_ALONE.test(text) && !CAPACITY.test(text)) return ''
   const hasLimit = limitIn(text) !== null || (MOST.test(name) && CAPACITY.test(value))
   const named = NAMED_SLOTS.exec(text)
-  if (named) learnMachine(machine, 'slotCount', slotsIn(named[1]), { line })
+  if (named) learn(machine, 'slotCount', slotsIn(named[1]), { line })
   if (named && !hasLimit) return ''
   const isSupport = MOST.test(text) && MEMORY.test(text) && !CAPACITY.test(text)
   if (isSupport) return ''
@@ -121,10 +117,10 @@ function withoutMachine(text: string, machine: MachineReading, line: number): st
     const isOfSlot = PER_SLOT.test(clause) || SLOTS_BEFORE.test(clause)
     if (capacity && !isOfSlot) {
       const gib = Number(capacity[1] ?? 1) * Number(capacity[2]) * (capacity[3] === 'TB' ? 1024 : 1)
-      if (machine.maximumGiB === undefined) learnMachine(machine, 'maximumGiB', gib, { line })
+      if (machine.said.maximumGiB === undefined) learn(machine, 'maximumGiB', gib, { line })
     }
     const slots = COUNTED_SLOTS.exec(clause) ?? (hasLimit ? COUNTED_FORMS.exec(clause) : null)
-    if (slots) learnMachine(machine, 'slotCount', slotsIn(slots[1]), { line })
+    if (slots) learn(machine, 'slotCount', slotsIn(slots[1]), { line })
     if (isLimit || slots) isTaken = true
     return !isLimit && !slots
   })

@@ -18,7 +18,7 @@ export const bytesInBase64: PrintForm = (lines, at) => {
     end += 1
   }
   const part = readBytes(bytesOf(text))
-  return part && part.modules.length > 0 ? { part, end } : null
+  return part?.observations.some(({ what }) => what === 'present') ? { ...part, end } : null
 }
 
 function bytesOf(text: string): Uint8Array {

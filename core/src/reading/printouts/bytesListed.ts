@@ -1,11 +1,11 @@
 import { contentsLikelihood, readDdr3, readDdr4, readDdr5 } from '../contents'
-import { nothingRead, type PartReading } from '../facts'
+import { type FormRead, nothingRead } from '../facts'
 import { readBytesText } from './bytes'
 import type { PrintForm } from './form'
 import { readSmbios, smbiosLikelihood } from './smbios'
 
 /** The byte that names the memory type, and who reads its contents. */
-const CONTENTS: Readonly<Record<number, (bytes: Uint8Array) => PartReading>> = {
+const CONTENTS: Readonly<Record<number, (bytes: Uint8Array) => FormRead>> = {
   11: readDdr3,
   12: readDdr4,
   18: readDdr5,
@@ -23,7 +23,7 @@ export const likelihood = (bytes: Uint8Array): number =>
  * Reads bytes as what they most likely are by everything in them: a module's identification contents,
  * or an SMBIOS table. Null where they are neither.
  */
-export function readBytes(bytes: Uint8Array): PartReading | null {
+export function readBytes(bytes: Uint8Array): FormRead | null {
   if (bytes.length < LEAST_BYTES) return null
   const [contents, smbios] = [contentsLikelihood(bytes), smbiosLikelihood(bytes)]
   if (Math.max(contents, smbios) < LEAST_LIKELY) return null
@@ -41,9 +41,8 @@ export const bytesListed: PrintForm = (lines, at) => {
     nothingRead('unknown', { code: 'MEMORY_TYPE_UNKNOWN', where: { byte: 2, length: 1 } })
   if (part.format === 'unknown' && bytes.length < 64) return null
   const lacking = problems.length > 0
-  for (const module of lacking ? part.modules : []) {
-    module.verified = false
-    if (module.source === 'contents') module.source = 'unverified-contents'
+  for (const one of lacking ? part.observations : []) {
+    if (one.source === 'contents') one.source = 'unverified-contents'
   }
-  return { part: { ...part, problems: [...problems, ...part.problems] }, end }
+  return { ...part, problems: [...problems, ...part.problems], end }
 }

@@ -1,4 +1,5 @@
 import { isModuleCapacity } from '../../things/model'
+import { numbered } from '../facts'
 import { devices, NO_DEVICE } from './device'
 import { isBlank, type PrintForm } from './form'
 
@@ -23,8 +24,8 @@ export const capacitiesAlone: PrintForm = (lines, at) => {
     found.take({ ...NO_DEVICE, capacityGiB: gib }, () => ({ line: n + 1 }))
     end = n + 1
   }
-  const modules = found.modules()
-  if (modules.length === 0) return null
-  const { problems } = found
-  return { part: { format: 'cim-list', modules, machine: null, problems }, end }
+  const observations = numbered(found.modules())
+  return observations.length === 0
+    ? null
+    : { format: 'cim-list', observations, problems: found.problems, end }
 }

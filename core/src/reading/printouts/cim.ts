@@ -1,14 +1,18 @@
 import { GENERATIONS, type Generation } from '../../things/model'
 import {
-  emptyMachine,
   type Format,
-  learnMachine,
-  type MachineReading,
+  type FormRead,
+  learn,
+  learnAll,
+  MACHINE,
   nothingRead,
-  type PartReading,
+  numbered,
   type Printed,
   type Problem,
-  type SystemReading,
+  type Subject,
+  SYSTEM,
+  type SystemFigures,
+  subjectOf,
 } from '../facts'
 import { readCsv } from './csv'
 import { bufferingOf, type Device, devices, GENERATION_CODES, NO_DEVICE } from './device'
@@ -21,12 +25,12 @@ import { inGiB } from './units'
 
 export const cimCsv: PrintForm = (lines, at) => {
   const read = readCsv(lines, at)
-  return read && { part: instancesRead('cim-csv', read.instances), end: read.end }
+  return read && { ...instancesRead('cim-csv', read.instances), end: read.end }
 }
 
 export const cimList: PrintForm = (lines, at) => {
   const read = readPairs(lines, at)
-  return read && { part: instancesRead('cim-list', read.instances), end: read.end }
+  return read && { ...instancesRead('cim-list', read.instances), end: read.end }
 }
 
 export const cimTable: PrintForm = (lines, at) => {
@@ -40,7 +44,7 @@ export const cimTable: PrintForm = (lines, at) => {
   )
   const cut = read.cut.filter((line) => !said.has(line))
   part.problems.push(...cut.map((line) => ({ code: 'CUT_SHORT' as const, where: { line } })))
-  return { part, end: read.end }
+  return { ...part, end: read.end }
 }
 
 export const cimJson: PrintForm = (lines, at) => {
@@ -48,10 +52,10 @@ export const cimJson: PrintForm = (lines, at) => {
   if (!read) return null
   const { instances, end, whole } = read
   const malformed = { code: 'MALFORMED_JSON', where: { line: at + 1 } } as const
-  if (instances.length === 0) return whole ? null : { part: nothingRead('unknown', malformed), end }
+  if (instances.length === 0) return whole ? null : { ...nothingRead('unknown', malformed), end }
   const part = instancesRead('cim-json', instances)
   if (!whole) part.problems.push(malformed)
-  return { part, end }
+  return { ...part, end }
 }
 
 const OBJECT = /<(?:Object|INSTANCE)\b/i
@@ -77,7 +81,7 @@ export const cimXml: PrintForm = (lines, at) => {
     })
   }
   const told = instances.filter(({ fields }) => areTelling([...fields.keys()]))
-  return told.length > 0 ? { part: instancesRead('cim-list', told), end } : null
+  return told.length > 0 ? { ...instancesRead('cim-list', told), end } : null
 }
 
 /** FormFactor values of CIM_PhysicalMemory; others say nothing of what it is. */
@@ -125,27 +129,23 @@ const isArray = ({ fields }: Instance): boolean =>
   fields.has('maxcapacity') || fields.has('maxcapacityex') || fields.has('memorydevices')
 
 /** What the instances of CIM classes say: modules, the array they are in, the system's memory in use. */
-function instancesRead(format: Format, instances: readonly Instance[]): PartReading {
+function instancesRead(format: Format, instances: readonly Instance[]): FormRead {
   const found = devices()
   const { problems } = found
   const arrays = instances.filter((one) => isArray(one) && !isModule(one))
   for (const instance of instances.filter(isModule)) {
     found.take(deviceIn(instance, problems), () => ({ line: instance.line }))
   }
-  const modules = found.modules()
-  const machine = machineIn(arrays)
-  const system = systemIn(instances.filter((one) => !isModule(one) && !isArray(one)))
-  if (modules.length === 0 && !machine && !system) {
-    problems.push({ code: 'NO_MEMORY_IN_TABLE', where: null })
-  }
-  return {
-    format,
-    modules,
+  const system = subjectOf(SYSTEM)
+  learnAll(system, systemIn(instances.filter((one) => !isModule(one) && !isArray(one))))
+  const observations = [
     // Only fitted modules are instances, so of the slots nothing is known but from an array.
-    machine,
-    system,
-    problems,
-  }
+    ...(machineIn(arrays)?.observations ?? []),
+    ...system.observations,
+    ...numbered(found.modules()),
+  ]
+  if (observations.length === 0) problems.push({ code: 'NO_MEMORY_IN_TABLE', where: null })
+  return { format, observations, problems }
 }
 
 function deviceIn({ fields }: Instance, problems: Problem[]): Device {
@@ -212,14 +212,15 @@ function generationIn(value: string | null): Generation | null {
 }
 
 /** The arrays of system memory together: slots, and the largest total, of which `MaxCapacityEx` is the surer. */
-function machineIn(arrays: readonly Instance[]): MachineReading | null {
+function machineIn(arrays: readonly Instance[]): Subject | null {
   const own = arrays.filter(({ fields }) => {
     const use = fields.get('use')?.value
     return use === undefined || Number(use) === SYSTEM_MEMORY
   })
   const [first] = own
   if (!first) return null
-  const machine = emptyMachine()
+  const machine = subjectOf(MACHINE)
+  learn(machine, 'slots', [])
   const sum = (of: (one: Instance) => number) => own.reduce((all, one) => all + of(one), 0)
   const figure = ({ fields }: Instance, name: string) => {
     const value = fields.get(name)?.value ?? ''
@@ -229,13 +230,13 @@ function machineIn(arrays: readonly Instance[]): MachineReading | null {
   const kilobytes = sum(
     (one) => figure(one, 'maxcapacityex') || plainMaximum(figure(one, 'maxcapacity')),
   )
-  learnMachine(
+  learn(
     machine,
     'slotCount',
     sum((one) => figure(one, 'memorydevices')) || null,
     where('memorydevices'),
   )
-  learnMachine(machine, 'maximumGiB', kilobytes / 1024 ** 2 || null, where('maxcapacity'))
+  learn(machine, 'maximumGiB', kilobytes / 1024 ** 2 || null, where('maxcapacity'))
   return machine
 }
 
@@ -244,8 +245,8 @@ const plainMaximum = (kilobytes: number): number =>
   kilobytes === 0x80000000 || kilobytes === 0xffffffff ? 0 : kilobytes
 
 /** Sizes in KB, of page files in MB. */
-function systemIn(instances: readonly Instance[]): SystemReading | null {
-  const system: SystemReading = {}
+function systemIn(instances: readonly Instance[]): Partial<SystemFigures> {
+  const system: Partial<SystemFigures> = {}
   for (const { fields } of instances) {
     const figure = (name: string) => {
       const value = fields.get(name)?.value ?? ''
@@ -262,5 +263,5 @@ function systemIn(instances: readonly Instance[]): SystemReading | null {
     const automatic = fields.get('automaticmanagedpagefile')?.value
     if (automatic) system.pageFileAutomatic = /^true$/i.test(automatic)
   }
-  return Object.keys(system).length > 0 ? system : null
+  return system
 }

@@ -1,5 +1,5 @@
-import { plainLetters, type SystemReading } from '../facts'
-import { isBlank, type PrintForm } from './form'
+import { plainLetters, type SystemFigures } from '../facts'
+import { isBlank, type PrintForm, systemRead } from './form'
 
 /** Rate of running memory, as a setup, a clock tool or a start-up message prints it. */
 const RATE =
@@ -24,13 +24,13 @@ const LONGEST = 16
  */
 export const clocksShown: PrintForm = (lines, at) => {
   if (!isOfClocks(lines[at] as string)) return null
-  const system: SystemReading = {}
+  const system: Partial<SystemFigures> = {}
   let end = at
   for (let n = at; n < Math.min(lines.length, at + LONGEST) && !isBlank(lines[n]); n += 1) {
     if (take(plainOf(lines[n] as string), system)) end = n + 1
   }
   if (system.shownRate === undefined && system.cl === undefined) return null
-  return { part: { format: 'clocks', modules: [], machine: null, system, problems: [] }, end }
+  return systemRead('clocks', system, at, end)
 }
 
 const plainOf = (line: string): string => plainLetters(line.slice(0, 200)).replace(/\s+/g, ' ')
@@ -42,7 +42,7 @@ function isOfClocks(line: string): boolean {
   return RATE.test(plain) || /CAS# ?LATENCY|\bCHANNELS? #/.test(plain) || TOTAL.test(plain)
 }
 
-function take(plain: string, into: SystemReading): boolean {
+function take(plain: string, into: Partial<SystemFigures>): boolean {
   const rate = RATE.exec(plain)?.[1]
   const cl = (CL.exec(plain) ?? TIMINGS.exec(plain))?.[1]
   const [, count, bits, word] = CHANNELS.exec(plain) ?? []

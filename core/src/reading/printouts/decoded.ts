@@ -1,10 +1,11 @@
 import { GENERATIONS, isModuleCapacity } from '../../things/model'
 import {
-  emptyModule,
   learn,
-  type ModuleReading,
   meaningful,
+  moduleAt,
+  numbered,
   ratedReadings,
+  type Subject,
   speedKind,
 } from '../facts'
 import { bufferingInWords } from './device'
@@ -16,7 +17,7 @@ const FIRST = /^\s*Fundamental Memory type\s{2,}/i
 /** Most lines of one print, unknown rows and headings included. */
 const LONGEST = 400
 
-type Put = (module: ModuleReading, value: string, line: number) => void
+type Put = (module: Subject, value: string, line: number) => void
 
 const FIELDS: Readonly<Record<string, Put>> = {
   'fundamental memory type': (module, value, line) => {
@@ -54,7 +55,7 @@ const FIELDS: Readonly<Record<string, Put>> = {
   },
   'maximum module speed': (module, value, line) => {
     const [, figure, unit] = /^(\d{3,5}) ?(MT\/s|MHz)/i.exec(value) ?? []
-    const { generation } = module.module
+    const { generation } = module.said
     if (!figure || !generation) return
     const printed = {
       figure: Number(figure),
@@ -74,7 +75,7 @@ export const decodedContents: PrintForm = (lines, at) => {
   if (!FIRST.test(lines[at] as string)) return null
   const count = valuesIn(lines[at] as string).length
   const modules = Array.from({ length: count }, () =>
-    emptyModule('unverified-contents', { line: at + 1 }),
+    moduleAt('unverified-contents', { line: at + 1 }),
   )
   let end = at
   for (let n = at; n < Math.min(lines.length, at + LONGEST); n += 1) {
@@ -89,9 +90,9 @@ export const decodedContents: PrintForm = (lines, at) => {
     })
     end = n + 1
   }
-  const told = modules.filter(({ module }) => module.generation !== undefined)
+  const told = modules.filter(({ said }) => said.generation !== undefined)
   if (told.length === 0) return null
-  return { part: { format: 'decoded', modules: told, machine: null, problems: [] }, end }
+  return { format: 'decoded', observations: numbered(told), problems: [], end }
 }
 
 const valuesIn = (line: string): string[] =>

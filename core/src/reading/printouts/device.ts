@@ -1,19 +1,23 @@
 import { type Generation, isSolderedCapacity } from '../../things/model'
 import {
-  emptyMachine,
-  emptyModule,
+  type Format,
+  type FormRead,
+  type ListedSlot,
   learn,
-  type MachineReading,
-  type ModuleFigures,
-  type ModuleReading,
+  MACHINE,
   makerCodeIn,
   meaningful,
-  observe,
+  moduleAt,
+  numbered,
+  type Observable,
   type Printed,
   type Problem,
   ratedReadings,
+  runningRate,
+  type Subject,
   slotName,
   speedKind,
+  subjectOf,
   type Where,
 } from '../facts'
 import { withoutRepetition } from './repeated'
@@ -41,16 +45,18 @@ export interface Device {
 export type DeviceField = keyof Device
 
 /** Whether a module is fixed to the board. */
-export const isSoldered = ({ module }: ModuleReading): boolean => module.formFactor === 'soldered'
+export const isSoldered = ({ said }: Pick<Subject, 'said'>): boolean =>
+  said.formFactor === 'soldered'
 
 /**
  * Whether a reported module may be soldered though the report does not say so: firmware gives soldered banks a form,
  * and then leaves out a number of their own and a slot's name.
  */
-export function mayBeSoldered({ module, slot }: ModuleReading): boolean {
-  if (module.formFactor === 'soldered') return true
-  if (module.formFactor !== undefined && module.formFactor !== 'SODIMM') return false
-  const isNumbered = module.serial !== undefined || module.partNumber !== undefined
+export function mayBeSoldered({ said }: Pick<Subject, 'said'>): boolean {
+  const { formFactor, serial, partNumber, slot } = said
+  if (formFactor === 'soldered') return true
+  if (formFactor !== undefined && formFactor !== 'SODIMM') return false
+  const isNumbered = serial !== undefined || partNumber !== undefined
   return !isNumbered && !/DIMM|SLOT|SOCKET/i.test(slot?.locator ?? '')
 }
 
@@ -109,51 +115,59 @@ function isFixed({ form, generation, locator }: Device): boolean {
 
 /** What a list of devices gives, device by device. */
 export interface Devices {
-  machine: MachineReading
+  machine: Subject
   problems: Problem[]
+  /** How many slots and soldered devices were listed. */
+  listed: () => number
   /**
    * Takes a device: its slot into the machine's list, and what is fitted as a module. `whereOf` gives
    * the place of a field in the input.
    */
   take: (device: Device, whereOf: (field: DeviceField) => Where) => void
-  /** The modules taken, the sub-channels of one joined. */
-  modules: () => ModuleReading[]
+  /** The modules taken, the sub-channels of one joined; asked for once, when all are taken. */
+  modules: () => Subject[]
+  /** All that was taken, the list of slots too; instead of `modules`. */
+  read: (format: Format) => FormRead
 }
 
 export function devices(): Devices {
   const into = {
-    modules: [] as ModuleReading[],
-    machine: emptyMachine(),
+    modules: [] as Subject[],
+    slots: [] as ListedSlot[],
     problems: [] as Problem[],
   }
+  const { problems } = into
+  const machine = subjectOf(MACHINE)
   const widths: (number | null)[] = []
+  const slots = () => [...withoutRepetition(into.slots, slotKey)]
+  const once = () => [
+    ...withoutRepetition(into.modules, moduleKey, ({ said }) => said.serial !== undefined),
+  ]
+  const modules = () => joinSubChannels(once(), widths, problems)
   return {
-    machine: into.machine,
-    problems: into.problems,
+    machine,
+    problems,
+    listed: () => slots().length + once().filter(isSoldered).length,
+    modules,
     take(device, whereOf) {
       const before = into.modules.length
       takeDevice(device, whereOf, into)
       if (into.modules.length > before) widths.push(device.dataWidth)
     },
-    modules: () => {
-      const { slots } = into.machine
-      into.machine.slots = [...withoutRepetition(slots, slotKey)]
-      const once = withoutRepetition(
-        into.modules,
-        moduleKey,
-        ({ module }) => module.serial !== undefined,
-      )
-      return joinSubChannels([...once], widths, into.problems)
+    read(format) {
+      learn(machine, 'slots', slots())
+      const observations = [...machine.observations, ...numbered(modules())]
+      return { format, observations, problems }
     },
   }
 }
 
-const slotKey = ({ locator, bank, populated }: MachineReading['slots'][number]): string | null =>
+const slotKey = ({ locator, bank, populated }: ListedSlot): string | null =>
   locator === '' ? null : JSON.stringify([locator, bank, populated])
 
 /** Key of a module among the others of a list: its place and its numbers; null where it has neither. */
-function moduleKey({ slot, module }: ModuleReading): string | null {
-  const { capacityGiB, serial, partNumber } = module
+function moduleKey({ said }: Subject): string | null {
+  const { slot, capacityGiB, serial, partNumber } = said
   if (!slot?.locator && !serial) return null
   return JSON.stringify([slot?.locator, slot?.bank, capacityGiB, serial, partNumber])
 }
@@ -161,19 +175,19 @@ function moduleKey({ slot, module }: ModuleReading): string | null {
 function takeDevice(
   device: Device,
   whereOf: (field: DeviceField) => Where,
-  into: { modules: ModuleReading[]; machine: MachineReading; problems: Problem[] },
+  into: { modules: Subject[]; slots: ListedSlot[]; problems: Problem[] },
 ): void {
   const slot = slotName(device.locator ?? '', meaningful(device.bank))
   const soldered = isFixed(device)
   const populated = device.capacityGiB !== 0
-  if (!soldered) into.machine.slots.push({ ...slot, populated })
+  if (!soldered) into.slots.push({ ...slot, populated })
   if (!populated) return
 
-  const about = emptyModule('readout', whereOf('locator'))
-  about.slot = slot
-  const note = <What extends keyof ModuleFigures>(
+  const about = moduleAt('readout', whereOf('locator'))
+  learn(about, 'slot', slot)
+  const note = <What extends keyof Observable>(
     what: What,
-    value: ModuleFigures[What] | null | undefined,
+    value: Observable[What] | null | undefined,
     field: DeviceField,
   ) => learn(about, what, value, whereOf(field))
 
@@ -191,7 +205,7 @@ function takeDevice(
   }
   note('ranks', device.ranks, 'ranks')
   if (device.millivolts !== null && device.millivolts >= 500 && device.millivolts <= 3000) {
-    about.observedVolts = device.millivolts / 1000
+    learn(about, 'runsOnVolts', device.millivolts / 1000, whereOf('millivolts'))
   }
   takeRates(device, about, whereOf, into.problems)
   const maker = meaningful(device.maker)
@@ -205,7 +219,7 @@ function takeDevice(
 
 function takeRates(
   { rated, configured, generation, buffering }: Device,
-  about: ModuleReading,
+  about: Subject,
   whereOf: (field: DeviceField) => Where,
   problems: Problem[],
 ): void {
@@ -219,8 +233,9 @@ function takeRates(
     learn(about, 'speeds', [{ kind, dataRate }], whereOf('rated'))
   }
   if (!configured) return
-  about.observed = observe(configured, own, generation)
-  if (about.observed?.clockOrRate === 'ambiguous' && own.length < 2) {
+  const running = runningRate(configured, own, generation)
+  learn(about, 'runs', running, whereOf('configured'))
+  if (running?.clockOrRate === 'ambiguous' && own.length < 2) {
     problems.push({ code: 'RATE_AMBIGUOUS', where: whereOf('configured') })
   }
 }
@@ -230,13 +245,13 @@ function takeRates(
  * become one, with the capacity of both.
  */
 function joinSubChannels(
-  modules: ModuleReading[],
+  modules: Subject[],
   widths: readonly (number | null)[],
   problems: Problem[],
-): ModuleReading[] {
-  const bySerial = new Map<string, ModuleReading>()
+): Subject[] {
+  const bySerial = new Map<string, Subject>()
   return modules.filter((one, at) => {
-    const { serial, generation, partNumber } = one.module
+    const { serial, generation, partNumber } = one.said
     if (widths[at] !== 32 || generation !== 'DDR5' || serial === undefined) return true
     const key = `${serial} ${partNumber ?? ''}`
     const first = bySerial.get(key)
@@ -244,7 +259,8 @@ function joinSubChannels(
       bySerial.set(key, one)
       return true
     }
-    first.module.capacityGiB = (first.module.capacityGiB ?? 0) + (one.module.capacityGiB ?? 0)
+    const both = (first.said.capacityGiB ?? 0) + (one.said.capacityGiB ?? 0)
+    learn(first, 'capacityGiB', both || null)
     problems.push({ code: 'SUBCHANNELS_SEPARATE', where: one.where })
     return false
   })

@@ -1,11 +1,17 @@
-import type { PartReading } from '../facts'
+import {
+  type Format,
+  type FormRead,
+  learnAll,
+  SYSTEM,
+  type SystemFigures,
+  subjectOf,
+} from '../facts'
 
 /** The lines of a text, without their ends. */
 export type TextLines = readonly string[]
 
 /** What was read from a stretch of lines: from the one asked about up to `end` (an index, not included). */
-export interface ReadStretch {
-  part: PartReading
+export interface ReadStretch extends FormRead {
   end: number
 }
 
@@ -23,4 +29,16 @@ export function isPrompt(line: string): boolean {
   return /^(?:PS )?[A-Za-z]:\\[^<>|]*>|^\S+@\S+[:~ ].*[$#%](?: |$)|^(?:[$#%]|>>?) \S|^PS ?>/.test(
     line.slice(0, 300),
   )
+}
+
+/** What lines of a running system say of it. */
+export function systemRead(
+  format: Format,
+  figures: Partial<SystemFigures>,
+  at: number,
+  end: number,
+): ReadStretch {
+  const system = subjectOf(SYSTEM, 'readout', { line: at + 1 })
+  learnAll(system, figures)
+  return { format, observations: system.observations, problems: [], end }
 }

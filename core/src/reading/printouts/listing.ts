@@ -1,21 +1,14 @@
 import { GENERATIONS, type Generation } from '../../things/model'
 import {
   type EccKind,
-  learnMachine,
-  type MachineReading,
+  learn,
   meaningful,
   type Printed,
   type Problem,
+  type Subject,
   type Where,
 } from '../facts'
-import {
-  bufferingInWords,
-  type Device,
-  type DeviceField,
-  devices,
-  isSoldered,
-  NO_DEVICE,
-} from './device'
+import { bufferingInWords, type Device, type DeviceField, devices, NO_DEVICE } from './device'
 import { isBlank, isPrompt, type PrintForm, type TextLines } from './form'
 import { inGiB } from './units'
 
@@ -146,15 +139,12 @@ export const smbiosListing: PrintForm = (lines, at) => {
     }
   }
   close()
-  const modules = found.modules()
-  const listed = machine.slots.length + modules.filter(isSoldered).length
-  if (machine.slotCount === undefined && listed > 0) {
-    learnMachine(machine, 'slotCount', listed, { line: at + 1 })
+  const listed = found.listed()
+  if (machine.said.slotCount === undefined && listed > 0) {
+    learn(machine, 'slotCount', listed, { line: at + 1 })
   }
-  if (listed === 0 && modules.length === 0) {
-    problems.push({ code: 'NO_MEMORY_IN_TABLE', where: null })
-  }
-  return { part: { format: 'smbios-text', modules, machine, problems }, end }
+  if (listed === 0) problems.push({ code: 'NO_MEMORY_IN_TABLE', where: null })
+  return { ...found.read('smbios-text'), end }
 }
 
 function begin(block: Block, line: number, handle: string | null): Open {
@@ -332,21 +322,17 @@ function takeArrayKey(
   key: string,
   value: string,
   where: Where,
-  machine: MachineReading,
+  machine: Subject,
   problems: Problem[],
 ): void {
   const once = <What extends 'slotCount' | 'maximumGiB'>(what: What, figure: number) => {
     if (!(figure > 0)) problems.push({ code: 'FIELD_NOT_UNDERSTOOD', where })
-    else learnMachine(machine, what, (machine[what] ?? 0) + figure, where)
+    else learn(machine, what, (machine.said[what] ?? 0) + figure, where)
   }
   if (key === 'number of devices') once('slotCount', Number(/^\d{1,3}/.exec(value)?.[0]))
   else if (key === 'maximum capacity') once('maximumGiB', capacityIn(value) ?? Number.NaN)
   else if (key === 'error correction type') {
-    learnMachine(
-      machine,
-      'errorCorrection',
-      ECC_WORDS.find(([word]) => word.test(value))?.[1],
-      where,
-    )
+    const kind = ECC_WORDS.find(([word]) => word.test(value))?.[1]
+    learn(machine, 'errorCorrection', kind, where)
   }
 }

@@ -1,9 +1,9 @@
 import { expect, test } from 'vitest'
 import { stick } from '../../../test/builders'
 import { hex } from '../../../test/tables'
-import { read, writeDdr4 } from '../inputs'
+import { answerTo, writeDdr4 } from '../inputs'
 
-const figures = (text: string) => read(text).modules.map(({ module }) => module)
+const figures = (text: string) => answerTo(text).modules.map(({ module }) => module)
 
 test('a decoder’s columns are modules, its rows their figures', () => {
   const text = `Decoding EEPROM                      0-0050                 0-0052
@@ -39,17 +39,17 @@ Assembly Serial Number               0x3A7100C2             0x00000000`
       deviceWidth: 8,
     },
   ])
-  expect(read(text).modules.every(({ verified }) => !verified)).toBe(true)
+  expect(answerTo(text).modules.every(({ verified }) => !verified)).toBe(true)
 })
 
 test('contents in base64, in one line or several, are verified like any others', () => {
   const bytes = writeDdr4(stick())
   const text = btoa(String.fromCharCode(...bytes))
   for (const written of [text, text.replace(/(.{76})/g, '$1\n')]) {
-    expect(read(written)).toMatchObject({ format: 'spd-ddr4', modules: [{ verified: true }] })
+    expect(answerTo(written)).toMatchObject({ format: 'spd-ddr4', modules: [{ verified: true }] })
     expect(figures(written)).toEqual(figures(hex(bytes)))
   }
-  expect(read(btoa('no module at all, only words. '.repeat(8))).modules).toEqual([])
+  expect(answerTo(btoa('no module at all, only words. '.repeat(8))).modules).toEqual([])
 })
 
 test('a profile and instances as XML are those of their lists', () => {
@@ -59,7 +59,7 @@ test('a profile and instances as XML are those of their lists', () => {
 <key>dimm_speed</key><string>2667 MHz</string><key>dimm_type</key><string>DDR4</string></dict>
 <dict><key>_name</key><string>BANK 2/ChannelB-DIMM0</string><key>dimm_size</key><string>Empty</string><key>dimm_type</key><string>Empty</string></dict>
 </array></dict></array></plist>`
-  const { modules, machine } = read(profile)
+  const { modules, machine } = answerTo(profile)
   expect(modules).toMatchObject([
     { slot: { locator: 'BANK 0/ChannelA-DIMM0' }, module: { capacityGiB: 8, generation: 'DDR4' } },
   ])
@@ -69,7 +69,9 @@ test('a profile and instances as XML are those of their lists', () => {
   const instance = (slot: string) =>
     `<Object>${one('DeviceLocator', slot)}${one('Capacity', '8589934592')}${one('SMBIOSMemoryType', '26')}${one('Speed', '3200')}</Object>`
   const xml = `<?xml version="1.0"?>\n<Objects>${instance('DIMM A')}${instance('DIMM B')}</Objects>`
-  expect(read(xml).modules.map(({ slot, module }) => [slot?.locator, module.capacityGiB])).toEqual([
+  expect(
+    answerTo(xml).modules.map(({ slot, module }) => [slot?.locator, module.capacityGiB]),
+  ).toEqual([
     ['DIMM A', 8],
     ['DIMM B', 8],
   ])

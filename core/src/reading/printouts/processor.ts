@@ -1,5 +1,4 @@
-import type { PrintForm } from './form'
-import { isBlank } from './form'
+import { isBlank, type PrintForm, systemRead } from './form'
 
 const TITLE = /^\s*Processor Information\s*$/i
 const HANDLE = /\bDMI type 4\b/i
@@ -12,7 +11,7 @@ const NO_NAME = /^(?:not specified|unknown|none|n\/a|to be filled.*|default stri
 export const processorName: PrintForm = (lines, at) => {
   const line = lines[at] as string
   const named = MODEL_NAME.exec(line)?.[1]
-  if (named) return said(named, at + 1)
+  if (named) return processorRead(named, at, at + 1)
   if (!TITLE.test(line) && !HANDLE.test(line)) return null
   let end = at + 1
   let name: string | undefined
@@ -20,14 +19,10 @@ export const processorName: PrintForm = (lines, at) => {
     name ??= VERSION.exec(lines[end] as string)?.[1]
     end += 1
   }
-  return name ? said(name, end) : null
+  return name ? processorRead(name, at, end) : null
 }
 
-function said(processor: string, end: number) {
+function processorRead(processor: string, at: number, end: number) {
   if (NO_NAME.test(processor) || processor.length > 120) return null
-  const system = { processor: processor.replace(/\s+/g, ' ') }
-  return {
-    part: { format: 'system' as const, modules: [], machine: null, system, problems: [] },
-    end,
-  }
+  return systemRead('system', { processor: processor.replace(/\s+/g, ' ') }, at, end)
 }

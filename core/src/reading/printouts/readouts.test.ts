@@ -1,9 +1,8 @@
 import { describe, expect, test } from 'vitest'
 import { stick } from '../../../test/builders'
 import { hex, table } from '../../../test/tables'
-import { factsOf, type ModuleReading, slotName } from '../facts'
-import { observe } from '../facts/observed'
-import { read } from '../inputs'
+import { runningRate, slotName } from '../facts'
+import { answerTo, read } from '../inputs'
 import { writeCimCsv } from './writeCim'
 
 describe('an SMBIOS table', () => {
@@ -24,7 +23,7 @@ describe('an SMBIOS table', () => {
   ])
 
   test('made by hand', () => {
-    const { format, modules, machine, problems } = read(bytes)
+    const { format, modules, machine, problems } = answerTo(bytes)
     expect({ format, problems }).toEqual({ format: 'smbios', problems: [] })
     // 64 × 1024² KB are 64 GiB
     expect(machine).toMatchObject({ slotCount: 2, maximumGiB: 64, errorCorrection: 'none' })
@@ -57,10 +56,8 @@ describe('an SMBIOS table', () => {
   })
 
   test('the place of a fact: the first device begins behind the array (23 bytes and two zeros)', () => {
-    const fact = factsOf(read(bytes).modules[0] as ModuleReading).find(
-      ({ what }) => what === 'ranks',
-    )
-    expect(fact).toMatchObject({ source: 'readout', trust: 'fair', where: { byte: 25 + 0x1b } })
+    const ranks = read(bytes).observations.find(({ what }) => what === 'ranks')
+    expect(ranks).toMatchObject({ source: 'readout', where: { byte: 25 + 0x1b } })
   })
 
   test('sizes: 0x7FFF means the double word in MB, bit 15 means KB', () => {
@@ -69,13 +66,13 @@ describe('an SMBIOS table', () => {
       { size: 0x8000 | 512, locator: 'B' },
     ])
     // 65536 MB are 64 GiB; 512 KB are no module's capacity
-    expect(read(sizes).modules.map(({ module }) => module.capacityGiB)).toEqual([64, undefined])
-    expect(read(sizes).problems.map(({ code }) => code)).toEqual(['CAPACITY_NOT_MADE'])
+    expect(answerTo(sizes).modules.map(({ module }) => module.capacityGiB)).toEqual([64, undefined])
+    expect(answerTo(sizes).problems.map(({ code }) => code)).toEqual(['CAPACITY_NOT_MADE'])
   })
 
   test('a maximum of 0x80000000 KB means the quad-word in bytes: 4 TiB', () => {
     const large = table({ maximumBytes: 4n * 2n ** 40n, devices: 32, ecc: 6 }, [])
-    expect(read(large).machine).toMatchObject({
+    expect(answerTo(large).machine).toMatchObject({
       maximumGiB: 4096,
       slotCount: 32,
       errorCorrection: 'multi-bit',
@@ -87,18 +84,18 @@ describe('an SMBIOS table', () => {
       { size: 8192, locator: 'Onboard', form: 0x0b },
       { size: 8192, locator: 'Onboard', form: 0x09, type: 0x23 },
     ])
-    const { machine, modules } = read(soldered)
+    const { machine, modules } = answerTo(soldered)
     expect(machine?.slots).toEqual([])
     expect(modules.map(({ module }) => module.formFactor)).toEqual(['soldered', 'soldered'])
   })
 
   test('72 bits over 64 are ECC', () => {
     const ecc = table({ devices: 1 }, [{ size: 8192, locator: 'A1', totalWidth: 72, form: 9 }])
-    expect(read(ecc).modules[0]?.module.ecc).toBe(true)
+    expect(answerTo(ecc).modules[0]?.module.ecc).toBe(true)
   })
 
   test('behind an entry point, behind a length, and as hexadecimal text', () => {
-    const plain = read(bytes)
+    const plain = answerTo(bytes)
     const anchored = new Uint8Array(0x20 + bytes.length)
     anchored.set(Array.from('_SM3_', (letter) => letter.charCodeAt(0)))
     anchored[0x10] = 0x20
@@ -107,14 +104,14 @@ describe('an SMBIOS table', () => {
     measured.set([bytes.length & 0xff, bytes.length >> 8], 4)
     measured.set(bytes, 8)
     const figures = (input: Uint8Array | string) =>
-      read(input).modules.map(({ module, slot }) => ({ module, slot }))
+      answerTo(input).modules.map(({ module, slot }) => ({ module, slot }))
     for (const input of [anchored, measured, hex(bytes)]) {
       expect(figures(input)).toEqual(plain.modules.map(({ module, slot }) => ({ module, slot })))
     }
   })
 
   test('a table cut off says so and gives what came before', () => {
-    const cut = read(bytes.subarray(0, 80))
+    const cut = answerTo(bytes.subarray(0, 80))
     expect(cut.problems[0]?.code).toBe('TABLE_BROKEN')
     expect(cut.machine?.slotCount).toBe(2)
   })
@@ -129,7 +126,7 @@ describe('an SMBIOS table', () => {
 \tSerial Number: 77AA
 \tPart Number: K5-16`,
     )
-    const { modules, problems } = read(listing.join('\n\n'))
+    const { modules, problems } = answerTo(listing.join('\n\n'))
     expect(modules.map(({ module }) => module.capacityGiB)).toEqual([16])
     expect(problems.map(({ code }) => code)).toEqual(['SUBCHANNELS_SEPARATE'])
   })
@@ -174,7 +171,7 @@ Memory Device Mapped Address
 
 describe('a text listing', () => {
   test('is read block by block', () => {
-    const { format, modules, machine, problems } = read(LISTING)
+    const { format, modules, machine, problems } = answerTo(LISTING)
     expect({ format, problems }).toEqual({ format: 'smbios-text', problems: [] })
     expect(machine).toMatchObject({ slotCount: 2, maximumGiB: 64, errorCorrection: 'none' })
     expect(machine?.slots.map(({ populated }) => populated)).toEqual([true, false])
@@ -191,15 +188,12 @@ describe('a text listing', () => {
     })
     // half of the module's own 3200: the clock
     expect(modules[0]?.observed).toMatchObject({ clockOrRate: 'clock', configuredDataRate: 3200 })
-    expect(
-      factsOf(modules[0] as ModuleReading).find(({ what }) => what === 'capacityGiB')?.where,
-    ).toEqual({
-      line: 14,
-    })
+    const size = read(LISTING).observations.find(({ what }) => what === 'capacityGiB')
+    expect(size?.where).toEqual({ line: 14 })
   })
 
   test('indentation, case, line ends and lost headers do not matter', () => {
-    const wanted = read(LISTING).modules.map(({ module }) => module)
+    const wanted = answerTo(LISTING).modules.map(({ module }) => module)
     const messy = [
       LISTING.replaceAll('\t', ''),
       LISTING.replaceAll('\n', '\r\n'),
@@ -208,14 +202,14 @@ describe('a text listing', () => {
       LISTING.replaceAll(/^Handle.*\n/gm, ''),
     ]
     for (const text of messy) {
-      const { modules, machine } = read(text)
+      const { modules, machine } = answerTo(text)
       expect(modules.map(({ module }) => module)).toEqual(wanted)
       expect(machine?.slots).toHaveLength(2)
     }
   })
 
   test('a key that comes again begins the next device', () => {
-    const { modules } = read(
+    const { modules } = answerTo(
       'Memory Device\nSize: 8 GB\nLocator: DIMM A\nType: DDR4\nForm Factor: SODIMM\nSize: 4 GB\nLocator: DIMM B\nType: DDR4',
     )
     expect(modules.map(({ module, slot }) => [module.capacityGiB, slot?.channel])).toEqual([
@@ -225,7 +219,7 @@ describe('a text listing', () => {
   })
 
   test('a size that is none is named by its line', () => {
-    const { problems } = read(LISTING.replace('8192 MB', 'eight or so'))
+    const { problems } = answerTo(LISTING.replace('8192 MB', 'eight or so'))
     expect(problems).toEqual([{ code: 'FIELD_NOT_UNDERSTOOD', where: { line: 14 } }])
   })
 })
@@ -254,23 +248,25 @@ describe('CIM PhysicalMemory', () => {
   }
 
   test('as JSON: one alone, or a list', () => {
-    const alone = read(JSON.stringify(instance))
+    const alone = answerTo(JSON.stringify(instance))
     expect(alone).toMatchObject({ format: 'cim-json', machine: null, problems: [] })
     expect(alone.modules[0]?.module).toEqual(figures)
     expect(alone.modules[0]?.slot).toMatchObject({ locator: 'DIMM_B2', channel: 'B', number: 2 })
     expect(alone.modules[0]?.observed).toMatchObject({ clockOrRate: 'clock' })
     const other = { ...instance, DeviceLocator: 'DIMM_A2' }
-    expect(read(JSON.stringify([instance, other])).modules).toHaveLength(2)
+    expect(answerTo(JSON.stringify([instance, other])).modules).toHaveLength(2)
   })
 
   test.each([',', ';', '\t'])('as CSV with %j between, quoted or not', (separator) => {
     const names = Object.keys(instance)
     const row = Object.values(instance).map((value) => `"${value}"`)
     const text = `#TYPE instance\r\n${names.join(separator)}\r\n${row.join(separator)}\r\n`
-    const { format, modules } = read(text)
+    const { format, modules } = answerTo(text)
     expect(format).toBe('cim-csv')
     expect(modules[0]?.module).toEqual(figures)
-    expect(modules[0]?.where).toEqual({ line: 3 })
+    expect(read(text).observations.find(({ what }) => what === 'present')?.where).toEqual({
+      line: 3,
+    })
   })
 
   test('a file in UTF-16 is read as well', () => {
@@ -278,7 +274,7 @@ describe('CIM PhysicalMemory', () => {
     const bytes = new Uint8Array(2 + text.length * 2)
     bytes.set([0xff, 0xfe])
     for (let at = 0; at < text.length; at += 1) bytes[2 + at * 2] = text.charCodeAt(at)
-    expect(read(bytes)).toEqual(read(text))
+    expect(answerTo(bytes)).toEqual(answerTo(text))
   })
 
   test('is read back as written', () => {
@@ -287,7 +283,7 @@ describe('CIM PhysicalMemory', () => {
     const text = writeCimCsv([
       { locator: 'ChannelA-DIMM0', bank: 'BANK 0', module, identity, configuredDataRate: 2666 },
     ])
-    const { format, modules, problems } = read(text)
+    const { format, modules, problems } = answerTo(text)
     expect({ format, problems }).toEqual({ format: 'cim-csv', problems: [] })
     expect(modules[0]).toMatchObject({
       slot: { locator: 'ChannelA-DIMM0', channel: 'A' },
@@ -323,7 +319,7 @@ describe('a slot’s name', () => {
 
 describe('rate or clock', () => {
   const say = (figure: number, own: number[], unit: 'MT/s' | 'MHz' | null = null) => {
-    const seen = observe({ figure, unit }, own, 'DDR4')
+    const seen = runningRate({ figure, unit }, own, 'DDR4')
     return seen && [seen.clockOrRate, ...seen.readings]
   }
   test('by the module’s own rates first', () => {

@@ -1,9 +1,9 @@
 import {
   type EccKind,
-  type emptyMachine,
-  learnMachine,
-  type PartReading,
+  type FormRead,
+  learn,
   type Printed,
+  type Subject,
   type Where,
 } from '../facts'
 import { bufferingOf, type Device, devices, GENERATION_CODES, NO_DEVICE } from './device'
@@ -75,7 +75,7 @@ function isPlausible(bytes: Uint8Array, { type, at, strings }: Structure): boole
 }
 
 /** Reads an SMBIOS table, with its entry point before it or without (DMTF DSP0134). */
-export function readSmbios(bytes: Uint8Array): PartReading {
+export function readSmbios(bytes: Uint8Array): FormRead {
   const { structures, brokenAt } = walk(bytes, tableStart(bytes) ?? 0)
   const found = devices()
   const { machine, problems } = found
@@ -92,11 +92,8 @@ export function readSmbios(bytes: Uint8Array): PartReading {
       where: { byte: brokenAt, length: bytes.length - brokenAt },
     })
   }
-  const modules = found.modules()
-  if (modules.length === 0 && machine.slots.length === 0) {
-    problems.push({ code: 'NO_MEMORY_IN_TABLE', where: null })
-  }
-  return { format: 'smbios', modules, machine, problems }
+  if (found.listed() === 0) problems.push({ code: 'NO_MEMORY_IN_TABLE', where: null })
+  return found.read('smbios')
 }
 
 /** Where the structures begin: behind an entry point, behind the length some systems put first, or at once. */
@@ -155,11 +152,7 @@ function otherArrays(bytes: Uint8Array, structures: readonly Structure[]): Set<n
   return new Set(others.map(({ at }) => word(bytes, at + 2)))
 }
 
-function takeArrays(
-  bytes: Uint8Array,
-  structures: readonly Structure[],
-  machine: ReturnType<typeof emptyMachine>,
-): void {
+function takeArrays(bytes: Uint8Array, structures: readonly Structure[], machine: Subject): void {
   const arrays = structures.filter(
     ({ type, at, length }) => type === ARRAY && length >= 15 && bytes[at + 5] === SYSTEM_MEMORY,
   )
@@ -169,9 +162,9 @@ function takeArrays(
   const sum = (of: (array: Structure) => number) => arrays.reduce((all, one) => all + of(one), 0)
   const slots = sum(({ at }) => word(bytes, at + 0x0d))
   const maximum = sum((array) => maximumGiB(bytes, array))
-  learnMachine(machine, 'slotCount', slots || null, place(0x0d, 2))
-  learnMachine(machine, 'maximumGiB', maximum || null, place(0x07, 4))
-  learnMachine(machine, 'errorCorrection', ECC[bytes[first.at + 6] as number], place(0x06, 1))
+  learn(machine, 'slotCount', slots || null, place(0x0d, 2))
+  learn(machine, 'maximumGiB', maximum || null, place(0x07, 4))
+  learn(machine, 'errorCorrection', ECC[bytes[first.at + 6] as number], place(0x06, 1))
 }
 
 /** In KB; 0x80000000 means that the quad-word at 0x0F holds it, in bytes. */

@@ -1,5 +1,5 @@
-import { plainLetters, type SystemReading } from '../facts'
-import { isBlank, type PrintForm } from './form'
+import { plainLetters, type SystemFigures } from '../facts'
+import { isBlank, type PrintForm, systemRead } from './form'
 import { inGiB } from './units'
 
 const MEMINFO = /^\s*(MemTotal|MemAvailable|MemFree|SwapTotal|SwapFree):\s+(\d+) kB\s*$/i
@@ -9,12 +9,7 @@ const FREE_ROW = /^(Mem|Swap):\s+(.*)$/
 /** Memory in use as a running system lists it: `MemTotal: … kB` lines, a `total used free` table, or a summary in words. */
 export const memoryInUse: PrintForm = (lines, at) => {
   const system = meminfo(lines, at) ?? freeTable(lines, at) ?? summary(lines, at)
-  return (
-    system && {
-      part: { format: 'system', modules: [], machine: null, system: system.said, problems: [] },
-      end: system.end,
-    }
-  )
+  return system && systemRead('system', system.said, at, system.end)
 }
 
 function meminfo(lines: readonly string[], at: number) {
@@ -29,7 +24,7 @@ function meminfo(lines: readonly string[], at: number) {
     end = n + 1
   }
   const { memtotal, memavailable, swaptotal, swapfree } = kilobytes
-  const said: SystemReading = {}
+  const said: Partial<SystemFigures> = {}
   if (memtotal !== undefined) said.totalGiB = memtotal / 1024 ** 2
   if (memavailable !== undefined) said.availableGiB = memavailable / 1024 ** 2
   if (swaptotal !== undefined) {
@@ -43,7 +38,7 @@ function freeTable(lines: readonly string[], at: number) {
   const heading = lines[at] as string
   if (!FREE_HEAD.test(heading)) return null
   const names = heading.trim().split(/\s+/)
-  const said: SystemReading = {}
+  const said: Partial<SystemFigures> = {}
   let end = at + 1
   let unit: Unit | null = null
   for (let n = at + 1; n < Math.min(lines.length, at + 5); n += 1) {
@@ -104,7 +99,7 @@ const NAMED = /^\s*([\p{L} ]{8,60}?)\s*:\s*(\d[\d.,'\s\u00a0\u202f]*)\s*(MB|Mo|M
 
 function summary(lines: readonly string[], at: number) {
   if (!/physi|fizycz|fysiek|fisica|física/i.test(lines[at] as string)) return null
-  const said: SystemReading = {}
+  const said: Partial<SystemFigures> = {}
   let end = at
   for (let n = at; n < Math.min(lines.length, at + 3); n += 1) {
     const [, name = '', figure = ''] = NAMED.exec((lines[n] as string).slice(0, 200)) ?? []

@@ -49,15 +49,14 @@ export const hardwareTree: PrintForm = (lines, at) => {
   const banks = nodes.filter(({ name }) => name === 'bank')
   if (banks.length === 0) return null
   const found = devices()
-  const { machine, problems } = found
+  const { problems } = found
   for (const bank of banks) {
     const line = (name: string) => bank.fields.get(name)?.line ?? bank.line
     const fields = new Map([...bank.fields].map(([name, { value }]) => [name, value]))
     const device = bankIn(fields, line('size'), problems)
     found.take(device, (field) => ({ line: line(FIELD_NAMES[field] ?? '') }))
   }
-  const modules = found.modules()
-  return { part: { format: 'hardware-tree', modules, machine, problems }, end }
+  return { ...found.read('hardware-tree'), end }
 }
 
 const FIELD_NAMES: Partial<Record<keyof Device, string>> = {

@@ -21,9 +21,7 @@ export const treeJson: PrintForm = (lines: TextLines, at: number) => {
       : profiledIn(bank, at + 1)
     found.take(device, () => ({ line: at + 1 }))
   }
-  const { machine, problems } = found
-  const modules = found.modules()
-  return { part: { format: 'hardware-tree', modules, machine, problems }, end: json.end }
+  return { ...found.read('hardware-tree'), end: json.end }
 }
 
 const PAIR = /<key>(\w+)<\/key>\s*<string>([^<]*)<\/string>/g
@@ -44,11 +42,7 @@ export const profileXml: PrintForm = (lines: TextLines, at: number) => {
   if (modules.length === 0) return null
   const found = devices()
   for (const one of modules) found.take(profiledIn(one, at + 1), () => ({ line: at + 1 }))
-  const { machine, problems } = found
-  return {
-    part: { format: 'hardware-tree', modules: found.modules(), machine, problems },
-    end: Math.min(end + 1, lines.length),
-  }
+  return { ...found.read('hardware-tree'), end: Math.min(end + 1, lines.length) }
 }
 
 function* objectsIn(value: unknown, depth: number): Generator<Value> {

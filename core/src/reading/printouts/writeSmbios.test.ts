@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { fittingModule } from '../../../test/arbitraries'
 import { desktop, stick } from '../../../test/builders'
-import { read } from '../inputs'
+import { answerTo } from '../inputs'
 import { writeSmbios } from './writeSmbios'
 
 const machine = desktop()
@@ -22,7 +22,7 @@ test('what is written is read again, whatever fits', () => {
           module: modules[at] as (typeof modules)[number],
           configuredDataRate: rate,
         }))
-        const reading = read(writeSmbios(machine, reported))
+        const reading = answerTo(writeSmbios(machine, reported))
         expect(reading.machine).toMatchObject({ slotCount: 4, maximumGiB: 128 })
         const inOrder = machine.slots.flatMap(({ id }) =>
           reported.filter((one) => one.locator === id),
@@ -58,5 +58,5 @@ test('by hand: 32 GiB and more stand in the double word at 0x1C', () => {
   expect([...bytes.subarray(device + 0x0c, device + 0x0e)]).toEqual([0xff, 0x7f])
   // 64 × 1024 MB are 0x10000.
   expect([...bytes.subarray(device + 0x1c, device + 0x20)]).toEqual([0, 0, 1, 0])
-  expect(read(bytes).modules[0]?.module.capacityGiB).toBe(64)
+  expect(answerTo(bytes).modules[0]?.module.capacityGiB).toBe(64)
 })

@@ -14,7 +14,7 @@ const [stick] = RIGS.one as [ReportedStick]
 const filled = (...sticks: Partial<ReportedStick>[]) =>
   read(
     PRINTERS.list?.(sticks.map((one, at) => ({ ...stick, serial: `0000000${at}`, ...one }))) ?? '',
-  )
+  ).observations
 
 /** Every slot, empty ones too: a locator with a size in GB, 0 for an empty one. */
 const listed = (...slots: [string, number][]) =>
@@ -25,7 +25,7 @@ const listed = (...slots: [string, number][]) =>
           `Memory Device\nSize: ${gib === 0 ? 'No Module Installed' : `${gib} GB`}\nForm Factor: DIMM\nLocator: ${locator}\nType: DDR5`,
       )
       .join('\n\n'),
-  )
+  ).observations
 
 describe('a report of filled slots only', () => {
   test.each<[string, Machine, Partial<ReportedStick>[], (string | null)[]]>([

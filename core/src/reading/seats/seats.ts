@@ -1,6 +1,15 @@
 import type { Machine, Slot } from '../../things/model'
 import { slotChannels } from '../../things/model'
-import { isSoldered, type ModuleReading, type Reading, type SlotName } from '../inputs'
+import {
+  type ListedSlot,
+  MACHINE,
+  modulesRead,
+  type Observation,
+  type SlotName,
+  type Subject,
+  saidOfSubject,
+} from '../facts'
+import { isSoldered } from '../inputs'
 
 type Layout = Pick<Machine, 'channels' | 'slots' | 'soldered'>
 
@@ -27,10 +36,11 @@ interface Name extends SlotName {
  * single slot, the slot that must be filled. What none of these tells stays open, with the slots it
  * may be. A slot that the reading does not mention is not said to be empty.
  */
-export function seatingOf(reading: Reading, layout: Layout): Seating {
+export function seatingOf(observations: readonly Observation[], layout: Layout): Seating {
   const { slots } = layout
+  const modules = modulesRead(observations)
   const all = slots.map(({ id }) => id)
-  const names = namesOf(reading)
+  const names = namesOf(modules, saidOfSubject(observations, MACHINE).slots ?? [])
   const filled = names.filter(({ index }) => index !== null)
   const channels = channelsOf(names, layout)
   const known = new Map<Name, string>()
@@ -47,14 +57,14 @@ export function seatingOf(reading: Reading, layout: Layout): Seating {
   keepUnambiguous(known)
   seatSingles(filled, known, possible, channels, layout)
   seatByBank(filled, known, layout)
-  seatWhole(reading, filled, known, all)
+  seatWhole(modules, filled, known, all)
   seatFirst(filled, known, layout)
   return {
-    seats: reading.modules.map((_, index) => {
+    seats: modules.map((_, index) => {
       const name = filled.find((one) => one.index === index)
       return (name && known.get(name)) ?? null
     }),
-    candidates: reading.modules.map((_, index) => {
+    candidates: modules.map((_, index) => {
       const name = filled.find((one) => one.index === index)
       const taken = new Set(known.values())
       return (name ? (possible.get(name) ?? all) : all).filter((id) => !taken.has(id))
@@ -63,18 +73,17 @@ export function seatingOf(reading: Reading, layout: Layout): Seating {
   }
 }
 
-function namesOf({ modules, machine }: Reading): Name[] {
-  const fitted = modules.flatMap((one, index) =>
-    isReported(one) && one.slot ? [{ ...one.slot, populated: true, index }] : [],
-  )
-  const empty = (machine?.slots ?? [])
-    .filter(({ populated }) => !populated)
-    .map((one) => ({ ...one, index: null }))
+function namesOf(modules: readonly Subject[], listed: readonly ListedSlot[]): Name[] {
+  const fitted = modules.flatMap((one, index) => {
+    const { slot } = one.said
+    return isReported(one) && slot ? [{ ...slot, populated: true, index }] : []
+  })
+  const empty = listed.filter(({ populated }) => !populated).map((one) => ({ ...one, index: null }))
   return [...fitted, ...empty]
 }
 
 /** A module that a running machine reports in a slot: not soldered, and with a name to go by or a known form. */
-function isReported(one: ModuleReading): boolean {
+function isReported(one: Subject): boolean {
   return one.source === 'readout' && !isSoldered(one)
 }
 
@@ -208,7 +217,7 @@ function seatByBank(
 
 /** All slots filled with modules that are alike: whichever is in which makes no difference. One left over has the slot left over. */
 function seatWhole(
-  { modules }: Reading,
+  modules: readonly Subject[],
   filled: readonly Name[],
   known: Map<Name, string>,
   all: readonly string[],
@@ -218,7 +227,7 @@ function seatWhole(
   const taken = new Set(known.values())
   const free = all.filter((id) => !taken.has(id))
   if (open.length !== free.length) return
-  const like = open.map(({ index }) => likeness(modules[index as number] as ModuleReading))
+  const like = open.map(({ index }) => likeness(modules[index as number] as Subject))
   if (open.length > 1 && new Set(like).size > 1) return
   open.forEach((name, at) => {
     known.set(name, free[at] as string)
@@ -239,8 +248,8 @@ function seatFirst(
 }
 
 /** Everything about a module that a plan sees; its serial number is not. */
-export function likeness({ module }: ModuleReading): string {
-  const { capacityGiB, generation, formFactor, speeds, ranks, deviceWidth, partNumber } = module
+export function likeness({ said }: Pick<Subject, 'said'>): string {
+  const { capacityGiB, generation, formFactor, speeds, ranks, deviceWidth, partNumber } = said
   return JSON.stringify([
     capacityGiB,
     generation,

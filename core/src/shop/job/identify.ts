@@ -1,5 +1,6 @@
 import { evaluate } from '../../judging/evaluate'
 import { type Dispute, type Evidence, type Loose, weigh } from '../../reading/evidence'
+import { trustOf } from '../../reading/facts'
 import type { Reading } from '../../reading/inputs'
 import type { Machine, Module, Source, Trust } from '../../things/model'
 
@@ -44,9 +45,6 @@ export interface Identified {
 export function identify(machine: Machine, readings: readonly Reading[]): Identified {
   const inputs = readings.map((reading, at) => ({
     id: String(at),
-    name: `reading ${at + 1}`,
-    by: '',
-    at: '',
     reading,
     seats: {},
   }))
@@ -55,7 +53,7 @@ export function identify(machine: Machine, readings: readonly Reading[]): Identi
   const settings = { profile: false }
   const { run } = evaluate({ machine, placement, settings })
   const evidence = weigh({ ...given, runsAt: run?.dataRate ?? null })
-  const unseated = evidence.loose.filter(({ completed }) => completed !== null)
+  const unseated = evidence.loose.filter(({ made }) => made !== null)
   return {
     facts: factsIn(evidence, unseated),
     conflicts: evidence.disputes.map(({ code, subject, what, options }) => ({
@@ -66,21 +64,19 @@ export function identify(machine: Machine, readings: readonly Reading[]): Identi
     })),
     placement,
     emptySlots: Object.keys(evidence.states).filter((id) => evidence.states[id] === 'empty'),
-    unseated: unseated.flatMap(({ completed }) => completed?.module ?? []),
+    unseated: unseated.flatMap(({ made }) => made?.module ?? []),
     questions: questionsIn(evidence, unseated),
   }
 }
 
 function placementIn({ slots }: Evidence): Record<string, Module> {
-  return Object.fromEntries(
-    slots.flatMap(({ slot, completed }) => (completed ? [[slot, completed.module]] : [])),
-  )
+  return Object.fromEntries(slots.flatMap(({ slot, made }) => (made ? [[slot, made.module]] : [])))
 }
 
 function factsIn({ machine, slots }: Evidence, unseated: readonly Loose[]): IdentifiedFact[] {
-  const seen = (subject: string, observed: Loose['observed']): IdentifiedFact[] => {
+  const seen = (subject: string, running: Loose['running']): IdentifiedFact[] => {
     const told = { subject, source: 'readout', trust: 'fair' } as const
-    const { rate = null, volts = null } = observed ?? {}
+    const { rate = null, volts = null } = running ?? {}
     return [
       ...(rate && rate.clockOrRate !== 'ambiguous'
         ? [{ ...told, what: 'runsAt', value: rate.configuredDataRate }]
@@ -89,14 +85,14 @@ function factsIn({ machine, slots }: Evidence, unseated: readonly Loose[]): Iden
     ]
   }
   return [
-    ...machine.concat(...slots.map(({ entries }) => entries)).map((entry) => {
+    ...machine.concat(...slots.map(({ beliefs }) => beliefs)).map((entry) => {
       const { subject, what, value, claims, ruling } = entry
       const [best] = claims
-      const { source, trust } = best as (typeof claims)[number]
-      return { subject, what, value, source: ruling?.source ?? source, trust }
+      const claim = best as (typeof claims)[number]
+      return { subject, what, value, source: ruling?.source ?? claim.source, trust: trustOf(claim) }
     }),
-    ...slots.flatMap(({ slot, observed }) => seen(slot, observed)),
-    ...unseated.flatMap(({ observed }, at) => seen(`unseated.${at}`, observed)),
+    ...slots.flatMap(({ slot, running }) => seen(slot, running)),
+    ...unseated.flatMap(({ running }, at) => seen(`unseated.${at}`, running)),
   ]
 }
 

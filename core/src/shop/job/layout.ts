@@ -31,9 +31,9 @@ export function settingsFound({ file, machine, now, evidence }: ToAdvise): Setti
   const on = evaluate({ machine, placement: now.placement, settings }).run
   const off = now.evaluation.run
   if (!on?.profile || !off) return { profile: false }
-  const seen = evidence.slots.flatMap(({ observed }) =>
-    observed?.rate && observed.rate.clockOrRate !== 'ambiguous'
-      ? [observed.rate.configuredDataRate]
+  const seen = evidence.slots.flatMap(({ running }) =>
+    running?.rate && running.rate.clockOrRate !== 'ambiguous'
+      ? [running.rate.configuredDataRate]
       : [],
   )
   const all = (rate: number) => seen.length > 0 && seen.every((one) => one === rate)

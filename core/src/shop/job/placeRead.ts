@@ -1,4 +1,4 @@
-import { differencesOf, type Evidence, isHeld, weigh } from '../../reading/evidence'
+import { type Evidence, isHeld, weigh } from '../../reading/evidence'
 import type { Reading } from '../../reading/inputs'
 import type { Module, Placement } from '../../things/model'
 import { type Assignment, assign, type JobFile, type ReadingRecord } from '../../things/records'
@@ -19,8 +19,8 @@ export interface ToWeigh {
 export function evidenceOf(job: ToWeigh): Evidence {
   const { rulings, readings, assignment, runsAt, decode } = job
   const inputs = readings.map((record) => {
-    const { id, name, by, createdAt: at, seats } = record
-    return { id, name, by, at, seats, reading: decode(record) }
+    const { id, seats } = record
+    return { id, seats, reading: decode(record) }
   })
   return weigh({ ...job.machine, inputs, rulings, filled: Object.keys(assignment), runsAt })
 }
@@ -45,9 +45,11 @@ export function placeRead(
   const evidence = evidenceOf({ ...job, readings: [...readings.values()] })
   const added = isHeld(evidence)
     ? []
-    : differencesOf(evidence, job.placement)
-        .filter(({ isNew }) => isNew)
-        .map(({ slot, module }) => ({ id: newId(), slot, module }))
+    : evidence.slots.flatMap(({ slot, made }) =>
+        made && !job.placement[slot] && !evidence.contested.includes(slot)
+          ? [{ id: newId(), slot, module: made.module }]
+          : [],
+      )
   const found = added.reduce(
     (all, { slot, id }) => assign(all, slot, { moduleId: id, unit: 0 }),
     job.assignment,

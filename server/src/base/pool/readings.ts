@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { read } from '@tembrix/core/reading/inputs'
+import { answerOf, read } from '@tembrix/core/reading/inputs'
 import { identify, type PlacedRead, placeRead, situationOf } from '@tembrix/core/shop/job'
 import { Machine } from '@tembrix/core/things/model'
 import {
@@ -29,25 +29,15 @@ export function identified(body: unknown) {
 }
 
 export function readOne(body: unknown) {
-  const { format, modules, machine, system, problems, parts } = readInput(Input.parse(body))
+  const { machine, ...answer } = answerOf(readInput(Input.parse(body)))
   return {
-    format,
-    modules: modules.map(({ slot, module, observed, observedVolts, verified }) => ({
-      slot,
-      module,
-      observed,
-      observedVolts,
-      verified,
-    })),
+    ...answer,
     machine: machine && {
       slotCount: machine.slotCount ?? null,
       maximumGiB: machine.maximumGiB ?? null,
       ecc: machine.errorCorrection ?? null,
       slots: machine.slots,
     },
-    system,
-    problems,
-    parts,
   }
 }
 

@@ -1,4 +1,4 @@
-import { read } from '@tembrix/core/reading/inputs'
+import { modulesRead, read } from '@tembrix/core/reading/inputs'
 import { useDeferredValue, useMemo, useState } from 'react'
 import { plural } from '../../base/format'
 import { Field, TextInput } from '../../base/ui'
@@ -9,7 +9,8 @@ import { Card } from './Card'
 export function LabelReader() {
   const [text, setText] = useState('8GB 2Rx8 PC3L-12800S-11-13-B4')
   const asked = useDeferredValue(text)
-  const { modules, problems } = useMemo(() => read(asked), [asked])
+  const { observations, problems } = useMemo(() => read(asked), [asked])
+  const modules = modulesRead(observations)
   return (
     <Card title="Label reader" className="md:col-span-2">
       <Field label="Label, one or many lines">
@@ -26,9 +27,9 @@ export function LabelReader() {
       {text.trim() !== '' && (
         <>
           <div className="grid gap-4 sm:grid-cols-2">
-            {modules.slice(0, 6).map((reading, at) => (
+            {modules.slice(0, 6).map((about, at) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: modules in the order of the text
-              <FactTable key={at} reading={reading} />
+              <FactTable key={at} about={about} />
             ))}
           </div>
           {modules.length > 6 && (

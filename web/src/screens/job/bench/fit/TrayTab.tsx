@@ -94,7 +94,9 @@ function shelfSerial({ file, shop }: JobView, assigned: Assigned): string {
 /** Serial numbers that the job's readings give. */
 function readSerials({ file }: JobView): string[] {
   const read = file.readings.flatMap((reading) =>
-    readingOf(reading).modules.flatMap(({ module }) => module.serial ?? []),
+    readingOf(reading).observations.flatMap(({ what, value }) =>
+      what === 'serial' ? [value as string] : [],
+    ),
   )
   return [...new Set(read)]
 }
@@ -102,8 +104,8 @@ function readSerials({ file }: JobView): string[] {
 /** The serial number that a system report or the contents give of the module found in that slot. */
 function serialRead({ now, evidence }: JobView, moduleId: string): string {
   const slot = Object.keys(now.assignment).find((id) => now.assignment[id]?.moduleId === moduleId)
-  const entries = evidence.slots.find((one) => one.slot === slot)?.entries
-  const entry = entries?.find(({ what }) => what === 'serial')
+  const beliefs = evidence.slots.find((one) => one.slot === slot)?.beliefs
+  const entry = beliefs?.find(({ what }) => what === 'serial')
   return typeof entry?.value === 'string' ? entry.value : ''
 }
 

@@ -1,5 +1,5 @@
 import { seenIn } from '@tembrix/core/bench/diagnose'
-import { type Reading, read } from '@tembrix/core/reading/inputs'
+import { modulesRead, type Reading, read } from '@tembrix/core/reading/inputs'
 import type { Verification } from '@tembrix/core/things/records'
 import { FileUp } from 'lucide-react'
 import { useState } from 'react'
@@ -27,7 +27,7 @@ export function FromReadout({ onSeen }: Props) {
       )
       return
     }
-    const { modules } = reading
+    const modules = modulesRead(reading.observations)
     setSaid(modules.length > 0 ? `${plural(modules.length, 'module')} read.` : 'Clocks read.')
     setText('')
     onSeen(seen)

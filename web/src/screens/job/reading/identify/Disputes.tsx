@@ -1,4 +1,5 @@
 import type { Dispute } from '@tembrix/core/reading/evidence'
+import type { Observation } from '@tembrix/core/reading/inputs'
 import type { Source } from '@tembrix/core/things/model'
 import type { Ruling } from '@tembrix/core/things/records'
 import { Scale } from 'lucide-react'
@@ -41,6 +42,9 @@ interface Props {
 }
 
 function DisputeView({ dispute, first, onSettle }: Props) {
+  const { readings } = useJob().file
+  const nameOf = ({ input }: Observation) =>
+    readings.find(({ id }) => id === input)?.name ?? 'the record'
   const { title, means } = disputeWords(dispute)
   const { options, ways, what, key } = dispute
   const [way, setWay] = useState<Source | null>(null)
@@ -101,7 +105,7 @@ function DisputeView({ dispute, first, onSettle }: Props) {
             </span>
             {claims.length > 0 && (
               <span className="text-[0.8rem] font-normal text-ink-2">
-                {list([...new Set(claims.map(({ name }) => name))])}
+                {list([...new Set(claims.map(nameOf))])}
               </span>
             )}
           </Button>

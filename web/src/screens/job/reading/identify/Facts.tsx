@@ -1,5 +1,6 @@
-import { type Belief, type Claim, claimCounts } from '@tembrix/core/reading/evidence'
-import type { Ruling } from '@tembrix/core/things/records'
+import { type Belief, claimCounts } from '@tembrix/core/reading/evidence'
+import { type Observation, trustOf } from '@tembrix/core/reading/inputs'
+import type { ReadingRecord, Ruling } from '@tembrix/core/things/records'
 import { RotateCcw } from 'lucide-react'
 import { useMemo } from 'react'
 import { ago, plural } from '../../../../base/format'
@@ -35,7 +36,7 @@ interface Fact {
 export function Facts() {
   const { evidence } = useJob()
   const { machine, slots } = evidence
-  const facts = machine.length + slots.reduce((sum, { entries }) => sum + entries.length, 0)
+  const facts = machine.length + slots.reduce((sum, { beliefs }) => sum + beliefs.length, 0)
   return (
     <Disclosure
       className="border-t border-rule pt-1"
@@ -51,19 +52,20 @@ export function Facts() {
 }
 
 function FactTable() {
-  const { evidence } = useJob()
+  const { evidence, file } = useJob()
+  const inputs = useMemo(() => new Map(file.readings.map((one) => [one.id, one])), [file.readings])
   const { reopen } = useIdentify()
   const { machine, slots } = evidence
   const rows = useMemo(
     () => [
-      ...machine.flatMap((entry) => factsOf('Machine', entry)),
-      ...slots.flatMap(({ slot, entries, observed, verified }) => [
+      ...machine.flatMap((entry) => factsOf('Machine', entry, inputs)),
+      ...slots.flatMap(({ slot, beliefs, running, verified }) => [
         ...(verified ? [noted(slot, 'contents', 'verified')] : []),
-        ...(observed ? [noted(slot, 'as it runs', seenInWords(observed))] : []),
-        ...entries.flatMap((entry) => factsOf(slot, entry)),
+        ...(running ? [noted(slot, 'as it runs', seenInWords(running))] : []),
+        ...beliefs.flatMap((entry) => factsOf(slot, entry, inputs)),
       ]),
     ],
-    [machine, slots],
+    [machine, slots, inputs],
   )
   const columns = useMemo(() => columnsWith(reopen), [reopen])
   return (
@@ -80,7 +82,10 @@ function FactTable() {
   )
 }
 
-function factsOf(of: string, entry: Belief): Fact[] {
+/** Stored inputs by their id. */
+type Inputs = ReadonlyMap<string, ReadingRecord>
+
+function factsOf(of: string, entry: Belief, inputs: Inputs): Fact[] {
   const { what, claims, ruling, key } = entry
   const name = figureName(what)
   return [
@@ -90,8 +95,8 @@ function factsOf(of: string, entry: Belief): Fact[] {
       of,
       what: name,
       value: figureValue(what, claim.value),
-      source: `${SOURCE_NAMES[claim.source]} · ${TRUST_NAMES[claim.trust]}${claimCounts(entry, claim) ? '' : ' · overruled'}`,
-      from: claim.input ? fromWords(claim) : '',
+      source: `${SOURCE_NAMES[claim.source]} · ${TRUST_NAMES[trustOf(claim)]}${claimCounts(entry, claim) ? '' : ' · overruled'}`,
+      from: fromWords(claim, inputs),
       kept: claimCounts(entry, claim),
       ruled: null,
     })),
@@ -120,8 +125,12 @@ const noted = (of: string, what: string, value: string): Fact => ({
   ruled: null,
 })
 
-const fromWords = ({ name, where, by, at }: Claim): string =>
-  [name, placeOf(where), by, at && ago(at)].filter(Boolean).join(', ')
+function fromWords({ input, where }: Observation, inputs: Inputs): string {
+  const record = inputs.get(input ?? '')
+  if (!record) return ''
+  const { name, by, createdAt } = record
+  return [name, placeOf(where), by, ago(createdAt)].filter(Boolean).join(', ')
+}
 
 const columnsWith = (reopen: (key: string) => void): Column<Fact>[] => [
   { id: 'of', name: 'Of', sortBy: ({ of }) => of, cell: ({ of }) => of },

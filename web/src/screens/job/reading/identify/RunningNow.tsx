@@ -9,19 +9,19 @@ export function RunningNow() {
   const seen = [
     ...slots.map((one) => ({ ...one, key: one.slot, place: one.slot })),
     ...loose.map((one) => ({ ...one, key: `${one.input} ${one.key}`, place: '?' })),
-  ].filter(({ observed, completed }) => observed && completed)
+  ].filter(({ running, made }) => running && made)
   if (seen.length === 0 && !system) return null
   return (
     <section aria-label="As it runs now" className="text-[0.93rem]">
       <h3 className="font-semibold">As it runs now</h3>
       {seen.length > 0 && (
         <ul>
-          {seen.map(({ key, place, completed, observed }) => (
+          {seen.map(({ key, place, made, running }) => (
             <li key={key} className="flex gap-2 border-t border-rule py-0.5">
               <b className="w-9 shrink-0 font-mono font-semibold">{place}</b>
               <span>
-                {completed && soldAs(completed.module)}
-                <span className="block text-ink-2">{observed && seenInWords(observed)}</span>
+                {made && soldAs(made.module)}
+                <span className="block text-ink-2">{running && seenInWords(running)}</span>
               </span>
             </li>
           ))}

@@ -122,7 +122,7 @@ function Question({ question, modules, states, first, onSeats }: Props) {
               aria-label={`${name} is in none of them`}
               onClick={() => onSeats({ [key]: null })}
             >
-              {one.reading.source === 'readout' ? 'none' : 'in my hand'}
+              {one.about.source === 'readout' ? 'none' : 'in my hand'}
             </Button>
           </div>
         )
@@ -132,8 +132,8 @@ function Question({ question, modules, states, first, onSeats }: Props) {
 }
 
 /** What tells a module from the others: what it is, and what is printed on it or said of its place. */
-function nameOf({ reading }: Loose): string {
-  const { capacityGiB, generation, speeds, partNumber, serial } = reading.module
+function nameOf({ about }: Loose): string {
+  const { capacityGiB, generation, speeds, partNumber, serial, slot } = about.said
   const [fastest] = speeds ?? []
   return [
     capacityGiB === undefined ? 'capacity unknown' : capacity(capacityGiB),
@@ -141,7 +141,7 @@ function nameOf({ reading }: Loose): string {
     fastest && speed(fastest.dataRate),
     partNumber,
     serial && `serial ${serial}`,
-    reading.slot?.locator && `reported in “${reading.slot.locator}”`,
+    slot?.locator && `reported in “${slot.locator}”`,
   ]
     .filter(Boolean)
     .join(' ')

@@ -6,7 +6,7 @@ import {
   type ModuleDifference,
   settled,
 } from '@tembrix/core/reading/evidence'
-import { type Reading, read, textOfBytes } from '@tembrix/core/reading/inputs'
+import { modulesRead, type Reading, read, textOfBytes } from '@tembrix/core/reading/inputs'
 import { placeRead } from '@tembrix/core/shop/job'
 import type { Source } from '@tembrix/core/things/model'
 import { assign, type ReadingRecord, type Ruling } from '@tembrix/core/things/records'
@@ -86,7 +86,7 @@ export function useIdentify() {
   function readText(name: string, text: string, slot: string | null = null): Reading {
     const reading = read(text)
     const seats: Record<string, string> =
-      slot !== null && reading.modules.length === 1 ? { 0: slot } : {}
+      slot !== null && modulesRead(reading.observations).length === 1 ? { 0: slot } : {}
     if (reading.format !== 'unknown') keep([{ name, text, base64: null, seats, reading }])
     return reading
   }

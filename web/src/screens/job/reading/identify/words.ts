@@ -5,7 +5,7 @@ import type {
   Unknown,
   UnknownCode,
 } from '@tembrix/core/reading/evidence'
-import type { Reading } from '@tembrix/core/reading/inputs'
+import { answerOf, type Reading } from '@tembrix/core/reading/inputs'
 import type { Source } from '@tembrix/core/things/model'
 import { capacity, list, plural, speed, tidy } from '../../../../base/format'
 import { FORMAT_NAMES, figureName, PROBLEMS, placeOf } from '../../../../parts/facts'
@@ -22,7 +22,8 @@ export const WAY_NAMES: Partial<Record<Source, string>> = {
 }
 
 /** What a reading gave, in a few words. */
-export function summaryOf({ format, modules, machine, system }: Reading): string {
+export function summaryOf(reading: Reading): string {
+  const { format, modules, machine, system } = answerOf(reading)
   const isOther = system !== null || format === 'page'
   const parts = modules.length > 0 || !isOther ? [plural(modules.length, 'module')] : []
   if (machine?.slotCount) parts.push(`${plural(machine.slotCount, 'slot')} claimed`)

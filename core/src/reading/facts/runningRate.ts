@@ -1,6 +1,6 @@
 import { type Generation, standardStep } from '../../things/model'
+import type { RunningRate } from './facts'
 import { plausibleRate, soldSpeed } from './rateNames'
-import type { Observed } from './reading'
 
 /** A figure a readout prints for a rate; `unit` as it says it, if it does. */
 export interface Printed {
@@ -39,13 +39,13 @@ const isSomeStep = (rate: number): boolean =>
  * (MT/s): one that equals a rate of its own is the rate, half of one is the clock. Otherwise by what
  * the generation knows below the module's top; what cannot be decided is ambiguous, with both readings.
  */
-export function observe(
+export function runningRate(
   { figure, unit }: Printed,
   own: readonly number[],
   generation: Generation | null,
-): Observed | null {
+): RunningRate | null {
   if (!(figure > 0)) return null
-  const say = (clockOrRate: Observed['clockOrRate'], ...readings: number[]): Observed => ({
+  const say = (clockOrRate: RunningRate['clockOrRate'], ...readings: number[]): RunningRate => ({
     configuredDataRate: readings[0] as number,
     clockOrRate,
     printed: figure,

@@ -10,11 +10,13 @@ import {
   usualSpeed,
 } from '../../things/model'
 import type { ModuleFigures, ReadSpeed } from '../facts'
+import type { Belief } from './believe'
 
 /** A figure that was taken as usual; `timings` are a standard speed's, `profileTimings` a profile's. */
 export type Assumed = keyof ModuleFigures | 'standardSpeed' | 'timings' | 'profileTimings'
 
-export interface Completed {
+/** A module made of what is believed of it. */
+export interface MadeModule {
   module: Module
   /** The figures that were not read but taken as usual. */
   assumed: Assumed[]
@@ -50,6 +52,13 @@ export function missingIn(
   return needed.filter((what) => figures[what] === undefined)
 }
 
+/** The module that beliefs about it make. */
+export const moduleBelieved = (
+  beliefs: readonly Belief[],
+  surroundings: ModuleSurroundings,
+): MadeModule | null =>
+  complete(Object.fromEntries(beliefs.map(({ what, value }) => [what, value])), surroundings)
+
 /**
  * A whole module from what was read of it; what is missing is as usual for this machine, and named.
  * Null where `missingIn` names something, or the figures make no module.
@@ -57,7 +66,7 @@ export function missingIn(
 export function complete(
   figures: Partial<ModuleFigures>,
   { machine, inMachine }: ModuleSurroundings,
-): Completed | null {
+): MadeModule | null {
   const { capacityGiB } = figures
   if (capacityGiB === undefined || missingIn(figures, { inMachine }).length > 0) return null
   const assumed: Assumed[] = []
