@@ -5,6 +5,7 @@ import {
   moduleSubject,
   type Observable,
   type Observation,
+  type SlotName,
   type Subject,
 } from '../facts'
 
@@ -18,10 +19,9 @@ export function combined(parts: readonly FormRead[]): FormRead {
   const formats = new Set(parts.map(({ format }) => format))
   for (const one of OF_SYSTEM) formats.delete(one as FormRead['format'])
   const [format = 'system', another] = formats
-  const observations = parts.reduce<Observation[]>(
-    (all, part) => joined(all, part.observations),
-    [],
-  )
+  const text: Text = { observations: [], modules: [] }
+  for (const part of parts) join(text, part.observations)
+  const { observations } = text
   const isAnyModule = observations.some(({ what }) => what === 'present')
   const said = parts.flatMap(({ problems }) => problems)
   return {
@@ -32,45 +32,53 @@ export function combined(parts: readonly FormRead[]): FormRead {
   }
 }
 
+/** What the parts before said, and of which modules. */
+interface Text {
+  observations: Observation[]
+  modules: Subject[]
+}
+
 /**
- * The observations of a further part behind those before. Two reports of one machine name the same modules: what the
- * second says of one is said of the first's.
+ * Puts the observations of a further part behind those before. Two reports of one machine name the same modules: what
+ * the second says of one is said of the first's.
  */
-function joined(all: readonly Observation[], more: readonly Observation[]): Observation[] {
-  const before = bySubject(all.filter(isOfModule))
+function join(text: Text, more: readonly Observation[]): void {
+  const before = [...text.modules]
   const added = bySubject(more.filter(isOfModule))
   const left = new Set(before)
-  const sames = new Map<string, Subject>()
-  let next = before.length
-  const names = new Map<string, string>()
   for (const [at, one] of added.entries()) {
     const same = [...left].find((other) => isSame(other, one)) ?? inPlace(before, added, at, left)
     if (same) {
       left.delete(same)
-      sames.set(one.subject, same)
-    } else {
-      names.set(one.subject, moduleSubject(next))
-      next += 1
+      addTo(same, one, text)
+      continue
     }
+    const subject = moduleSubject(text.modules.length)
+    for (const observation of one.observations) observation.subject = subject
+    text.modules.push({ ...one, subject })
+    text.observations.push(...one.observations)
   }
-  const behind = more.flatMap((one) => {
-    const same = sames.get(one.subject)
-    if (!same) return { ...one, subject: names.get(one.subject) ?? one.subject }
-    return isNews(one, same) ? { ...one, subject: same.subject } : []
-  })
-  // A name of a slot takes the place of none.
-  const renamed = new Set(behind.flatMap(({ what, subject }) => (what === 'slot' ? [subject] : [])))
-  const kept = all.filter(({ what, subject }) => what !== 'slot' || !renamed.has(subject))
-  return [...kept, ...behind]
+  text.observations.push(...more.filter((one) => !isOfModule(one)))
+}
+
+/** Says of a module what another report says of it: further figures, other values, and the name of its slot where it has none. */
+function addTo(same: Subject, one: Subject, text: Text): void {
+  for (const observation of one.observations) {
+    const { what, value } = observation
+    const known = same.said[what]
+    if (what === 'slot') {
+      if (same.said.slot && same.said.slot.locator !== '') continue
+      text.observations = text.observations.filter(
+        (other) => other.subject !== same.subject || other.what !== 'slot',
+      )
+      same.said.slot = observation.value as SlotName
+    } else if (known === undefined) same.said[what] = value as never
+    else if (known === value || JSON.stringify(known) === JSON.stringify(value)) continue
+    text.observations.push({ ...observation, subject: same.subject })
+  }
 }
 
 const isOfModule = ({ subject }: Observation): boolean => isModuleSubject(subject)
-
-/** Whether something was not said of a module before: a figure, another value of it, or the name of its slot. */
-function isNews({ what, value }: Observation, { said }: Subject): boolean {
-  if (what === 'slot') return said.slot === undefined || said.slot.locator === ''
-  return JSON.stringify(said[what]) !== JSON.stringify(value)
-}
 
 /** One module by its serial number, else by the slot's name. Contents and labels are kept for themselves. */
 function isSame(a: Subject, b: Subject): boolean {

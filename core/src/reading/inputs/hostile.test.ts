@@ -84,8 +84,8 @@ describe('never throws, whatever comes', () => {
   test.each<[string, (input: string) => FormRead | null]>([
     ['labels', (text) => readLabels(text.split('\n'))],
     ...PRINT_FORMS.map(
-      (form) =>
-        [form.name, (text: string) => form(text.split('\n'), 0)] as [
+      ({ name, read: readForm }) =>
+        [name, (text: string) => readForm(text.split('\n'), 0)] as [
           string,
           (input: string) => FormRead | null,
         ],

@@ -48,9 +48,9 @@ const TOTAL =
 const INSTALLED =
   /\bINSTALLED|\bSTANDARD\b(?! FORM)|\bINCLUDED|\bFITTED|\bVERBAUT|\bINSTALLIERT|\bINSTALLEE?\b|\bINSTALADA\b|\bINSTALLATA\b/
 
-/** Every line that says something of a machine's memory has one of these in it. */
+/** Every line that says something of a machine's memory has one of these in it; looking behind a unit for its figure is quicker than ahead. */
 const MAYBE =
-  /\d ?[gt](?:i?b|i?o)|slot|socket|steckpl|emplacement|ranura|gniazd|sleuf|mem|m[eé]m|ram\b|speicher|pami|geheugen|ddr/i
+  /[gt]i?[bo](?<=\d ?[gt]i?[bo])|slot|socket|steckpl|emplacement|ranura|gniazd|sleuf|m[eé]m|ram\b|speicher|pami|geheugen|ddr/i
 
 /** Parts of a line that are read by themselves; brackets only where they hold a limit or slots. */
 const CLAUSES = new RegExp(

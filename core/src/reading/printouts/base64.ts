@@ -6,19 +6,23 @@ const LAST = /^\s*([A-Za-z0-9+/]{1,}={0,2})\s*$/
 const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789+/'
 
 /** Contents or a table in base64 (RFC 4648), in one line or broken into several. */
-export const bytesInBase64: PrintForm = (lines, at) => {
-  if (!LINE.test(lines[at] as string)) return null
-  let text = ''
-  let end = at
-  while (end < lines.length && !text.endsWith('=')) {
-    const line = lines[end] as string
-    const part = (LINE.exec(line) ?? (end > at ? LAST.exec(line) : null))?.[1]
-    if (part === undefined) break
-    text += part
-    end += 1
-  }
-  const part = readBytes(bytesOf(text))
-  return part?.observations.some(({ what }) => what === 'present') ? { ...part, end } : null
+export const bytesInBase64: PrintForm = {
+  name: 'bytesInBase64',
+  begins: LINE,
+  read(lines, at) {
+    if (!LINE.test(lines[at] as string)) return null
+    let text = ''
+    let end = at
+    while (end < lines.length && !text.endsWith('=')) {
+      const line = lines[end] as string
+      const part = (LINE.exec(line) ?? (end > at ? LAST.exec(line) : null))?.[1]
+      if (part === undefined) break
+      text += part
+      end += 1
+    }
+    const part = readBytes(bytesOf(text))
+    return part?.observations.some(({ what }) => what === 'present') ? { ...part, end } : null
+  },
 }
 
 function bytesOf(text: string): Uint8Array {

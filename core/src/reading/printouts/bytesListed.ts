@@ -31,18 +31,22 @@ export function readBytes(bytes: Uint8Array): FormRead | null {
 }
 
 /** Bytes as consoles list them, read as what they are. */
-export const bytesListed: PrintForm = (lines, at) => {
-  const read = readBytesText(lines, at)
-  if (!read) return null
-  const { swapped, end, problems } = read
-  const bytes = swapped && likelihood(swapped) > likelihood(read.bytes) ? swapped : read.bytes
-  const part =
-    readBytes(bytes) ??
-    nothingRead('unknown', { code: 'MEMORY_TYPE_UNKNOWN', where: { byte: 2, length: 1 } })
-  if (part.format === 'unknown' && bytes.length < 64) return null
-  const lacking = problems.length > 0
-  for (const one of lacking ? part.observations : []) {
-    if (one.source === 'contents') one.source = 'unverified-contents'
-  }
-  return { ...part, problems: [...problems, ...part.problems], end }
+export const bytesListed: PrintForm = {
+  name: 'bytesListed',
+  begins: /^\s*(?:[{(]\s*)?[[(]*(?:0x)?[0-9a-f]{2}[^g-z]/i,
+  read(lines, at) {
+    const read = readBytesText(lines, at)
+    if (!read) return null
+    const { swapped, end, problems } = read
+    const bytes = swapped && likelihood(swapped) > likelihood(read.bytes) ? swapped : read.bytes
+    const part =
+      readBytes(bytes) ??
+      nothingRead('unknown', { code: 'MEMORY_TYPE_UNKNOWN', where: { byte: 2, length: 1 } })
+    if (part.format === 'unknown' && bytes.length < 64) return null
+    const lacking = problems.length > 0
+    for (const one of lacking ? part.observations : []) {
+      if (one.source === 'contents') one.source = 'unverified-contents'
+    }
+    return { ...part, problems: [...problems, ...part.problems], end }
+  },
 }

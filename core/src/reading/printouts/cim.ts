@@ -16,72 +16,92 @@ import {
 } from '../facts'
 import { readCsv } from './csv'
 import { bufferingOf, type Device, devices, GENERATION_CODES, NO_DEVICE } from './device'
-import { areTelling, type Instance, isCut } from './fields'
+import { areTelling, type Instance, isCut, PROPERTIES } from './fields'
 import type { PrintForm } from './form'
-import { readJson } from './json'
+import { JSON_BEGINS, readJson } from './json'
 import { readPairs } from './pairs'
 import { readTable } from './table'
 import { inGiB } from './units'
 
-export const cimCsv: PrintForm = (lines, at) => {
-  const read = readCsv(lines, at)
-  return read && { ...instancesRead('cim-csv', read.instances), end: read.end }
+export const cimCsv: PrintForm = {
+  name: 'cimCsv',
+  begins: PROPERTIES,
+  read(lines, at) {
+    const read = readCsv(lines, at)
+    return read && { ...instancesRead('cim-csv', read.instances), end: read.end }
+  },
 }
 
-export const cimList: PrintForm = (lines, at) => {
-  const read = readPairs(lines, at)
-  return read && { ...instancesRead('cim-list', read.instances), end: read.end }
+export const cimList: PrintForm = {
+  name: 'cimList',
+  begins: PROPERTIES,
+  read(lines, at) {
+    const read = readPairs(lines, at)
+    return read && { ...instancesRead('cim-list', read.instances), end: read.end }
+  },
 }
 
-export const cimTable: PrintForm = (lines, at) => {
-  const read = readTable(lines, at)
-  if (!read) return null
-  const part = instancesRead('cim-table', read.instances)
-  const said = new Set(
-    part.problems.flatMap(({ code, where }) =>
-      code === 'CUT_SHORT' && where && 'line' in where ? [where.line] : [],
-    ),
-  )
-  const cut = read.cut.filter((line) => !said.has(line))
-  part.problems.push(...cut.map((line) => ({ code: 'CUT_SHORT' as const, where: { line } })))
-  return { ...part, end: read.end }
+export const cimTable: PrintForm = {
+  name: 'cimTable',
+  begins: PROPERTIES,
+  read(lines, at) {
+    const read = readTable(lines, at)
+    if (!read) return null
+    const part = instancesRead('cim-table', read.instances)
+    const said = new Set(
+      part.problems.flatMap(({ code, where }) =>
+        code === 'CUT_SHORT' && where && 'line' in where ? [where.line] : [],
+      ),
+    )
+    const cut = read.cut.filter((line) => !said.has(line))
+    part.problems.push(...cut.map((line) => ({ code: 'CUT_SHORT' as const, where: { line } })))
+    return { ...part, end: read.end }
+  },
 }
 
-export const cimJson: PrintForm = (lines, at) => {
-  const read = readJson(lines, at)
-  if (!read) return null
-  const { instances, end, whole } = read
-  const malformed = { code: 'MALFORMED_JSON', where: { line: at + 1 } } as const
-  if (instances.length === 0) return whole ? null : { ...nothingRead('unknown', malformed), end }
-  const part = instancesRead('cim-json', instances)
-  if (!whole) part.problems.push(malformed)
-  return { ...part, end }
+export const cimJson: PrintForm = {
+  name: 'cimJson',
+  begins: JSON_BEGINS,
+  read(lines, at) {
+    const read = readJson(lines, at)
+    if (!read) return null
+    const { instances, end, whole } = read
+    const malformed = { code: 'MALFORMED_JSON', where: { line: at + 1 } } as const
+    if (instances.length === 0) return whole ? null : { ...nothingRead('unknown', malformed), end }
+    const part = instancesRead('cim-json', instances)
+    if (!whole) part.problems.push(malformed)
+    return { ...part, end }
+  },
 }
 
 const OBJECT = /<(?:Object|INSTANCE)\b/i
 const PROPERTY = /<Property Name="(\w+)"[^>]*>(?:\s*<VALUE>)?([^<]*)/gi
 
 /** Instances as XML: properties by name, an element for each instance. */
-export const cimXml: PrintForm = (lines, at) => {
-  if (!/^\s*<(?:\?xml|Objects?|CIM|INSTANCE)\b/i.test(lines[at] as string)) return null
-  const instances: Instance[] = []
-  let end = at
-  for (
-    let n = at;
-    n < lines.length && (n === at || /^\s*(?:<|$)/.test(lines[n] as string));
-    n += 1
-  ) {
-    const parts = (lines[n] as string).split(OBJECT)
-    parts.forEach((part, begun) => {
-      if (begun > 0) instances.push({ line: n + 1, fields: new Map() })
-      for (const [, name = '', value = ''] of part.matchAll(PROPERTY)) {
-        instances.at(-1)?.fields.set(name.toLowerCase(), { value: value.trim(), line: n + 1 })
-        end = n + 1
-      }
-    })
-  }
-  const told = instances.filter(({ fields }) => areTelling([...fields.keys()]))
-  return told.length > 0 ? { ...instancesRead('cim-list', told), end } : null
+export const cimXml: PrintForm = {
+  name: 'cimXml',
+  begins: /^\s*<(?:\?xml|Objects?|CIM|INSTANCE)\b/i,
+  read(lines, at) {
+    if (!/^\s*<(?:\?xml|Objects?|CIM|INSTANCE)\b/i.test(lines[at] as string)) return null
+    const instances: Instance[] = []
+    let end = at
+    for (
+      let n = at;
+      n < lines.length && (n === at || /^\s*(?:<|$)/.test(lines[n] as string));
+      n += 1
+    ) {
+      const parts = (lines[n] as string).split(OBJECT)
+      parts.forEach((part, begun) => {
+        if (begun > 0) instances.push({ line: n + 1, fields: new Map() })
+        for (const [, name = '', value = ''] of part.matchAll(PROPERTY)) {
+          instances.at(-1)?.fields.set(name.toLowerCase(), { value: value.trim(), line: n + 1 })
+          end = n + 1
+        }
+      })
+    }
+    const told = instances.filter(({ fields }) => areTelling([...fields.keys()]))
+    return told.length > 0 ? { ...instancesRead('cim-list', told), end } : null
+  },
 }
 
 /** FormFactor values of CIM_PhysicalMemory; others say nothing of what it is. */

@@ -22,15 +22,19 @@ const LONGEST = 16
  * Clocks and timings of running memory: `DRAM frequency 1596 MHz, CL 16, Dual`, or a line for each. They say what the
  * machine does, never what its modules are. A frequency may be the clock or the rate, and stays as it is printed.
  */
-export const clocksShown: PrintForm = (lines, at) => {
-  if (!isOfClocks(lines[at] as string)) return null
-  const system: Partial<SystemFigures> = {}
-  let end = at
-  for (let n = at; n < Math.min(lines.length, at + LONGEST) && !isBlank(lines[n]); n += 1) {
-    if (take(plainOf(lines[n] as string), system)) end = n + 1
-  }
-  if (system.shownRate === undefined && system.cl === undefined) return null
-  return systemRead('clocks', system, at, end)
+export const clocksShown: PrintForm = {
+  name: 'clocksShown',
+  begins: MAYBE,
+  read(lines, at) {
+    if (!isOfClocks(lines[at] as string)) return null
+    const system: Partial<SystemFigures> = {}
+    let end = at
+    for (let n = at; n < Math.min(lines.length, at + LONGEST) && !isBlank(lines[n]); n += 1) {
+      if (take(plainOf(lines[n] as string), system)) end = n + 1
+    }
+    if (system.shownRate === undefined && system.cl === undefined) return null
+    return systemRead('clocks', system, at, end)
+  },
 }
 
 const plainOf = (line: string): string => plainLetters(line.slice(0, 200)).replace(/\s+/g, ' ')

@@ -71,28 +71,32 @@ const FIELDS: Readonly<Record<string, Put>> = {
 }
 
 /** Decoded contents of modules: a row for each figure, a column for each module. */
-export const decodedContents: PrintForm = (lines, at) => {
-  if (!FIRST.test(lines[at] as string)) return null
-  const count = valuesIn(lines[at] as string).length
-  const modules = Array.from({ length: count }, () =>
-    moduleAt('unverified-contents', { line: at + 1 }),
-  )
-  let end = at
-  for (let n = at; n < Math.min(lines.length, at + LONGEST); n += 1) {
-    const line = lines[n] as string
-    if (isPrompt(line) || (n > at && FIRST.test(line) && count === 1)) break
-    if (isBlank(line)) continue
-    const put = FIELDS[(ROW.exec(line)?.[1] ?? '').toLowerCase()]
-    if (!put) continue
-    valuesIn(line).forEach((value, column) => {
-      const module = modules[column]
-      if (module) put(module, value, n + 1)
-    })
-    end = n + 1
-  }
-  const told = modules.filter(({ said }) => said.generation !== undefined)
-  if (told.length === 0) return null
-  return { format: 'decoded', observations: numbered(told), problems: [], end }
+export const decodedContents: PrintForm = {
+  name: 'decodedContents',
+  begins: FIRST,
+  read(lines, at) {
+    if (!FIRST.test(lines[at] as string)) return null
+    const count = valuesIn(lines[at] as string).length
+    const modules = Array.from({ length: count }, () =>
+      moduleAt('unverified-contents', { line: at + 1 }),
+    )
+    let end = at
+    for (let n = at; n < Math.min(lines.length, at + LONGEST); n += 1) {
+      const line = lines[n] as string
+      if (isPrompt(line) || (n > at && FIRST.test(line) && count === 1)) break
+      if (isBlank(line)) continue
+      const put = FIELDS[(ROW.exec(line)?.[1] ?? '').toLowerCase()]
+      if (!put) continue
+      valuesIn(line).forEach((value, column) => {
+        const module = modules[column]
+        if (module) put(module, value, n + 1)
+      })
+      end = n + 1
+    }
+    const told = modules.filter(({ said }) => said.generation !== undefined)
+    if (told.length === 0) return null
+    return { format: 'decoded', observations: numbered(told), problems: [], end }
+  },
 }
 
 const valuesIn = (line: string): string[] =>

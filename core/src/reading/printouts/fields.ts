@@ -86,6 +86,10 @@ const BESIDE = [
   'cimclass',
 ] as const
 
+/** First look at a line that names such a property: most lines of a session do not. */
+export const PROPERTIES =
+  /locat|bank|capac|width|factor|type|configured|number|devices|mem|file|size|caption|attributes|speed|voltage/i
+
 /** Names that tell a listing of memory from any other text. */
 const TELLING = new Set<string>([
   ...MEMORY.filter((one) => !['speed', 'manufacturer', 'capacity'].includes(one)),

@@ -15,11 +15,14 @@ export interface ReadStretch extends FormRead {
   end: number
 }
 
-/**
- * One way in which consoles and tools print. Answers what begins at a line (an index from 0), or null
- * where its form does not; asked about every line, so it must be quick to say no.
- */
-export type PrintForm = (lines: TextLines, at: number) => ReadStretch | null
+/** One way in which consoles and tools print. */
+export interface PrintForm {
+  name: string
+  /** First look at a line: false where nothing of this form can begin there. Told by a line alone, and quick. */
+  begins: RegExp
+  /** What begins at a line (an index from 0); null where it is not of this form after all. */
+  read: (lines: TextLines, at: number) => ReadStretch | null
+}
 
 export const isBlank = (line: string | undefined): boolean =>
   line === undefined || line.trim() === ''

@@ -33,6 +33,6 @@ export const PRINT_FORMS: readonly PrintForm[] = [
 
 export { readBytes } from './bytesListed'
 export { isSoldered, mayBeSoldered } from './device'
-export { isPrompt } from './form'
+export { isPrompt, type ReadStretch } from './form'
 export { type ReportedModule, writeCimCsv } from './writeCim'
 export { writeSmbios } from './writeSmbios'

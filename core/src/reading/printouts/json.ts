@@ -4,7 +4,8 @@ import type { TextLines } from './form'
 /** JSON longer than this is not looked through. */
 const LONGEST = 4_000_000
 const DEEPEST = 4
-const BEGINS = /^(?:\[\s*(?:$|[[{])|\{\s*(?:$|"))/
+/** Beginning of an object or a list in JSON; a kernel's `[ 12.5]` is none. */
+export const JSON_BEGINS = /^\s*(?:\[\s*(?:$|[[{])|\{\s*(?:$|"))/
 const MOST = 4096
 
 /**
@@ -16,8 +17,8 @@ export function readJson(
   lines: TextLines,
   at: number,
 ): { instances: Instance[]; end: number; whole: boolean } | null {
-  const first = (lines[at] as string).trimStart()
-  if (!BEGINS.test(first)) return null
+  const first = lines[at] as string
+  if (!JSON_BEGINS.test(first)) return null
   const found = balanced(lines, at)
   const text = lines.slice(at, found.end).join('\n')
   const objects: { value: object; line: number }[] = []
@@ -41,7 +42,7 @@ export function readJson(
 
 /** The value of a well-formed JSON text that begins on a line; null where there is none. */
 export function readJsonText(lines: TextLines, at: number): { value: unknown; end: number } | null {
-  if (!BEGINS.test((lines[at] as string).trimStart())) return null
+  if (!JSON_BEGINS.test(lines[at] as string)) return null
   const { end, closed } = balanced(lines, at)
   if (!closed) return null
   try {

@@ -64,87 +64,92 @@ interface Open {
  * `Memory Device`. Indentation and case do not matter; a key that comes again begins the next device.
  * Arrays that are no system memory do not count, nor do their devices.
  */
-export const smbiosListing: PrintForm = (lines, at) => {
-  if (!beginsListing(lines, at)) return null
-  const found = devices()
-  const { machine, problems } = found
-  const otherArrays = new Set<string>()
-  const handles = new Set<string>()
-  let handle: string | null = null
-  let open: Open = begin('other', 0, null)
-  let end = at + 1
+export const smbiosListing: PrintForm = {
+  name: 'smbiosListing',
+  begins:
+    /physical memory array|memory device|DMI type 1[67]|^\s*(?:total width|size|locator)\s*:/i,
+  read(lines, at) {
+    if (!beginsListing(lines, at)) return null
+    const found = devices()
+    const { machine, problems } = found
+    const otherArrays = new Set<string>()
+    const handles = new Set<string>()
+    let handle: string | null = null
+    let open: Open = begin('other', 0, null)
+    let end = at + 1
 
-  function close(): void {
-    // The same structure listed twice is one.
-    if (open.handle !== null && open.block !== 'other') {
-      if (handles.has(open.handle)) return
-      handles.add(open.handle)
-    }
-    if (open.block === 'array') {
-      if (open.use !== null && !/system memory/i.test(open.use)) {
-        if (open.handle !== null) otherArrays.add(open.handle)
-        return
+    function close(): void {
+      // The same structure listed twice is one.
+      if (open.handle !== null && open.block !== 'other') {
+        if (handles.has(open.handle)) return
+        handles.add(open.handle)
       }
-      for (const { key, value, line } of open.keys) {
-        takeArrayKey(key, value, { line }, machine, problems)
-      }
-    }
-    if (open.block !== 'device' || Object.keys(open.lines).length === 0) return
-    if (open.array !== null && otherArrays.has(open.array)) return
-    const { device, lines: places, line } = open
-    found.take(device, (field) => ({ line: places[field] ?? line }))
-  }
-
-  for (let n = at; n < lines.length; n += 1) {
-    const line = n + 1
-    const plain = (lines[n] as string).slice(0, 400).trim()
-    if (plain === '') continue
-    if (isPrompt(lines[n] as string)) break
-    if (!plain.includes(':')) {
-      const block = blockOf(plain)
-      const named = /^handle\b/i.test(plain)
-      if (named) handle = plain.split(/[\s,]+/)[1]?.toLowerCase() ?? null
-      if (block === null) continue
-      if (!named && block === open.block && Object.keys(open.lines).length === 0) continue
-      close()
-      open = begin(block, line, handle)
-      if (!named) handle = null
-      if (block !== 'other') end = line
-      continue
-    }
-    const { key, value } = split(plain)
-    if (key === 'handle') continue
-    if (open.block === 'other' && DEVICE_KEYS[key] && STARTERS.has(key)) {
-      close()
-      open = begin('device', line, null)
-    }
-    if (open.block === 'other') continue
-    end = line
-    if (key === 'use') open.use = value
-    else if (key === 'array handle') open.array = value.toLowerCase()
-    else if (open.block === 'array') open.keys.push({ key, value, line })
-    else {
-      const field = DEVICE_KEYS[key]
-      if (!field) {
-        if (!PASSED.has(key)) {
-          problems.push({ code: 'LINE_NOT_UNDERSTOOD', where: { line } })
+      if (open.block === 'array') {
+        if (open.use !== null && !/system memory/i.test(open.use)) {
+          if (open.handle !== null) otherArrays.add(open.handle)
+          return
         }
+        for (const { key, value, line } of open.keys) {
+          takeArrayKey(key, value, { line }, machine, problems)
+        }
+      }
+      if (open.block !== 'device' || Object.keys(open.lines).length === 0) return
+      if (open.array !== null && otherArrays.has(open.array)) return
+      const { device, lines: places, line } = open
+      found.take(device, (field) => ({ line: places[field] ?? line }))
+    }
+
+    for (let n = at; n < lines.length; n += 1) {
+      const line = n + 1
+      const plain = (lines[n] as string).slice(0, 400).trim()
+      if (plain === '') continue
+      if (isPrompt(lines[n] as string)) break
+      if (!plain.includes(':')) {
+        const block = blockOf(plain)
+        const named = /^handle\b/i.test(plain)
+        if (named) handle = plain.split(/[\s,]+/)[1]?.toLowerCase() ?? null
+        if (block === null) continue
+        if (!named && block === open.block && Object.keys(open.lines).length === 0) continue
+        close()
+        open = begin(block, line, handle)
+        if (!named) handle = null
+        if (block !== 'other') end = line
         continue
       }
-      if (open.lines[field] !== undefined && key !== 'speed' && STARTERS.has(key)) {
+      const { key, value } = split(plain)
+      if (key === 'handle') continue
+      if (open.block === 'other' && DEVICE_KEYS[key] && STARTERS.has(key)) {
         close()
         open = begin('device', line, null)
       }
-      takeDeviceKey(field, value, line, open, problems)
+      if (open.block === 'other') continue
+      end = line
+      if (key === 'use') open.use = value
+      else if (key === 'array handle') open.array = value.toLowerCase()
+      else if (open.block === 'array') open.keys.push({ key, value, line })
+      else {
+        const field = DEVICE_KEYS[key]
+        if (!field) {
+          if (!PASSED.has(key)) {
+            problems.push({ code: 'LINE_NOT_UNDERSTOOD', where: { line } })
+          }
+          continue
+        }
+        if (open.lines[field] !== undefined && key !== 'speed' && STARTERS.has(key)) {
+          close()
+          open = begin('device', line, null)
+        }
+        takeDeviceKey(field, value, line, open, problems)
+      }
     }
-  }
-  close()
-  const listed = found.listed()
-  if (machine.said.slotCount === undefined && listed > 0) {
-    learn(machine, 'slotCount', listed, { line: at + 1 })
-  }
-  if (listed === 0) problems.push({ code: 'NO_MEMORY_IN_TABLE', where: null })
-  return { ...found.read('smbios-text'), end }
+    close()
+    const listed = found.listed()
+    if (machine.said.slotCount === undefined && listed > 0) {
+      learn(machine, 'slotCount', listed, { line: at + 1 })
+    }
+    if (listed === 0) problems.push({ code: 'NO_MEMORY_IN_TABLE', where: null })
+    return { ...found.read('smbios-text'), end }
+  },
 }
 
 function begin(block: Block, line: number, handle: string | null): Open {

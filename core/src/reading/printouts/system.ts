@@ -7,9 +7,13 @@ const FREE_HEAD = /^\s+total\s+used\s+free\b.*$/
 const FREE_ROW = /^(Mem|Swap):\s+(.*)$/
 
 /** Memory in use as a running system lists it: `MemTotal: … kB` lines, a `total used free` table, or a summary in words. */
-export const memoryInUse: PrintForm = (lines, at) => {
-  const system = meminfo(lines, at) ?? freeTable(lines, at) ?? summary(lines, at)
-  return system && systemRead('system', system.said, at, system.end)
+export const memoryInUse: PrintForm = {
+  name: 'memoryInUse',
+  begins: /^\s*(?:mem|swap)\w+:|^\s+total\s+used\s+free|physi|fizycz|fysiek|fisica|física/i,
+  read(lines, at) {
+    const system = meminfo(lines, at) ?? freeTable(lines, at) ?? summary(lines, at)
+    return system && systemRead('system', system.said, at, system.end)
+  },
 }
 
 function meminfo(lines: readonly string[], at: number) {

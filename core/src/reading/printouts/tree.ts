@@ -15,48 +15,52 @@ interface Node {
 }
 
 /** A hardware tree: `*-bank:0` nodes, usually under `*-memory`, with their properties further in. */
-export const hardwareTree: PrintForm = (lines, at) => {
-  if (!NODE.test(lines[at] as string)) return null
-  const nodes: Node[] = []
-  let end = at
-  let open: Node | null = null
-  for (let n = at; n < lines.length; n += 1) {
-    const line = lines[n] as string
-    if (isPrompt(line)) break
-    const node = NODE.exec(line)
-    if (node) {
-      open = {
-        name: node[2] as string,
-        indent: (node[1] as string).length,
-        line: n + 1,
-        fields: new Map(),
-      }
-      nodes.push(open)
-    } else if (open && !isBlank(line)) {
-      const property = PROPERTY.exec(line)
-      // A value that a narrow console broke goes on in a line without a name.
-      const last = [...open.fields.values()].at(-1)
-      if (property && (property[1] as string).length > open.indent) {
-        open.fields.set((property[2] as string).trim(), {
-          value: (property[3] as string).trim(),
+export const hardwareTree: PrintForm = {
+  name: 'hardwareTree',
+  begins: /^\s*\*-/,
+  read(lines, at) {
+    if (!NODE.test(lines[at] as string)) return null
+    const nodes: Node[] = []
+    let end = at
+    let open: Node | null = null
+    for (let n = at; n < lines.length; n += 1) {
+      const line = lines[n] as string
+      if (isPrompt(line)) break
+      const node = NODE.exec(line)
+      if (node) {
+        open = {
+          name: node[2] as string,
+          indent: (node[1] as string).length,
           line: n + 1,
-        })
-      } else if (last && /^\s*\S/.test(line) && !property) last.value += ` ${line.trim()}`
-      else break
-    } else if (isBlank(line) && isBlank(lines[n + 1])) break
-    if (!isBlank(line)) end = n + 1
-  }
-  const banks = nodes.filter(({ name }) => name === 'bank')
-  if (banks.length === 0) return null
-  const found = devices()
-  const { problems } = found
-  for (const bank of banks) {
-    const line = (name: string) => bank.fields.get(name)?.line ?? bank.line
-    const fields = new Map([...bank.fields].map(([name, { value }]) => [name, value]))
-    const device = bankIn(fields, line('size'), problems)
-    found.take(device, (field) => ({ line: line(FIELD_NAMES[field] ?? '') }))
-  }
-  return { ...found.read('hardware-tree'), end }
+          fields: new Map(),
+        }
+        nodes.push(open)
+      } else if (open && !isBlank(line)) {
+        const property = PROPERTY.exec(line)
+        // A value that a narrow console broke goes on in a line without a name.
+        const last = [...open.fields.values()].at(-1)
+        if (property && (property[1] as string).length > open.indent) {
+          open.fields.set((property[2] as string).trim(), {
+            value: (property[3] as string).trim(),
+            line: n + 1,
+          })
+        } else if (last && /^\s*\S/.test(line) && !property) last.value += ` ${line.trim()}`
+        else break
+      } else if (isBlank(line) && isBlank(lines[n + 1])) break
+      if (!isBlank(line)) end = n + 1
+    }
+    const banks = nodes.filter(({ name }) => name === 'bank')
+    if (banks.length === 0) return null
+    const found = devices()
+    const { problems } = found
+    for (const bank of banks) {
+      const line = (name: string) => bank.fields.get(name)?.line ?? bank.line
+      const fields = new Map([...bank.fields].map(([name, { value }]) => [name, value]))
+      const device = bankIn(fields, line('size'), problems)
+      found.take(device, (field) => ({ line: line(FIELD_NAMES[field] ?? '') }))
+    }
+    return { ...found.read('hardware-tree'), end }
+  },
 }
 
 const FIELD_NAMES: Partial<Record<keyof Device, string>> = {

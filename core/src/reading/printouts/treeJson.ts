@@ -1,7 +1,7 @@
 import { plainLetters } from '../facts'
 import { devices, NO_DEVICE } from './device'
-import type { PrintForm, TextLines } from './form'
-import { readJsonText } from './json'
+import type { PrintForm } from './form'
+import { JSON_BEGINS, readJsonText } from './json'
 import { bankIn } from './tree'
 
 type Value = Readonly<Record<string, unknown>>
@@ -9,40 +9,48 @@ type Value = Readonly<Record<string, unknown>>
 const DEEPEST = 12
 
 /** A hardware tree, or a system profile, as JSON: banks with their size, kind and slot, however deep they lie. */
-export const treeJson: PrintForm = (lines: TextLines, at: number) => {
-  const json = readJsonText(lines, at)
-  if (!json) return null
-  const found = devices()
-  const banks = [...objectsIn(json.value, 0)].filter((one) => isBank(one) || isProfiled(one))
-  if (banks.length === 0) return null
-  for (const bank of banks) {
-    const device = isBank(bank)
-      ? bankIn(fieldsOf(bank), at + 1, found.problems)
-      : profiledIn(bank, at + 1)
-    found.take(device, () => ({ line: at + 1 }))
-  }
-  return { ...found.read('hardware-tree'), end: json.end }
+export const treeJson: PrintForm = {
+  name: 'treeJson',
+  begins: JSON_BEGINS,
+  read(lines, at) {
+    const json = readJsonText(lines, at)
+    if (!json) return null
+    const found = devices()
+    const banks = [...objectsIn(json.value, 0)].filter((one) => isBank(one) || isProfiled(one))
+    if (banks.length === 0) return null
+    for (const bank of banks) {
+      const device = isBank(bank)
+        ? bankIn(fieldsOf(bank), at + 1, found.problems)
+        : profiledIn(bank, at + 1)
+      found.take(device, () => ({ line: at + 1 }))
+    }
+    return { ...found.read('hardware-tree'), end: json.end }
+  },
 }
 
 const PAIR = /<key>(\w+)<\/key>\s*<string>([^<]*)<\/string>/g
 
 /** A system profile as a property list in XML: modules as dictionaries of names and texts. */
-export const profileXml: PrintForm = (lines: TextLines, at: number) => {
-  if (!/^\s*<(?:\?xml|plist)\b/.test(lines[at] as string)) return null
-  let end = at
-  while (end < lines.length && !/<\/plist>/.test(lines[end] as string)) end += 1
-  const text = lines.slice(at, end + 1).join('\n')
-  const modules = text
-    .split('<dict>')
-    .map(
-      (part): Value =>
-        Object.fromEntries([...part.matchAll(PAIR)].map(([, key, value]) => [key, value])),
-    )
-    .filter(isProfiled)
-  if (modules.length === 0) return null
-  const found = devices()
-  for (const one of modules) found.take(profiledIn(one, at + 1), () => ({ line: at + 1 }))
-  return { ...found.read('hardware-tree'), end: Math.min(end + 1, lines.length) }
+export const profileXml: PrintForm = {
+  name: 'profileXml',
+  begins: /^\s*<(?:\?xml|plist)\b/,
+  read(lines, at) {
+    if (!/^\s*<(?:\?xml|plist)\b/.test(lines[at] as string)) return null
+    let end = at
+    while (end < lines.length && !/<\/plist>/.test(lines[end] as string)) end += 1
+    const text = lines.slice(at, end + 1).join('\n')
+    const modules = text
+      .split('<dict>')
+      .map(
+        (part): Value =>
+          Object.fromEntries([...part.matchAll(PAIR)].map(([, key, value]) => [key, value])),
+      )
+      .filter(isProfiled)
+    if (modules.length === 0) return null
+    const found = devices()
+    for (const one of modules) found.take(profiledIn(one, at + 1), () => ({ line: at + 1 }))
+    return { ...found.read('hardware-tree'), end: Math.min(end + 1, lines.length) }
+  },
 }
 
 function* objectsIn(value: unknown, depth: number): Generator<Value> {
