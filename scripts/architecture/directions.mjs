@@ -7,7 +7,7 @@ const BENCHMARK = /^[^/]+\/bench\//
 /** Imports that a workspace may have beside its own files: no sibling unless listed, any package unless restricted. */
 const ALLOWED = {
   core: {
-    packages: ['zod', 'd3-dsv', 'dinero.js', 'jsondiffpatch', 'jstat'],
+    packages: ['zod', 'd3-dsv', 'dinero.js', 'jsondiffpatch', 'jstat', 'saxen'],
     testPackages: ['vitest', 'fast-check'],
     siblings: [],
   },

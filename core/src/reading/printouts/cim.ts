@@ -16,7 +16,7 @@ import {
 } from '../facts'
 import { readCsv } from './csv'
 import { bufferingOf, type Device, devices, GENERATION_CODES, NO_DEVICE } from './device'
-import { areTelling, type Instance, isCut, PROPERTIES } from './fields'
+import { type Instance, isCut, PROPERTIES } from './fields'
 import type { PrintForm } from './form'
 import { JSON_BEGINS, readJson } from './json'
 import { readPairs } from './pairs'
@@ -74,36 +74,6 @@ export const cimJson: PrintForm = {
   },
 }
 
-const OBJECT = /<(?:Object|INSTANCE)\b/i
-const PROPERTY = /<Property Name="(\w+)"[^>]*>(?:\s*<VALUE>)?([^<]*)/gi
-
-/** Instances as XML: properties by name, an element for each instance. */
-export const cimXml: PrintForm = {
-  name: 'cimXml',
-  begins: /^\s*<(?:\?xml|Objects?|CIM|INSTANCE)\b/i,
-  read(lines, at) {
-    if (!/^\s*<(?:\?xml|Objects?|CIM|INSTANCE)\b/i.test(lines[at] as string)) return null
-    const instances: Instance[] = []
-    let end = at
-    for (
-      let n = at;
-      n < lines.length && (n === at || /^\s*(?:<|$)/.test(lines[n] as string));
-      n += 1
-    ) {
-      const parts = (lines[n] as string).split(OBJECT)
-      parts.forEach((part, begun) => {
-        if (begun > 0) instances.push({ line: n + 1, fields: new Map() })
-        for (const [, name = '', value = ''] of part.matchAll(PROPERTY)) {
-          instances.at(-1)?.fields.set(name.toLowerCase(), { value: value.trim(), line: n + 1 })
-          end = n + 1
-        }
-      })
-    }
-    const told = instances.filter(({ fields }) => areTelling([...fields.keys()]))
-    return told.length > 0 ? { ...instancesRead('cim-list', told), end } : null
-  },
-}
-
 /** FormFactor values of CIM_PhysicalMemory; others say nothing of what it is. */
 const FORMS: Readonly<Record<number, Device['form']>> = { 8: 'DIMM', 12: 'SODIMM' }
 /** Older consoles give the type by CIM's own codes. */
@@ -149,7 +119,7 @@ const isArray = ({ fields }: Instance): boolean =>
   fields.has('maxcapacity') || fields.has('maxcapacityex') || fields.has('memorydevices')
 
 /** What the instances of CIM classes say: modules, the array they are in, the system's memory in use. */
-function instancesRead(format: Format, instances: readonly Instance[]): FormRead {
+export function instancesRead(format: Format, instances: readonly Instance[]): FormRead {
   const found = devices()
   const { problems } = found
   const arrays = instances.filter((one) => isArray(one) && !isModule(one))

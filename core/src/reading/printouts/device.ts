@@ -200,9 +200,7 @@ function takeDevice(
   note('formFactor', soldered ? 'soldered' : device.form, 'form')
   note('buffering', device.buffering, 'buffering')
   const { totalWidth, dataWidth } = device
-  if (totalWidth !== null && dataWidth !== null && totalWidth >= dataWidth && dataWidth > 0) {
-    note('ecc', totalWidth > dataWidth, 'totalWidth')
-  }
+  note('ecc', eccOf(totalWidth, dataWidth), 'totalWidth')
   note('ranks', device.ranks, 'ranks')
   if (device.millivolts !== null && device.millivolts >= 500 && device.millivolts <= 3000) {
     learn(about, 'runsOnVolts', device.millivolts / 1000, whereOf('millivolts'))
@@ -215,6 +213,17 @@ function takeDevice(
   note('serial', meaningful(device.serial)?.replace(/^0x/i, '').toUpperCase(), 'serial')
   note('partNumber', meaningful(device.partNumber), 'partNumber')
   into.modules.push(about)
+}
+
+/** Bits of a module's data, and how many more of them ECC takes. */
+const DATA_WIDTHS = [8, 16, 32, 64, 128]
+const ECC_BITS = [4, 8, 16]
+
+/** Whether a module has ECC by its widths in bits; null where they are no such widths, as where a figure was cut. */
+function eccOf(total: number | null, data: number | null): boolean | null {
+  if (total === null || data === null || !DATA_WIDTHS.includes(data)) return null
+  if (total === data) return false
+  return ECC_BITS.includes(total - data) ? true : null
 }
 
 function takeRates(

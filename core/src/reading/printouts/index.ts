@@ -1,15 +1,17 @@
 import { bytesInBase64 } from './base64'
 import { bytesListed } from './bytesListed'
 import { capacitiesAlone } from './capacities'
-import { cimCsv, cimJson, cimList, cimTable, cimXml } from './cim'
+import { cimCsv, cimJson, cimList, cimTable } from './cim'
+import { cimXml } from './cimXml'
 import { clocksShown } from './clocks'
 import { decodedContents } from './decoded'
 import type { PrintForm } from './form'
 import { smbiosListing } from './listing'
 import { processorName } from './processor'
+import { profileXml } from './profileXml'
 import { memoryInUse } from './system'
 import { hardwareTree } from './tree'
-import { profileXml, treeJson } from './treeJson'
+import { treeJson } from './treeJson'
 
 /** Every form that is read, in the order they are asked: the one that says yes first has the lines. */
 export const PRINT_FORMS: readonly PrintForm[] = [

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { stick } from '../../../test/builders'
 import { hex } from '../../../test/tables'
-import { answerTo, writeDdr4 } from '../inputs'
+import { answerTo, read, writeDdr4 } from '../inputs'
 
 const figures = (text: string) => answerTo(text).modules.map(({ module }) => module)
 
@@ -77,6 +77,32 @@ test('a profile and instances as XML are those of their lists', () => {
   ])
 })
 
+test('XML: entities are letters, places are lines, and a cut says less', () => {
+  const xml = `<?xml version="1.0"?>
+<CIM><DECLGROUP>
+<INSTANCE CLASSNAME="Memory">
+<PROPERTY NAME="DeviceLocator" TYPE="string"><VALUE>A &amp; &#66;</VALUE></PROPERTY>
+<PROPERTY NAME="Capacity" TYPE="uint64"><VALUE>8589934592</VALUE></PROPERTY>
+<PROPERTY NAME="PartNumber" TYPE="string"><VALUE><![CDATA[LRK<4>]]></VALUE></PROPERTY>
+</INSTANCE>
+<INSTANCE CLASSNAME="Memory">
+<PROPERTY NAME="DeviceLocator" TYPE="string"><VALUE>C</VALUE></PROPERTY>
+<PROPERTY NAME="Capacity" TYPE="uint64"><VALUE>17179869184</VALUE></PROPERTY>
+</INSTANCE>
+</DECLGROUP></CIM>
+uptime: 3 days`
+  const { modules } = answerTo(xml)
+  expect(modules.map(({ slot, module }) => [slot?.locator, module])).toEqual([
+    ['A & B', { capacityGiB: 8, partNumber: 'LRK<4>' }],
+    ['C', { capacityGiB: 16 }],
+  ])
+  const { observations, parts } = read(xml)
+  expect(observations.find(({ what }) => what === 'partNumber')?.where).toEqual({ line: 3 })
+  expect(parts.at(-1)).toEqual({ format: 'unknown', from: 13, to: 13 })
+  const cut = answerTo(xml.slice(0, xml.indexOf('17179')))
+  expect(cut.modules.map(({ module }) => module.capacityGiB)).toEqual([8, undefined])
+})
+
 test('capacities alone are modules, alike ones too; a disk’s is none', () => {
   expect(figures('Capacity\n8589934592\n8589934592')).toEqual([
     { capacityGiB: 8 },
@@ -87,4 +113,13 @@ test('capacities alone are modules, alike ones too; a disk’s is none', () => {
     { capacityGiB: 16 },
   ])
   expect(figures('Capacity\n500105249280')).toEqual([])
+})
+
+test('widths of which one was cut off say nothing of ECC', () => {
+  const listed = (widths: string) =>
+    figures(`Memory Device\n\tSize: 8 GB\n\tLocator: DIMM A\n\tForm Factor: DIMM\n${widths}`)[0]
+      ?.ecc
+  expect(listed('\tTotal Width: 64 bits\n\tData Width: 64 bits')).toBe(false)
+  expect(listed('\tTotal Width: 72 bits\n\tData Width: 64 bits')).toBe(true)
+  expect(listed('\tTotal Width: 64 bits\n\tData Width: 6')).toBeUndefined()
 })

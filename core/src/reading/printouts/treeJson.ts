@@ -1,5 +1,5 @@
 import { plainLetters } from '../facts'
-import { devices, NO_DEVICE } from './device'
+import { type Device, devices, NO_DEVICE } from './device'
 import type { PrintForm } from './form'
 import { JSON_BEGINS, readJsonText } from './json'
 import { bankIn } from './tree'
@@ -28,31 +28,6 @@ export const treeJson: PrintForm = {
   },
 }
 
-const PAIR = /<key>(\w+)<\/key>\s*<string>([^<]*)<\/string>/g
-
-/** A system profile as a property list in XML: modules as dictionaries of names and texts. */
-export const profileXml: PrintForm = {
-  name: 'profileXml',
-  begins: /^\s*<(?:\?xml|plist)\b/,
-  read(lines, at) {
-    if (!/^\s*<(?:\?xml|plist)\b/.test(lines[at] as string)) return null
-    let end = at
-    while (end < lines.length && !/<\/plist>/.test(lines[end] as string)) end += 1
-    const text = lines.slice(at, end + 1).join('\n')
-    const modules = text
-      .split('<dict>')
-      .map(
-        (part): Value =>
-          Object.fromEntries([...part.matchAll(PAIR)].map(([, key, value]) => [key, value])),
-      )
-      .filter(isProfiled)
-    if (modules.length === 0) return null
-    const found = devices()
-    for (const one of modules) found.take(profiledIn(one, at + 1), () => ({ line: at + 1 }))
-    return { ...found.read('hardware-tree'), end: Math.min(end + 1, lines.length) }
-  },
-}
-
 function* objectsIn(value: unknown, depth: number): Generator<Value> {
   if (typeof value !== 'object' || value === null || depth > DEEPEST) return
   if (!Array.isArray(value)) yield value as Value
@@ -62,7 +37,7 @@ function* objectsIn(value: unknown, depth: number): Generator<Value> {
 const isBank = ({ id, description }: Value): boolean =>
   /^bank(?::\d+)?$/.test(String(id)) && typeof description === 'string'
 
-const isProfiled = (one: Value): boolean => 'dimm_size' in one && 'dimm_type' in one
+export const isProfiled = (one: Value): boolean => 'dimm_size' in one && 'dimm_type' in one
 
 /** A node's properties as a tree in text prints them: bytes with their unit, hertz as MHz. */
 function fieldsOf(bank: Value): Map<string, string> {
@@ -75,7 +50,7 @@ function fieldsOf(bank: Value): Map<string, string> {
 }
 
 /** A module of a system profile: its values are those of a list in words. */
-function profiledIn(one: Value, line: number) {
+export function profiledIn(one: Value, line: number): Device {
   const text = (name: string) => (typeof one[name] === 'string' ? (one[name] as string) : null)
   const size = plainLetters(text('dimm_size') ?? '')
   const fields = new Map<string, string>([
