@@ -129,7 +129,7 @@ function fromWords({ input, where }: Observation, inputs: Inputs): string {
   const record = inputs.get(input ?? '')
   if (!record) return ''
   const { name, by, createdAt } = record
-  return [name, placeOf(where), by, ago(createdAt)].filter(Boolean).join(', ')
+  return [name, placeOf(where), by, createdAt && ago(createdAt)].filter(Boolean).join(', ')
 }
 
 const columnsWith = (reopen: (key: string) => void): Column<Fact>[] => [
