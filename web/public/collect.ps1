@@ -11,10 +11,11 @@ function List($class, $properties) {
 function Collect {
   Say 'memory report 1'
   Say 'memory devices'
-  List 'Win32_PhysicalMemory' @(
+  $devices = List 'Win32_PhysicalMemory' @(
     'DeviceLocator', 'BankLabel', 'Capacity', 'FormFactor', 'SMBIOSMemoryType', 'MemoryType',
     'TypeDetail', 'Speed', 'ConfiguredClockSpeed', 'ConfiguredVoltage', 'DataWidth', 'TotalWidth',
     'Manufacturer', 'PartNumber', 'SerialNumber')
+  if ($devices -match 'DeviceLocator') { $devices } else { '(the memory devices cannot be read: run this as administrator)' }
   Say 'memory array'
   List 'Win32_PhysicalMemoryArray' @('Use', 'MemoryDevices', 'MaxCapacity', 'MaxCapacityEx')
   Say 'memory in use'
@@ -25,11 +26,37 @@ function Collect {
   Say 'end'
 }
 
+# Words for a request that failed: the answer's own message, else why there was none.
+function Refusal($failure) {
+  $message = ($failure.ErrorDetails.Message | ConvertFrom-Json).error.message
+  if ($message) { return $message }
+  $status = [int]$failure.Exception.Response.StatusCode
+  if ($status -eq 404 -or $status -eq 410) { return 'The code is not known there or has run out. Make a new one in the job.' }
+  if ($status -eq 429) { return 'Too many wrong codes. Wait ten minutes.' }
+  if ($status) { return "The shop's computer refused it (answer $status)." }
+  "No answer from $Address. Is this machine in the shop's network, and is the probe on there?"
+}
+
+$text = (Collect | Out-String -Width 400)
+$fault = if ($text -notmatch 'DeviceLocator') {
+  'Not all is in the report: the memory devices cannot be read. Run this as administrator.'
+}
 if ($Address -and $Code) {
-  $text = (Collect | Out-String -Width 400)
   $bytes = [Text.Encoding]::UTF8.GetBytes($text)
-  Invoke-RestMethod -Method Post -ContentType 'text/plain; charset=utf-8' -Body $bytes `
-    -Uri "$($Address.TrimEnd('/'))/api/v1/probe/report/$Code" -ErrorAction Stop
+  try {
+    Invoke-RestMethod -Method Post -ContentType 'text/plain; charset=utf-8' -Body $bytes `
+      -Uri "$($Address.TrimEnd('/'))/api/v1/probe/report/$Code" -ErrorAction Stop
+  } catch {
+    $kept = Join-Path $env:TEMP 'memory-report.txt'
+    [IO.File]::WriteAllText($kept, $text)
+    [Console]::Error.WriteLine((Refusal $_))
+    [Console]::Error.WriteLine("It was not sent. The report is kept in ${kept}: paste it in the job.")
+    exit 1
+  }
 } else {
-  Collect
+  $text
+}
+if ($fault) {
+  [Console]::Error.WriteLine($fault)
+  exit 1
 }

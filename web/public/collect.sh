@@ -12,6 +12,18 @@ say() { printf '\n== %s ==\n' "$1"; }
 have() { command -v "$1" >/dev/null 2>&1; }
 bytes() { od -A x -t x1 "$1"; }
 
+table="$root/sys/firmware/dmi/tables/DMI"
+
+# Why the memory devices cannot be read, in words; nothing where they can.
+devices_fault() {
+  [ -r "$table" ] && return
+  if [ -e "$table" ] || [ "$(id -u)" != 0 ]; then
+    echo 'the memory devices cannot be read: run this as root'
+  elif [ -n "$root" ] || ! have lshw; then
+    echo 'the memory devices cannot be read: this machine keeps no table of them'
+  fi
+}
+
 collect() {
 say 'memory report 1'
 for name in product_name product_version board_name; do
@@ -20,13 +32,13 @@ for name in product_name product_version board_name; do
 done
 
 say 'memory devices'
-table="$root/sys/firmware/dmi/tables/DMI"
-if [ -r "$table" ]; then
+fault=$(devices_fault)
+if [ -n "$fault" ]; then
+  echo "($fault)"
+elif [ -r "$table" ]; then
   bytes "$table"
-elif [ -z "$root" ] && have lshw; then
-  lshw -C memory 2>/dev/null
 else
-  echo '(the memory devices cannot be read: run this as root)'
+  lshw -C memory 2>/dev/null
 fi
 
 say 'module contents'
@@ -50,22 +62,53 @@ cat "$root/proc/swaps" 2>/dev/null || echo '(not shown)'
 say 'end'
 }
 
-send() {
-  url="$1/api/v1/probe/report/$2"
-  if have curl; then
-    collect | curl -sS -X POST -H 'Content-Type: text/plain' --data-binary @- "$url"
-  elif have wget; then
-    text=$(mktemp)
-    collect >"$text"
-    wget -q -O - --header 'Content-Type: text/plain' --post-file "$text" "$url"
-    sent=$?
-    rm -f "$text"
-    return $sent
-  else
-    echo 'Neither curl nor wget is here to send it with; this is the text:' >&2
-    collect
-    return 1
+# Words for an answer that is not a yes: its own message, else what its number means.
+refusal() {
+  message=$(sed -n 's/.*"message":"\([^"]*\)".*/\1/p' "$answer" 2>/dev/null | head -n 1)
+  if [ -n "$message" ]; then
+    echo "$message"
+    return
   fi
+  case "$1" in
+    404 | 410) echo 'The code is not known there or has run out. Make a new one in the job.' ;;
+    413) echo 'The report is too long.' ;;
+    429) echo 'Too many wrong codes. Wait ten minutes.' ;;
+    '' | 000) echo "No answer from $2. Is this machine in the shop's network, and is the probe on there?" ;;
+    *) echo "The shop's computer refused it (answer $1)." ;;
+  esac
 }
 
-if [ $# -ge 2 ]; then send "${1%/}" "$2"; else collect; fi
+send() {
+  url="$1/api/v1/probe/report/$2"
+  text=$(mktemp) && answer=$(mktemp) || exit 1
+  collect >"$text"
+  status=
+  if have curl; then
+    status=$(curl -sS -o "$answer" -w '%{http_code}' -X POST -H 'Content-Type: text/plain' \
+      --data-binary @"$text" "$url" 2>/dev/null)
+  elif have wget; then
+    log=$(wget -O "$answer" --header 'Content-Type: text/plain' --post-file "$text" "$url" 2>&1) &&
+      status=200
+    [ -n "$status" ] || status=$(echo "$log" | sed -n 's/.*\(HTTP\/1\.[01]\|ERROR\) \([0-9][0-9][0-9]\).*/\2/p' | head -n 1)
+  else
+    echo 'Neither curl nor wget is here to send it with.' >"$answer.why"
+  fi
+  case "$status" in
+    2*)
+      cat "$answer"
+      rm -f "$text" "$answer"
+      ;;
+    *)
+      if [ -f "$answer.why" ]; then cat "$answer.why" >&2; else refusal "$status" "$1" >&2; fi
+      echo "It was not sent. The report is kept in $text: paste it in the job." >&2
+      rm -f "$answer" "$answer.why"
+      return 1
+      ;;
+  esac
+}
+
+if [ $# -ge 2 ]; then send "${1%/}" "$2" || exit 1; else collect; fi
+fault=$(devices_fault)
+[ -z "$fault" ] && exit 0
+echo "Not all is in the report: $fault." >&2
+exit 1

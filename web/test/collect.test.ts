@@ -1,5 +1,5 @@
 import { execFile, execFileSync } from 'node:child_process'
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
@@ -37,8 +37,58 @@ const module: Module = {
 }
 const identity = { serial: '0A1B2C3D', partNumber: 'LRK4-8-3200', makerCode: '7F98' }
 
-test('a machine that shows nothing: the script says so and ends well', () => {
-  expect(collected()).toContain('cannot be read: run this as root')
+/** Runs the script to its end, whatever that is. */
+const run = (...args: string[]) =>
+  new Promise<{ status: number | null; out: string; error: string }>((resolve) => {
+    const env = { ...process.env, TEMBRIX_ROOT: root }
+    const child = execFile('sh', [SCRIPT, ...args], { env }, (_, out, error) =>
+      resolve({ status: child.exitCode, out, error }),
+    )
+  })
+
+/** A server on loopback that gives one answer to everything; its address. */
+async function answering(status: number, body: string): Promise<string> {
+  const server = createServer((request, response) => {
+    request.resume().on('end', () => response.writeHead(status).end(body))
+  })
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
+  onTestFinished(() => void server.close())
+  return `http://127.0.0.1:${(server.address() as AddressInfo).port}`
+}
+
+test('a machine that shows nothing: the script says so in words and ends with an error', async () => {
+  const { status, out, error } = await run()
+  expect(out).toContain('(the memory devices cannot be read')
+  expect(out).toContain('== end ==')
+  expect(error).toContain('Not all is in the report: the memory devices cannot be read')
+  expect(status).toBe(1)
+})
+
+test('a refusal is told in the words of the answer, and the report is kept', async () => {
+  const words = 'The code has run out. Make a new one in the job.'
+  const address = await answering(410, JSON.stringify({ error: { code: 'late', message: words } }))
+  const { status, error } = await run(address, '123456')
+  expect(error).toContain(words)
+  const kept = /kept in (\S+):/.exec(error)?.[1] ?? ''
+  expect(readFileSync(kept, 'utf8')).toContain('== memory report 1 ==')
+  rmSync(kept)
+  expect(status).toBe(1)
+})
+
+test.each([
+  [404, 'The code is not known there or has run out.'],
+  [500, 'The shop\u2019s computer refused it (answer 500).'],
+])('an answer of %i without words: %s', async (status, words) => {
+  const { error } = await run(await answering(status, ''), '123456')
+  rmSync(/kept in (\S+):/.exec(error)?.[1] ?? '')
+  expect(error.replace("'", '\u2019')).toContain(words)
+})
+
+test('no answer at all is said with the address', async () => {
+  const { status, error } = await run('http://127.0.0.1:9', '123456')
+  rmSync(/kept in (\S+):/.exec(error)?.[1] ?? '')
+  expect(error).toContain('No answer from http://127.0.0.1:9')
+  expect(status).toBe(1)
 })
 
 test('what the script prints is read as one report: devices, contents, memory in use', () => {

@@ -108,6 +108,7 @@ export const PROBLEM_CODES = [
   'SECOND_CHECKSUM_WRONG',
   'UNEVEN_RANKS',
   'LETTERS_MENDED',
+  'RIGHTS_MISSING',
 ] as const
 export type ProblemCode = (typeof PROBLEM_CODES)[number]
 

@@ -1,5 +1,6 @@
 import {
   bySubject,
+  type Format,
   type FormRead,
   isModuleSubject,
   moduleSubject,
@@ -9,27 +10,32 @@ import {
   type Subject,
 } from '../facts'
 
-/** Formats of what a running system says of itself, beside which another counts. */
-const OF_SYSTEM = ['unknown', 'system', 'clocks']
-
 /** What several parts of one text say together: all their observations, with one subject for one module. */
 export function combined(parts: readonly FormRead[]): FormRead {
   const [first] = parts
   if (first && parts.length === 1) return first
-  const formats = new Set(parts.map(({ format }) => format))
-  for (const one of OF_SYSTEM) formats.delete(one as FormRead['format'])
-  const [format = 'system', another] = formats
   const text: Text = { observations: [], modules: [] }
   for (const part of parts) join(text, part.observations)
   const { observations } = text
   const isAnyModule = observations.some(({ what }) => what === 'present')
   const said = parts.flatMap(({ problems }) => problems)
   return {
-    format: another ? 'mixed' : format,
+    format: formatOf(parts),
     observations,
     // A part without memory says nothing where another has some.
     problems: said.filter(({ code }) => code !== 'NO_MEMORY_IN_TABLE' || !isAnyModule),
   }
+}
+
+/** What a running system says of itself does not count beside another format. */
+function formatOf(parts: readonly FormRead[]): Format {
+  const known = new Set(parts.map(({ format }) => format))
+  known.delete('unknown')
+  if (known.size === 0) return 'unknown'
+  known.delete('system')
+  known.delete('clocks')
+  const [format = 'system', another] = known
+  return another ? 'mixed' : format
 }
 
 /** What the parts before said, and of which modules. */

@@ -9,6 +9,7 @@ import type { PrintForm } from './form'
 import { smbiosListing } from './listing'
 import { processorName } from './processor'
 import { profileXml } from './profileXml'
+import { withoutRights } from './rights'
 import { memoryInUse } from './system'
 import { hardwareTree } from './tree'
 import { treeJson } from './treeJson'
@@ -23,6 +24,7 @@ export const PRINT_FORMS: readonly PrintForm[] = [
   bytesInBase64,
   hardwareTree,
   processorName,
+  withoutRights,
   smbiosListing,
   memoryInUse,
   clocksShown,

@@ -123,3 +123,20 @@ test('widths of which one was cut off say nothing of ECC', () => {
   expect(listed('\tTotal Width: 72 bits\n\tData Width: 64 bits')).toBe(true)
   expect(listed('\tTotal Width: 64 bits\n\tData Width: 6')).toBeUndefined()
 })
+
+test.each([
+  'od: /sys/firmware/dmi/tables/DMI: Permission denied',
+  '/dev/mem: Permission denied',
+  'WARNING: you should run this program as super-user.',
+  '(the memory devices cannot be read: run this as root)',
+  'cat: /sys/firmware/dmi/tables/DMI: Keine Berechtigung',
+])('a report made without rights says so: %s', (line) => {
+  const { format, problems } = answerTo(`${line}\nMemTotal: 16000000 kB`)
+  expect(format).toBe('system')
+  expect(problems).toEqual([{ code: 'RIGHTS_MISSING', where: { line: 1 } }])
+  expect(answerTo(line).format).toBe('unknown')
+})
+
+test('a refusal of something else is none of a report', () => {
+  expect(answerTo('ls: /root: Permission denied\nMemTotal: 16000000 kB').problems).toEqual([])
+})
