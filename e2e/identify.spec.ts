@@ -307,6 +307,44 @@ test('a photographed label becomes a module on the board', async ({ page, app })
   await expect(page.getByRole('img', { name: 'stick.png' })).toBeVisible()
 })
 
+const STICK = ['LRK4-16-3200S', '16GB 2Rx8 PC4-3200AA-SE1-11', 'S/N 0365 H10A 9C1F']
+
+for (const [name, look] of [
+  ['tilted by 20 degrees', { tilt: 20, blur: 0.6, noise: 20 }],
+  ['out of focus', { tilt: 0, blur: 2.2, noise: 10 }],
+  ['of pale print', { tilt: 2, blur: 0.6, noise: 20, ink: 190 }],
+] as const) {
+  test(`a photograph ${name} is read as one stick, its numbers with it`, async ({ page, app }) => {
+    await newLaptop(page, app.address, 'Iven Starr')
+    const photo = await labelPicture(page, { lines: STICK, ...look })
+    await page
+      .getByLabel('Photo of a label')
+      .setInputFiles({ name: 'stick.png', mimeType: 'image/png', buffer: photo })
+    const panel = page.getByRole('region', { name: 'Photo stick.png' })
+    await expect(panel).toContainText('16GB 2Rx8 PC4-3200AA-SE1-11', { timeout: 90_000 })
+    await expect(panel).toContainText('Read: ')
+    await expect(panel).toContainText('S/N 0365 H10A 9C1F')
+  })
+}
+
+test('a photograph with a covered digit asks which of the capacities that fit it is', async ({
+  page,
+  app,
+}) => {
+  await newLaptop(page, app.address, 'Oda Lint')
+  const lines = ['LARKFIELD', '32GB 2Rx8 PC4-2666V-SE1-11', 'S/N 0A1B2C3D']
+  const photo = await labelPicture(page, { lines, tilt: 0, blur: 0.5, noise: 10, covered: 1 })
+  await page
+    .getByLabel('Photo of a label')
+    .setInputFiles({ name: 'finger.png', mimeType: 'image/png', buffer: photo })
+  const panel = page.getByRole('region', { name: 'Photo finger.png' })
+  await expect(panel.getByText('Which of these stands on it?')).toBeVisible({ timeout: 90_000 })
+  await expect(panel).not.toContainText('Read: ')
+  await panel.getByRole('button', { name: /^32GB 2Rx8/ }).click()
+  await slotButton(page, 'A').click()
+  await expect(slotButton(page, 'A')).toContainText('32 GB')
+})
+
 test('pictures that are none, or show nothing, say so; reading can be cancelled', async ({
   page,
   app,

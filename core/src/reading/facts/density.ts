@@ -10,6 +10,12 @@ const DIES: Partial<Record<Generation, readonly number[]>> = {
 }
 const ANY = [...new Set(Object.values(DIES).flat())]
 
+/** Densities that modules on a bench are built with, Gbit: the smallest of a generation were never common. */
+export const commonDensities = (generation: Generation): number[] =>
+  (DIES[generation] ?? []).filter((density) => density >= (LEAST_COMMON[generation] ?? 0))
+
+const LEAST_COMMON: Partial<Record<Generation, number>> = { DDR2: 0.5, DDR3: 1, DDR4: 4, DDR5: 16 }
+
 /** The least that a module of a generation holds, GiB: four dies ×16 of the smallest that are sold. */
 const LEAST_GIB: Partial<Record<Generation, number>> = { DDR3: 0.5, DDR4: 2, DDR5: 8 }
 

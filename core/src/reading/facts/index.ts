@@ -1,4 +1,4 @@
-export { isLargeEnough, isMadeDensity } from './density'
+export { commonDensities, isLargeEnough, isMadeDensity } from './density'
 export * from './facts'
 export { slotName } from './locator'
 export * from './observation'

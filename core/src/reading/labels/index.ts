@@ -1,3 +1,3 @@
 export { type CodeFields, codeFields, codeLine } from './codes'
 export { readLabels } from './labels'
-export { type RecognisedLabel, type RecognisedLine, recognisedLabel } from './recognised'
+export { bestLook, type RecognisedLabel, type RecognisedLine, recognisedLabel } from './recognised'

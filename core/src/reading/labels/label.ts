@@ -13,6 +13,7 @@ import {
 } from '../facts'
 import { speedOfBin } from './bins'
 import { type KindFigures, type KindInWords, kindInWords, kindOfLetter } from './kinds'
+import { isPartAlone, partNumberIn, serialIn } from './numbers'
 import { type PrintedSize, sizeIn } from './sizes'
 import {
   contradictionsIn,
@@ -44,9 +45,6 @@ export interface LabelLine {
 
 const ORGANISATION =
   /(?:^|[^A-Z0-9]|(?<=\d ?[GM]B))([1248IL]) ?(?:D|S ?(\d))? ?R ?X? ?(16|32|4|8)(?![0-9])/
-const SERIAL = /(?:\bS\/?N|SERIAL(?: (?:NO|NUMBER))?)[.:# ]+([A-Z0-9]{4,24})/
-const PART = /(?:\bP\/?N|PART (?:NO|NUMBER))[.:# ]+([A-Z0-9][A-Z0-9./-]{2,30})/
-
 /** Reads one line in upper case (see `tidy`); null where nothing in it belongs to a module's label. */
 export function readLine(text: string, line: number): LabelLine | null {
   if (!/\d|DIMM|CAMM|ECC|REGISTERED/.test(text) || OTHER_THINGS.test(text)) return null
@@ -64,8 +62,9 @@ export function readLine(text: string, line: number): LabelLine | null {
   ) {
     return null
   }
-  const serial = hasNumbers ? SERIAL.exec(text)?.[1]?.replace(/^0X/, '') : undefined
-  const partNumber = (hasNumbers ? PART.exec(text)?.[1] : undefined) ?? partAlone(text)
+  const serial = hasNumbers ? serialIn(text) : undefined
+  const partNumber =
+    (hasNumbers ? partNumberIn(text) : undefined) ?? (isPartAlone(text) ? text.trim() : undefined)
   const said =
     rate !== null ||
     organisation !== null ||
@@ -80,16 +79,6 @@ export function readLine(text: string, line: number): LabelLine | null {
   const suffix = rate?.dataRate === undefined ? null : suffixOf(rate, rate.dataRate)
   const named = rate ? ratesNamed(text) : []
   return { line, text, size, organisation, rate, named, suffix, words, serial, partNumber }
-}
-
-/** A line that is one word of letters, digits and dashes, as part numbers are. */
-function partAlone(text: string): string | undefined {
-  const word = text.trim()
-  return /^[A-Z][A-Z0-9]*[-/.][A-Z0-9/.-]{2,28}$/.test(word) &&
-    /\d/.test(word) &&
-    !/^PC|DDR/.test(word)
-    ? word
-    : undefined
 }
 
 function organisationIn(text: string): LabelLine['organisation'] {

@@ -1,11 +1,19 @@
 import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader'
 import codesAddress from 'zxing-wasm/reader/zxing_reader.wasm?url'
-import { cropped, greyTurned, type LineTilt, linesIn, NoPicture, openPicture } from './prepare'
+import {
+  cropped,
+  greyTurned,
+  type LineTilt,
+  linesIn,
+  NoPicture,
+  openPicture,
+  sharpened,
+} from './prepare'
 
 /** What is asked of the worker: open a picture, turn it, look for codes in it. */
 export type PhotoRequest =
   | { id: number; kind: 'open'; file: Blob }
-  | { id: number; kind: 'turn'; quarter: number }
+  | { id: number; kind: 'turn'; quarter: number; sharp: boolean }
   | { id: number; kind: 'codes' }
 
 export type PhotoAnswer =
@@ -53,7 +61,8 @@ async function answer(asked: PhotoRequest): Promise<unknown> {
     return codes.filter(({ isValid }) => isValid).map(({ text }) => text)
   }
   const { tilt } = lines[asked.quarter % 2] as LineTilt
-  const canvas = cropped(greyTurned(picture, asked.quarter * 90 - tilt))
+  const turned = cropped(greyTurned(picture, asked.quarter * 90 - tilt))
+  const canvas = asked.sharp ? sharpened(turned) : turned
   const blob = await canvas.convertToBlob({ type: 'image/png' })
   return { blob, width: canvas.width, height: canvas.height }
 }

@@ -1,10 +1,18 @@
 import {
+  bestLook,
   type CodeFields,
   codeFields,
   type RecognisedLabel,
   recognisedLabel,
 } from '@tembrix/core/reading/labels'
-import { createWorker, type ImageLike, OEM, PSM, type Worker as Recogniser } from 'tesseract.js'
+import {
+  createWorker,
+  type ImageLike,
+  OEM,
+  PSM,
+  type Worker as Recogniser,
+  type WorkerParams,
+} from 'tesseract.js'
 import recogniserAddress from 'tesseract.js/dist/worker.min.js?url'
 import coreAddress from 'tesseract.js-core/tesseract-core-simd-lstm.wasm.js?url'
 import type { OpenedPhoto, PhotoAnswer, PhotoRequest } from './prepareWorker'
@@ -37,9 +45,25 @@ const TURNS = { upright: [0, 2, 1, 3], onSide: [1, 3, 0, 2] }
 /** A score from which on no other turn is tried. */
 const ENOUGH = 5 * 130
 
+/** A way to look at a picture: how the recogniser takes the page apart and tells ink from paper, on a sharpened picture or not. */
+interface Look {
+  parts: PSM
+  /** The recogniser's own numbers: 0 one threshold for all of the picture, 2 one for each part of it. */
+  threshold: '0' | '2'
+  sharp: boolean
+}
+
+const FIRST_LOOK: Look = { parts: PSM.SPARSE_TEXT, threshold: '0', sharp: false }
+/** Further looks at the best turn, where the first is not sure: uneven light and pale print, then what is out of focus. */
+const FURTHER_LOOKS: Look[] = [
+  { parts: PSM.SINGLE_BLOCK, threshold: '2', sharp: false },
+  { parts: PSM.SPARSE_TEXT, threshold: '2', sharp: true },
+  { parts: PSM.SINGLE_BLOCK, threshold: '0', sharp: true },
+]
+
 /**
- * Reads a label in a picture, at the four turns, and the codes on it. Everything comes from this
- * server and runs in workers. Ends at once where `signal` is aborted.
+ * Reads a label in a picture, at the four turns, and the codes on it; where a first look is not sure, at other
+ * thresholds as well. Everything comes from this server and runs in workers. Ends at once where `signal` is aborted.
  * @throws NotAPicture where the file is none.
  */
 export async function readPhoto(
@@ -61,21 +85,38 @@ export async function readPhoto(
     const loading = recogniserOf()
     const codes = ask({ kind: 'codes' }).catch(() => [])
     const recogniser = await ended(loading, signal)
-    let best: PhotoReading | null = null
-    for (const [at, quarter] of TURNS[upright ? 'upright' : 'onSide'].entries()) {
-      onProgress(0.3 + at * 0.17, at === 0 ? 'reading' : `reading it turned, ${at + 1} of 4`)
-      const turned = (await ended(ask({ kind: 'turn', quarter }), signal)) as Turned
+    const look = async (quarter: number, { parts, threshold, sharp }: Look) => {
+      await recogniser.setParameters({
+        tessedit_pageseg_mode: parts,
+        thresholding_method: threshold,
+      } as Partial<WorkerParams>)
+      const turned = (await ended(ask({ kind: 'turn', quarter, sharp }), signal)) as Turned
       const lines = await ended(recognise(recogniser, turned.blob, signal), signal)
-      const label = recognisedLabel(lines)
       const { blob: picture, width, height } = turned
-      const reading = { label, codes: {}, picture, width, height, lines }
-      if (!best || (label?.score ?? 0) > (best.label?.score ?? 0)) best = reading
-      if ((best.label?.score ?? 0) >= ENOUGH) break
+      return { quarter, picture, width, height, lines, label: recognisedLabel(lines) }
+    }
+    const looks: Awaited<ReturnType<typeof look>>[] = []
+    const best = () => {
+      const found = bestLook(looks.map(({ label }) => label))
+      const one = looks[found?.at ?? 0] as (typeof looks)[number]
+      return { ...one, label: found?.label ?? null }
+    }
+    for (const [at, quarter] of TURNS[upright ? 'upright' : 'onSide'].entries()) {
+      onProgress(0.3 + at * 0.1, at === 0 ? 'reading' : `reading it turned, ${at + 1} of 4`)
+      looks.push(await look(quarter, FIRST_LOOK))
+      if ((best().label?.score ?? 0) >= ENOUGH) break
+    }
+    for (const [at, further] of FURTHER_LOOKS.entries()) {
+      const { label, quarter } = best()
+      if (label?.sure) break
+      onProgress(0.7 + at * 0.1, `looking again, ${at + 1} of ${FURTHER_LOOKS.length}`)
+      looks.push(await look(quarter, further))
     }
     const found = (await ended(codes, signal)) as string[]
     const fields: CodeFields = Object.assign({}, ...found.map(codeFields).toReversed())
     onProgress(1, 'read')
-    return { ...(best as PhotoReading), codes: fields }
+    const { label, picture, width, height, lines } = best()
+    return { label, codes: fields, picture, width, height, lines }
   } finally {
     signal.removeEventListener('abort', stop)
     prepare.terminate()
@@ -116,7 +157,6 @@ async function load(): Promise<Recogniser> {
     cacheMethod: 'none',
     errorHandler: () => undefined,
   })
-  await worker.setParameters({ tessedit_pageseg_mode: PSM.SPARSE_TEXT })
   return worker
 }
 

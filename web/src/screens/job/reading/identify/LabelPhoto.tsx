@@ -52,6 +52,23 @@ export function LabelPhoto({ file, onRead, onClose }: Props) {
     return () => ending.abort()
   }, [file])
 
+  const asked = useRef<HTMLFormElement>(null)
+  const asks = state.kind === 'read' && !state.taken
+  useEffect(() => {
+    if (asks) asked.current?.scrollIntoView({ block: 'nearest' })
+  }, [asks])
+  const choices = state.kind === 'read' ? (state.reading.label?.readings ?? []) : []
+  const codes = state.kind === 'read' ? codeLine(state.reading.codes) : ''
+
+  function read(chosen: string) {
+    if (state.kind !== 'read') return
+    // A choice is of the label alone; the codes beside it belong to it whatever it says.
+    const whole = choices.includes(chosen) && codes ? `${chosen}\n${codes}` : chosen
+    setText(whole)
+    setState({ ...state, taken: true })
+    onRead(whole)
+  }
+
   return (
     <section
       aria-label={`Photo ${file.name}`}
@@ -101,16 +118,34 @@ export function LabelPhoto({ file, onRead, onClose }: Props) {
             </p>
           ) : (
             <form
+              ref={asked}
               className="flex flex-col gap-1.5"
               onSubmit={(event) => {
                 event.preventDefault()
-                setState({ ...state, taken: true })
-                onRead(text)
+                read(text)
               }}
             >
+              {choices.length > 1 && (
+                <fieldset className="flex flex-col items-start gap-1.5 text-sm">
+                  <legend className="mb-1 font-semibold">
+                    Not sure of every letter. Which of these stands on it?
+                  </legend>
+                  {choices.map((one) => (
+                    <Button
+                      key={one}
+                      className="h-auto min-h-11 whitespace-pre-line py-1 text-left font-mono"
+                      onClick={() => read(one)}
+                    >
+                      {one}
+                    </Button>
+                  ))}
+                </fieldset>
+              )}
               <label className="flex flex-col gap-1 text-sm">
                 <span className="font-semibold">
-                  Not sure of every letter. Is this what stands on it?
+                  {choices.length > 1
+                    ? 'Or as you read it:'
+                    : 'Not sure of every letter. Is this what stands on it?'}
                 </span>
                 <textarea
                   rows={Math.max(2, text.split('\n').length)}
@@ -121,7 +156,7 @@ export function LabelPhoto({ file, onRead, onClose }: Props) {
               </label>
               <Button
                 type="submit"
-                look="main"
+                look={choices.length > 1 ? 'plain' : 'main'}
                 className="self-start"
                 disabled={text.trim() === ''}
               >
