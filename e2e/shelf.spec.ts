@@ -114,6 +114,12 @@ test('a price list is mapped, looked over and taken in; the bad rows are shown',
   await dialog.getByLabel('Speed').selectOption({ label: 'Rate' })
   await dialog.getByLabel('Supplier').fill('Thistle & Daughters')
   await dialog.getByLabel('Mark-up, %').fill('10')
+  await expect(dialog.getByText('Say whose prices these are.')).toBeVisible()
+  await dialog.getByLabel('Whose prices').selectOption('what we pay')
+  await expect(dialog.getByText('Say whether the prices are with tax.')).toBeVisible()
+  await dialog.getByLabel('Tax').selectOption('prices without tax')
+  await expect(dialog.getByRole('row', { name: /PL-0/ })).toContainText('€26.40')
+  await dialog.getByLabel('Tax').selectOption('prices with tax')
   await expect(dialog.getByRole('row', { name: /PL-0/ })).toContainText('€22.00')
   await dialog.getByRole('button', { name: 'Import 396' }).click()
   await expect(page.getByText('autumn.csv of Thistle & Daughters: 396 added')).toBeVisible()
@@ -123,6 +129,7 @@ test('a price list is mapped, looked over and taken in; the bad rows are shown',
   // The same again: the columns are remembered, and nothing is new.
   await open()
   await expect(dialog.getByLabel('Supplier')).toHaveValue('Thistle & Daughters')
+  await expect(dialog.getByLabel('Tax')).toHaveValue('with')
   await dialog.getByLabel('Mark-up, %').fill('10')
   await expect(dialog.getByRole('row', { name: /PL-0/ })).toContainText('€22.00')
   await dialog.getByRole('button', { name: 'Import 396' }).click()
@@ -145,6 +152,8 @@ test('a long price list shows how far it has come, can be stopped, and shows wha
   await open()
   const dialog = page.getByRole('dialog', { name: 'Import long.csv' })
   await dialog.getByLabel('Supplier').fill('Long & Sons')
+  await dialog.getByLabel('Whose prices').selectOption('what customers pay')
+  await dialog.getByLabel('Tax').selectOption('prices with tax')
 
   // The third piece waits until it was seen how far it has come.
   let pieces = 0
@@ -165,6 +174,8 @@ test('a long price list shows how far it has come, can be stopped, and shows wha
 
   await open()
   await dialog.getByLabel('Supplier').fill('Long & Sons')
+  await dialog.getByLabel('Whose prices').selectOption('what customers pay')
+  await dialog.getByLabel('Tax').selectOption('prices with tax')
   await dialog.getByRole('button', { name: 'Import 1500' }).click()
   await expect(page.getByText('1350 added, 0 changed, 150 as before.')).toBeVisible()
   const searched = page.waitForResponse(/\/modules\?.*search=long/)
@@ -248,6 +259,10 @@ test('a French price list in code page 1252 is read by the column, and a doubtfu
     'Référence;Désignation;Prix unitaire;Disponibilité\nFR-1;Barrette 16 Go (2 x 8 Go) DDR4-3200 SO-DIMM;1 234,50;12\nFR-2;Barrette 8 Go DDR4-3200 SO-DIMM;22,90;rupture\n',
   )
   const french = page.getByRole('dialog', { name: 'Import liste.csv' })
+  // A unit price may be of one module or of the kit that is sold.
+  await expect(french.getByText('1 offer of 2 rows')).toBeVisible()
+  await expect(french.getByText(/of the whole kit of 2\? Say so above/)).toBeVisible()
+  await french.getByLabel('A kit’s price is for').selectOption('the whole kit')
   await expect(french.getByText('2 offers of 2 rows')).toBeVisible()
   await expect(french.getByText('Prices: “1 234,50” is read as €1,234.50.')).toBeVisible()
   await expect(french.getByRole('row', { name: /FR-1/ })).toContainText('€1,234.50')

@@ -8,9 +8,9 @@ export {
 } from './lookUp'
 export {
   importPrices,
+  numbersWritten,
   PRICE_WORDS,
-  type PricesWritten,
   type PriceTerms,
-  pricesWritten,
 } from './prices'
+export { pricesMeantBy } from './pricesMeant'
 export { importValidated, VALIDATED_WORDS } from './validated'

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { guessColumns, parseTable, type Table } from '../../things/tables'
-import { importPrices, PRICE_WORDS } from '.'
+import { importPrices, numbersWritten, PRICE_WORDS, pricesMeantBy } from '.'
 
 const LIST = `Order code;Description;Generation;Form;Capacity;Kit;Rate;CL;Net price;Stock;Delivery
 A-8;;DDR4;SO-DIMM;8 GB;1;3200;22;21,50;12;2
@@ -175,4 +175,76 @@ describe('lists as shops send them', () => {
       { line: 5, message: 'The price is missing, or no amount.' },
     ])
   })
+})
+
+test.each([
+  ['Net price', { tax: 'without', payer: null, kit: null }],
+  ['Prix unitaire HT', { tax: 'without', payer: null, kit: null }],
+  ['Price per module', { tax: null, payer: null, kit: 'each' }],
+  ['Prix public TTC', { tax: 'with', payer: 'customer', kit: null }],
+  ['Händler-EK netto (Set)', { tax: 'without', payer: 'shop', kit: 'whole' }],
+  ['UVP inkl. MwSt.', { tax: 'with', payer: 'customer', kit: null }],
+  ['Your cost, excl. tax', { tax: 'without', payer: 'shop', kit: null }],
+  ['Precio con IVA', { tax: 'with', payer: null, kit: null }],
+  ['Cena zakupu netto', { tax: 'without', payer: 'shop', kit: null }],
+  ['Price', { tax: null, payer: null, kit: null }],
+])('the heading %s says what its prices are', (heading, meant) => {
+  expect(pricesMeantBy(heading)).toEqual(meant)
+})
+
+describe('what the prices are', () => {
+  const list = parseTable(
+    'Part;Text;Price\nK-2;32GB Kit (2x16GB) DDR4-3200 SO-DIMM;100\nS-1;16GB DDR4-3200 SO-DIMM;50',
+  ) as Table
+  const priced = (
+    meant: {
+      tax: 'with' | 'without' | null
+      payer: 'shop' | 'customer'
+      kit: 'each' | 'whole' | null
+    },
+    included: boolean,
+  ) => {
+    const { made, faults } = importPrices(list, guessColumns(list.headings, PRICE_WORDS), {
+      markUpPercent: 10,
+      minorUnits: 100,
+      meant,
+      tax: { percent: 20, included },
+    })
+    return [...made.map(({ price }) => price), ...faults.map(({ message }) => message)]
+  }
+  test('tax is put on or taken off as the shop’s own prices have it', () => {
+    // 100 + 10 % + 20 % tax
+    expect(priced({ tax: 'without', payer: 'shop', kit: 'whole' }, true)).toEqual([13200, 6600])
+    expect(priced({ tax: 'without', payer: 'shop', kit: 'whole' }, false)).toEqual([11000, 5500])
+    // 110 ÷ 1.2 = 91.67, 55 ÷ 1.2 = 45.83
+    expect(priced({ tax: 'with', payer: 'shop', kit: 'whole' }, false)).toEqual([9167, 4583])
+  })
+  test('no mark-up is put on a price for customers', () => {
+    expect(priced({ tax: 'with', payer: 'customer', kit: 'whole' }, true)).toEqual([10000, 5000])
+  })
+  test('a price of one module is that of all in a kit; where nobody said, the kit is left out', () => {
+    expect(priced({ tax: 'with', payer: 'customer', kit: 'each' }, true)).toEqual([20000, 5000])
+    expect(priced({ tax: 'with', payer: 'customer', kit: null }, true)).toEqual([
+      5000,
+      'Is 100 the price of one module or of the whole kit of 2? Say so above.',
+    ])
+  })
+})
+
+test('how prices and stocks are read is shown by one of each', () => {
+  const list = parseTable(
+    'Part;Text;Price;Stock\nA;16GB DDR4-3200 SO-DIMM;1 234,50;1.200\nB;8GB DDR4-3200 SO-DIMM;22,90;3',
+  ) as Table
+  expect(numbersWritten(list, guessColumns(list.headings, PRICE_WORDS))).toMatchObject({
+    prices: { example: '1 234,50', value: 1234.5 },
+    stocks: { example: '1.200', value: 1200 },
+  })
+})
+
+test('progress is told as rows are done', () => {
+  const rows = Array.from({ length: 600 }, (_, at) => `P-${at};16GB DDR4-3200 SO-DIMM;50`)
+  const list = parseTable(['Part;Text;Price', ...rows].join('\n')) as Table
+  const heard: number[] = []
+  importPrices(list, guessColumns(list.headings, PRICE_WORDS), terms, (done) => heard.push(done))
+  expect(heard).toEqual([0, 250, 500])
 })

@@ -10,14 +10,16 @@ import {
   usualSpeed,
   usualVoltages,
 } from '../../things/model'
-import { Offered, offeredKey, type PriceColumn } from '../../things/records'
+import { Offered, offeredKey, type PriceColumn, type PricesMeant } from '../../things/records'
 import {
   type ColumnHeadings,
   type ColumnStyle,
   type ColumnWords,
   columnStyle,
+  type NumbersWritten,
   numberIn,
   numberOf,
+  numberWritten,
   readRows,
   type Table,
 } from '../../things/tables'
@@ -87,30 +89,27 @@ export interface PriceTerms {
   minorUnits: number
   /** What the capacity of a kit's row is, where the row itself does not tell: of one module, or of all. */
   kitCapacity?: 'each' | 'whole' | null
+  /** What the prices are; where it is not given, they are the shop's own as they stand. */
+  meant?: PricesMeant
+  /** The shop's tax, and whether its own prices are with it. */
+  tax?: { percent: number; included: boolean }
   /** Meaning of a mark with three digits behind it in prices, where the column does not tell. */
   markParts?: 'decimals' | 'thousands' | null
 }
 
-/** How the prices of a list are written. */
-export interface PricesWritten {
-  /** One of them with a mark or a blank in it, and what it is read as. */
-  example: string
-  value: number | null
-  /** The mark of which nothing tells whether it parts decimals or thousands; null where it is known. */
-  doubtful: ',' | '.' | null
-}
-
-/** How the prices in a column are read; null where none has a mark. */
-export function pricesWritten(
+/** How the prices and the stocks of a list are read; null where none has a mark. */
+export function numbersWritten(
   table: Table,
   columns: ColumnHeadings<PriceColumn>,
   markParts: PriceTerms['markParts'] = null,
-): PricesWritten | null {
-  const cells = cellsOf(table, columns.price)
-  const style = styleOf(cells, markParts)
-  const example = cells.find((cell) => /\d[.,'’ \u00a0\u202f]\d/.test(cell))
-  if (example === undefined) return null
-  return { example, value: numberOf(example, style), doubtful: columnStyle(cells).doubtful }
+): { prices: NumbersWritten | null; stocks: NumbersWritten | null } {
+  const prices = cellsOf(table, columns.price)
+  const stocks = cellsOf(table, columns.stock)
+  const [priced, stocked] = [styleOf(prices, markParts), columnStyle(stocks)]
+  return {
+    prices: numberWritten(prices, (cell) => numberOf(cell, priced)),
+    stocks: numberWritten(stocks, (cell) => stockIn(cell, stocked)),
+  }
 }
 
 /** The style of the prices, with a mark that is in doubt as somebody said. */
@@ -122,25 +121,31 @@ function styleOf(cells: readonly string[], markParts: PriceTerms['markParts']): 
 
 /**
  * The offers of a price list, and the rows that make none. What columns do not say is taken from the
- * label text; ranks, width and timings that neither says are as usual. An article that comes twice
- * counts the first time.
+ * label text; ranks, width and timings that neither says are as usual, the first two named as assumed
+ * (`Module.assumed`). An article that comes twice counts the first time. `onRows` hears how many rows are done.
  */
 export function importPrices(
   table: Table,
   columns: ColumnHeadings<PriceColumn>,
   terms: PriceTerms,
+  onRows?: (done: number) => void,
 ) {
   const seen = new Set<string>()
   const prices = styleOf(cellsOf(table, columns.price), terms.markParts)
   const stocks = columnStyle(cellsOf(table, columns.stock))
-  return readRows(table, columns, (cell: (column: PriceColumn) => string) => {
-    const offer = offerOf(withUnit(cell, columns.capacityGiB), terms, prices, stocks)
-    if (typeof offer === 'string') return offer
-    const key = offeredKey(offer)
-    if (seen.has(key)) return 'This part number is further up already.'
-    seen.add(key)
-    return offer
-  })
+  return readRows(
+    table,
+    columns,
+    (cell: (column: PriceColumn) => string) => {
+      const offer = offerOf(withUnit(cell, columns.capacityGiB), terms, prices, stocks)
+      if (typeof offer === 'string') return offer
+      const key = offeredKey(offer)
+      if (seen.has(key)) return 'This part number is further up already.'
+      seen.add(key)
+      return offer
+    },
+    onRows,
+  )
 }
 
 /** The cells of a row, a bare capacity with the unit that its heading names. */
@@ -174,7 +179,11 @@ function offerOf(
   if (asked === 0) return 'The price is 0, so there is none yet.'
   const module = moduleOnLabel(article, cell, terms.kitCapacity ?? null)
   if (typeof module === 'string') return module
-  const amount = asked * (1 + terms.markUpPercent / 100) * terms.minorUnits
+  const pieces = module.kit?.size ?? 1
+  if (pieces > 1 && terms.meant?.kit === null) {
+    return `Is ${cell('price')} the price of one module or of the whole kit of ${pieces}? Say so above.`
+  }
+  const amount = asked * factorOf(terms, pieces) * terms.minorUnits
   const offer = Offered.safeParse({
     module,
     price: Math.round(amount),
@@ -182,6 +191,17 @@ function offerOf(
     leadDays: leadIn(cell('leadDays')),
   })
   return offer.success ? offer.data : (offer.error.issues[0]?.message ?? 'It makes no offer.')
+}
+
+/** A price as the shop asks it, by a price as it stands in the list. */
+function factorOf({ markUpPercent, meant, tax }: PriceTerms, pieces: number): number {
+  // A price for customers is asked as it is.
+  const markUp = meant?.payer === 'customer' ? 1 : 1 + markUpPercent / 100
+  const each = meant?.kit === 'each' ? pieces : 1
+  const withTax = 1 + (tax?.percent ?? 0) / 100
+  const isWith = meant?.tax === 'with'
+  const taxed = !tax || !meant?.tax || isWith === tax.included ? 1 : isWith ? 1 / withTax : withTax
+  return markUp * each * taxed
 }
 
 function moduleOnLabel(

@@ -21,13 +21,22 @@ export const PRICE_COLUMNS = [
 ] as const
 export type PriceColumn = (typeof PRICE_COLUMNS)[number]
 
+/** What the prices of a list are, as far as anybody said: with or without tax, whose, and of what where a row is a kit. */
+export const PricesMeant = z.object({
+  tax: z.enum(['with', 'without']).nullable(),
+  /** What the shop pays for a piece, or what its customers do. */
+  payer: z.enum(['shop', 'customer']).nullable(),
+  kit: z.enum(['each', 'whole']).nullable(),
+})
+export type PricesMeant = z.infer<typeof PricesMeant>
+
 /** The most rows a price list may have. */
 export const PRICE_LIST_LIMIT = 20_000
 
 const fields = {
   supplier: z.string().trim().min(1, 'Name the supplier.').max(200),
   name: ShortText,
-  mapping: columnMapping(PRICE_COLUMNS),
+  mapping: columnMapping(PRICE_COLUMNS).extend({ prices: PricesMeant.optional() }),
   /** Whether the list is all they sell: what it leaves out is then out of stock. */
   complete: z.boolean(),
 }

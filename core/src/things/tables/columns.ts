@@ -42,18 +42,23 @@ export interface RowFault {
   message: string
 }
 
+/** Rows between two words on how many are done. */
+const ROWS_A_WORD = 250
+
 /** What each row of a table makes, and the rows that make nothing. `read` answers a text to say why. */
 export function readRows<Column extends string, Made extends object>(
   { headings, rows }: Table,
   columns: ColumnHeadings<Column>,
   read: (cell: (column: Column) => string) => Made | string,
+  onRows?: (done: number) => void,
 ): { made: Made[]; faults: RowFault[] } {
   const places = new Map(
     Object.entries(columns).map(([column, heading]) => [column, headings.indexOf(String(heading))]),
   )
   const made: Made[] = []
   const faults: RowFault[] = []
-  for (const { line, cells } of rows) {
+  for (const [at, { line, cells }] of rows.entries()) {
+    if (at % ROWS_A_WORD === 0) onRows?.(at)
     const one = read((column) => cells[places.get(column) ?? -1] ?? '')
     if (typeof one === 'string') faults.push({ line, message: one })
     else made.push(one)

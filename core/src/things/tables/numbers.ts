@@ -87,3 +87,22 @@ export function columnNumbers(cells: readonly string[]): (number | null)[] {
   const style = columnStyle(cells)
   return cells.map((cell) => numberOf(cell, style))
 }
+
+/** How the numbers of a column are written. */
+export interface NumbersWritten {
+  /** One of them with a mark or a blank in it, and what it is read as. */
+  example: string
+  value: number | null
+  /** The mark of which nothing tells whether it parts decimals or thousands; null where it is known. */
+  doubtful: Mark | null
+}
+
+/** One number of a column, as it is written and as `read` takes it; null where none has a mark. */
+export function numberWritten(
+  cells: readonly string[],
+  read: (cell: string) => number | null = (cell) => numberOf(cell, columnStyle(cells)),
+): NumbersWritten | null {
+  const example = cells.find((cell) => /\d[.,'\u2019\u02bc \u00a0\u202f\u2009]\d/.test(cell))
+  if (example === undefined) return null
+  return { example, value: read(example), doubtful: columnStyle(cells).doubtful }
+}

@@ -1,5 +1,5 @@
 import type { ColumnHeadings, RowFault } from '@tembrix/core/things/tables'
-import { type ReactNode, useDeferredValue, useMemo, useState } from 'react'
+import { type ReactNode, useEffect, useState } from 'react'
 import { plural } from '../../base/format'
 import { Button, callout, Dialog, Disclosure, ErrorText, Field, Select } from '../../base/ui'
 import type { OpenedTable } from './TableFile'
@@ -9,7 +9,13 @@ interface Mapping<Column extends string> {
   columns: ColumnHeadings<Column>
 }
 
-interface Props<Column extends string, Made> {
+/** What the rows of a table make, and those that make nothing. */
+export interface RowsRead<Made> {
+  made: Made[]
+  faults: RowFault[]
+}
+
+interface Props<Column extends string, Made, Read extends RowsRead<Made>> {
   opened: OpenedTable
   names: Readonly<Record<Column, string>>
   /** Which of the columns the preview shows, and how. */
@@ -17,7 +23,12 @@ interface Props<Column extends string, Made> {
   guess: (headings: readonly string[]) => ColumnHeadings<Column>
   /** Mappings used before; one for the same headings is taken up. */
   remembered: readonly Mapping<Column>[]
-  read: (columns: ColumnHeadings<Column>) => { made: Made[]; faults: RowFault[] }
+  /** Reads all rows; says how many are done meanwhile. Ended by its signal once other columns are chosen. */
+  read: (
+    columns: ColumnHeadings<Column>,
+    onRows: (done: number) => void,
+    signal: AbortSignal,
+  ) => Promise<Read>
   /** What one of what is made is called. */
   one: string
   many: string
@@ -26,30 +37,32 @@ interface Props<Column extends string, Made> {
   progress?: { done: number; stop: () => void } | null
   failed: string | null
   /** Why it cannot be taken yet, beside what the rows say. */
-  hindrance?: string | undefined
+  hindrance?: ((columns: ColumnHeadings<Column>) => string | undefined) | undefined
   onTake: (made: Made[], mapping: Mapping<Column>) => void
   onClose: () => void
   /** Further questions about the list, by the columns chosen. */
-  children?: (columns: ColumnHeadings<Column>) => ReactNode
+  children?: (columns: ColumnHeadings<Column>, read: Read | null) => ReactNode
 }
 
 const FAULTS_SHOWN = 200
 const PREVIEWED = 4
 
 /** Says which column of a table holds what, shows what comes of it and what does not, and takes it in. */
-export function ImportTable<Column extends string, Made extends object>(
-  props: Props<Column, Made>,
-) {
-  const { opened, names, preview, remembered, one, many, busy, progress, failed, hindrance } = props
+export function ImportTable<
+  Column extends string,
+  Made extends object,
+  Read extends RowsRead<Made>,
+>(props: Props<Column, Made, Read>) {
+  const { opened, names, preview, remembered, one, many, busy, progress, failed } = props
   const { headings, rows } = opened.table
   const [columns, setColumns] = useState<ColumnHeadings<Column>>(
     () =>
       remembered.find((mapping) => mapping.headings.join('\n') === headings.join('\n'))?.columns ??
       props.guess(headings),
   )
-  const settled = useDeferredValue(columns)
-  const { read } = props
-  const { made, faults } = useMemo(() => read(settled), [read, settled])
+  const { result, done, fault } = useRowsRead(props.read, columns)
+  const { made = [], faults = [] } = result ?? {}
+  const hindrance = props.hindrance?.(columns)
   const all = Object.keys(names) as Column[]
 
   return (
@@ -84,9 +97,21 @@ export function ImportTable<Column extends string, Made extends object>(
           </Field>
         ))}
       </div>
-      {props.children?.(settled)}
-      <p className="mb-1 font-semibold" aria-live="polite">
-        {plural(made.length, one, many)} of {plural(rows.length, 'row')}
+      {props.children?.(columns, result)}
+      <p className="mb-1 flex items-center gap-3 font-semibold" aria-live="polite">
+        {done === null ? (
+          `${plural(made.length, one, many)} of ${plural(rows.length, 'row')}`
+        ) : (
+          <>
+            Reading the rows
+            <progress
+              className="h-2 flex-1 accent-act"
+              value={done}
+              max={rows.length}
+              aria-label="Reading the rows"
+            />
+          </>
+        )}
       </p>
       <table className="mb-3 w-full border-collapse text-left text-sm">
         <thead>
@@ -132,7 +157,9 @@ export function ImportTable<Column extends string, Made extends object>(
           </ul>
         </Disclosure>
       )}
-      <ErrorText className="mb-3">{failed}</ErrorText>
+      <ErrorText className="mb-3">
+        {fault === '' ? failed : `The rows cannot be read: ${fault}`}
+      </ErrorText>
       <div className="sticky -bottom-5 -mb-5 bg-sheet pt-2 pb-5">
         {progress && (
           <p className="flex min-h-11 items-center gap-3 text-sm" role="status">
@@ -155,7 +182,7 @@ export function ImportTable<Column extends string, Made extends object>(
           <Button onClick={props.onClose}>Cancel</Button>
           <Button
             look="main"
-            disabled={made.length === 0 || busy || hindrance !== undefined || settled !== columns}
+            disabled={made.length === 0 || busy || hindrance !== undefined || done !== null}
             onClick={() => props.onTake(made, { headings, columns })}
           >
             {busy ? 'Importing…' : `Import ${made.length}`}
@@ -164,4 +191,38 @@ export function ImportTable<Column extends string, Made extends object>(
       </div>
     </Dialog>
   )
+}
+
+/** What the rows make by these columns, as before until it is there; `done` rows of them are read, null once all are. */
+function useRowsRead<Column extends string, Read>(
+  read: (
+    columns: ColumnHeadings<Column>,
+    onRows: (done: number) => void,
+    signal: AbortSignal,
+  ) => Promise<Read>,
+  columns: ColumnHeadings<Column>,
+) {
+  const [result, setResult] = useState<Read | null>(null)
+  const [done, setDone] = useState<number | null>(0)
+  const [fault, setFault] = useState('')
+  useEffect(() => {
+    const ending = new AbortController()
+    setDone(0)
+    setFault('')
+    read(columns, setDone, ending.signal).then(
+      (all) => {
+        if (ending.signal.aborted) return
+        setResult(all)
+        setDone(null)
+      },
+      (error: unknown) => {
+        if (ending.signal.aborted) return
+        setFault(error instanceof Error ? error.message : String(error))
+        setResult(null)
+        setDone(null)
+      },
+    )
+    return () => ending.abort()
+  }, [read, columns])
+  return { result, done, fault }
 }

@@ -1,10 +1,9 @@
-import { textOfBytes } from '@tembrix/core/reading/inputs'
-import { commaReadings, joinedCells, parseTable, type Table } from '@tembrix/core/things/tables'
+import { joinedCells, type Table } from '@tembrix/core/things/tables'
 import { FileUp } from 'lucide-react'
-import { useState } from 'react'
-import { ErrorText, FileDrop } from '../../base/ui'
+import { useRef, useState } from 'react'
+import { Button, ErrorText, FileDrop } from '../../base/ui'
 import { CommaQuestion } from './CommaQuestion'
-import { isWorkbook, readWorkbook } from './readWorkbook'
+import { readTableFile } from './readTableFile'
 
 export interface OpenedTable {
   name: string
@@ -32,6 +31,8 @@ const overfullRow = ({ headings, rows }: Table): string[] =>
 export function TableFile({ children, label, largest, mostRows, onTable }: Props) {
   const [fault, setFault] = useState('')
   const [asked, setAsked] = useState<(OpenedTable & { readings: number[][] }) | null>(null)
+  const [opening, setOpening] = useState('')
+  const ending = useRef<AbortController | null>(null)
 
   async function open(file: File | undefined) {
     setFault('')
@@ -41,14 +42,20 @@ export function TableFile({ children, label, largest, mostRows, onTable }: Props
       setFault(`${file.name} is larger than ${largest / 1_000_000} MB; it was not opened.`)
       return
     }
-    const table = isWorkbook(file)
-      ? await readWorkbook(file)
-      : parseTable(textOfBytes(new Uint8Array(await file.arrayBuffer())) ?? '')
+    ending.current = new AbortController()
+    setOpening(file.name)
+    let read: Awaited<ReturnType<typeof readTableFile>>
+    try {
+      read = await readTableFile(file, ending.current.signal)
+    } catch {
+      return
+    } finally {
+      setOpening('')
+    }
+    const { table, readings } = read ?? {}
     if (!table) setFault(`${file.name} holds no table: a line of headings and rows under it.`)
     else if (table.rows.length > mostRows) setFault(`${file.name} has more than ${mostRows} rows.`)
     else {
-      const rows = table.rows.map(({ cells }) => cells)
-      const readings = commaReadings(table, rows)
       if (readings?.length === 0) setFault(`${file.name}: ${MORE_COLUMNS}`)
       else if (readings) setAsked({ name: file.name, table, readings })
       else onTable({ name: file.name, table })
@@ -76,6 +83,14 @@ export function TableFile({ children, label, largest, mostRows, onTable }: Props
           onReading={(commas) => settle(asked, commas)}
           onStop={() => setAsked(null)}
         />
+      )}
+      {opening && (
+        <p role="status" className="flex items-center gap-2 text-sm">
+          Opening {opening}…
+          <Button look="quiet" onClick={() => ending.current?.abort()}>
+            Cancel
+          </Button>
+        </p>
       )}
       <FileDrop
         label={label}

@@ -1,3 +1,3 @@
 export { CommaQuestion } from './CommaQuestion'
-export { ImportTable } from './ImportTable'
+export { ImportTable, type RowsRead } from './ImportTable'
 export { MORE_COLUMNS, type OpenedTable, TableFile } from './TableFile'

@@ -118,7 +118,7 @@ function ImportDialog({ modelId, chosen, remembered, onClose }: ImportProps) {
   const { name, table } = chosen
   const [create, { isLoading, error }] = useCreateValidatedListMutation()
   const read = useCallback(
-    (columns: ColumnHeadings<ValidatedColumn>) => importValidated(table, columns),
+    async (columns: ColumnHeadings<ValidatedColumn>) => importValidated(table, columns),
     [table],
   )
   return (

@@ -1,22 +1,20 @@
-import {
-  importPrices,
-  PRICE_WORDS,
-  type PricesWritten,
-  pricesWritten,
-} from '@tembrix/core/reading/lists'
+import { PRICE_WORDS, pricesMeantBy } from '@tembrix/core/reading/lists'
 import {
   type Offered,
   PRICE_LIST_LIMIT,
   type PriceColumn,
   type PriceList,
+  type PricesMeant,
 } from '@tembrix/core/things/records'
 import { type ColumnHeadings, guessColumns } from '@tembrix/core/things/tables'
 import { useCallback, useState } from 'react'
-import { saidOf, takeInPriceList, useAppDispatch } from '../../base/data'
+import { saidOf, takeInPriceList, useAppDispatch, useShopQuery } from '../../base/data'
 import { minorUnits, money, numberFrom, plural } from '../../base/format'
 import { Check, Field, Select, TextInput } from '../../base/ui'
+import { inWorker } from '../../base/worker'
 import { describeModule } from '../../parts/board'
 import { ImportTable, type OpenedTable, TableFile } from '../../parts/tableFile'
+import type { PriceQuestion, PricesRead } from './priceWorker'
 import { kitOf } from './words'
 
 /** The largest list that is opened, bytes. */
@@ -112,20 +110,53 @@ function ImportDialog({ opened, lists, suppliers, onDone, onClose }: ImportProps
   const markUpPercent =
     typeof markUp === 'number' && markUp > -100 && markUp <= 1000 ? markUp : null
   const { table } = opened
+  const { data: shop } = useShopQuery()
+  const [chosen, setChosen] = useState<Partial<PricesMeant>>({})
+  const before = lists.find(
+    ({ mapping }) => mapping.headings.join('\n') === table.headings.join('\n'),
+  )?.mapping.prices
+  /** As chosen here, else as the heading says, else as it was for such a list before. */
+  const meantBy = useCallback(
+    ({ price = '' }: ColumnHeadings<PriceColumn>): PricesMeant => {
+      const said = pricesMeantBy(price)
+      return {
+        tax: chosen.tax ?? said.tax ?? before?.tax ?? null,
+        payer: chosen.payer ?? said.payer ?? before?.payer ?? null,
+        kit: chosen.kit ?? said.kit ?? before?.kit ?? null,
+      }
+    },
+    [chosen, before],
+  )
+  const { taxPercent: percent = 0, pricesIncludeTax: included = true } = shop?.terms ?? {}
   const read = useCallback(
-    (columns: ColumnHeadings<PriceColumn>) =>
-      importPrices(table, columns, {
-        markUpPercent: markUpPercent ?? 0,
-        minorUnits: minorUnits(),
-        kitCapacity,
-        markParts,
-      }),
-    [table, markUpPercent, kitCapacity, markParts],
+    (
+      columns: ColumnHeadings<PriceColumn>,
+      onProgress: (done: number) => void,
+      signal: AbortSignal,
+    ) =>
+      inWorker<PriceQuestion, PricesRead>(
+        () => new Worker(new URL('./priceWorker.ts', import.meta.url), { type: 'module' }),
+        {
+          table,
+          columns,
+          terms: {
+            markUpPercent: markUpPercent ?? 0,
+            minorUnits: minorUnits(),
+            kitCapacity,
+            markParts,
+            meant: meantBy(columns),
+            tax: { percent, included },
+          },
+        },
+        { onProgress, signal },
+      ),
+    [table, markUpPercent, kitCapacity, markParts, meantBy, percent, included],
   )
   async function take(offers: Offered[], mapping: PriceList['mapping']) {
     const ending = new AbortController()
     const stop = () => ending.abort()
-    const list = { id, supplier, name: opened.name, mapping, complete }
+    const prices = meantBy(mapping.columns)
+    const list = { id, supplier, name: opened.name, mapping: { ...mapping, prices }, complete }
     setFailed(null)
     setRunning({ taken: 0, stop })
     try {
@@ -139,12 +170,13 @@ function ImportDialog({ opened, lists, suppliers, onDone, onClose }: ImportProps
     }
   }
 
-  const hindrance =
-    supplier.trim() === ''
-      ? 'Name the supplier.'
-      : markUpPercent === null
-        ? 'The mark-up is no per cent figure.'
-        : undefined
+  function hindrance(columns: ColumnHeadings<PriceColumn>): string | undefined {
+    const { tax, payer } = meantBy(columns)
+    if (supplier.trim() === '') return 'Name the supplier.'
+    if (markUpPercent === null) return 'The mark-up is no per cent figure.'
+    if (payer === null) return 'Say whose prices these are.'
+    return tax === null ? 'Say whether the prices are with tax.' : undefined
+  }
   return (
     <ImportTable
       opened={opened}
@@ -162,12 +194,16 @@ function ImportDialog({ opened, lists, suppliers, onDone, onClose }: ImportProps
       onTake={take}
       onClose={onClose}
     >
-      {(columns) => (
+      {(columns, rows) => (
         <>
-          <PricesRead
-            written={pricesWritten(table, columns, markParts)}
+          <NumbersRead
+            written={rows?.written ?? null}
             markParts={markParts}
             onMarkParts={setMarkParts}
+          />
+          <PricesMeaning
+            meant={meantBy(columns)}
+            onChoice={(choice) => setChosen((now) => ({ ...now, ...choice }))}
           />
           <Field label="Where a row is a kit, its capacity is" className="mb-2">
             {(control) => (
@@ -207,7 +243,14 @@ function ImportDialog({ opened, lists, suppliers, onDone, onClose }: ImportProps
                 </>
               )}
             </Field>
-            <Field label="Mark-up, %">
+            <Field
+              label="Mark-up, %"
+              hint={
+                meantBy(columns).payer === 'customer'
+                  ? 'Not put on prices for customers.'
+                  : undefined
+              }
+            >
               {(control) => (
                 <TextInput
                   {...control}
@@ -230,16 +273,17 @@ function ImportDialog({ opened, lists, suppliers, onDone, onClose }: ImportProps
   )
 }
 
-interface PricesReadProps {
-  written: PricesWritten | null
+interface NumbersReadProps {
+  written: PricesRead['written'] | null
   markParts: 'decimals' | 'thousands' | null
   onMarkParts: (parts: 'decimals' | 'thousands' | null) => void
 }
 
-/** How the prices of the list are read, and the question where nothing in them tells. */
-function PricesRead({ written, markParts, onMarkParts }: PricesReadProps) {
-  if (!written) return null
-  const { example, value, doubtful } = written
+/** How the numbers of the list are read, and the question where nothing in the prices tells. */
+function NumbersRead({ written, markParts, onMarkParts }: NumbersReadProps) {
+  const { prices, stocks } = written ?? {}
+  const doubtful = prices?.doubtful
+  const isPriceTold = prices && prices.value !== null && (!doubtful || markParts)
   return (
     <div className="mb-2 flex flex-col gap-1">
       {doubtful && (
@@ -260,11 +304,66 @@ function PricesRead({ written, markParts, onMarkParts }: PricesReadProps) {
           )}
         </Field>
       )}
-      {value !== null && (!doubtful || markParts) && (
+      {isPriceTold && (
         <p className="text-sm">
-          Prices: “{example}” is read as {money(Math.round(value * minorUnits()))}.
+          Prices: “{prices.example}” is read as{' '}
+          {money(Math.round((prices.value ?? 0) * minorUnits()))}.
         </p>
       )}
+      {stocks && (
+        <p className="text-sm">
+          In stock: “{stocks.example}” is read as {stocks.value ?? 'not said'}.
+        </p>
+      )}
+    </div>
+  )
+}
+
+const MEANINGS = {
+  payer: {
+    label: 'Whose prices',
+    options: [
+      { value: 'shop', label: 'what we pay' },
+      { value: 'customer', label: 'what customers pay' },
+    ],
+  },
+  tax: {
+    label: 'Tax',
+    options: [
+      { value: 'with', label: 'prices with tax' },
+      { value: 'without', label: 'prices without tax' },
+    ],
+  },
+  kit: {
+    label: 'A kit’s price is for',
+    options: [
+      { value: 'each', label: 'one module' },
+      { value: 'whole', label: 'the whole kit' },
+    ],
+  },
+} as const
+
+interface MeaningProps {
+  meant: PricesMeant
+  onChoice: (choice: Partial<PricesMeant>) => void
+}
+
+/** What the prices of the list are: as its heading says, else as somebody says here. */
+function PricesMeaning({ meant, onChoice }: MeaningProps) {
+  return (
+    <div className="mb-2 grid grid-cols-3 gap-3">
+      {(['payer', 'tax', 'kit'] as const).map((what) => (
+        <Field key={what} label={MEANINGS[what].label}>
+          {(control) => (
+            <Select
+              {...control}
+              value={meant[what] ?? ''}
+              options={[{ value: '', label: 'not said' }, ...MEANINGS[what].options]}
+              onValue={(value) => onChoice({ [what]: value === '' ? null : value })}
+            />
+          )}
+        </Field>
+      ))}
     </div>
   )
 }

@@ -4,17 +4,17 @@ import {
   LOG_UNITS,
   type LogColumns,
   type LogUnit,
-  readMemoryLog,
-  summarise,
 } from '@tembrix/core/judging/sizing'
 import type { LoggedUse } from '@tembrix/core/things/records'
-import { useMemo, useState } from 'react'
+import { useEffect, useState } from 'react'
 import type { RecordForm } from '../../../../base/form'
 import { list, numberFrom, plural, tidy } from '../../../../base/format'
 import { Button, Check, callout, Dialog, Field, Select, TextInput } from '../../../../base/ui'
+import { inWorker } from '../../../../base/worker'
 import { type OpenedTable, TableFile } from '../../../../parts/tableFile'
 import { type JobNeed, useJob } from '../../base/file'
 import { sharePercent } from '../plan'
+import type { LogQuestion, LogRead } from './logWorker'
 
 const UNIT_NAMES: Record<LogUnit, string> = {
   bytes: 'bytes',
@@ -156,11 +156,8 @@ function LogDialog({ opened: { name, table }, fitted, uses, onClose, onTake }: L
   const known = typeof installedGiB === 'number' && installedGiB > 0 ? installedGiB : null
   const typedCard = numberFrom(cardSize)
   const cardGiB = typeof typedCard === 'number' && typedCard > 0 ? typedCard : null
-  const { summary, badLines } = useMemo(() => {
-    if (known === null) return { summary: null, badLines: [] }
-    const read = readMemoryLog(table, columns, known, cardGiB ?? 0)
-    return { summary: summarise(read.samples, known, cardGiB), badLines: read.badLines }
-  }, [table, columns, known, cardGiB])
+  const { read, isReading } = useLogRead(table, columns, known, cardGiB)
+  const { summary = null, badLines = [], written = null } = read ?? {}
   const headings = table.headings.map((value) => ({ value, label: value || '(no heading)' }))
   const optional = (label: string, field: 'cache' | 'graphics' | 'load', hint?: string) => (
     <Field label={label} hint={hint}>
@@ -257,14 +254,20 @@ function LogDialog({ opened: { name, table }, fitted, uses, onClose, onTake }: L
         </Field>
       </div>
       <p aria-live="polite" className={callout({ tone: 'note', className: 'my-3' })}>
+        {isReading && 'Reading the log… '}
         {summary
           ? `${plural(summary.count, 'sample')}: peak ${tidy(summary.peakGiB, 2)} GB, 99 % within ${tidy(summary.p99GiB, 2)} GB.`
-          : 'No line of this column can be read as memory in use.'}
+          : !isReading && 'No line of this column can be read as memory in use.'}
         {summary?.cutOff && ' The peak reaches what was fitted: it is a lower bound.'}
         {summary &&
           summary.pagingShare !== null &&
           ` About ${tidy(summary.pagingShare * 100, 0)} % of the time was lost to paging.`}
       </p>
+      {written && (
+        <p className="mb-3 text-sm">
+          Memory in use: “{written.example}” is read as {written.value ?? 'no number'}.
+        </p>
+      )}
       {over && (
         <p className="mb-3 font-medium text-stop">
           More in use than was fitted: is the unit right?
@@ -281,7 +284,7 @@ function LogDialog({ opened: { name, table }, fitted, uses, onClose, onTake }: L
         <Button onClick={onClose}>Cancel</Button>
         <Button
           look="main"
-          disabled={!summary || Boolean(over)}
+          disabled={!summary || Boolean(over) || isReading}
           onClick={() =>
             summary &&
             known !== null &&
@@ -293,4 +296,41 @@ function LogDialog({ opened: { name, table }, fitted, uses, onClose, onTake }: L
       </div>
     </Dialog>
   )
+}
+
+/** The log read in a worker; as it was before until it is read anew. */
+function useLogRead(
+  table: OpenedTable['table'],
+  columns: LogColumns,
+  installedGiB: number | null,
+  cardGiB: number | null,
+) {
+  const [read, setRead] = useState<LogRead | null>(null)
+  const [isReading, setIsReading] = useState(installedGiB !== null)
+  useEffect(() => {
+    if (installedGiB === null) {
+      setRead(null)
+      setIsReading(false)
+      return
+    }
+    const ending = new AbortController()
+    setIsReading(true)
+    inWorker<LogQuestion, LogRead>(
+      () => new Worker(new URL('./logWorker.ts', import.meta.url), { type: 'module' }),
+      { table, columns, installedGiB, cardGiB },
+      { signal: ending.signal },
+    ).then(
+      (all) => {
+        setRead(all)
+        setIsReading(false)
+      },
+      () => {
+        if (ending.signal.aborted) return
+        setRead(null)
+        setIsReading(false)
+      },
+    )
+    return () => ending.abort()
+  }, [table, columns, installedGiB, cardGiB])
+  return { read, isReading }
 }

@@ -1,0 +1,23 @@
+import { importPrices, numbersWritten, type PriceTerms } from '@tembrix/core/reading/lists'
+import type { Offered, PriceColumn } from '@tembrix/core/things/records'
+import type { ColumnHeadings, NumbersWritten, Table } from '@tembrix/core/things/tables'
+import type { WorkDone } from '../../base/worker'
+import type { RowsRead } from '../../parts/tableFile'
+
+export interface PriceQuestion {
+  table: Table
+  columns: ColumnHeadings<PriceColumn>
+  terms: PriceTerms
+}
+
+export interface PricesRead extends RowsRead<Offered> {
+  written: { prices: NumbersWritten | null; stocks: NumbersWritten | null }
+}
+
+self.onmessage = ({ data: { table, columns, terms } }: MessageEvent<PriceQuestion>) => {
+  const rows = importPrices(table, columns, terms, (done) =>
+    self.postMessage({ done } satisfies WorkDone),
+  )
+  const written = numbersWritten(table, columns, terms.markParts)
+  self.postMessage({ ...rows, written } satisfies PricesRead)
+}
