@@ -10,11 +10,13 @@ import { isSoldered, mayBeSoldered, type Reading } from '../inputs'
 export function answersIn({ observations }: Pick<Reading, 'observations'>): Answers {
   const modules = modulesRead(observations)
   const generations = new Set(modules.map(({ said }) => said.generation))
+  const told = saidOfSubject(observations, MACHINE)
+  if (generations.size === 0 && told.generation) generations.add(told.generation)
   const [generation] = generations
   const soldered = modules.filter(isSoldered).length
   const isOpen = soldered === 0 && modules.some(mayBeSoldered)
   const forms = modules.some(({ said }) => said.formFactor !== undefined)
-  const slots = isOpen ? undefined : saidOfSubject(observations, MACHINE).slotCount
+  const slots = isOpen ? undefined : told.slotCount
   return {
     ...(generation && generations.size === 1 ? { generation } : {}),
     ...(slots === undefined ? {} : { slots: slots - soldered }),

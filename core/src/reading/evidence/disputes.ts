@@ -43,7 +43,10 @@ export function disputesIn({ given, entries, slots, contested }: Known): Dispute
     ...contested.map(ofEmpty),
     ...entries
       .filter((entry) => !entry.agreed)
-      .map((entry) => ofEntry(OF_MACHINE[entry.what] ?? 'MODULE_FIGURE', entry)),
+      .flatMap((entry) => {
+        const code = OF_MACHINE[entry.what]
+        return code ? ofEntry(code, entry) : []
+      }),
     ...slots.flatMap(({ beliefs: own }) =>
       own
         .filter(({ agreed, what }) => !agreed && !SECONDARY.includes(what))

@@ -108,6 +108,8 @@ export const MEANINGS: { [What in Believable]: Meaning<Weighed[What]> } = {
   maximumGiB: simple(),
   errorCorrection: simple(),
   solderedGiB: simple(),
+  channelCount: simple(),
+  fastestRate: simple(),
 }
 
 export const isBelievable = (one: Observation): one is Observation<Believable> =>

@@ -100,3 +100,9 @@ describe('a slot that a report calls empty and a label fills', () => {
     expect(evidence.slots.find(({ slot }) => slot === 'A2')?.made?.module.capacityGiB).toBe(16)
   })
 })
+
+test('a page that names another generation than the record is a conflict, with both', () => {
+  const { disputes } = evidenceOf(['Maximum memory: 32GB DDR4-2400\nMemory slots: 2 SO-DIMM'])
+  const about = disputes.find(({ what }) => what === 'generation')
+  expect(about?.options.map(({ value }) => value).toSorted()).toEqual(['DDR4', 'DDR5'])
+})

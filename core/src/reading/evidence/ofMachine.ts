@@ -41,6 +41,14 @@ function recorded({ machine, sources }: EvidenceCase): Observation[] {
   ]
 }
 
+const AS_SAID: readonly Observation['what'][] = [
+  'maximumGiB',
+  'generation',
+  'formFactor',
+  'channelCount',
+  'fastestRate',
+]
+
 /** What an input says of the machine, its slots counted without what is soldered. */
 function said({ id, reading }: Input): Observation[] {
   const own = reading.observations.filter(({ subject }) => subject === MACHINE)
@@ -75,6 +83,6 @@ function said({ id, reading }: Input): Observation[] {
     ...claimed,
     ...(isOtherList ? [observed('slotCount', mostListed)] : []),
     ...(isOpen ? [] : [observed('solderedGiB', soldered, banks[0]?.observations[0])]),
-    ...own.filter(({ what }) => what === 'maximumGiB').map((one) => ({ ...one, input: id })),
+    ...own.filter(({ what }) => AS_SAID.includes(what)).map((one) => ({ ...one, input: id })),
   ]
 }

@@ -1,5 +1,6 @@
 export { commonDensities, isLargeEnough, isMadeDensity } from './density'
 export * from './facts'
+export { type KindsNamed, kindsNamed } from './kindWords'
 export { slotName } from './locator'
 export * from './observation'
 export * from './rateNames'

@@ -20,6 +20,9 @@ export interface MachineFigures {
   maximumGiB: number
   errorCorrection: EccKind
   solderedGiB: number
+  channelCount: number
+  /** The highest rate of memory that it takes, MT/s. */
+  fastestRate: number
 }
 
 /** Everything that an observation can be of, by name. */
@@ -53,10 +56,18 @@ export interface Observation<What extends keyof Observable = keyof Observable> {
 export const MACHINE = 'machine'
 export const SYSTEM = 'system'
 
-/** How far an observation is to be believed: of what is fitted as its source knows modules, of the record as it knows machines. */
+const OF_MACHINE: readonly (keyof Observable)[] = [
+  'slotCount',
+  'maximumGiB',
+  'errorCorrection',
+  'channelCount',
+  'fastestRate',
+]
+
+/** How far an observation is to be believed: of what is fitted as its source knows modules, of the record or a page as it knows machines. */
 export function trustOf({ what, source, input }: Observation): Trust {
-  const isOfMachine = what === 'slotCount' || what === 'maximumGiB' || what === 'errorCorrection'
-  return trustIn(source, isOfMachine || input === null ? 'machine' : 'module')
+  const isOfMachine = OF_MACHINE.includes(what) || source === 'page' || input === null
+  return trustIn(source, isOfMachine ? 'machine' : 'module')
 }
 
 /** One subject and all that is said of it: `said` has the first value of each figure. */

@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest'
+import { MACHINE, saidOfSubject, trustOf } from '../facts'
 import { answerTo, read } from '../inputs'
 
 const machine = (text: string) => {
@@ -44,4 +45,31 @@ test('every line of a page is shown as read from it', () => {
     ['page', 1, 2],
     ['unknown', 3, 3],
   ])
+})
+
+test('kinds that a page names in one way only are facts of the machine', () => {
+  const page = `Maximum memory: 32GB DDR4-2400
+Memory slots: 2 SO-DIMM
+Memory type: DDR4 dual-channel
+Memory speed: 2133 / 2400 MHz`
+  const { observations } = read(page)
+  expect(saidOfSubject(observations, MACHINE)).toEqual({
+    maximumGiB: 32,
+    slotCount: 2,
+    generation: 'DDR4',
+    formFactor: 'SODIMM',
+    channelCount: 2,
+    fastestRate: 2400,
+  })
+  const about = observations.find(({ what }) => what === 'generation')
+  expect(about).toMatchObject({ source: 'page', where: { line: 1 } })
+  expect(about && trustOf({ ...about, input: 'r1' })).toBe('fair')
+})
+
+test.each([
+  ['two generations', 'Maximum memory: 64 GB\nMemory type: DDR4 or DDR5', 'generation'],
+  ['a slot’s name', 'Memory slots: 2 DIMM\nMaximum memory: 64 GB DDR4', 'formFactor'],
+  ['a disk’s rate', 'Maximum memory: 64 GB DDR4\n1 TB SSD 7200 MHz', 'fastestRate'],
+] as const)('%s leaves it open', (_, page, what) => {
+  expect(saidOfSubject(read(page).observations, MACHINE)[what]).toBeUndefined()
 })

@@ -1,5 +1,7 @@
 import {
   type FormRead,
+  type KindsNamed,
+  kindsNamed,
   learn,
   MACHINE,
   plainLetters,
@@ -73,16 +75,52 @@ export interface PageRead {
 export function readPages(lines: readonly string[], at: readonly number[]): PageRead {
   const machine = subjectOf(MACHINE, 'page')
   const left = new Map<number, string>()
+  const ofMachine: { line: number; kinds: KindsNamed }[] = []
   const texts = at
     .filter((n) => MAYBE.test(lines[n] as string))
     .map((n) => ({ n, text: tidy((lines[n] as string).slice(0, 400)) }))
   const isOfMemory = texts.some(({ text }) => MEMORY.test(text))
   for (const { n, text } of texts) {
     const rest = isOfMemory ? withoutMachine(text, machine, n + 1) : null
-    if (rest !== null) left.set(n, rest)
+    if (rest === null) continue
+    left.set(n, rest)
+    if (rest === '' && !TOTAL.test(/^[^:|\t]*/.exec(text)?.[0]?.trim() ?? '')) {
+      ofMachine.push({ line: n + 1, kinds: kindsNamed(text) })
+    }
   }
+  learnKinds(machine, ofMachine)
   const { observations } = machine
   return { part: left.size === 0 ? null : { format: 'page', observations, problems: [] }, left }
+}
+
+/** What the lines of a page name in one way only: a board of two generations or forms has neither for certain. */
+function learnKinds(machine: Subject, lines: readonly { line: number; kinds: KindsNamed }[]): void {
+  const first = (what: keyof KindsNamed) => lines.find(({ kinds }) => kinds[what].length > 0)
+  const only = <Value>(of: (kinds: KindsNamed) => Value[]): Value | null => {
+    const [one, another] = [...new Set(lines.flatMap(({ kinds }) => of(kinds)))]
+    return another === undefined ? (one ?? null) : null
+  }
+  const rates = lines.flatMap(({ kinds }) => kinds.rates)
+  const place = (what: keyof KindsNamed) => ({ line: first(what)?.line ?? 1 })
+  learn(
+    machine,
+    'generation',
+    only(({ generations }) => generations),
+    place('generations'),
+  )
+  learn(
+    machine,
+    'formFactor',
+    only(({ forms }) => forms),
+    place('forms'),
+  )
+  learn(
+    machine,
+    'channelCount',
+    only(({ channels }) => channels),
+    place('channels'),
+  )
+  learn(machine, 'fastestRate', rates.length > 0 ? Math.max(...rates) : null, place('rates'))
 }
 
 const tidy = (line: string): string =>

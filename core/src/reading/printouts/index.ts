@@ -10,6 +10,7 @@ import { smbiosListing } from './listing'
 import { processorName } from './processor'
 import { profileXml } from './profileXml'
 import { withoutRights } from './rights'
+import { startUpMessage } from './startUp'
 import { memoryInUse } from './system'
 import { hardwareTree } from './tree'
 import { treeJson } from './treeJson'
@@ -28,6 +29,7 @@ export const PRINT_FORMS: readonly PrintForm[] = [
   smbiosListing,
   memoryInUse,
   clocksShown,
+  startUpMessage,
   bytesListed,
   capacitiesAlone,
   cimList,

@@ -55,6 +55,8 @@ const FIGURE_NAMES: Record<string, string> = {
   kit: 'Kit',
   times: 'Times',
   errorCorrection: 'Error correction',
+  channelCount: 'Channels',
+  fastestRate: 'Fastest memory it takes',
 }
 
 const ASSUMED_NAMES: Record<string, string> = {
@@ -84,7 +86,7 @@ export function figureValue(what: string, value: unknown): string {
   if (what === 'dieGbit') return `${value} Gbit`
   if (what === 'heightMm') return `${value} mm`
   if (what === 'empty') return value ? 'nothing' : 'the module that was read'
-  if (what === 'configured') return `${value} MT/s`
+  if (what === 'configured' || what === 'fastestRate') return `${value} MT/s`
   if (what === 'slotCount') return plural(Number(value), 'slot')
   if (what === 'kit') return `${(value as { size: number }).size} modules`
   if (what === 'times') {

@@ -61,7 +61,7 @@ const DISPUTES: Record<DisputeCode, (dispute: Dispute) => { title: string; means
       what === 'generation'
         ? 'Which generation is this machine?'
         : 'Which form factor does it take?',
-    means: 'A module read from the machine does not fit its record: one of the two is wrong.',
+    means: 'What was read does not fit the record of the machine: one of the two is wrong.',
   }),
   MODULE_FIGURE: ({ subject, what }) => ({
     title: `Slot ${subject}: ${figureName(what).toLowerCase()}?`,
