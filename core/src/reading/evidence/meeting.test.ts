@@ -106,3 +106,9 @@ test('a page that names another generation than the record is a conflict, with b
   const about = disputes.find(({ what }) => what === 'generation')
   expect(about?.options.map(({ value }) => value).toSorted()).toEqual(['DDR4', 'DDR5'])
 })
+
+test('soldered memory of which the capacity is open is not said to be nothing', () => {
+  const { machine } = evidenceOf(['4GB DDR5 + 4GB DDR5 onboard'])
+  const soldered = machine.find(({ what }) => what === 'solderedGiB')
+  expect(soldered?.claims.map(({ input }) => input)).toEqual([null])
+})

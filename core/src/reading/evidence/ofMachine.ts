@@ -77,7 +77,10 @@ function said({ id, reading }: Input): Observation[] {
   const isOtherList =
     mostListed > 0 && claimed.length > 0 && claimed.every(({ value }) => value !== mostListed)
   // A table lists what is soldered as well, so one without any says that there is nothing.
-  const isOpen = banks.length === 0 && (modules.some(mayBeSoldered) || mostListed === 0)
+  const isOpen =
+    banks.length === 0
+      ? modules.some(mayBeSoldered) || mostListed === 0
+      : banks.some((bank) => bank.said.capacityGiB === undefined)
   const soldered = banks.reduce((sum, bank) => sum + (bank.said.capacityGiB ?? 0), 0)
   return [
     ...claimed,

@@ -109,6 +109,7 @@ export const PROBLEM_CODES = [
   'UNEVEN_RANKS',
   'LETTERS_MENDED',
   'RIGHTS_MISSING',
+  'WELL_FORMED_UNKNOWN',
 ] as const
 export type ProblemCode = (typeof PROBLEM_CODES)[number]
 

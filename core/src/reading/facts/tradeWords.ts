@@ -74,6 +74,10 @@ export const DESKTOP_WORDS =
 export const OTHER_THINGS =
   /GDDR|DDR-T\b|\bGRAPHICS? (?:CARD|MEMORY)|\bGRAFIKKARTE|\bCARTE GRAPHIQUE|\bVIDEO (?:CARD|MEMORY)|\bVRAM\b|\bSSD\b|\bHDD\b|\bSSHD\b|\bNVME\b|\bM\.2\b|\bHARD ?DIS[KC]|\bDISK\b|\bFESTPLATTE|\bDISQUE DUR|\bCACHE\b|\bFLASH\b|\bUSB\b|MICROSD|\bSD(?:HC|XC)? ?CARD|\bEMMC\b|\bPERSISTENT\b|\bPRINTER|\bROUTER\b|\bCAMERA\b/
 
+/** Beginnings of a line about memory that is wanted, not there. */
+export const WISHES =
+  /^(?:NEED|NEEDS|NEEDED|WANT|WANTS|WANTED|LOOKING FOR|TO ORDER|ORDER|SUCHE|BRAUCHE|BENOTIGT|BESTELLEN|CHERCHE|A COMMANDER|BUSCO|NECESITO|CERCO|SZUKAM|POTRZEBA|GEZOCHT|BESTELLEN)\b/
+
 /** Serial numbers that firmware and makers put where there is none. */
 const NO_SERIAL =
   /^(?:0+|F+|X+|1234567(?:8(?:9(?:0)?)?)?|SERNUM\d*|SERIAL ?(?:NUMBER)?\d*|UNKNOWN|NONE|NO|N\/?A|NULL|EMPTY|NOT ?\w*|UNDEFINED|DEFAULT ?\w*|-+|\?+)$/i

@@ -8,7 +8,7 @@ import {
 } from '../facts'
 import { readLabels } from '../labels'
 import { type PageRead, readPages } from '../pages'
-import { isPrompt, PRINT_FORMS, type ReadStretch, readBytes } from '../printouts'
+import { isPrompt, PRINT_FORMS, type ReadStretch, readBytes, readXml } from '../printouts'
 import { combined } from './combine'
 import { withoutQuotes } from './quoted'
 import { textOfBytes } from './text'
@@ -54,7 +54,8 @@ function readText(text: string): Reading {
   const page = readPages(lines, rest)
   const labels = readRest(lines, rest, page.left, found.length > 0)
   const parts = partsOf(lines, found, labels, page)
-  if (found.length === 0 && !labels && !page.part) {
+  const isSaid = found.some(({ part }) => part.observations.length > 0 || part.problems.length > 0)
+  if (!isSaid && !labels && !page.part) {
     return { ...nothingRead('unknown', ...notUnderstood(lines)), parts }
   }
   const all = [...found.map(({ part }) => part), page.part, labels].filter((one) => one !== null)
@@ -165,11 +166,29 @@ const MOST_NAMED = 40
 
 /** Of a text nothing was read from: lines that look like figures of a report in words not known here. */
 function notUnderstood(lines: readonly string[]): Problem[] {
-  const problems: Problem[] = [{ code: 'NOTHING_READ', where: null }]
+  const code = isWellFormed(lines) ? 'WELL_FORMED_UNKNOWN' : 'NOTHING_READ'
+  const problems: Problem[] = [{ code, where: null }]
   lines.forEach((line, at) => {
     if (problems.length > MOST_NAMED || !/^\s*[\p{L}][\p{L}\d ./()-]{1,40}\s*[:=]\s*\S/u.test(line))
       return
     problems.push({ code: 'LINE_NOT_UNDERSTOOD', where: { line: at + 1 } })
   })
   return problems
+}
+
+/** Whether a text is JSON or XML as it should be, whatever it is about. */
+function isWellFormed(lines: readonly string[]): boolean {
+  const text = lines.join('\n').trim()
+  if (/^</.test(text))
+    return readXml(
+      lines,
+      lines.findIndex((line) => line.trim() !== ''),
+    ).isWhole
+  if (!/^[[{]/.test(text)) return false
+  try {
+    JSON.parse(text)
+    return true
+  } catch {
+    return false
+  }
 }

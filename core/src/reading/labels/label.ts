@@ -10,6 +10,7 @@ import {
   type ProblemCode,
   type ReadSpeed,
   type Subject,
+  WISHES,
 } from '../facts'
 import { speedOfBin } from './bins'
 import { type KindFigures, type KindInWords, kindInWords, kindOfLetter } from './kinds'
@@ -47,7 +48,8 @@ const ORGANISATION =
   /(?:^|[^A-Z0-9]|(?<=\d ?[GM]B))([1248IL]) ?(?:D|S ?(\d))? ?R ?X? ?(16|32|4|8)(?![0-9])/
 /** Reads one line in upper case (see `tidy`); null where nothing in it belongs to a module's label. */
 export function readLine(text: string, line: number): LabelLine | null {
-  if (!/\d|DIMM|CAMM|ECC|REGISTERED/.test(text) || OTHER_THINGS.test(text)) return null
+  if (!/\d|DIMM|CAMM|ECC|REGISTERED/.test(text)) return null
+  if (OTHER_THINGS.test(text) || WISHES.test(text)) return null
   const size = sizeIn(text)
   const organisation = organisationIn(text)
   const rate = printedRate(text, size.capacityGiB)

@@ -156,3 +156,38 @@ S/N 0A1B2C3D`
     expect(count(text)).toBe(2)
   })
 })
+
+describe('what nobody made sure of stays open', () => {
+  const first = (text: string) => answerTo(text).modules[0]?.module
+  test.each([
+    '8 or 16 GB DDR4',
+    '8-16GB DDR4',
+    '8GB oder 16GB DDR4-3200',
+    '~16GB DDR4',
+    '16GB? DDR4',
+    'etwa 16 GB DDR4',
+  ])('the capacity of %s', (text) => {
+    expect(first(text)).toMatchObject({ generation: 'DDR4' })
+    expect(first(text)).not.toHaveProperty('capacityGiB')
+  })
+  test('four of them, or a device width', () => {
+    expect(first('DDR4-3200 8GB x 4')).not.toHaveProperty('capacityGiB')
+    expect(answerTo('DDR4-3200 8GB x 4').problems.map(({ code }) => code)).toContain(
+      'KIT_SIZE_UNCLEAR',
+    )
+    expect(first('DDR4-3200 8GB x4 kit')).toMatchObject({ capacityGiB: 8, kit: { size: 4 } })
+  })
+  test('one of two rates', () => {
+    expect(first('16GB DDR4 2400 / 2666')).not.toHaveProperty('speeds')
+    expect(first('16GB DDR3 1600/1600 SO-DIMM')).toMatchObject({ speeds: [{ dataRate: 1600 }] })
+  })
+  test.each(['16GB DDR4 (slot 2 - 8GB)', '16-18-18-38 16GB DDR4-3200'])(
+    'figures of something else part no capacities: %s',
+    (text) => expect(answerTo(text).problems.map(({ code }) => code)).not.toContain('NOTHING_READ'),
+  )
+})
+
+test('memory that is wanted is none that is there', () => {
+  const { modules } = answerTo('Need: 2x16GB DDR4-3200 SODIMM\nHave: 1x8GB DDR4-2666 SODIMM')
+  expect(modules.map(({ module }) => module.capacityGiB)).toEqual([8])
+})

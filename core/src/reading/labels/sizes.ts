@@ -6,7 +6,7 @@ export interface PrintedSize {
   pieces: number | null
   /** A kit is printed, but whether the capacity is that of one module or of all is not clear. */
   unclear: boolean
-  /** Two capacities that cannot both be true: a sum that is not count × size, or two of one module. */
+  /** Two capacities that cannot both be true (a sum that is not count × size, two of one module), or one that is not certain. */
   contradicts: boolean
 }
 
@@ -38,6 +38,12 @@ const CAPACITY = new RegExp(`(?:^|[^\\d.A-WYZ])${FIGURE} ?${UNIT}(?![A-Z])`)
 const SEVERAL = new RegExp(
   `(?<![\\d.])${FIGURE} ?${UNIT}? ?\\+ ?(?!\\1(?!\\d))\\d{1,3} ?(?:GB|\\))|(?<![\\d.])\\d{1,3}(?:/\\d{1,3})+ ?GB`,
 )
+/** `8 OR 16 GB`, `8-16GB`: one of several, nobody says which. */
+const EITHER =
+  /(?<![A-Z\d./-])(4|8|12|16|24|32|48|64|96|128) ?(?:GB)? ?(?:OR|ODER|OU|O|LUB|BIS|TO|ALEBO|-) ?(8|12|16|24|32|48|64|96|128) ?GB/
+/** `~16GB`, `16GB?`, `ETWA 16GB`: whoever wrote it did not know. */
+const UNSURE =
+  /(?:~|\b(?:CA|CIRCA|ABOUT|APPROX\w*|ETWA|UNGEFAHR|ENVIRON|PROBABLY|MAYBE|PERHAPS|VIELLEICHT|WAHRSCHEINLICH|PEUT-ETRE|QUIZA|FORSE|CHYBA|OKOLO|MISSCHIEN)\.?) ?\d{1,3} ?GB|\d ?GB ?\?/
 const CAPACITIES = new RegExp(CAPACITY, 'g')
 /** `KIT OF TWO`, `KIT OF 2`: the capacity beside it is the whole kit's. */
 const KIT_OF = new RegExp(`\\bKIT[ -]OF[ -]${COUNT}\\b`)
@@ -52,7 +58,8 @@ const NOTHING_ELSE = { unclear: false, contradicts: false }
 
 /** Capacity and kit in a line in upper case. */
 export function sizeIn(text: string): PrintedSize {
-  if (/[+/]/.test(text) && SEVERAL.test(text)) {
+  const isSeveral = /[+/]/.test(text) && SEVERAL.test(text)
+  if (isSeveral || isEither(text) || UNSURE.test(text)) {
     return { capacityGiB: undefined, pieces: null, unclear: false, contradicts: true }
   }
   const each = /\d/.test(text) ? eachIn(text) : null
@@ -63,6 +70,10 @@ export function sizeIn(text: string): PrintedSize {
   if (times && isCount) {
     const capacityGiB = inGiB(times[1], times[2])
     return { capacityGiB, pieces: Number(times[4]), ...NOTHING_ELSE }
+  }
+  // `8GB X 4` without ranks: four of them, or a device width.
+  if (times && Number(times[4]) === 4 && !/\dR ?X/.test(text)) {
+    return { capacityGiB: undefined, pieces: null, unclear: true, contradicts: false }
   }
   const sum = text.includes('+') ? SUM.exec(text) : null
   const capacity = CAPACITY.exec(text)
@@ -92,6 +103,11 @@ export function sizeIn(text: string): PrintedSize {
   const all = capacitiesIn(text)
   const contradicts = all.some((one) => one !== printed)
   return { capacityGiB: printed, pieces: null, unclear: false, contradicts }
+}
+
+function isEither(text: string): boolean {
+  const [, one, other] = EITHER.exec(text) ?? []
+  return one !== undefined && Number(one) < Number(other) && !/SLOT|BANK|DIMM ?\d/.test(text)
 }
 
 function eachIn(text: string): PrintedSize | null {

@@ -69,6 +69,9 @@ export interface RateNamed {
   dataRate: number | null
 }
 
+/** `2400 / 2666`: one of two rates. */
+const RATES_APART = /(?<![\d.A-Z])(\d{3,4}) ?\/ ?(\d{3,4})(?!\d|\.| ?[GM]B)/
+
 const EVERY = (pattern: RegExp) => new RegExp(pattern, 'g')
 
 /** Every generation and rate that a line in upper case names, so that a line can be held against itself. */
@@ -90,6 +93,9 @@ export function ratesNamed(text: string): RateNamed[] {
   }
   for (const [, figure] of text.matchAll(EVERY(UNIT_RATE))) {
     named.push({ generation: null, dataRate: Number(figure) })
+  }
+  for (const figure of RATES_APART.exec(text)?.slice(1) ?? []) {
+    if (Number(figure) >= 400) named.push({ generation: null, dataRate: Number(figure) })
   }
   return named
 }

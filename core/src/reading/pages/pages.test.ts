@@ -73,3 +73,19 @@ test.each([
 ] as const)('%s leaves it open', (_, page, what) => {
   expect(saidOfSubject(read(page).observations, MACHINE)[what]).toBeUndefined()
 })
+
+test.each([
+  '16 GB DDR4-RAM (1 Slot frei)',
+  'Memory: 8 GB DDR4, 1 free SO-DIMM slot',
+  'Memory slots: 1 available, DDR4',
+  'RAM 8 Go DDR4 (1 emplacement libre)',
+])('slots that are free are not how many there are: %s', (text) => {
+  expect(saidOfSubject(read(text).observations, MACHINE).slotCount).toBeUndefined()
+})
+
+test('what is well-formed and of no known form is told so', () => {
+  const code = (text: string) => answerTo(text).problems[0]?.code
+  expect(code('{"name":"x","version":2}')).toBe('WELL_FORMED_UNKNOWN')
+  expect(code('<root><a>1</a></root>')).toBe('WELL_FORMED_UNKNOWN')
+  expect(code('<root><a>1')).toBe('NOTHING_READ')
+})

@@ -31,6 +31,10 @@ const SLOT =
 const COUNTED_SLOTS = new RegExp(
   `(?<![\\d.])(\\d{1,2}) ?[X×*]? ?(?:(?:SO-? ?|U-?|CAMM\\d?)?DIMM|MEMORY|RAM|SPEICHER|MEMOIRE)?[- ]?${SLOT}(?![A-Z])`,
 )
+/** Slots that are free or taken: some of them, not how many there are. */
+const SOME_SLOTS = new RegExp(
+  `${SLOT}[^,;|]{0,6}\\b(?:FREI|FREE|EMPTY|AVAILABLE|OPEN|LEER|LIBRES?|LIBER[IO]|VIDES?|VACI[AO]S?|WOLN\\w*|VRIJ|USED|OCCUPIED|BELEGT|BESETZT|OCCUPES?|OCUPAD[AO]S?|OCCUPAT[IO]|ZAJET\\w*|BEZET)|\\b(?:FREIE?R?|FREE|EMPTY|AVAILABLE|OPEN|LEERE?R?|WOLNE|WOLNY|VRIJE?|USED|OCCUPIED|BELEGTE?R?) (?:(?:SO-? ?)?DIMM[- ]?|MEMORY |RAM[- ]?|SPEICHER)?${SLOT}`,
+)
 /** `SLOTS: 2`, `NUMBER OF DIMM SLOTS | 4`, `EMPLACEMENTS MEMOIRE : 2`. */
 const NAMED_SLOTS = new RegExp(
   `(?:${SLOT}[^:|\\d]{0,30}[:|\\t]|\\b(?:NUMBER OF|LICZBA|ANZAHL|NOMBRE D[E']|NUMERO DE)[A-Z -]{0,20}${SLOT}) ?(\\d{1,2})(?![\\d.]| ?[GM]B)`,
@@ -138,12 +142,12 @@ function withoutMachine(text: string, machine: Subject, line: number): string | 
   if (SUPPORT.test(name) && !CAPACITY.test(value)) return ''
   if (SUPPORT_ALONE.test(text) && !CAPACITY.test(text)) return ''
   const hasLimit = limitIn(text) !== null || (MOST.test(name) && CAPACITY.test(value))
-  const named = NAMED_SLOTS.exec(text)
+  const named = SOME_SLOTS.test(text) ? null : NAMED_SLOTS.exec(text)
   if (named) learn(machine, 'slotCount', slotsIn(named[1]), { line })
   if (named && !hasLimit) return ''
   const isSupport = MOST.test(text) && MEMORY.test(text) && !CAPACITY.test(text)
   if (isSupport) return ''
-  if (!hasLimit && !COUNTED_SLOTS.test(text)) return null
+  if (!hasLimit && (!COUNTED_SLOTS.test(text) || SOME_SLOTS.test(text))) return null
   const clauses = text.split(CLAUSES)
   const limit = MOST.test(name) && !INSTALLED.test(name)
   let isTaken = false
@@ -157,7 +161,8 @@ function withoutMachine(text: string, machine: Subject, line: number): string | 
       const gib = Number(capacity[1] ?? 1) * Number(capacity[2]) * (capacity[3] === 'TB' ? 1024 : 1)
       if (machine.said.maximumGiB === undefined) learn(machine, 'maximumGiB', gib, { line })
     }
-    const slots = COUNTED_SLOTS.exec(clause) ?? (hasLimit ? COUNTED_FORMS.exec(clause) : null)
+    const counted = SOME_SLOTS.test(clause) ? null : COUNTED_SLOTS.exec(clause)
+    const slots = counted ?? (hasLimit ? COUNTED_FORMS.exec(clause) : null)
     if (slots) learn(machine, 'slotCount', slotsIn(slots[1]), { line })
     if (isLimit || slots) isTaken = true
     return !isLimit && !slots

@@ -7,6 +7,7 @@ import { clocksShown } from './clocks'
 import { decodedContents } from './decoded'
 import type { PrintForm } from './form'
 import { smbiosListing } from './listing'
+import { otherBlock } from './otherBlock'
 import { processorName } from './processor'
 import { profileXml } from './profileXml'
 import { withoutRights } from './rights'
@@ -14,6 +15,7 @@ import { startUpMessage } from './startUp'
 import { memoryInUse } from './system'
 import { hardwareTree } from './tree'
 import { treeJson } from './treeJson'
+import { usagePanel } from './usagePanel'
 
 /** Every form that is read, in the order they are asked: the one that says yes first has the lines. */
 export const PRINT_FORMS: readonly PrintForm[] = [
@@ -30,11 +32,13 @@ export const PRINT_FORMS: readonly PrintForm[] = [
   memoryInUse,
   clocksShown,
   startUpMessage,
+  usagePanel,
   bytesListed,
   capacitiesAlone,
   cimList,
   cimTable,
   cimCsv,
+  otherBlock,
 ]
 
 export { readBytes } from './bytesListed'
@@ -42,3 +46,4 @@ export { isSoldered, mayBeSoldered } from './device'
 export { isPrompt, type ReadStretch } from './form'
 export { type ReportedModule, writeCimCsv } from './writeCim'
 export { writeSmbios } from './writeSmbios'
+export { readXml } from './xml'

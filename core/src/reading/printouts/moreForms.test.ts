@@ -140,3 +140,34 @@ test.each([
 test('a refusal of something else is none of a report', () => {
   expect(answerTo('ls: /root: Permission denied\nMemTotal: 16000000 kB').problems).toEqual([])
 })
+
+test.each([
+  'Base Board Information\n\tManufacturer: Orchard\n\tProduct Name: B2-DDR4\n\tSerial Number: 1234\n\tType: Motherboard',
+  'Handle 0x0007, DMI type 7, 27 bytes\nCache Information\n\tInstalled Size: 16 MB\n\tSpeed: Unknown',
+  'System Information\n\tProduct Name: Heron 15 8GB DDR4\n\tSerial Number: 77',
+])('a block of something else is no module: %j', (block) => {
+  const { format, modules, problems } = answerTo(block)
+  expect({ format, modules }).toEqual({ format: 'unknown', modules: [] })
+  expect(problems[0]?.code).toBe('NOTHING_READ')
+  const beside = answerTo(`${block}\n\nMemTotal: 16000000 kB`)
+  expect(beside).toMatchObject({ format: 'system', modules: [], problems: [] })
+})
+
+test.each([
+  ['Installed RAM\t16.0 GB (15.8 GB usable)', 16],
+  ['Installierter RAM 16,0 GB (15,8 GB verwendbar)', 16],
+  ['Mémoire RAM installée : 8,00 Go', 8],
+])('memory in all, as a system shows it: %s', (text, totalGiB) => {
+  expect(answerTo(text)).toMatchObject({ modules: [], system: { totalGiB } })
+})
+
+test.each([
+  'Speed: 2667 MHz\nSlots used: 1 of 2\nForm factor: SODIMM\nHardware reserved: 172 MB',
+  'Geschwindigkeit: 2667 MHz\nVerwendete Steckplätze: 1 von 2\nFormfaktor: SODIMM',
+  'Vitesse : 2667 MHz\nEmplacements utilisés : 1 sur 2\nFacteur de forme : SODIMM',
+])('rate, slots and form beside the use of memory: %j', (text) => {
+  const { system, machine, modules } = answerTo(text)
+  expect(modules).toEqual([])
+  expect(system).toEqual({ shownRate: 2667 })
+  expect(machine).toMatchObject({ slotCount: 2, formFactor: 'SODIMM' })
+})

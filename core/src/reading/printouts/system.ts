@@ -9,9 +9,11 @@ const FREE_ROW = /^(Mem|Swap):\s+(.*)$/
 /** Memory in use as a running system lists it: `MemTotal: … kB` lines, a `total used free` table, or a summary in words. */
 export const memoryInUse: PrintForm = {
   name: 'memoryInUse',
-  begins: /^\s*(?:mem|swap)\w+:|^\s+total\s+used\s+free|physi|fizycz|fysiek|fisica|física/i,
+  begins:
+    /^\s*(?:mem|swap)\w+:|^\s+total\s+used\s+free|physi|fizycz|fysiek|fisica|física|install|zainstalowana|geinstalleerd|geïnstalleerd/i,
   read(lines, at) {
-    const system = meminfo(lines, at) ?? freeTable(lines, at) ?? summary(lines, at)
+    const system =
+      meminfo(lines, at) ?? freeTable(lines, at) ?? summary(lines, at) ?? installed(lines, at)
     return system && systemRead('system', system.said, at, system.end)
   },
 }
@@ -97,9 +99,18 @@ function sizeIn(text: string, unit: Unit | null): number | null {
 /** `Total Physical Memory: 15,876 MB` and beneath it what is available, in the system's language. */
 const TOTAL =
   /^(?:total physical memory|gesamter physischer speicher|memoire physique totale|cantidad total de memoria fisica|memoria fisica totale|calkowita pamiec fizyczna|totaal fysiek geheugen)$/
+/** `Installed RAM 16.0 GB (15.8 GB usable)`. */
+const INSTALLED =
+  /^(?:INSTALLED (?:PHYSICAL MEMORY \(RAM\)|RAM|MEMORY)|INSTALLIERTER (?:PHYSISCHER SPEICHER \(RAM\)|RAM)|(?:MEMOIRE )?RAM INSTALLEE|RAM INSTALADA|RAM INSTALLATA|ZAINSTALOWANA PAMIEC(?: FIZYCZNA)? \(?RAM\)?|GEINSTALLEERD RAM(?:-GEHEUGEN)?)\s*:?\s*(\d{1,4})(?:[.,]\d{1,2})? ?(?:GB|GO)\b(?! DDR)/
 const AVAILABLE =
   /^(?:available physical memory|verfugbarer physischer speicher|memoire physique disponible|memoria fisica disponible|memoria fisica disponibile|dostepna pamiec fizyczna|beschikbaar fysiek geheugen)$/
 const NAMED = /^\s*([\p{L} ]{8,60}?)\s*:\s*(\d[\d.,'\s\u00a0\u202f]*)\s*(MB|Mo|MiB)\s*$/u
+
+function installed(lines: readonly string[], at: number) {
+  const plain = plainLetters((lines[at] as string).slice(0, 200)).trim()
+  const gib = INSTALLED.exec(plain)?.[1]
+  return gib ? { said: { totalGiB: Number(gib) }, end: at + 1 } : null
+}
 
 function summary(lines: readonly string[], at: number) {
   if (!/physi|fizycz|fysiek|fisica|física/i.test(lines[at] as string)) return null

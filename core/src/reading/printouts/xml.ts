@@ -18,9 +18,12 @@ const DEEPEST = 64
 
 /**
  * The elements that stand outermost in XML from a line on, as far as it is well-formed: one cut short has what stands
- * before the cut. `end` is the index behind its last line.
+ * before the cut, and is not whole. `end` is the index behind its last line.
  */
-export function readXml(lines: TextLines, at: number): { elements: XmlElement[]; end: number } {
+export function readXml(
+  lines: TextLines,
+  at: number,
+): { elements: XmlElement[]; end: number; isWhole: boolean } {
   let end = at
   for (let n = at; n < Math.min(lines.length, at + MOST_LINES); n += 1) {
     const line = lines[n] as string
@@ -61,9 +64,13 @@ export function readXml(lines: TextLines, at: number): { elements: XmlElement[];
     element.text += part
   })
   // What stands before a fault holds; what is missing behind it is not said.
-  parser.on('error', () => parser.stop())
+  let isWhole = true
+  parser.on('error', () => {
+    isWhole = false
+    parser.stop()
+  })
   parser.parse(text)
-  return { elements: root.children, end }
+  return { elements: root.children, end, isWhole: isWhole && root.children.length > 0 }
 }
 
 /** A line of a text that goes on over lines: the next tag behind it closes an element. */

@@ -143,6 +143,8 @@ export const PROBLEMS: Record<ProblemCode, string> = {
   MALFORMED_JSON: 'This JSON is cut off or damaged; whole entries in it were read.',
   CUT_SHORT: 'The console cut a value off here: it is left open. A wider window shows it.',
   ROWS_MISSING: 'Rows are missing here; what follows from them is not verified.',
+  WELL_FORMED_UNKNOWN:
+    'Well-formed, but no form that is known here. A system report, a label or a module’s contents can be read.',
   RIGHTS_MISSING:
     'Made without the rights to see everything: slots and modules that the machine has may be missing. Make it again as root or administrator.',
   LINE_NOT_UNDERSTOOD: 'This line is not understood.',
