@@ -13,7 +13,8 @@ const NEEDS_RIGHTS =
 /** A line by which a report was made without the rights to see everything: it holds less than the machine has. */
 export const withoutRights: PrintForm = {
   name: 'withoutRights',
-  begins: new RegExp(`${REFUSED.source}|${NEEDS_RIGHTS.source}`, 'i'),
+  begins:
+    /denied|permitted|berechtigung|verweigert|refus|non accord|negado|negato|dost[eę]pu|geweigerd|super-?user|run this as/i,
   read(lines, at) {
     const line = (lines[at] as string).slice(0, 400)
     const isOfMemory = NEEDS_RIGHTS.test(line) || (REFUSED.test(line) && MEMORY.test(line))

@@ -25,7 +25,8 @@ function isStartUp(plain: string): boolean {
  */
 export const startUpMessage: PrintForm = {
   name: 'startUpMessage',
-  begins: /memory|dram|\bram\b|\bok\b|channel/i,
+  begins:
+    /^\s*(?:(?:main|system|total) )?(?:memory|ram|dram)\b|\d ?[km]i?b?\b.*(?:ok\b|channel)|channel.*\d ?[km]i?b/i,
   read(lines, at) {
     const plain = plainLetters((lines[at] as string).slice(0, 200)).trim()
     if (!isStartUp(plain)) return null

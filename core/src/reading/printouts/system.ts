@@ -10,7 +10,7 @@ const FREE_ROW = /^(Mem|Swap):\s+(.*)$/
 export const memoryInUse: PrintForm = {
   name: 'memoryInUse',
   begins:
-    /^\s*(?:mem|swap)\w+:|^\s+total\s+used\s+free|physi|fizycz|fysiek|fisica|física|install|zainstalowana|geinstalleerd|geïnstalleerd/i,
+    /^\s*(?:mem|swap)\w+:|^\s+total\s+used\s+free|^[^\d:]*(?:physi|fizycz|fysiek|fisica|física)|^\s*(?:installe|installi|m[eé]moire ram|ram instal|zainstalowana|ge[iï]nstalleerd)/i,
   read(lines, at) {
     const system =
       meminfo(lines, at) ?? freeTable(lines, at) ?? summary(lines, at) ?? installed(lines, at)
