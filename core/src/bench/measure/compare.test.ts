@@ -286,3 +286,62 @@ describe('what the shop’s own sessions teach', () => {
     expect(looksBusy([30, 12])).toBe(false)
   })
 })
+
+describe('what scatters', () => {
+  test('rates that few frames make scatter more than their average, where nothing is learned', () => {
+    const width = (figure: 'average' | 'low1' | 'low01') => {
+      const { low, high } = compare(asked([session(50, 50, 50)], [session(52, 52, 52)], { figure }))
+      return Math.log(high / low)
+    }
+    expect(width('low1') / width('average')).toBeCloseTo(4, 1)
+    expect(width('low01') / width('average')).toBeCloseTo(8, 1)
+  })
+
+  test('sessions of one state that lie apart widen the range, at once and said', () => {
+    const shop = { withinSd: 0.006, sessionSd: 0.009 }
+    const close = compare(
+      asked([session(50, 50, 50), session(50.2, 50.2, 50.2)], [session(52, 52, 52)], { shop }),
+    )
+    const apart = compare(
+      asked([session(49, 49, 49), session(51.2, 51.2, 51.2)], [session(52, 52, 52)], { shop }),
+    )
+    expect(close.notes).not.toContain('SESSIONS_DISAGREE')
+    expect(apart.notes).toContain('SESSIONS_DISAGREE')
+    expect(apart.high / apart.low).toBeGreaterThan(close.high / close.low)
+  })
+})
+
+describe('a machine that drifts', () => {
+  const shop = { withinSd: 0.006, sessionSd: 0.009 }
+  const steps = (...values: number[]) => values.map((value) => session(value, value, value))
+  test('by as much from session to session as between the states is not called a change', () => {
+    const got = compare(asked(steps(100, 101, 102), steps(103, 104, 105), { shop }))
+    expect(got).toMatchObject({ verdict: 'cannot-tell', worthwhile: null })
+  })
+  test('a jump between states that are level is', () => {
+    const got = compare(asked(steps(100, 100.4, 99.8), steps(105, 104.8, 105.3), { shop }))
+    expect(got.verdict).toBe('gain')
+  })
+  test('by turns the drift falls on both, and the change is called', () => {
+    const at = (day: number) => `2026-03-0${day}T10:00:00Z`
+    const dated = (days: number[], ...values: number[]) =>
+      values.map((value, n) => ({ ...session(value, value, value), at: at(days[n] as number) }))
+    const before = dated([1, 3, 5], 100, 102, 104)
+    const after = dated([2, 4, 6], 107, 109, 111)
+    expect(compare(asked(before, after, { shop })).verdict).toBe('gain')
+  })
+})
+
+describe('further sessions', () => {
+  const shop = { withinSd: 0.006, sessionSd: 0.009 }
+  test('are hopeless only where five would hardly settle it whatever the truth is', () => {
+    // 2.5 % seen, between nothing and worthwhile: more sessions may well move it either way.
+    const open = compare(asked([session(50, 50, 50)], [session(51.25, 51.25, 51.25)], { shop }))
+    expect(open.verdict).toBe('cannot-tell')
+    expect(open.next).not.toBeNull()
+    // A step of 1 in 20 is not lessened by any number of sessions.
+    const many = (value: number) => Array.from({ length: 40 }, () => session(value, value, value))
+    const coarse = compare(asked(many(20), many(20.5), { quantum: 1 }))
+    expect(coarse).toMatchObject({ verdict: 'cannot-tell', next: null })
+  })
+})

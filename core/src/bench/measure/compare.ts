@@ -1,6 +1,7 @@
-import { drawnChance, studentQuantile } from './distributions'
+import { drawnChance, normalShare, studentQuantile } from './distributions'
 import { type Scatter, worthOf } from './scatter'
 import type { Session } from './session'
+import { areInOrder, carriedTrend, mayBeDrift } from './sessionTrend'
 import { type FigureKind, figureOf, type Side, sidesOf } from './sides'
 
 export const VERDICTS = ['gain', 'loss', 'alike', 'cannot-tell', 'too-few'] as const
@@ -9,7 +10,8 @@ export type RunVerdict = (typeof VERDICTS)[number]
 /**
  * What is to be known beside a verdict: one session on a side; an odd first run or outliers set aside;
  * runs going steadily one way; figures printed in steps as coarse as what they scatter by; all sessions
- * of one state before all of the other, so that a machine that drifts would look changed.
+ * of one state before all of the other, so that a machine that drifts would look changed; sessions of one
+ * state that lie further apart than was assumed.
  */
 export const COMPARE_NOTES = [
   'ONE_SESSION',
@@ -18,6 +20,7 @@ export const COMPARE_NOTES = [
   'DRIFT',
   'QUANTISED',
   'ORDER',
+  'SESSIONS_DISAGREE',
 ] as const
 export type CompareNote = (typeof COMPARE_NOTES)[number]
 
@@ -72,8 +75,12 @@ const BEYOND = 0.0087
 /** Sessions beyond those there are that anybody would make. */
 const MOST_SESSIONS = 5
 const SESSION_RUNS = { fewest: 3, most: 5 }
-/** What is assumed weighs as much as so many sessions beyond the first. */
-const ASSUMED_SESSIONS = 2
+/** What is assumed weighs as much as so many sessions beyond the first; as fewer where they contradict it. */
+const ASSUMED_SESSIONS = 4
+const CONTRADICTED_SESSIONS = 2
+/** Further sessions are proposed where they would settle it as often as this, and five of them are hopeless below the other. */
+const LIKELY = 0.5
+const HOPELESS = 0.2
 
 /**
  * Compares sessions before and after a change by ratio, on logarithms. Scatter has two parts, within a
@@ -97,15 +104,21 @@ export function compare(request: CompareRequest): Comparison {
     const next = { sessions: 1, runs: FEWEST_RUNS }
     return { verdict: 'too-few', ratio, low: 0, high: Infinity, worthwhile: null, next, ...about }
   }
-  const half = halfWidth([was, is], was.variance + is.variance)
+  const variance = was.variance + is.variance
+  const half = halfWidth([was, is], variance)
   const [low, high] = [difference - half, difference + half]
   const worth = Math.log1p(worthwhile)
+  const verdict = verdictOf(low, high, worth)
+  const halfOf = (of: number) => halfWidth([was, is], of)
+  const isWithheld =
+    (verdict === 'gain' || verdict === 'loss') &&
+    mayBeDrift(difference, carriedTrend(was, is, scatter), halfOf, variance)
   return {
-    verdict: verdictOf(low, high, worth),
+    verdict: isWithheld ? 'cannot-tell' : verdict,
     ratio,
     low: Math.exp(low),
     high: Math.exp(high),
-    worthwhile: low > worth ? true : high < worth ? false : null,
+    worthwhile: isWithheld ? null : low > worth ? true : high < worth ? false : null,
     next: nextFor(difference, half, worth, [was, is], scatter),
     ...about,
   }
@@ -117,21 +130,34 @@ function verdictOf(low: number, high: number, worth: number): RunVerdict {
 }
 
 /**
- * Half the interval of a difference of this variance, on logarithms. Sessions that scatter more than was
- * assumed widen it: by their own scatter, drawn towards the assumed, and by Student's t.
+ * Half the interval of a difference of this variance, on logarithms. Sessions that lie further apart than was
+ * assumed widen it at once, by their own scatter drawn towards the assumed; where chance would hardly put
+ * them so far apart, by Student's t as well.
  */
 export function halfWidth(sides: readonly Side[], variance: number): number {
-  const assumed = BOUND * Math.sqrt(variance)
-  const free = sides.reduce((sum, { centres }) => sum + Math.max(0, centres.length - 1), 0)
-  const seen = sides.reduce(
-    (sum, { centres, centre }) =>
-      sum + centres.reduce((own, one) => own + (one.centre - centre) ** 2 / one.variance, 0),
-    0,
-  )
-  if (free === 0 || seen <= muchBy(free)) return assumed
-  const share = (ASSUMED_SESSIONS + seen) / (ASSUMED_SESSIONS + free)
-  const bound = studentQuantile(1 - BEYOND, ASSUMED_SESSIONS + free)
-  return Math.max(assumed, bound * Math.sqrt(share * variance))
+  const { free, seen } = apartness(sides)
+  const share = (of: number) => Math.max(1, (of + seen) / (of + free))
+  const drawn = BOUND * Math.sqrt(share(ASSUMED_SESSIONS) * variance)
+  if (!disagree(sides)) return drawn
+  const bound = studentQuantile(1 - BEYOND, CONTRADICTED_SESSIONS + free)
+  return Math.max(drawn, bound * Math.sqrt(share(CONTRADICTED_SESSIONS) * variance))
+}
+
+/** How far sessions of one state lie apart, in units of what was assumed (squared), and how many say so beyond the first. */
+function apartness(sides: readonly Side[]): { free: number; seen: number } {
+  return {
+    free: sides.reduce((sum, { centres }) => sum + Math.max(0, centres.length - 1), 0),
+    seen: sides.reduce(
+      (sum, { centres, centre }) =>
+        sum + centres.reduce((own, one) => own + (one.centre - centre) ** 2 / one.variance, 0),
+      0,
+    ),
+  }
+}
+
+function disagree(sides: readonly Side[]): boolean {
+  const { free, seen } = apartness(sides)
+  return free > 0 && seen > muchBy(free)
 }
 
 /** What sessions that scatter as assumed exceed one time in twenty (chi-square, by Wilson and Hilferty, 1931). */
@@ -142,11 +168,7 @@ function notesOf(was: Side, is: Side, { withinSd }: Scatter): CompareNote[] {
   const all = [...was.centres, ...is.centres]
   const sessions = [...was.sessions, ...is.sessions]
   const ordered =
-    sessions.length > 2 &&
-    was.count > 0 &&
-    is.count > 0 &&
-    sessions.every(({ at }) => at !== null) &&
-    Math.max(...was.sessions.map(timeOf)) < Math.min(...is.sessions.map(timeOf))
+    sessions.length > 2 && sessions.every(({ at }) => at !== null) && areInOrder(was, is)
   const holds: Record<CompareNote, boolean> = {
     ONE_SESSION: was.centres.length === 1 || is.centres.length === 1,
     FIRST_RUN_ODD: all.some(({ firstOdd }) => firstOdd),
@@ -154,11 +176,10 @@ function notesOf(was: Side, is: Side, { withinSd }: Scatter): CompareNote[] {
     DRIFT: all.some(({ drifts }) => drifts),
     QUANTISED: 12 * Math.max(was.step, is.step) > withinSd ** 2,
     ORDER: ordered,
+    SESSIONS_DISAGREE: disagree([was, is]),
   }
   return COMPARE_NOTES.filter((note) => holds[note])
 }
-
-const timeOf = ({ at }: Session): number => Date.parse(at ?? '')
 
 function summaryOf({ centres, count, centre }: Side, better: 'higher' | 'lower'): Summary {
   return {
@@ -168,7 +189,10 @@ function summaryOf({ centres, count, centre }: Side, better: 'higher' | 'lower')
   }
 }
 
-/** The fewest further sessions, then the fewest runs in each, were the difference what it seems. */
+/**
+ * The fewest further sessions, then the fewest runs in each, that would likely settle it; five of the most runs where
+ * only these might. Null where it is settled, or where even five would settle it in fewer than one case of five.
+ */
 function nextFor(
   difference: number,
   half: number,
@@ -176,20 +200,41 @@ function nextFor(
   sides: readonly Side[],
   { withinSd, sessionSd }: Scatter,
 ): Comparison['next'] {
-  const settles = (width: number) =>
-    Math.abs(difference) > width || Math.abs(difference) + width <= worth
-  if (settles(half)) return null
+  if (isSettled(difference, half, worth)) return null
+  const now = (half / BOUND) ** 2
+  const chanceOf = (sessions: number, runs: number) => {
+    const each = sessionSd ** 2 + withinSd ** 2 / worthOf(runs)
+    const then = sides.reduce(
+      (sum, { variance: own, step }) => sum + step + 1 / (1 / (own - step) + sessions / each),
+      0,
+    )
+    return settlingChance(difference, now, Math.min(then, now), worth)
+  }
   for (let sessions = 1; sessions <= MOST_SESSIONS; sessions += 1) {
     for (let runs = SESSION_RUNS.fewest; runs <= SESSION_RUNS.most; runs += 1) {
-      const each = sessionSd ** 2 + withinSd ** 2 / worthOf(runs)
-      const variance = sides.reduce(
-        (sum, { variance: own, step }) => sum + step + 1 / (1 / (own - step) + sessions / each),
-        0,
-      )
-      if (settles(BOUND * Math.sqrt(variance))) return { sessions, runs }
+      if (chanceOf(sessions, runs) >= LIKELY) return { sessions, runs }
     }
   }
-  return null
+  const most = { sessions: MOST_SESSIONS, runs: SESSION_RUNS.most }
+  return chanceOf(most.sessions, most.runs) >= HOPELESS ? most : null
+}
+
+const isSettled = (difference: number, half: number, worth: number): boolean =>
+  Math.abs(difference) > half || Math.abs(difference) + half <= worth
+
+/**
+ * How often further sessions that bring the variance from `now` to `then` would settle it, over what the true
+ * difference may be: the difference seen then is spread round the one seen now by what they lessen the variance by.
+ */
+function settlingChance(difference: number, now: number, then: number, worth: number): number {
+  const spread = Math.sqrt(Math.max(1e-12, now - then))
+  const half = BOUND * Math.sqrt(then)
+  const within = (low: number, high: number) =>
+    high > low
+      ? normalShare((high - difference) / spread) - normalShare((low - difference) / spread)
+      : 0
+  const called = 1 - within(-half, half)
+  return Math.min(1, called + within(half - worth, worth - half))
 }
 
 export interface FailureComparison {

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { FIGURE_SORTS } from './scatter'
 
 const Run = z.number('A run is a number.').positive('A run is above 0.').max(1e12)
 
@@ -16,5 +17,6 @@ export const CompareShape = z.object({
   after: z.array(SessionShape).max(50),
   quantum: z.number().positive('A step is above 0.').max(1e12).nullable().default(null),
   worthwhile: z.number().min(0, 'Not below 0.').max(10).default(0.03),
+  figure: z.enum(FIGURE_SORTS).default('average'),
   shop: z.object({ withinSd: Deviation, sessionSd: Deviation }).nullable().default(null),
 })

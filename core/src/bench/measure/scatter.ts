@@ -13,6 +13,20 @@ export const USUAL_SCATTER = known<Scatter>(
   'What repeated sessions of a steady benchmark scatter by, until a shop has sessions of its own.',
 )
 
+/** Kinds of figure that scatter apart: means and times, and rates of the slowest 1 % and 0.1 % of frames. */
+export const FIGURE_SORTS = ['average', 'low1', 'low01', 'latency', 'time'] as const
+export type FigureSort = (typeof FIGURE_SORTS)[number]
+
+/** Scatter of figures that few frames make, from run to run and from session to session. */
+export const RARE_SCATTER = known<Partial<Record<FigureSort, Scatter>>>(
+  { low1: { withinSd: 0.04, sessionSd: 0.04 }, low01: { withinSd: 0.08, sessionSd: 0.08 } },
+  'A judgement: the slowest 1 % of a log are a hundredth of its frames, the slowest 0.1 % a few dozen.',
+)
+
+/** What is usual for a kind of figure. */
+export const usualScatter = (figure: FigureSort = 'average'): Scatter =>
+  RARE_SCATTER.value[figure] ?? USUAL_SCATTER.value
+
 /** How alike a run of a session is to the one before it, at the worst: heat, caches and clocks carry over. */
 const ALIKE = 0.9
 

@@ -1,6 +1,6 @@
 import { differing, type TestConditions } from './conditions'
 import { type LearnedScatter, learnedScatter } from './learnedScatter'
-import { USUAL_SCATTER } from './scatter'
+import { USUAL_SCATTER, usualScatter } from './scatter'
 import type { KeptRuns, ScatterOf } from './tested'
 
 /** What the shop's own repeated sessions scatter by: of all tests together, and test by test. */
@@ -48,8 +48,12 @@ export function shopScatter(measurements: readonly Kept[]): ShopScatter {
 /** A test that has no repeated sessions of its own may scatter more than those that have: at least as is usual. */
 export const scatterFrom =
   ({ all, tests }: ShopScatter): ScatterOf =>
-  (test) =>
-    tests[test] ?? {
-      withinSd: Math.max(all.withinSd, USUAL_SCATTER.value.withinSd),
-      sessionSd: Math.max(all.sessionSd, USUAL_SCATTER.value.sessionSd),
-    }
+  (test, figure) => {
+    const usual = usualScatter(figure)
+    return (
+      tests[test] ?? {
+        withinSd: Math.max(all.withinSd, usual.withinSd),
+        sessionSd: Math.max(all.sessionSd, usual.sessionSd),
+      }
+    )
+  }

@@ -1,4 +1,4 @@
-import { type Scatter, squares, USUAL_SCATTER } from './scatter'
+import { type FigureSort, type Scatter, squares, usualScatter } from './scatter'
 import { type Centre, centreOf, keptOf, type Session, spreadOf } from './session'
 
 /** What sessions of one state come to, on logarithms, so that more is better. */
@@ -17,7 +17,9 @@ export interface FigureKind {
   better: 'higher' | 'lower'
   /** The step the figure is printed with; null or left out where it is taken from how the runs are written. */
   quantum?: number | null
-  /** What repeated sessions scatter by; what is usual where left out. */
+  /** The kind of figure; `average` where left out. */
+  figure?: FigureSort
+  /** What repeated sessions scatter by; what is usual for the figure where left out. */
   shop?: Scatter | null
 }
 
@@ -33,9 +35,9 @@ const LEAST_SCATTER = 0.0005
  */
 export function sidesOf(
   all: readonly (readonly Session[])[],
-  { better, quantum, shop }: FigureKind,
+  { better, quantum, figure, shop }: FigureKind,
 ): { sides: Side[]; scatter: Scatter } {
-  const given = shop ?? USUAL_SCATTER.value
+  const given = shop ?? usualScatter(figure)
   if (!(given.withinSd >= 0 && given.sessionSd >= 0)) {
     throw new RangeError('Scatter is not below 0.')
   }

@@ -6,7 +6,7 @@ import { differing, type TestCondition, type TestConditions } from './conditions
 import { CONFIGURATIONS, type Configuration } from './configurations'
 import type { FrameFigures } from './frames'
 import { type GridEffects, gridEffects } from './grid'
-import type { Scatter } from './scatter'
+import type { FigureSort, Scatter } from './scatter'
 import type { Session } from './session'
 
 /** What is kept of any session: how the machine was, when, and under which conditions. */
@@ -66,7 +66,7 @@ export interface Tested<R>
 }
 
 /** What a test’s sessions usually scatter by; null where nothing was learned of it. */
-export type ScatterOf = (test: string) => Scatter | null
+export type ScatterOf = (test: string, figure?: FigureSort) => Scatter | null
 
 /** Measurements test by test, a record being a session. */
 export function testedOf<R extends KeptRuns>(
@@ -93,6 +93,15 @@ export const FRAME_RATES = [
 ] as const
 export type FrameRate = (typeof FRAME_RATES)[number]
 
+/** How each scatters: rates that few frames make scatter more. */
+const FIGURE_OF: Record<FrameRate, FigureSort> = {
+  averageRate: 'average',
+  rateAt99: 'average',
+  rateOfSlowest1: 'low1',
+  rateAt999: 'low1',
+  rateOfSlowest01: 'low01',
+}
+
 /** What was logged frame by frame under one name: its logs, and a test for each figure, a log being a run. */
 export interface Logged<L> {
   test: string
@@ -118,7 +127,8 @@ export function loggedOf<L extends KeptFrames>(
         }),
       )
       const about = { unit: 'frames/s', better: 'higher', bandwidth: null, work: null } as const
-      return [rate, told({ test: nameOf(test, rate), ...about }, sessions, scatterOf)]
+      const named = { test: nameOf(test, rate), ...about }
+      return [rate, told(named, sessions, scatterOf, FIGURE_OF[rate])]
     })
     return { test, logs, rates: Object.fromEntries(rates) as Logged<L>['rates'] }
   })
@@ -168,6 +178,7 @@ function told<R>(
   test: Pick<KeptRuns, 'test' | 'unit' | 'better' | 'bandwidth' | 'work'>,
   found: readonly Found<R>[],
   scatterOf: ScatterOf,
+  figure: FigureSort = 'average',
 ): Tested<R> {
   const quiet = found.filter(({ busy, runs }) => !busy && runs.length > 0)
   const newest = quiet.findLast(({ configuration }) => configuration === 'after') ?? quiet.at(-1)
@@ -199,7 +210,7 @@ function told<R>(
   }
   const counted = (configuration: Configuration) =>
     (sides[configuration]?.sessions ?? []).filter(({ leftOut }) => leftOut === null)
-  const about = { better: test.better, shop: scatterOf(test.test) }
+  const about = { better: test.better, figure, shop: scatterOf(test.test, figure) }
   const against: Tested<R>['against'] = {}
   for (const configuration of CONFIGURATIONS) {
     if (configuration === 'before' || !sides.before || !sides[configuration]) continue
