@@ -345,3 +345,11 @@ describe('further sessions', () => {
     expect(coarse).toMatchObject({ verdict: 'cannot-tell', next: null })
   })
 })
+
+test('frames held to a rate tell of no difference and of none', () => {
+  const alike = [session(60, 60, 60), session(60.01, 60, 60)]
+  expect(compare(asked(alike, alike, { worthwhile: 0.05 })).verdict).toBe('alike')
+  const held = compare(asked(alike, alike, { worthwhile: 0.05, capped: true }))
+  expect(held).toMatchObject({ verdict: 'cannot-tell', worthwhile: null, next: null })
+  expect(held.notes).toContain('CAPPED')
+})

@@ -11,7 +11,7 @@ export type RunVerdict = (typeof VERDICTS)[number]
  * What is to be known beside a verdict: one session on a side; an odd first run or outliers set aside;
  * runs going steadily one way; figures printed in steps as coarse as what they scatter by; all sessions
  * of one state before all of the other, so that a machine that drifts would look changed; sessions of one
- * state that lie further apart than was assumed.
+ * state that lie further apart than was assumed; frames held to a rate.
  */
 export const COMPARE_NOTES = [
   'ONE_SESSION',
@@ -21,12 +21,15 @@ export const COMPARE_NOTES = [
   'QUANTISED',
   'ORDER',
   'SESSIONS_DISAGREE',
+  'CAPPED',
 ] as const
 export type CompareNote = (typeof COMPARE_NOTES)[number]
 
 export interface CompareRequest extends FigureKind {
   before: readonly Session[]
   after: readonly Session[]
+  /** Whether frames of either side were held to a rate, so that a difference cannot show. */
+  capped?: boolean
   /** A smaller gain is worth nothing to this customer, as a share: 0.03 for 3 %. */
   worthwhile?: number
 }
@@ -75,7 +78,7 @@ const BEYOND = 0.0087
 /** Sessions beyond those there are that anybody would make. */
 const MOST_SESSIONS = 5
 const SESSION_RUNS = { fewest: 3, most: 5 }
-/** What is assumed weighs as much as so many sessions beyond the first; as fewer where they contradict it. */
+/** Weight of the assumed scatter, in sessions beyond the first; less where the sessions contradict it. */
 const ASSUMED_SESSIONS = 4
 const CONTRADICTED_SESSIONS = 2
 /** Further sessions are proposed where they would settle it as often as this, and five of them are hopeless below the other. */
@@ -90,11 +93,11 @@ const HOPELESS = 0.2
  * @throws RangeError for a run that is not above 0 or not finite, a step or a scatter below 0.
  */
 export function compare(request: CompareRequest): Comparison {
-  const { better, worthwhile = WORTHWHILE } = request
+  const { better, worthwhile = WORTHWHILE, capped = false } = request
   const { sides, scatter } = sidesOf([request.before, request.after], request)
   const [was, is] = sides as [Side, Side]
   const about = {
-    notes: notesOf(was, is, scatter),
+    notes: notesOf(was, is, scatter, capped),
     before: summaryOf(was, better),
     after: summaryOf(is, better),
   }
@@ -110,16 +113,17 @@ export function compare(request: CompareRequest): Comparison {
   const worth = Math.log1p(worthwhile)
   const verdict = verdictOf(low, high, worth)
   const halfOf = (of: number) => halfWidth([was, is], of)
-  const isWithheld =
+  const isDrift =
     (verdict === 'gain' || verdict === 'loss') &&
     mayBeDrift(difference, carriedTrend(was, is, scatter), halfOf, variance)
+  const isWithheld = capped || isDrift
   return {
     verdict: isWithheld ? 'cannot-tell' : verdict,
     ratio,
     low: Math.exp(low),
     high: Math.exp(high),
     worthwhile: isWithheld ? null : low > worth ? true : high < worth ? false : null,
-    next: nextFor(difference, half, worth, [was, is], scatter),
+    next: capped ? null : nextFor(difference, half, worth, [was, is], scatter),
     ...about,
   }
 }
@@ -143,7 +147,7 @@ export function halfWidth(sides: readonly Side[], variance: number): number {
   return Math.max(drawn, bound * Math.sqrt(share(CONTRADICTED_SESSIONS) * variance))
 }
 
-/** How far sessions of one state lie apart, in units of what was assumed (squared), and how many say so beyond the first. */
+/** Distance between sessions of one state, squared and in units of the assumed variance, with its degrees of freedom. */
 function apartness(sides: readonly Side[]): { free: number; seen: number } {
   return {
     free: sides.reduce((sum, { centres }) => sum + Math.max(0, centres.length - 1), 0),
@@ -164,7 +168,7 @@ function disagree(sides: readonly Side[]): boolean {
 const muchBy = (free: number): number =>
   free * (1 - 2 / (9 * free) + 1.645 * Math.sqrt(2 / (9 * free))) ** 3
 
-function notesOf(was: Side, is: Side, { withinSd }: Scatter): CompareNote[] {
+function notesOf(was: Side, is: Side, { withinSd }: Scatter, capped: boolean): CompareNote[] {
   const all = [...was.centres, ...is.centres]
   const sessions = [...was.sessions, ...is.sessions]
   const ordered =
@@ -177,6 +181,7 @@ function notesOf(was: Side, is: Side, { withinSd }: Scatter): CompareNote[] {
     QUANTISED: 12 * Math.max(was.step, is.step) > withinSd ** 2,
     ORDER: ordered,
     SESSIONS_DISAGREE: disagree([was, is]),
+    CAPPED: capped,
   }
   return COMPARE_NOTES.filter((note) => holds[note])
 }
@@ -223,8 +228,8 @@ const isSettled = (difference: number, half: number, worth: number): boolean =>
   Math.abs(difference) > half || Math.abs(difference) + half <= worth
 
 /**
- * How often further sessions that bring the variance from `now` to `then` would settle it, over what the true
- * difference may be: the difference seen then is spread round the one seen now by what they lessen the variance by.
+ * Chance that further sessions, which bring the variance from `now` to `then`, settle it, averaged over the possible
+ * true differences: the difference seen then is spread round the one seen now with the variance taken away.
  */
 function settlingChance(difference: number, now: number, then: number, worth: number): number {
   const spread = Math.sqrt(Math.max(1e-12, now - then))

@@ -23,7 +23,7 @@ export const RARE_SCATTER = known<Partial<Record<FigureSort, Scatter>>>(
   'A judgement: the slowest 1 % of a log are a hundredth of its frames, the slowest 0.1 % a few dozen.',
 )
 
-/** What is usual for a kind of figure. */
+/** Usual scatter of a kind of figure. */
 export const usualScatter = (figure: FigureSort = 'average'): Scatter =>
   RARE_SCATTER.value[figure] ?? USUAL_SCATTER.value
 

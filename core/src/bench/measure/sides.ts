@@ -19,7 +19,7 @@ export interface FigureKind {
   quantum?: number | null
   /** The kind of figure; `average` where left out. */
   figure?: FigureSort
-  /** What repeated sessions scatter by; what is usual for the figure where left out. */
+  /** Scatter of repeated sessions; the usual one of the figure where left out. */
   shop?: Scatter | null
 }
 

@@ -6,6 +6,7 @@ import {
   type Configuration,
   callsOf,
   FRAME_RATES,
+  type FrameFigures,
   type KeptRuns,
   loggedOf,
   measuredChannels,
@@ -167,6 +168,23 @@ test('logs of frame times are runs: one for each figure, session by session', ()
   // One log after the change is too few.
   expect(average?.against.after?.verdict).toBe('too-few')
   expect(logged?.logs.before).toEqual([logs[0], logs[2], logs[3]])
+})
+
+test('logs of which a side was held to a rate are not compared as if nothing held them', () => {
+  const session = (configuration: Configuration, at: number, cap: number | null) => {
+    const times = Float64Array.from({ length: 400 }, (_, n) => 16.6 + (n % 5) * 0.02)
+    const figures = { ...(analyseFrames(times)?.figures as FrameFigures), cap }
+    return { test: 'Gallery', configuration, at: null, conditions: {}, session: at, figures }
+  }
+  const verdict = (cap: number | null) => {
+    const logs = [1, 1, 1, 2, 2, 2].map((at) => session('before', at, null))
+    const held = [3, 3, 3, 4, 4, 4].map((at) => session('after', at, cap))
+    const [logged] = loggedOf([...logs, ...held], (name, rate) => `${name} ${rate}`)
+    return logged?.rates.averageRate.against.after
+  }
+  expect(verdict(null)?.notes).not.toContain('CAPPED')
+  expect(verdict(60)).toMatchObject({ verdict: 'cannot-tell', next: null })
+  expect(verdict(60)?.notes).toContain('CAPPED')
 })
 
 describe('channels told by bandwidths', () => {

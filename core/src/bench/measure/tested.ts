@@ -93,7 +93,7 @@ export const FRAME_RATES = [
 ] as const
 export type FrameRate = (typeof FRAME_RATES)[number]
 
-/** How each scatters: rates that few frames make scatter more. */
+/** Kind of figure by its scatter: rates that few frames make scatter more. */
 const FIGURE_OF: Record<FrameRate, FigureSort> = {
   averageRate: 'average',
   rateAt99: 'average',
@@ -123,7 +123,9 @@ export function loggedOf<L extends KeptFrames>(
         bySession(logs[configuration] ?? []).map((of) => {
           const { at, conditions } = of[0] as L
           const runs = of.map(({ figures }) => figures[rate])
-          return { configuration, conditions, at, runs, failed: 0, record: null, busy: false }
+          const isCapped = of.some(({ figures: { cap } }) => cap !== null && cap !== undefined)
+          const session = { configuration, conditions, at, runs, failed: 0, record: null }
+          return { ...session, busy: false, isCapped }
         }),
       )
       const about = { unit: 'frames/s', better: 'higher', bandwidth: null, work: null } as const
@@ -167,6 +169,8 @@ interface Found<R> extends Session {
   failed: number
   record: R | null
   busy: boolean
+  /** Whether its frames were held to a rate. */
+  isCapped?: boolean
 }
 
 /**
@@ -195,7 +199,7 @@ function told<R>(
     )
     if (changed.length > 0) along[configuration] = changed
   }
-  for (const { configuration, conditions, busy, ...session } of found) {
+  for (const { configuration, conditions, busy, isCapped: _, ...session } of found) {
     const changed: readonly TestCondition[] = along[configuration] ?? []
     const others = differing(conditions, newest?.conditions ?? {}).filter(
       (one) => !changed.includes(one),
@@ -214,8 +218,13 @@ function told<R>(
   const against: Tested<R>['against'] = {}
   for (const configuration of CONFIGURATIONS) {
     if (configuration === 'before' || !sides.before || !sides[configuration]) continue
+    const capped = quiet.some(
+      (one) =>
+        one.isCapped && (one.configuration === 'before' || one.configuration === configuration),
+    )
     against[configuration] = compare({
       ...about,
+      capped,
       before: counted('before'),
       after: counted(configuration),
     })

@@ -63,7 +63,7 @@ export function openContents(bytes: Uint8Array, plan: ContentsLayout): ModuleCon
   return { bytes, format: plan.format, about, problems }
 }
 
-/** What contents gave, once all of them are read. */
+/** Reading of contents, once all of them are read. */
 export const contentsRead = ({ format, about, problems }: ModuleContents): FormRead => ({
   format,
   observations: numbered([about]),

@@ -3,7 +3,7 @@ import type { Ruling, Rulings } from '../../things/records'
 import { MACHINE, type Observation, trustOf } from '../facts'
 import { type Believable, isBelievable, MEANINGS } from './meaning'
 
-/** What all observations say about one thing: the claims, best trusted first, and what to go by. */
+/** All observations of one thing, best trusted first, and the value to go by. */
 export interface Belief<What extends Believable = Believable> {
   /** Such as `machine.slotCount` or `slot.A1.capacityGiB`. */
   key: string

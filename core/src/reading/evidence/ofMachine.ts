@@ -49,7 +49,7 @@ const AS_SAID: readonly Observation['what'][] = [
   'fastestRate',
 ]
 
-/** What an input says of the machine, its slots counted without what is soldered. */
+/** Observations of the machine in an input, its slots counted without soldered memory. */
 function said({ id, reading }: Input): Observation[] {
   const own = reading.observations.filter(({ subject }) => subject === MACHINE)
   const modules = modulesRead(reading.observations)

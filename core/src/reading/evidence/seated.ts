@@ -5,7 +5,7 @@ import { seatingOf } from '../seats'
 import type { EvidenceCase, Input } from './case'
 import { emptyKey } from './emptyKey'
 
-/** Where the modules of all inputs are, as far as anything tells. */
+/** Places of the modules of all inputs, as far as anything tells. */
 export interface Seats {
   /** Modules by slot: what each input, and each piece of a kit, says of what is in it. */
   seated: Map<string, Subject[]>
@@ -81,7 +81,7 @@ function as(about: Subject, subject: string, input: string): Subject {
 
 export const inputOf = ({ observations }: Subject): string => observations[0]?.input ?? ''
 
-/** What is said of modules, each of the slot that it is in. */
+/** Observations of modules, each of the slot that it is in. */
 export const inSlots = ({ seated }: Pick<Seats, 'seated'>): Observation[] =>
   [...seated].flatMap(([subject, own]) =>
     own.flatMap(({ observations }) => observations.map((one) => ({ ...one, subject }))),

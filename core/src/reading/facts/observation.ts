@@ -64,7 +64,7 @@ const OF_MACHINE: readonly (keyof Observable)[] = [
   'fastestRate',
 ]
 
-/** How far an observation is to be believed: of what is fitted as its source knows modules, of the record or a page as it knows machines. */
+/** Trust in an observation: a source knows modules and machines differently; the record and pages speak of machines. */
 export function trustOf({ what, source, input }: Observation): Trust {
   const isOfMachine = OF_MACHINE.includes(what) || source === 'page' || input === null
   return trustIn(source, isOfMachine ? 'machine' : 'module')
@@ -165,7 +165,7 @@ export function bySubject(observations: readonly Observation[]): Subject[] {
 export const modulesRead = (observations: readonly Observation[]): Subject[] =>
   bySubject(observations.filter(({ subject }) => isModuleSubject(subject)))
 
-/** What is said of one subject; of lists of slots the longest, which knows empty ones too. */
+/** Figures of one subject; of several lists of slots the longest, which holds empty ones too. */
 export function saidOfSubject(
   observations: readonly Observation[],
   subject: string,

@@ -29,14 +29,14 @@ export interface Part {
   to: number
 }
 
-/** What one form gave: observations and nothing else, and what was wrong with it. */
+/** Reading of one form: its observations, and what was wrong with it. */
 export interface FormRead {
   format: Format
   observations: Observation[]
   problems: Problem[]
 }
 
-/** What one input gave. */
+/** Reading of one input. */
 export interface Reading extends FormRead {
   /** Of a text: all its lines but blank ones. */
   parts: Part[]

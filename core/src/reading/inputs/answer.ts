@@ -38,7 +38,7 @@ export interface ReadAnswer {
   parts: Part[]
 }
 
-/** What was read, module by module; of each figure the first word. */
+/** A reading module by module; of each figure the first observation. */
 export function answerOf({ format, observations, problems, parts }: Reading): ReadAnswer {
   const machine = saidOfSubject(observations, MACHINE)
   const system = saidOfSubject(observations, SYSTEM)

@@ -10,7 +10,7 @@ import {
   type Subject,
 } from '../facts'
 
-/** What several parts of one text say together: all their observations, with one subject for one module. */
+/** Reading of several parts of one text: all their observations, with one subject for one module. */
 export function combined(parts: readonly FormRead[]): FormRead {
   const [first] = parts
   if (first && parts.length === 1) return first
@@ -27,7 +27,7 @@ export function combined(parts: readonly FormRead[]): FormRead {
   }
 }
 
-/** What a running system says of itself does not count beside another format. */
+/** Format of a text of several parts; figures of a running system do not count beside another. */
 function formatOf(parts: readonly FormRead[]): Format {
   const known = new Set(parts.map(({ format }) => format))
   known.delete('unknown')
@@ -38,7 +38,7 @@ function formatOf(parts: readonly FormRead[]): Format {
   return another ? 'mixed' : format
 }
 
-/** What the parts before said, and of which modules. */
+/** Observations of the parts before, and the modules they are of. */
 interface Text {
   observations: Observation[]
   modules: Subject[]

@@ -176,7 +176,7 @@ function notUnderstood(lines: readonly string[]): Problem[] {
   return problems
 }
 
-/** Whether a text is JSON or XML as it should be, whatever it is about. */
+/** Whether a text is well-formed JSON or XML, whatever it is about. */
 function isWellFormed(lines: readonly string[]): boolean {
   const text = lines.join('\n').trim()
   if (/^</.test(text))

@@ -112,7 +112,7 @@ export function recognisedLabel(lines: readonly RecognisedLine[]): RecognisedLab
 const COMPARED = ['capacityGiB', 'generation', 'formFactor', 'ranks', 'deviceWidth'] as const
 
 /**
- * Which of several looks at one picture to go by: the surest, then the one that found most of a label. It is not sure
+ * Best of several looks at one picture: the surest, then the one that found most of a label. It is not sure
  * where another that could be says other figures; then both are among its readings. Null where none found a label.
  */
 export function bestLook(

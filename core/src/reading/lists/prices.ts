@@ -89,7 +89,7 @@ export interface PriceTerms {
   minorUnits: number
   /** What the capacity of a kit's row is, where the row itself does not tell: of one module, or of all. */
   kitCapacity?: 'each' | 'whole' | null
-  /** What the prices are; where it is not given, they are the shop's own as they stand. */
+  /** Meaning of the prices; left out where they are the shop's own as they stand. */
   meant?: PricesMeant
   /** The shop's tax, and whether its own prices are with it. */
   tax?: { percent: number; included: boolean }
@@ -97,7 +97,7 @@ export interface PriceTerms {
   markParts?: 'decimals' | 'thousands' | null
 }
 
-/** How the prices and the stocks of a list are read; null where none has a mark. */
+/** Readings of one price and one stock of a list; null where none has a mark. */
 export function numbersWritten(
   table: Table,
   columns: ColumnHeadings<PriceColumn>,

@@ -14,7 +14,7 @@ const EACH =
   /\b(?:per|each|pro|je|par|por|al|za) (?:module?|modulo|modul|stick|barrette|riegel|moduli)\b/
 const WHOLE = /\b(?:kit|set|pack)(?: ?price| ?preis)?\b|gesamt|lot\b|zestaw/
 
-/** What a heading says of the prices under it; null where it does not say, or says both. */
+/** Meaning of prices by their heading; null where it does not say, or says both. */
 export function pricesMeantBy(heading: string): PricesMeant {
   const plain = heading
     .normalize('NFD')

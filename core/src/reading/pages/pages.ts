@@ -97,7 +97,7 @@ export function readPages(lines: readonly string[], at: readonly number[]): Page
   return { part: left.size === 0 ? null : { format: 'page', observations, problems: [] }, left }
 }
 
-/** What the lines of a page name in one way only: a board of two generations or forms has neither for certain. */
+/** Learns the kinds that a page names in one way only: a board of two generations or forms has neither for certain. */
 function learnKinds(machine: Subject, lines: readonly { line: number; kinds: KindsNamed }[]): void {
   const first = (what: keyof KindsNamed) => lines.find(({ kinds }) => kinds[what].length > 0)
   const only = <Value>(of: (kinds: KindsNamed) => Value[]): Value | null => {

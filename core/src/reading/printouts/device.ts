@@ -117,7 +117,7 @@ function isFixed({ form, generation, locator }: Device): boolean {
 export interface Devices {
   machine: Subject
   problems: Problem[]
-  /** How many slots and soldered devices were listed. */
+  /** Number of slots and soldered devices listed. */
   listed: () => number
   /**
    * Takes a device: its slot into the machine's list, and what is fitted as a module. `whereOf` gives

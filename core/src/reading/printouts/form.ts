@@ -20,7 +20,7 @@ export interface PrintForm {
   name: string
   /** First look at a line: false where nothing of this form can begin there. Told by a line alone, and quick. */
   begins: RegExp
-  /** What begins at a line (an index from 0); null where it is not of this form after all. */
+  /** Reads the stretch that begins at a line (an index from 0); null where it is not of this form after all. */
   read: (lines: TextLines, at: number) => ReadStretch | null
 }
 
@@ -34,7 +34,7 @@ export function isPrompt(line: string): boolean {
   )
 }
 
-/** What lines of a running system say of it. */
+/** Stretch with figures of a running system. */
 export function systemRead(
   format: Format,
   figures: Partial<SystemFigures>,

@@ -9,7 +9,7 @@ interface Mapping<Column extends string> {
   columns: ColumnHeadings<Column>
 }
 
-/** What the rows of a table make, and those that make nothing. */
+/** Results of the rows of a table, and the rows that make nothing. */
 export interface RowsRead<Made> {
   made: Made[]
   faults: RowFault[]
@@ -193,7 +193,7 @@ export function ImportTable<
   )
 }
 
-/** What the rows make by these columns, as before until it is there; `done` rows of them are read, null once all are. */
+/** Rows read by these columns, the former result until it is there; `done` counts the rows read, null once all are. */
 function useRowsRead<Column extends string, Read>(
   read: (
     columns: ColumnHeadings<Column>,

@@ -279,7 +279,7 @@ interface NumbersReadProps {
   onMarkParts: (parts: 'decimals' | 'thousands' | null) => void
 }
 
-/** How the numbers of the list are read, and the question where nothing in the prices tells. */
+/** Numbers of the list as they are read, and the question where nothing in the prices tells. */
 function NumbersRead({ written, markParts, onMarkParts }: NumbersReadProps) {
   const { prices, stocks } = written ?? {}
   const doubtful = prices?.doubtful
@@ -348,7 +348,7 @@ interface MeaningProps {
   onChoice: (choice: Partial<PricesMeant>) => void
 }
 
-/** What the prices of the list are: as its heading says, else as somebody says here. */
+/** Meaning of the prices of the list: as its heading says, else as somebody says here. */
 function PricesMeaning({ meant, onChoice }: MeaningProps) {
   return (
     <div className="mb-2 grid grid-cols-3 gap-3">

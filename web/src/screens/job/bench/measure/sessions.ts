@@ -61,6 +61,8 @@ export const NOTE_WORDS: Record<CompareNote, string> = {
   QUANTISED: 'The figure is printed in steps too coarse to tell more.',
   ORDER:
     'All sessions before came first. Where the old modules can still go back, one more session with them (before, after, before) tells a drifting machine from a gain.',
+  CAPPED:
+    'Frames were held to a rate: a difference cannot show. Switch the limit off and log again.',
   SESSIONS_DISAGREE:
     'Sessions of one state lie further apart than is usual: the range is wider for it. Was the machine as it was each time?',
 }

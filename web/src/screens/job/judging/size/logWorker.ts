@@ -12,7 +12,7 @@ export interface LogQuestion {
 export interface LogRead {
   summary: ReturnType<typeof summarise>
   badLines: number[]
-  /** How the figures of memory in use are read. */
+  /** One figure of memory in use, as written and as read. */
   written: NumbersWritten | null
 }
 
