@@ -33,6 +33,8 @@ export default defineConfig({
       {
         root: 'web',
         plugins: [react(), tailwindcss()],
+        // Loaded by a worker: found in the middle of a test it would have the test loaded again.
+        optimizeDeps: { include: ['read-excel-file/universal'] },
         test: {
           name: 'parts in a browser',
           include: ['src/**/*.browser.test.tsx'],
