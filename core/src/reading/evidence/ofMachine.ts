@@ -1,10 +1,10 @@
 import type { Sourced } from '../../things/records'
 import {
-  type ListedSlot,
   MACHINE,
   type MachineFigures,
   modulesRead,
   type Observation,
+  saidOfSubject,
 } from '../facts'
 import { isSoldered, mayBeSoldered } from '../inputs'
 import type { EvidenceCase, Input } from './case'
@@ -54,8 +54,7 @@ function said({ id, reading }: Input): Observation[] {
   const own = reading.observations.filter(({ subject }) => subject === MACHINE)
   const modules = modulesRead(reading.observations)
   const banks = modules.filter(isSoldered)
-  const listed = own.flatMap(({ what, value }) => (what === 'slots' ? [value as ListedSlot[]] : []))
-  const mostListed = Math.max(0, ...listed.map(({ length }) => length))
+  const mostListed = saidOfSubject(reading.observations, MACHINE).slots?.length ?? 0
   const observed = (
     what: keyof MachineFigures,
     value: number,

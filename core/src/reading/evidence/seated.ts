@@ -1,5 +1,5 @@
 import type { Machine } from '../../things/model'
-import { bySubject, isModuleSubject, type Observation, type Subject } from '../facts'
+import { modulesRead, type Observation, type Subject } from '../facts'
 import { isSoldered } from '../inputs'
 import { seatingOf } from '../seats'
 import type { EvidenceCase, Input } from './case'
@@ -19,7 +19,7 @@ export interface Seats {
 }
 
 /** The subject of a module before it has a slot: its input, and `key` names it there as `Input.seats` does. */
-export const looseSubject = (input: string, key: string): string => `${input} ${key}`
+const looseSubject = (input: string, key: string): string => `${input} ${key}`
 
 /** Finds the slots of modules. Nothing but the subject of an observation depends on it. */
 export function seatAll({ inputs, machine, rulings }: EvidenceCase): Seats {
@@ -62,8 +62,7 @@ export function seatAll({ inputs, machine, rulings }: EvidenceCase): Seats {
 
 /** The modules of an input that may be in slots; of a kit each piece, the first as `0`, the second as `0.1`. */
 function modulesOf({ id, reading }: Input) {
-  const modules = bySubject(reading.observations.filter(({ subject }) => isModuleSubject(subject)))
-  return modules.flatMap((about, index) => {
+  return modulesRead(reading.observations).flatMap((about, index) => {
     if (isSoldered(about)) return []
     const pieces = Math.min(about.said.kit?.size ?? 1, 8)
     return Array.from({ length: pieces }, (_, n) => {
