@@ -175,7 +175,8 @@ function ImportDialog({ opened, lists, suppliers, onDone, onClose }: ImportProps
     if (supplier.trim() === '') return 'Name the supplier.'
     if (markUpPercent === null) return 'The mark-up is no per cent figure.'
     if (payer === null) return 'Say whose prices these are.'
-    return tax === null ? 'Say whether the prices are with tax.' : undefined
+    if (tax === null) return 'Say whether the prices are with tax.'
+    return shop ? undefined : 'The tax of the shop is not loaded yet.'
   }
   return (
     <ImportTable
