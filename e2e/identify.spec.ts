@@ -451,3 +451,21 @@ test('`16 GB (2 x 8)` is two modules of 8 GB, asked about with the slots that ar
   await expect(slotButton(page, 'A')).toContainText('8 GB')
   await expect(slotButton(page, 'B')).toContainText('8 GB')
 })
+
+test('a report made without rights says so, and a page gives facts of the machine', async ({
+  page,
+  app,
+}) => {
+  await newLaptop(page, app.address, 'Rieke Holm')
+  await paste(page, 'od: /sys/firmware/dmi/tables/DMI: Permission denied\nMemTotal: 8029000 kB')
+  const readings = page.getByRole('list', { name: 'Readings' })
+  await expect(readings).toContainText('Made without the rights to see everything')
+  await paste(
+    page,
+    'Maximum memory: 32GB DDR4-2400\nMemory slots: 2 SO-DIMM\nMemory type: DDR4 dual-channel',
+  )
+  await page.getByText('Evidence').click()
+  const facts = page.getByRole('table', { name: 'Facts' })
+  await expect(facts.getByRole('row', { name: /Machine Channels 2/ })).toBeVisible()
+  await expect(facts.getByRole('row', { name: /Fastest memory it takes 2400 MT/ })).toBeVisible()
+})

@@ -181,10 +181,10 @@ describe('what nobody made sure of stays open', () => {
     expect(first('16GB DDR4 2400 / 2666')).not.toHaveProperty('speeds')
     expect(first('16GB DDR3 1600/1600 SO-DIMM')).toMatchObject({ speeds: [{ dataRate: 1600 }] })
   })
-  test.each(['16GB DDR4 (slot 2 - 8GB)', '16-18-18-38 16GB DDR4-3200'])(
-    'figures of something else part no capacities: %s',
-    (text) => expect(answerTo(text).problems.map(({ code }) => code)).not.toContain('NOTHING_READ'),
-  )
+  test('figures of timings and of a slot are no second capacity', () => {
+    expect(first('16-18-18-38 16GB DDR4-3200')).toMatchObject({ capacityGiB: 16 })
+    expect(first('slot 4-8GB DDR4-3200')).toMatchObject({ capacityGiB: 8 })
+  })
 })
 
 test('memory that is wanted is none that is there', () => {
