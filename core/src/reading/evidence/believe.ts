@@ -5,7 +5,7 @@ import { type Believable, isBelievable, MEANINGS } from './meaning'
 
 /** All observations of one thing, best trusted first, and the value to go by. */
 export interface Belief<What extends Believable = Believable> {
-  /** Such as `machine.slotCount` or `slot.A1.capacityGiB`. */
+  /** Key of a ruling on it: `machine.slotCount`, `slot.A1.capacityGiB`. */
   key: string
   /** The machine, or the slot's id. */
   subject: string

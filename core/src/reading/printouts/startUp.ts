@@ -20,8 +20,8 @@ function isStartUp(plain: string): boolean {
 }
 
 /**
- * What firmware says of its memory as it starts: `Main Memory: DDR4 2133MHz 8192MB, Dual Channel`. It is of all that
- * is fitted as it runs, and no module.
+ * Start-up message of the firmware: `Main Memory: DDR4 2133MHz 8192MB, Dual Channel`. It is about all the memory as it
+ * runs, so it makes no module.
  */
 export const startUpMessage: PrintForm = {
   name: 'startUpMessage',

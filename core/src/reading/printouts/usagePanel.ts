@@ -11,7 +11,7 @@ const FORM =
 /** The lines stand close to each other. */
 const LONGEST = 8
 
-/** What a system shows of its memory in a few lines: the rate it runs at, slots used of how many, their form. */
+/** Usage panel of a system: lines with the rate that memory runs at, the slots used of all, and the form factor. */
 export const usagePanel: PrintForm = {
   name: 'usagePanel',
   begins:

@@ -63,7 +63,7 @@ export function readXml(
     const element = open.at(-1) as XmlElement
     element.text += part
   })
-  // What stands before a fault holds; what is missing behind it is not said.
+  // Elements before a fault are kept; the rest of the text is not read.
   let isWhole = true
   parser.on('error', () => {
     isWhole = false

@@ -21,10 +21,10 @@ export const PRICE_COLUMNS = [
 ] as const
 export type PriceColumn = (typeof PRICE_COLUMNS)[number]
 
-/** What the prices of a list are, as far as anybody said: with or without tax, whose, and of what where a row is a kit. */
+/** Meaning of the prices of a list: with or without tax, paid by whom, and of a module or the kit; null where nobody said. */
 export const PricesMeant = z.object({
   tax: z.enum(['with', 'without']).nullable(),
-  /** What the shop pays for a piece, or what its customers do. */
+  /** Payer of these prices: the shop, as its cost, or its customers. */
   payer: z.enum(['shop', 'customer']).nullable(),
   kit: z.enum(['each', 'whole']).nullable(),
 })

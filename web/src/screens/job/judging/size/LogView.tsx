@@ -298,7 +298,7 @@ function LogDialog({ opened: { name, table }, fitted, uses, onClose, onTake }: L
   )
 }
 
-/** The log read in a worker; as it was before until it is read anew. */
+/** Reads the log in a worker; the former result stands until the new one is there. */
 function useLogRead(
   table: OpenedTable['table'],
   columns: LogColumns,
