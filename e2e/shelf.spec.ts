@@ -256,7 +256,7 @@ test('a French price list in code page 1252 is read by the column, and a doubtfu
     })
   await open(
     'liste.csv',
-    'Référence;Désignation;Prix unitaire;Disponibilité\nFR-1;Barrette 16 Go (2 x 8 Go) DDR4-3200 SO-DIMM;1 234,50;12\nFR-2;Barrette 8 Go DDR4-3200 SO-DIMM;22,90;rupture\n',
+    'Référence;Désignation;Prix unitaire;Disponibilité;Livraison\nFR-1;Barrette 16 Go (2 x 8 Go) DDR4-3200 SO-DIMM;1 234,50;12;3-5 jours\nFR-2;Barrette 8 Go DDR4-3200 SO-DIMM;22,90;rupture;2\n',
   )
   const french = page.getByRole('dialog', { name: 'Import liste.csv' })
   // A unit price may be of one module or of the kit that is sold.
@@ -265,6 +265,7 @@ test('a French price list in code page 1252 is read by the column, and a doubtfu
   await french.getByLabel('A kit’s price is for').selectOption('the whole kit')
   await expect(french.getByText('2 offers of 2 rows')).toBeVisible()
   await expect(french.getByText('Prices: “1 234,50” is read as €1,234.50.')).toBeVisible()
+  await expect(french.getByText('Days to come: “3-5 jours” is read as 5.')).toBeVisible()
   await expect(french.getByRole('row', { name: /FR-1/ })).toContainText('€1,234.50')
   await page.keyboard.press('Escape')
 

@@ -7,6 +7,7 @@ export {
   type ValidatedIndex,
 } from './lookUp'
 export {
+  type ColumnsWritten,
   importPrices,
   numbersWritten,
   PRICE_WORDS,

@@ -231,6 +231,16 @@ describe('what the prices are', () => {
   })
 })
 
+test('days and capacities in words are shown as they are read', () => {
+  const list = parseTable(
+    'Part;Text;Price;Capacity;Delivery\nA;DDR4-3200 SO-DIMM;50;2x8GB;2\nB;DDR4-3200 SO-DIMM;50;16384 MB;3-5 days',
+  ) as Table
+  expect(numbersWritten(list, guessColumns(list.headings, PRICE_WORDS))).toMatchObject({
+    days: { example: '3-5 days', value: 5 },
+    capacities: { example: '16384 MB', value: 16 },
+  })
+})
+
 test('how prices and stocks are read is shown by one of each', () => {
   const list = parseTable(
     'Part;Text;Price;Stock\nA;16GB DDR4-3200 SO-DIMM;1 234,50;1.200\nB;8GB DDR4-3200 SO-DIMM;22,90;3',

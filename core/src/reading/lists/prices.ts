@@ -97,18 +97,34 @@ export interface PriceTerms {
   markParts?: 'decimals' | 'thousands' | null
 }
 
-/** Readings of one price and one stock of a list; null where none has a mark. */
+/** Columns whose numbers are shown as they are read. */
+export interface ColumnsWritten {
+  prices: NumbersWritten | null
+  stocks: NumbersWritten | null
+  /** Days to come, and the capacity in GiB. */
+  days: NumbersWritten | null
+  capacities: NumbersWritten | null
+}
+
+/** Readings of one cell of each column of numbers; null where all are plain figures, or the column is not in the list. */
 export function numbersWritten(
   table: Table,
   columns: ColumnHeadings<PriceColumn>,
   markParts: PriceTerms['markParts'] = null,
-): { prices: NumbersWritten | null; stocks: NumbersWritten | null } {
-  const prices = cellsOf(table, columns.price)
-  const stocks = cellsOf(table, columns.stock)
+): ColumnsWritten {
+  const cellsIn = (column: PriceColumn) => cellsOf(table, columns[column])
+  const [prices, stocks] = [cellsIn('price'), cellsIn('stock')]
   const [priced, stocked] = [styleOf(prices, markParts), columnStyle(stocks)]
+  const worded = (cells: readonly string[], read: (cell: string) => number | null) => {
+    // `2x16GB` is a kit, which the preview shows.
+    const example = cells.find((cell) => /\d/.test(cell) && !/^\s*\d+\s*$|[x×]/i.test(cell))
+    return example === undefined ? null : { example, value: read(example), doubtful: null }
+  }
   return {
     prices: numberWritten(prices, (cell) => numberOf(cell, priced)),
     stocks: numberWritten(stocks, (cell) => stockIn(cell, stocked)),
+    days: worded(cellsIn('leadDays'), leadIn),
+    capacities: worded(cellsIn('capacityGiB'), (cell) => capacityIn(cell) ?? null),
   }
 }
 

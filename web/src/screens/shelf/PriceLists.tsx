@@ -9,7 +9,7 @@ import {
 import { type ColumnHeadings, guessColumns } from '@tembrix/core/things/tables'
 import { useCallback, useState } from 'react'
 import { saidOf, takeInPriceList, useAppDispatch, useShopQuery } from '../../base/data'
-import { minorUnits, money, numberFrom, plural } from '../../base/format'
+import { capacity, minorUnits, money, numberFrom, plural } from '../../base/format'
 import { Check, Field, Select, TextInput } from '../../base/ui'
 import { inWorker } from '../../base/worker'
 import { describeModule } from '../../parts/board'
@@ -282,7 +282,7 @@ interface NumbersReadProps {
 
 /** Numbers of the list as they are read, and the question where nothing in the prices tells. */
 function NumbersRead({ written, markParts, onMarkParts }: NumbersReadProps) {
-  const { prices, stocks } = written ?? {}
+  const { prices, stocks, days, capacities } = written ?? {}
   const doubtful = prices?.doubtful
   const isPriceTold = prices && prices.value !== null && (!doubtful || markParts)
   return (
@@ -314,6 +314,17 @@ function NumbersRead({ written, markParts, onMarkParts }: NumbersReadProps) {
       {stocks && (
         <p className="text-sm">
           In stock: “{stocks.example}” is read as {stocks.value ?? 'not said'}.
+        </p>
+      )}
+      {days && (
+        <p className="text-sm">
+          Days to come: “{days.example}” is read as {days.value ?? 'not said'}.
+        </p>
+      )}
+      {capacities && (
+        <p className="text-sm">
+          Capacity: “{capacities.example}” is read as{' '}
+          {capacities.value === null ? 'not said' : capacity(capacities.value)}.
         </p>
       )}
     </div>

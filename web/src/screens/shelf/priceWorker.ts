@@ -1,6 +1,11 @@
-import { importPrices, numbersWritten, type PriceTerms } from '@tembrix/core/reading/lists'
+import {
+  type ColumnsWritten,
+  importPrices,
+  numbersWritten,
+  type PriceTerms,
+} from '@tembrix/core/reading/lists'
 import type { Offered, PriceColumn } from '@tembrix/core/things/records'
-import type { ColumnHeadings, NumbersWritten, Table } from '@tembrix/core/things/tables'
+import type { ColumnHeadings, Table } from '@tembrix/core/things/tables'
 import type { WorkDone } from '../../base/worker'
 import type { RowsRead } from '../../parts/tableFile'
 
@@ -11,7 +16,7 @@ export interface PriceQuestion {
 }
 
 export interface PricesRead extends RowsRead<Offered> {
-  written: { prices: NumbersWritten | null; stocks: NumbersWritten | null }
+  written: ColumnsWritten
 }
 
 self.onmessage = ({ data: { table, columns, terms } }: MessageEvent<PriceQuestion>) => {
