@@ -1,18 +1,22 @@
-import { deepEqual } from '../../things/model'
-import { controlsMissing, passesSaved } from './control'
-import { isUnseen, type Made, showsUnderTestOnly } from './evidence'
-import { activeOf, expectationOf, weighTrial } from './expectation'
-import { type Handling, type Named, observed, type Suspicion, suspects } from './inference'
+import { known } from '../../things/model'
+import { controlsMissing } from './control'
+import { isBad, isUnseen, levelOf, type Made } from './evidence'
+import { type Active, activeOf, type Expectation, expectationOf } from './expectation'
+import { handlingsFrom, isWarmNow } from './handlings'
+import { type Named, observed, type Suspicion, suspects } from './inference'
+import { oddsOf, timesNeeded } from './rivals'
+import { isWarm, minutesOfTrial, outcomeOfKey, type Trial, type TrialOutcome } from './trial'
 import {
-  ACTIONS,
-  type Action,
-  type Arrangement,
-  minutesApart,
-  outcomeOfKey,
-  type Trial,
-  type TrialBench,
-  type TrialOutcome,
-} from './trial'
+  explanationOf,
+  type FaultSearch,
+  isCurable,
+  isUntouched,
+  type Leading,
+  levelOfComplaint,
+  passesSinceCure,
+  touchesIt,
+  warmthIsOpen,
+} from './verdict'
 
 /** A trial worth making. */
 export interface Proposal {
@@ -21,7 +25,21 @@ export interface Proposal {
   minutes: number
   /** Expected information, bits. */
   bits: number
+  why: Why
 }
+
+/** Reason of a trial, in one word. */
+export type Why =
+  /** The symptom is to be seen twice before anything is touched. */
+  | 'SEE_AGAIN'
+  /** It puts right what is likeliest. */
+  | 'CURE'
+  /** It tells parts apart. */
+  | 'TELL_APART'
+  /** It is a control that is missing before the likeliest part may be named. */
+  | 'CONTROL'
+  /** It has to pass as it was brought, before it counts as put right. */
+  | 'STAYS_CURED'
 
 /** What an outcome of a trial would mean: how likely it is, and what would be suspected then. */
 export interface Meaning {
@@ -30,113 +48,125 @@ export interface Meaning {
   suspect: Named
 }
 
-/** Enough to name a part; and how sure it must be among faults that come and go, where one may be at work. */
-export const SURE = 0.95
-const SURE_AMONG = 0.83
-const MAY_COME_AND_GO = 0.01
-
-/** The part the evidence points to, whether its control was made or not; null while it is not sure enough. */
-function pointedTo(suspicion: Suspicion): Named | null {
-  const all = suspects(suspicion)
-  const some = suspects(suspicion, 'intermittent')
-  const may = some.reduce((sum, { chance }) => sum + chance, 0)
-  const sure = (parts: readonly string[], chance: number) => {
-    if (chance < SURE) return false
-    if (may < MAY_COME_AND_GO) return true
-    const named = some.filter((one) => one.parts.every((part) => parts.includes(part)))
-    return named.reduce((sum, one) => sum + one.chance, 0) >= SURE_AMONG * may
-  }
-  const [first] = all
-  if (first && sure(first.parts, first.chance)) return first
-  // Where seating again has put it right, which seat it was is no matter: all that may have been are named.
-  const seats = all.filter(({ parts }) => parts.every((part) => part.startsWith('seat ')))
-  const chance = seats.reduce((sum, one) => sum + one.chance, 0)
-  const likely = seats.filter((one) => one.chance >= chance / 50)
-  const parts = [...new Set(likely.flatMap((one) => one.parts))].sort()
-  if (
-    likely.length < 2 ||
-    !sure(
-      parts,
-      likely.reduce((sum, one) => sum + one.chance, 0),
-    )
-  )
-    return null
-  return { parts, chance }
-}
-
-/** The part to name once it is sure enough and its control was made; null while more has to be tried. */
-export function verdict(suspicion: Suspicion, trials: readonly Made[]): Named | null {
-  const named = pointedTo(suspicion)
-  if (!named) return null
-  const missing = named.parts.map((part) => controlsMissing(part, suspicion.bench, trials))
-  const seats = named.parts.every((part) => part.startsWith('seat '))
-  const proven = seats
-    ? missing.some((own) => own.length === 0)
-    : missing.every((own) => own.length === 0)
-  return proven ? named : null
-}
-
-/** What a step towards the control of the likeliest part is worth, bits. */
-const CONTROL_BITS = 0.6
-/** Controls are worked towards once a part is this likely. */
-const LIKELY = 0.9
+/** What counts beside information when trials are ranked, bits. */
+export const TRIAL_WORTH = known(
+  {
+    /** A control that is still missing, for the part that leads. */
+    control: 0.6,
+    /** A fault put right. */
+    cure: { fitted: 2.5, later: 0.3 },
+  },
+  'A judgement: right after a fitting the aim is a machine that works, and which seat it was is no matter; later a name is owed before a part is replaced.',
+)
+const WORTH = TRIAL_WORTH.value
+/** Controls count in full once a part is this likely, and from this likelihood on. */
+const LEADS = { fully: 0.9, from: 0.5 }
 /** Trials that tell less are not worth their minutes. */
 const LEAST_BITS = 0.005
+/** Minutes at the hands beside the trial itself: to go to the bench, look and note. */
+const ATTENTION = 2
 
-/** Trials worth considering from here, what tells most for its minutes first. */
-export function proposals(suspicion: Suspicion, trials: readonly Made[], most = 4): Proposal[] {
-  const { bench, arrangement, profile } = suspicion
-  const active = activeOf(suspicion)
-  const all = suspects(suspicion)
-  const [first] = all
-  const part = first && first.chance >= LIKELY ? first.parts[0] : undefined
-  const missing = part ? controlsMissing(part, bench, trials).length : 0
-  const repeating = passesSaved(trials) + curesReady(all, trials)
-  const depths = depthsThatTell(trials)
-  const possible = handlingsFrom(suspicion, trials).flatMap((handling) => {
-    const weighed = weighTrial(suspicion, handling, active)
-    return depths.map((depth) => ({ trial: { ...handling, depth }, weighed }))
-  })
+/** Trials worth making from here, the best for its minutes first. */
+export function proposals(search: FaultSearch, most = 4): Proposal[] {
+  const { trials } = search
+  const early = isUntouched(search) && !isSeenTwice(search)
+  const score = scorer(search)
+  const possible = early ? repeatsOf(search) : handlingsFrom(search)
   const scored = possible
-    .filter(({ trial }) => !wornOut(trial, trials))
-    .map(({ trial, weighed }) => {
-      const { chances, bits } = expectationOf(suspicion, trial, weighed)
-      const { start, test } = minutesApart(bench, arrangement, profile, trial)
-      const minutes = start + (1 - (chances.get('NO_START') ?? 0)) * test
-      const nearer = part && missing > 0 ? missing - left(part, bench, trials, trial, chances) : 0
-      const saved = trial.depth === 'start' && repeats(trial, suspicion) ? repeating : 0
-      const controls = Math.max(0, nearer, saved)
-      return { trial, minutes, bits, worth: (bits + CONTROL_BITS * controls) / minutes }
-    })
-  return scored
-    .filter(({ bits, worth, minutes }) => bits > LEAST_BITS || worth * minutes > LEAST_BITS)
-    .sort((a, b) => b.worth - a.worth)
-    .slice(0, most)
-    .map(({ trial, minutes, bits }) => ({ trial, minutes, bits }))
+    .filter((trial) => early || tells(trial, trials))
+    .map((trial) => score(trial))
+  const useful = early
+    ? scored
+    : scored.filter(({ gain }) => gain > LEAST_BITS).sort((a, b) => b.worth - a.worth)
+  const kept = early ? useful : withFewRestarts(useful, search)
+  return kept.slice(0, most).map(({ trial, minutes, bits, why }) => ({
+    trial,
+    minutes,
+    bits,
+    why: early ? 'SEE_AGAIN' : why,
+  }))
 }
 
-/** The same trial so often in a row tells nothing new. */
-const WORN_OUT = 8
+interface Scored extends Proposal {
+  /** What it is worth, bits; and for its minutes. */
+  gain: number
+  worth: number
+}
 
-function wornOut(trial: Trial, trials: readonly Made[]): boolean {
-  const last = trials.slice(-WORN_OUT)
-  return (
-    last.length === WORN_OUT &&
-    last.every((one) => one.depth === trial.depth && one.action === null && repeats(trial, one))
+/** Scores trials from where the search stands. */
+function scorer(search: FaultSearch): (trial: Trial) => Scored {
+  const { suspicion, trials, complaint, began, leading } = search
+  const { bench, arrangement, profile } = suspicion
+  // Of what a cure puts right there is no other control.
+  const isHeld = leading.isCured || !isCurable(leading.parts)
+  const share = (leading.chance - LEADS.from) / (LEADS.fully - LEADS.from)
+  const weight = isHeld ? Math.min(1, Math.max(0, share)) : 0
+  const { rival, times } = oddsOf(
+    suspicion,
+    began,
+    explanationOf(suspicion, leading),
+    leading.isCured,
   )
+  const active = activeOf(suspicion, rival)
+  const group = groupOf(leading, suspicion, active)
+  const enough = timesNeeded(bench, leading.isCured)
+  const missing = weight > 0 ? missingFor(leading, search, trials) : 0
+  const cure = complaint.fitted ? WORTH.cure.fitted : WORTH.cure.later
+  return (trial) => {
+    const expected = expectationOf(suspicion, trial, active)
+    const starts = 1 - (expected.chances.get('NO_START') ?? 0)
+    const minutes = minutesOfTrial(bench, arrangement, profile, trial, starts)
+    const evidence =
+      weight > 0 && times < enough && group >= 0 && rival >= 0
+        ? Math.min(Math.max(1, Math.log2(enough / times)), expected.evidence(group, rival))
+        : 0
+    const nearer =
+      weight > 0 && missing > 0 ? missing - missingAfter(leading, search, trial, expected) : 0
+    const control = weight * (evidence + WORTH.control * Math.max(0, nearer))
+    const cures = leading.isCured ? 0 : cure * expected.cures
+    const gain = expected.bits + cures + control
+    const why =
+      control > Math.max(expected.bits, cures)
+        ? leading.isCured
+          ? 'STAYS_CURED'
+          : 'CONTROL'
+        : cures > expected.bits
+          ? 'CURE'
+          : 'TELL_APART'
+    return { trial, minutes, bits: expected.bits, why, gain, worth: gain / (minutes + ATTENTION) }
+  }
 }
 
-/** How many controls would be missing after a trial with its likeliest outcome. */
-function left(
-  part: string,
-  bench: TrialBench,
-  trials: readonly Made[],
+/** Place of what leads among the active groups; -1 where it is in none. */
+function groupOf({ parts, isCured }: Leading, { named }: Suspicion, { groups }: Active): number {
+  if (isCured) return 0
+  return groups.findIndex((at) => at >= 0 && named[at]?.join() === parts.join())
+}
+
+/** How many controls are missing for what leads. */
+function missingFor(leading: Leading, search: FaultSearch, trials: readonly Made[]): number {
+  if (leading.isCured) {
+    const { clean, needed } = passesSinceCure({ ...search, trials })
+    return Number.isFinite(needed) ? Math.max(0, needed - clean) : 0
+  }
+  return controlsMissing(leading.parts, search.suspicion.bench, trials).length
+}
+
+/** How many would be missing after a trial, averaged over its likelier outcomes. */
+function missingAfter(
+  leading: Leading,
+  search: FaultSearch,
   trial: Trial,
-  chances: ReadonlyMap<string, number>,
+  { chances }: Expectation,
 ): number {
-  const [key] = [...chances].reduce((best, one) => (one[1] > best[1] ? one : best))
-  const outcome = outcomeOfKey(key)
-  return controlsMissing(part, bench, [...trials, { ...trial, outcome }]).length
+  let [sum, all] = [0, 0]
+  for (const [key, chance] of chances) {
+    if (chance < SPOKEN) continue
+    const made = [...search.trials, { ...trial, outcome: outcomeOfKey(key) }]
+    sum += chance * missingFor(leading, search, made)
+    all += chance
+  }
+  return all > 0 ? sum / all : 0
 }
 
 /** Outcomes likely enough to be spoken of. */
@@ -154,172 +184,63 @@ export function meanings(suspicion: Suspicion, trial: Trial): Meaning[] {
     })
 }
 
+/** Whether the symptom was seen twice as the machine was brought. */
+function isSeenTwice({ trials }: FaultSearch): boolean {
+  return trials.filter(isBad).length >= 2
+}
+
 /** Starts without anything wrong after which it is tested. */
 const STARTS_UNSEEN = 3
 
-/** A bare start tells nothing of what shows only under test, nor more once it has gone well often enough. */
-function depthsThatTell(made: readonly Made[]): Trial['depth'][] {
-  const startsWell =
-    isUnseen(made) && made.filter(({ depth }) => depth === 'start').length >= STARTS_UNSEEN
-  return startsWell || showsUnderTestOnly(made) ? ['test'] : ['start', 'test']
+/** The machine as it stands, once more: a start from cold, a start right after a test, or a test. */
+function repeatsOf(search: FaultSearch): Trial[] {
+  const { trials } = search
+  const [first, ...since] = trials as [Made, ...Made[]]
+  const again = {
+    arrangement: first.arrangement,
+    reseat: false,
+    profile: first.profile,
+    action: null,
+  }
+  const start: Trial = { ...again, depth: 'start' }
+  const test: Trial = { ...again, depth: 'test' }
+  const warmStart: Trial = { ...start, warm: true }
+  if (isUnseen(trials)) {
+    return trials.filter(({ depth }) => depth === 'start').length < STARTS_UNSEEN
+      ? [start, test]
+      : [test]
+  }
+  const level = levelOfComplaint(search)
+  if (level === 2) return [test]
+  if (level === 1) return isWarmNow(trials) ? [warmStart, test] : [test]
+  const colds = since.filter((trial) => !isWarm(trial)).length
+  if (colds >= STARTS_UNSEEN && warmthIsOpen(search)) return [test, start]
+  // One start of the warm machine is enough for whoever does not know.
+  return trials.at(-1)?.depth === 'test' && isWarmNow(trials) ? [warmStart, start] : [start, test]
 }
 
-/**
- * What a technician could try next, started or tested: once more, seat again, an action, turn round, fewer
- * modules, one alone, one known to be good, other slots, profile off.
- */
-function handlingsFrom(suspicion: Suspicion, made: readonly Made[]): Handling[] {
-  const { bench, arrangement, profile } = suspicion
-  const { order, modules, known } = bench
-  const [first] = made
-  // A seat that is seated again is put right, and what was wrong could never be shown.
-  if (first && isUnseen(made)) {
-    return [{ arrangement: first.arrangement, reseat: false, profile: first.profile, action: null }]
-  }
-  const handlings: Handling[] = []
-  const seen = new Set<string>()
-  const add = (
-    next: Arrangement,
-    { reseat = false, to = profile, action = null as Action | null } = {},
-  ) => {
-    if (Object.keys(next).length === 0 || !allowed(bench, next)) return
-    const slots = order.map((slot) => next[slot] ?? '')
-    const key = JSON.stringify([slots, reseat, to, action])
-    if (seen.has(key)) return
-    seen.add(key)
-    handlings.push({ arrangement: next, reseat, profile: to, action })
-  }
-  const filled = order.filter((slot) => arrangement[slot] !== undefined)
-  const held = filled.map((slot) => arrangement[slot] as string)
-  const spread = (some: readonly string[]): Arrangement =>
-    Object.fromEntries(some.map((module, at) => [order[at] as string, module]))
+/** A bare start tells nothing of what shows only under test. */
+const tells = (trial: Trial, trials: readonly Made[]): boolean =>
+  trial.depth === 'test' || trials.some((one) => isBad(one) && levelOf(one) < 2)
 
-  const done = new Set(made.map(({ action }) => action))
-  add(arrangement)
-  add(arrangement, { reseat: true })
-  for (const action of ACTIONS) {
-    if (!done.has(action) && (isSettled(made) || !CURES.includes(action))) {
-      add(arrangement, { action })
-    }
-  }
-  if (bench.profiles) {
-    add(arrangement, { to: !profile })
-    add(arrangement, { reseat: true, to: !profile })
-  }
-  if (modules.length <= order.length) add(spread(modules))
-  // Each module one slot on: the fault goes with the module or stays with the slot.
-  if (held.length > 1) {
-    add(
-      Object.fromEntries(filled.map((slot, at) => [slot, held[(at + 1) % held.length] as string])),
-    )
-  }
-  // Halves, by each bit of a module's number.
-  for (let bit = 1; bit < modules.length; bit *= 2) {
-    add(spread(modules.filter((_, at) => (at & bit) === 0)))
-    add(spread(modules.filter((_, at) => (at & bit) !== 0)))
-  }
-  // And in place, the others out.
-  for (let bit = 1; bit < filled.length; bit *= 2) {
-    for (const half of [0, bit]) {
-      const kept = filled.filter((_, at) => (at & bit) === half)
-      add(Object.fromEntries(kept.map((slot) => [slot, arrangement[slot] as string])))
-    }
-  }
-  const byCause = chanceByCause(suspicion)
-  const likely = likeliest(suspicion, byCause, 'module', modules)
-  const likelySlots = likeliest(suspicion, byCause, 'slot', order)
-  for (const module of [...known.slice(0, KNOWN_TRIED), ...likely]) {
-    for (const slot of likelySlots) {
-      add({ [slot]: module })
-      if (profile) add({ [slot]: module }, { to: false })
-    }
-  }
-  const [good] = known
-  for (const module of likely) {
-    const others = modules.filter((one) => one !== module)
-    add(spread(others))
-    const slot = filled.find((one) => arrangement[one] === module)
-    if (slot === undefined) continue
-    const { [slot]: _, ...rest } = arrangement
-    add(rest)
-    if (good && !held.includes(good)) add({ ...rest, [slot]: good })
-  }
-  if (profile) {
-    for (const one of handlings.slice()) add(one.arrangement, { to: false, action: one.action })
-  }
-  return handlings
+/** Plain restarts are at most a third of the trials of a fault that shows each time. */
+function withFewRestarts(scored: Scored[], search: FaultSearch): Scored[] {
+  const { trials, leading } = search
+  const plain = (trial: Trial, before: Trial | undefined) =>
+    before !== undefined && !touchesIt(trial, before) && trial.depth === before.depth
+  const restarts = trials.filter((trial, at) => at > 0 && plain(trial, trials[at - 1])).length
+  if (leading.isCured || comesAndGoes(trials)) return scored
+  if (3 * (restarts + 1) <= trials.length) return scored
+  const others = scored.filter(({ trial }) => !plain(trial, trials.at(-1)))
+  return others.length > 0 ? others : scored
 }
 
-/** Of many modules, or slots, these are tried by themselves: the likeliest, by what is suspected. */
-const TRIED_ALONE = 4
-
-/** How likely each cause is there, alone or with another. */
-function chanceByCause({ causes, causeAt, pairs, chances }: Suspicion): Float64Array {
-  const byCause = new Float64Array(causes.length)
-  for (let n = 0; n < pairs.length; n += 1) {
-    const at = pairs[n] as number
-    if (at < 0) continue
-    const cause = causeAt[at] as number
-    byCause[cause] = (byCause[cause] as number) + (chances[n >> 1] as number)
-  }
-  return byCause
-}
-
-function likeliest(
-  { causes }: Suspicion,
-  byCause: Float64Array,
-  kind: 'module' | 'slot',
-  names: readonly string[],
-): readonly string[] {
-  if (names.length <= TRIED_ALONE) return names
-  const sums = new Map<string, number>(names.map((name) => [name, 0]))
-  causes.forEach((cause, at) => {
-    const name = kind in cause ? (cause as unknown as Record<string, string>)[kind] : undefined
-    if (name !== undefined) sums.set(name, (sums.get(name) ?? 0) + (byCause[at] as number))
-  })
-  // Beside the likeliest the one that is least likely to be at fault, to compare with.
-  const ranked = [...names].sort((a, b) => (sums.get(b) ?? 0) - (sums.get(a) ?? 0))
-  return [...ranked.slice(0, TRIED_ALONE - 1), ranked.at(-1) as string]
-}
-
-/** What they put right cannot be had back, so that nothing could be shown of it afterwards. */
-const CURES: readonly Action[] = ['clear-setup', 'wait']
-
-/** What seeing the symptom once more makes ready: how likely something is that a cure not tried yet puts right. */
-function curesReady(all: readonly Named[], made: readonly Made[]): number {
-  if (isSettled(made)) return 0
-  const open = CURES.filter((action) => !made.some((trial) => trial.action === action))
-  const cured = open.map((action) => (action === 'wait' ? 'training' : 'setup'))
-  return all
-    .filter(({ parts }) => cured.some((part) => parts.join() === part))
-    .reduce((sum, { chance }) => sum + chance, 0)
-}
-
-/** After so many different trials that all went wrong it needs no repeating. */
-const ALL_BAD = 3
-
-/** Whether the symptom was seen twice as it stands; one that shows only under test once, since that takes long. */
-function isSettled(made: readonly Made[]): boolean {
-  const [last, before] = [made.at(-1), made.at(-2)]
-  const bad = (trial: Made | undefined) => trial !== undefined && trial.outcome.kind !== 'PASS'
-  const different = made.filter((trial, at) => !repeats(trial, made[at - 1]))
-  if (different.length > ALL_BAD && made.every(bad)) return true
-  if (!last || !bad(last)) return false
-  if (last.outcome.kind === 'ERRORS') return true
-  return bad(before) && repeats(last, before)
-}
-
-/** Whether nothing was done but to start, or to test, once more. */
-const repeats = (trial: Trial, before: Pick<Trial, 'arrangement' | 'profile'> | undefined) =>
-  before !== undefined &&
-  !trial.reseat &&
-  trial.action === null &&
-  trial.profile === before.profile &&
-  deepEqual(trial.arrangement, before.arrangement)
-
-/** Of several modules known to be good this many are tried. */
-const KNOWN_TRIED = 2
-
-function allowed({ mustFill }: TrialBench, arrangement: Arrangement): boolean {
-  return mustFill.every((slot) => arrangement[slot] !== undefined)
-}
+/** Whether the same trial came out both ways. */
+export const comesAndGoes = (trials: readonly Made[]): boolean =>
+  trials.some(
+    (one, at) =>
+      isBad(one) &&
+      trials
+        .slice(at + 1)
+        .some((other) => !isBad(other) && !touchesIt(other, one) && levelOf(other) >= levelOf(one)),
+  )

@@ -1,141 +1,245 @@
-import { concerns, type Made, type Sure, showsUnderTestOnly, sureOf } from './evidence'
-import { ACTIONS, type Action, type Arrangement, inOrder, slotOf, type TrialBench } from './trial'
+import { type Acted, actedOn, concerns, isBad, isUnseen, levelOf, type Made } from './evidence'
+import {
+  ACTIONS,
+  type Action,
+  type Arrangement,
+  inOrder,
+  sameArrangement,
+  slotOf,
+  type Trial,
+  type TrialBench,
+} from './trial'
 
-/** What has still to be seen before a part may be named, each by a word of its own. */
+/** What has still to be seen before a part may be named. */
 export type Control =
+  /** The symptom with the part in. */
   | 'symptom'
+  /** A pass without it, all else as it was. */
   | 'pass-without'
-  | 'pass-elsewhere'
-  | 'other-module'
-  | 'other-slot'
-  | 'cured'
-  /** Enough passes that a fault which comes and goes would have shown. */
+  /** Passes enough that a fault which comes and goes would have shown. */
   | 'pass-again'
+  /** The symptom once more with the part back in. */
+  | 'back'
+  /** The symptom was seen without the part too: that trial, repeated, has to come out otherwise. */
+  | 'seen-without'
+  /** Two modules passed together: they cannot be a pair that does not work. */
+  | 'passed-together'
+  | 'profile-off'
+  | 'other-module'
+  | 'pass-elsewhere'
+  | 'other-slot'
   | Action
 
-/**
- * What is missing to name a part: nothing is named without its control, which is the symptom with the
- * part in and a pass without it under otherwise the same conditions. The machine is named when everything
- * that could be changed was changed and the symptom stayed.
- */
-export function controlsMissing(
-  part: string,
-  bench: TrialBench,
-  trials: readonly Made[],
-): Control[] {
-  const sure = sureOf(trials)
-  const wrong = sure.filter(({ outcome }) => outcome.kind !== 'PASS')
-  // What shows only under test has passed only under test.
-  const tested = showsUnderTestOnly(sure)
-  const well = sure.filter(
-    ({ outcome, depth }) => outcome.kind === 'PASS' && (depth === 'test' || !tested),
-  )
-  const missing = contrasted(part, bench, wrong, well)
-  return [...missing, ...passesMissing(part, bench, wrong, well, sure, tested)]
-}
+/** Chances to show that count when passes are. */
+const CHANCES = [1, 0.7, 0.5, 0.3] as const
+/** So unlikely may it be that a fault which comes and goes was only not seen. */
+const MISSED = 0.05
 
-function contrasted(
-  part: string,
-  bench: TrialBench,
-  wrong: readonly Sure[],
-  well: readonly Sure[],
-): Control[] {
-  const [kind, ...names] = part.split(' ')
-  switch (kind) {
-    case 'module':
-      return ofModule(names.join(' '), wrong, well)
-    case 'slot':
-      return ofSlot(names.join(' '), wrong, well)
-    case 'seat':
-      return ofSeat(names.join(' '), wrong, well)
-    case 'pair':
-      return ofPair(names, wrong, well)
-    case 'profile':
-      return compared(wrong, well, (bad, good) => bad.profile && !good.profile && alike(bad, good))
-    case 'order':
-      return compared(
-        wrong,
-        well,
-        (bad, good) =>
-          !inOrder(bench, bad.arrangement) &&
-          inOrder(bench, good.arrangement) &&
-          sizeOf(bad.arrangement) === sizeOf(good.arrangement),
-      )
-    case 'limit':
-      return ofLimit(wrong, well)
-    case 'setup':
-      return ofAction('clear-setup', wrong, well)
-    case 'training':
-      return ofAction('wait', wrong, well)
-    case 'machine':
-      return ofMachine(bench, wrong, well)
-    default:
-      return well.length > 0 ? [] : ['pass-without']
+/**
+ * How many passes it takes until missing a fault by chance falls to one in twenty, after the symptom came `shown`
+ * times and stayed away `quiet` times while the fault was there: averaged over its chances to show, each weighted
+ * by how well it fits what was seen.
+ */
+export function passesNeeded(shown: number, quiet = 0): number {
+  const weights = CHANCES.map((often) => often ** shown * (1 - often) ** quiet)
+  const all = weights.reduce((sum, weight) => sum + weight, 0)
+  for (let passes = 1; ; passes += 1) {
+    const missed = weights.map((weight, at) => weight * (1 - (CHANCES[at] as number)) ** passes)
+    if (missed.reduce((sum, one) => sum + one, 0) <= MISSED * all) return passes
   }
 }
 
-/** A fault that comes and goes shows this often; so unlikely may it be to have been missed. */
-const COMES = 0.35
-const MISSED = 0.03
-
 /**
- * How many passes are missing until it is unlikely that a fault which comes and goes was only not seen: fewer
- * where the symptom came each time before (nine clean ones where it was seen once). What shows only under
- * test, and did so each time, needs none: there another pass is most of an hour.
+ * What is missing to name these parts: the symptom with them in, passes without them under otherwise the same
+ * conditions, at the depth and warmth at which the symptom was seen, and the symptom again once they are back.
+ * Of two parts, each has its own.
  */
-function passesMissing(
-  part: string,
+export function controlsMissing(
+  parts: readonly string[],
   bench: TrialBench,
-  wrong: readonly Sure[],
-  well: readonly Sure[],
-  sure: readonly Sure[],
-  tested: boolean,
+  trials: readonly Made[],
 ): Control[] {
-  if (part === 'machine') return []
-  const last = Math.max(...wrong.map((trial) => sure.indexOf(trial)))
-  const isIn = presence(part, bench, wrong)
-  const without = isIn && well.filter((trial) => !isIn(trial))
-  // As it stood when it went wrong: with a module out, it may have been that module.
-  const asItStood = (trial: Sure) => wrong.some((bad) => alike(bad, trial))
-  const since = well.filter((trial) => sure.indexOf(trial) > last)
-  const clean = without ?? since.filter(asItStood)
-  const seen = isIn ? wrong.filter(isIn).length : wrong.length
-  const steady = isIn ? !well.some(isIn) : since.length === well.length
-  if (tested && steady) return []
-  const needed = passesNeeded(steady ? seen : 1)
-  return Array.from({ length: Math.max(0, needed - clean.length) }, () => 'pass-again' as const)
+  const made = actedOn(trials)
+  if (parts.join() === 'machine') return ofMachine(bench, made)
+  return parts.flatMap((part) => {
+    const others = parts.filter((one) => one !== part)
+    return ofPart(part, bench, made, (trial) => others.some((one) => isIn(one, bench, trial)))
+  })
 }
 
-/** Tells of a trial whether the part was in it; null of a part whose trials with and without are told by their order. */
-function presence(
+/** Whether a part is at work in a trial, so that its fault could show. */
+export function isIn(
   part: string,
   bench: TrialBench,
-  wrong: readonly Sure[],
-): ((trial: Sure) => boolean) | null {
+  { arrangement, profile }: Pick<Trial, 'arrangement' | 'profile'>,
+): boolean {
   const [kind, ...names] = part.split(' ')
   const name = names.join(' ')
   switch (kind) {
     case 'module':
-      return ({ arrangement }) => slotOf(arrangement, name) !== null
+      return slotOf(arrangement, name) !== null
     case 'slot':
-      return ({ arrangement }) => arrangement[name] !== undefined
+    case 'seat':
+      return arrangement[name] !== undefined
     case 'pair':
-      return ({ arrangement }) => halvesOf(names).every((one) => slotOf(arrangement, one) !== null)
+      return halvesOf(names).every((one) => slotOf(arrangement, one) !== null)
     case 'profile':
-      return ({ profile }) => profile
+      return profile
     case 'order':
-      return ({ arrangement }) => !inOrder(bench, arrangement)
-    case 'limit': {
-      const least = fewest(wrong)
-      return ({ arrangement }) => sizeOf(arrangement) >= least
-    }
-    case 'setup':
-      return ({ done }) => !done.has('clear-setup')
-    case 'training':
-      return ({ done }) => !done.has('wait')
+      return !inOrder(bench, arrangement)
     default:
-      return null
+      return true
   }
+}
+
+function ofPart(
+  part: string,
+  bench: TrialBench,
+  made: readonly Acted[],
+  otherIsIn: (trial: Acted) => boolean,
+): Control[] {
+  const kind = part.split(' ')[0] as string
+  // A limit, and a profile of many, are at work with as many modules as the fewest that went wrong.
+  const least = leastOf(kind, made)
+  const inTrial = (trial: Acted) => isIn(part, bench, trial) && sizeOf(trial.arrangement) >= least
+  const own = made.filter((trial) => !otherIsIn(trial))
+  const bads = own.filter((trial) => isBad(trial) && inTrial(trial) && concernsPart(part, trial))
+  if (bads.length === 0) return ['symptom']
+  const level = Math.min(...bads.map(levelOf))
+  const passes = own.filter((trial) => !isBad(trial) && levelOf(trial) >= level)
+  const quiet = passes.filter(inTrial)
+  const without = passes.filter(
+    (trial) => !inTrial(trial) && bads.some((bad) => sameSetting(kind, bad, trial)),
+  )
+  const seenWithout = own.filter((trial) => isBad(trial) && !bads.includes(trial))
+  const needed = passesNeeded(bads.length, quiet.length)
+  const [first] = without
+  const back = first !== undefined && bads.some((bad) => own.indexOf(bad) > own.indexOf(first))
+  return [
+    ...contrasts(part, bench, bads, without, quiet),
+    ...Array.from(
+      { length: Math.max(0, needed - Math.max(1, without.length)) },
+      () => 'pass-again' as const,
+    ),
+    ...(back ? [] : (['back'] as const)),
+    ...(seenWithout.some((bad) => !isOverturned(bad, own)) ? (['seen-without'] as const) : []),
+  ]
+}
+
+/** With fewer modules than the fewest that went wrong the part is not at work; 0 of parts that any number brings out. */
+function leastOf(kind: string, made: readonly Acted[]): number {
+  if (kind !== 'limit' && kind !== 'profile') return 0
+  const bads = made.filter((trial) => isBad(trial) && (kind === 'limit' || trial.profile))
+  return Math.min(...bads.map(({ arrangement }) => sizeOf(arrangement)))
+}
+
+/** Whether an outcome can be laid on a part: a slot that is not seen is one, or what sits in it. */
+function concernsPart(part: string, { arrangement, outcome }: Acted): boolean {
+  const [kind, ...names] = part.split(' ')
+  const name = names.join(' ')
+  if (kind === 'module') return concerns(outcome, slotOf(arrangement, name) as string)
+  return kind === 'slot' || kind === 'seat' ? concerns(outcome, name) : true
+}
+
+/** Whether a trial that went wrong was made again as it was, and passed oftener than not. */
+function isOverturned(bad: Acted, made: readonly Acted[]): boolean {
+  const same = made.filter(
+    (one) =>
+      sameArrangement(one.arrangement, bad.arrangement) &&
+      one.profile === bad.profile &&
+      levelOf(one) >= levelOf(bad),
+  )
+  return same.filter((one) => !isBad(one)).length > same.filter(isBad).length
+}
+
+/** What shows the part against the like without it, kind by kind. */
+function contrasts(
+  part: string,
+  bench: TrialBench,
+  bads: readonly Acted[],
+  without: readonly Acted[],
+  quiet: readonly Acted[],
+): Control[] {
+  const [kind, ...names] = part.split(' ')
+  const name = names.join(' ')
+  const some = (contrast: (bad: Acted, good: Acted) => boolean): Control[] =>
+    bads.some((bad) => without.some((good) => contrast(bad, good))) ? [] : ['pass-without']
+  switch (kind) {
+    case 'module':
+      return some((bad, good) => {
+        const slot = slotOf(bad.arrangement, name) as string
+        return good.arrangement[slot] !== undefined
+      })
+    case 'slot': {
+      const modules = new Set(bads.map(({ arrangement }) => arrangement[name]))
+      const others = bench.modules.length + bench.known.length > 1
+      return [
+        ...(others && modules.size < 2 ? (['other-module'] as const) : []),
+        ...(some((bad, good) => slotOf(good.arrangement, bad.arrangement[name] as string) !== null)
+          .length > 0
+          ? (['pass-elsewhere'] as const)
+          : []),
+      ]
+    }
+    case 'pair': {
+      const [a, b] = halvesOf(names)
+      const alone = (one: string) =>
+        without.some(({ arrangement }) => slotOf(arrangement, one) !== null)
+      const onlyOn = bench.profiles && bads.every(({ profile }) => profile)
+      return [
+        ...(alone(a) ? [] : (['pass-without'] as const)),
+        ...(alone(b) ? [] : (['pass-without'] as const)),
+        ...(onlyOn ? (['profile-off'] as const) : []),
+        ...(quiet.length > 0 ? (['passed-together'] as const) : []),
+      ]
+    }
+    case 'profile':
+      return some(
+        (bad, good) => !good.profile && sameArrangement(bad.arrangement, good.arrangement),
+      )
+    case 'order':
+      return some((bad, good) => sizeOf(bad.arrangement) === sizeOf(good.arrangement))
+    case 'limit': {
+      // Each module of the company that went wrong has to do well in a smaller one.
+      const passed = new Set(without.flatMap(({ arrangement }) => Object.values(arrangement)))
+      const open = bads.map(
+        ({ arrangement }) => Object.values(arrangement).filter((one) => !passed.has(one)).length,
+      )
+      return Array.from({ length: Math.min(...open) }, () => 'pass-without' as const)
+    }
+    default:
+      return without.length > 0 ? [] : ['pass-without']
+  }
+}
+
+/** Whether two trials are alike but for what is in the slots: the profile, and what was done to the setup. */
+const sameSetting = (kind: string, a: Acted, b: Acted): boolean =>
+  (kind === 'profile' || a.profile === b.profile) &&
+  a.done.has('clear-setup') === b.done.has('clear-setup') &&
+  a.done.has('wait') === b.done.has('wait')
+
+/** Everything that could be changed was changed, and the symptom stayed, each time or now and then. */
+function ofMachine(bench: TrialBench, made: readonly Acted[]): Control[] {
+  const bads = made.filter(isBad)
+  if (isUnseen(made)) return ['symptom']
+  const onlyKnown = ({ arrangement }: Acted) =>
+    Object.values(arrangement).every((module) => bench.known.includes(module))
+  const moduleOut = (module: string) =>
+    bads.some(({ arrangement }) => slotOf(arrangement, module) === null)
+  const slotEmpty = (slot: string) =>
+    bench.mustFill.includes(slot) || bads.some(({ arrangement }) => arrangement[slot] === undefined)
+  const profiles = bads.map(({ profile }) => profile)
+  return [
+    ...ACTIONS.filter((action) => !bads.some(({ done }) => done.has(action))),
+    ...(bench.modules.every(moduleOut) && (bench.known.length === 0 || bads.some(onlyKnown))
+      ? []
+      : (['other-module'] as const)),
+    ...bench.order
+      .filter((slot) => !slotEmpty(slot))
+      .slice(0, 2)
+      .map(() => 'other-slot' as const),
+    ...(profiles.includes(true) && !profiles.includes(false) ? (['profile-off'] as const) : []),
+  ]
 }
 
 /** Two names of equally many words. */
@@ -144,148 +248,4 @@ const halvesOf = (words: readonly string[]): [string, string] => {
   return [words.slice(0, half).join(' '), words.slice(half).join(' ')]
 }
 
-/**
- * How many passes fewer will be needed later if the symptom comes once more as it stands: none where a test
- * is needed to see it, nor once there was a pass.
- */
-export function passesSaved(trials: readonly Made[]): number {
-  const sure = sureOf(trials)
-  const atOnce = ({ outcome }: Made) => outcome.kind === 'NO_START' || outcome.kind === 'MISSING'
-  if (sure.length === 0 || !sure.every(atOnce)) return 0
-  return passesNeeded(sure.length) - passesNeeded(sure.length + 1)
-}
-
-const passesNeeded = (seen: number): number =>
-  Math.max(1, Math.ceil((Math.log(MISSED) - (seen - 1) * Math.log(COMES)) / Math.log(1 - COMES)))
-
-/** Of the trials that went wrong, how many modules the one with the fewest had. */
-const fewest = (wrong: readonly Sure[]): number =>
-  Math.min(...wrong.map(({ arrangement }) => sizeOf(arrangement)))
-
 const sizeOf = (arrangement: Arrangement): number => Object.keys(arrangement).length
-
-/** Whether two trials are alike but for what is in the slots: the profile, and the setup cleared or not. */
-const sameSetting = (a: Sure, b: Sure): boolean =>
-  a.profile === b.profile &&
-  a.done.has('clear-setup') === b.done.has('clear-setup') &&
-  a.done.has('wait') === b.done.has('wait')
-
-const alike = (a: Sure, b: Sure): boolean =>
-  sizeOf(a.arrangement) === sizeOf(b.arrangement) &&
-  Object.keys(a.arrangement).every((slot) => a.arrangement[slot] === b.arrangement[slot])
-
-function compared(
-  wrong: readonly Sure[],
-  well: readonly Sure[],
-  contrast: (bad: Sure, good: Sure) => boolean,
-): Control[] {
-  if (wrong.length === 0) return ['symptom']
-  return wrong.some((bad) => well.some((good) => contrast(bad, good))) ? [] : ['pass-without']
-}
-
-function ofModule(module: string, wrong: readonly Sure[], well: readonly Sure[]): Control[] {
-  const bad = wrong.flatMap((trial) => {
-    const slot = slotOf(trial.arrangement, module)
-    return slot !== null && concerns(trial.outcome, slot) ? [{ trial, slot }] : []
-  })
-  if (bad.length === 0) return ['symptom']
-  const controlled = bad.some(({ trial, slot }) =>
-    well.some(
-      (good) =>
-        slotOf(good.arrangement, module) === null &&
-        good.arrangement[slot] !== undefined &&
-        sameSetting(trial, good),
-    ),
-  )
-  return controlled ? [] : ['pass-without']
-}
-
-function ofSlot(slot: string, wrong: readonly Sure[], well: readonly Sure[]): Control[] {
-  const bad = wrong.filter(
-    ({ arrangement, outcome }) => arrangement[slot] !== undefined && concerns(outcome, slot),
-  )
-  const missing: Control[] = []
-  if (bad.length === 0) missing.push('symptom')
-  if (new Set(bad.map(({ arrangement }) => arrangement[slot])).size < 2)
-    missing.push('other-module')
-  const elsewhere = bad.some((trial) =>
-    well.some(
-      (good) =>
-        good.arrangement[slot] === undefined &&
-        slotOf(good.arrangement, trial.arrangement[slot] as string) !== null &&
-        sameSetting(trial, good),
-    ),
-  )
-  if (!elsewhere) missing.push('pass-elsewhere')
-  return missing
-}
-
-function ofSeat(slot: string, wrong: readonly Sure[], well: readonly Sure[]): Control[] {
-  const bad = wrong.filter(
-    ({ arrangement, outcome }) => arrangement[slot] !== undefined && concerns(outcome, slot),
-  )
-  if (bad.length === 0) return ['symptom']
-  const cured = bad.some((trial) =>
-    well.some((good) => alike(good, trial) && sameSetting(trial, good)),
-  )
-  return cured ? [] : ['cured']
-}
-
-function ofPair(
-  names: readonly string[],
-  wrong: readonly Sure[],
-  well: readonly Sure[],
-): Control[] {
-  const [a, b] = halvesOf(names)
-  const has = ({ arrangement }: Sure, module: string) => slotOf(arrangement, module) !== null
-  const bad = wrong.filter((trial) => has(trial, a) && has(trial, b))
-  if (bad.length === 0) return ['symptom']
-  const alone = (one: string, other: string) =>
-    well.some(
-      (good) => has(good, one) && !has(good, other) && bad.some((t) => sameSetting(t, good)),
-    )
-  return alone(a, b) && alone(b, a) ? [] : ['pass-without']
-}
-
-function ofLimit(wrong: readonly Sure[], well: readonly Sure[]): Control[] {
-  if (wrong.length === 0) return ['symptom']
-  const smaller = well.filter(({ arrangement }) => sizeOf(arrangement) < fewest(wrong))
-  const passed = new Set(smaller.flatMap(({ arrangement }) => Object.values(arrangement)))
-  // Each of them has to do well in smaller company, one trial after the other.
-  const open = wrong.map(
-    ({ arrangement }) => Object.values(arrangement).filter((one) => !passed.has(one)).length,
-  )
-  return Array.from({ length: Math.min(...open) }, () => 'pass-without' as const)
-}
-
-/** What cannot be had back needs its symptom seen twice as it stood, once where that takes a whole test. */
-function ofAction(action: Action, wrong: readonly Sure[], well: readonly Sure[]): Control[] {
-  const bad = wrong.filter(({ done }) => !done.has(action))
-  if (bad.length === 0) return ['symptom']
-  const cured = well.some((good) => {
-    const same = bad.filter((trial) => good.profile === trial.profile && alike(trial, good))
-    const enough = same.some(({ outcome }) => outcome.kind === 'ERRORS') ? 1 : 2
-    return good.done.has(action) && same.length >= enough
-  })
-  return cured ? [] : ['cured']
-}
-
-function ofMachine(bench: TrialBench, wrong: readonly Sure[], well: readonly Sure[]): Control[] {
-  if (wrong.length === 0) return ['symptom']
-  const missing: Control[] = ACTIONS.filter((action) => !wrong.some(({ done }) => done.has(action)))
-  const without = (module: string) =>
-    wrong.some(({ arrangement }) => slotOf(arrangement, module) === null)
-  const onlyKnown = ({ arrangement }: Sure) =>
-    Object.values(arrangement).every((module) => bench.known.includes(module))
-  if (!bench.modules.every(without)) missing.push('other-module')
-  else if (bench.known.length > 0 && !wrong.some(onlyKnown)) missing.push('other-module')
-  const elsewhere = (slot: string) =>
-    wrong.some(({ arrangement }) => arrangement[slot] === undefined)
-  if (!bench.order.every(elsewhere)) missing.push('other-slot')
-  if (wrong.some(({ profile }) => profile) && !wrong.some(({ profile }) => !profile)) {
-    missing.push('pass-without')
-  }
-  // It is always at fault, or not at all: more than one pass cannot be a slip of the pen.
-  if (well.length > 1) missing.push('symptom')
-  return missing
-}

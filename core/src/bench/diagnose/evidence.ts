@@ -3,6 +3,8 @@ import { type Action, slotOf, type Trial, type TrialOutcome } from './trial'
 /** A trial that was made, and what came of it. */
 export interface Made extends Trial {
   outcome: TrialOutcome
+  /** Of the first trial: the trouble was said to come only when warm, or from cold too; nobody knows where left out. */
+  onlyWarm?: boolean | undefined
   /** Whoever noted it was not sure. */
   unsure?: boolean
   /** What a beep or light code said, with the board’s manual as its key. */
@@ -50,26 +52,25 @@ export function passedOnlyCold(trials: readonly Made[]): boolean {
   return well.length > 0 && well.every(({ depth }) => depth === 'start')
 }
 
-/** Whether nothing wrong has been seen yet. */
-export const isUnseen = (trials: readonly Made[]): boolean =>
-  trials.every(({ outcome }) => outcome.kind === 'PASS')
+/** Whether a trial went wrong. */
+export const isBad = ({ outcome }: Pick<Made, 'outcome'>): boolean => outcome.kind !== 'PASS'
 
-/** Whether something wrong was seen, and each time as errors in a test. */
-export function showsUnderTestOnly(trials: readonly Made[]): boolean {
-  const wrong = trials.filter(({ outcome }) => outcome.kind !== 'PASS')
-  return (
-    wrong.length > 0 &&
-    wrong.every(({ outcome, depth }) => outcome.kind === 'ERRORS' && depth === 'test')
-  )
+/** Whether nothing wrong has been seen yet. */
+export const isUnseen = (trials: readonly Made[]): boolean => !trials.some(isBad)
+
+/** How much a trial brings out: 0 a start from cold, 1 a start of the warm machine, 2 a test. */
+export function levelOf({ depth, warm = false }: Made): 0 | 1 | 2 {
+  if (depth === 'test') return 2
+  return warm ? 1 : 0
 }
 
 /** A trial that was answered for sure, with everything done by then. */
-export interface Sure extends Made {
+export interface Acted extends Made {
   done: ReadonlySet<Action>
 }
 
 /** Trials in their order, each with what had been done by then; unsure answers prove nothing and are left out. */
-export function sureOf(trials: readonly Made[]): Sure[] {
+export function actedOn(trials: readonly Made[]): Acted[] {
   const done = new Set<Action>()
   return trials.flatMap((trial) => {
     if (trial.action) done.add(trial.action)

@@ -1,110 +1,166 @@
 import type { FaultCause } from './fault'
-import { curedBy, effectsOfCauses, type Handling, type Suspicion, shownBy } from './inference'
-import { asDeepAs, lastFilled, MISSING_SOME, PASS_UNTESTED, type Trial } from './trial'
+import { curedBy, effectsOfCauses, likelyAnswer, type Suspicion, shownBy } from './inference'
+import { asDeepAs, isWarm, lastFilled, MISSING_SOME, PASS_UNTESTED, type Trial } from './trial'
 
-/** Hypotheses less likely than this do not count when trials are ranked. */
-const NEGLIGIBLE = 1e-5
+/** Hypotheses less likely than this do not count when trials are ranked; of very many, those less likely than that. */
+const NEGLIGIBLE = { usually: 3e-5, ofMany: 2e-4 }
+const MANY = 20_000
 
-/** The hypotheses that count when trials are ranked, and the causes that are in them. */
+/** The hypotheses that count when trials are ranked, by what they blame, and the causes that are in them. */
 export interface Active {
   hypotheses: Int32Array
+  /** By hypothesis of `hypotheses`: place of what it blames in `groups`; 0 where it was put right. */
+  groupAt: Int32Array
+  /** Parts blamed together, as places in `named`; the first, -1, is all that was put right. */
+  groups: number[]
   causes: Int32Array
 }
 
-export function activeOf({ chances, pairs, causeAt, causes }: Suspicion): Active {
+/** The hypotheses that count; `rival` is a fault that counts however unlikely it is. */
+export function activeOf(suspicion: Suspicion, rival = -1): Active {
+  const { chances, pairs, causeAt, causes, cured, blames } = suspicion
   const active = new Int32Array(chances.length)
   const isIn = new Uint8Array(causes.length)
+  const least = chances.length > MANY ? NEGLIGIBLE.ofMany : NEGLIGIBLE.usually
   let count = 0
   for (let n = 0; n < chances.length; n += 1) {
-    if ((chances[n] as number) < NEGLIGIBLE) continue
+    if ((chances[n] as number) < least) continue
     active[count++] = n
     for (let at = 2 * n; at < 2 * n + 2; at += 1) {
       const fault = pairs[at] as number
       if (fault >= 0) isIn[causeAt[fault] as number] = 1
     }
   }
-  return {
-    hypotheses: active.subarray(0, count),
-    causes: Int32Array.from(causes.keys()).filter((at) => isIn[at] === 1),
-  }
+  if (rival >= 0) isIn[causeAt[rival] as number] = 1
+  const hypotheses = active.subarray(0, count)
+  const groups = [-1]
+  const places = new Map<number, number>()
+  const groupAt = Int32Array.from(hypotheses, (n) => {
+    if (cured[pairs[2 * n] as number] === 1) return 0
+    const blamed = blames[n] as number
+    const place = places.get(blamed) ?? groups.push(blamed) - 1
+    places.set(blamed, place)
+    return place
+  })
+  const inHypotheses = Int32Array.from(causes.keys()).filter((at) => isIn[at] === 1)
+  return { hypotheses, groupAt, groups, causes: inHypotheses }
 }
 
-/** Of what would show under test: how likely it is, and how unsure of itself, bits. */
-interface Weighed {
-  shown: Map<string, { chance: number; unsure: number }>
-  /** How likely a fault is there that does not show this time. */
-  passes: number
+/** What a trial may show, wrong answers apart. */
+export interface Expectation {
+  /** How likely each outcome is, by key. */
+  chances: ReadonlyMap<string, number>
+  /** How much it is expected to tell of the part at fault, bits. */
+  bits: number
+  /** How unsure its outcome is, bits. */
+  unsure: number
+  /** How likely it puts the fault right. */
+  cures: number
+  /** Expected evidence for a part against one other fault, bits: how much likelier the part makes what will be seen. */
+  evidence: (group: number, against: number) => number
 }
 
-/** Weighs a trial however deep it goes; what it puts right is taken as right, an update is exact. */
-export function weighTrial(
-  suspicion: Suspicion,
-  trial: Handling,
-  { hypotheses, causes }: Active = activeOf(suspicion),
-): Weighed {
-  const { shows, cured, causeAt, pairs, chances } = suspicion
-  const wrong = causes.filter(
-    (at) => curedBy(suspicion, trial, suspicion.causes[at] as FaultCause) === 0,
-  )
-  const { all, ofCause } = effectsOfCauses(suspicion, trial, wrong)
-  const effectOf = (fault: number) =>
-    fault < 0 || cured[fault] === 1 ? 0 : (ofCause[causeAt[fault] as number] as number)
-  const size = all.length
-  const chanceAt = new Float64Array(size ** 2)
-  const unsureAt = new Float64Array(chanceAt.length)
-  const places: number[] = []
-  let passes = 0
-  for (const n of hypotheses) {
-    const first = pairs[2 * n] as number
-    const place = effectOf(first) * size + effectOf(pairs[2 * n + 1] as number)
-    const chance = chances[n] as number
-    const often = shows[first] as number
-    if (chanceAt[place] === 0) places.push(place)
-    chanceAt[place] = (chanceAt[place] as number) + chance * often
-    if (often === 1) continue
-    passes += chance * (1 - often)
-    unsureAt[place] = (unsureAt[place] as number) + chance * entropy(often)
-  }
-  const shown: Weighed['shown'] = new Map()
-  for (const place of places.sort((a, b) => a - b)) {
-    const key = shownBy({ all }, Math.floor(place / size), place % size)
-    const { chance, unsure } = shown.get(key) ?? { chance: 0, unsure: 0 }
-    shown.set(key, {
-      chance: chance + (chanceAt[place] as number),
-      unsure: unsure + (unsureAt[place] as number),
-    })
-  }
-  return { shown, passes }
-}
-
-/**
- * How likely each outcome of a trial is, by key, wrong answers apart, and how much it is expected to
- * tell, bits: how unsure its outcome is, less what is chance by each hypothesis itself.
- */
+/** Weighs a trial by all active hypotheses; what it puts right is taken as right, an update is exact. */
 export function expectationOf(
   suspicion: Suspicion,
   trial: Trial,
-  { shown, passes }: Weighed = weighTrial(suspicion, trial),
-): { chances: Map<string, number>; bits: number } {
-  const chances = new Map<string, number>()
-  const add = (key: string, chance: number) => {
-    if (chance > 0) chances.set(key, (chances.get(key) ?? 0) + chance)
+  active: Active = activeOf(suspicion),
+): Expectation {
+  const { shows, cured, onlyWarm, causeAt, pairs, chances } = suspicion
+  const puts = new Uint8Array(suspicion.causes.length)
+  for (const at of active.causes) {
+    puts[at] = curedBy(suspicion, trial, suspicion.causes[at] as FaultCause) > 0 ? 1 : 0
   }
-  add('PASS', passes)
-  let bits = 0
-  for (const [key, { chance, unsure }] of shown) {
-    if (key !== 'PASS') bits -= unsure
-    add(asNoted(suspicion, trial, asDeepAs(trial.depth, key)), chance)
+  const effects = effectsOfCauses(suspicion, trial, active.causes)
+  const size = effects.all.length
+  const warm = isWarm(trial)
+  const keys: string[] = ['PASS']
+  const keyAt = new Int32Array(size ** 2).fill(-1)
+  keyAt[0] = 0
+  const effectOf = (fault: number) => {
+    if (fault < 0 || cured[fault] === 1 || (onlyWarm[fault] === 1 && !warm)) return 0
+    const cause = causeAt[fault] as number
+    return puts[cause] === 1 ? 0 : (effects.ofCause[cause] as number)
   }
-  for (const chance of chances.values()) bits -= chance * Math.log2(chance)
-  return { chances, bits: Math.max(0, bits) }
+  const keyOf = (first: number, second: number): number => {
+    const place = effectOf(first) * size + effectOf(second)
+    const known = keyAt[place] as number
+    if (known >= 0) return known
+    const shown = shownBy(effects, Math.floor(place / size), place % size)
+    const key = asNoted(suspicion, trial, asDeepAs(trial.depth, shown))
+    const at = keys.indexOf(key)
+    keyAt[place] = at >= 0 ? at : keys.push(key) - 1
+    return keyAt[place] as number
+  }
+  const { hypotheses } = active
+  const shownAt = new Int32Array(hypotheses.length)
+  const groupAt = active.groupAt.slice()
+  let cures = 0
+  for (let at = 0; at < hypotheses.length; at += 1) {
+    const n = hypotheses[at] as number
+    const [first, second] = [pairs[2 * n] as number, pairs[2 * n + 1] as number]
+    shownAt[at] = keyOf(first, second)
+    if (second >= 0 || cured[first] === 1 || puts[causeAt[first] as number] === 0) continue
+    cures += chances[n] as number
+    groupAt[at] = 0
+  }
+  const width = keys.length
+  const table = new Float64Array(active.groups.length * width)
+  for (let at = 0; at < hypotheses.length; at += 1) {
+    const n = hypotheses[at] as number
+    const row = (groupAt[at] as number) * width
+    const chance = chances[n] as number
+    const often = shows[pairs[2 * n] as number] as number
+    const place = row + (shownAt[at] as number)
+    table[place] = (table[place] as number) + chance * often
+    if (often < 1) table[row] = (table[row] as number) + chance * (1 - often)
+  }
+  const sums = new Float64Array(width)
+  let within = 0
+  for (let row = 0; row < table.length; row += width) {
+    let all = 0
+    for (let key = 0; key < width; key += 1) {
+      const chance = table[row + key] as number
+      all += chance
+      sums[key] = (sums[key] as number) + chance
+      within += times(chance)
+    }
+    within -= times(all)
+  }
+  const unsure = sums.reduce((sum, chance) => sum - times(chance), 0)
+  const bits = unsure + within
+  const filled = Math.max(1, Object.keys(trial.arrangement).length)
+  return {
+    chances: new Map(keys.flatMap((key, at) => (sums[at] ? [[key, sums[at] as number]] : []))),
+    bits: Math.max(0, bits),
+    unsure,
+    cures,
+    evidence: (group, against) => {
+      const own = table.subarray(group * width, (group + 1) * width)
+      const all = own.reduce((sum, chance) => sum + chance, 0)
+      const shown = keys[keyOf(against, -1)] as string
+      const often = shows[against] as number
+      let sum = 0
+      for (let at = 0; at < width; at += 1) {
+        const share = (own[at] as number) / all
+        if (!(share > 0)) continue
+        const key = keys[at] as string
+        const other =
+          often * likelyAnswer(shown, key, filled) + (1 - often) * likelyAnswer('PASS', key, filled)
+        sum += share * Math.log2(((1 - SMOOTH) * share + SMOOTH * other) / other)
+      }
+      return sum
+    },
+  }
 }
 
-/** What would be noted: of a start without some slot, without the last. */
+/** Part of an outcome that is put down to chance where evidence is expected. */
+const SMOOTH = 0.03
+
+const times = (chance: number) => (chance > 0 ? chance * Math.log2(chance) : 0)
+
+/** The outcome as it would be noted: a start without some slot as one without the last. */
 function asNoted({ bench }: Suspicion, { arrangement }: Trial, shown: string): string {
   if (shown === PASS_UNTESTED) return 'PASS'
   return shown === MISSING_SOME ? `${MISSING_SOME} ${lastFilled(bench, arrangement)}` : shown
 }
-
-const entropy = (chance: number): number =>
-  -chance * Math.log2(chance) - (1 - chance) * Math.log2(1 - chance)

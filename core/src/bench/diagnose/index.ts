@@ -1,20 +1,24 @@
 export {
+  comesAndGoes,
   type Meaning,
   meanings,
   type Proposal,
   proposals,
-  SURE,
-  verdict,
+  TRIAL_WORTH,
+  type Why,
 } from './choose'
-export { type Control, controlsMissing, passesSaved } from './control'
+export { type Control, controlsMissing, isIn, passesNeeded } from './control'
 export {
   after,
   type DiagnoseRequest,
   type Diagnosis,
+  type DiagnosisState,
   diagnose,
+  judged,
   LACKS,
   type Lack,
   lacksOf,
+  searchOf,
   startOf,
 } from './diagnose'
 export { doubtfulOf } from './doubt'
@@ -34,23 +38,30 @@ export {
   CauseTable,
   type Fault,
   type FaultCause,
+  LATER,
+  MANNERS,
   SHOWS,
   type Shows,
   STARTING_CAUSES,
   suspectOf,
   USUAL_CAUSES,
+  WAYS,
   type Way,
 } from './fault'
-export { faultsOf } from './hypotheses'
+export { isWarmNow } from './handlings'
+export { AFTER_FITTING, type Complaint, faultsOf, HARDLY } from './hypotheses'
 export {
   type Named,
   observed,
+  SLIPS,
   type Suspicion,
   suspect,
   suspects,
 } from './inference'
 export { DiagnoseShape } from './request'
+export { TIMES } from './rivals'
 export { type ReadOut, seenIn } from './seenIn'
+export { type SoFar, soFar } from './soFar'
 export {
   ACCEPTABLE,
   type Acceptable,
@@ -66,13 +77,23 @@ export {
   type Arrangement,
   effectOf,
   inOrder,
+  isWarm,
   keyOfOutcome,
-  minutesApart,
   minutesOfTrial,
   outcomeOf,
   outcomeOfKey,
+  TRIAL_MINUTES,
   type Trial,
   type TrialBench,
   type TrialOutcome,
   touches,
 } from './trial'
+export {
+  CLEAN,
+  type CureStep,
+  type EndOfTrials,
+  type FaultSearch,
+  SURE,
+  type Unseen,
+  verdict,
+} from './verdict'

@@ -1,10 +1,19 @@
+import { known } from '../../things/model'
 import type { CauseTable, FaultCause } from './fault'
-import { type Hypotheses, hypotheses, normalised, placeOfTwo } from './hypotheses'
+import {
+  AFTER_FITTING,
+  type Complaint,
+  type Hypotheses,
+  hypotheses,
+  normalised,
+  placeOfTwo,
+} from './hypotheses'
 import {
   type Arrangement,
   asDeepAs,
   effectsIn,
   type FaultEffect,
+  isWarm,
   keyOfOutcome,
   MISSING_SOME,
   outcomeUnderTest,
@@ -18,6 +27,8 @@ import {
 /** How likely each hypothesis is by all that was tried. */
 export interface Suspicion extends Hypotheses {
   chances: Float64Array
+  /** By fault: how likely what was seen is if it is there, and alone; up to a factor that all share. */
+  alone: Float64Array
   /** How it stands now. */
   arrangement: Arrangement
   profile: boolean
@@ -29,7 +40,12 @@ export const suspect = (
   arrangement: Arrangement,
   profile: boolean,
   causes: CauseTable,
-): Suspicion => ({ ...hypotheses(bench, arrangement, profile, causes), arrangement, profile })
+  complaint: Complaint = AFTER_FITTING,
+): Suspicion => {
+  const begun = hypotheses(bench, arrangement, profile, causes, complaint)
+  const alone = Float64Array.from(begun.cured, (cured) => 1 - cured)
+  return { ...begun, alone, arrangement, profile }
+}
 
 /** After a trial and what came of it: exactly Bayes, what the trial puts right first. */
 export const observed = (
@@ -49,12 +65,59 @@ export function weighedBy(
   const chances = puttingRight(suspicion, trial)
   const chance = timesLikely(chances, suspicion, trial, outcome, unsure)
   normalised(chances, chance)
+  const alone = aloneAfter(suspicion, trial)
+  timesLikely(alone, suspicion, trial, outcome, unsure)
+  const most = alone.reduce((greatest, one) => Math.max(greatest, one), 0)
   const { arrangement, profile } = trial
-  return { after: { ...suspicion, chances, arrangement, profile }, chance }
+  const after = {
+    ...suspicion,
+    chances,
+    alone: alone.map((one) => one / most),
+    arrangement,
+    profile,
+  }
+  return { after, chance }
 }
 
-/** Seating a module again puts its seat right this often. */
-const RESEAT_CURES = 0.97
+/** Of each fault alone: its part that the trial puts right goes over to the one that is. */
+function aloneAfter(suspicion: Suspicion, trial: Handling): Float64Array {
+  const alone = suspicion.alone.slice()
+  for (const { at, share } of curesOf(suspicion, trial)) {
+    const moved = (alone[at] as number) * share
+    const righted = suspicion.curedAt[at] as number
+    alone[at] = (alone[at] as number) - moved
+    alone[righted] = (alone[righted] as number) + moved
+  }
+  return alone
+}
+
+/** How answers and hands err. */
+export const SLIPS = known(
+  {
+    /** Seating a module again, or moving it, puts its seat right this often. */
+    reseatCures: 0.97,
+    /** How often an answer is wrong, and one that was said to be unsure. */
+    wrong: 0.03,
+    unsure: 0.3,
+    /** Distribution of wrong answers; the remainder is spread over slots. */
+    noted: { NO_START: 0.3, PASS: 0.3, ERRORS: 0.3 } as Readonly<Record<string, number>>,
+    notedSlot: 0.1,
+    /** Errors that show on a bare start already, where a test would show them. */
+    errorsAtOnce: 0.1,
+    /** Several slots gone at once, where one fault takes some away. */
+    severalSlots: 0.3,
+  },
+  'A judgement: a trial is looked at by one person, once, with a screen that says little; about one note in thirty is wrong. Seating again by hand fails now and then as well.',
+)
+const {
+  reseatCures: RESEAT_CURES,
+  wrong: ODD,
+  unsure: UNSURE,
+  noted: ODD_KINDS,
+  notedSlot: ODD_SLOT,
+  errorsAtOnce: ERRORS_AT_ONCE,
+  severalSlots: SEVERAL_SLOTS,
+} = SLIPS.value
 
 /** How often a trial puts this fault right, where it was there. */
 export function curedBy({ arrangement }: Suspicion, trial: Handling, cause: FaultCause): number {
@@ -127,22 +190,11 @@ export function beforePuttingRight(
   }
 }
 
-/** How often an answer is wrong, and how often one that was said to be unsure. */
-const ODD = 0.03
-const UNSURE = 0.3
-/** What is noted then, by how often; the rest is some slot or other. */
-const ODD_KINDS: Readonly<Record<string, number>> = { NO_START: 0.3, PASS: 0.3, ERRORS: 0.3 }
-const ODD_SLOT = 0.1
-/** Errors on a bare start, where a test would show them. */
-const ERRORS_AT_ONCE = 0.1
-/** Several slots at once, where one fault takes some away. */
-const SEVERAL_SLOTS = 0.3
-
 const missingSlot = (effect: FaultEffect | null | undefined): string | null =>
   effect?.way === 'missing' ? effect.slot : null
 
 /** How likely an answer is where this is what shows; `filled` slots have a module. */
-function likelihood(shown: string, key: string, odd: number, filled: number): number {
+export function likelyAnswer(shown: string, key: string, filled: number, odd = ODD): number {
   const slots = key.startsWith('MISSING ') ? key.split(' ').length - 1 : 0
   const wrong = slots === 0 ? (ODD_KINDS[key] ?? 0) : ODD_SLOT / filled ** Math.min(slots, 3)
   return (1 - odd) * rightly(shown, key, slots, filled) + odd * wrong
@@ -170,12 +222,14 @@ interface Effects {
 }
 
 /** What each fault does in a trial. */
-function effectsOf(suspicion: Suspicion, trial: Handling): Effects {
-  const { causes, causeAt, cured } = suspicion
+function effectsOf(suspicion: Suspicion, trial: Trial): Effects {
+  const { causes, causeAt, cured, onlyWarm } = suspicion
+  const warm = isWarm(trial)
   const { all, ofCause } = effectsOfCauses(suspicion, trial, causes.keys())
   const ofFault = new Int32Array(causeAt.length)
   for (let at = 0; at < ofFault.length; at += 1) {
-    if (cured[at] === 0) ofFault[at] = ofCause[causeAt[at] as number] as number
+    if (cured[at] === 1 || (onlyWarm[at] === 1 && !warm)) continue
+    ofFault[at] = ofCause[causeAt[at] as number] as number
   }
   return { all, ofFault }
 }
@@ -207,7 +261,10 @@ export function effectsOfCauses(
 export const shownBy = ({ all }: Pick<Effects, 'all'>, one: number, other: number): string =>
   outcomeUnderTest([all[one] ?? null, all[other] ?? null])
 
-/** Multiplies each hypothesis' place, in place, by how likely an answer is by it; what they add up to then. */
+/**
+ * Multiplies each place, in place, by how likely an answer is by its hypothesis; what they add up to then. The places
+ * of single faults may come without those of two.
+ */
 export function timesLikely(
   places: Float64Array,
   suspicion: Suspicion,
@@ -221,7 +278,7 @@ export function timesLikely(
   const filled = Math.max(1, Object.keys(trial.arrangement).length)
   const size = effects.all.length
   const own = new Float64Array(size ** 2)
-  const likelyBy = (shown: string) => likelihood(asDeepAs(trial.depth, shown), key, odd, filled)
+  const likelyBy = (shown: string) => likelyAnswer(asDeepAs(trial.depth, shown), key, filled, odd)
   // Two slots that are missing are two others but once, and there are many of them.
   const elsewhere = likelyBy(`${MISSING_SOME} somewhere else`)
   const asked = outcome.kind === 'MISSING' ? outcome.slots : []
@@ -245,6 +302,7 @@ export function timesLikely(
     places[at] = place
     sum += place
   }
+  if (places.length === shows.length) return sum
   const acting = Int32Array.from(doubled, (at) => effects.ofFault[at] as number)
   let n = shows.length
   for (let row = 0; row < acting.length; row += 1) {
@@ -284,6 +342,13 @@ export function suspects(
   })
   return spoken.sort((a, b) => b.chance - a.chance)
 }
+
+/** How likely a part is at fault, alone or with another. */
+export const chanceOfPart = (suspicion: Suspicion, part: string): number =>
+  suspects(suspicion).reduce(
+    (sum, { parts, chance }) => sum + (parts.includes(part) ? chance : 0),
+    0,
+  )
 
 /** What is less likely is not spoken of. */
 const LEAST = 1e-7

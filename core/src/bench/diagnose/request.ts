@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { CauseTable } from './fault'
+import { AFTER_FITTING } from './hypotheses'
 import { ACTIONS } from './trial'
 
 const Name = z.string().trim().min(1, 'A name.').max(60)
@@ -27,6 +28,8 @@ const TrialShape = z.object({
   profile: z.boolean().default(false),
   depth: z.enum(['start', 'test']).default('start'),
   action: z.enum(ACTIONS).nullable().default(null),
+  /** A start right after a test, without letting it cool. */
+  warm: z.boolean().default(false),
 })
 
 /** The shape of `POST /api/v1/diagnose`. */
@@ -44,6 +47,10 @@ export const DiagnoseShape = z
       profile: z.boolean().default(false),
       outcome: Outcome,
       unsure: z.boolean().default(false),
+      /** Right after a fitting. */
+      fitted: z.boolean().default(AFTER_FITTING.fitted),
+      /** It comes only when warm; null where nobody knows. */
+      warm: z.boolean().nullable().default(AFTER_FITTING.warm),
     }),
     trials: z
       .array(

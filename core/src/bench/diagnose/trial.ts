@@ -1,5 +1,5 @@
 import { firstStart, middle, testPass } from '../../things/knowledge'
-import type { Action, Generation } from '../../things/model'
+import { type Action, type Generation, known } from '../../things/model'
 import type { FaultCause, Way } from './fault'
 
 export { ACTIONS, type Action } from '../../things/model'
@@ -15,7 +15,13 @@ export interface Trial {
   /** Only started, or tested for errors after it. */
   depth: 'start' | 'test'
   action: Action | null
+  /** A start right after a test, the machine not let cool; from cold where left out. */
+  warm?: boolean | undefined
 }
+
+/** Whether a trial shows what shows only when warm. */
+export const isWarm = ({ depth, warm = false }: Pick<Trial, 'depth' | 'warm'>): boolean =>
+  depth === 'test' || warm
 
 /** No start; errors, under test or on a bare start; all is well; or it starts without these slots. */
 export type TrialOutcome =
@@ -57,6 +63,12 @@ export interface TrialBench {
 
 export const slotOf = (arrangement: Arrangement, module: string): string | null =>
   Object.keys(arrangement).find((slot) => arrangement[slot] === module) ?? null
+
+/** Whether the same modules are in the same slots. */
+export function sameArrangement(a: Arrangement, b: Arrangement): boolean {
+  const slots = Object.keys(a)
+  return slots.length === Object.keys(b).length && slots.every((slot) => a[slot] === b[slot])
+}
 
 /** Whether the slots filled are the first ones of the filling order. */
 export function inOrder({ order }: TrialBench, arrangement: Arrangement): boolean {
@@ -103,7 +115,7 @@ export function effectsIn(
         return slots.has(a) && slots.has(b) ? effect(cause.way, null) : null
       }
       case 'PROFILE':
-        return profile ? effect(cause.way, null) : null
+        return profile && slots.size > cause.above ? effect(cause.way, null) : null
       case 'ORDER':
         return ordered ? null : effect(cause.way, last)
       case 'LIMIT':
@@ -159,33 +171,42 @@ export function touches(from: Arrangement, trial: Omit<Trial, 'depth'>, slot: st
 }
 
 /** Minutes at the hands: opening apart, and once for all that is touched making it safe and starting it again. */
-const MINUTES = {
-  safe: 2,
-  move: 1.5,
-  reseat: 0.5,
-  profile: 2,
-  start: 1,
-  'clear-setup': 3,
-  clean: 5,
-  connect: 3,
-}
+export const TRIAL_MINUTES = known(
+  {
+    safe: 2,
+    move: 1.5,
+    reseat: 0.5,
+    profile: 2,
+    start: 1,
+    'clear-setup': 3,
+    clean: 5,
+    connect: 3,
+  },
+  'A judgement: minutes of a practised hand at an open machine; what opens it, how long it trains and how long it is tested come on top.',
+)
+const MINUTES = TRIAL_MINUTES.value
 
-/** How long a trial takes from the arrangement before it, apart: getting to a picture, and the test after it. */
+/**
+ * How long a trial takes from the arrangement before it, minutes, apart: getting to a picture; how much longer one
+ * waits where none comes, since a first start is given all its time before it counts as none; and the test.
+ */
 export function minutesApart(
   { sizes = {}, generation = 'DDR4' }: Pick<TrialBench, 'sizes' | 'generation'>,
   from: Arrangement,
   profile: boolean,
   trial: Trial,
-): { start: number; test: number } {
+): { start: number; wait: number; test: number } {
   const { arrangement, action } = trial
   const slots = [...new Set([...Object.keys(from), ...Object.keys(arrangement)])]
   const held = Object.values(arrangement).map((module) => sizes[module] ?? 8)
   const training = firstStart({ generation, sizes: held })
   const handled = trial.reseat || action === 'clean' || action === 'connect'
   const touched = handled || slots.some((slot) => from[slot] !== arrangement[slot])
+  const trains = touched || action === 'clear-setup'
   let start = touched ? MINUTES.safe : 0
   if (action === 'wait') start += training.high
-  else start += touched || action === 'clear-setup' ? middle(training) : MINUTES.start
+  else start += trains ? middle(training) : MINUTES.start
+  const wait = trains && action !== 'wait' ? training.high - middle(training) : 0
   if (action && action !== 'wait') start += MINUTES[action]
   if (profile !== trial.profile) start += MINUTES.profile
   for (const slot of slots) {
@@ -194,11 +215,19 @@ export function minutesApart(
       start += MINUTES.reseat
     }
   }
-  const whole = held.reduce((sum, gib) => sum + gib, 0)
-  return { start, test: trial.depth === 'test' ? middle(testPass(whole)) : 0 }
+  return { start, wait, test: trial.depth === 'test' ? middleOfTest({ sizes }, arrangement) : 0 }
 }
 
-/** How long a trial takes, with what is known of its outcome: what does not start is not tested. */
+/** Minutes of a memory test with these modules in. */
+export function middleOfTest(
+  { sizes = {} }: Pick<TrialBench, 'sizes'>,
+  arrangement: Arrangement,
+): number {
+  const held = Object.values(arrangement).map((module) => sizes[module] ?? 8)
+  return middle(testPass(held.reduce((sum, gib) => sum + gib, 0)))
+}
+
+/** How long a trial takes, minutes, by how likely it starts: what does not start is waited for, and not tested. */
 export function minutesOfTrial(
   bench: Pick<TrialBench, 'sizes' | 'generation'>,
   from: Arrangement,
@@ -206,6 +235,6 @@ export function minutesOfTrial(
   trial: Trial,
   starts = 1,
 ): number {
-  const { start, test } = minutesApart(bench, from, profile, trial)
-  return start + starts * test
+  const { start, wait, test } = minutesApart(bench, from, profile, trial)
+  return start + (1 - starts) * wait + starts * test
 }

@@ -60,6 +60,7 @@ export const FIT_CODES = [
   'STRAP_OFF',
   'PLUG_IN',
   'START',
+  'START_WARM',
   'FIRST_START',
   'SEEN',
   'SHORT_TEST',

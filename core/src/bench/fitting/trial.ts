@@ -20,6 +20,7 @@ export interface TrialInput extends Openness {
     profile: boolean
     depth: 'start' | 'test'
     action: Action | null
+    warm?: boolean | undefined
   }
   /** It was opened for a trial before and has not been closed since. */
   opened: boolean
@@ -51,7 +52,7 @@ export function trialSteps(input: TrialInput): FittingStep[] {
   if (moved || trial.action === 'wait' || trial.action === 'clear-setup') {
     const wait = firstStart({ generation: machine.generation, sizes })
     work.do('FIRST_START', { about: { wait } })
-  } else work.do('START')
+  } else work.do(trial.warm ? 'START_WARM' : 'START')
   if (trial.profile !== input.fromProfile) work.do(trial.profile ? 'PROFILE_ON' : 'PROFILE_OFF')
   if (trial.depth === 'test') {
     const gib = sizes.reduce((sum, one) => sum + one, 0)

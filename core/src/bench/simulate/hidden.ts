@@ -3,6 +3,7 @@ import {
   type Arrangement,
   effectOf,
   type Fault,
+  isWarm,
   outcomeOf,
   outcomeOfKey,
   type Trial,
@@ -11,9 +12,6 @@ import {
   touches,
 } from '../diagnose'
 
-/** A fault of a simulated machine; one that shows only warm is not there in a machine that has just been opened. */
-export type HiddenFault = Fault & { onlyWarm?: boolean }
-
 /**
  * A machine with faults hidden in it. What it does in a trial follows from them: one that always shows the
  * same each time, one that comes and goes by chance; a seat is home once it was touched, a setup once it
@@ -21,7 +19,7 @@ export type HiddenFault = Fault & { onlyWarm?: boolean }
  */
 export interface Hidden {
   bench: TrialBench
-  faults: HiddenFault[]
+  faults: Fault[]
   arrangement: Arrangement
   /** Minutes it has run since it was last open; 0 where left out. */
   ranFor?: number
@@ -30,7 +28,7 @@ export interface Hidden {
 export const hide = (
   bench: TrialBench,
   arrangement: Arrangement,
-  faults: readonly HiddenFault[],
+  faults: readonly Fault[],
 ): Hidden => ({
   bench,
   faults: [...faults],
@@ -49,8 +47,8 @@ export function tryOut(
   chance: () => number = ALWAYS,
 ): { outcome: TrialOutcome; after: Hidden } {
   const { bench, arrangement } = hidden
-  const cold = isOpened(arrangement, trial)
-  const before = cold ? 0 : (hidden.ranFor ?? 0)
+  const isCold = isOpened(arrangement, trial) || !isWarm(trial)
+  const before = isCold ? 0 : (hidden.ranFor ?? 0)
   const faults = hidden.faults.map((fault) =>
     putsRight(arrangement, trial, fault) ? { ...fault, cured: true } : fault,
   )
@@ -58,7 +56,7 @@ export function tryOut(
     if (fault.cured || chance() >= fault.shows) return null
     const effect = effectOf(bench, trial, fault)
     // A test is long enough to get warm in, a start is not.
-    const warm = before >= RUN.warm || effect?.way === 'errors'
+    const warm = before >= RUN.warm || trial.depth === 'test'
     return fault.onlyWarm && !warm ? null : effect
   })
   const key = outcomeOf(trial, effects)

@@ -1,5 +1,5 @@
 export type { BenchMachine, MachineShown, MachineStart } from './benchMachine'
-export { type Hidden, type HiddenFault, hide, tryOut } from './hidden'
+export { type Hidden, hide, tryOut } from './hidden'
 export { benchMachine } from './machine'
 export { bandwidthRuns, frameTimes, latencyRuns } from './measure'
 export type { SimulatedMachine } from './simulated'

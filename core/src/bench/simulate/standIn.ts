@@ -9,7 +9,7 @@ import {
 } from '../../things/model'
 import { random } from '../../things/random'
 import { type Arrangement, type Fault, faultsOf, type Suspicion, suspectOf } from '../diagnose'
-import { type HiddenFault, hide } from './hidden'
+import { hide } from './hidden'
 import type { SimulatedMachine } from './simulated'
 
 /** What a stand-in has in store once its new modules are fitted. */
@@ -93,12 +93,13 @@ export function fittedOut(
 /** What is hidden in a stand-in, part by part. */
 export const hiddenIn = ({ hidden }: StandIn): string[] => hidden.faults.map(suspectOf)
 
-function faultFor(inStore: InStore, suspicion: Suspicion, seed: number): HiddenFault {
+function faultFor(inStore: InStore, suspicion: Suspicion, seed: number): Fault {
   const { bench, arrangement } = suspicion
   const shows = inStore === 'comes-and-goes' ? COMES : 1
   const could = faultsOf(suspicion).filter(
     (fault: Fault) =>
       !fault.cured &&
+      !fault.onlyWarm &&
       fault.shows === shows &&
       (inStore !== 'only-warm' || fault.kind === 'MODULE') &&
       fault.kind !== 'NOTHING' &&

@@ -23,12 +23,12 @@ export {
   ceilingsShown,
   channelsMeasured,
   differencesFound,
+  faultSearch,
   knownGood,
   openedBy,
   planKey,
   rateSeen,
   standingOf,
-  suspicionOf,
   type ToProve,
   trialsMade,
 } from './proof'

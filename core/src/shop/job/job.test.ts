@@ -14,6 +14,7 @@ import {
   arrangementOf,
   assignmentOf,
   differencesFound,
+  faultSearch,
   firmwareReasons,
   fittingInput,
   openedBy,
@@ -21,7 +22,6 @@ import {
   profileVolts,
   situationOf,
   standingOf,
-  suspicionOf,
   trialsMade,
 } from '.'
 
@@ -143,8 +143,8 @@ describe('what the proof is made from', () => {
 
   test('suspicion falls on the slot, its module and its seat; nothing placed, nothing suspected', () => {
     const made = trialsMade({ trials: [] }, missing, planned)
-    const suspicion = suspicionOf(machine, planned, made, STARTING_CAUSES)
-    const named = suspicion ? suspects(suspicion) : []
+    const search = faultSearch(machine, planned, made, STARTING_CAUSES)
+    const named = search ? suspects(search.suspicion) : []
     const chanceOf = (part: string) =>
       named.find(({ parts }) => parts.length === 1 && parts[0] === part)?.chance ?? 0
     expect(named[0]?.parts).toEqual(['seat B2'])
@@ -156,7 +156,7 @@ describe('what the proof is made from', () => {
       expect(chanceOf(here)).toBeGreaterThan(10 * chanceOf(there))
     }
     const empty = situationOf(machine, {}, pieces, plain)
-    expect(suspicionOf(machine, empty, [], STARTING_CAUSES)).toBeNull()
+    expect(faultSearch(machine, empty, [], STARTING_CAUSES)).toBeNull()
   })
 
   test('a trial that reseats, or moves a module, had the machine open', () => {

@@ -1,12 +1,12 @@
 import {
   type Arrangement,
-  after,
   type CauseTable,
   type Difference,
   differences,
+  type FaultSearch,
   type Made,
   type ProofStanding,
-  type Suspicion,
+  searchOf,
   standing,
   suspect,
 } from '../../bench/diagnose'
@@ -222,13 +222,14 @@ export function knownGood(
 }
 
 /** What is suspected after these trials of a machine fitted as planned; null with nothing placed, or too much. */
-export function suspicionOf(
+export function faultSearch(
   machine: Machine,
   { assignment, placement, settings }: Pick<Situation, 'assignment' | 'placement' | 'settings'>,
   trials: readonly Made[],
   causes: CauseTable,
   known: Readonly<Record<string, Module>> = {},
-): Suspicion | null {
+  fitted = true,
+): FaultSearch | null {
   const arrangement = arrangementOf(assignment)
   const modules = Object.values(arrangement)
   const order = fillingOrder(machine)
@@ -250,5 +251,10 @@ export function suspicionOf(
     sizes,
     generation: machine.generation,
   }
-  return after(suspect(bench, arrangement, settings.profile, causes), trials)
+  const complaint = { fitted, warm: trials[0]?.onlyWarm ?? null }
+  return searchOf(
+    suspect(bench, arrangement, settings.profile, causes, complaint),
+    trials,
+    complaint,
+  )
 }

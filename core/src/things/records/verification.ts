@@ -30,6 +30,10 @@ export const TrialMade = z.object({
   profile: z.boolean(),
   depth: z.enum(['start', 'test']),
   action: z.enum(ACTIONS).nullable().default(null),
+  /** A start right after a test, the machine not let cool. */
+  warm: z.boolean().optional(),
+  /** Of the first trial: the trouble comes only when warm, or from cold too; left out where nobody knows. */
+  onlyWarm: z.boolean().optional(),
   /** Whoever noted it was not sure. */
   unsure: z.boolean().default(false),
   /** What beeps or lights said, with the board’s manual as their key. */
