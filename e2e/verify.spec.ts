@@ -60,6 +60,34 @@ async function answer(page: Page, outcome: string) {
   await expect(made).not.toHaveCount(count)
 }
 
+/** The trial proposed, as it is written: what is in, what is done, and whether it is tested. */
+interface Proposed {
+  modules: number
+  profile: boolean
+  tested: boolean
+}
+
+/** Answers the trials proposed by what a machine would do, until the search ends; how many were made. */
+async function answerUntil(page: Page, outcome: (trial: Proposed) => string, most = 40) {
+  const verdict = page.getByRole('region', { name: 'Verdict' })
+  const next = page.getByRole('region', { name: 'Next trial' })
+  for (let trial = 0; trial < most; trial += 1) {
+    await expect(next.or(verdict).first()).toBeVisible()
+    if (await verdict.isVisible()) return trial
+    const heading = (await next.getByRole('heading').first().textContent()) ?? ''
+    const held = (await next.getByText(/^In it: /).textContent()) ?? ''
+    await answer(
+      page,
+      outcome({
+        modules: held.split(';')[0]?.split(':').slice(2).length ?? 0,
+        profile: held.includes('memory profile on'),
+        tested: /memory test|^Test it/.test(heading),
+      }),
+    )
+  }
+  throw new Error('the search does not end')
+}
+
 test('a second module is not seen: expected against seen, fault finder, seated again, measured', async ({
   page,
   app,
@@ -84,18 +112,17 @@ test('a second module is not seen: expected against seen, fault finder, seated a
   const outcomes = page.getByRole('group', { name: 'What came of it' })
   // What was seen is the first trial already.
   await expect(page.getByRole('region', { name: 'Trials made' })).toContainText(
-    'A and B: Starts without B',
+    'A: the old 8 GB, B: the new 8 GB; started: Starts without B',
   )
-  // Seen once it may come and go: it is started again until it was seen four times, then a hand goes in.
-  for (let seen = 2; seen <= 4; seen += 1) {
-    await answer(page, 'Starts without B')
-    await expect(
-      page.getByRole('region', { name: 'Trials made' }).getByRole('listitem'),
-    ).toHaveCount(seen)
-  }
-  await expect(page.getByRole('region', { name: 'Next trial' })).toContainText(
-    'Every module out and in again',
+  const next = page.getByRole('region', { name: 'Next trial' })
+  await expect(next).toContainText('It was seen once only')
+  // It is seen twice, not oftener, then a hand goes in.
+  await answer(page, 'Starts without B')
+  await expect(page.getByRole('region', { name: 'Trials made' }).getByRole('listitem')).toHaveCount(
+    2,
   )
+  await expect(next).toContainText('Every module out and in again')
+  await expect(next).toContainText('It may be all that is needed')
   // A hand goes in: nothing is noted before the cautions are read, and they stay read.
   await expect(outcomes.getByRole('button', { name: /^Passed/ })).toBeDisabled()
   await page.getByRole('button', { name: 'I have read these' }).click()
@@ -108,10 +135,16 @@ test('a second module is not seen: expected against seen, fault finder, seated a
   await page.getByRole('tab', { name: /^Fault/ }).click()
   const verdict = page.getByRole('region', { name: 'Verdict' })
   await answer(page, 'Passed')
-  // It was there four times: one good start is proof enough.
-  await expect(verdict).toContainText('The module in B was not fully seated')
-  await expect(verdict).toContainText('It is seated now.')
-  await expect(verdict).toContainText('Whatever passed was started from cold.')
+  await expect(next).toContainText('a few more passes as it stands tell a cure from luck')
+  await page.getByRole('button', { name: /^Stop here/ }).click()
+  const stopped = page.getByRole('region', { name: 'Stopped' })
+  await expect(stopped).toContainText('It seems to be put right: the module in B')
+  await expect(stopped).toContainText('It has passed too seldom since')
+  await stopped.getByRole('button', { name: 'Go on looking' }).click()
+  await answerUntil(page, () => 'Passed')
+  await expect(verdict).toContainText('Put right')
+  await expect(verdict).toContainText('Since every module was seated again')
+  await expect(verdict).toContainText('The module in B was not fully seated.')
 
   await page.getByRole('tab', { name: /^Seen/ }).click()
   await page.getByText('From a system report or the setup of the machine as it is now').click()
@@ -591,10 +624,10 @@ test('a fault hidden in the simulated machine is found, by the shop’s own tabl
   await page.getByRole('button', { name: 'A sound one' }).click()
   await make.click()
   await expect(made).toHaveCount(1)
-  await expect(next).toContainText('Until it has, nothing is touched')
+  await expect(next).toContainText('until it has, nothing is touched')
   await page.getByRole('button', { name: 'Take trial 1 back' }).click()
   await makeTrials(20)
-  await expect(verdict).toContainText(/The fault has not shown: \d+ trials, all passed\./)
+  await expect(verdict).toContainText('The fault has not shown again')
   await page.getByRole('button', { name: 'Start again' }).click()
   await page.getByRole('button', { name: 'Remove it' }).click()
 
@@ -606,7 +639,7 @@ test('a fault hidden in the simulated machine is found, by the shop’s own tabl
   )
   await makeTrials(30)
   // Two modules that each do well alone may be too many, or not get on: that stays open.
-  const named = verdict.filter({ hasText: hidden })
+  const named = verdict.filter({ hasText: new RegExp(hidden, 'i') })
   await expect(named.or(verdict.filter({ hasText: 'not proven' }))).toBeVisible()
 })
 
@@ -636,7 +669,7 @@ test('one simulated machine goes through the job: found, fitted, will not start,
   await page.getByRole('button', { name: 'Find its fault' }).click()
   await expect(page.getByRole('tab', { name: /^Fault/ })).toHaveAttribute('aria-selected', 'true')
   await expect(page.getByRole('region', { name: 'Next trial' })).toContainText(
-    'Does it do so each time?',
+    'It was seen once only',
   )
   await page.getByRole('button', { name: 'Make the trial on it' }).click()
   await expect(page.getByRole('region', { name: 'Trials made' }).getByRole('listitem')).toHaveCount(
@@ -673,7 +706,7 @@ test('trials of the technician’s own, to a module that is named for the suppli
     await expect(made.getByRole('listitem')).toHaveCount(nth)
   }
 
-  const [first, second, empty] = [/planned for A/, /planned for B/, /^empty/]
+  const [first, second, empty] = [/the old 8 GB/, /the new 8 GB/, /^empty/]
   await page.getByLabel('Another trial').selectOption({ label: 'my own: I put them otherwise' })
   await own.getByLabel('In A').selectOption({ label: 'empty' })
   await own.getByLabel('In B').selectOption({ label: 'empty' })
@@ -686,14 +719,16 @@ test('trials of the technician’s own, to a module that is named for the suppli
   await expect(verdict).toBeHidden()
   // Put in once more it fails again: it was not its seat.
   await tryOut({ A: second, B: empty }, 'It does not start', 4)
-  for (let trial = 5; trial < 16 && !(await verdict.isVisible()); trial += 1) {
+  for (let trial = 5; trial < 16 && !(await verdict.isVisible()); trial += 2) {
     await tryOut({ A: first, B: empty }, 'Passed', trial)
+    if (await verdict.isVisible()) break
+    await tryOut({ A: second, B: empty }, 'It does not start', trial + 1)
   }
-  await expect(verdict).toContainText('The 8 GB planned for B is bad')
+  await expect(verdict).toContainText('The new 8 GB is bad')
   const note = verdict.getByRole('region', { name: 'For the supplier' })
   await expect(note).toContainText('Returned as faulty: 8 GB')
   await expect(note).toContainText(
-    /With it, in B: it does not start and in A: it does not start \(2 times\)\./,
+    /With it, in B: it does not start and in A: it does not start \(\d+ times\)\./,
   )
   await expect(note).toContainText('Another module works in A.')
   await expect(note).toContainText(/Without it the machine passed \(\d+ trials\)\./)
@@ -709,7 +744,7 @@ test('a machine that does not start is led to “not the memory”, through a wr
   await page.getByRole('link', { name: 'Fit' }).click()
   await page.getByRole('button', { name: 'It does not start' }).click()
   const made = page.getByRole('region', { name: 'Trials made' })
-  await expect(made).toContainText('A and B: It does not start')
+  await expect(made).toContainText('A: the old 8 GB, B: the new 8 GB; started: It does not start')
   await expect(page.getByRole('region', { name: 'Next trial' })).toContainText('Try next')
 
   await answer(page, 'Passed')
@@ -731,4 +766,62 @@ test('a machine that does not start is led to “not the memory”, through a wr
   await saved(page)
   await page.reload()
   await expect(verdict).toContainText('It is not the memory')
+})
+
+test('a machine that fails now and then is told from its memory', async ({ page, app }) => {
+  const { id } = await secondModule(page, app, 'Merrick Sloe')
+  await startsWithAnySlot(page, app, id)
+  await page.reload()
+  await page.getByRole('tab', { name: /^Fault/ }).click()
+  await page.getByLabel('When does the trouble come?').selectOption('from cold too')
+  // Whatever is in: two of three times it does not start.
+  let trial = 0
+  await answerUntil(page, () => {
+    trial += 1
+    return trial % 3 === 0 ? 'Passed' : 'It does not start'
+  })
+  const verdict = page.getByRole('region', { name: 'Verdict' })
+  await expect(verdict).toContainText('It is not the memory')
+  await expect(verdict).toContainText('It comes and goes')
+  await expect(verdict).not.toContainText('is bad')
+})
+
+test('a profile that gives errors with both modules in is named, not the pair', async ({
+  page,
+  app,
+}) => {
+  await openJob(page, app, 'Hallow', 'verify')
+  await page.getByRole('tab', { name: /^Fault/ }).click()
+  const again = page.getByRole('button', { name: 'Start again' })
+  if (await again.isVisible()) await again.click()
+  await answer(page, 'Errors under test')
+  await answerUntil(page, ({ modules, profile, tested }) =>
+    tested && profile && modules > 1 ? 'Errors under test' : 'Passed',
+  )
+  const verdict = page.getByRole('region', { name: 'Verdict' })
+  await expect(verdict).toContainText('The memory profile is not stable')
+  await expect(verdict).not.toContainText('do not work together')
+})
+
+test('a sound machine after one complaint ends: nothing, and what cannot be excluded', async ({
+  page,
+  app,
+}) => {
+  await secondModule(page, app, 'Perrin Holt')
+  await page.getByRole('tab', { name: /^Fault/ }).click()
+  await answer(page, 'It does not start')
+  const starts = await answerUntil(page, () => 'Passed')
+  expect(starts).toBe(7)
+  const verdict = page.getByRole('region', { name: 'Verdict' })
+  await expect(verdict).toContainText('The fault has not shown again')
+  await expect(verdict).toContainText('a fault that shows in fewer than one trial of three')
+
+  await page.getByRole('button', { name: 'Start again' }).click()
+  await answer(page, 'Errors under test')
+  const tests = await answerUntil(page, ({ tested }) => {
+    expect(tested).toBe(true)
+    return 'Passed'
+  })
+  expect(tests).toBeLessThanOrEqual(8)
+  await expect(verdict).toContainText('Nothing is named.')
 })

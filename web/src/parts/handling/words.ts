@@ -264,6 +264,10 @@ const WORDS: Record<FitCode, Say> = {
         : 'Display and keyboard, mains last.',
   }),
   START: say('Start it', 'Hands off inside while it has power.'),
+  START_WARM: say(
+    'Start it again at once, while it is warm',
+    'Right after the test: left to cool it would be another trial.',
+  ),
   FIRST_START: ({ about }) => ({
     title: 'First start: let it take its time',
     how: `After a change the memory is trained, with a dark screen and restarts${about.wait ? `: ${minutes(about.wait)} are usual here` : ''}. Do not cut it off.${about.wait?.atMost ? ` If nothing has come after ${about.wait.atMost} minutes: shut it off, unplug, and seat every module again, then try one alone.` : ''} Where an open start is not safe on this machine, leave it out and say so.`,

@@ -1,4 +1,15 @@
-import { STARTING_CAUSES, USUAL_CAUSES } from '@tembrix/core/bench/diagnose'
+import {
+  HARDLY,
+  LATER,
+  MANNERS,
+  SLIPS,
+  STARTING_CAUSES,
+  TIMES,
+  TRIAL_MINUTES,
+  TRIAL_WORTH,
+  USUAL_CAUSES,
+  WAYS,
+} from '@tembrix/core/bench/diagnose'
 import { SLOWEST_FRAMES, WORK_PROFILES } from '@tembrix/core/judging/forecast'
 import { CARD, MODULE_SIZES, STARTING_USES, USES } from '@tembrix/core/judging/sizing'
 import { INTERLEAVE_SHOWN } from '@tembrix/core/shop/job'
@@ -27,6 +38,7 @@ export function Tables() {
       <Times />
       <Uses />
       <Causes />
+      <Faults />
       <Sizes />
       <Works />
       <Judged />
@@ -184,6 +196,38 @@ function Causes() {
       />
       <p className="text-sm text-ink-2">The shop’s own table, changed in Verify. It starts from:</p>
       <Why of={USUAL_CAUSES} />
+    </Card>
+  )
+}
+
+const WAY_ROWS: readonly [keyof typeof WAYS.value, string][] = [
+  ['seat', 'A seat'],
+  ['moduleDead', 'A dead module'],
+  ['moduleWeak', 'A module with errors'],
+  ['slot', 'A slot'],
+  ['pair', 'A pair'],
+  ['profile', 'The profile'],
+  ['order', 'The order of slots'],
+  ['limit', 'A limit'],
+  ['setup', 'The setup'],
+  ['training', 'The training'],
+  ['machine', 'Not the memory'],
+]
+
+function Faults() {
+  const percent = (share: number) => tidy(100 * share, 0)
+  return (
+    <Card title="How faults show, and how they are told">
+      <Rows
+        heads={['Of 100', 'no start', 'slot not seen', 'errors']}
+        rows={WAY_ROWS.map(([cause, label]) => {
+          const { stops, missing, errors } = WAYS.value[cause]
+          return [label, percent(stops), percent(missing), percent(errors)]
+        })}
+      />
+      {[WAYS, MANNERS, LATER, HARDLY, SLIPS, TRIAL_MINUTES, TRIAL_WORTH, TIMES].map((table) => (
+        <Why key={table.reason} of={table} />
+      ))}
     </Card>
   )
 }

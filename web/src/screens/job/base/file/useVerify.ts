@@ -1,13 +1,14 @@
-import type { Difference, Made, Suspicion } from '@tembrix/core/bench/diagnose'
+import type { Difference, FaultSearch, Made } from '@tembrix/core/bench/diagnose'
 import type { MeasuredChannels } from '@tembrix/core/bench/measure'
 import {
   channelsMeasured,
   differencesFound,
+  faultSearch,
   knownGood,
   openedBy,
-  suspicionOf,
   trialsMade,
 } from '@tembrix/core/shop/job'
+import { deepEqual } from '@tembrix/core/things/model'
 import type { Verification, VerificationChange } from '@tembrix/core/things/records'
 import { useMemo } from 'react'
 import { useJob } from './JobContext'
@@ -21,8 +22,8 @@ export interface Verifying {
   channels: MeasuredChannels
   /** Trials made, with what came of each; before there is one, what was seen counts as the first. */
   trials: readonly Made[]
-  /** What is suspected by the trials made; null where nothing is placed to be suspected. */
-  suspicion: Suspicion | null
+  /** The search for the fault by the trials made; null where nothing is placed to be suspected. */
+  search: FaultSearch | null
   /** A trial had the machine open, and its outer covers may still be off. */
   opened: boolean
   set: (fields: VerificationChange) => void
@@ -44,13 +45,14 @@ export function useVerify(): Verifying {
     () => knownGood(machine, now, planned, shelf, file.id),
     [machine, now, planned, shelf, file.id],
   )
-  const suspicion = useMemo(
-    () => suspicionOf(machine, planned, trials, causes, known),
-    [machine, planned, trials, causes, known],
+  const fitted = !deepEqual(now.assignment, planned.assignment)
+  const search = useMemo(
+    () => faultSearch(machine, planned, trials, causes, known, fitted),
+    [machine, planned, trials, causes, known, fitted],
   )
   const opened = useMemo(
     () => openedBy(record.trials, planned.assignment),
     [record.trials, planned],
   )
-  return { record, found, channels, trials, suspicion, opened, set }
+  return { record, found, channels, trials, search, opened, set }
 }

@@ -12,7 +12,7 @@ import {
   type Trait,
   usuallyFound,
 } from '@tembrix/core/bench/simulate'
-import { arrangementOf, knownGood, type Situation, suspicionOf } from '@tembrix/core/shop/job'
+import { arrangementOf, faultSearch, knownGood, type Situation } from '@tembrix/core/shop/job'
 import { useMemo } from 'react'
 import {
   simulatedKept,
@@ -46,7 +46,8 @@ export function useSimulated(): SimulatedBench {
     const keep = (next: StandIn) => dispatch(simulatedKept({ jobId: file.id, machine: next }))
     const known = knownGood(machine, now, planned, shop, file.id)
     const modules = { ...known, ...modulesOf(now), ...modulesOf(planned) }
-    const suspected = () => suspicionOf(machine, planned, [], STARTING_CAUSES, known)
+    const suspected = () =>
+      faultSearch(machine, planned, [], STARTING_CAUSES, known)?.suspicion ?? null
     const fitted = kept && fittedOut(kept, modules, suspected())
     const bound = fitted ? benchMachine(fitted, keep) : null
     return {

@@ -1,2 +1,2 @@
-export { useModuleNames } from './useModuleNames'
+export { type ModuleName, useModuleNames } from './useModuleNames'
 export * from './words'

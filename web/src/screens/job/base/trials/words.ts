@@ -1,5 +1,6 @@
 import type { Trial, TrialOutcome } from '@tembrix/core/bench/diagnose'
 import { CHOICES, list } from '../../../../base/format'
+import type { ModuleName } from './useModuleNames'
 
 /** How a part is said, with `name` for modules. */
 export function partWords(part: string, name: (module: string) => string): string {
@@ -43,22 +44,38 @@ export function trialName(
   from: Readonly<Record<string, string>>,
   fromProfile: boolean,
   trial: Trial,
-  name: (module: string) => string,
+  name: ModuleName,
 ): string {
-  const { arrangement, reseat, profile, depth, action } = trial
+  const { arrangement, reseat, profile, depth, action, warm } = trial
   const same = Object.keys({ ...from, ...arrangement }).every(
     (slot) => from[slot] === arrangement[slot],
   )
-  const placed = Object.entries(arrangement).map(([slot, module]) => `${name(module)} in ${slot}`)
+  const placed = Object.entries(arrangement).map(
+    ([slot, module]) => `${name(module, slot)} in ${slot}`,
+  )
   const what = !same
     ? `Only ${list(placed)}${reseat ? ', what stays seated again' : ''}`
     : reseat
       ? 'Every module out and in again'
-      : 'Start it again as it stands'
+      : warm
+        ? 'Start it again at once, while it is warm'
+        : depth === 'test'
+          ? 'Test it as it stands'
+          : 'Start it again as it stands'
   const switched = profile === fromProfile ? '' : `, memory profile ${profile ? 'on' : 'off'}`
   const done = action ? `, ${CHOICES.action[action]}` : ''
-  return `${what}${done}${switched}${depth === 'test' ? ', with a pass of the memory test' : ''}`
+  return `${what}${done}${switched}${depth === 'test' ? ', one pass of the memory test' : ''}`
 }
+
+/** Which sticks are in which slots: "A: the old 4 GB, B: the new 8 GB". */
+export const placedWords = (
+  { arrangement }: Pick<Trial, 'arrangement'>,
+  name: ModuleName,
+): string =>
+  Object.entries(arrangement)
+    .sort(([a], [b]) => a.localeCompare(b, undefined, { numeric: true }))
+    .map(([slot, module]) => `${slot}: ${name(module, slot)}`)
+    .join(', ')
 
 export function outcomeWords(outcome: TrialOutcome): string {
   switch (outcome.kind) {

@@ -1,4 +1,4 @@
-import { proposals, type Trial, type TrialOutcome, verdict } from '@tembrix/core/bench/diagnose'
+import { judged, type Trial, type TrialOutcome } from '@tembrix/core/bench/diagnose'
 import { SlidersHorizontal } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { useTechnician } from '../../../../base/shell'
@@ -7,34 +7,33 @@ import { CausesDialog } from '../../../../parts/shop'
 import type { Verifying } from '../../base/file'
 import { SimulatedMachinePanel, startWords, useSimulated } from '../../base/simulated'
 import { outcomeWords, useModuleNames } from '../../base/trials'
+import { EndOfSearch } from './EndOfSearch'
 import { keptTrial } from './keptTrial'
 import { firstTrial, NextTrial, type Noted } from './NextTrial'
+import { StopHere } from './StopHere'
 import { Suspects } from './Suspects'
 import { TrialList } from './TrialList'
 
 /** Which trial tells most for its minutes, what each outcome would mean, and in the end the part by its name. */
 export function FaultFinder({ verifying }: { verifying: Verifying }) {
-  const { record, trials, suspicion, opened, set } = verifying
+  const { record, trials, search, opened, set } = verifying
   const [technician] = useTechnician()
   const [chosen, setChosen] = useState(0)
   const [own, setOwn] = useState<Trial | null>(null)
   const [table, setTable] = useState(false)
   const [said, setSaid] = useState('')
+  const [stopped, setStopped] = useState(false)
   const bench = useSimulated()
   const name = useModuleNames()
-  const offered = useMemo(
-    () =>
-      !suspicion || trials.length === 0 || verdict(suspicion, trials)
-        ? []
-        : proposals(suspicion, trials, 4),
-    [suspicion, trials],
-  )
-  const asItStands = useMemo(() => (suspicion ? firstTrial(suspicion) : undefined), [suspicion])
-  const next = trials.length === 0 ? asItStands : (offered[chosen] ?? offered[0])?.trial
-  const trial = own ?? next
-  if (!suspicion) {
+  const diagnosis = useMemo(() => (search ? judged(search) : null), [search])
+  const asItStands = useMemo(() => (search ? firstTrial(search.suspicion) : undefined), [search])
+  if (!search || !diagnosis) {
     return <p>There is nothing to look for: no module is planned.</p>
   }
+  const { suspicion } = search
+  const isOver = diagnosis.state !== 'open'
+  const proposed = (diagnosis.next[chosen] ?? diagnosis.next[0])?.trial
+  const trial = own ?? (trials.length === 0 ? asItStands : proposed)
 
   function note(made: Trial, outcome: TrialOutcome, how: Noted = {}) {
     const all = [...trials, { ...made, outcome, ...how }]
@@ -52,24 +51,30 @@ export function FaultFinder({ verifying }: { verifying: Verifying }) {
 
   return (
     <>
-      <NextTrial
-        key={trials.length}
-        suspicion={suspicion}
-        offered={offered}
-        trial={trial}
-        chosen={chosen}
-        onChoose={setChosen}
-        own={own}
-        onOwn={setOwn}
-        onOutcome={note}
-        trials={trials}
-        opened={opened}
-        name={name}
-      />
-      {trials.length > 0 && <TrialList verifying={verifying} suspicion={suspicion} />}
+      {isOver && <EndOfSearch search={search} diagnosis={diagnosis} name={name} />}
+      {stopped && !isOver && (
+        <StopHere search={search} name={name} onGoOn={() => setStopped(false)} />
+      )}
+      {(!isOver || diagnosis.state === 'cannot-tell') && !stopped && (
+        <NextTrial
+          key={trials.length}
+          search={search}
+          offered={diagnosis.next}
+          trial={trial}
+          chosen={chosen}
+          onChoose={setChosen}
+          own={own}
+          onOwn={setOwn}
+          onOutcome={note}
+          opened={opened}
+          name={name}
+          onStop={isOver ? null : () => setStopped(true)}
+        />
+      )}
+      {trials.length > 0 && <TrialList verifying={verifying} suspicion={suspicion} name={name} />}
       <Suspects suspicion={suspicion} name={name} />
       <SimulatedMachinePanel bench={bench} fresh={record.trials.length === 0} said={said}>
-        {trial && <Button onClick={() => makeOn(trial)}>Make the trial on it</Button>}
+        {trial && !isOver && <Button onClick={() => makeOn(trial)}>Make the trial on it</Button>}
       </SimulatedMachinePanel>
       <Button look="quiet" className="self-start" onClick={() => setTable(true)}>
         <SlidersHorizontal size={17} aria-hidden /> How often each cause is met

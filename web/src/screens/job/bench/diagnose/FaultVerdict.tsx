@@ -1,4 +1,4 @@
-import { type Made, passedOnlyCold } from '@tembrix/core/bench/diagnose'
+import { comesAndGoes, type Made, passedOnlyCold } from '@tembrix/core/bench/diagnose'
 import type { ModuleRecord } from '@tembrix/core/things/records'
 import { formatISO } from 'date-fns'
 import { capital } from '../../../../base/format'
@@ -12,10 +12,6 @@ import { chancePercent } from './words'
 const ADVICE: Readonly<Record<string, string>> = {
   machine:
     'No module and no slot is to blame: each was left out in turn and it stayed. Look for the power supply, the processor and its socket, and the board; put the old memory back before the machine goes to whoever repairs boards.',
-  setup:
-    'The setup is at its defaults now: put back what the customer had set, one value at a time.',
-  training: 'Nothing is broken. After a change let the first start take its time.',
-  nothing: 'Nothing is left to find. Test it once more with everything in.',
 }
 
 interface Props {
@@ -30,7 +26,6 @@ interface Props {
 /** The part at fault by its name, how sure that is, and what to do. */
 export function FaultVerdict({ parts, chance, trials, modules, name }: Props) {
   const { machine, pieces } = useJob()
-  const seats = parts.every((part) => part.startsWith('seat '))
   const bad = parts.filter((part) => part.startsWith('module ')).map((part) => part.slice(7))
   const slot = parts.some((part) => part.startsWith('slot '))
   const socket = slot && (machine.kind === 'desktop' || machine.kind === 'workstation')
@@ -49,14 +44,15 @@ export function FaultVerdict({ parts, chance, trials, modules, name }: Props) {
       <p className="text-sm text-ink-2">Found, {chancePercent(chance)} sure</p>
       <h3 className="text-2xl leading-tight font-semibold">{capital(partsWords(parts, name))}</h3>
       <p className="mt-1 text-lg">
-        {seats && 'It is seated now. Test it once more with everything in, then go on.'}
         {ADVICE[parts[0] ?? '']}
+        {parts[0] === 'machine' &&
+          comesAndGoes(trials) &&
+          ' It comes and goes: it shows in some trials and not in others, whatever is in.'}
         {socket &&
           'Before the slot is given up: check the processor’s seating, the pins of its socket and whether the cooler is too tight. '}
         {slot && 'Leave the slot empty, or have the board seen to. '}
         {slot && VERDICT_PROMISES.sound(factsOf(null))}
-        {!seats &&
-          bad.length === 0 &&
+        {bad.length === 0 &&
           !slot &&
           !ADVICE[parts[0] ?? ''] &&
           'Plan around it, and tell the customer why.'}

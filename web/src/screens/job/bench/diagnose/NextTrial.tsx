@@ -1,36 +1,35 @@
 import {
-  isUnseen,
-  LACKS,
-  type Lack,
-  lacksOf,
+  type FaultSearch,
   type Made,
   meanings,
   minutesOfTrial,
   type Proposal,
-  passesSaved,
   type Suspicion,
-  suspects,
   type Trial,
   type TrialOutcome,
-  verdict,
 } from '@tembrix/core/bench/diagnose'
 import { assignmentOf } from '@tembrix/core/shop/job'
-import { deepEqual } from '@tembrix/core/things/model'
 import { useEffect, useMemo, useState } from 'react'
-import { plural, tidy } from '../../../../base/format'
-import { Check, Disclosure, Field, Select, TextInput } from '../../../../base/ui'
+import { tidy } from '../../../../base/format'
+import { Button, Check, Disclosure, Field, Select, TextInput } from '../../../../base/ui'
 import { useStepBoard } from '../../base/stepBoard'
-import { outcomeWords, partsWords, trialName } from '../../base/trials'
-import { FaultVerdict } from './FaultVerdict'
+import {
+  type ModuleName,
+  outcomeWords,
+  partsWords,
+  placedWords,
+  trialName,
+} from '../../base/trials'
 import { OwnTrial } from './OwnTrial'
+import { reasonOf } from './reasons'
 import { TrialSteps, useTrialWork } from './TrialSteps'
 import { chancePercent } from './words'
 
-/** What may be noted beside an answer: that it is not sure, and what beeps or lights said. */
-export type Noted = Pick<Made, 'unsure' | 'code'>
+/** What may be noted beside an answer: that it is not sure, what beeps or lights said, and when the trouble comes. */
+export type Noted = Pick<Made, 'unsure' | 'code' | 'onlyWarm'>
 
 interface Props {
-  suspicion: Suspicion
+  search: FaultSearch
   offered: readonly Proposal[]
   /** What is to be done next: as it stands before anything was tried, one offered, or the technician's own. */
   trial: Trial | undefined
@@ -39,11 +38,12 @@ interface Props {
   /** A trial of the technician's own in place of those offered. */
   own: Trial | null
   onOwn: (trial: Trial | null) => void
-  trials: readonly Made[]
   /** The machine was opened for a trial before. */
   opened: boolean
   onOutcome: (trial: Trial, outcome: TrialOutcome, how: Noted) => void
-  name: (module: string) => string
+  name: ModuleName
+  /** Stops the search before its end; null where it has ended. */
+  onStop: (() => void) | null
 }
 
 /** The machine as it stands, started: what every search begins with. */
@@ -55,61 +55,63 @@ export const firstTrial = ({ arrangement, profile }: Suspicion): Trial => ({
   action: null,
 })
 
-/** The trial to make next and what each outcome would mean, with the board as it asks; or the part that is named. */
+/** The trial to make next, why, and what each outcome would mean, with the board as it asks. */
 export function NextTrial(props: Props) {
-  const { suspicion, offered, trial, own, onOwn, onOutcome, trials, name } = props
-  const named = useMemo(() => verdict(suspicion, trials), [suspicion, trials])
+  const { search, offered, trial, chosen, own, onOwn, onOutcome, name, onStop } = props
+  const { suspicion, trials } = search
   const { setShown, setLit } = useStepBoard()
   const work = useTrialWork(suspicion, trial, props.opened)
   useEffect(() => {
-    if (!trial || named) return
+    if (!trial) return
     setShown(assignmentOf(trial.arrangement))
     setLit(Object.keys(trial.arrangement))
     return () => {
       setShown(null)
       setLit([])
     }
-  }, [trial, named, setShown, setLit])
+  }, [trial, setShown, setLit])
 
-  if (named) {
-    const { parts, chance } = named
-    const { modules } = suspicion.bench
-    return (
-      <FaultVerdict parts={parts} chance={chance} trials={trials} modules={modules} name={name} />
-    )
-  }
   const { arrangement, profile } = suspicion
   const begun = trials.length > 0
+  const proposal = own ? undefined : (offered[chosen] ?? offered[0])
   return (
     <>
-      {begun && offered.length === 0 && (
-        <NoneTellsMore suspicion={suspicion} trials={trials} name={name} />
-      )}
       {trial && (
         <section aria-label="Next trial" className="border-l-8 border-act bg-sheet-2 px-4 py-3">
           {begun && (
             <p className="text-sm text-ink-2">
               {own ? 'My own' : 'Try next'} · about{' '}
-              {tidy(minutesOfTrial(suspicion.bench, arrangement, profile, trial), 0)} min
+              {tidy(
+                proposal?.minutes ?? minutesOfTrial(suspicion.bench, arrangement, profile, trial),
+                0,
+              )}{' '}
+              min
             </p>
           )}
           {own ? (
-            <OwnTrial suspicion={suspicion} trial={own} onTrial={onOwn} name={name} />
+            <OwnTrial search={search} trial={own} onTrial={onOwn} name={name} />
           ) : (
-            <h3 className="text-xl leading-snug font-semibold">
-              {begun
-                ? trialName(arrangement, profile, trial, name)
-                : 'What does it do as it stands?'}
-            </h3>
+            <>
+              <h3 className="text-xl leading-snug font-semibold">
+                {begun
+                  ? trialName(arrangement, profile, trial, name)
+                  : 'What does it do as it stands?'}
+              </h3>
+              <p className="text-[0.93rem] text-ink-2">
+                In it: {placedWords(trial, name)}
+                {suspicion.bench.profiles && `; memory profile ${trial.profile ? 'on' : 'off'}`}.
+              </p>
+            </>
           )}
-          {begun && !own && (
-            <WhyThis suspicion={suspicion} trial={trial} trials={trials} name={name} />
+          {begun && proposal && (
+            <p className="text-[0.93rem]">{reasonOf(search, proposal, name)}</p>
           )}
           <TrialSteps work={work} />
           {Object.keys(trial.arrangement).length > 0 ? (
             <Outcomes
               suspicion={suspicion}
               trial={trial}
+              isFirst={!begun}
               ready={work.ready}
               onOutcome={onOutcome}
               name={name}
@@ -120,91 +122,20 @@ export function NextTrial(props: Props) {
         </section>
       )}
       <OtherTrials {...props} />
+      {begun && onStop && (
+        <Button look="quiet" className="self-start" onClick={onStop}>
+          Stop here: what I know, what I do not
+        </Button>
+      )}
     </>
   )
-}
-
-/** Which two explanations a trial tells apart. */
-function WhyThis({
-  suspicion,
-  trial,
-  trials,
-  name,
-}: Pick<Props, 'suspicion' | 'trials' | 'name'> & { trial: Trial }) {
-  const saving = passesSaved(trials)
-  const said = useMemo(() => meanings(suspicion, trial), [suspicion, trial])
-  const [first, second] = [...new Map(said.map((one) => [one.suspect.parts.join(), one])).values()]
-  const again = said.length > 0 && second === undefined
-  if (isUnseen(trials)) {
-    return (
-      <p className="text-[0.93rem] text-ink-2">
-        Nothing wrong has been seen yet. Until it has, nothing is touched: a module that is seated
-        again may be put right by it, and nobody would know what was wrong.
-      </p>
-    )
-  }
-  if (saving > 0 && isRepeated(suspicion, trial)) {
-    return (
-      <p className="text-[0.93rem] text-ink-2">
-        Does it do so each time? Seen four times before anything is touched, one good start is
-        enough later; seen once, it takes nine.
-      </p>
-    )
-  }
-  return (
-    <p className="text-[0.93rem] text-ink-2">
-      {first && second
-        ? `Because it tells whether ${partsWords(first.suspect.parts, name)} or ${partsWords(second.suspect.parts, name)}.`
-        : again
-          ? `Because nothing is named without its control: ${partsWords(first?.suspect.parts ?? [], name)}, if it shows again.`
-          : ''}
-    </p>
-  )
-}
-
-const isRepeated = (suspicion: Suspicion, trial: Trial): boolean =>
-  deepEqual(trial, firstTrial(suspicion))
-
-function NoneTellsMore({ suspicion, trials, name }: Pick<Props, 'suspicion' | 'trials' | 'name'>) {
-  const [first] = suspects(suspicion)
-  if (isUnseen(trials)) {
-    return (
-      <section aria-label="Verdict" className="border-l-8 border-risk-line bg-risk-soft px-4 py-3">
-        <p className="text-lg">
-          <b className="font-semibold">
-            The fault has not shown: {plural(trials.length, 'trial')}, all passed.
-          </b>{' '}
-          Nothing is named. Ask the customer when it happens: cold or warm, in which program, after
-          how long. Then make it so in a trial of your own.
-        </p>
-      </section>
-    )
-  }
-  const lacks = lacksOf(suspicion.bench)
-  return (
-    <section aria-label="Verdict" className="border-l-8 border-risk-line bg-risk-soft px-4 py-3">
-      <p className="text-lg">
-        <b className="font-semibold">No trial tells more with what is here.</b> Likeliest, and not
-        proven: {partsWords(first?.parts ?? [], name)}, {chancePercent(first?.chance ?? 0)}.
-      </p>
-      {LACKS.filter((lack) => lacks.includes(lack)).map((lack) => (
-        <p key={lack}>{LACK_WORDS[lack]}</p>
-      ))}
-    </section>
-  )
-}
-
-const LACK_WORDS: Record<Lack, string> = {
-  KNOWN_MODULE:
-    'A module known to be good would tell: one of the shelf that was tested, or the old one.',
-  ANOTHER_SLOT:
-    'With one slot only, the slot cannot be told from the board: try the module elsewhere.',
 }
 
 const OWN = 'own'
 
 /** The other trials worth making, and one of the technician's own. */
-function OtherTrials({ suspicion, offered, chosen, onChoose, own, onOwn, trials, name }: Props) {
+function OtherTrials({ search, offered, chosen, onChoose, own, onOwn, name }: Props) {
+  const { suspicion, trials } = search
   const { arrangement, profile } = suspicion
   return (
     <div className="flex items-center gap-2 text-sm">
@@ -234,17 +165,28 @@ function OtherTrials({ suspicion, offered, chosen, onChoose, own, onOwn, trials,
   )
 }
 
-interface OutcomesProps extends Pick<Props, 'suspicion' | 'onOutcome' | 'name'> {
+interface OutcomesProps extends Pick<Props, 'onOutcome' | 'name'> {
+  suspicion: Suspicion
   trial: Trial
+  /** Nothing was tried yet: when the trouble comes is asked as well. */
+  isFirst: boolean
   ready: boolean
 }
 
+type Comes = 'unknown' | 'cold' | 'warm'
+const COMES: { value: Comes; label: string }[] = [
+  { value: 'unknown', label: 'nobody knows' },
+  { value: 'cold', label: 'from cold too' },
+  { value: 'warm', label: 'only when it is warm' },
+]
+
 /** What may come of a trial, each with what it would mean, and how sure the answer is. */
-function Outcomes({ suspicion, trial, ready, onOutcome, name }: OutcomesProps) {
+function Outcomes({ suspicion, trial, isFirst, ready, onOutcome, name }: OutcomesProps) {
   const said = useMemo(() => meanings(suspicion, trial), [suspicion, trial])
   const [unsure, setUnsure] = useState(false)
   const [code, setCode] = useState('')
   const [slots, setSlots] = useState<readonly string[]>([])
+  const [comes, setComes] = useState<Comes>('unknown')
   const filled = Object.keys(trial.arrangement)
   const spoken = new Set(said.map(({ outcome }) => outcomeWords(outcome)))
   const further: TrialOutcome[] = [
@@ -253,9 +195,26 @@ function Outcomes({ suspicion, trial, ready, onOutcome, name }: OutcomesProps) {
     { kind: 'ERRORS' as const },
     ...filled.map((slot) => ({ kind: 'MISSING' as const, slots: [slot] })),
   ].filter((outcome) => !spoken.has(outcomeWords(outcome)))
-  const note = (outcome: TrialOutcome) => onOutcome(trial, outcome, { unsure, code: code.trim() })
+  const note = (outcome: TrialOutcome) =>
+    onOutcome(trial, outcome, {
+      unsure,
+      code: code.trim(),
+      ...(isFirst && comes !== 'unknown' ? { onlyWarm: comes === 'warm' } : {}),
+    })
   return (
     <>
+      {isFirst && (
+        <Field label="When does the trouble come?" className="mt-2">
+          {(control) => (
+            <Select
+              {...control}
+              value={comes}
+              options={COMES}
+              onValue={(value) => setComes(value as Comes)}
+            />
+          )}
+        </Field>
+      )}
       <fieldset
         aria-label="What came of it"
         disabled={!ready}

@@ -1,18 +1,19 @@
-import type { Suspicion, Trial } from '@tembrix/core/bench/diagnose'
+import { type FaultSearch, isWarmNow, type Trial } from '@tembrix/core/bench/diagnose'
 import { Check, Select } from '../../../../base/ui'
 import { useJob } from '../../base/file'
+import type { ModuleName } from '../../base/trials'
 
 interface Props {
-  suspicion: Suspicion
+  search: FaultSearch
   trial: Trial
   onTrial: (trial: Trial) => void
-  name: (module: string) => string
+  name: ModuleName
 }
 
 /** A trial of the technician's own: which module in which slot, seated again or not, how far it is tested. */
-export function OwnTrial({ suspicion, trial, onTrial, name }: Props) {
+export function OwnTrial({ search, trial, onTrial, name }: Props) {
   const { machine } = useJob()
-  const { order, modules } = suspicion.bench
+  const { order, modules, known } = search.suspicion.bench
   const { arrangement, reseat, profile, depth } = trial
 
   /** A module is in one slot: the one it came from takes what was here. */
@@ -38,7 +39,7 @@ export function OwnTrial({ suspicion, trial, onTrial, name }: Props) {
             value={arrangement[slot] ?? ''}
             options={[
               { value: '', label: 'empty' },
-              ...modules.map((value) => ({ value, label: name(value) })),
+              ...[...modules, ...known].map((value) => ({ value, label: name(value) })),
             ]}
             onValue={(module) => place(slot, module)}
           />
@@ -59,8 +60,15 @@ export function OwnTrial({ suspicion, trial, onTrial, name }: Props) {
       <Check
         label="With a pass of the memory test"
         checked={depth === 'test'}
-        onChecked={(tested) => onTrial({ ...trial, depth: tested ? 'test' : 'start' })}
+        onChecked={(tested) => onTrial({ ...trial, depth: tested ? 'test' : 'start', warm: false })}
       />
+      {depth === 'start' && isWarmNow(search.trials) && (
+        <Check
+          label="At once, while it is warm"
+          checked={trial.warm === true}
+          onChecked={(warm) => onTrial({ ...trial, warm })}
+        />
+      )}
     </fieldset>
   )
 }

@@ -1,19 +1,20 @@
 import { doubtfulOf, type Made, type Suspicion, suspect } from '@tembrix/core/bench/diagnose'
 import { RotateCcw } from 'lucide-react'
 import { useMemo } from 'react'
-import { CHOICES, list } from '../../../../base/format'
+import { CHOICES } from '../../../../base/format'
 import { Button } from '../../../../base/ui'
 import type { Verifying } from '../../base/file'
 import { useShop } from '../../base/file'
-import { outcomeWords } from '../../base/trials'
+import { type ModuleName, outcomeWords, placedWords } from '../../base/trials'
 
 interface Props {
   verifying: Verifying
   suspicion: Suspicion
+  name: ModuleName
 }
 
 /** The trials made and what came of each. An answer can be taken back or marked as unsure; what does not fit the others is said. */
-export function TrialList({ verifying, suspicion }: Props) {
+export function TrialList({ verifying, suspicion, name }: Props) {
   const { record, trials, set } = verifying
   const { causes } = useShop()
   const begun = record.trials.length > 0
@@ -30,8 +31,7 @@ export function TrialList({ verifying, suspicion }: Props) {
         {trials.map((trial, at) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: trials keep their places
           <li key={at}>
-            {inShort(trial, suspicion)}:{' '}
-            <b className="font-semibold">{outcomeWords(trial.outcome)}</b>
+            {inShort(trial, name)}: <b className="font-semibold">{outcomeWords(trial.outcome)}</b>
             {trial.unsure && ', not sure'}
             {trial.code && ` (${trial.code})`}
             {!begun && <span className="text-ink-2">, as was seen</span>}
@@ -41,11 +41,11 @@ export function TrialList({ verifying, suspicion }: Props) {
               </span>
             )}
             {begun && (
-              <span className="ml-2 inline-flex gap-3 align-middle text-sm">
+              <span className="flex gap-4 text-sm">
                 <button
                   type="button"
                   aria-label={`Trial ${at + 1}: ${trial.unsure ? 'sure after all' : 'not sure'}`}
-                  className="min-h-11 underline"
+                  className="min-h-9 underline"
                   onClick={() =>
                     set({
                       trials: record.trials.map((one, place) =>
@@ -59,7 +59,7 @@ export function TrialList({ verifying, suspicion }: Props) {
                 <button
                   type="button"
                   aria-label={`Take trial ${at + 1} back`}
-                  className="flex min-h-11 items-center gap-1.5 underline"
+                  className="flex min-h-9 items-center gap-1.5 underline"
                   onClick={() => set({ trials: record.trials.filter((_, place) => place !== at) })}
                 >
                   <RotateCcw size={14} aria-hidden /> Take back
@@ -78,13 +78,15 @@ export function TrialList({ verifying, suspicion }: Props) {
   )
 }
 
-function inShort({ arrangement, reseat, profile, depth, action }: Made, { bench }: Suspicion) {
-  const slots = Object.keys(arrangement)
-  return [
-    list(slots) + (slots.length < bench.modules.length ? ' only' : ''),
+/** A trial with its sticks by name: "A: the old 4 GB, B: the new 8 GB; seated again". */
+function inShort(trial: Made, name: ModuleName) {
+  const { reseat, profile, depth, action, warm } = trial
+  const how = [
     ...(reseat ? ['seated again'] : []),
     ...(action ? [CHOICES.action[action]] : []),
     ...(profile ? ['profile on'] : []),
-    ...(depth === 'test' ? ['tested'] : []),
-  ].join(', ')
+    ...(warm && depth === 'start' ? ['still warm'] : []),
+    depth === 'test' ? 'tested' : 'started',
+  ]
+  return `${placedWords(trial, name)}; ${how.join(', ')}`
 }
