@@ -825,3 +825,42 @@ test('a sound machine after one complaint ends: nothing, and what cannot be excl
   expect(tests).toBeLessThanOrEqual(8)
   await expect(verdict).toContainText('Nothing is named.')
 })
+
+test('a result unlike the others is set aside, asked about, and counted on the shop’s word', async ({
+  page,
+  app,
+}) => {
+  const { id } = await secondModule(page, app, 'Sunniva Crane')
+  const api = `${app.address}/api/v1`
+  const job = await (await page.request.get(`${api}/jobs/${id}`)).json()
+  const uses = [{ use: 'office', level: 'usual', weight: 1, together: null }]
+  const sizing = { ...job.sizing, uses }
+  await page.request.patch(`${api}/jobs/${id}`, { data: { version: job.version, sizing } })
+  for (const [configuration, middle] of [
+    ['before', 100],
+    ['after', 50],
+  ] as const) {
+    const runs = [middle, middle * 1.01, middle * 0.99]
+    const test = { test: 'Packing', work: 'office', better: 'higher', configuration, runs }
+    await page.request.post(`${api}/measurements`, { data: { jobId: id, ...test } })
+  }
+  await page.goto(`${app.address}/settings`)
+  const part = page.getByRole('region', { name: 'Learning from results' })
+  const aside = part.getByRole('list', { name: 'Results set aside' })
+  await expect(aside).toContainText('measured 50 % slower, unlike the others')
+  await page.goto(`${app.address}/jobs/${id}/plan`)
+  const gain = page.getByRole('region', { name: 'Expected gain' })
+  await expect(gain).toContainText('Moved by no result of this shop, 1 set aside.')
+  await gain.getByRole('link', { name: 'Settings' }).click()
+  await aside.getByRole('button', { name: 'Leave it out' }).click()
+  await expect(aside).toContainText('left out')
+  await aside.getByRole('button', { name: 'Ask again' }).click()
+  await aside.getByRole('button', { name: 'Count it' }).click()
+  await expect(part).toContainText('1 result of this shop count')
+  await part.getByRole('button', { name: 'Begin again: no result so far counts' }).click()
+  await expect(part).toContainText('No result counts yet.')
+  await part.getByRole('button', { name: 'Count all results again' }).click()
+  await expect(part).toContainText('1 result of this shop count')
+  await part.getByRole('checkbox').click()
+  await expect(aside).toBeHidden()
+})

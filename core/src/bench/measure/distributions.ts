@@ -1,4 +1,4 @@
-/// <reference path="./jstat.d.ts" />
+/// <reference path="../../things/random/jstat.d.ts" />
 import jStat from 'jstat'
 
 /** The value that Student’s t stays below with this chance. */

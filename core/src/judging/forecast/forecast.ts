@@ -1,9 +1,11 @@
 import type { Bound } from '../../things/model'
-import { BUSY, LATENCY, PAGING, PAGING_POWER, type PagedTo, SLOWEST_FRAMES } from './assumed'
-import { drawsBy, type ShopResult } from './learned'
+import { PAGING, PAGING_POWER, type PagedTo, SLOWEST_FRAMES } from './assumed'
+import { kindOfChange, learnedFromResults, type ShopResult } from './learned'
 import type { MemoryState } from './memoryState'
-import { byMagnitude, type Dimension, DRAWS, evenly, placeIn, quantile, through } from './sample'
-import { profileOf, type ShareRange, type Work } from './works'
+import { byMagnitude, DRAWS, evenly, normalIn, placeIn, quantile, through } from './sample'
+import { extentOfChange, machineSpread, sizeOfChange } from './spread'
+import { drawsOfWork, type Working, workingOf } from './working'
+import type { Work } from './works'
 
 /** What a use and what runs with it need, GiB. */
 export interface MemoryNeed {
@@ -36,7 +38,7 @@ export interface ForecastRequest {
 export const FORECAST_WORDS = ['NONE', 'SOME', 'MUCH', 'STALLS_STOP', 'UNKNOWN'] as const
 export type ForecastWord = (typeof FORECAST_WORDS)[number]
 
-/** Times as fast: the middle, and the range that holds nine tenths of the draws. */
+/** Times as fast: the middle, and the range that holds the next machine nine times in ten. */
 export interface Expected {
   median: number
   most: [number, number]
@@ -55,7 +57,7 @@ export interface UseForecast extends Expected {
 }
 
 export interface Forecast {
-  /** Times as fast: the middle, and the ranges that hold half and nine tenths of the draws. */
+  /** Times as fast: the middle, and the ranges that hold the next machine half the time and nine times in ten. */
   median: number
   half: [number, number]
   most: [number, number]
@@ -65,8 +67,8 @@ export interface Forecast {
   /** The slowest 1 % of frames, over the games; null where there is none. */
   low1: Expected | null
   words: ForecastWord
-  /** How many of the shop's own results stand behind it. */
-  basis: { jobs: number }
+  /** How many of the shop's own results stand behind it, and how many were set aside. */
+  basis: { jobs: number; setAside: number }
 }
 
 /** Below this nobody notices; from here it is much. */
@@ -89,12 +91,11 @@ export function forecastOf(uses: readonly UseForecast[], work: Work): UseForecas
 }
 
 /**
- * What a change of memory should bring, by simulation over the ranges of what is not known: time after
- * ÷ before is 1 + m·[(1 − g)·(L′ ÷ L − 1) + g·(B ÷ B′ − 1)] for each use, with loaded latency
- * L = chip + words·first word + queue·u ÷ (1 − u), u the work's demand ÷ what is reached of the peak;
- * times paging after ÷ before, 1 + k·((N − M)⁺ ÷ N)^1.5 with N the need and M what is usable. An end of
- * a range is a quantile, not a corner. Nothing changed gives exactly 1. Where paging was logged, that
- * share of the time is what can come back.
+ * What a change of memory should bring, by simulation over the ranges of what is not known: for each use the time
+ * that it waits for memory (`working.ts`), times paging after ÷ before, 1 + k·((N − M)⁺ ÷ N)^1.5 with N the need and
+ * M what is usable. A range is for the next machine: it holds what machines and programs of one kind differ by, and an
+ * end of it is a quantile, not a corner. Nothing changed gives exactly 1. Where paging was logged, that share of the
+ * time is what can come back.
  * @throws RangeError for figures that are not above 0, or uses of no weight.
  */
 export function forecast(request: ForecastRequest): Forecast {
@@ -109,28 +110,43 @@ export function forecast(request: ForecastRequest): Forecast {
 
   const changes = changesBy(request)
   const forecasts = weighed.map((use) => ({ use, drawn: drawnOf(use, request, changes) }))
-  const speedups = weightedSpeedups(forecasts.map(({ use, drawn }) => [use.weight, drawn.ratio]))
-  const faster = speedups.filter((one) => one > 1.1).length
-  const { median, most } = expected(speedups)
-  const slowest = forecasts.flatMap(({ use, drawn }) =>
-    drawn.low1 ? [[use.weight, drawn.low1] as const] : [],
-  )
-  const low1 = slowest.length > 0 ? expected(weightedSpeedups(slowest)) : null
+  const speedups = (of: 'middle' | 'next') =>
+    weightedSpeedups(forecasts.map(({ use, drawn }) => [use.weight, drawn[of]]))
+  const next = speedups('next')
+  const faster = next.filter((one) => one > 1.1).length
+  const { median, half, most } = expectedOf(speedups('middle'), next)
+  const slowest = forecasts.filter(({ drawn }) => drawn.low1)
+  const slowestOf = (of: 'middle' | 'next') =>
+    weightedSpeedups(
+      slowest.map(({ use, drawn }) => [use.weight, (drawn.low1 as Slowest)[of]] as const),
+    )
+  const low1 = slowest.length > 0 ? rangeOf(slowestOf('middle'), slowestOf('next')) : null
   const each = forecasts.map(({ use, drawn }) => useForecast(use, request, drawn, changes))
   const words = wordFor(request, weighed, each, { median, most })
   return {
     median,
-    half: [quantile(speedups, 0.25), quantile(speedups, 0.75)],
+    half,
     most,
-    chance10: faster / speedups.length,
+    chance10: faster / next.length,
     uses: each,
     low1,
     words,
-    basis: { jobs: results.filter((result) => weighed.some((use) => isOf(result, use))).length },
+    basis: basisOf(weighed, results),
   }
 }
 
-const isOf = ({ work }: ShopResult, use: ForecastUse): boolean => profilesOf(use).includes(work)
+type Slowest = NonNullable<Drawn['low1']>
+
+function basisOf(uses: readonly ForecastUse[], results: readonly ShopResult[]): Forecast['basis'] {
+  const works = new Set(uses.flatMap(profilesOf))
+  let [jobs, setAside] = [0, 0]
+  for (const work of works) {
+    const learned = learnedFromResults(work, results)
+    jobs += learned.counted.length
+    setAside += learned.setAside.length
+  }
+  return { jobs, setAside }
+}
 
 /** Sorted speed-ups of a mix, from each part's weight and its time after ÷ before, draw by draw. */
 function weightedSpeedups(parts: readonly (readonly [number, Float64Array])[]): Float64Array {
@@ -145,19 +161,33 @@ function weightedSpeedups(parts: readonly (readonly [number, Float64Array])[]): 
   return change.map((one) => 1 / (1 + one)).sort()
 }
 
-const expected = (speedups: Float64Array): Expected => ({
-  median: quantile(speedups, 0.5),
-  most: [quantile(speedups, 0.05), quantile(speedups, 0.95)],
-})
+/** The middle of middle machines, within the ranges of the next one. */
+function expectedOf(
+  middle: Float64Array,
+  next: Float64Array,
+): Expected & { half: [number, number] } {
+  const median = quantile(middle, 0.5)
+  const between = (low: number, high: number): [number, number] => [
+    Math.min(median, quantile(next, low)),
+    Math.max(median, quantile(next, high)),
+  ]
+  return { median, half: between(0.25, 0.75), most: between(0.05, 0.95) }
+}
 
-/** Draws for one use: time after ÷ before, and the part of each cause. */
+function rangeOf(middle: Float64Array, next: Float64Array): Expected {
+  const { median, most } = expectedOf(middle, next)
+  return { median, most }
+}
+
+/** Draws for one use: time after ÷ before, for the middle machine and for the next one. */
 interface Drawn {
-  ratio: Float64Array
-  bandwidth: Float64Array
-  latency: Float64Array
+  /** For a machine in the middle: only paging, and what limits a game, are drawn. */
+  middle: Float64Array
+  /** For the next machine, which differs from the middle. */
+  next: Float64Array
   paging: Float64Array
-  /** The same ratio for the slowest 1 % of frames; null for other works than games. */
-  low1: Float64Array | null
+  /** The same for the slowest 1 % of frames; null for other works than games. */
+  low1: { middle: Float64Array; next: Float64Array } | null
 }
 
 /** The kinds of work a use may be: two for a game of which nobody knows what limits it, the card first. */
@@ -167,61 +197,84 @@ function profilesOf({ work, bound }: Pick<ForecastUse, 'work' | 'bound'>): Work[
   return bound === 'processor' ? ['games-processor'] : ['games', 'games-processor']
 }
 
-function drawnOf(use: ForecastUse, request: ForecastRequest, changes: ChangesOf): Drawn {
-  const [first, second] = profilesOf(use).map(changes) as [Changes, Changes?]
-  const { latency, bandwidth } = second ? between(first, second) : first
-  const paging = new Float64Array(DRAWS)
-  const ratio = new Float64Array(DRAWS)
-  for (let at = 0; at < DRAWS; at += 1) {
-    const paged = pagingRatio(use, request, first.draws[at] as number)
-    paging[at] = paged
-    ratio[at] = (1 + (latency[at] as number) + (bandwidth[at] as number)) * paged
-  }
-  return { ratio, latency, bandwidth, paging, low1: slowestFrames(use, paging, changes) }
+/** What a change brings for a work that does not page: for the middle machine, and how far the next may lie from it. */
+interface Change extends Working {
+  /** Standard deviation of the logarithm of times as fast. */
+  sd: number
+  /** Ends of what is possible: 0 below where nothing got worse, above where nothing got better. */
+  least: number
+  most: number
 }
 
-/** Change of a work's time by latency and by bandwidth, for the draws that fit the shop's results. */
-interface Changes {
-  latency: Float64Array
-  bandwidth: Float64Array
-  /** Which draw stands in each place. */
-  draws: readonly number[]
-}
-
-type ChangesOf = (work: Work) => Changes
+type ChangesOf = (work: Work) => Change
 
 /** The changes of each work, worked out once for a request. */
 function changesBy(request: ForecastRequest): ChangesOf {
-  const known = new Map<Work, Changes>()
+  const known = new Map<Work, Change>()
   return (work) => {
     const before = known.get(work)
     if (before) return before
-    const made = changesOf(work, request)
+    const made = changeOf(work, request)
     known.set(work, made)
     return made
   }
 }
 
-const ALL_DRAWS = Array.from({ length: DRAWS }, (_, at) => at)
-
-function changesOf(work: Work, { before, after, results = [] }: ForecastRequest): Changes {
-  const draws = chosenFor(work, results)
+/**
+ * The middle is the simulation's, moved by the shop's offset; the next machine lies round it with the variance of the
+ * offset and of machines. Both go to nothing as the change does, and a change for the better never costs.
+ */
+function changeOf(work: Work, { before, after, results = [] }: ForecastRequest): Change {
   const working = workingOf(work, before, after)
-  if (!draws) return { ...working, draws: ALL_DRAWS }
-  const taken = (of: Float64Array) => Float64Array.from(draws, (draw) => of[draw] as number)
-  return { latency: taken(working.latency), bandwidth: taken(working.bandwidth), draws }
+  const { offsets } = learnedFromResults(work, results)
+  const { mean, variance } = offsets[kindOfChange(before, after)]
+  const extent = extentOfChange(before, after)
+  const sd = extent * Math.sqrt(variance + machineSpread(work).machines ** 2)
+  const noWorse = after.peakGBs >= before.peakGBs && after.firstWordNs <= before.firstWordNs
+  const noBetter = after.peakGBs <= before.peakGBs && after.firstWordNs >= before.firstWordNs
+  return {
+    ...working,
+    log: movedBy(working.log, mean, sizeOfChange(before, after)),
+    sd,
+    least: noWorse ? 0 : Number.NEGATIVE_INFINITY,
+    most: noBetter ? 0 : Number.POSITIVE_INFINITY,
+  }
 }
 
-/** A share of the time, drawn evenly from none to all of it, goes by the second; the rest by the first. */
-function between(first: Changes, second: Changes): Pick<Changes, 'latency' | 'bandwidth'> {
-  const mix = (a: Float64Array, b: Float64Array) =>
-    a.map((one, at) => {
-      const share = placeIn('bound', at)
-      return (1 - share) * one + share * (b[at] as number)
+/** An offset below this moves in full whatever the forecast. */
+const LEAST_OFFSET = 0.01
+
+/**
+ * The logarithm of a forecast, moved by an offset so that a better change never becomes the slower one: what speeds
+ * up less than was forecast does so in proportion, down to nothing.
+ */
+function movedBy(log: number, offset: number, size: number): number {
+  if (offset >= 0) return log + offset * size
+  const whole = Math.max(LEAST_OFFSET, -offset)
+  return Math.abs(log) < whole ? log * (1 + offset / whole) : log + offset * Math.sign(log)
+}
+
+/** Time after ÷ before without paging: of the middle machine, and of the next one in a draw. */
+const middleTime = ({ log }: Change): number => Math.exp(-log)
+const nextTime = ({ log, sd, least, most }: Change, draw: number): number =>
+  Math.exp(-Math.min(most, Math.max(least, log + sd * normalIn('machine', draw))))
+
+function drawnOf(use: ForecastUse, request: ForecastRequest, changes: ChangesOf): Drawn {
+  const [first, second] = profilesOf(use).map(changes) as [Change, Change?]
+  const paging = new Float64Array(DRAWS)
+  for (let draw = 0; draw < DRAWS; draw += 1) paging[draw] = pagingRatio(use, request, draw)
+  const over = (timeOf: (change: Change, draw: number) => number) =>
+    paging.map((paged, draw) => {
+      const time = timeOf(first, draw)
+      const share = second ? placeIn('bound', draw) : 0
+      const other = second ? timeOf(second, draw) : time
+      return ((1 - share) * time + share * other) * paged
     })
   return {
-    latency: mix(first.latency, second.latency),
-    bandwidth: mix(first.bandwidth, second.bandwidth),
+    middle: over(middleTime),
+    next: over(nextTime),
+    paging,
+    low1: slowestFrames(use, paging, changes),
   }
 }
 
@@ -229,11 +282,7 @@ function between(first: Changes, second: Changes): Pick<Changes, 'latency' | 'ba
  * Time after ÷ before of a game's slowest 1 % of frames. Where the processor limits it, they wait for memory
  * more than the average frame; where the card does, most of them are those in which the processor was late.
  */
-function slowestFrames(
-  use: ForecastUse,
-  paging: Float64Array,
-  changes: ChangesOf,
-): Float64Array | null {
+function slowestFrames(use: ForecastUse, paging: Float64Array, changes: ChangesOf): Drawn['low1'] {
   const profiles = profilesOf(use)
   const isGame = profiles.includes('games') || profiles.includes('games-processor')
   if (!isGame) return null
@@ -241,87 +290,21 @@ function slowestFrames(
   const late = changes('games-processor')
   const card = changes('games')
   const { m } = drawsOfWork('games-processor')
-  const shareOfProcessor = (at: number) => {
-    if (profiles.length > 1) return placeIn('bound', at)
+  const shareOfProcessor = (draw: number) => {
+    if (profiles.length > 1) return placeIn('bound', draw)
     return profiles.includes('games') ? 0 : 1
   }
-  return paging.map((paged, at) => {
-    const place = placeIn('slowest', at)
-    const waits = m[late.draws[at] as number] as number
-    const more = Math.min(evenly(waitMore, place), waitAtMost / waits)
-    const byProcessor = ((late.latency[at] as number) + (late.bandwidth[at] as number)) * more
-    const share = evenly(processorLate, place)
-    const byCard = (card.latency[at] as number) + (card.bandwidth[at] as number)
-    const cardBound = (1 - share) * byCard + share * byProcessor
-    const processor = shareOfProcessor(at)
-    return (1 + (1 - processor) * cardBound + processor * byProcessor) * paged ** pagesMore
-  })
-}
-
-/** What is drawn of a work, whatever the memory: once for all forecasts of it. */
-const WORKS_DRAWN = new Map<
-  Work,
-  Record<'m' | 'g' | 'demand' | 'chip' | 'c' | 'queue', Float64Array>
->()
-
-function drawsOfWork(work: Work) {
-  const known = WORKS_DRAWN.get(work)
-  if (known) return known
-  const { waits, streams, asks } = profileOf(work)
-  const { chipNs, words, queueNs } = LATENCY.value
-  const over = (range: ShareRange, dimension: Dimension) =>
-    Float64Array.from({ length: DRAWS }, (_, draw) => evenly(range, placeIn(dimension, draw)))
-  const drawn = {
-    m: over(waits, 'waits'),
-    g: over(streams, 'streams'),
-    demand: over(asks, 'asks'),
-    chip: over(chipNs, 'chip'),
-    c: over(words, 'words'),
-    queue: over(queueNs, 'queue'),
-  }
-  WORKS_DRAWN.set(work, drawn)
-  return drawn
-}
-
-/** What latency and bandwidth add to the time of a work, draw by draw. */
-function workingOf(
-  work: Work,
-  before: MemoryState,
-  after: MemoryState,
-): { latency: Float64Array; bandwidth: Float64Array } {
-  const { m, g, demand, chip, c, queue } = drawsOfWork(work)
-  const { most, reached } = BUSY.value
-  const latency = new Float64Array(DRAWS)
-  const bandwidth = new Float64Array(DRAWS)
-  const loaded = ({ peakGBs, firstWordNs }: MemoryState, draw: number) => {
-    const busy = Math.min(most, (demand[draw] as number) / (reached * peakGBs))
-    const waited = ((queue[draw] as number) * busy) / (1 - busy)
-    return (chip[draw] as number) + (c[draw] as number) * firstWordNs + waited
-  }
-  for (let draw = 0; draw < DRAWS; draw += 1) {
-    const [share, streamed] = [m[draw] as number, g[draw] as number]
-    latency[draw] = share * (1 - streamed) * (loaded(after, draw) / loaded(before, draw) - 1)
-    bandwidth[draw] = share * streamed * (before.peakGBs / after.peakGBs - 1)
-  }
-  return { latency, bandwidth }
-}
-
-/** Worked out once for the same results: planning asks for thousands of forecasts. */
-let remembered: { results: readonly ShopResult[]; by: Map<Work, readonly number[] | null> } | null =
-  null
-
-function chosenFor(work: Work, results: readonly ShopResult[]): readonly number[] | null {
-  if (results.length === 0) return null
-  if (remembered?.results !== results) remembered = { results, by: new Map() }
-  const known = remembered.by.get(work)
-  if (known !== undefined) return known
-  const own = results.filter((result) => result.work === work)
-  const chosen = drawsBy(own, ({ before, after }) => {
-    const { latency, bandwidth } = workingOf(work, before, after)
-    return latency.map((one, draw) => 1 / (1 + one + (bandwidth[draw] as number)))
-  })
-  remembered.by.set(work, chosen)
-  return chosen
+  const over = (timeOf: (change: Change, draw: number) => number) =>
+    paging.map((paged, draw) => {
+      const place = placeIn('slowest', draw)
+      const more = Math.min(evenly(waitMore, place), waitAtMost / (m[draw] as number))
+      const byProcessor = (timeOf(late, draw) - 1) * more
+      const share = evenly(processorLate, place)
+      const cardBound = (1 - share) * (timeOf(card, draw) - 1) + share * byProcessor
+      const processor = shareOfProcessor(draw)
+      return (1 + (1 - processor) * cardBound + processor * byProcessor) * paged ** pagesMore
+    })
+  return { middle: over(middleTime), next: over(nextTime) }
 }
 
 const pagingDrawn = (disk: PagedTo) =>
@@ -374,19 +357,21 @@ function useForecast(
 ): UseForecast {
   const { work, need } = use
   const { before, after } = request
-  const { ratio, bandwidth, latency, paging, low1 } = drawn
-  const middle = (of: Float64Array) => quantile(of.slice().sort(), 0.5)
+  const { middle, next, paging, low1 } = drawn
+  const all = profilesOf(use).map(changes)
+  const saved = (part: 'bandwidth' | 'latency') =>
+    all.reduce((sum, change) => sum + change[part], 0) / all.length
   const exceeds = ({ usableGiB }: MemoryState) => need !== null && need.likely > usableGiB
   return {
     work,
-    ...expected(speedupsOf(ratio)),
+    ...rangeOf(speedupsOf(middle), speedupsOf(next)),
     parts: {
-      bandwidth: 0 - middle(bandwidth),
-      latency: 0 - middle(latency),
-      paging: 1 / middle(paging) - 1,
+      bandwidth: saved('bandwidth'),
+      latency: saved('latency'),
+      paging: 1 / quantile(paging.slice().sort(), 0.5) - 1,
     },
     pages: { before: exceeds(before), after: exceeds(after) },
-    low1: low1 && expected(speedupsOf(low1)),
+    low1: low1 && rangeOf(speedupsOf(low1.middle), speedupsOf(low1.next)),
     either: isOpen(use)
       ? {
           card: byWork('games', paging, changes),
@@ -403,11 +388,11 @@ const isOpen = (use: ForecastUse): boolean => profilesOf(use).length > 1
 
 /** The forecast of a use taken as one kind of work, with the same paging. */
 function byWork(work: Work, paging: Float64Array, changes: ChangesOf): Expected {
-  const { latency, bandwidth } = changes(work)
-  const ratio = paging.map(
-    (paged, at) => (1 + (latency[at] as number) + (bandwidth[at] as number)) * paged,
+  const change = changes(work)
+  return rangeOf(
+    speedupsOf(paging.map((paged) => middleTime(change) * paged)),
+    speedupsOf(paging.map((paged, draw) => nextTime(change, draw) * paged)),
   )
-  return expected(speedupsOf(ratio))
 }
 
 /**

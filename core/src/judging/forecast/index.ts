@@ -12,9 +12,10 @@ export {
   type MemoryNeed,
   type UseForecast,
 } from './forecast'
-export { LEARNING, type ShopResult } from './learned'
+export { LEARNING, learnedFromResults, type ShopResult, sortedOut } from './learned'
 export type { MemoryState } from './memoryState'
 export { ForecastShape, MemoryStateShape, NeedRange } from './request'
+export { SPREADS } from './spread'
 export {
   profileOf,
   type ShareRange,

@@ -42,4 +42,17 @@ export const ForecastShape = z.object({
     .object({ pagingShare: z.number().min(0).max(0.99).nullable() })
     .nullable()
     .default(null),
+  /** What was measured, each with its own change; left out: the shop's own results. */
+  results: z
+    .array(
+      z.object({
+        work: z.enum(WORKS),
+        before: MemoryStateShape,
+        after: MemoryStateShape,
+        ratio: z.number('A number.').min(0.01, 'Must be greater than 0.').max(100),
+        sd: z.number('A number.').min(0, 'Not below 0.').max(3),
+      }),
+    )
+    .max(1000)
+    .optional(),
 })

@@ -1,3 +1,5 @@
+/// <reference path="../../things/random/jstat.d.ts" />
+import jStat from 'jstat'
 import { random } from '../../things/random'
 import type { ShareRange } from './works'
 
@@ -27,6 +29,7 @@ const DIMENSIONS = [
   'paging',
   'bound',
   'slowest',
+  'machine',
 ] as const
 export type Dimension = (typeof DIMENSIONS)[number]
 
@@ -38,6 +41,14 @@ const PLACES = Object.fromEntries(DIMENSIONS.map((name, at) => [name, stratified
 
 export const placeIn = (dimension: Dimension, draw: number): number =>
   PLACES[dimension][draw] as number
+
+/** A value of the standard normal distribution. */
+export const normalIn = (dimension: Dimension, draw: number): number =>
+  NORMAL[dimension]?.[draw] ?? 0
+
+const NORMAL: Partial<Record<Dimension, number[]>> = {
+  machine: PLACES.machine.map((place) => jStat.normal.inv(place, 0, 1)),
+}
 
 /** A value of a range, evenly. */
 export const evenly = ({ low, high }: ShareRange, place: number): number =>

@@ -15,7 +15,7 @@ export interface WorkProfile {
   waits: ShareRange
   /** Of that, the part that streams, and so goes with bandwidth; the rest waits for single answers. */
   streams: ShareRange
-  /** GB/s it asks of memory while it works, which decides how long answers queue. */
+  /** GB/s it asks of a memory with a peak of 25.6 while it works, which decides how long answers queue. */
   asks: ShareRange
   /** Why these ranges. */
   because: string
@@ -66,7 +66,7 @@ export const WORK_PROFILES: readonly WorkProfile[] = [
   {
     id: 'compression',
     name: 'Compression',
-    waits: { low: 0.35, high: 0.6 },
+    waits: { low: 0.5, high: 0.75 },
     streams: { low: 0.2, high: 0.4 },
     asks: { low: 8, high: 14 },
     because: 'Looks things up all over a table larger than the caches, on all cores.',
@@ -98,7 +98,7 @@ export const WORK_PROFILES: readonly WorkProfile[] = [
   {
     id: 'games-processor',
     name: 'Games, bound by the processor',
-    waits: { low: 0.3, high: 0.6 },
+    waits: { low: 0.36, high: 0.64 },
     streams: { low: 0.08, high: 0.2 },
     asks: { low: 8, high: 14 },
     because:
@@ -107,7 +107,7 @@ export const WORK_PROFILES: readonly WorkProfile[] = [
   {
     id: 'integrated-graphics',
     name: 'Anything drawn by integrated graphics',
-    waits: { low: 0.5, high: 0.68 },
+    waits: { low: 0.56, high: 0.74 },
     streams: { low: 0.75, high: 0.9 },
     asks: { low: 12, high: 20 },
     because: 'Pictures are drawn in the main memory, whose bandwidth is what limits them.',
@@ -123,7 +123,7 @@ export const WORK_PROFILES: readonly WorkProfile[] = [
   {
     id: 'models',
     name: 'Language or picture models at home',
-    waits: { low: 0.55, high: 0.7 },
+    waits: { low: 0.76, high: 0.92 },
     streams: { low: 0.9, high: 1 },
     asks: { low: 15, high: 21 },
     because:

@@ -90,3 +90,20 @@ test('what a test of bandwidth reached counts as its ceiling where two channels 
   expect(ceilingsWith(seen({ rate: 1600 }))).toEqual({ Copy: 31 })
   expect(ceilingsWith(seen({ rate: 4800 }))).toEqual({})
 })
+
+test('learning may be off, begin again, and count or leave out single results', () => {
+  const learning = { on: true, since: null, rulings: {} }
+  const results = (of: Taught, more: Partial<typeof learning> | object) =>
+    learnedFrom([of], pieces, STARTING_USES, { ...learning, ...more }).results
+  const dated = (at: string) =>
+    job({ measurements: [kept('before', 60, { at }), kept('after', 66, { at })] })
+  expect(results(job(), { on: false })).toEqual([])
+  const since = '2030-03-01T00:00:00Z'
+  expect(results(dated('2030-02-01T09:00:00Z'), { since })).toEqual([])
+  expect(results(dated('2030-03-02T09:00:00Z'), { since })).toHaveLength(1)
+  const [result] = results(job(), {})
+  expect(result).toMatchObject({ jobId: 'job', sd: expect.any(Number) })
+  const ruling = (counts: boolean) => results(job(), { rulings: { [result?.id ?? '']: counts } })[0]
+  expect(ruling(false)?.counts).toBe(false)
+  expect(ruling(true)?.counts).toBe(true)
+})

@@ -12,8 +12,10 @@ import { judgeNeed, memoryState, type UseTable } from '../../judging/sizing'
 import type { Machine } from '../../things/model'
 import {
   type JobFile,
+  type Learning,
   type Piece,
   type Plan,
+  STARTING_LEARNING,
   settingsOf,
   type Verification,
 } from '../../things/records'
@@ -34,7 +36,7 @@ export const NOTHING_KNOWN: Learned = { scatter: NOTHING_LEARNED, results: [], c
 export interface Taught extends Pick<JobFile, 'found' | 'sizing'> {
   machine: Machine
   plan: Pick<Plan, 'placement' | 'profile' | 'manual'>
-  measurements: readonly (KeptRuns & { jobId: string })[]
+  measurements: readonly (KeptRuns & { jobId: string; createdAt?: string })[]
   verification: Pick<Verification, 'seen'> | null
 }
 
@@ -43,6 +45,7 @@ export function learnedFrom(
   jobs: readonly Taught[],
   pieces: ReadonlyMap<string, Piece>,
   table: UseTable,
+  learning: Learning = STARTING_LEARNING,
 ): Learned {
   const scatter = shopScatter(jobs.flatMap(({ measurements }) => measurements))
   const results: ShopResult[] = []
@@ -51,7 +54,9 @@ export function learnedFrom(
     const { machine, plan, found, verification } = job
     const now = situationOf(machine, found, pieces, { profile: false })
     const planned = situationOf(machine, plan.placement ?? found, pieces, settingsOf(plan))
-    if (plan.placement) results.push(...resultsOf(job, now, planned, table, scatter))
+    if (plan.placement && isLearnedFrom(job, learning)) {
+      results.push(...resultsOf(job, now, planned, table, scatter))
+    }
     const file = {
       measurements: job.measurements,
       verifications: verification ? [verification] : [],
@@ -60,8 +65,21 @@ export function learnedFrom(
       ceilings[test] = Math.max(ceilings[test] ?? 0, figure)
     }
   }
-  return { scatter, results, ceilings }
+  return { scatter, results: results.map((one) => ruled(one, learning)), ceilings }
 }
+
+/** Whether a job's results count: learning is on, and some session was measured or noted since the last reset. */
+function isLearnedFrom({ measurements }: Taught, { on, since }: Learning): boolean {
+  if (since === null) return on
+  const reset = Date.parse(since)
+  return on && measurements.some(({ at, createdAt }) => Date.parse(at ?? createdAt ?? '') >= reset)
+}
+
+const ruled = (result: ShopResult, { rulings }: Learning): ShopResult =>
+  result.id === undefined ? result : { ...result, counts: rulings[result.id] }
+
+/** An interval of 95 % is so many errors wide. */
+const WIDTH = 2 * 1.96
 
 /**
  * What a job’s measurements say of kinds of work: tests that stand for one, made before and after. Where
@@ -82,10 +100,13 @@ function resultsOf(
     (demand === null || demand > before.capacity.usableGiB)
   const [from, to] = [before, after].map((state) => memoryState(state, demand ?? 0))
   if (!from || !to || mayPage) return []
-  return testedOf(measurements, scatterFrom(scatter)).flatMap(({ work, against, along }) => {
+  const jobId = measurements[0]?.jobId
+  return testedOf(measurements, scatterFrom(scatter)).flatMap(({ test, work, against, along }) => {
     const compared = against.after
     if (!work || !compared || compared.verdict === 'too-few' || along.before) return []
     const { ratio, low, high } = compared
-    return [{ work, before: from, after: to, ratio, low, high }]
+    const sd = Math.log(high / low) / WIDTH
+    const id = `${jobId} ${test}`
+    return [{ work, before: from, after: to, ratio, sd, id, jobId }]
   })
 }

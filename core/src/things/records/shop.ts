@@ -24,6 +24,18 @@ export const OpenHours = z
 export const Week = z.array(OpenHours.nullable()).length(7)
 export type Week = z.infer<typeof Week>
 
+/** How forecasts learn from the shop's results: whether, from when on, and which of them somebody ruled on. */
+export const Learning = z.object({
+  on: z.boolean(),
+  /** Results of before do not count; null for all. */
+  since: z.iso.datetime().nullable(),
+  /** By result: it counts however unlike the others it is, or not at all. */
+  rulings: z.record(z.string().max(300), z.boolean()),
+})
+export type Learning = z.infer<typeof Learning>
+
+export const STARTING_LEARNING: Learning = { on: true, since: null, rulings: {} }
+
 const fields = {
   uses: UseTable,
   policy: Policy,
@@ -33,6 +45,7 @@ const fields = {
   /** Null where nobody has said when the shop is open. */
   hours: Week.nullable(),
   templates: Templates,
+  learning: Learning,
   /** A picture of the shop's own for its papers, in the text form of an address; null without one. */
   logo: z
     .string()

@@ -13,6 +13,7 @@ import {
   type FrameLog,
   type Handover,
   type HistoryLine,
+  type Learning,
   type Login,
   type Measurement,
   type Message,
@@ -33,6 +34,7 @@ import {
   type ScrewPin,
   type Sizing,
   type Sources,
+  STARTING_LEARNING,
   STARTING_TEMPLATES,
   STARTING_TERMS,
   type Stage,
@@ -124,6 +126,7 @@ export const shops = pgTable('shops', {
   hours: jsonb('hours').$type<Week>(),
   templates: jsonb('templates').$type<Templates>().notNull().default(asJson(STARTING_TEMPLATES)),
   logo: text('logo'),
+  learning: jsonb('learning').$type<Learning>().notNull().default(asJson(STARTING_LEARNING)),
 })
 
 export const customers = pgTable(

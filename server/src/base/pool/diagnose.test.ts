@@ -60,3 +60,26 @@ test('slots and modules that do not exist are refused where they stand', async (
   expect((await post('/diagnose', { bench, start, trials: elsewhere })).status).toBe(400)
   expect((await post('/diagnose', { bench: { ...bench, modules: [] }, start })).status).toBe(400)
 })
+
+test('a sound machine ends in nothing, a seat in cured, each with what is left open', async () => {
+  const whole = { A2: 'm1', B2: 'm2' }
+  const clean = Array.from({ length: 7 }, () => tried(whole, 'PASS', { profile: true }))
+  const cold = { ...start, warm: false }
+  const sound = (await post('/diagnose', { bench, start: cold, trials: clean })).body
+  expect(sound).toMatchObject({
+    state: 'nothing',
+    named: null,
+    cannotExclude: ['RARE', 'ONLY_WARM'],
+    next: [],
+  })
+  const seat = [
+    tried(whole, 'NO_START', { profile: true }),
+    tried(whole, 'PASS', { profile: true, reseat: true }),
+    ...Array.from({ length: 8 }, () => tried(whole, 'PASS', { profile: true })),
+  ]
+  const cured = (await post('/diagnose', { bench, start: cold, trials: seat })).body
+  expect(cured).toMatchObject({ state: 'cured', named: null, cured: { done: ['reseat'] } })
+  const open = (await post('/diagnose', { bench, start: { ...cold, fitted: false } })).body
+  expect(open.state).toBe('open')
+  expect(open.next[0]).toMatchObject({ why: 'SEE_AGAIN', trial: { arrangement: whole } })
+})

@@ -27,6 +27,21 @@ test('a forecast by the contract, the same each time', async () => {
   expect((await post('/forecast', asked)).body).toEqual(body)
 })
 
+test('a forecast takes results to stand behind it, and sets aside one unlike the others', async () => {
+  const { before, after } = asked
+  const [use] = asked.uses
+  const result = (ratio: number) => ({ work: use?.work, before, after, ratio, sd: 0.02 })
+  const untold = (await post('/forecast', { ...asked, results: [] })).body
+  const odd = (await post('/forecast', { ...asked, results: [result(0.5)] })).body
+  expect(odd).toMatchObject({ median: untold.median, basis: { jobs: 0, setAside: 1 } })
+  const results = [result(untold.median * 1.05), result(untold.median * 1.05)]
+  const told = (await post('/forecast', { ...asked, results })).body
+  expect(told.median).toBeGreaterThan(untold.median)
+  expect(told.basis).toEqual({ jobs: 2, setAside: 0 })
+  const bad = await post('/forecast', { ...asked, results: [{ ...result(1), ratio: 0 }] })
+  expect(paths(bad.body)).toEqual(['results.0.ratio'])
+})
+
 test('a forecast without a before, or of nothing, says what is missing', async () => {
   const { before: _, ...without } = asked
   const missing = await post('/forecast', without)

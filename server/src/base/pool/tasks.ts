@@ -44,7 +44,8 @@ export const POOL_TASKS = {
   }),
   forecast: onJson(async (body, results: readonly ShopResult[]) => {
     const { ForecastShape, forecast } = await import('@tembrix/core/judging/forecast')
-    return forecast({ ...ForecastShape.parse(body), results })
+    const asked = ForecastShape.parse(body)
+    return forecast({ ...asked, results: asked.results ?? results })
   }),
   compare: onJson(async (body) => {
     const { CompareShape, compare } = await import('@tembrix/core/bench/measure')

@@ -42,7 +42,7 @@ export function learned(db: Database): Promise<Learned> {
       .select()
       .from(modules)
       .where(inArray(modules.id, [...held]))
-    const { uses } = await readShop(tx)
+    const { uses, learning } = await readShop(tx)
     const taught = measured.flatMap(({ job, machine }) => {
       const plan = planned.find(({ id }) => id === job.planId)
       if (!plan) return []
@@ -51,6 +51,6 @@ export function learned(db: Database): Promise<Learned> {
       const verification = seen.find(({ jobId }) => jobId === job.id) ?? null
       return [{ found, sizing, machine, plan, measurements: own, verification }]
     })
-    return learnedFrom(taught, piecesById(pieces), uses ?? STARTING_USES)
+    return learnedFrom(taught, piecesById(pieces), uses ?? STARTING_USES, learning)
   })
 }

@@ -52,6 +52,7 @@ const FIELDS: Record<string, string> = {
   terms: 'money, labour, warranty',
   hours: 'opening hours',
   templates: 'messages to customers',
+  learning: 'learning from results',
   causes: 'causes of trouble',
   sizing: 'what it needs',
   slow: 'when it is slow',

@@ -19,6 +19,7 @@ import {
   UseTableDialog,
 } from '../../parts/shop'
 import { Changes } from './Changes'
+import { LearningPart } from './LearningPart'
 import { Logo } from './Logo'
 import { hoursWords } from './words'
 
@@ -86,6 +87,7 @@ export function SettingsScreen() {
               {plural(CAUSE_ROWS.length, 'cause')}
               {deepEqual(shop.causes, STARTING_CAUSES) && ', as they came'}.
             </Part>
+            <LearningPart shop={shop} />
             <ThisScreen people={shop.people} />
             <section aria-label="Backups">
               <h2 className="text-lg font-semibold">Backups</h2>

@@ -80,7 +80,7 @@ export const jobsApi = api.injectEndpoints({
       }),
       invalidatesTags: ['jobs', 'job', 'orders'],
     }),
-    learned: build.query<Learned, void>({ query: () => '/learned' }),
+    learned: build.query<Learned, void>({ query: () => '/learned', providesTags: ['shop'] }),
   }),
 })
 

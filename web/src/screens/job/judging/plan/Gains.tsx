@@ -1,9 +1,11 @@
 import {
   BUSY,
+  type Forecast,
   LATENCY,
   LEARNING,
   PAGING,
   profileOf,
+  SPREADS,
   type UseForecast,
 } from '@tembrix/core/judging/forecast'
 import { memo } from 'react'
@@ -48,10 +50,11 @@ export const Gains = memo(function Gains({ need }: { need: JobNeed }) {
               ? `; ${sharePercent(mix.chance10)} chance of more than a tenth.`
               : '.'}
           </p>
+          <LearnedLine basis={mix.basis} />
           {mix.uses.map((use) => (
             <OfUse key={use.work} use={use} />
           ))}
-          <Assumptions jobs={mix.basis.jobs} />
+          <Assumptions />
         </>
       )}
     </section>
@@ -113,15 +116,27 @@ const PARTS = [
   ['paging', 'by what no longer pages'],
 ] as const
 
+/** How many of the shop's own results moved a forecast, and how many were set aside. */
+function LearnedLine({ basis: { jobs, setAside } }: Pick<Forecast, 'basis'>) {
+  if (jobs + setAside === 0) return null
+  return (
+    <p className="text-sm text-ink-2">
+      Moved by {jobs === 0 ? 'no result' : plural(jobs, 'result')} of this shop
+      {setAside > 0 && `, ${setAside} set aside`}.{' '}
+      <Link to="/settings" className="underline">
+        Settings
+      </Link>
+    </p>
+  )
+}
+
 /** What every forecast rests on. */
-function Assumptions({ jobs }: { jobs: number }) {
+function Assumptions() {
   return (
     <Disclosure summary={<span className="text-sm">What this rests on</span>}>
       <p className="text-sm text-ink-2">
-        {jobs === 0
-          ? 'Judgements, not measurements, until this shop’s own results stand behind them. '
-          : `Judgements, moved by ${plural(jobs, 'result')} measured in this shop. ${LEARNING.reason} `}
-        {LATENCY.reason} {BUSY.reason} {PAGING.reason}
+        Judgements, not measurements, until this shop’s own results stand behind them.{' '}
+        {SPREADS.reason} {LEARNING.reason} {LATENCY.reason} {BUSY.reason} {PAGING.reason}
       </p>
     </Disclosure>
   )

@@ -1,0 +1,1 @@
+ALTER TABLE "shops" ADD COLUMN "learning" jsonb DEFAULT '{"on":true,"since":null,"rulings":{}}'::jsonb NOT NULL;
