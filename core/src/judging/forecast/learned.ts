@@ -112,14 +112,17 @@ function deviationOf(work: Work, result: ShopResult): Deviation {
   }
 }
 
-/** The result that the others and the forecast make most unlikely; null where none is unlike them. */
+/**
+ * The result that the others and the forecast make most unlikely; null where none is unlike them. One that counts on
+ * somebody's word judges no other.
+ */
 function mostUnlike(work: Work, counted: readonly Deviation[]): Deviation | null {
   let [most, odd]: [number, Deviation | null] = [LEARNING.value.unlike, null]
   for (const one of counted) {
     if (one.result.counts) continue
     const { mean, covariance } = jointOf(
       work,
-      counted.filter((other) => other !== one),
+      counted.filter((other) => other !== one && !other.result.counts),
     )
     const sd = Math.sqrt((covariance[one.kind]?.[one.kind] as number) + one.variance)
     const away = Math.abs(one.off - (mean[one.kind] as number)) / sd
