@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test'
 import type { Application } from './application'
+import { chanceOf } from './chance'
 import { expect, newJob, openJob, saved, slotButton, test, toStep } from './fixtures'
 
 /** A laptop with 8 GB, to which 8 GB are planned beside, at its Verify step. */
@@ -863,4 +864,33 @@ test('a result unlike the others is set aside, asked about, and counted on the s
   await expect(part).toContainText(/\d results? of this shop count/)
   await part.getByRole('checkbox').click()
   await expect(aside).toBeHidden()
+})
+
+test('stutter logs without a difference are called no gain and no loss', async ({ page, app }) => {
+  await secondModule(page, app, 'Wenna Pell')
+  await page.getByRole('tab', { name: 'Measured' }).click()
+  const frames = page.getByRole('region', { name: 'From a file' })
+  const chance = chanceOf(77)
+  for (let log = 0; log < 8; log += 1) {
+    // As quick on either side; one frame of 120 stutters by 40 to 160 ms.
+    const pace = 10 * (1 + 0.02 * (chance() - 0.5))
+    const rows = Array.from({ length: 3000 }, () =>
+      (chance() < 1 / 120 ? 40 + 120 * chance() : pace * (0.9 + 0.2 * chance())).toFixed(2),
+    )
+    await page.getByLabel('Log of frame times').setInputFiles({
+      name: `walk${log}.csv`,
+      mimeType: 'text/csv',
+      buffer: Buffer.from(['took', ...rows].join('\n')),
+    })
+    await frames.getByLabel('What was run').fill('Orchard walk')
+    await frames.getByLabel('The machine was').selectOption(log < 4 ? 'before' : 'after')
+    const since = frames.getByLabel('Since the log before')
+    if (await since.isVisible())
+      await since.selectOption({ value: log === 2 || log === 6 ? 'afresh' : 'on' })
+    await frames.getByRole('button', { name: /^Add as a run/ }).click()
+    await expect(frames.getByRole('button', { name: /^Add as a run/ })).toBeHidden()
+  }
+  const walk = page.getByRole('region', { name: 'Orchard walk' }).first()
+  await expect(walk.locator('[data-verdict]').first()).toBeVisible()
+  await expect(page.locator('[data-verdict=gain], [data-verdict=loss]')).toHaveCount(0)
 })

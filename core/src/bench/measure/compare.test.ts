@@ -353,3 +353,21 @@ test('frames held to a rate tell of no difference and of none', () => {
   expect(held).toMatchObject({ verdict: 'cannot-tell', worthwhile: null, next: null })
   expect(held.notes).toContain('CAPPED')
 })
+
+test('figures of one log are one family: together they call no oftener than one alone', () => {
+  const draw = normal(random(11))
+  const pairs = 400
+  let called = 0
+  for (let pair = 0; pair < pairs; pair += 1) {
+    const verdicts = Array.from({ length: 5 }, () => {
+      const side = () =>
+        Array.from({ length: 2 }, () => {
+          const centre = 60 * Math.exp(0.01 * draw())
+          return { at: null, runs: [1, 2, 3].map(() => centre * Math.exp(0.01 * draw())) }
+        })
+      return compare({ better: 'higher', before: side(), after: side(), family: 5 }).verdict
+    })
+    if (verdicts.some((verdict) => verdict === 'gain' || verdict === 'loss')) called += 1
+  }
+  expect(called / pairs).toBeLessThanOrEqual(0.1)
+})

@@ -1,4 +1,4 @@
-import { drawnChance, normalShare, studentQuantile } from './distributions'
+import { drawnChance, normalQuantile, normalShare, studentQuantile } from './distributions'
 import { type Scatter, worthOf } from './scatter'
 import type { Session } from './session'
 import { areInOrder, carriedTrend, mayBeDrift } from './sessionTrend'
@@ -30,6 +30,8 @@ export interface CompareRequest extends FigureKind {
   after: readonly Session[]
   /** Whether frames of either side were held to a rate, so that a difference cannot show. */
   capped?: boolean
+  /** How many figures are told from the same runs, this one among them: all together keep the promise; 1 where left out. */
+  family?: number
   /** A smaller gain is worth nothing to this customer, as a share: 0.03 for 3 %. */
   worthwhile?: number
 }
@@ -75,6 +77,10 @@ const BOUND = 2.38
 /** The chance beyond the bound on one side, for where the scatter has to be estimated. */
 const BEYOND = 0.0087
 
+/** The bound for each of several figures, so that all together call no more often than one alone (Bonferroni). */
+const boundOf = (figures: number): number =>
+  figures === 1 ? BOUND : normalQuantile(1 - (1 - normalShare(BOUND)) / figures)
+
 /** Sessions beyond those there are that anybody would make. */
 const MOST_SESSIONS = 5
 const SESSION_RUNS = { fewest: 3, most: 5 }
@@ -108,11 +114,13 @@ export function compare(request: CompareRequest): Comparison {
     return { verdict: 'too-few', ratio, low: 0, high: Infinity, worthwhile: null, next, ...about }
   }
   const variance = was.variance + is.variance
-  const half = halfWidth([was, is], variance)
+  const bound = boundOf(request.family ?? 1)
+  const wider = bound / BOUND
+  const half = wider * halfWidth([was, is], variance)
   const [low, high] = [difference - half, difference + half]
   const worth = Math.log1p(worthwhile)
   const verdict = verdictOf(low, high, worth)
-  const halfOf = (of: number) => halfWidth([was, is], of)
+  const halfOf = (of: number) => wider * halfWidth([was, is], of)
   const isDrift =
     (verdict === 'gain' || verdict === 'loss') &&
     mayBeDrift(difference, carriedTrend(was, is, scatter), halfOf, variance)
@@ -123,7 +131,7 @@ export function compare(request: CompareRequest): Comparison {
     low: Math.exp(low),
     high: Math.exp(high),
     worthwhile: isWithheld ? null : low > worth ? true : high < worth ? false : null,
-    next: capped ? null : nextFor(difference, half, worth, [was, is], scatter),
+    next: capped ? null : nextFor(difference, half, worth, [was, is], scatter, bound),
     ...about,
   }
 }
@@ -204,16 +212,17 @@ function nextFor(
   worth: number,
   sides: readonly Side[],
   { withinSd, sessionSd }: Scatter,
+  bound: number,
 ): Comparison['next'] {
   if (isSettled(difference, half, worth)) return null
-  const now = (half / BOUND) ** 2
+  const now = (half / bound) ** 2
   const chanceOf = (sessions: number, runs: number) => {
     const each = sessionSd ** 2 + withinSd ** 2 / worthOf(runs)
     const then = sides.reduce(
       (sum, { variance: own, step }) => sum + step + 1 / (1 / (own - step) + sessions / each),
       0,
     )
-    return settlingChance(difference, now, Math.min(then, now), worth)
+    return settlingChance(difference, now, Math.min(then, now), worth, bound)
   }
   for (let sessions = 1; sessions <= MOST_SESSIONS; sessions += 1) {
     for (let runs = SESSION_RUNS.fewest; runs <= SESSION_RUNS.most; runs += 1) {
@@ -231,9 +240,15 @@ const isSettled = (difference: number, half: number, worth: number): boolean =>
  * Chance that further sessions, which bring the variance from `now` to `then`, settle it, averaged over the possible
  * true differences: the difference seen then is spread round the one seen now with the variance taken away.
  */
-function settlingChance(difference: number, now: number, then: number, worth: number): number {
+function settlingChance(
+  difference: number,
+  now: number,
+  then: number,
+  worth: number,
+  bound: number,
+): number {
   const spread = Math.sqrt(Math.max(1e-12, now - then))
-  const half = BOUND * Math.sqrt(then)
+  const half = bound * Math.sqrt(then)
   const within = (low: number, high: number) =>
     high > low
       ? normalShare((high - difference) / spread) - normalShare((low - difference) / spread)

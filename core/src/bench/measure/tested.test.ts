@@ -106,7 +106,12 @@ describe('tests by configuration', () => {
       kept('after', at < 3 ? near(50) : near(100), { test: name }),
     ])
     const unmade = kept('before', near(100), { test: 'Unmade' })
-    expect(callsOf(testedOf([...all, unmade]))).toEqual({ compared: 20, called: 3, byChance: 1 })
+    expect(callsOf(testedOf([...all, unmade]))).toEqual({
+      compared: 20,
+      called: 3,
+      byChance: 1,
+      machine: 'gain',
+    })
   })
 
   test('as rows, configuration by configuration and session by session', () => {
@@ -238,4 +243,16 @@ describe('channels told by bandwidths', () => {
       stayed: false,
     })
   })
+})
+
+test('a log counts once, and one call among many tests does not make a machine better', () => {
+  const against = (verdict: 'gain' | 'loss' | 'alike') =>
+    ({ against: { after: { verdict } } }) as unknown as Parameters<typeof callsOf>[0][number]
+  const log = [against('gain'), against('gain'), against('alike')].flat()
+  expect(callsOf([log])).toMatchObject({ compared: 1, called: 1, machine: 'gain' })
+  // Of ten tests one is called a gain by chance in 1 − 0.975¹⁰ = 22 of 100 cases.
+  const alike = Array.from({ length: 9 }, () => against('alike'))
+  expect(callsOf([against('gain'), ...alike]).machine).toBeNull()
+  expect(callsOf([against('gain'), against('gain'), ...alike]).machine).toBe('gain')
+  expect(callsOf([against('loss'), against('loss'), ...alike]).machine).toBe('loss')
 })

@@ -4,7 +4,8 @@ import type { Bandwidth } from './bandwidths'
 import { type Comparison, compare, LEVEL } from './compare'
 import { differing, type TestCondition, type TestConditions } from './conditions'
 import { CONFIGURATIONS, type Configuration } from './configurations'
-import type { FrameFigures } from './frames'
+import { atLeastChance } from './distributions'
+import { type FrameFigures, tooShortFor } from './frames'
 import { type GridEffects, gridEffects } from './grid'
 import type { FigureSort, Scatter } from './scatter'
 import type { Session } from './session'
@@ -102,6 +103,19 @@ const FIGURE_OF: Record<FrameRate, FigureSort> = {
   rateOfSlowest01: 'low01',
 }
 
+/** Share of the slowest frames that a figure rests on; null where it rests on all of them. */
+const RESTS_ON: Record<FrameRate, number | null> = {
+  averageRate: null,
+  rateAt99: 0.01,
+  rateOfSlowest1: 0.01,
+  rateAt999: 0.001,
+  rateOfSlowest01: 0.001,
+}
+
+/** Whether a log is too short for a figure, which is not compared then. */
+const isTooShort = (figures: FrameFigures, rate: FrameRate): boolean =>
+  tooShortFor(figures).some((share) => share === RESTS_ON[rate])
+
 /** What was logged frame by frame under one name: its logs, and a test for each figure, a log being a run. */
 export interface Logged<L> {
   test: string
@@ -122,7 +136,8 @@ export function loggedOf<L extends KeptFrames>(
       const sessions = CONFIGURATIONS.flatMap((configuration) =>
         bySession(logs[configuration] ?? []).map((of) => {
           const { at, conditions } = of[0] as L
-          const runs = of.map(({ figures }) => figures[rate])
+          const long = of.filter(({ figures }) => !isTooShort(figures, rate))
+          const runs = long.map(({ figures }) => figures[rate])
           const isCapped = of.some(({ figures: { cap } }) => cap !== null && cap !== undefined)
           const session = { configuration, conditions, at, runs, failed: 0, record: null }
           return { ...session, busy: false, isCapped }
@@ -130,7 +145,7 @@ export function loggedOf<L extends KeptFrames>(
       )
       const about = { unit: 'frames/s', better: 'higher', bandwidth: null, work: null } as const
       const named = { test: nameOf(test, rate), ...about }
-      return [rate, told(named, sessions, scatterOf, FIGURE_OF[rate])]
+      return [rate, told(named, sessions, scatterOf, FIGURE_OF[rate], FRAME_RATES.length)]
     })
     return { test, logs, rates: Object.fromEntries(rates) as Logged<L>['rates'] }
   })
@@ -141,14 +156,41 @@ export interface Calls {
   compared: number
   called: number
   byChance: number
+  /** Whether chance alone would hardly call as many gains, or as many losses: at most six times in a hundred. */
+  machine: 'gain' | 'loss' | 'both' | null
 }
 
-export function callsOf(tested: readonly Pick<Tested<unknown>, 'against'>[]): Calls {
-  const compared = tested.flatMap(({ against: { after } }) =>
-    after && after.verdict !== 'too-few' ? [after.verdict] : [],
-  )
-  const called = compared.filter((verdict) => verdict === 'gain' || verdict === 'loss').length
-  return { compared: compared.length, called, byChance: compared.length * LEVEL }
+/** Chance alone would call the machine better or worse no more often than this, over all tests together. */
+const SUMMARY_LEVEL = 0.06
+
+/** Calls over several tests; of figures of one log, given as one list, the log counts once. */
+export function callsOf(
+  tests: readonly (
+    | Pick<Tested<unknown>, 'against'>
+    | readonly Pick<Tested<unknown>, 'against'>[]
+  )[],
+): Calls {
+  const verdicts = tests.flatMap((one) => {
+    const all = [one]
+      .flat()
+      .flatMap(({ against: { after } }) =>
+        after && after.verdict !== 'too-few' ? [after.verdict] : [],
+      )
+    return all.length > 0 ? [new Set(all)] : []
+  })
+  const compared = verdicts.length
+  const callsFor = (verdict: 'gain' | 'loss') => verdicts.filter((one) => one.has(verdict)).length
+  const [gains, losses] = [callsFor('gain'), callsFor('loss')]
+  // One side of the level for each: a test is called one way as often as the other by chance.
+  const isReal = (many: number) =>
+    many > 0 && atLeastChance(many, compared, LEVEL / 2) <= SUMMARY_LEVEL / 2
+  const [better, worse] = [isReal(gains), isReal(losses)]
+  return {
+    compared,
+    called: verdicts.filter((one) => one.has('gain') || one.has('loss')).length,
+    byChance: compared * LEVEL,
+    machine: better && worse ? 'both' : better ? 'gain' : worse ? 'loss' : null,
+  }
 }
 
 function byTest<T extends { test: string }>(records: readonly T[]): [string, T[]][] {
@@ -183,6 +225,7 @@ function told<R>(
   found: readonly Found<R>[],
   scatterOf: ScatterOf,
   figure: FigureSort = 'average',
+  family = 1,
 ): Tested<R> {
   const quiet = found.filter(({ busy, runs }) => !busy && runs.length > 0)
   const newest = quiet.findLast(({ configuration }) => configuration === 'after') ?? quiet.at(-1)
@@ -225,6 +268,7 @@ function told<R>(
     against[configuration] = compare({
       ...about,
       capped,
+      family,
       before: counted('before'),
       after: counted(configuration),
     })

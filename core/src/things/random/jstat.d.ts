@@ -6,6 +6,7 @@ declare module 'jstat' {
       cdf: (x: number, mean: number, sd: number) => number
       inv: (share: number, mean: number, sd: number) => number
     }
+    binomial: { cdf: (k: number, tried: number, chance: number) => number }
     hypgeom: { pdf: (k: number, total: number, marked: number, drawn: number) => number }
   }
   export default jStat

@@ -41,10 +41,11 @@ export function MeasuredGains({ verifying }: { verifying: Verifying }) {
     () => loggedOf(file.frames, rateTestName, scatterOf),
     [file.frames, scatterOf],
   )
-  const all = useMemo(
-    () => [...tested, ...logged.flatMap(({ rates }) => COMPARED_RATES.map((rate) => rates[rate]))],
+  const groups = useMemo(
+    () => [...tested, ...logged.map(({ rates }) => COMPARED_RATES.map((rate) => rates[rate]))],
     [tested, logged],
   )
+  const all = useMemo(() => groups.flat(), [groups])
   const compared = useMemo(
     () => all.filter(({ against }) => Object.keys(against).length > 0),
     [all],
@@ -74,7 +75,7 @@ export function MeasuredGains({ verifying }: { verifying: Verifying }) {
         </p>
       )}
       <InterleaveProposal />
-      <Tally tested={all} />
+      <Tally tested={all} groups={groups} />
       <Forecasted tested={tested} logged={logged} />
       <TwoChangesView verifying={verifying} />
       {compared.length > 0 && (

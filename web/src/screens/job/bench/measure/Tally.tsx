@@ -3,10 +3,19 @@ import { list, plural, tidy } from '../../../../base/format'
 import { callout } from '../../../../base/ui'
 import { useJob } from '../../base/file'
 
+interface Props {
+  tested: readonly Tested<unknown>[]
+  /** Tests, and logs with all their figures, which count once. */
+  groups: readonly (Tested<unknown> | readonly Tested<unknown>[])[]
+}
+
 /** What all tests say together, how much of that chance alone would say, and what scatter it rests on. */
-export function Tally({ tested }: { tested: readonly Tested<unknown>[] }) {
+export function Tally({ tested, groups }: Props) {
   const { learned } = useJob()
-  const { compared, called, byChance } = callsOf(tested)
+  const { called, byChance, machine, compared: counted } = callsOf(groups)
+  const compared = tested.filter(
+    ({ against: { after } }) => after && after.verdict !== 'too-few',
+  ).length
   if (compared === 0) return null
   const count = (verdict: string) =>
     tested.filter(({ against }) => against.after?.verdict === verdict).length
@@ -30,8 +39,8 @@ export function Tally({ tested }: { tested: readonly Tested<unknown>[] }) {
         .
       </p>
       <p className="text-[0.93rem]">
-        {called > 0 && compared > 1
-          ? `Of so many, chance alone would call about ${tidy(byChance, 1)} a gain or a loss. `
+        {called > 0 && counted > 1
+          ? `Of so many, chance alone would call about ${tidy(byChance, 1)} a gain or a loss: ${MACHINE_WORDS[machine ?? 'none']} `
           : ''}
         {alike === compared &&
           'Nothing worth paying for was gained: as good a result to know as a gain.'}
@@ -44,5 +53,12 @@ export function Tally({ tested }: { tested: readonly Tested<unknown>[] }) {
     </section>
   )
 }
+
+const MACHINE_WORDS = {
+  gain: 'all together, this machine gained.',
+  loss: 'all together, this machine lost.',
+  both: 'all together, it gained in some and lost in others.',
+  none: 'all together, that is not enough to say that this machine changed.',
+} as const
 
 const share = (sd: number) => `${tidy(sd * 100, 1)} %`
