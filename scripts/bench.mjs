@@ -13,6 +13,7 @@ const parts = [
   'core/bench/plan',
   'core/bench/faults',
   'core/bench/measure',
+  'core/bench/forecastPromises',
   'e2e/bench/start',
   'e2e/bench/writes',
   'e2e/bench/lists',
