@@ -132,6 +132,15 @@ const CAPS = [
 /** Frames this near to a cap's time are held to it; so many of them tell of one. */
 const NEAR_CAP = 0.02
 const HELD = 0.6
+/** So many frames, this near to the middle one, are held to whatever rate that is: no free game is as steady. */
+const STEADY = { near: 0.03, held: 0.85 }
+
+/** A rate that settings may name, such as 57 or 141, by how steady the frames are; null where they are free. */
+function steadyRate(times: Float64Array): number | null {
+  const middle = times.slice().sort()[times.length >> 1] as number
+  const near = times.filter((time) => Math.abs(time - middle) <= STEADY.near * middle)
+  return near.length >= STEADY.held * times.length ? Math.round(1000 / middle) : null
+}
 
 /** The rate that most frames are held to, if any, and how many frames took the time of several. */
 function capOf(times: Float64Array): { cap: number | null; dropped: number } {
@@ -142,7 +151,7 @@ function capOf(times: Float64Array): { cap: number | null; dropped: number } {
     for (const time of times) if (Math.abs(time - ms) <= NEAR_CAP * ms) held += 1
     if (held > best.held) best = { cap, held }
   }
-  const { cap } = best
+  const cap = best.cap ?? steadyRate(times)
   if (cap === null) return { cap, dropped: 0 }
   let dropped = 0
   for (const time of times) {

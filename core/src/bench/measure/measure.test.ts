@@ -69,6 +69,14 @@ describe('frame times', () => {
     expect(capped).toMatchObject({ cap: 60, dropped: 20 })
     const free = Array.from({ length: 2000 }, () => 16.67 * Math.exp(0.1 * noise()))
     expect(analyseFrames(Float64Array.from(free))?.figures).toMatchObject({ cap: null, dropped: 0 })
+    // Limits that no screen has: 57 and 141 a second, with jitter.
+    const chance = random(5)
+    for (const rate of [57, 141]) {
+      const jitter = Array.from({ length: 600 }, () => (1000 / rate) * (0.98 + 0.04 * chance()))
+      expect(analyseFrames(Float64Array.from(jitter))?.figures.cap).toBe(rate)
+    }
+    const rough = Array.from({ length: 600 }, () => 17.5 * (0.9 + 0.2 * chance()))
+    expect(analyseFrames(Float64Array.from(rough))?.figures.cap).toBeNull()
   })
 
   test('what a log is too short for, and its ends left out', () => {
