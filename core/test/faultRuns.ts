@@ -6,6 +6,7 @@ import {
   faultsOfBench,
   run,
   type World,
+  type WorldBench,
   type WorldFault,
   type WorldOutcome,
   type WorldTrial,
@@ -17,6 +18,8 @@ import { swapping } from './swapping'
 /** How a machine with faults is led through. */
 export interface Course {
   slots: 2 | 4 | 8
+  /** Otherwise than usual on the bench: no module known to be good, a slot that must be filled. */
+  bench?: Partial<WorldBench>
   faults: WorldFault[]
   seed: number
   /** The complaint: right after a fitting unless said; whether only when warm is not known unless said. */
@@ -116,7 +119,7 @@ function judge({ state, parts }: Next, { faults, cured }: World): Led['judged'] 
 
 /** Leads a machine the way we propose: always the first trial. */
 export function ledByUs(course: Course): Led {
-  const bench = benchOf(course.slots)
+  const bench = { ...benchOf(course.slots), ...course.bench }
   const world = worldOf(bench, course.faults, course.seed)
   const outcome = course.first ?? firstOf(world)
   world.isWarm = false
@@ -135,7 +138,7 @@ export function ledByUs(course: Course): Led {
 
 /** Leads a machine the way of whoever swaps. */
 export function ledBySwapping(course: Course): Led {
-  const bench = benchOf(course.slots)
+  const bench = { ...benchOf(course.slots), ...course.bench }
   const world = worldOf(bench, course.faults, course.seed)
   const going = swapping(bench, course.first ?? firstOf(world))
   world.isWarm = false

@@ -140,22 +140,23 @@ export function expectationOf(
       const all = own.reduce((sum, chance) => sum + chance, 0)
       const shown = keys[keyOf(against, -1)] as string
       const often = shows[against] as number
-      let sum = 0
-      for (let at = 0; at < width; at += 1) {
+      const shares = keys.flatMap((key, at) => {
         const share = (own[at] as number) / all
-        if (!(share > 0)) continue
-        const key = keys[at] as string
-        const other =
+        return share > 0 ? [{ key, share }] : []
+      })
+      // Noted with the same slips on either side, so that what both show alike tells nothing.
+      return shares.reduce((sum, { key }) => {
+        const here = shares.reduce(
+          (noted, one) => noted + one.share * likelyAnswer(one.key, key, filled),
+          0,
+        )
+        const there =
           often * likelyAnswer(shown, key, filled) + (1 - often) * likelyAnswer('PASS', key, filled)
-        sum += share * Math.log2(((1 - SMOOTH) * share + SMOOTH * other) / other)
-      }
-      return sum
+        return sum + here * Math.log2(here / there)
+      }, 0)
     },
   }
 }
-
-/** Part of an outcome that is put down to chance where evidence is expected. */
-const SMOOTH = 0.03
 
 const times = (chance: number) => (chance > 0 ? chance * Math.log2(chance) : 0)
 

@@ -101,6 +101,17 @@ describe('a sound machine after one complaint', () => {
   })
 })
 
+test.each([
+  ['no module known to be good', { known: [] }],
+  ['a slot that must be filled', { mustFill: ['A'] }],
+])('a search ends where nothing can tell two causes apart, with %s', (_, bench) => {
+  for (const course of steady(2)) {
+    const { state, judged } = ledByUs({ ...course, bench })
+    expect(state).not.toBe('open')
+    expect(judged).not.toBe('wrong')
+  }
+})
+
 test('in any world at all: what always shows is never named wrongly, and the search ends', () => {
   const world = fc
     .tuple(fc.constantFrom<2 | 4>(2, 4), fc.nat(1000), fc.nat(), fc.boolean())
