@@ -793,8 +793,11 @@ test('a profile that gives errors with both modules in is named, not the pair', 
 }) => {
   await openJob(page, app, 'Hallow', 'verify')
   await page.getByRole('tab', { name: /^Fault/ }).click()
+  // Another test may have left its trials here.
+  await expect(page.getByRole('region', { name: 'Suspects' })).toBeVisible()
   const again = page.getByRole('button', { name: 'Start again' })
   if (await again.isVisible()) await again.click()
+  await expect(again).toBeHidden()
   await answer(page, 'Errors under test')
   await answerUntil(page, ({ modules, profile, tested }) =>
     tested && profile && modules > 1 ? 'Errors under test' : 'Passed',

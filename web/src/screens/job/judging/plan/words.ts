@@ -1,5 +1,10 @@
 import type { FreeLayout } from '@tembrix/core/judging/advice'
-import { type Forecast, isSteadier, type UseForecast } from '@tembrix/core/judging/forecast'
+import {
+  type Expected,
+  type Forecast,
+  isSteadier,
+  type UseForecast,
+} from '@tembrix/core/judging/forecast'
 import type {
   GivesUp,
   PlacedPiece,
@@ -76,8 +81,8 @@ export function gainInWords(forecast: Gain): string {
 
 /** A game of which nobody knows what limits it, by either: “up to 14 % where the processor is the limit”. */
 export function eitherWords({ card, processor }: NonNullable<UseForecast['either']>): string {
-  const of = ({ most }: { most: [number, number] }) =>
-    most[1] < NOTICED ? 'nothing you would notice' : `up to ${upTo(most)}`
+  const of = ({ median, most }: Expected) =>
+    median < NOTICED ? 'nothing you would notice' : `up to ${upTo(most)}`
   return `${of(processor)} where the processor is the limit, ${of(card)} where the graphics card is`
 }
 
