@@ -7,13 +7,13 @@ import { type Named, observed, type Suspicion, suspects } from './inference'
 import { oddsOf, timesNeeded } from './rivals'
 import { isWarm, minutesOfTrial, outcomeOfKey, type Trial, type TrialOutcome } from './trial'
 import {
+  curePassesMissing,
   explanationOf,
   type FaultSearch,
   isCurable,
   isUntouched,
   type Leading,
   levelOfComplaint,
-  passesSinceCure,
   touchesIt,
   warmthIsOpen,
 } from './verdict'
@@ -21,7 +21,7 @@ import {
 /** A trial worth making. */
 export interface Proposal {
   trial: Trial
-  /** As it is likely to take: what does not start is not tested. */
+  /** Expected minutes: a trial without a start is waited for and not tested. */
   minutes: number
   /** Expected information, bits. */
   bits: number
@@ -48,7 +48,7 @@ export interface Meaning {
   suspect: Named
 }
 
-/** What counts beside information when trials are ranked, bits. */
+/** Values, in bits, that rank trials beside their information. */
 export const TRIAL_WORTH = known(
   {
     /** A control that is still missing, for the part that leads. */
@@ -88,8 +88,9 @@ export function proposals(search: FaultSearch, most = 4): Proposal[] {
 }
 
 interface Scored extends Proposal {
-  /** What it is worth, bits; and for its minutes. */
+  /** Value in bits. */
   gain: number
+  /** Value in bits a minute. */
   worth: number
 }
 
@@ -145,10 +146,7 @@ function groupOf({ parts, isCured }: Leading, { named }: Suspicion, { groups }: 
 
 /** How many controls are missing for what leads. */
 function missingFor(leading: Leading, search: FaultSearch, trials: readonly Made[]): number {
-  if (leading.isCured) {
-    const { clean, needed } = passesSinceCure({ ...search, trials })
-    return Number.isFinite(needed) ? Math.max(0, needed - clean) : 0
-  }
+  if (leading.isCured) return curePassesMissing({ ...search, trials })
   return controlsMissing(leading.parts, search.suspicion.bench, trials).length
 }
 

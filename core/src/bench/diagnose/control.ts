@@ -10,7 +10,7 @@ import {
   type TrialBench,
 } from './trial'
 
-/** What has still to be seen before a part may be named. */
+/** A control that is missing before a part may be named. */
 export type Control =
   /** The symptom with the part in. */
   | 'symptom'
@@ -50,7 +50,7 @@ export function passesNeeded(shown: number, quiet = 0): number {
 }
 
 /**
- * What is missing to name these parts: the symptom with them in, passes without them under otherwise the same
+ * Controls missing to name these parts: the symptom with them in, passes without them under otherwise the same
  * conditions, at the depth and warmth at which the symptom was seen, and the symptom again once they are back.
  * Of two parts, each has its own.
  */
@@ -152,7 +152,7 @@ function isOverturned(bad: Acted, made: readonly Acted[]): boolean {
   return same.filter((one) => !isBad(one)).length > same.filter(isBad).length
 }
 
-/** What shows the part against the like without it, kind by kind. */
+/** Missing comparisons of the part with the same machine without it, by kind of part. */
 function contrasts(
   part: string,
   bench: TrialBench,

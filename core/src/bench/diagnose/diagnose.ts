@@ -28,9 +28,9 @@ export interface Diagnosis {
   state: DiagnosisState
   /** The part whose control was made; null while nothing is proven. */
   named: { parts: string[]; chance: number } | null
-  /** What put it right, and which parts it may have been; null unless it is put right. */
+  /** Acts that put the machine right and the parts they concern; null unless it is put right. */
   cured: { parts: string[]; chance: number; done: CureStep[] } | null
-  /** What clean trials leave possible; empty unless nothing was found. */
+  /** Faults that clean trials leave possible; empty unless nothing was found. */
   cannotExclude: Unseen[]
   /** The likeliest first. */
   suspects: { parts: string[]; chance: number }[]

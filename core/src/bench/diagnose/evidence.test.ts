@@ -40,6 +40,8 @@ test('short starts pass from cold; one test tells of warm', () => {
   expect(passedOnlyCold([bad])).toBe(false)
   expect(passedOnlyCold([bad, short])).toBe(true)
   expect(passedOnlyCold([bad, short, made({ A1: 'y' }, { kind: 'PASS' }, true)])).toBe(false)
+  const warm = { ...short, warm: true }
+  expect(passedOnlyCold([bad, short, warm])).toBe(false)
   const unsure = { ...made({ A1: 'y' }, { kind: 'PASS' }, true), unsure: true }
   expect(passedOnlyCold([bad, short, unsure])).toBe(true)
 })

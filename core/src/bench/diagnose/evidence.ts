@@ -44,12 +44,12 @@ export const concerns = (outcome: TrialOutcome, slot: string): boolean =>
   outcome.kind === 'MISSING' ? outcome.slots.includes(slot) : outcome.kind !== 'PASS'
 
 /**
- * Whether whatever passed was a short start only: a machine that was opened for it is cold, and a fault that
- * shows only when warm would have passed too. False where nothing passed.
+ * Whether every pass was a start from cold, in which a fault that shows only when warm passes too. False where nothing
+ * passed.
  */
 export function passedOnlyCold(trials: readonly Made[]): boolean {
   const well = trials.filter(({ outcome, unsure }) => outcome.kind === 'PASS' && !unsure)
-  return well.length > 0 && well.every(({ depth }) => depth === 'start')
+  return well.length > 0 && well.every((trial) => levelOf(trial) === 0)
 }
 
 /** Whether a trial went wrong. */

@@ -46,7 +46,7 @@ export function activeOf(suspicion: Suspicion, rival = -1): Active {
   return { hypotheses, groupAt, groups, causes: inHypotheses }
 }
 
-/** What a trial may show, wrong answers apart. */
+/** Expected outcomes of a trial and their information, without wrong answers. */
 export interface Expectation {
   /** How likely each outcome is, by key. */
   chances: ReadonlyMap<string, number>

@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest'
 import {
   type DiagnoseRequest,
   diagnose,
+  faultsOf,
   type Made,
   meanings,
   minutesOfTrial,
@@ -83,7 +84,10 @@ describe('Bayes, by hand', () => {
   test('a fault that shows half the time passes half the time', () => {
     const once = observed(begun(), trial(), missing('B2'))
     const shareOf = (suspicion: ReturnType<typeof begun>) =>
-      suspects(suspicion, 'intermittent').reduce((sum, { chance }) => sum + chance, 0)
+      faultsOf(suspicion).reduce(
+        (sum, { shows }, at) => sum + (shows < 1 ? (suspicion.chances[at] as number) : 0),
+        0,
+      )
     const passed = observed(once, trial(), PASS)
     expect(shareOf(once)).toBeLessThan(0.15)
     expect(shareOf(passed)).toBeGreaterThan(0.6)

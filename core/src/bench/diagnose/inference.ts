@@ -322,16 +322,10 @@ export interface Named {
   chance: number
 }
 
-/** What is suspected, part by part or pair of parts, the likeliest first; of those hypotheses that are asked for. */
-export function suspects(
-  { chances, blames, named, shows }: Suspicion,
-  which: 'all' | 'intermittent' = 'all',
-): Named[] {
+/** What is suspected, part by part or pair of parts, the likeliest first. */
+export function suspects({ chances, blames, named }: Suspicion): Named[] {
   const sums = new Float64Array(named.length)
-  // Only single faults come and go.
-  const until = which === 'intermittent' ? shows.length : chances.length
-  for (let n = 0; n < until; n += 1) {
-    if (which === 'intermittent' && shows[n] === 1) continue
+  for (let n = 0; n < chances.length; n += 1) {
     const at = blames[n] as number
     sums[at] = (sums[at] as number) + (chances[n] as number)
   }

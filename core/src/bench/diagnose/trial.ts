@@ -190,7 +190,7 @@ const MINUTES = TRIAL_MINUTES.value
  * How long a trial takes from the arrangement before it, minutes, apart: getting to a picture; how much longer one
  * waits where none comes, since a first start is given all its time before it counts as none; and the test.
  */
-export function minutesApart(
+function minutesApart(
   { sizes = {}, generation = 'DDR4' }: Pick<TrialBench, 'sizes' | 'generation'>,
   from: Arrangement,
   profile: boolean,

@@ -138,7 +138,7 @@ function nothingLeft(search: FaultSearch): EndOfTrials | null {
 }
 
 /** Passes as it was brought, since it was put right; and how the symptom came before. */
-export function passesSinceCure(search: FaultSearch): {
+function passesSinceCure(search: FaultSearch): {
   clean: number
   needed: number
   done: CureStep[]
@@ -166,6 +166,12 @@ export function passesSinceCure(search: FaultSearch): {
     needed: passesNeeded(bads.length, quiet.length),
     done: [...done],
   }
+}
+
+/** Passes still missing until a machine counts as put right; 0 where nothing was done to it. */
+export function curePassesMissing(search: FaultSearch): number {
+  const { clean, needed } = passesSinceCure(search)
+  return Number.isFinite(needed) ? Math.max(0, needed - clean) : 0
 }
 
 function putRight(search: FaultSearch): EndOfTrials | null {
