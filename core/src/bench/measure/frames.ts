@@ -1,18 +1,28 @@
-import { FRAME_EDGES, FRAME_STRETCHES } from '../../things/model'
+import { FRAME_EDGES, FRAME_STRETCHES, LOG_LENGTHS } from '../../things/model'
 
 export { FRAME_EDGES, FRAME_STRETCHES }
 
-export interface FrameFigures {
-  frames: number
-  seconds: number
-  /** Frames a second over the whole. */
-  averageRate: number
+/** How bad the slowest frames are, both usual ways, frames a second. */
+export interface SlowFigures {
   /** The rate of the frame time that only so many frames exceed: 99 and 99.9 of a hundred lie below. */
   rateAt99: number
   rateAt999: number
   /** The rate of the mean of the slowest hundredth and thousandth of all frames. */
   rateOfSlowest1: number
   rateOfSlowest01: number
+}
+
+/** The slowest frames of the first so many seconds of a log. */
+export interface LogBeginning extends SlowFigures {
+  seconds: number
+  frames: number
+}
+
+export interface FrameFigures extends SlowFigures {
+  frames: number
+  seconds: number
+  /** Frames a second over the whole. */
+  averageRate: number
   stutters: number
   /** Seconds that stutters took beyond the frames around them. */
   lostSeconds: number
@@ -20,6 +30,8 @@ export interface FrameFigures {
   cap?: number | null
   /** Frames that took the time of several, where they were held to a rate. */
   dropped?: number
+  /** Figures of its beginnings, shortest first, for comparison with a shorter log; left out of older logs. */
+  beginnings?: LogBeginning[]
 }
 
 /** A log of frame times, worked through: its figures, and what is drawn of it. */
@@ -59,18 +71,36 @@ export function analyseFrames(times: Float64Array): AnalysedFrames | null {
       frames,
       seconds: sum / 1000,
       averageRate: (1000 * frames) / sum,
-      rateAt99: 1000 / quantile(sorted, 0.99),
-      rateAt999: 1000 / quantile(sorted, 0.999),
-      rateOfSlowest1: 1000 / slowestMean(sorted, 0.01),
-      rateOfSlowest01: 1000 / slowestMean(sorted, 0.001),
+      ...slowFigures(sorted),
       stutters,
       lostSeconds: lostMs / 1000,
       ...capOf(times),
+      beginnings: beginningsOf(times, sum / 1000),
     },
     bins: binned(times),
     line: longestOf(times, sum),
     otherUnit: longEnough,
   }
+}
+
+const slowFigures = (sorted: Float64Array): SlowFigures => ({
+  rateAt99: 1000 / quantile(sorted, 0.99),
+  rateAt999: 1000 / quantile(sorted, 0.999),
+  rateOfSlowest1: 1000 / slowestMean(sorted, 0.01),
+  rateOfSlowest01: 1000 / slowestMean(sorted, 0.001),
+})
+
+/** Beginnings of a log (ms) of each length that is shorter than the whole. */
+function beginningsOf(times: Float64Array, whole: number): LogBeginning[] {
+  let [frames, passed] = [0, 0]
+  return LOG_LENGTHS.filter((length) => length < whole).flatMap((length) => {
+    while (frames < times.length && passed + (times[frames] as number) <= length * 1000) {
+      passed += times[frames] as number
+      frames += 1
+    }
+    const sorted = times.slice(0, frames).sort()
+    return frames < 2 ? [] : [{ seconds: length, frames, ...slowFigures(sorted) }]
+  })
 }
 
 /** The value below which a share lies, between neighbours in proportion. */

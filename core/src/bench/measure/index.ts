@@ -64,6 +64,7 @@ export {
   type KeptFrames,
   type KeptRuns,
   type Logged,
+  type LoggedRate,
   loggedOf,
   runRows,
   type ScatterOf,

@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { desktop, stick } from '../../../test/builders'
 import { evaluate } from '../../judging/evaluate'
 import {
+  type AnalysedFrames,
   analyseFrames,
   type Configuration,
   callsOf,
@@ -190,6 +191,63 @@ test('logs of which a side was held to a rate are not compared as if nothing hel
   expect(verdict(null)?.notes).not.toContain('CAPPED')
   expect(verdict(60)).toMatchObject({ verdict: 'cannot-tell', next: null })
   expect(verdict(60)?.notes).toContain('CAPPED')
+})
+
+describe('rare frames of logs of unequal lengths', () => {
+  // 10 ms a frame; a hitch of 40 ms each second, and of 200 ms from the second minute on.
+  const times = (seconds: number) =>
+    Float64Array.from({ length: seconds * 100 }, (_, at) =>
+      at % 100 === 50 ? (at > 6000 ? 200 : 40) : 10,
+    )
+  const figuresOf = (all: Float64Array) => (analyseFrames(all) as AnalysedFrames).figures
+  const log = (configuration: Configuration, seconds: number, beginnings = true) => {
+    const whole = figuresOf(times(seconds))
+    const { beginnings: _, ...plain } = whole
+    const figures = beginnings ? whole : plain
+    return { test: 'Gallery', configuration, at: null, conditions: {}, session: 1, figures }
+  }
+  const slowest = (...logs: ReturnType<typeof log>[]) =>
+    loggedOf(logs, (name, rate) => `${name} ${rate}`)[0]?.rates
+
+  test('longer logs are cut to the shortest, so that later scenes are not taken for a loss', () => {
+    const before = [40, 41, 40].map((seconds) => log('before', seconds))
+    const after = [150, 160, 155].map((seconds) => log('after', seconds))
+    const got = slowest(...before, ...after)
+    // The slowest hundredth of the first 40 s is the hitches of 40 ms: 25 a second.
+    for (const side of ['before', 'after'] as const) {
+      for (const run of got?.rateOfSlowest1.sides[side]?.runs ?? []) expect(run).toBeCloseTo(25, 6)
+    }
+    expect(got?.rateOfSlowest1.against.after?.ratio).toBeCloseTo(1, 6)
+    expect(got?.rateOfSlowest1.cutTo).toBeCloseTo((40 * 1000 + 40 * 30) / 1000, 6)
+    // Too short for the slowest thousandth: 4,000 frames hold four of them. The longer ones are enough.
+    expect(got?.rateOfSlowest01.sides.before).toMatchObject({ runs: [] })
+    expect(got?.rateOfSlowest01.notCompared).toBe(3)
+    // The average counts them whole.
+    expect(got?.averageRate).toMatchObject({ cutTo: null, notCompared: 0 })
+  })
+
+  test('a log kept without its beginnings is left out where it would have to be cut', () => {
+    const got = slowest(log('before', 40), log('after', 40, false), log('after', 150, false))
+    expect(got?.rateOfSlowest1.notCompared).toBe(1)
+    expect(got?.rateOfSlowest1.sides.after?.runs).toHaveLength(1)
+  })
+
+  test('logs of one length are compared whole', () => {
+    const got = slowest(log('before', 150), log('after', 150))
+    expect(got?.rateOfSlowest1).toMatchObject({ cutTo: null, notCompared: 0 })
+    expect(got?.rateOfSlowest1.sides.after?.runs[0]).toBeCloseTo(
+      log('after', 150).figures.rateOfSlowest1,
+      9,
+    )
+  })
+
+  test('a log longer than the longest beginning is cut to that, and short ones have none', () => {
+    const long = Float64Array.from({ length: 4000 * 2 }, () => 500)
+    const { beginnings = [] } = figuresOf(long)
+    expect(beginnings.at(-1)?.seconds).toBeCloseTo(10 * 1.05 ** 120, 6)
+    expect(beginnings.every(({ frames, seconds }) => frames === Math.floor(seconds * 2))).toBe(true)
+    expect(figuresOf(times(9)).beginnings).toEqual([])
+  })
 })
 
 describe('channels told by bandwidths', () => {

@@ -5,7 +5,8 @@ import { type Comparison, compare, LEVEL } from './compare'
 import { differing, type TestCondition, type TestConditions } from './conditions'
 import { CONFIGURATIONS, type Configuration } from './configurations'
 import { atLeastChance } from './distributions'
-import { type FrameFigures, tooShortFor } from './frames'
+import { atEqualLength } from './equalLengths'
+import type { FrameFigures } from './frames'
 import { type GridEffects, gridEffects } from './grid'
 import type { FigureSort, Scatter } from './scatter'
 import type { Session } from './session'
@@ -103,24 +104,19 @@ const FIGURE_OF: Record<FrameRate, FigureSort> = {
   rateOfSlowest01: 'low01',
 }
 
-/** Share of the slowest frames that a figure rests on; null where it rests on all of them. */
-const RESTS_ON: Record<FrameRate, number | null> = {
-  averageRate: null,
-  rateAt99: 0.01,
-  rateOfSlowest1: 0.01,
-  rateAt999: 0.001,
-  rateOfSlowest01: 0.001,
+/** A figure of logs: a test with a log as a run. */
+export interface LoggedRate extends Tested<never> {
+  /** The length, s, that longer logs are cut to before they are compared; null where none is. */
+  cutTo: number | null
+  /** Logs that are not compared: too short for the figure, or kept without the beginning it takes. */
+  notCompared: number
 }
 
-/** Whether a log is too short for a figure, which is not compared then. */
-const isTooShort = (figures: FrameFigures, rate: FrameRate): boolean =>
-  tooShortFor(figures).some((share) => share === RESTS_ON[rate])
-
-/** What was logged frame by frame under one name: its logs, and a test for each figure, a log being a run. */
+/** What was logged frame by frame under one name: its logs, and each figure of them. */
 export interface Logged<L> {
   test: string
   logs: Partial<Record<Configuration, L[]>>
-  rates: Record<FrameRate, Tested<never>>
+  rates: Record<FrameRate, LoggedRate>
 }
 
 /** Logs of frame times by what was run; `nameOf` names the test that a figure makes. */
@@ -133,11 +129,18 @@ export function loggedOf<L extends KeptFrames>(
     const logs: Logged<L>['logs'] = {}
     for (const log of own) logs[log.configuration] = [...(logs[log.configuration] ?? []), log]
     const rates = FRAME_RATES.map((rate) => {
+      const { rates: all, cutTo } =
+        rate === 'averageRate'
+          ? { rates: own.map(({ figures }) => figures.averageRate), cutTo: null }
+          : atEqualLength(
+              own.map(({ figures }) => figures),
+              rate,
+            )
+      const rateOf = new Map(own.map((log, at) => [log, all[at] ?? null]))
       const sessions = CONFIGURATIONS.flatMap((configuration) =>
         bySession(logs[configuration] ?? []).map((of) => {
           const { at, conditions } = of[0] as L
-          const long = of.filter(({ figures }) => !isTooShort(figures, rate))
-          const runs = long.map(({ figures }) => figures[rate])
+          const runs = of.flatMap((log) => rateOf.get(log) ?? [])
           const isCapped = of.some(({ figures: { cap } }) => cap !== null && cap !== undefined)
           const session = { configuration, conditions, at, runs, failed: 0, record: null }
           return { ...session, busy: false, isCapped }
@@ -145,7 +148,9 @@ export function loggedOf<L extends KeptFrames>(
       )
       const about = { unit: 'frames/s', better: 'higher', bandwidth: null, work: null } as const
       const named = { test: nameOf(test, rate), ...about }
-      return [rate, told(named, sessions, scatterOf, FIGURE_OF[rate], FRAME_RATES.length)]
+      const notCompared = all.filter((one) => one === null).length
+      const tested = told<never>(named, sessions, scatterOf, FIGURE_OF[rate], FRAME_RATES.length)
+      return [rate, { ...tested, cutTo, notCompared }]
     })
     return { test, logs, rates: Object.fromEntries(rates) as Logged<L>['rates'] }
   })

@@ -31,3 +31,9 @@ export const FRAME_EDGES: readonly number[] = Array.from({ length: 142 }, (_, at
 
 /** Stretches that a log's line is drawn of. */
 export const FRAME_STRETCHES = 240
+
+/** Lengths, s, that beginnings of logs are worked through at: each a twentieth above the one before, 10 s to an hour. */
+export const LOG_LENGTHS: readonly number[] = Array.from(
+  { length: 121 },
+  (_, at) => 10 * 1.05 ** at,
+)

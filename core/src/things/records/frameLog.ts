@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { FRAME_EDGES, FRAME_STRETCHES } from '../model'
+import { FRAME_EDGES, FRAME_STRETCHES, LOG_LENGTHS } from '../model'
 import type { KindOfRecord } from './kind'
 import { ConditionsField, ConfigurationField, SessionTime } from './measurement'
 import { OwnId, Stored, Versioned } from './stored'
@@ -7,19 +7,23 @@ import { OwnId, Stored, Versioned } from './stored'
 const Rate = z.number().positive().max(1e9)
 const Count = z.int().min(0)
 
-/** Figures of a log, as `analyseFrames` has them. */
-export const FrameFiguresField = z.object({
+const BeginningField = z.object({
   frames: Count,
   seconds: z.number().positive(),
-  averageRate: Rate,
   rateAt99: Rate,
   rateAt999: Rate,
   rateOfSlowest1: Rate,
   rateOfSlowest01: Rate,
+})
+
+/** Figures of a log, as `analyseFrames` has them. */
+export const FrameFiguresField = BeginningField.extend({
+  averageRate: Rate,
   stutters: Count,
   lostSeconds: z.number().min(0),
   cap: Rate.nullable().optional(),
   dropped: Count.optional(),
+  beginnings: z.array(BeginningField).max(LOG_LENGTHS.length).optional(),
 })
 
 const fields = {

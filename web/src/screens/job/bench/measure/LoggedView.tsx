@@ -3,6 +3,7 @@ import {
   FRAME_RATES,
   type FrameFigures,
   type Logged,
+  type LoggedRate,
   median,
 } from '@tembrix/core/bench/measure'
 import type { FrameLog, TwoChanges } from '@tembrix/core/things/records'
@@ -35,11 +36,13 @@ export function LoggedView({ logged, changes }: Props) {
       </h3>
       {COMPARED_RATES.map((rate) => {
         const { against, effects } = rates[rate]
+        const lengths = lengthWords(rates[rate])
         return (
           against.after && (
             <div key={rate} className="mt-1">
               <h4 className="text-[0.93rem] font-medium">{capital(RATE_WORDS[rate])}</h4>
               <Verdict comparison={against.after} unit="frames/s" />
+              {lengths && <p className="text-sm text-ink-2">{lengths}</p>}
               {changes && effects && <Effects effects={effects} changes={changes} />}
             </div>
           )
@@ -52,6 +55,21 @@ export function LoggedView({ logged, changes }: Props) {
       <Logs logs={logs} changes={changes} />
     </section>
   )
+}
+
+/** Which part of the logs is compared; empty where it is all of them. */
+function lengthWords({ cutTo, notCompared }: LoggedRate): string {
+  const cut =
+    cutTo === null
+      ? []
+      : [`Compared over the first ${tidy(cutTo, 0)} s of each log: longer logs hold rarer frames.`]
+  const left =
+    notCompared === 0
+      ? []
+      : [
+          `${plural(notCompared, 'log')} not compared: too short for this figure, or kept before logs could be cut; read the file in again.`,
+        ]
+  return [...cut, ...left].join(' ')
 }
 
 function FiguresTable({ logged: { logs }, changes }: Props) {
