@@ -34,6 +34,7 @@ test('a laptop is fitted: screw map, reload in the middle, the server away for a
       'An encrypted drive may ask for its recovery key',
       'A swollen battery stops the work',
       'A battery plug is live until it is out',
+      'A clear, dry surface',
     ]) {
       await expect(heading).toHaveText(title)
       await main.click()
@@ -49,6 +50,8 @@ test('a laptop is fitted: screw map, reload in the middle, the server away for a
     await page.keyboard.press('PageUp')
     await expect(heading).toHaveText('Work saved, copy made')
     await page.keyboard.press('PageDown')
+    await main.click()
+    await expect(heading).toHaveText('Read the system’s error log')
     await main.click()
     await expect(heading).toHaveText('Battery below a quarter')
     await main.click()

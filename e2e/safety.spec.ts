@@ -178,13 +178,13 @@ test('a trial on a running desktop: cautions, then off, unplugged and discharged
   await trial.getByLabel('What stays is seated again too').click()
   const cautions = trial.getByRole('region', { name: 'Cautions' })
   await expect(cautions).toContainText('Read these first')
-  await expect(cautions).toContainText('DDR5 modules are fed while the machine is plugged in')
+  await expect(cautions).toContainText('These modules are fed while the machine is plugged in')
   await expect(cautions).toContainText('The power supply stays shut')
   const outcomes = trial.getByRole('group', { name: 'What came of it' })
   await expect(outcomes.getByRole('button').first()).toBeDisabled()
   const steps = trial.getByRole('list', { name: 'Steps of the trial' }).getByRole('listitem')
   await expect(steps).toContainText([
-    'Shut it down fully',
+    'Switch it off by its button',
     'Pull every cable',
     'Discharge residual power',
     'Strap on',
@@ -194,7 +194,7 @@ test('a trial on a running desktop: cautions, then off, unplugged and discharged
     'Strap off',
     'Cables back',
     'First start',
-    'Look at setup and system',
+    'Look at the setup',
   ])
   await cautions.getByRole('button', { name: 'I have read these' }).click()
   await expect(cautions).toContainText('Cautions, read')
@@ -202,5 +202,41 @@ test('a trial on a running desktop: cautions, then off, unplugged and discharged
   // What was opened stays open; it is made safe again all the same.
   await page.getByLabel('Another trial').selectOption({ index: 0 })
   await expect(trial.getByText('I have read these')).toBeHidden()
-  await expect(steps.first()).toContainText('Shut it down fully')
+  await expect(steps.first()).toContainText('Switch it off by its button')
+})
+
+test('a dead laptop whose battery is disabled in the setup: cut off another way, and never its system', async ({
+  page,
+  app,
+}) => {
+  const small = { formFactor: 'SODIMM', generation: 'DDR4', voltages: [1.2], capacityGiB: 8 }
+  const speeds = [{ kind: 'standard', dataRate: 3200, cl: 22, trcd: 22, trp: 22, tras: 52 }]
+  const address = await jobOn(
+    page,
+    app,
+    'Ilka Brandvold',
+    { Kind: 'laptop', Generation: 'DDR4', Slots: '2' },
+    /^Laptop, 2 slots, DDR4/,
+    { A: module({ ...small, speeds }) },
+    { A: module({ ...small, speeds, article: 'Sixteen', capacityGiB: 16 }) },
+  )
+  await page.goto(`${address}/verify`)
+  await page.getByRole('tab', { name: 'Fault' }).click()
+  const trial = page.getByRole('region', { name: 'Next trial' })
+  await trial.getByRole('button', { name: /^It does not start/ }).click()
+  await expect(trial).toContainText('Try next')
+  await trial.getByRole('button', { name: /^It does not start/ }).click()
+  await page.goto(`${address}/fit`)
+  await page.getByText('Ways of working, notes, photos').click()
+  await page.getByLabel('The battery').selectOption('setup')
+  await page.goto(`${address}/verify?tab=fault`)
+  await page.getByRole('tab', { name: 'Fault' }).click()
+  await page.getByLabel('Another trial').selectOption('own')
+  await trial.getByLabel('What stays is seated again too').click()
+  const steps = trial.getByRole('list', { name: 'Steps of the trial' })
+  await expect(steps).toContainText('Cut the battery off another way')
+  await expect(steps).toContainText('a reset hole')
+  await expect(steps).not.toContainText('Disable the battery in the setup')
+  await expect(steps).toContainText('First start, into the setup')
+  await expect(steps).not.toContainText('Now the customer’s system')
 })

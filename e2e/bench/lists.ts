@@ -52,12 +52,12 @@ async function fill(folder: string, machine: object, module: object): Promise<vo
     [JSON.stringify(machine)],
   )
   await db.exec(`
-    insert into jobs(customer_id, machine_id, complaint, uses, stage, shape, said)
+    insert into jobs(customer_id, machine_id, complaint, uses, stage, shape, search_text)
     select m.customer_id, m.id, 'Stutters while sorting ' || substr(md5(m.id::text), 1, 9), '', case when row_number() over () > ${JOBS - OPEN} then 'plan' else 'closed' end, 0, ''
     from machines m limit ${JOBS};
     insert into plans(job_id, name, placement, profile, shape) select id, 'Plan 1', null, false, 0 from jobs;
     update jobs set plan_id = plans.id from plans where plans.job_id = jobs.id;
-    update jobs set said = lower(concat_ws(' ', '', jobs.number, jobs.complaint, customers.name, customers.phone, machines.machine->>'name', 'tel:' || ltrim(regexp_replace(customers.phone, '\\D', '', 'g'), '0')))
+    update jobs set search_text = lower(concat_ws(' ', '', jobs.number, jobs.complaint, customers.name, customers.phone, machines.machine->>'name', 'tel:' || ltrim(regexp_replace(customers.phone, '\\D', '', 'g'), '0')))
     from customers, machines where customers.id = jobs.customer_id and machines.id = jobs.machine_id;`)
   await db.query(
     `insert into modules(job_id, source, module, note, supplier, price, stock, lead_days, shape)

@@ -93,7 +93,7 @@ async function documentOf(
       const assignment = placement ?? found
       const bought = purchasesOf(assignment, pieces)
       const planned = situationOf(machine, assignment, pieces, { profile })
-      const job = { file: { fits: [] }, machine, now }
+      const job = { file: { fits: [], verifications: [] }, machine, now }
       const steps = fittingSteps(fittingInput(job, planned, undefined, terms))
       const minutes = minutesOf(labourOf(steps))
       const { labour, ...sum } = priced({

@@ -59,6 +59,9 @@ export interface TrialBench {
   /** Their capacities, GiB; one not named counts as 8. */
   sizes?: Readonly<Record<string, number>>
   generation?: Generation
+  /** Registered or load-reduced modules, and channels: both decide how long it trains. */
+  registered?: boolean
+  channels?: number
 }
 
 export const slotOf = (arrangement: Arrangement, module: string): string | null =>
@@ -186,12 +189,14 @@ export const TRIAL_MINUTES = known(
 )
 const MINUTES = TRIAL_MINUTES.value
 
+type TimedBench = Pick<TrialBench, 'sizes' | 'generation' | 'registered' | 'channels'>
+
 /**
  * How long a trial takes from the arrangement before it, minutes, apart: getting to a picture; how much longer one
  * waits where none comes, since a first start is given all its time before it counts as none; and the test.
  */
 function minutesApart(
-  { sizes = {}, generation = 'DDR4' }: Pick<TrialBench, 'sizes' | 'generation'>,
+  { sizes = {}, generation = 'DDR4', registered, channels }: TimedBench,
   from: Arrangement,
   profile: boolean,
   trial: Trial,
@@ -199,7 +204,12 @@ function minutesApart(
   const { arrangement, action } = trial
   const slots = [...new Set([...Object.keys(from), ...Object.keys(arrangement)])]
   const held = Object.values(arrangement).map((module) => sizes[module] ?? 8)
-  const training = firstStart({ generation, sizes: held })
+  const training = firstStart({
+    generation,
+    sizes: held,
+    ...(registered === undefined ? {} : { registered }),
+    ...(channels === undefined ? {} : { channels }),
+  })
   const handled = trial.reseat || action === 'clean' || action === 'connect'
   const touched = handled || slots.some((slot) => from[slot] !== arrangement[slot])
   const trains = touched || action === 'clear-setup'
@@ -229,7 +239,7 @@ export function middleOfTest(
 
 /** How long a trial takes, minutes, by how likely it starts: what does not start is waited for, and not tested. */
 export function minutesOfTrial(
-  bench: Pick<TrialBench, 'sizes' | 'generation'>,
+  bench: TimedBench,
   from: Arrangement,
   profile: boolean,
   trial: Trial,

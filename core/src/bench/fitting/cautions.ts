@@ -9,6 +9,8 @@ const TOUCHES: ReadonlySet<FitCode> = new Set([
   'CLEAN_CONTACTS',
   'CONNECTORS',
   'CLEAR_SETUP',
+  'DRIVE_OUT',
+  'DRIVE_IN',
 ])
 
 export const touchesParts = (steps: readonly { code: FitCode }[]): boolean =>
@@ -16,16 +18,20 @@ export const touchesParts = (steps: readonly { code: FitCode }[]): boolean =>
 
 /** The cautions of work on this machine: all that apply, whether it reaches inside or only into the setup. */
 export function cautionsOf(setup: Setup, inside: boolean): FitCode[] {
-  const { kind, battery, fastening, generation, behindDisplay } = setup
+  const { kind, battery, fastening, standby, behindDisplay, laysDown, inTheWay } = setup
   const codes: FitCode[] = ['CAUTION_MAKER', 'CAUTION_BACKUP', 'CAUTION_KEY']
   if (!inside) return codes
   if (kind === 'laptop') {
     codes.push('CAUTION_SWOLLEN')
     if (battery !== 'none') codes.push('CAUTION_BATTERY')
   } else codes.push('CAUTION_MAINS')
+  codes.push('CAUTION_SURFACE')
   if (behindDisplay) codes.push('CAUTION_DISPLAY')
-  if (generation === 'DDR5') codes.push('CAUTION_STANDBY')
+  if (laysDown) codes.push('CAUTION_HATCH')
+  if (standby) codes.push('CAUTION_STANDBY')
   if (fastening === 'screws') codes.push('CAUTION_SCREWED')
-  if (kind === 'desktop' || kind === 'workstation') codes.push('CAUTION_COOLER')
+  if (inTheWay.includes('cooler')) codes.push('CAUTION_COOLER')
+  if (inTheWay.includes('card')) codes.push('CAUTION_CARD')
+  if (kind === 'workstation') codes.push('CAUTION_NONVOLATILE')
   return codes
 }

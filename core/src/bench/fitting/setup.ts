@@ -1,4 +1,12 @@
-import { type Battery, type Fastening, fasteningOf, type Machine } from '../../things/model'
+import {
+  type Battery,
+  type Fastening,
+  fasteningOf,
+  IN_THE_WAY,
+  type InTheWay,
+  type Machine,
+  type TestFrom,
+} from '../../things/model'
 import type { FitCode, Tool } from './step'
 
 /** One thing taken off or out on the way to the board, and what puts it back. */
@@ -17,12 +25,18 @@ export interface Openness {
   static: 'strap' | 'touch'
   /** What the model's record names beneath the outer cover, outermost first. */
   covers: readonly { cover: string; hides: string }[]
+  /** What has to come off over the slots beside the covers. */
+  inTheWay: readonly InTheWay[]
+  /** What tests run from, so that untested memory does not reach the customer's system. */
+  testFrom: TestFrom
 }
 
 /** A machine as a sequence of steps sees it. */
 export interface Setup {
   kind: Machine['kind']
   generation: Machine['generation']
+  /** Its modules have a regulator that is fed while the machine is off. */
+  standby: boolean
   fastening: Fastening
   battery: Battery
   static: 'strap' | 'touch'
@@ -30,6 +44,10 @@ export interface Setup {
   way: Removal[]
   /** How many of the outermost removals may be off while it runs. */
   mayStayOff: number
+  /** It is laid on its display to be opened. */
+  laysDown: boolean
+  inTheWay: readonly InTheWay[]
+  testFrom: TestFrom
   /** The slots are reached behind the display, or nobody has said that they are not. */
   behindDisplay: boolean
 }
@@ -58,7 +76,7 @@ export function setupOf(
     formFactor,
     fastening,
   }: Pick<Machine, 'kind' | 'generation' | 'formFactor' | 'fastening'>,
-  { hatch, battery, static: against, covers }: Openness,
+  { hatch, battery, static: against, covers, inTheWay, testFrom }: Openness,
 ): Setup {
   const parts = covers.map(
     ({ cover, hides }): Removal => ({
@@ -75,14 +93,32 @@ export function setupOf(
   return {
     kind,
     generation,
+    standby: generation === 'DDR5' || formFactor === 'CAMM2',
     fastening: fasteningOf({ formFactor, fastening }),
     battery: cut,
     static: against,
-    way: [...outer, ...inner, ...(parts.length > 0 ? parts : usualParts(kind))],
+    way: [
+      ...outer,
+      ...inner,
+      ...(parts.length > 0 ? parts : usualParts(kind)),
+      ...IN_THE_WAY.filter((one) => inTheWay.includes(one)).map((one) => OVER_SLOTS[one]),
+    ],
     // The display is set in place for a start, and fastened once all is well.
     mayStayOff: behindDisplay ? 1 : outer.length,
+    laysDown: kind === 'all-in-one' && !behindDisplay,
+    inTheWay,
+    testFrom,
     behindDisplay,
   }
+}
+
+const OVER_SLOTS: Record<InTheWay, Removal> = {
+  card: remove('CARD_OUT', 'CARD_IN', ['screwdriver-small']),
+  cooler: remove('COOLER_OFF', 'COOLER_ON', [
+    'screwdriver-small',
+    'cleaning-cloth',
+    'thermal-paste',
+  ]),
 }
 
 const HATCH = remove('HATCH_OFF', 'HATCH_ON', ['screwdriver-small', 'screw-tray'])

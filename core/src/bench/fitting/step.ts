@@ -1,4 +1,4 @@
-import type { Fastening } from '../../things/model'
+import type { Fastening, TestFrom } from '../../things/model'
 
 /** What a step asks of the hands; its sentence is the interface's. */
 export const FIT_CODES = [
@@ -10,19 +10,28 @@ export const FIT_CODES = [
   'CAUTION_MAINS',
   'CAUTION_STANDBY',
   'CAUTION_COOLER',
+  'CAUTION_SURFACE',
+  'CAUTION_CARD',
+  'CAUTION_HATCH',
+  'CAUTION_NONVOLATILE',
   'CAUTION_DISPLAY',
   'CAUTION_SCREWED',
   'CAUTION_MODEL',
   'BACKUP',
   'KEY_AT_HAND',
-  'FIRMWARE_UPDATE',
+  'ERRORS_BEFORE',
+  'ENCRYPTION_SUSPENDED',
   'SETUP_NOTED',
+  'FIRMWARE_UPDATE',
   'PROFILE_OFF',
   'CHARGE_LOW',
   'SHUT_DOWN',
+  'FORCE_OFF',
   'UNPLUG',
   'PACK_OUT',
   'DISABLE_BATTERY',
+  'CUT_BATTERY',
+  'LAY_DOWN',
   'STRAP_ON',
   'TOUCH_METAL',
   'SIDE_OFF',
@@ -36,7 +45,10 @@ export const FIT_CODES = [
   'DISPLAY_OFF',
   'PART_OFF',
   'BATTERY_OFF',
+  'COOLER_OFF',
+  'CARD_OUT',
   'DRAIN',
+  'DRIVE_OUT',
   'TAKE_OUT',
   'LATCHES_OPEN',
   'PUT_IN',
@@ -45,6 +57,9 @@ export const FIT_CODES = [
   'CONNECTORS',
   'SEATED',
   'CLEAR_SETUP',
+  'DRIVE_IN',
+  'CARD_IN',
+  'COOLER_ON',
   'BATTERY_ON',
   'PART_ON',
   'DISPLAY_SET',
@@ -58,15 +73,24 @@ export const FIT_CODES = [
   'SIDE_ON',
   'PACK_IN',
   'STRAP_OFF',
+  'STAND_UP',
   'PLUG_IN',
   'START',
   'START_WARM',
   'FIRST_START',
+  'COOLER_SEEN',
   'SEEN',
+  'SYSTEM_RISK',
   'SHORT_TEST',
   'TEST_PASS',
   'PROFILE_ON',
   'SET_BY_HAND',
+  'SETUP_RESTORED',
+  'SYSTEM',
+  'SEEN_SYSTEM',
+  'ERRORS_AFTER',
+  'FILES_FIT',
+  'ENCRYPTION_RESUMED',
   'STABILITY',
 ] as const
 export type FitCode = (typeof FIT_CODES)[number]
@@ -83,6 +107,10 @@ export const TOOLS = [
   'screw-tray',
   'strap-mat',
   'suction-cup',
+  'soft-mat',
+  'cleaning-cloth',
+  'thermal-paste',
+  'test-medium',
 ] as const
 export type Tool = (typeof TOOLS)[number]
 
@@ -110,6 +138,8 @@ export interface StepSubject {
   timings?: { cl: number; trcd: number; trp: number; tras: number }
   /** Minutes to wait, from the least to the most, and when to stop waiting. */
   wait?: { low: number; high: number; atMost?: number }
+  /** What the test runs from. */
+  testFrom?: TestFrom
 }
 
 export interface FittingStep {

@@ -3,7 +3,15 @@ import { describe, expect, test } from 'vitest'
 import { desktop, stick } from '../../../test/builders'
 import { BATTERIES, MACHINE_KINDS, type Machine } from '../../things/model'
 import { type Assignment, piecesById, STARTING_TERMS } from '../../things/records'
-import { type FitCode, type FittingInput, fittingSteps, largerFirst, slotsAfter } from '.'
+import {
+  type FitCode,
+  type FittingInput,
+  type FittingStep,
+  fittingSteps,
+  largerFirst,
+  slotsAfter,
+  waitsFor,
+} from '.'
 
 const at = (moduleId: string, unit = 0) => ({ moduleId, unit })
 const small: Assignment = { A2: at('old'), B2: at('old2') }
@@ -19,7 +27,11 @@ function input(kind: Machine['kind'], changes: Partial<FittingInput> = {}): Fitt
     setByHand: null,
     profileNow: false,
     firmwareFirst: false,
-    sizes: [16, 16],
+    trained: { generation: 'DDR4', sizes: [16, 16] },
+    grows: true,
+    starts: true,
+    inTheWay: [],
+    testFrom: 'medium',
     static: 'strap',
     hatch: kind === 'laptop' ? null : true,
     battery: null,
@@ -161,9 +173,9 @@ describe('what differs', () => {
     expect(codesOf(input('all-in-one', { hatch: true }))).not.toContain('CAUTION_DISPLAY')
   })
 
-  test('a desktop: mains, and no processor without its cooler', () => {
+  test('a desktop: mains and a clear surface', () => {
     const codes = codesOf(input('desktop'))
-    expect(codes).toEqual(expect.arrayContaining(['CAUTION_MAINS', 'CAUTION_COOLER', 'SIDE_OFF']))
+    expect(codes).toEqual(expect.arrayContaining(['CAUTION_MAINS', 'CAUTION_SURFACE', 'SIDE_OFF']))
     before(codes, 'UNPLUG', 'DRAIN')
     before(codes, 'DRAIN', 'SIDE_OFF')
   })
@@ -196,13 +208,93 @@ describe('what differs', () => {
     before(codes, 'FIRMWARE_UPDATE', 'SHUT_DOWN')
     before(codes, 'PROFILE_OFF', 'SHUT_DOWN')
     before(codes, 'FIRST_START', 'PROFILE_ON')
+    // What the update sets back is noted before and put back before the system starts.
+    before(codes, 'SETUP_NOTED', 'FIRMWARE_UPDATE')
+    before(codes, 'ENCRYPTION_SUSPENDED', 'FIRMWARE_UPDATE')
+    before(codes, 'SETUP_RESTORED', 'SYSTEM')
+    before(codes, 'SYSTEM', 'ENCRYPTION_RESUMED')
+  })
+
+  test('the customer’s system starts after a test of what is in it, and never before', () => {
+    const codes = codesOf(input('desktop', { profile: true }))
+    before(codes, 'FIRST_START', 'SEEN')
+    before(codes, 'SEEN', 'SHORT_TEST')
+    // A profile is a change of its own: another test from the medium before the system.
+    expect(codes.slice(codes.indexOf('PROFILE_ON'))).toEqual([
+      'PROFILE_ON',
+      'SHORT_TEST',
+      'SYSTEM',
+      'SEEN_SYSTEM',
+      'ERRORS_AFTER',
+      'FILES_FIT',
+      'ENCRYPTION_RESUMED',
+      'STABILITY',
+    ])
+    // Without one, what was tested open is what starts.
+    const plain = codesOf(input('desktop'))
+    expect(plain.filter((code) => code === 'SHORT_TEST')).toHaveLength(1)
+    before(plain, 'SIDE_ON', 'SYSTEM')
+    expect(plain).not.toContain('ENCRYPTION_SUSPENDED')
+  })
+
+  test('a shop without a medium: the drive unplugged, or the customer agrees first', () => {
+    const drive = codesOf(input('desktop', { testFrom: 'drive' }))
+    before(drive, 'DRIVE_OUT', 'FIRST_START')
+    before(drive, 'SHORT_TEST', 'DRIVE_IN')
+    before(drive, 'DRIVE_IN', 'SYSTEM')
+    const agreed = codesOf(input('desktop', { testFrom: 'system' }))
+    before(agreed, 'SEEN', 'SYSTEM_RISK')
+    before(agreed, 'SYSTEM_RISK', 'SYSTEM')
+    before(agreed, 'SYSTEM', 'SHORT_TEST')
+  })
+
+  test('the start of the system waits for the test before it, whatever else is done', () => {
+    const steps = fittingSteps(input('desktop'))
+    const system = steps.find(({ code }) => code === 'SYSTEM') as FittingStep
+    const waits = waitsFor(steps, system, ({ code }) => code !== 'SHORT_TEST')
+    expect(waits.map(({ code }) => code)).toEqual(['SHORT_TEST'])
+    const side = steps.find(({ code }) => code === 'SIDE_ON') as FittingStep
+    expect(waitsFor(steps, side, ({ code }) => code !== 'SHORT_TEST')).toEqual([])
+  })
+
+  test('a machine that does not start is not shut down from its system, nor its battery disabled in it', () => {
+    const codes = codesOf(input('laptop', { battery: 'setup', starts: false }))
+    before(codes, 'FORCE_OFF', 'CUT_BATTERY')
+    before(codes, 'CUT_BATTERY', 'SCREWS_OUT')
+    expect(codes.slice(0, codes.indexOf('FIRST_START'))).not.toContain('DISABLE_BATTERY')
+    expect(codes).not.toContain('ERRORS_BEFORE')
+  })
+
+  test('a card and a cooler over the slots come off last and are back before the start', () => {
+    const codes = codesOf(input('desktop', { inTheWay: ['cooler', 'card'] }))
+    before(codes, 'SIDE_OFF', 'CARD_OUT')
+    before(codes, 'CARD_OUT', 'COOLER_OFF')
+    before(codes, 'COOLER_OFF', 'TAKE_OUT')
+    before(codes, 'COOLER_ON', 'CARD_IN')
+    before(codes, 'CARD_IN', 'FIRST_START')
+    before(codes, 'FIRST_START', 'COOLER_SEEN')
+    expect(codes).toEqual(expect.arrayContaining(['CAUTION_COOLER', 'CAUTION_CARD']))
+    expect(codesOf(input('desktop'))).not.toContain('CAUTION_COOLER')
+  })
+
+  test('an all-in-one with a hatch is laid on its display with its leads out, and stood up again', () => {
+    const codes = codesOf(input('all-in-one', { hatch: true }))
+    before(codes, 'UNPLUG', 'LAY_DOWN')
+    before(codes, 'LAY_DOWN', 'HATCH_OFF')
+    before(codes, 'STAND_UP', 'FIRST_START')
+    expect(codes).toContain('CAUTION_HATCH')
+    expect(codesOf(input('all-in-one', { hatch: false }))).not.toContain('LAY_DOWN')
   })
 
   test('the wait of a first start follows from generation and modules', () => {
-    const wait = (generation: Machine['generation'], sizes: number[]) =>
-      fittingSteps(input('desktop', { machine: desktop({ generation }), sizes })).find(
+    const wait = (generation: Machine['generation'], sizes: number[], more: object = {}) =>
+      fittingSteps(input('desktop', { trained: { generation, sizes, ...more } })).find(
         ({ code }) => code === 'FIRST_START',
       )?.about.wait
+    // Eight registered modules of 64 GB train for up to half an hour.
+    const registered = { registered: true, channels: 8 }
+    expect(wait('DDR5', Array(8).fill(64), registered)).toEqual({ low: 10, high: 30, atMost: 60 })
+    expect(wait('DDR4', Array(8).fill(32), registered)).toEqual({ low: 5, high: 15, atMost: 30 })
     expect(wait('DDR4', [16, 16])).toEqual({ low: 0.5, high: 3, atMost: 6 })
     expect(wait('DDR5', [16, 16])).toEqual({ low: 1, high: 5, atMost: 10 })
     expect(wait('DDR5', [48, 48, 48, 48])).toEqual({ low: 10, high: 20, atMost: 40 })
@@ -234,14 +326,19 @@ describe('modules', () => {
 
   test('all alike, nothing is to be done; with a profile only the set-up is', () => {
     expect(codesOf(input('desktop', { planned: small }))).toEqual([])
-    expect(codesOf(input('desktop', { planned: small, profile: true }))).toEqual([
+    expect(codesOf(input('desktop', { planned: small, profile: true, grows: false }))).toEqual([
       'CAUTION_MAKER',
       'CAUTION_BACKUP',
       'CAUTION_KEY',
       'BACKUP',
       'KEY_AT_HAND',
+      'ENCRYPTION_SUSPENDED',
       'SETUP_NOTED',
       'PROFILE_ON',
+      'SHORT_TEST',
+      'SYSTEM',
+      'SEEN_SYSTEM',
+      'ENCRYPTION_RESUMED',
       'STABILITY',
     ])
   })

@@ -1,9 +1,10 @@
 import { fillingOrder } from '../../judging/plan'
-import { firstStart } from '../../things/knowledge'
+import { firstStart, type Trained } from '../../things/knowledge'
 import type { Machine } from '../../things/model'
 import { type Assignment, type LabourTable, movesOf } from '../../things/records'
-import { type BenchState, type BenchWork, type Ways, workOn } from './bench'
+import { type BenchWork, type StepDetails, type Ways, workOn } from './bench'
 import { cautionsOf } from './cautions'
+import type { BenchState } from './condition'
 import { type Openness, type Setup, setupOf } from './setup'
 import type { FittingStep, StepSubject } from './step'
 
@@ -21,8 +22,12 @@ export interface FittingInput extends Openness {
   profileNow: boolean
   /** The firmware is to be updated first. */
   firmwareFirst: boolean
-  /** Capacities of the planned modules in slots, GiB. */
-  sizes: readonly number[]
+  /** The planned modules, as far as they decide how long the first start takes. */
+  trained: Trained
+  /** The machine holds more after than before. */
+  grows: boolean
+  /** It starts as it came. */
+  starts: boolean
   /** What the record of this model says. */
   cautions: readonly string[]
   openingMinutes: number | null
@@ -30,21 +35,28 @@ export interface FittingInput extends Openness {
 }
 
 /** A machine as it comes to the bench. */
-export const asItComes = ({ battery }: Setup): BenchState => ({
+export const asItComes = ({ battery }: Setup, starts: boolean): BenchState => ({
   running: true,
+  inSystem: starts,
+  starts,
   plugged: true,
   battery: battery === 'none' ? 'none' : 'live',
   drained: false,
   grounded: null,
+  lying: false,
   opened: 0,
   seated: true,
+  tested: starts,
+  riskAgreed: false,
+  driveOut: false,
+  restored: true,
 })
 
 /**
  * Every step of the work at the bench, in order: cautions to acknowledge, the machine made safe,
- * opened, modules out (what is filled last first) and in (in filling order), a first start and a short
- * test while it is still open, closed in reverse, started. Where no module moves, only what the setup
- * needs. The minutes add up to the labour.
+ * opened, modules out (what is filled last first) and in (in filling order), a first start into the setup and a
+ * short test while it is still open, closed in reverse, started; the customer's system last, once a test has
+ * passed. Where no module moves, only what the setup needs. The minutes add up to the labour.
  */
 export function fittingSteps(input: FittingInput): FittingStep[] {
   const { machine, found, planned, profile } = input
@@ -52,26 +64,43 @@ export function fittingSteps(input: FittingInput): FittingStep[] {
   const inside = movesOf(found, planned).moves > 0
   const set = profile || input.setByHand !== null
   if (!inside && !set) return []
-  const work = workOn(setup, asItComes(setup), openingOf(input, setup))
+  const work = workOn(setup, asItComes(setup, input.starts), openingOf(input, setup))
   for (const code of cautionsOf(setup, inside)) work.do(code)
   if (inside) for (const text of input.cautions) work.do('CAUTION_MODEL', { about: { text } })
-  prepare(work, input, setup, inside)
+  prepare(work, input, setup, inside, set)
   if (inside) {
     moveModules(work, input, setup)
-    tryOpen(work, input)
+    tryOpen(work, input, setup)
     work.during('close')
     close(work, setup)
   }
   work.during('start')
   if (inside) work.do('START')
-  if (set) inSetup(work, input, inside)
-  work.do('STABILITY', { work: 'stability', minutes: input.table.stability })
+  if (set) inSetup(work, input)
+  inSystem(work, input, inside)
+  const from = testMedium(setup)
+  work.do('STABILITY', { ...from, work: 'stability', minutes: input.table.stability })
   return work.steps
 }
 
-function prepare(work: BenchWork, input: FittingInput, { battery }: Setup, inside: boolean): void {
+/** Firmware or a value of the setup is changed. */
+const changesSetup = ({ firmwareFirst, profileNow, profile, setByHand }: FittingInput): boolean =>
+  firmwareFirst || profileNow || profile || setByHand !== null
+
+function prepare(
+  work: BenchWork,
+  input: FittingInput,
+  { battery }: Setup,
+  inside: boolean,
+  set: boolean,
+): void {
   work.do('BACKUP')
   work.do('KEY_AT_HAND')
+  if (input.starts) {
+    if (inside) work.do('ERRORS_BEFORE')
+    if (changesSetup(input)) work.do('ENCRYPTION_SUSPENDED')
+    if (set || input.firmwareFirst || input.profileNow) work.do('SETUP_NOTED')
+  }
   if (input.firmwareFirst) work.do('FIRMWARE_UPDATE')
   if (!inside) return
   const { profileName } = input.machine
@@ -109,16 +138,33 @@ function moveModules(work: BenchWork, input: FittingInput, { fastening }: Setup)
   work.do('SEATED', { slots: into, about: { fastening } })
 }
 
+/** What a test runs from, as its step says it. */
+export const testMedium = ({ testFrom }: Setup): Pick<StepDetails, 'about' | 'tools'> => ({
+  about: { testFrom },
+  tools: testFrom === 'medium' ? ['test-medium'] : [],
+})
+
 export const toolsFor = (fastening: Setup['fastening']): FittingStep['tools'] =>
   fastening === 'screws' ? ['screwdriver-torque'] : []
 
 /** Closing is the long part on many machines: what is wrong is better seen before it. */
-function tryOpen(work: BenchWork, { machine, sizes, expected, table }: FittingInput): void {
+function tryOpen(work: BenchWork, { trained, expected, table }: FittingInput, setup: Setup): void {
+  if (setup.testFrom === 'drive') work.do('DRIVE_OUT')
   work.during('try')
-  const wait = firstStart({ generation: machine.generation, sizes })
+  const wait = firstStart(trained)
   work.do('FIRST_START', { about: { wait }, work: 'firstStart', minutes: table.firstStart })
+  if (setup.inTheWay.includes('cooler')) work.do('COOLER_SEEN')
   work.do('SEEN', { about: expected ?? {} })
-  work.do('SHORT_TEST')
+  work.do('SHORT_TEST', testMedium(setup))
+  if (setup.testFrom === 'drive') work.do('DRIVE_IN')
+}
+
+/** The customer's system, once what is in the machine has passed a test. */
+function inSystem(work: BenchWork, input: FittingInput, inside: boolean): void {
+  work.do('SEEN_SYSTEM', { about: input.expected ?? {} })
+  if (inside) work.do('ERRORS_AFTER')
+  if (input.grows) work.do('FILES_FIT')
+  if (changesSetup(input)) work.do('ENCRYPTION_RESUMED')
 }
 
 /** Puts back what is still off, and the battery pack. */
@@ -127,10 +173,9 @@ export function close(work: BenchWork, { battery, way }: Setup): void {
   if (battery === 'pack' && way.length > 0) work.do('PACK_IN')
 }
 
-/** What a change in the firmware setup takes; its values as found are written down first. */
-function inSetup(work: BenchWork, input: FittingInput, inside: boolean): void {
+/** What a change in the firmware setup takes; its values as found were written down first. */
+function inSetup(work: BenchWork, input: FittingInput): void {
   const { table, profile, setByHand } = input
-  if (!inside || setByHand) work.do('SETUP_NOTED')
   const labour = { work: 'profile', minutes: table.profile } as const
   const { profileName } = input.machine
   const named = profileName ? { about: { text: profileName } } : {}

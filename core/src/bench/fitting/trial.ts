@@ -1,12 +1,13 @@
 import { fillingOrder } from '../../judging/plan'
-import { firstStart, testPass } from '../../things/knowledge'
+import { firstStart, type Trained, testPass } from '../../things/knowledge'
 import type { Machine } from '../../things/model'
 import type { Action } from '../diagnose'
-import { type BenchState, type BenchWork, type Ways, workOn } from './bench'
+import { type BenchWork, type Ways, workOn } from './bench'
 import { cautionsOf, touchesParts } from './cautions'
+import type { BenchState } from './condition'
 import { type Openness, type Setup, setupOf } from './setup'
 import type { FittingStep } from './step'
-import { asItComes, toolsFor } from './steps'
+import { asItComes, testMedium, toolsFor } from './steps'
 
 /** A trial of the fault finder, and how the machine stands before it. Modules are named by slot. */
 export interface TrialInput extends Openness {
@@ -24,60 +25,98 @@ export interface TrialInput extends Openness {
   }
   /** It was opened for a trial before and has not been closed since. */
   opened: boolean
+  /** It came up at the last start. */
+  starts: boolean
   /** Capacities by module, GiB. */
   sizes: Readonly<Record<string, number>>
+  /** Its modules are registered or load-reduced. */
+  registered: boolean
   cautions: readonly string[]
 }
 
 const PLAIN: Ways = ({ tools }) => ({ tools })
 
-/** A machine that ran last, with what may be off still off if it was opened. */
-function asItRan(setup: Setup, opened: boolean): BenchState {
-  return { ...asItComes(setup), opened: opened ? setup.mayStayOff : 0 }
+/** A machine after its last start, with what may be off still off if it was opened; its memory is not trusted. */
+function asItRan(
+  setup: Setup,
+  { opened, starts }: Pick<TrialInput, 'opened' | 'starts'>,
+): BenchState {
+  const came = asItComes(setup, starts)
+  return { ...came, inSystem: false, tested: false, opened: opened ? setup.mayStayOff : 0 }
 }
 
 /**
  * A trial as steps: where modules move, cautions, then the machine shut down, unplugged, its battery
- * off, drained and open before the first of them is touched; then started as it may be.
+ * off, drained and open before the first of them is touched; then started as it may be, into the setup, and
+ * tested from the shop's medium.
  */
 export function trialSteps(input: TrialInput): FittingStep[] {
   const { machine, trial } = input
   const setup = setupOf(machine, input)
-  const work = workOn(setup, asItRan(setup, input.opened), PLAIN)
+  const work = workOn(setup, asItRan(setup, input), PLAIN)
+  const clears = trial.action === 'clear-setup'
+  if (clears) beforeClearing(work, input)
   const moved = move(work, input, setup)
   if (trial.action === 'connect') work.do('CONNECTORS')
-  if (trial.action === 'clear-setup') work.do('CLEAR_SETUP')
-  const sizes = Object.values(trial.arrangement).map((module) => input.sizes[module] ?? 0)
+  if (clears) work.do('CLEAR_SETUP')
+  const trained = trainedOf(input, trial.arrangement)
+  const drive = setup.testFrom === 'drive' && trial.depth === 'test'
+  if (drive) work.do('DRIVE_OUT')
   work.during('try')
-  if (moved || trial.action === 'wait' || trial.action === 'clear-setup') {
-    const wait = firstStart({ generation: machine.generation, sizes })
-    work.do('FIRST_START', { about: { wait } })
+  if (moved || trial.action === 'wait' || clears) {
+    work.do('FIRST_START', { about: { wait: firstStart(trained) } })
   } else work.do(trial.warm ? 'START_WARM' : 'START')
+  if (clears) work.do('SETUP_RESTORED')
   if (trial.profile !== input.fromProfile) work.do(trial.profile ? 'PROFILE_ON' : 'PROFILE_OFF')
   if (trial.depth === 'test') {
-    const gib = sizes.reduce((sum, one) => sum + one, 0)
-    work.do('TEST_PASS', { about: { wait: testPass(gib) } })
+    const gib = trained.sizes.reduce((sum, one) => sum + one, 0)
+    const { about, tools = [] } = testMedium(setup)
+    work.do('TEST_PASS', { about: { ...about, wait: testPass(gib) }, tools })
   } else work.do('SEEN')
-  return withCautions(setup, work.steps, input.cautions)
+  return withCautions(setup, work.steps, input)
 }
+
+/** A cleared setup loses what the system starts by, and an encrypted drive may ask for its key. */
+function beforeClearing(work: BenchWork, { starts }: Pick<TrialInput, 'starts'>): void {
+  work.do('KEY_AT_HAND')
+  if (starts) work.do('SETUP_NOTED')
+}
+
+const trainedOf = (
+  { machine, sizes, registered }: Pick<TrialInput, 'machine' | 'sizes' | 'registered'>,
+  arrangement: TrialInput['trial']['arrangement'],
+): Trained => ({
+  generation: machine.generation,
+  channels: machine.channels.length,
+  registered,
+  sizes: Object.values(arrangement).map((module) => sizes[module] ?? 0),
+})
 
 /** Clearing the setup where it no longer starts: a hand in the machine, and so a machine made safe. */
 export function clearSetupSteps(
-  input: Pick<TrialInput, 'machine' | 'opened' | 'cautions'> & Openness,
+  input: Pick<TrialInput, 'machine' | 'opened' | 'cautions' | 'sizes' | 'registered'> &
+    Openness & { arrangement: TrialInput['trial']['arrangement'] },
 ): FittingStep[] {
   const setup = setupOf(input.machine, input)
-  const work = workOn(setup, asItRan(setup, input.opened), PLAIN)
+  const work = workOn(setup, asItRan(setup, { ...input, starts: false }), PLAIN)
+  beforeClearing(work, { starts: false })
   work.do('CLEAR_SETUP')
   work.during('try')
-  work.do('START')
-  return withCautions(setup, work.steps, input.cautions)
+  const trained = trainedOf(input, input.arrangement)
+  work.do('FIRST_START', { about: { wait: firstStart(trained) } })
+  work.do('SETUP_RESTORED')
+  return withCautions(setup, work.steps, input)
 }
 
-function withCautions(setup: Setup, steps: FittingStep[], texts: readonly string[]): FittingStep[] {
+function withCautions(
+  setup: Setup,
+  steps: FittingStep[],
+  { cautions }: Pick<TrialInput, 'cautions'>,
+): FittingStep[] {
   if (!touchesParts(steps)) return steps
-  const said = workOn(setup, asItComes(setup), PLAIN)
+  const said = workOn(setup, asItComes(setup, true), PLAIN)
   for (const code of cautionsOf(setup, true)) said.do(code)
-  for (const text of texts) said.do('CAUTION_MODEL', { about: { text } })
+  for (const text of cautions) said.do('CAUTION_MODEL', { about: { text } })
   return [...said.steps, ...steps]
 }
 

@@ -1,6 +1,6 @@
 import { evaluate } from '../../judging/evaluate'
 import { firstStart } from '../../things/knowledge'
-import type { Evaluation, Machine, Module } from '../../things/model'
+import { type Evaluation, isRegistered, type Machine, type Module } from '../../things/model'
 import { random } from '../../things/random'
 import type { Trial } from '../diagnose'
 import type { BenchMachine, MachineStart } from './benchMachine'
@@ -58,8 +58,12 @@ const MANY_RANKS = 8
 
 /** Training takes longer the more ranks there are to train, within what is usual for these modules. */
 function trainingMinutes(machine: Machine, modules: readonly Module[]): number {
-  const sizes = modules.map(({ capacityGiB }) => capacityGiB)
-  const { low, high } = firstStart({ generation: machine.generation, sizes })
+  const { low, high } = firstStart({
+    generation: machine.generation,
+    channels: machine.channels.length,
+    registered: modules.some(({ buffering }) => isRegistered(buffering)),
+    sizes: modules.map(({ capacityGiB }) => capacityGiB),
+  })
   const ranks = modules.reduce((sum, module) => sum + module.ranks, 0)
   return low + (high - low) * Math.min(1, Math.max(0, ranks - 1) / (MANY_RANKS - 1))
 }

@@ -1,4 +1,4 @@
-import { type Generation, known, type Machine } from '../../things/model'
+import { type Generation, isRegistered, known, type Machine } from '../../things/model'
 
 const SIZES: Partial<Record<Generation, { plain: number[]; buffered: number[] }>> = {
   DDR: { plain: [0.25, 0.5, 1], buffered: [2] },
@@ -24,9 +24,7 @@ export interface Total {
 /** The sizes of module that may go into a slot of this machine, GiB, rising. */
 export function slotSizes({ generation, buffering, limits }: Machine): number[] {
   const { plain = [], buffered = [] } = MODULE_SIZES.value[generation] ?? {}
-  const all = buffering.some((kind) => kind === 'registered' || kind === 'load-reduced')
-    ? [...plain, ...buffered]
-    : plain
+  const all = buffering.some(isRegistered) ? [...plain, ...buffered] : plain
   return all.filter((size) => size <= limits.slotGiB)
 }
 

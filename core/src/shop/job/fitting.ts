@@ -1,32 +1,37 @@
 import type { FittingInput, Openness } from '../../bench/fitting'
 import { type FirmwareReason, firmwareFirst } from '../../judging/plan'
-import type { Machine, Module, Run } from '../../things/model'
+import type { Trained } from '../../things/knowledge'
+import { isRegistered, type Machine, type Module, type Run } from '../../things/model'
 import {
   type Fit,
   type JobFile,
   type ModelRecord,
   type Terms,
   UNFITTED,
+  type Verification,
 } from '../../things/records'
 import type { Situation } from './situation'
 
 /** A job as far as its fitting goes. */
 export interface ToFit {
-  file: Pick<JobFile, 'fits'>
+  file: Pick<JobFile, 'fits' | 'verifications'>
   machine: Machine
   now: Situation
 }
 
 /** How this machine is opened: as somebody saw at this fitting, else on the first of its model. */
 export function opennessOf(
-  fit: Pick<Fit, 'hatch' | 'battery' | 'static'>,
+  fit: Pick<Fit, 'hatch' | 'battery' | 'static' | 'inTheWay' | 'testFrom'>,
   model: ModelRecord | undefined,
+  { testFrom }: Pick<Terms, 'testFrom'>,
 ): Openness {
   return {
     hatch: fit.hatch ?? model?.hatch ?? null,
     battery: fit.battery ?? model?.battery ?? null,
     static: fit.static,
     covers: model?.covers ?? [],
+    inTheWay: fit.inTheWay,
+    testFrom: fit.testFrom ?? testFrom,
   }
 }
 
@@ -57,6 +62,21 @@ export function profileVolts({ placement }: Situation): number | null {
   return volts.length > 0 ? Math.max(...volts) : null
 }
 
+/** The modules of a machine, as far as they decide how long a first start takes. */
+export const trainedBy = (
+  { generation, channels }: Machine,
+  modules: readonly Module[],
+): Trained => ({
+  generation,
+  channels: channels.length,
+  registered: modules.some(({ buffering }) => isRegistered(buffering)),
+  sizes: modules.map(({ capacityGiB }) => capacityGiB),
+})
+
+/** Whether it came up when it was last tried; as far as nobody tried, it does. */
+export const startsNow = (record: Pick<Verification, 'trials'> | undefined): boolean =>
+  record?.trials.at(-1)?.outcome.kind !== 'NO_START'
+
 const timingsOf = ({ cl, trcd, trp, tras }: Run) => ({ cl, trcd, trp, tras })
 
 /** What the steps at the bench are made from, for a plan of this job. */
@@ -78,10 +98,12 @@ export function fittingInput(
     setByHand: settings.manual && run ? { dataRate: run.dataRate, timings: timingsOf(run) } : null,
     profileNow: now.evaluation.run?.profile === true,
     firmwareFirst: firmwareReasons(job, planned).length > 0,
-    sizes: modulesIn(planned).map(({ capacityGiB }) => capacityGiB),
+    trained: trainedBy(machine, modulesIn(planned)),
+    grows: capacity.installedGiB > now.evaluation.capacity.installedGiB,
+    starts: startsNow(file.verifications[0]),
     cautions: model?.cautions ?? [],
     openingMinutes: model?.openingMinutes ?? null,
     table: terms.labour,
-    ...opennessOf(file.fits[0] ?? UNFITTED, model),
+    ...opennessOf(file.fits[0] ?? UNFITTED, model, terms),
   }
 }

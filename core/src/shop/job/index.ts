@@ -1,5 +1,12 @@
 export { boardFirst } from './board'
-export { firmwareReasons, fittingInput, opennessOf, profileVolts, type ToFit } from './fitting'
+export {
+  firmwareReasons,
+  fittingInput,
+  opennessOf,
+  profileVolts,
+  startsNow,
+  type ToFit,
+} from './fitting'
 export { type Identified, identify } from './identify'
 export { INTERLEAVE_SHOWN, type InterleaveShown, interleaveShown } from './interleave'
 export { freePlan, layoutCase, settingsFound, type ToAdvise } from './layout'

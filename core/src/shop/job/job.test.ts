@@ -55,7 +55,7 @@ describe('a state of the slots', () => {
 
 describe('what the steps at the bench are made from', () => {
   const input = (changes: Partial<typeof UNFITTED> = {}) => {
-    const file = { fits: [{ ...UNFITTED, ...changes } as never] }
+    const file = { fits: [{ ...UNFITTED, ...changes } as never], verifications: [] }
     return fittingInput({ file, machine, now }, planned, undefined, STARTING_TERMS)
   }
 
@@ -67,7 +67,10 @@ describe('what the steps at the bench are made from', () => {
       profile: false,
       setByHand: null,
       firmwareFirst: false,
-      sizes: [8, 8],
+      trained: { generation: 'DDR4', sizes: [8, 8], registered: false, channels: 2 },
+      grows: true,
+      starts: true,
+      testFrom: 'medium',
     })
     expect(
       fittingSteps(input()).some(({ code, slots }) => code === 'PUT_IN' && slots.includes('B2')),
@@ -76,14 +79,21 @@ describe('what the steps at the bench are made from', () => {
 
   test('what somebody saw at this fitting goes before what the model’s record says', () => {
     const model = { hatch: true, battery: 'pack', covers: [] } as never
-    expect(opennessOf({ hatch: null, battery: null, static: 'strap' }, model)).toMatchObject({
+    expect(opennessOf({ ...UNFITTED, static: 'strap' }, model, STARTING_TERMS)).toMatchObject({
       hatch: true,
       battery: 'pack',
     })
-    expect(opennessOf({ hatch: false, battery: 'plug', static: 'touch' }, model)).toMatchObject({
+    expect(
+      opennessOf(
+        { ...UNFITTED, hatch: false, battery: 'plug', static: 'touch', testFrom: 'setup' },
+        model,
+        STARTING_TERMS,
+      ),
+    ).toMatchObject({
       hatch: false,
       battery: 'plug',
       static: 'touch',
+      testFrom: 'setup',
     })
   })
 

@@ -83,7 +83,7 @@ export type Hindrance =
 
 /** A job as far as an offer goes. */
 export interface ToOffer {
-  file: Pick<JobFile, 'fits' | 'sizing' | 'machines'>
+  file: Pick<JobFile, 'fits' | 'verifications' | 'sizing' | 'machines'>
   machine: Machine
   now: Situation
   pieces: ReadonlyMap<string, Piece>

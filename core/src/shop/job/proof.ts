@@ -19,7 +19,7 @@ import {
   testedOf,
 } from '../../bench/measure'
 import { fillingOrder } from '../../judging/plan'
-import { deepEqual, type Machine, type Module } from '../../things/model'
+import { deepEqual, isRegistered, type Machine, type Module } from '../../things/model'
 import {
   type Assignment,
   isFreeFor,
@@ -250,6 +250,8 @@ export function faultSearch(
     profiles: settings.profile,
     sizes,
     generation: machine.generation,
+    registered: Object.values(placement).some((one) => one && isRegistered(one.buffering)),
+    channels: machine.channels.length,
   }
   const complaint = { fitted, warm: trials[0]?.onlyWarm ?? null }
   return searchOf(

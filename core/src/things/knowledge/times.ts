@@ -11,10 +11,16 @@ export interface Trained {
   generation: Generation
   /** Capacities of the modules, GiB. */
   sizes: readonly number[]
+  /** Registered or load-reduced modules; not where left out. */
+  registered?: boolean
+  /** Channels of the machine; two where left out. */
+  channels?: number
 }
 
 const LARGE_GIB = 32
 const MANY = 4
+/** Hundreds of GB. */
+const HUGE_GIB = 256
 
 export const FIRST_START = known(
   {
@@ -22,19 +28,36 @@ export const FIRST_START = known(
     DDR5: { low: 1, high: 5 },
     /** Four large modules or more. */
     manyLarge: { low: 10, high: 20 },
+    /** Hundreds of GB, or four channels and more with registered modules. */
+    huge: { older: { low: 5, high: 15 }, DDR5: { low: 10, high: 30 } },
     /** As long again as usual is allowed before anything is done. */
     patience: 2,
   },
-  'Memory is trained at the first start after a change, with a dark screen and restarts; DDR5, large and many modules take longest.',
-  '2026-11',
+  'Memory is trained at the first start after a change or with a cleared setup, with a dark screen and restarts. It takes longer the more there is to train: DDR5, large and many modules, many channels; hundreds of GB in registered modules up to half an hour.',
+  '2026-12',
 )
 
 /** Minutes of the first start after modules moved, and after how many one stops waiting. */
-export function firstStart({ generation, sizes }: Trained): Minutes & { atMost: number } {
-  const { older, DDR5, manyLarge, patience } = FIRST_START.value
+export function firstStart({
+  generation,
+  sizes,
+  registered = false,
+  channels = 2,
+}: Trained): Minutes & { atMost: number } {
+  const { older, DDR5, manyLarge, huge, patience } = FIRST_START.value
   const large = sizes.filter((gib) => gib >= LARGE_GIB).length
+  const total = sizes.reduce((sum, one) => sum + one, 0)
+  const isHuge = total >= HUGE_GIB || (registered && channels >= MANY && large >= MANY)
   const newer = generation === 'DDR5' || generation === 'LPDDR5' || generation === 'LPDDR5X'
-  const usual = !newer ? older : large >= MANY ? manyLarge : DDR5
+  const usual = newer
+    ? isHuge
+      ? huge.DDR5
+      : large >= MANY
+        ? manyLarge
+        : DDR5
+    : isHuge
+      ? huge.older
+      : older
   return { ...usual, atMost: usual.high * patience }
 }
 

@@ -83,6 +83,19 @@ export const BATTERIES = ['plug', 'pack', 'setup', 'none'] as const
 export const Battery = z.enum(BATTERIES)
 export type Battery = z.infer<typeof Battery>
 
+/** Beside covers, what may stand over the slots: an expansion card, the processor's cooler. */
+export const IN_THE_WAY = ['card', 'cooler'] as const
+export const InTheWay = z.enum(IN_THE_WAY)
+export type InTheWay = z.infer<typeof InTheWay>
+
+/**
+ * Where memory tests run from: the shop's own medium, the setup's own test, a drive of the shop's in place of the
+ * customer's, or the customer's system, once they agreed to it.
+ */
+export const TEST_SOURCES = ['medium', 'setup', 'drive', 'system'] as const
+export const TestFrom = z.enum(TEST_SOURCES)
+export type TestFrom = z.infer<typeof TestFrom>
+
 /** How a controller interleaves channels of unequal size: as far as they are equal; not at all; or nobody knows. */
 export const INTERLEAVES = ['flex', 'matched', 'unknown'] as const
 export const ECC_POLICIES = ['required', 'supported', 'ignored', 'refused'] as const

@@ -149,3 +149,7 @@ export function plainName(module: SoldBy & { ranks: number; deviceWidth: number 
   const rate = soldSpeedOf(module)?.dataRate
   return `${capacityGiB} GB ${generation}-${rate} ${ranks}R×${deviceWidth}`
 }
+
+/** Whether its command lines pass through a register, so that it fits slots for such modules only. */
+export const isRegistered = (buffering: Module['buffering']): boolean =>
+  buffering === 'registered' || buffering === 'load-reduced'

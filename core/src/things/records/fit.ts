@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Battery } from '../model'
+import { Battery, InTheWay, TestFrom } from '../model'
 import type { Blank, KindOfRecord } from './kind'
 import { ScrewPin } from './screwPin'
 import { LongText, Money, OwnId, ShortText, Stored, Versioned } from './stored'
@@ -35,6 +35,9 @@ const fields = {
   /** Whether an all-in-one's slots are behind a hatch, and how a laptop's battery is cut off; null: nobody has said. */
   hatch: z.boolean().nullable(),
   battery: Battery.nullable(),
+  inTheWay: z.array(InTheWay).max(2),
+  /** What tests run from here; null for what the shop usually uses. */
+  testFrom: TestFrom.nullable(),
   ticks: z.record(z.string().max(300), Tick),
   note: LongText,
   /** Seconds at work until now, and since when the clock runs; null while it stands. */
@@ -75,6 +78,8 @@ const BLANK: Blank<Fit> = {
   static: 'strap',
   hatch: null,
   battery: null,
+  inTheWay: [],
+  testFrom: null,
   ticks: {},
   note: '',
   seconds: 0,

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { MACHINE_KINDS } from '../model'
+import { MACHINE_KINDS, TestFrom } from '../model'
 import { CURRENCIES, type Currency } from './currencies'
 import { LongText, Money } from './stored'
 
@@ -58,6 +58,8 @@ export const Terms = z.object({
   returnTerms: LongText,
   /** The shop's rule: how long every fitted machine is tested; null where it has none. */
   testHours: z.number('Hours.').positive('More than 0 hours.').max(240).nullable().default(null),
+  /** What the shop's memory tests run from. */
+  testFrom: TestFrom.default('medium'),
   warranty: Warranty.default(NO_WARRANTY),
   labour: LabourTable,
   /** What the shop’s printer takes. */
@@ -83,6 +85,7 @@ export const STARTING_TERMS: Terms = {
   returnTerms:
     'If the new memory turns out not to work in your computer, we take it back and return its full price. Where we chose it, the work is not charged.',
   testHours: null,
+  testFrom: 'medium',
   warranty: NO_WARRANTY,
   labour: {
     open: { desktop: 8, laptop: 15, 'all-in-one': 10, 'small-form-factor': 12, workstation: 10 },

@@ -411,6 +411,8 @@ export const fits = pgTable('fits', {
   static: text('static').$type<Fit['static']>().notNull(),
   hatch: boolean('hatch'),
   battery: text('battery').$type<Fit['battery']>(),
+  inTheWay: jsonb('in_the_way').$type<Fit['inTheWay']>().notNull().default([]),
+  testFrom: text('test_from').$type<Fit['testFrom']>(),
   ticks: jsonb('ticks').$type<Fit['ticks']>().notNull(),
   note: text('note').notNull(),
   seconds: integer('seconds').notNull(),

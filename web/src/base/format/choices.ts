@@ -9,11 +9,13 @@ import {
   type GameAnswers,
   GENERATIONS,
   type Inside,
+  type InTheWay,
   LEVELS,
   type Machine,
   type PlatformClocks,
   type Policy,
   type SlowThing,
+  type TestFrom,
   type Tried,
 } from '@tembrix/core/things/model'
 import type {
@@ -103,6 +105,10 @@ export const CHOICES = {
     'five-point': 'five-point star',
     hexagon: 'hexagon',
   } satisfies Record<ScrewHead, string>,
+  inTheWay: {
+    card: 'an expansion card',
+    cooler: 'the processor’s cooler',
+  } satisfies Record<InTheWay, string>,
   interleave: {
     flex: 'as far as the channels are equal',
     matched: 'only when all channels are equal',
@@ -181,6 +187,12 @@ export const CHOICES = {
     bounced: 'came back',
     failed: 'failed',
   } satisfies Record<Tick['state'] | ClaimState | MessageState, string>,
+  testFrom: {
+    medium: 'the shop’s own medium',
+    setup: 'the setup’s own test',
+    drive: 'a drive of the shop’s, the customer’s unplugged',
+    system: 'the customer’s system, once they agreed',
+  } satisfies Record<TestFrom, string>,
   to: {
     customer: 'back to the customer',
     shelf: 'to our shelf, used and untested',

@@ -6,8 +6,8 @@ import type {
   StepSubject,
   Tool,
 } from '@tembrix/core/bench/fitting'
-import type { Module } from '@tembrix/core/things/model'
-import { capacity, list, speed, tidy } from '../../base/format'
+import type { Module, TestFrom } from '@tembrix/core/things/model'
+import { capacity, capital, list, speed, tidy } from '../../base/format'
 import { describeModule } from '../board'
 
 export interface StepWords {
@@ -90,12 +90,28 @@ const WORDS: Record<FitCode, Say> = {
     'Its capacitors hold hundreds of volts long after unplugging. Never open it; that is for someone qualified. Where mains parts lie bare, as in some all-in-ones, take the wrist strap off and keep away.',
   ),
   CAUTION_STANDBY: say(
-    'DDR5 modules are fed while the machine is plugged in',
-    'Their voltage regulator gets standby power even when the machine is off (5 V, registered modules 12 V). Unplug and discharge before any module is touched.',
+    'These modules are fed while the machine is plugged in',
+    'Modules with a voltage regulator of their own get standby power even when the machine is off (5 V, registered modules 12 V). Unplug and discharge before any module is touched.',
   ),
   CAUTION_COOLER: say(
     'No processor runs without its cooler',
-    'If the cooler has to come off to reach a slot, clean both faces and use fresh paste, and fasten it before power comes near.',
+    'It comes off to reach the slots. Fresh paste is at hand before it is lifted, and it is fastened before power comes near.',
+  ),
+  CAUTION_SURFACE: say(
+    'A clear, dry surface',
+    'No board gets power while it lies on an anti-static bag: the outside of the bag conducts. Edges of a case cut; a glass panel is put away flat; a heavy tower is laid on its side by two.',
+  ),
+  CAUTION_CARD: say(
+    'An expansion card stands in the way',
+    'Its slot has a latch that is easily broken, and the card is heavy: hold its weight while screw and latch are loosened, and pull its power lead by the plug.',
+  ),
+  CAUTION_HATCH: say(
+    'It is laid on its display',
+    'Face down on something soft that covers the whole display, and by two where it is heavy: the stand takes no weight sideways. Pull every lead first; one may hide a latch of the hatch.',
+  ),
+  CAUTION_NONVOLATILE: say(
+    'Non-volatile modules keep their data',
+    'Ordinary modules hold nothing without power. Non-volatile modules of some workstations do: copy what they hold first, and erase them by the maker’s way before they leave the shop.',
   ),
   CAUTION_DISPLAY: say(
     'The slots are behind the display',
@@ -114,20 +130,28 @@ const WORDS: Record<FitCode, Say> = {
     'Recovery key at hand, or the drive is not encrypted',
     'Tick it once the customer has shown the key, or you have seen that the drive is not encrypted.',
   ),
+  ERRORS_BEFORE: say(
+    'Read the system’s error log',
+    'Memory errors and machine checks noted there before anything changes are not the new memory’s. The commands stand under Get the report; paste what they print.',
+  ),
+  ENCRYPTION_SUSPENDED: say(
+    'Suspend the drive’s encryption for the next starts',
+    'Where the system’s drive is encrypted: suspended in the system, not decrypted, for as many starts as the work takes. Tick it where the drive is not encrypted too.',
+  ),
   FIRMWARE_UPDATE: say(
     'Update the firmware first',
-    'Older firmware may not start these modules. Use the maker’s newest for this very model, on mains power, and do not interrupt it. It sets the setup back: note its values before.',
+    'Older firmware may not start these modules. Use the maker’s newest for this very model, on mains power, and do not interrupt it. It sets the setup back.',
   ),
   SETUP_NOTED: say(
     'Write down the setup as it is',
-    'Photograph or note every value before one is changed: that is the way back. Know how this machine’s setup is cleared.',
+    'Photograph or note every value before one is changed: storage mode, secure boot, boot order, memory. That is the way back; without the first three the system may not start. Know how this machine’s setup is cleared.',
   ),
   PROFILE_OFF: ({ phase, about }) => ({
     title: `Turn the memory profile off${inItsSetup(about.text)}`,
     how:
       phase === 'before'
         ? 'In the BIOS/UEFI setup, before modules are mixed or added. It goes on again afterwards, where it is planned.'
-        : 'In the BIOS/UEFI setup; it restarts.',
+        : 'In the BIOS/UEFI setup; it restarts. Where the setup is not reached, clearing it as the board’s manual says turns the profile off as well.',
   }),
   CHARGE_LOW: say(
     'Battery below a quarter',
@@ -135,7 +159,11 @@ const WORDS: Record<FitCode, Say> = {
   ),
   SHUT_DOWN: say(
     'Shut it down fully',
-    'Not sleep, and not the quick shutdown that hibernates: hold the modifier key your system asks for while choosing shut down, or shut down from the console. Wait until fans and lights are off.',
+    'Not sleep, and not the quick shutdown that hibernates: hold the modifier key your system asks for while choosing shut down, or shut down from the console. From the setup or a test: by its own menu. Wait until fans and lights are off.',
+  ),
+  FORCE_OFF: say(
+    'Switch it off by its button',
+    'Nothing came up that could be shut down: hold the power button until fans and lights are off.',
   ),
   UNPLUG: say(
     'Pull every cable',
@@ -145,6 +173,14 @@ const WORDS: Record<FitCode, Say> = {
   DISABLE_BATTERY: say(
     'Disable the battery in the setup',
     'Its plug cannot be reached. With the charger off, start into the BIOS/UEFI setup and disable the internal battery as the maker’s manual says; the machine switches off. The charger stays away: it switches the battery on again.',
+  ),
+  CUT_BATTERY: say(
+    'Cut the battery off another way',
+    'It does not start, so its setup cannot disable the battery. The maker’s own way first: a reset hole, or the switch held as its manual says. Else open it further to the battery’s plug, or let the battery run empty. Where none of these is open to you: stop and say so.',
+  ),
+  LAY_DOWN: say(
+    'Lay it face down',
+    'Every lead out. On something soft, clear of the edge; hold the weight until it lies.',
   ),
   DRAIN: say(
     'Discharge residual power',
@@ -193,9 +229,25 @@ const WORDS: Record<FitCode, Say> = {
     'Battery off',
     'Before anything else on the board: its plug up or along the board, as the manual shows, with plastic and not by the wires.',
   ),
+  COOLER_OFF: say(
+    'Cooler off',
+    'Its fan lead first. Loosen the fasteners crosswise, a turn each; twist it gently free and lift it straight up. The processor stays in its socket.',
+  ),
+  CARD_OUT: say(
+    'Expansion card out',
+    'Its power lead by the plug, its screw, then the latch at the end of its slot, the card’s weight held. Straight out, onto something that does not conduct.',
+  ),
+  DRIVE_OUT: say(
+    'Unplug the customer’s drive',
+    'Untested memory damages files at the first start. A drive of the shop’s takes its place for the test; the customer’s is labelled and put where nothing happens to it.',
+  ),
+  DRIVE_IN: say(
+    'The customer’s drive back',
+    'Only now that the test has passed. In its own place, screwed as it was.',
+  ),
   TAKE_OUT: ({ slots, about }, module) => ({
     title: `Out of slot ${slots[0]}`,
-    how: `${module ? `${describeModule(module)}. ` : ''}${takeOut(about)} Hold it by its edges.`,
+    how: `${module ? `${describeModule(module)}. ` : ''}It may be hot: let it cool. ${takeOut(about)} Hold it by its edges.`,
   }),
   LATCHES_OPEN: ({ slots, about }) => ({
     title: `Open the latches of ${list(slots)}`,
@@ -220,7 +272,7 @@ const WORDS: Record<FitCode, Say> = {
   }),
   CLEAN_CONTACTS: ({ slots, about }) => ({
     title: `Out, contacts cleaned, in again: ${list(slots)}`,
-    how: `One after the other. ${takeOut(about)} Wipe the gold contacts with a lint-free cloth and pure alcohol, let them dry, and blow dust out of the slot; nothing hard, no eraser. ${putIn(about)}`,
+    how: `One after the other. ${takeOut(about)} Wipe the gold contacts with a lint-free cloth and pure alcohol: no flame near, fresh air, fully dry before power. Blow dust out of the slot; nothing hard, no eraser. ${putIn(about)}`,
   }),
   CONNECTORS: say(
     'Press the connectors home',
@@ -229,7 +281,15 @@ const WORDS: Record<FitCode, Say> = {
   SEATED: (step) => ({ title: 'Every module fully seated', how: seatedHow(step) }),
   CLEAR_SETUP: say(
     'Clear the setup',
-    'By the jumper, button or cell that the board’s manual names for it, for as long as it says. No metal tool across anything else.',
+    'By the jumper, button or cell that the board’s manual names for it, for as long as it says. No metal tool across anything else. A button cell is not shorted, not left lying where somebody may swallow it, and out for the time the manual says. The start after it trains the memory anew.',
+  ),
+  COOLER_ON: say(
+    'Cooler on, before any power',
+    'Both faces clean and dry, fresh paste as thin as its maker says. Set it straight down, fasten it crosswise, a turn each, to the stop. Its fan lead back.',
+  ),
+  CARD_IN: say(
+    'Expansion card back',
+    'Straight into its slot until the latch clicks, screwed, its power lead pressed home.',
   ),
   BATTERY_ON: say(
     'Battery on',
@@ -263,30 +323,44 @@ const WORDS: Record<FitCode, Say> = {
         ? 'Only what a start needs: display, keyboard, mains last. Tools and fingers out of it; a laptop’s cover lies in place without its screws.'
         : 'Display and keyboard, mains last.',
   }),
-  START: say('Start it', 'Hands off inside while it has power.'),
+  STAND_UP: say('Stand it up', 'Nothing loose inside. Before any lead goes back.'),
+  START: say(
+    'Start it, into the setup',
+    'Not into the customer’s system: what was changed has not been tested. Hands off inside while it has power.',
+  ),
   START_WARM: say(
     'Start it again at once, while it is warm',
     'Right after the test: left to cool it would be another trial.',
   ),
   FIRST_START: ({ about }) => ({
-    title: 'First start: let it take its time',
-    how: `After a change the memory is trained, with a dark screen and restarts${about.wait ? `: ${minutes(about.wait)} are usual here` : ''}. Do not cut it off.${about.wait?.atMost ? ` If nothing has come after ${about.wait.atMost} minutes: shut it off, unplug, and seat every module again, then try one alone.` : ''} Where an open start is not safe on this machine, leave it out and say so.`,
+    title: 'First start, into the setup',
+    how: `Not into the customer’s system: this memory has not been tested. Let it take its time. After a change the memory is trained, with a dark screen and restarts${about.wait ? `: ${minutes(about.wait)} are usual here` : ''}. Do not cut it off.${about.wait?.atMost ? ` If nothing has come after ${about.wait.atMost} minutes: shut it off, unplug, and seat every module again, then try one alone.` : ''} Where an open start is not safe on this machine, leave it out and say so.`,
   }),
+  COOLER_SEEN: say(
+    'Look at the processor’s temperature',
+    'In the setup, a few minutes after the start: where it climbs on without stopping, switch off and seat the cooler again.',
+  ),
   SEEN: ({ about }) => ({
-    title: about.gib ? `Setup and system show ${capacity(about.gib)}` : 'Look at setup and system',
+    title: about.gib ? `The setup shows ${capacity(about.gib)}` : 'Look at the setup',
     how: about.gib
       ? `Every slot, the full amount${about.dataRate ? ` and ${speed(about.dataRate)} (half of it, where the clock is shown)` : ''}. What differs is looked into in Verify.`
       : 'Is every slot seen, and the full amount of what is in?',
   }),
-  SHORT_TEST: say(
-    'A short test before it is closed',
-    'A few minutes of a memory test. Closing is the long part on many machines: what is wrong is better found now.',
+  SYSTEM_RISK: say(
+    'No medium of the shop’s: agree on the test in the customer’s system',
+    'A bad module can damage files while it is tested there. Tick it once the customer has been told and you have seen that a copy of the data opens. Better: a test medium, the setup’s own test, or a drive of the shop’s.',
   ),
+  SHORT_TEST: ({ about, phase }) => ({
+    title: phase === 'try' ? 'A short test before it is closed' : 'A short test',
+    how: `A few minutes of a memory test ${testedFrom(about)}, without an error. ${phase === 'try' ? 'Closing is the long part on many machines: what is wrong is better found now. ' : ''}Until it has passed, the customer’s system is not started.`,
+  }),
   TEST_PASS: ({ about }) => ({
     title: 'One pass of the memory test',
-    how: about.wait
-      ? `About ${minutes(about.wait)} on all cores; three times that on one.`
-      : 'One full pass.',
+    how: `${capital(testedFrom(about))}. ${
+      about.wait
+        ? `About ${minutes(about.wait)} on all cores; three times that on one.`
+        : 'One full pass.'
+    }`,
   }),
   PROFILE_ON: ({ about }) => ({
     title: `Memory profile on${inItsSetup(about.text)}`,
@@ -298,11 +372,43 @@ const WORDS: Record<FitCode, Say> = {
       ? `Timings ${about.timings.cl}-${about.timings.trcd}-${about.timings.trp}-${about.timings.tras}. Write the rated values down first: they are the way back. No voltage beyond the module’s rating.`
       : 'Write the rated values down first: they are the way back.',
   }),
-  STABILITY: say(
-    'Stability test begun',
-    'Several passes before it is handed over. A profile that starts may still fail after hours.',
+  SETUP_RESTORED: say(
+    'Put the setup’s values back',
+    'Storage mode, secure boot and boot order as noted; where nobody could note them, as the maker’s page for this model and the system on the drive want them. Before the system is started.',
   ),
+  SYSTEM: say(
+    'Now the customer’s system',
+    'The test has passed: take the medium out and let the system start.',
+  ),
+  SEEN_SYSTEM: ({ about }) => ({
+    title: about.gib ? `The system shows ${capacity(about.gib)}` : 'Look at the system',
+    how: 'Its own report of memory. A 32-bit system, or one whose edition has a limit, shows less: note it in Verify.',
+  }),
+  ERRORS_AFTER: say(
+    'Read the system’s error log again',
+    'Nothing new of the memory since the work began. Paste what the command prints: Verify compares it with the one from before.',
+  ),
+  FILES_FIT: say(
+    'Hibernation and page files fit the drive',
+    'The hibernation file grows with the memory and may fill a small drive. A page file set by hand may now be too large or too small; swap on a drive that hibernates has to hold the memory. Look at what is free, and say what was changed.',
+  ),
+  ENCRYPTION_RESUMED: say(
+    'Encryption on again',
+    'Where it was suspended: resume it, and look that the system says it protects the drive.',
+  ),
+  STABILITY: ({ about }) => ({
+    title: 'Soak test begun',
+    how: `${capital(testedFrom(about))}, as the soak plan in Verify says. A profile that starts may still fail after hours.`,
+  }),
 }
+
+const TESTED_FROM: Record<TestFrom, string> = {
+  medium: 'from the shop’s own medium',
+  setup: 'by the setup’s own test',
+  drive: 'from the shop’s own drive',
+  system: 'in the customer’s system',
+}
+const testedFrom = ({ testFrom = 'medium' }: StepSubject) => TESTED_FROM[testFrom]
 
 /** The name that the machine's own setup gives the memory profile. */
 const inItsSetup = (name: string | undefined): string => (name ? ` (here “${name}”)` : '')
@@ -330,6 +436,10 @@ export const TOOL_NAMES: Record<Tool, string> = {
   'screw-tray': 'screw tray',
   'strap-mat': 'wrist strap and mat',
   'suction-cup': 'suction cup',
+  'soft-mat': 'soft mat',
+  'cleaning-cloth': 'lint-free cloth and alcohol',
+  'thermal-paste': 'thermal paste',
+  'test-medium': 'test medium',
 }
 
 export const WORK_NAMES: Record<LabourWork, string> = {
@@ -338,5 +448,5 @@ export const WORK_NAMES: Record<LabourWork, string> = {
   module: 'modules',
   firstStart: 'first start',
   profile: 'profile',
-  stability: 'stability test',
+  stability: 'soak test',
 }

@@ -5,7 +5,12 @@ export { LimitFields } from './LimitFields'
 export { ModuleDialog } from './ModuleDialog'
 export { draftOf, likelyModule, moduleOf } from './moduleForm'
 export { NameFields } from './NameFields'
-export { BATTERY_OPTIONS, HATCH_OPTIONS, LAPTOP_HATCH_OPTIONS } from './openingWords'
+export {
+  BATTERY_OPTIONS,
+  HATCH_OPTIONS,
+  LAPTOP_HATCH_OPTIONS,
+  TEST_FROM_OPTIONS,
+} from './openingWords'
 export { PART_NAMES, partInWords } from './partWords'
 export { SlotFields } from './SlotFields'
 export type { Sourcing } from './SourceOf'

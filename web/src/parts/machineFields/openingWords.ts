@@ -1,4 +1,4 @@
-import { BATTERIES, type Battery } from '@tembrix/core/things/model'
+import { BATTERIES, type Battery, TEST_SOURCES } from '@tembrix/core/things/model'
 import { CHOICES } from '../../base/format'
 
 export const BATTERY_OPTIONS: { value: Battery | ''; label: string }[] = [
@@ -19,3 +19,8 @@ export const LAPTOP_HATCH_OPTIONS: HatchOption[] = [
   { value: 'hatch', label: 'a hatch of their own' },
   { value: 'other', label: 'the whole cover' },
 ]
+
+export const TEST_FROM_OPTIONS = TEST_SOURCES.map((value) => ({
+  value,
+  label: CHOICES.testFrom[value],
+}))

@@ -1,4 +1,4 @@
-import { MACHINE_KINDS } from '@tembrix/core/things/model'
+import { MACHINE_KINDS, TEST_SOURCES, type TestFrom } from '@tembrix/core/things/model'
 import {
   CURRENCIES,
   DATE_FORMATS,
@@ -17,7 +17,7 @@ const WORK = [
   ['module', 'Each module out or in'],
   ['firstStart', 'First start, check'],
   ['profile', 'Memory profile'],
-  ['stability', 'Stability test, attended'],
+  ['stability', 'Soak test, attended'],
 ] as const
 
 /** What the shop charges, how long its work takes, and what stands on every quote. */
@@ -148,6 +148,19 @@ export function TermsDialog({ onClose }: { onClose: () => void }) {
             {figure('Quotes are valid, days', 'validDays')}
             {figure('Old modules, % of the price', 'creditPercent')}
             {figure('Every fitted machine is tested, hours', 'testHours')}
+            <Field label="Memory tests run from">
+              {(control) => (
+                <Select
+                  {...control}
+                  value={value('testFrom') as TestFrom}
+                  options={TEST_SOURCES.map((one) => ({
+                    value: one,
+                    label: CHOICES.testFrom[one],
+                  }))}
+                  onValue={(from) => set('testFrom', from)}
+                />
+              )}
+            </Field>
             {figure('Warranty on new parts, months', 'warranty.newParts')}
             {figure('on used parts, months', 'warranty.usedParts')}
             {figure('on the work, months', 'warranty.work')}

@@ -116,9 +116,9 @@ function Speeds() {
 const span = ({ low, high }: Minutes) => `${tidy(low, 1)}–${tidy(high, 1)}`
 
 function Times() {
-  const { older, DDR5, manyLarge } = FIRST_START.value
+  const { older, DDR5, manyLarge, huge } = FIRST_START.value
   const { allCores, oneCore } = TEST_PASS.value
-  const longest = firstStart({ generation: 'DDR5', sizes: [32, 32, 32, 32] }).atMost
+  const longest = firstStart({ generation: 'DDR5', sizes: Array(8).fill(64) }).atMost
   return (
     <Card title="How long it takes">
       <Rows
@@ -127,6 +127,8 @@ function Times() {
           ['DDR4 and earlier', span(older)],
           ['DDR5', span(DDR5)],
           ['DDR5, four large modules', span(manyLarge)],
+          ['DDR4 and earlier, 256 GB and more', span(huge.older)],
+          ['DDR5, 256 GB and more', span(huge.DDR5)],
         ]}
       />
       <Why of={FIRST_START} />

@@ -154,6 +154,7 @@ function Shop({ terms, onChange }: { terms: typeof STARTING_TERMS; onChange: () 
       'Every machine is tested',
       terms.testHours === null ? 'no rule' : `for ${plural(terms.testHours, 'hour')}`,
     ],
+    ['Memory tests run from', CHOICES.testFrom[terms.testFrom]],
     [
       'Paper, labels, dates',
       `${terms.paper}, ${terms.label ? `labels of ${terms.label.width} × ${terms.label.height} mm` : 'labels on sheets'}, ${terms.dateFormat}`,

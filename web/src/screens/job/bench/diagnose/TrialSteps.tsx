@@ -5,12 +5,12 @@ import {
   touchesParts,
   trialSteps,
 } from '@tembrix/core/bench/fitting'
-import { opennessOf } from '@tembrix/core/shop/job'
+import { opennessOf, startsNow } from '@tembrix/core/shop/job'
 import { Check, TriangleAlert } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Button, Disclosure } from '../../../../base/ui'
 import { TOOL_NAMES, wordsOf } from '../../../../parts/handling'
-import { useJob } from '../../base/file'
+import { useJob, useShop } from '../../base/file'
 import { type Fitting, useFit } from '../fit'
 
 export interface TrialWork {
@@ -28,13 +28,23 @@ export function useTrialWork(
   trial: Trial | undefined,
   opened: boolean,
 ): TrialWork {
-  const { machine } = useJob()
+  const { machine, file } = useJob()
+  const { terms } = useShop()
   const fitting = useFit()
   const { fit, model, tickOf } = fitting
   const { arrangement, profile, bench } = suspicion
+  const { sizes = {}, registered = false } = bench
+  const starts = startsNow(file.verifications[0])
   const about = useMemo(
-    () => ({ machine, opened, cautions: model?.cautions ?? [], ...opennessOf(fit, model) }),
-    [machine, opened, fit, model],
+    () => ({
+      machine,
+      opened,
+      sizes,
+      registered,
+      cautions: model?.cautions ?? [],
+      ...opennessOf(fit, model, terms),
+    }),
+    [machine, opened, sizes, registered, fit, model, terms],
   )
   const steps = useMemo(
     () =>
@@ -44,14 +54,17 @@ export function useTrialWork(
             from: arrangement,
             fromProfile: profile,
             trial,
-            sizes: bench.sizes ?? {},
+            starts,
           })
         : [],
-    [about, arrangement, profile, bench.sizes, trial],
+    [about, arrangement, profile, starts, trial],
   )
   const clearing = useMemo(
-    () => (trial?.profile === profile ? [] : clearSetupSteps(about)),
-    [about, trial?.profile, profile],
+    () =>
+      !trial || trial.profile === profile
+        ? []
+        : clearSetupSteps({ ...about, arrangement: trial.arrangement }),
+    [about, trial, profile],
   )
   const ready = steps.every((step) => !step.caution || tickOf(step)?.state === 'done')
   return { steps, clearing, fitting, ready }

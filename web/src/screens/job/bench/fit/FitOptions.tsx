@@ -1,7 +1,18 @@
+import { IN_THE_WAY } from '@tembrix/core/things/model'
 import { Camera } from 'lucide-react'
 import { useState } from 'react'
-import { Disclosure, ErrorText, Field, FileDrop, Select, TextInput } from '../../../../base/ui'
-import { useAddPhoto } from '../../base/file'
+import { CHOICES } from '../../../../base/format'
+import {
+  Check,
+  Disclosure,
+  ErrorText,
+  Field,
+  FileDrop,
+  Select,
+  TextInput,
+} from '../../../../base/ui'
+import { TEST_FROM_OPTIONS } from '../../../../parts/machineFields'
+import { useAddPhoto, useShop } from '../../base/file'
 import { Photos } from '../../reading/identify'
 import { OpenedBy } from './OpenedBy'
 import type { Fitting } from './useFit'
@@ -9,6 +20,7 @@ import type { Fitting } from './useFit'
 /** How it is done in this shop, what was noticed, and photos. */
 export function FitOptions({ fitting }: { fitting: Fitting }) {
   const { fit, set } = fitting
+  const { terms } = useShop()
   return (
     <Disclosure
       className="border-t border-rule"
@@ -29,8 +41,35 @@ export function FitOptions({ fitting }: { fitting: Fitting }) {
               />
             )}
           </Field>
+          <Field label="Memory tests run from">
+            {(control) => (
+              <Select
+                {...control}
+                value={fit.testFrom ?? terms.testFrom}
+                options={TEST_FROM_OPTIONS}
+                onValue={(testFrom) => set({ testFrom })}
+              />
+            )}
+          </Field>
           <OpenedBy fitting={fitting} />
         </div>
+        <fieldset className="flex flex-wrap items-center gap-x-4">
+          <legend className="text-sm text-ink-2">In the way over the slots</legend>
+          {IN_THE_WAY.map((one) => (
+            <Check
+              key={one}
+              label={CHOICES.inTheWay[one]}
+              checked={fit.inTheWay.includes(one)}
+              onChecked={(on) =>
+                set({
+                  inTheWay: IN_THE_WAY.filter((other) =>
+                    other === one ? on : fit.inTheWay.includes(other),
+                  ),
+                })
+              }
+            />
+          ))}
+        </fieldset>
         <Field label="Notes">
           {(control) => (
             <TextInput {...control} lines={3} value={fit.note} onValue={(note) => set({ note })} />

@@ -1,4 +1,4 @@
-import type { FittingStep } from '@tembrix/core/bench/fitting'
+import { type FittingStep, TOOLS } from '@tembrix/core/bench/fitting'
 import { Check, ChevronLeft, ListChecks, RectangleHorizontal, SkipForward } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { Button, callout, Field, TextInput } from '../../../../base/ui'
@@ -51,6 +51,7 @@ export function Steps({ fitting, onScrews, onTray }: Props) {
           )}
         </Button>
       </div>
+      {at === 0 && <ToolsList steps={steps} />}
       {listed ? (
         <StepList
           fitting={fitting}
@@ -77,6 +78,18 @@ export function Steps({ fitting, onScrews, onTray }: Props) {
         <AllDone onBack={() => go(steps.length - 1)} onTray={onTray} />
       )}
     </>
+  )
+}
+
+/** Every tool of the work, laid out before the first step. */
+function ToolsList({ steps }: { steps: readonly FittingStep[] }) {
+  const tools = TOOLS.filter((tool) => steps.some((step) => step.tools.includes(tool)))
+  if (tools.length === 0) return null
+  return (
+    <p className="text-sm text-ink-2">
+      <b className="font-semibold">Tools for all of it:</b>{' '}
+      {tools.map((tool) => TOOL_NAMES[tool]).join(', ')}.
+    </p>
   )
 }
 
