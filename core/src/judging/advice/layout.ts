@@ -8,6 +8,7 @@ import {
   usualSpeed,
 } from '../../things/model'
 import {
+  aboveRating,
   evaluate,
   fittedModules,
   moduleStops,
@@ -16,7 +17,7 @@ import {
   topRate,
 } from '../evaluate'
 import { type Forecast, type ForecastWord, isSteadier, type ShopResult } from '../forecast'
-import { aboveRating, fillingOrder } from '../plan'
+import { fillingOrder } from '../plan'
 import {
   boundOf,
   forecaster,
@@ -254,7 +255,7 @@ function freeCandidate(
   if (!isSound(evaluation) || evaluation.capacity.usableGiB < least) return null
   if (profile && !evaluation.run?.profile) return null
   const isRaised = evaluation.run?.profile === true && now.run?.profile !== true
-  if (isRaised && aboveRating(machine, evaluation)?.grade === 'far') return null
+  if (isRaised && aboveRating(machine, held, evaluation)?.grade === 'unlikely') return null
   const forecast = gainOf(evaluation)
   if (!forecast) return null
   const gain = gainIn(forecast)

@@ -1,3 +1,11 @@
+export {
+  type AboveRating,
+  aboveRating,
+  GRADES,
+  type Grade,
+  REACHED_ABOVE,
+  SHARE_ABOVE,
+} from './aboveRating'
 export { asFarAsSeen } from './asFarAsSeen'
 export { evaluate } from './evaluate'
 export { byChannel, channelCapacities, differ, type Fitted, fittedModules } from './fitted'

@@ -112,7 +112,7 @@ export function ratingAt(machine: Machine, modules: number, ranks: number): numb
 }
 
 /** The load of each populated channel, in the order they are first met. */
-function loadsOf(machine: Machine, fitted: readonly Fitted[]): ChannelLoad[] {
+export function loadsOf(machine: Machine, fitted: readonly Fitted[]): ChannelLoad[] {
   const loads: ChannelLoad[] = []
   for (const { channels, module } of fitted) {
     for (const channel of channels) {

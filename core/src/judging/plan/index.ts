@@ -1,4 +1,3 @@
-export { type AboveRating, aboveRating, GRADES, type Grade } from './aboveRating'
 export { fillingOrder } from './channels'
 export * from './firmwareFirst'
 export * from './mixing'

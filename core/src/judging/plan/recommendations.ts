@@ -66,6 +66,8 @@ export interface RecommendationCase {
   listed?: readonly PlanOption[] | null
   /** The module that a piece is. */
   moduleOf?: (piece: PlacedPiece) => Module | undefined
+  /** Whether an option hardly ever runs as it is set: it is none to recommend. */
+  isUnlikely?: (option: PlanOption) => boolean
   /** How many times as fast an option makes the customer's work. */
   gainOf: (option: PlanOption) => number
   /** Whether games come steadier with it, though nobody would notice more speed. */
@@ -82,7 +84,7 @@ const MIXING: readonly FindingCode[] = ['MIXED_MODULES', 'KITS_COMBINED', 'KIT_S
 /**
  * The plans a technician would look at first: the cheapest, the best for this use, the safest (one
  * matched set), the cheapest of which the maker's list names all, and the one to start with now and add to later.
- * None is worse than what is there; the last three only where they differ from the others.
+ * None is worse than what is there, and none hardly ever runs; the last three only where they differ from the others.
  */
 export function recommendations(given: RecommendationCase): Recommendation[] {
   const { byPolicy, policy, gainOf } = given
@@ -115,8 +117,11 @@ export function recommendations(given: RecommendationCase): Recommendation[] {
   return named.map((one) => ({ ...one, givesUp: givesUp(given, one, named) }))
 }
 
-const isNoWorse = ({ found, gainOf }: RecommendationCase, option: PlanOption): boolean =>
-  gainOf(option) >= NO_LOSS && option.usableGiB >= found.capacity.usableGiB
+const isNoWorse = (
+  { found, gainOf, isUnlikely }: RecommendationCase,
+  option: PlanOption,
+): boolean =>
+  gainOf(option) >= NO_LOSS && option.usableGiB >= found.capacity.usableGiB && !isUnlikely?.(option)
 
 const isEmpty = ({ placement }: PlanOption): boolean => Object.keys(placement).length === 0
 

@@ -12,6 +12,7 @@ import {
 import {
   channelsMeasured,
   planKey,
+  promisedOf,
   rateSeen,
   type Situation,
   standingOf,
@@ -78,6 +79,12 @@ export interface ToReport extends ToProve {
   pieces: ReadonlyMap<string, Piece>
 }
 
+/** A plan that somebody saw at its speed, or that may be promised; else what it falls back to. */
+function asSeenOrPromised(machine: Machine, planned: Situation, rate: number | null): Situation {
+  const asked = planned.evaluation.run?.dataRate ?? 0
+  return rate !== null && rate >= asked ? planned : promisedOf(machine, planned).situation
+}
+
 /** Everything that is on record of how a job ended. `ruleHours` is how long the shop tests every machine. */
 export function handoverFacts(
   job: ToReport,
@@ -92,14 +99,14 @@ export function handoverFacts(
     !deepEqual(before.assignment, planned.assignment) ||
     !deepEqual(before.settings, planned.settings)
   const fitted = fit?.finishedAt != null
-  const after = fitted ? planned : before
+  const shown = fitted ? seen : UNVERIFIED.seen
+  const rate = rateSeen(shown, planned)
+  const after = fitted ? asSeenOrPromised(machine, planned, rate) : before
   const work = { jobId: file.id, now: before, planned: after, pieces, fit }
   const removed = partsRemoved(work)
   const gains = gainsOf(testedOf(file.measurements), forecast)
   const option = agreedOption(file.quotes)
   const counted = testsThatCount(stability, planKey(planned))
-  const shown = fitted ? seen : UNVERIFIED.seen
-  const rate = rateSeen(shown, after)
   const channels = fitted ? channelsMeasured(job) : null
   const { capacity, run, zones } = after.evaluation
   const ways = zones[0]?.ways ?? 1

@@ -24,6 +24,7 @@ export {
 } from './offer'
 export { evidenceOf, type PlacedRead, placeRead, type ToWeigh } from './placeRead'
 export { type PlanSupply, planSupply, staying } from './planSupply'
+export { type Promised, promisedOf } from './promised'
 export {
   arrangementOf,
   assignmentOf,

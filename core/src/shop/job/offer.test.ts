@@ -1,8 +1,10 @@
+import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { desktop, profiled, stick } from '../../../test/builders'
+import { aboveRating, evaluate } from '../../judging/evaluate'
 import type { Module } from '../../things/model'
 import { type Assignment, type Piece, STARTING_TERMS, UNFITTED } from '../../things/records'
-import { type OfferInput, offerOf, situationOf } from '.'
+import { type OfferInput, offerOf, promisedOf, situationOf } from '.'
 
 const machine = desktop()
 const kit = { id: 'k', size: 2 }
@@ -151,4 +153,35 @@ test('another spend has its own minutes and parts; a disk without a price is not
   expect(of('disk', 6000)).toMatchObject({ unpriced: false, hindrances: [] })
   expect(of('cooling')).toMatchObject({ calculatedMinutes: 30, unpriced: false })
   expect(of('nothing')).toMatchObject({ calculatedMinutes: 0, facts: { other: 'nothing' } })
+})
+
+test('nothing promised runs at a speed that its grade calls unlikely', () => {
+  const rate = fc.constantFrom(2133, 2400, 2666, 2933, 3200)
+  fc.assert(
+    fc.property(
+      rate,
+      rate,
+      fc.integer({ min: 2666, max: 5200 }),
+      fc.constantFrom(1, 2),
+      fc.constantFrom(['A2'], ['A2', 'B2'], ['A1', 'A2', 'B1', 'B2']),
+      (one, two, sold, ranks, slots) => {
+        const dataRates = [
+          { modulesPerChannel: 1, ranks: 1, dataRate: one },
+          { modulesPerChannel: 2, ranks: 1, dataRate: Math.min(one, two) },
+        ]
+        const board = { ...machine, limits: { ...machine.limits, dataRates } }
+        const module = profiled(sold, { ranks })
+        const placement = Object.fromEntries(slots.map((slot) => [slot, module]))
+        const settings = { profile: true }
+        const evaluation = evaluate({ machine: board, placement, settings })
+        const planned = { assignment: {}, placement, settings, evaluation }
+        const { situation, above } = promisedOf(board, planned)
+        const again = aboveRating(board, placement, situation.evaluation)
+        expect(again?.grade).not.toBe('unlikely')
+        if (above?.grade === 'unlikely') {
+          expect(situation.evaluation.run?.dataRate).toBe(above.fallsBackTo)
+        } else expect(situation).toBe(planned)
+      },
+    ),
+  )
 })

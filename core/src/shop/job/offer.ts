@@ -1,4 +1,5 @@
 import { fittingSteps } from '../../bench/fitting'
+import type { AboveRating } from '../../judging/evaluate'
 import type { Forecast } from '../../judging/forecast'
 import { type FirmwareReason, type MixingLevel, mixingRisk } from '../../judging/plan'
 import { areAllListed, type ValidatedIndex } from '../../reading/lists'
@@ -22,6 +23,7 @@ import {
 import { type Priced, priced } from '../money'
 import { type LabourPart, labourOf, minutesOf, OTHER_MINUTES } from '../quote'
 import { firmwareReasons, fittingInput, profileVolts } from './fitting'
+import { promisedOf } from './promised'
 import type { Situation } from './situation'
 
 /** A module that goes in: new, used, or one the customer brought; null where nobody has said. */
@@ -58,6 +60,8 @@ export interface OfferFacts {
   mixing: MixingLevel
   /** The only thing mixed is a module beside soldered memory. */
   besideSoldered: boolean
+  /** How far the plan runs above the controller's rating; null where it does not. */
+  above: AboveRating | null
   /** The memory profile is turned on for it: its voltage where known, V. */
   profile: { volts: number | null } | null
   integratedGraphics: boolean
@@ -147,12 +151,14 @@ export function offerOf(job: ToOffer, input: OfferInput): OfferedOption {
     depositPercent: quote.depositPercent ?? terms.depositPercent,
   })
   const { placement, settings, evaluation } = planned
+  const { situation: promised, above } = promisedOf(machine, planned)
   const mixing = mixingRisk(machine, placement, settings, machine.touchy ?? false)
-  const switched = plan.profile && evaluation.run?.profile === true
+  const switched = plan.profile && promised.evaluation.run?.profile === true
   const facts: OfferFacts = {
     kind: machine.kind,
     before: now.evaluation,
-    after: evaluation,
+    after: promised.evaluation,
+    above,
     ...modulesOf(job, planned, removed, credits),
     gain: input.gain,
     mixing: mixing.level,

@@ -15,7 +15,7 @@ const evaluation = evaluate({ machine, placement: {}, settings: { profile: false
 describe.each(FindingCode.options)('%s', (code) => {
   test('has a title, a meaning and something to do', () => {
     const finding = { code, severity: Severity.enum.note, slots: ['A'] }
-    const { title, means, todo } = wordingOf({ finding, machine, evaluation })
+    const { title, means, todo } = wordingOf({ finding, machine, evaluation, placement: {} })
     for (const text of [title, means, todo]) {
       expect(text.length).toBeGreaterThan(8)
       expect(text).not.toMatch(/null|undefined|NaN|\[object/)
@@ -30,6 +30,7 @@ test('single channel says what a second one would give', () => {
   const { means } = wordingOf({
     finding: { ...finding, slots: [] },
     machine,
+    placement: {},
     evaluation: { ...evaluation, zones },
   })
   expect(means).toContain('21.3 GB/s at most, where two would give 42.7')

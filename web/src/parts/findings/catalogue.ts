@@ -1,8 +1,10 @@
+import { aboveRating, type Grade } from '@tembrix/core/judging/evaluate'
 import type {
   Evaluation,
   Finding,
   FindingCode,
   Machine,
+  Placement,
   Severity,
 } from '@tembrix/core/things/model'
 import { bandwidth, capacity, list, speed, tidy } from '../../base/format'
@@ -18,6 +20,14 @@ export interface Circumstances {
   finding: Finding
   machine: Machine
   evaluation: Evaluation
+  placement: Placement
+}
+
+/** How often a speed above the controller's rating runs; the same words wherever it is said. */
+export const GRADE_WORDS: Record<Grade, string> = {
+  everyday: 'that is everyday',
+  doubtful: 'whether that runs depends on the very processor and board',
+  unlikely: 'at this load that hardly ever runs',
 }
 
 export const SEVERITY_NAMES: Record<Severity, string> = { stop: 'Stop', risk: 'Risk', note: 'Note' }
@@ -144,11 +154,17 @@ const CATALOGUE: Record<FindingCode, Word> = {
     means: 'Errors are corrected only when every module has ECC.',
     todo: 'Use one kind, if the customer counts on it.',
   },
-  ABOVE_RATING: ({ evaluation }) => ({
-    title: 'Above the controller’s rating',
-    means: `The memory profile runs at ${speed(evaluation.run?.dataRate)}; the controller is rated for ${evaluation.run?.controllerRating} at this load. Usual, not promised.`,
-    todo: 'Its maker may refuse warranty for it. Test several passes; if it fails, lower the speed or leave the profile off.',
-  }),
+  ABOVE_RATING: ({ machine, placement, evaluation }) => {
+    const above = aboveRating(machine, placement, evaluation)
+    return {
+      title: 'Above the controller’s rating',
+      means: `It runs at ${speed(evaluation.run?.dataRate)}; the controller is rated for ${evaluation.run?.controllerRating} at this load${above ? `: ${GRADE_WORDS[above.grade]}` : ''}. Only ${speed(above?.fallsBackTo ?? evaluation.run?.controllerRating)} can be promised.`,
+      todo:
+        above?.grade === 'unlikely'
+          ? `Set it by hand to ${speed(above.holds)}, or leave the profile off.`
+          : 'The processor’s maker may refuse warranty for it. Test several passes; if it fails, lower the speed or leave the profile off.',
+    }
+  },
   ABOVE_MODULES: ({ evaluation }) => ({
     title: 'Above what the modules are rated for',
     means: `Set by hand to ${speed(evaluation.run?.dataRate)}, beyond every speed the modules list. Nobody has tested them there.`,

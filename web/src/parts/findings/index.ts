@@ -1,5 +1,6 @@
 export {
   type Circumstances,
+  GRADE_WORDS,
   NO_FINDINGS,
   SEVERITY_NAMES,
   type Wording,

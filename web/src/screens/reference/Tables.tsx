@@ -10,6 +10,7 @@ import {
   USUAL_CAUSES,
   WAYS,
 } from '@tembrix/core/bench/diagnose'
+import { REACHED_ABOVE, SHARE_ABOVE } from '@tembrix/core/judging/evaluate'
 import { SLOWEST_FRAMES, WORK_PROFILES } from '@tembrix/core/judging/forecast'
 import { CARD, MODULE_SIZES, STARTING_USES, USES } from '@tembrix/core/judging/sizing'
 import { INTERLEAVE_SHOWN } from '@tembrix/core/shop/job'
@@ -35,6 +36,7 @@ export function Tables() {
   return (
     <>
       <Speeds />
+      <SpeedsAboveRating />
       <Times />
       <Uses />
       <Causes />
@@ -109,6 +111,30 @@ function Speeds() {
         ])}
       />
       <Why of={USUAL_SPEEDS} />
+    </Card>
+  )
+}
+
+function SpeedsAboveRating() {
+  const { everyday, hardly } = SHARE_ABOVE.value
+  return (
+    <Card title="Above the controller’s rating">
+      <Rows
+        heads={['Modules a channel, ranks', 'everyday to, MT/s', 'hardly ever above']}
+        rows={GENERATIONS.flatMap((generation) =>
+          (REACHED_ABOVE.value[generation] ?? []).map((row) => [
+            `${generation}, ${row.modulesPerChannel} of ${row.ranks === 1 ? 'one rank' : 'two ranks'}`,
+            row.everyday,
+            row.hardly,
+          ]),
+        )}
+      />
+      <Why of={REACHED_ABOVE} />
+      <p className="text-sm text-ink-2">
+        Where the rating itself is higher: everyday to {tidy(everyday * 100)} % above it, hardly
+        ever beyond {tidy(hardly * 100)} %. {SHARE_ABOVE.reason} Only what it falls back to with
+        nothing switched on is promised.
+      </p>
     </Card>
   )
 }

@@ -14,7 +14,7 @@ export function WhatIfAnswer({ trying }: { trying: Trying }) {
   const { run, starts, findings, mode } = evaluation
   if (!starts || !run) {
     const [first] = findings
-    const why = first ? wordingOf({ finding: first, machine, evaluation }).title : ''
+    const why = first ? wordingOf({ finding: first, machine, evaluation, placement }).title : ''
     return (
       <p
         role="status"

@@ -80,7 +80,7 @@ function Tried({ trying }: { trying: Trying }) {
           <Add machine={machine} />
           <WhatIfAnswer trying={trying} />
           {Object.keys(slots).length > 0 && (
-            <FindingList machine={machine} evaluation={evaluation} />
+            <FindingList machine={machine} placement={placement} evaluation={evaluation} />
           )}
           {evaluation.starts && (
             <Judgement machine={machine} placement={placement} settings={settings} policy={null} />

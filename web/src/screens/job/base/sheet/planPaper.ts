@@ -1,6 +1,6 @@
 import { fittingSteps } from '@tembrix/core/bench/fitting'
 import { speedPicture } from '@tembrix/core/judging/tune'
-import { fittingInput, type Situation } from '@tembrix/core/shop/job'
+import { fittingInput, type Promised, promisedOf, type Situation } from '@tembrix/core/shop/job'
 import type { Module, SetTimings } from '@tembrix/core/things/model'
 import type { ModelRecord, Terms } from '@tembrix/core/things/records'
 import { bandwidth, capacity, day, latency, money, speed, today } from '../../../../base/format'
@@ -33,7 +33,7 @@ export function planPaper(view: JobView, model: ModelRecord | undefined, terms: 
     blocks: [
       ...(complaint ? [{ is: 'text' as const, text: [strong('Complaint: '), complaint] }] : []),
       slotTable(view),
-      resultTable(now, planned),
+      resultTable(now, promisedOf(machine, planned)),
       { is: 'text', text: [strong('To buy: '), `${money(cost.total)}${unpriced}`] },
       {
         is: 'part',
@@ -116,7 +116,7 @@ const RESULTS: readonly [string, (situation: Situation) => string][] = [
   ['Peak bandwidth', ({ evaluation: { run } }) => (run ? bandwidth(run.wholePeakGBs) : '–')],
 ]
 
-function resultTable(now: Situation, planned: Situation): Block {
+function resultTable(now: Situation, promised: Promised): Block {
   return {
     is: 'part',
     blocks: [
@@ -129,18 +129,24 @@ function resultTable(now: Situation, planned: Situation): Block {
           { name: 'As found', share: 2 },
           { name: 'As planned', share: 2 },
         ],
-        rows: RESULTS.map(([name, of]) => ({ cells: [name, of(now), [strong(of(planned))]] })),
+        rows: RESULTS.map(([name, of]) => ({
+          cells: [name, of(now), [strong(of(promised.situation))]],
+        })),
       },
+      ...(promised.above?.grade === 'unlikely' ? [{ is: 'text' as const, text: FALLS_BACK }] : []),
     ],
   }
 }
 
-function findings({ machine, planned: { evaluation } }: JobView): Block {
+const FALLS_BACK =
+  'As set in the plan it hardly ever runs at this load. The figures here are what it falls back to, and all that is promised.'
+
+function findings({ machine, planned: { evaluation, placement } }: JobView): Block {
   if (evaluation.findings.length === 0) return { is: 'text', text: NO_FINDINGS }
   return {
     is: 'findings',
     items: evaluation.findings.map((finding) => {
-      const { title, means, todo } = wordingOf({ finding, machine, evaluation })
+      const { title, means, todo } = wordingOf({ finding, machine, evaluation, placement })
       const { code, severity } = finding
       return { code, severity, title, text: [`${means} `, strong(todo)] }
     }),

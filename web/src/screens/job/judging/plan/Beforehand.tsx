@@ -1,9 +1,11 @@
-import { aboveRating, type FirmwareReason, type Grade } from '@tembrix/core/judging/plan'
+import { aboveRating } from '@tembrix/core/judging/evaluate'
+import type { FirmwareReason } from '@tembrix/core/judging/plan'
 import { firmwareReasons, profileVolts } from '@tembrix/core/shop/job'
 import type { Piece } from '@tembrix/core/things/records'
 import { saidOf, useAskSupplierMutation } from '../../../../base/data'
 import { list, speed } from '../../../../base/format'
 import { Button, callout } from '../../../../base/ui'
+import { GRADE_WORDS } from '../../../../parts/findings'
 import { useJob } from '../../base/file'
 import { sharePercent } from './words'
 
@@ -13,18 +15,12 @@ const FIRMWARE_WORDS: Record<FirmwareReason, string> = {
   MANY: 'four and more DDR5 modules are trained better by newer firmware',
 }
 
-const GRADE_WORDS: Record<Grade, string> = {
-  'a-step': 'that usually runs',
-  well: 'whether that runs depends on the very processor',
-  far: 'at this load it hardly ever runs',
-}
-
 /** What has to be done, or said to the customer, before these modules go in. */
 export function Beforehand() {
   const view = useJob()
   const { machine, plan, planned, edit } = view
   const reasons = firmwareReasons(view, planned)
-  const above = aboveRating(machine, planned.evaluation)
+  const above = aboveRating(machine, planned.placement, planned.evaluation)
   const volts = profileVolts(planned)
   const setTo = plan.manual?.dataRate ?? null
   const assumed = Object.values(planned.assignment).flatMap(({ moduleId }) => {
@@ -55,10 +51,12 @@ export function Beforehand() {
           {speed(above.dataRate)} is {sharePercent(above.share)} above what the processor is rated
           for with these modules, {above.rating}
           {volts !== null && ` (${volts} V)`}: {GRADE_WORDS[above.grade]}. Its maker may refuse
-          warranty for it. The quote says so; tell the customer.
+          warranty for it. The quote promises{' '}
+          {above.grade === 'unlikely' ? `${speed(above.fallsBackTo)} only` : 'no more than that'};
+          tell the customer.
         </p>
       )}
-      {above && above.grade !== 'a-step' && machine.profiles && (
+      {above && above.grade !== 'everyday' && machine.profiles && (
         <Button className="mt-1" onClick={() => set(above.holds)}>
           Set by hand to {above.holds} MT/s
         </Button>

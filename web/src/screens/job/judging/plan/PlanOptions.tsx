@@ -1,3 +1,4 @@
+import { aboveRating } from '@tembrix/core/judging/evaluate'
 import { isSteadier } from '@tembrix/core/judging/forecast'
 import {
   type PlacedPiece,
@@ -100,6 +101,12 @@ export function PlanOptions() {
       policy,
       listed: onList,
       moduleOf,
+      isUnlikely: ({ placement, evaluation }) => {
+        const modules = Object.fromEntries(
+          Object.entries(placement).map(([slot, piece]) => [slot, moduleOf(piece) ?? null]),
+        )
+        return aboveRating(machine, modules, evaluation)?.grade === 'unlikely'
+      },
       gainOf,
       isSteadier: steadier,
     })

@@ -127,7 +127,11 @@ const ThisPlan = memo(function ThisPlan() {
         </p>
       )}
       {layout?.free && <FreeFirst free={layout.free} />}
-      <FindingList machine={machine} evaluation={planned.evaluation} />
+      <FindingList
+        machine={machine}
+        placement={planned.placement}
+        evaluation={planned.evaluation}
+      />
       {!asFound && <Beforehand />}
       <Gains need={need} />
       {planned.evaluation.starts && (

@@ -31,9 +31,10 @@ function Question() {
   const [moduleId, setModuleId] = useState(offered[0]?.id ?? '')
   const [slot, setSlot] = useState(machine.slots[0]?.id ?? '')
   const module = pieces.get(moduleId)?.module ?? null
+  const { placement } = planned
   const outcome = useMemo(
-    () => consequences(machine, planned.placement, planned.settings, slot, module),
-    [machine, planned.placement, planned.settings, slot, module],
+    () => consequences(machine, placement, planned.settings, slot, module),
+    [machine, placement, planned.settings, slot, module],
   )
   return (
     <>
@@ -71,7 +72,12 @@ function Question() {
         </p>
         <ul className="list-disc pl-5">
           {outcome.brings.map((finding) => {
-            const { title, means } = wordingOf({ finding, machine, evaluation: outcome.after })
+            const { title, means } = wordingOf({
+              finding,
+              machine,
+              placement: { ...placement, [slot]: module },
+              evaluation: outcome.after,
+            })
             return (
               <li key={finding.code}>
                 <b className="font-medium">{title}.</b> {means}
@@ -84,7 +90,8 @@ function Question() {
             It would settle:{' '}
             {list(
               outcome.settles.map(
-                (finding) => wordingOf({ finding, machine, evaluation: outcome.before }).title,
+                (finding) =>
+                  wordingOf({ finding, machine, placement, evaluation: outcome.before }).title,
               ),
             )}
             .

@@ -123,7 +123,7 @@ export function IdentifyScreen() {
           What is in {list(unseen)} is not known yet, so nothing is said of channels and order.
         </p>
       ) : (
-        <FindingList machine={machine} evaluation={now.evaluation} />
+        <FindingList machine={machine} placement={now.placement} evaluation={now.evaluation} />
       )}
     </div>
   )

@@ -5,6 +5,7 @@ import {
   type Report,
   withoutReason,
 } from '@tembrix/core/shop/handover'
+import { promisedOf } from '@tembrix/core/shop/job'
 import {
   type Handover,
   type HandoverChange,
@@ -45,7 +46,11 @@ export function useHandover(): HandingOver {
   const { record, set, settle } = useOneRecord('handovers', file.handovers[0], NOT_HANDED_OVER)
   const worked = useMemo(() => {
     const job = { file, machine, now, planned, pieces, ceilings: learned.ceilings }
-    const facts = handoverFacts(job, gainOf(planned.evaluation), terms.testHours)
+    const facts = handoverFacts(
+      job,
+      gainOf(promisedOf(machine, planned).situation.evaluation),
+      terms.testHours,
+    )
     const figures = figuresOf(facts)
     const written = writtenReport(facts, file)
     const basis = { file, facts, handover: record, figures, written, terms, on: today() }

@@ -4,6 +4,7 @@ import {
   type Lead,
   type OfferedOption,
   offerOf,
+  promisedOf,
   type Situation,
   situationOf,
 } from '@tembrix/core/shop/job'
@@ -69,7 +70,7 @@ export function workedOption(basis: Basis, quote: Quote, option: QuoteOption): W
   const plan = file.plans.find(({ id }) => id === option.planId)
   if (!plan) return null
   const situation = situationOf(machine, plan.placement ?? file.found, pieces, settingsOf(plan))
-  const gain = gainOf(situation.evaluation)
+  const gain = gainOf(promisedOf(machine, situation).situation.evaluation)
   const given = { planned: situation, plan, option, quote, model, terms, gain, validated }
   const offer = offerOf(view, given)
   const { facts, sum } = offer

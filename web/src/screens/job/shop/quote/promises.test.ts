@@ -1,3 +1,4 @@
+import type { AboveRating, Grade } from '@tembrix/core/judging/evaluate'
 import { evaluate } from '@tembrix/core/judging/evaluate'
 import { forecast, type MemoryState } from '@tembrix/core/judging/forecast'
 import { memoryState } from '@tembrix/core/judging/sizing'
@@ -57,6 +58,7 @@ const bare: OfferFacts = {
   gain: null,
   mixing: 'none',
   besideSoldered: false,
+  above: null,
   profile: null,
   integratedGraphics: false,
   firmware: [],
@@ -67,11 +69,13 @@ const bare: OfferFacts = {
   other: null,
 }
 
-const fast: Module = module({
-  speeds: [
-    usualSpeed('DDR4', 3200),
-    { kind: 'profile', dataRate: 3600, cl: 18, trcd: 22, trp: 22, tras: 42, voltage: 1.35 },
-  ],
+const above = (grade: Grade): AboveRating => ({
+  dataRate: 3600,
+  rating: 3200,
+  share: 0.125,
+  grade,
+  holds: 3466,
+  fallsBackTo: 3000,
 })
 
 const state = (evaluation: Evaluation) => memoryState(evaluation, 0) as MemoryState
@@ -156,9 +160,15 @@ const CASES: Record<
     not: [{ warranty: bare.warranty }],
   },
   aboveRating: {
-    fact: { after: run({ A2: fast, B2: fast }, true), profile: { volts: 1.35 } },
-    names: /3600 MT\/s on 1\.35 V; the processor is rated for 3200/,
-    not: [{ after: run({ A2: fast, B2: fast }) }],
+    fact: { above: above('everyday'), profile: { volts: 1.35 } },
+    names:
+      /3600 MT\/s on 1\.35 V; the processor is rated for 3200.*3000 MT\/s: that is what we promise/,
+    not: [{ above: null }, { above: above('unlikely') }],
+  },
+  fallsBack: {
+    fact: { above: above('unlikely') },
+    names: /We promise 3000 MT\/s/,
+    not: [{ above: null }, { above: above('everyday') }, { above: above('doubtful') }],
   },
 }
 

@@ -12,9 +12,6 @@ const testDays = ({ added }: OfferFacts): string[] | null => {
   return used.length > 0 && days.length === used.length ? [...new Set(days)].sort() : null
 }
 
-const found = ({ after }: OfferFacts, code: string) =>
-  after.findings.some((finding) => finding.code === code)
-
 const one = (count: number, single: string, several: string) => (count === 1 ? single : several)
 
 /** Every sentence of a quote that promises something, each with the fact it rests on. */
@@ -108,11 +105,17 @@ export const PROMISES = {
 
   aboveRating: promise(
     (facts: OfferFacts) =>
-      found(facts, 'ABOVE_RATING') && facts.after.run
-        ? { run: facts.after.run, volts: facts.profile?.volts ?? null }
+      facts.above && facts.above.grade !== 'unlikely'
+        ? { above: facts.above, volts: facts.profile?.volts ?? null }
         : null,
-    ({ run, volts }) =>
-      `The modules then run at ${speed(run.dataRate)}${volts === null ? '' : ` on ${volts} V`}; the processor is rated for ${run.controllerRating}. That usually works, but its maker may refuse warranty for it. If it does not run well, we go back to the plain setting.`,
+    ({ above: { dataRate, rating, grade, fallsBackTo }, volts }) =>
+      `The modules then run at ${speed(dataRate)}${volts === null ? '' : ` on ${volts} V`}; the processor is rated for ${rating}. ${grade === 'everyday' ? 'That usually works' : 'Whether that works depends on the very processor'}, and its maker may refuse warranty for it. If it does not run well, we go back to the plain setting, ${speed(fallsBackTo)}: that is what we promise.`,
+  ),
+
+  fallsBack: promise(
+    ({ above }: OfferFacts) => (above?.grade === 'unlikely' ? above : null),
+    ({ fallsBackTo }) =>
+      `We promise ${speed(fallsBackTo)}. The modules are made for more, but this many of them hardly ever run faster in this computer.`,
   ),
 } as const
 

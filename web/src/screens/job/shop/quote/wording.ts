@@ -196,7 +196,7 @@ function gains(facts: OfferFacts): string {
 }
 
 function profile(facts: OfferFacts): string {
-  const above = PROMISES.aboveRating(facts)
+  const above = PROMISES.aboveRating(facts) || PROMISES.fallsBack(facts)
   if (above || !facts.profile) return above
   return 'We use the faster setting (memory profile) stored on the modules.'
 }
