@@ -1,8 +1,15 @@
 import { describe, expect, test } from 'vitest'
 import { desktop, profiled, slot, stick } from '../../../test/builders'
-import type { Machine, Module, Placement } from '../../things/model'
+import {
+  type Machine,
+  type Module,
+  type Placement,
+  usualSpeed,
+  usualTimes,
+} from '../../things/model'
 import { asFarAsSeen } from './asFarAsSeen'
 import { evaluate } from './evaluate'
+import { moduleTimings } from './timings'
 
 function findingsOf(machine: Machine, placement: Placement, profile = false): string[] {
   return evaluate({ machine, placement, settings: { profile } }).findings.map(({ code, slots }) =>
@@ -181,4 +188,19 @@ test('how unequal channels interleave: unknown is the careful rule, with the oth
   expect(alternative).toEqual(of('flex', uneven))
   expect(of('flex', uneven)).not.toHaveProperty('alternative')
   expect(of('unknown', {})).not.toHaveProperty('alternative')
+})
+
+describe('modules known by their label, at a slower speed', () => {
+  // Worked by hand from the bins’ times: 13.75 ns × 1.2 GHz = 16.5, 13.75 × 1.0667 = 14.7, 13.75 × 1.3333 = 18.3.
+  test.each([
+    ['DDR4', 2666, 2400, 17],
+    ['DDR4', 2400, 2133, 15],
+    ['DDR4', 2933, 2666, 19],
+    ['DDR5', 5600, 5200, 42],
+  ] as const)('%s-%i at %i has CL %i', (generation, own, at, cl) => {
+    const speeds = [usualSpeed(generation, own)]
+    const times = usualTimes(generation, speeds)
+    const module = stick({ generation, speeds, ...(times ? { times } : {}) })
+    expect(moduleTimings(module, 'standard', at, generation).cl).toBe(cl)
+  })
 })

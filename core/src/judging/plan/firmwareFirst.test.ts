@@ -15,6 +15,14 @@ test('new sizes, clocked modules and many modules ask for firmware first', () =>
   expect(firmwareFirst(five, [plain, plain], [plain, plain, plain, plain])).toEqual(['MANY'])
 })
 
+test('32 GB DDR4 modules came after boards of before about 2019', () => {
+  const four = { generation: 'DDR4' as const }
+  const large = stick({ capacityGiB: 32 })
+  expect(firmwareFirst(four, [large], [large])).toEqual(['LARGE_DDR4'])
+  const usual = stick({ capacityGiB: 16 })
+  expect(firmwareFirst(four, [usual], [usual])).toEqual([])
+})
+
 test('usual ones do not, nor what is there already', () => {
   const plain = module(16)
   expect(firmwareFirst(five, [plain, plain], [plain, plain])).toEqual([])

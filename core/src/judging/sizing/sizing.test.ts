@@ -263,13 +263,23 @@ describe('totals a machine can be built to', () => {
 
   test('two slots: every pair of sizes within the limit, odd totals too', () => {
     const machine = desktop({ generation: 'DDR5', limits: { ...desktop().limits, totalGiB: 64 } })
-    expect(slotSizes(machine)).toEqual([8, 16, 24, 32])
+    expect(slotSizes(machine)).toEqual([8, 12, 16, 24, 32])
     const totals = buildableTotals({
       ...machine,
       slots: machine.slots.filter(({ position }) => position === 1),
     })
-    expect(totals.map(({ gib }) => gib)).toEqual([8, 16, 24, 32, 40, 48, 56, 64])
-    expect(totals.filter(({ even }) => even).map(({ gib }) => gib)).toEqual([16, 32, 48, 64])
+    expect(totals.map(({ gib }) => gib)).toEqual([
+      8, 12, 16, 20, 24, 28, 32, 36, 40, 44, 48, 56, 64,
+    ])
+    expect(totals.filter(({ even }) => even).map(({ gib }) => gib)).toEqual([16, 24, 32, 48, 64])
+  })
+
+  test('one compression-attached module fills both channels, in the sizes it is sold in', () => {
+    expect(slotSizes(of('laptop-lpcamm2'))).toEqual([16, 24, 32, 48, 64])
+    expect(buildableTotals(of('laptop-lpcamm2'))).toEqual(
+      [16, 24, 32, 48, 64].map((gib) => ({ gib, even: true })),
+    )
+    expect(buildableTotals(of('laptop-camm2')).at(-1)).toEqual({ gib: 128, even: true })
   })
 
   test('all soldered: what there is', () => {

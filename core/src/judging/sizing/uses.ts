@@ -44,7 +44,14 @@ const TABLE: UseTable = {
       heavy: 48,
       work: 'rendering',
     },
-    { id: 'machines', name: 'Virtual machines', light: 4, usual: 12, heavy: 48, work: 'compiling' },
+    {
+      id: 'machines',
+      name: 'Virtual machines',
+      light: 4,
+      usual: 12,
+      heavy: 48,
+      work: 'virtual-machines',
+    },
     { id: 'compiling', name: 'Compiling', light: 2, usual: 6, heavy: 24, work: 'compiling' },
     {
       id: 'models',
@@ -52,7 +59,7 @@ const TABLE: UseTable = {
       light: 8,
       usual: 16,
       heavy: 48,
-      work: 'rendering',
+      work: 'models',
     },
   ],
 }

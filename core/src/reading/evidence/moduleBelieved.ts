@@ -2,12 +2,14 @@ import {
   type Generation,
   type Machine,
   Module,
+  type ModuleTimes,
   plainName,
   type Speed,
   STANDARD_STEPS,
   USUAL_VOLTAGE,
   usualOrganisation,
   usualSpeed,
+  usualTimes,
 } from '../../things/model'
 import type { ModuleFigures, ReadSpeed } from '../facts'
 import type { Belief } from './believe'
@@ -91,15 +93,24 @@ export function complete(
     deviceWidth: or('deviceWidth', width, usual.deviceWidth),
     voltages: voltagesOf(figures, generation, machine, assumed),
     speeds,
-    ...(figures.times && figures.speeds?.some(({ kind }) => kind === 'standard')
-      ? { times: figures.times }
-      : {}),
+    ...timesOf(figures, generation, speeds),
     kit: null,
   }
   const article = figures.partNumber ?? plainName(draft)
   const kit = figures.kit ? { id: article, size: figures.kit.size } : null
   const parsed = Module.safeParse({ ...draft, article, kit })
   return parsed.success ? { module: parsed.data, assumed } : null
+}
+
+/** The times that its contents hold, else those of the bin on its label. */
+function timesOf(
+  { times, speeds: read }: Partial<ModuleFigures>,
+  generation: Generation,
+  speeds: readonly Speed[],
+): { times?: ModuleTimes } {
+  if (!read?.some(({ kind }) => kind === 'standard')) return {}
+  const own = times ?? usualTimes(generation, speeds)
+  return own ? { times: own } : {}
 }
 
 /** DDR3 and low-power memory come at several voltages: what sits in a machine accepts the machine's. */

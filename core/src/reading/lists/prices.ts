@@ -8,6 +8,7 @@ import {
   STANDARD_STEPS,
   usualOrganisation,
   usualSpeed,
+  usualTimes,
   usualVoltages,
 } from '../../things/model'
 import { Offered, offeredKey, type PriceColumn, type PricesMeant } from '../../things/records'
@@ -250,6 +251,8 @@ function moduleOnLabel(
     ...(ranks === undefined ? ['ranks'] : []),
     ...(deviceWidth === undefined ? ['deviceWidth'] : []),
   ]
+  const speeds = speedsOf(generation, cl === undefined ? speed : { ...speed, cl })
+  const times = usualTimes(generation, speeds)
   const module = {
     article,
     generation,
@@ -261,7 +264,8 @@ function moduleOnLabel(
     deviceWidth: deviceWidth ?? usual.deviceWidth,
     ...(assumed.length > 0 ? { assumed } : {}),
     voltages: said.voltages ?? usualVoltages(generation, dataRate),
-    speeds: speedsOf(generation, cl === undefined ? speed : { ...speed, cl }),
+    speeds,
+    ...(times ? { times } : {}),
     kit: size.pieces > 1 ? { id: article, size: size.pieces } : null,
   }
   const parsed = Module.safeParse(module)

@@ -244,6 +244,8 @@ const desktop4Tied: Machine = {
 const desktop4Apart: Machine = {
   ...desktop4,
   name: 'Desktop with DDR5, 4 slots, controller at the memory clock',
+  // Above it the controller runs at half the memory clock.
+  syncCeiling: 6400,
   clocks: 'fabric-apart',
 }
 const desktop4Half: Machine = {

@@ -12,6 +12,7 @@ import {
   STANDARD_STEPS,
   usualOrganisation,
   usualSpeed,
+  usualTimes,
   usualVoltages,
 } from '.'
 
@@ -167,5 +168,34 @@ describe('usual timings', () => {
         expect(Speed.safeParse(usualSpeed(generation, step)).success).toBe(true)
       }
     }
+  })
+})
+
+describe('times of standard bins', () => {
+  test('are those of the bin on the label, and none for a bin that is not listed', () => {
+    const times = (generation: Generation, dataRate: number, changes: Partial<Speed> = {}) =>
+      usualTimes(generation, [{ ...usualSpeed(generation, dataRate), ...changes }])
+    // 2133P is 13.50 ns, 2666V and 3200AA are 13.75 ns, DDR3 bins 13.125 ns, DDR5 B bins 16 ns.
+    expect(times('DDR4', 2133)).toMatchObject({ taa: 13.5, trcd: 13.5, trp: 13.5 })
+    expect(times('DDR4', 2666)?.taa).toBe(13.75)
+    expect(times('DDR4', 3200)?.taa).toBe(13.75)
+    expect(times('DDR3', 1600)?.taa).toBe(13.125)
+    expect(times('DDR5', 5600)?.taa).toBe(16)
+    expect(times('DDR4', 2666, { cl: 16, trcd: 16, trp: 16 })).toBeUndefined()
+    expect(times('DDR2', 800)).toBeUndefined()
+    expect(usualTimes('DDR4', [])).toBeUndefined()
+  })
+
+  test('the fastest standard speed is the bin, whatever a profile says', () => {
+    const speeds = [usualSpeed('DDR4', 2400), usualSpeed('DDR4', 2666)]
+    const profile = { ...usualSpeed('DDR4', 3200), kind: 'profile' as const }
+    expect(usualTimes('DDR4', [...speeds, profile])?.taa).toBe(13.75)
+  })
+
+  test('DDR3-2133 is 14-14-14, DDR2-1066 7-7-7, and DDR2 of 2 GB has two ranks', () => {
+    expect(usualSpeed('DDR3', 2133)).toMatchObject({ cl: 14, trcd: 14, trp: 14 })
+    expect(usualSpeed('DDR2', 1066)).toMatchObject({ cl: 7, trcd: 7, trp: 7 })
+    expect(usualOrganisation('DDR2', 2).ranks).toBe(2)
+    expect(usualOrganisation('DDR2', 1).ranks).toBe(1)
   })
 })

@@ -1,12 +1,18 @@
 import { GENERATIONS, type Generation, STANDARD_STEPS } from './generation'
 import { known } from './known'
-import type { Speed } from './module'
+import type { ModuleTimes, Speed } from './module'
 import { exactRate } from './rate'
 
 /** Usual CL-tRCD-tRP of standard modules, by speed (MT/s). */
 const BINS: Partial<Record<Generation, Record<number, [number, number, number]>>> = {
-  DDR2: { 800: [6, 6, 6] },
-  DDR3: { 1066: [7, 7, 7], 1333: [9, 9, 9], 1600: [11, 11, 11], 1866: [13, 13, 13] },
+  DDR2: { 800: [6, 6, 6], 1066: [7, 7, 7] },
+  DDR3: {
+    1066: [7, 7, 7],
+    1333: [9, 9, 9],
+    1600: [11, 11, 11],
+    1866: [13, 13, 13],
+    2133: [14, 14, 14],
+  },
   DDR4: {
     2133: [15, 15, 15],
     2400: [17, 17, 17],
@@ -20,6 +26,30 @@ const BINS: Partial<Record<Generation, Record<number, [number, number, number]>>
     5600: [46, 45, 45],
     6000: [48, 48, 48],
     6400: [52, 52, 52],
+  },
+}
+
+/** Shortest tAA, tRCD and tRP of standard bins, ns, by speed (MT/s) and CL. */
+const BIN_NS: Partial<Record<Generation, Record<number, Record<number, number>>>> = {
+  DDR3: {
+    1066: { 7: 13.125 },
+    1333: { 9: 13.125 },
+    1600: { 11: 13.125 },
+    1866: { 13: 13.125 },
+  },
+  DDR4: {
+    2133: { 15: 13.5 },
+    2400: { 17: 13.75 },
+    2666: { 19: 13.75 },
+    2933: { 21: 13.75 },
+    3200: { 22: 13.75 },
+  },
+  DDR5: {
+    4800: { 40: 16 },
+    5200: { 42: 16 },
+    5600: { 46: 16 },
+    6000: { 48: 16 },
+    6400: { 52: 16 },
   },
 }
 
@@ -93,10 +123,31 @@ export function usualSpeed(generation: Generation, dataRate: number): Speed {
   return { kind: 'standard', dataRate, cl, trcd, trp, tras: clocks(active) }
 }
 
+/**
+ * The times behind a standard module of which only the label is known, by the bin of its fastest standard speed;
+ * undefined for a bin that is not listed. At a slower speed these count, and not its clocks: 2666 at CL 19 has
+ * 13.75 ns and runs 2400 at CL 17 (speed bin tables of JESD79-3, -4 and -5).
+ */
+export function usualTimes(
+  generation: Generation,
+  speeds: readonly Speed[],
+): ModuleTimes | undefined {
+  const fastest = speeds
+    .filter(({ kind }) => kind === 'standard')
+    .reduce<Speed | null>((most, one) => (most && most.dataRate >= one.dataRate ? most : one), null)
+  if (!fastest) return undefined
+  const { dataRate, cl } = fastest
+  const ns = BIN_NS[generation]?.[dataRate]?.[cl]
+  if (ns === undefined || fastest.trcd > cl || fastest.trp > cl) return undefined
+  const rows = ACTIVE_NS[generation as keyof typeof ACTIVE_NS]
+  const [, tras] = rows.find(([upTo]) => dataRate <= upTo) as [number, number]
+  return { taa: ns, trcd: ns, trp: ns, tras, cls: [] }
+}
+
 /** The densest dies that modules of a generation are commonly made of, Gbit. */
 const COMMON_DIE: Partial<Record<Generation, number>> = {
   DDR: 0.5,
-  DDR2: 2,
+  DDR2: 1,
   DDR3: 4,
   DDR4: 16,
   DDR5: 24,

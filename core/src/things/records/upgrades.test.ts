@@ -17,6 +17,21 @@ test('graphics that nobody ticked are not known; what was ticked stays', () => {
   expect(upgraded('job', {}, 0)).toEqual({})
 })
 
+test('virtual machines and models are works of their own; a work that the shop chose stays', () => {
+  const uses = [
+    { id: 'machines', work: 'compiling' },
+    { id: 'models', work: 'rendering' },
+    { id: 'compiling', work: 'compiling' },
+    { id: 'own', work: 'rendering' },
+  ]
+  const worksOf = (of: typeof uses) => {
+    const shop = upgraded('shop', { causes: {}, uses: { systemGiB: 4, uses: of } }, 1)
+    return (shop.uses as { uses: typeof uses }).uses.map(({ work }) => work)
+  }
+  expect(worksOf(uses)).toEqual(['virtual-machines', 'models', 'compiling', 'rendering'])
+  expect(worksOf([{ id: 'models', work: 'video' }])).toEqual(['video'])
+})
+
 test('what is in today’s shape is left as it is', () => {
   for (const kind of Object.keys(UPGRADES) as (keyof typeof UPGRADES)[]) {
     const record = { causes: {} }

@@ -10,7 +10,7 @@ type Upgrade = (record: Stored) => Stored
  * migrations; this is for what lies within.
  */
 export const UPGRADES: Partial<Record<RecordKind, readonly Upgrade[]>> = {
-  shop: [withNewCauses],
+  shop: [withNewCauses, withOwnWorks],
   job: [withGraphicsOpen],
 }
 
@@ -32,4 +32,23 @@ function withGraphicsOpen(job: Stored): Stored {
 /** 1: a table of before some cause was in it takes what is usual for that one. */
 function withNewCauses(shop: Stored): Stored {
   return { ...shop, causes: { ...STARTING_CAUSES, ...(shop.causes as object) } }
+}
+
+/** The works that uses of the starting table were forecast as, before they had works of their own. */
+const WORKS_BEFORE: Readonly<Record<string, { was: string; is: string }>> = {
+  machines: { was: 'compiling', is: 'virtual-machines' },
+  models: { was: 'rendering', is: 'models' },
+}
+
+/** 2: virtual machines and models are works of their own; a work that the shop chose itself stays. */
+function withOwnWorks(shop: Stored): Stored {
+  const { uses: table } = shop
+  if (typeof table !== 'object' || table === null) return shop
+  const { uses } = table as { uses?: unknown }
+  if (!Array.isArray(uses)) return shop
+  const renewed = uses.map((use: Stored) => {
+    const row = WORKS_BEFORE[String(use.id)]
+    return row && use.work === row.was ? { ...use, work: row.is } : use
+  })
+  return { ...shop, uses: { ...table, uses: renewed } }
 }

@@ -6,6 +6,7 @@ import {
   USUAL_VOLTAGE,
   usualOrganisation,
   usualSpeed,
+  usualTimes,
 } from '@tembrix/core/things/model'
 
 /** An article of the made-up makers, standard figures filled in. */
@@ -17,6 +18,8 @@ export function article(
   rates: number[],
   changes: Partial<Module> = {},
 ): Module {
+  const speeds = rates.map((rate) => usualSpeed(generation, rate))
+  const times = usualTimes(generation, speeds)
   return {
     article: name,
     generation,
@@ -27,7 +30,8 @@ export function article(
     ranks: capacityGiB >= 32 || (generation === 'DDR4' && capacityGiB === 16) ? 2 : 1,
     deviceWidth: usualOrganisation(generation, capacityGiB).deviceWidth,
     voltages: [USUAL_VOLTAGE[generation]],
-    speeds: rates.map((rate) => usualSpeed(generation, rate)),
+    speeds,
+    ...(times ? { times } : {}),
     kit: null,
     ...changes,
   }

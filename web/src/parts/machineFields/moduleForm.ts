@@ -9,6 +9,7 @@ import {
   USUAL_VOLTAGE,
   usualOrganisation,
   usualSpeed,
+  usualTimes,
   usualVoltages,
 } from '@tembrix/core/things/model'
 import { z } from 'zod'
@@ -105,6 +106,13 @@ export const ModuleForm = z
   .custom<ModuleDraft>()
   .transform((draft) => named(withOwnVoltages(draft)))
   .pipe(Module)
+  .transform(withTimes)
+
+/** The module with the times of its standard bin, unless its own contents gave them. */
+function withTimes({ times, ...module }: Module): Module {
+  const own = times && times.cls.length > 0 ? times : usualTimes(module.generation, module.speeds)
+  return own ? { ...module, times: own } : module
+}
 
 /** The module of a draft at another standard rate; null where it makes none. */
 export function moduleOf(draft: ModuleDraft, dataRate: number): Module | null {

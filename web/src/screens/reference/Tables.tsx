@@ -265,10 +265,17 @@ function Sizes() {
     <Card title="Module sizes that are sold">
       <Rows
         heads={['GB', 'plain', 'registered too']}
-        rows={Object.entries(MODULE_SIZES.value).map(([generation, { plain, buffered }]) => [
+        rows={Object.entries(MODULE_SIZES.value.sticks).map(([generation, { plain, buffered }]) => [
           generation,
           plain.join(' '),
           buffered.join(' '),
+        ])}
+      />
+      <Rows
+        heads={['GB', 'compression-attached']}
+        rows={Object.entries(MODULE_SIZES.value.compressionAttached).map(([generation, sizes]) => [
+          generation,
+          sizes.join(' '),
         ])}
       />
       <Why of={MODULE_SIZES} />

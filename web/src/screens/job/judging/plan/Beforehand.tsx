@@ -11,6 +11,7 @@ import { sharePercent } from './words'
 
 const FIRMWARE_WORDS: Record<FirmwareReason, string> = {
   SIZE: 'modules of 24, 48 or 64 GB came after many boards did',
+  LARGE_DDR4: 'DDR4 modules of 32 GB need it on boards from before about 2019',
   CLOCKED: 'clocked modules need firmware that knows them',
   MANY: 'four and more DDR5 modules are trained better by newer firmware',
 }
