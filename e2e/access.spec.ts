@@ -187,7 +187,7 @@ const BENCH: Screen[] = [
     shows: (page) => page.getByRole('tabpanel'),
   },
   { at: 'Adair/labels', shows: heading('Labels') },
-  { at: 'Quince/verify', shows: heading('Stability') },
+  { at: 'Quince/verify', shows: heading('Soak test') },
   {
     at: 'Quince/verify',
     does: (page) => page.getByLabel('Memory in all, GB, seen').fill('16'),

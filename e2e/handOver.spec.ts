@@ -34,6 +34,41 @@ async function fittedJob(page: Page, app: Application, customer: string) {
   return job
 }
 
+test('one soak plan from the quote to the report: passes that count, shortened with a reason', async ({
+  page,
+  app,
+}) => {
+  const { address } = await fittedJob(page, app, 'Roswitha Tamm')
+  await page.goto(`${address}/verify`)
+  const soak = page.getByRole('region', { name: 'Soak test' })
+  await expect(soak).toContainText(
+    'Planned: 3 full passes of the memory test, about 0.75 to 1.5 hours',
+  )
+  const note = async (passes: string, hours: string) => {
+    await soak.getByLabel('Passes').last().fill(passes)
+    await soak.getByLabel('Hours').fill(hours)
+    await soak.getByRole('button', { name: 'Note it' }).click()
+  }
+  // Three minutes are no three passes over 16 GB.
+  await note('3', '0.05')
+  await expect(soak).toContainText('3 passes noted cannot have been made of 16 GB in that time')
+  await note('2', '1')
+  await expect(soak).toContainText('Made so far: 2 passes that count')
+  await expect(
+    page.getByText(/Before it is handed over: .*the soak test, as planned/),
+  ).toBeVisible()
+  await soak.getByText('Make it shorter').click()
+  await soak.getByLabel('Passes').first().fill('2')
+  await soak.getByLabel('Reason, repeated in the report').fill('The customer needs it tonight')
+  await expect(soak).toContainText('Planned: 2 full passes')
+  await expect(page.getByText(/Before it is handed over: .*the soak test/)).toBeHidden()
+  await saved(page)
+  await page.goto(`${address}/handover`)
+  const done = page.getByRole('region', { name: 'What we did' })
+  await expect(done).toContainText('We tested the memory in 2 full passes')
+  await expect(done).toContainText('made shorter than usual: The customer needs it tonight')
+})
+
 test('a job is handed over: words around figures, reasons for what is open, signed, collected, back again', async ({
   page,
   app,

@@ -26,6 +26,9 @@ test('from the demand to an approved quote', async ({ page, app }) => {
   await expect(first.getByLabel('For the customer')).toHaveValue(
     /^Your laptop has 8 GB of memory today, in one module\. We add a /,
   )
+  await expect(first.getByLabel('For the customer')).toHaveValue(
+    /Before you get it back we run 3 full passes of the memory test, about /,
+  )
   // The hatch of this model opens in 12 minutes; then battery 3, a module 2, start 8, test 10.
   await expect(first.getByLabel('Minutes')).toHaveAttribute('placeholder', '35')
   await first.getByLabel('Heading').fill('The small step')

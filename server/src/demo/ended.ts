@@ -9,6 +9,7 @@ import {
   NOT_HANDED_OVER,
   piecesById,
   STAGES,
+  STARTING_TERMS,
   UNFITTED,
 } from '@tembrix/core/things/records'
 import { formatISO, subDays } from 'date-fns'
@@ -76,7 +77,7 @@ export async function seedEnded(
     pieces,
     ceilings: NOTHING_KNOWN.ceilings,
   }
-  const facts = handoverFacts(shown, null, null)
+  const facts = handoverFacts(shown, null, STARTING_TERMS)
   const by = { name: file.customer.name, at, by: 'Mika' }
   const payment = { id: crypto.randomUUID(), method: 'card', at, by: 'Mika' } as const
   const handover: Omit<Handover, 'id' | 'version' | 'createdAt' | 'updatedAt'> = {

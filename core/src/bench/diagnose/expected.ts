@@ -63,6 +63,7 @@ export const CAUSES = [
   'ECC_OFF_IN_SETUP',
   'ECC_NOT_WIRED',
   'PLAN_NOT_FOLLOWED',
+  'FIRMWARE_RAISES',
 ] as const
 export type DifferenceCause = (typeof CAUSES)[number]
 
@@ -280,7 +281,14 @@ function rate(
     return say('BASE_RATE', ['PROFILE_OFF', 'PROFILE_FELL_BACK'], 'SWITCH_PROFILE_ON')
   }
   if (shown > wanted + RATE_SLACK) {
-    return say('RATE_HIGHER', ['PLAN_NOT_FOLLOWED', 'READ_WRONG'], 'LOOK_AGAIN')
+    // Some firmware runs memory above the rating by itself.
+    return settings.profile
+      ? say('RATE_HIGHER', ['PLAN_NOT_FOLLOWED', 'READ_WRONG'], 'LOOK_AGAIN')
+      : say(
+          'RATE_HIGHER',
+          ['FIRMWARE_RAISES', 'PLAN_NOT_FOLLOWED', 'READ_WRONG'],
+          'ACCEPT_OR_REPLAN',
+        )
   }
   const { modules, controller, firmware } = speedLimits(
     machine,

@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { desktop, stick } from '../../../test/builders'
 import { read, writeSmbios } from '../../reading/inputs'
 import { UNVERIFIED } from '../../things/records'
+import { soakPlan } from '../soak'
 import { type Difference, differences, type ShownFigures, seenIn, standing } from '.'
 
 const machine = desktop()
@@ -20,6 +21,8 @@ describe('how far the proof is', () => {
       channels: 2,
       channelsAtLeast: 0,
       stability: [passed],
+      soak: soakPlan({ gib: 16, raised: false, limitHours: null, shortened: null }),
+      gib: 16,
       plan: 'this',
       ruleHours: null,
       losses: 0,
@@ -36,6 +39,25 @@ describe('how far the proof is', () => {
     )
     expect(stand({ seen: { ...whole, slots: { A2: 8 } } })).toEqual(open('slots'))
     expect(stand({ stability: [{ passes: 0, errors: 0, hours: 0 }] })).toEqual(open('stability'))
+  })
+
+  test('minutes are no passes: three of them on 64 GB verify nothing', () => {
+    const soak = soakPlan({ gib: 64, raised: false, limitHours: null, shortened: null })
+    const quick = { passes: 4, errors: 0, hours: 0.05 }
+    expect(stand({ gib: 64, soak, stability: [quick] })).toEqual(open('stability'))
+    expect(stand({ gib: 64, soak, stability: [{ ...quick, hours: 5 }] })).toEqual({
+      kind: 'verified',
+    })
+  })
+
+  test('memory that firmware runs above its rating is accepted with a reason', () => {
+    const higher = found({ rate: 3600 })
+    expect(higher).toMatchObject([{ code: 'RATE_HIGHER', next: 'ACCEPT_OR_REPLAN' }])
+    expect(higher[0]?.causes[0]).toBe('FIRMWARE_RAISES')
+    expect(stand({ found: higher })).toEqual({ kind: 'wrong' })
+    expect(stand({ found: higher, accepted: { speed: 'the board raises it' } })).toEqual({
+      kind: 'verified',
+    })
   })
 
   test('channels shown, or measured, or accepted as not to be told', () => {

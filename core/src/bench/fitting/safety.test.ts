@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { STARTING_MACHINES } from '../../things/machines'
 import { BATTERIES, IN_THE_WAY, type Machine, TEST_SOURCES } from '../../things/model'
 import { STARTING_TERMS } from '../../things/records'
+import { soakPlan } from '../soak'
 import {
   clearSetupSteps,
   type FitCode,
@@ -275,6 +276,7 @@ describe('no sequence touches a live part', () => {
           expected: null,
           setByHand: rest.profileNow ? { dataRate: 6000 } : null,
           trained: { generation: 'DDR4', sizes: [16] },
+          soak: soakPlan({ gib: 16, raised: false, limitHours: 8, shortened: null }),
           cautions: [],
           openingMinutes: null,
           table: STARTING_TERMS.labour,

@@ -138,6 +138,9 @@ export interface StepSubject {
   timings?: { cl: number; trcd: number; trp: number; tras: number }
   /** Minutes to wait, from the least to the most, and when to stop waiting. */
   wait?: { low: number; high: number; atMost?: number }
+  /** The soak test: how many passes, warm or not, and hours in `wait`. */
+  passes?: number
+  warm?: boolean
   /** What the test runs from. */
   testFrom?: TestFrom
 }

@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { desktop, stick } from '../../../test/builders'
 import { BATTERIES, MACHINE_KINDS, type Machine } from '../../things/model'
 import { type Assignment, piecesById, STARTING_TERMS } from '../../things/records'
+import { soakPlan } from '../soak'
 import {
   type FitCode,
   type FittingInput,
@@ -28,6 +29,7 @@ function input(kind: Machine['kind'], changes: Partial<FittingInput> = {}): Fitt
     profileNow: false,
     firmwareFirst: false,
     trained: { generation: 'DDR4', sizes: [16, 16] },
+    soak: soakPlan({ gib: 16, raised: false, limitHours: 8, shortened: null }),
     grows: true,
     starts: true,
     inTheWay: [],

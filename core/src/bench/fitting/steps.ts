@@ -2,6 +2,7 @@ import { fillingOrder } from '../../judging/plan'
 import { firstStart, type Trained } from '../../things/knowledge'
 import type { Machine } from '../../things/model'
 import { type Assignment, type LabourTable, movesOf } from '../../things/records'
+import type { SoakPlan } from '../soak'
 import { type BenchWork, type StepDetails, type Ways, workOn } from './bench'
 import { cautionsOf } from './cautions'
 import type { BenchState } from './condition'
@@ -26,6 +27,8 @@ export interface FittingInput extends Openness {
   trained: Trained
   /** The machine holds more after than before. */
   grows: boolean
+  /** The test before it is handed over. */
+  soak: SoakPlan
   /** It starts as it came. */
   starts: boolean
   /** What the record of this model says. */
@@ -78,8 +81,15 @@ export function fittingSteps(input: FittingInput): FittingStep[] {
   if (inside) work.do('START')
   if (set) inSetup(work, input)
   inSystem(work, input, inside)
-  const from = testMedium(setup)
-  work.do('STABILITY', { ...from, work: 'stability', minutes: input.table.stability })
+  const { about, ...from } = testMedium(setup)
+  const { passes, warm, hours } = input.soak
+  const soak = { ...about, passes, warm, wait: { low: hours.low * 60, high: hours.high * 60 } }
+  work.do('STABILITY', {
+    ...from,
+    about: soak,
+    work: 'stability',
+    minutes: input.table.stability,
+  })
   return work.steps
 }
 

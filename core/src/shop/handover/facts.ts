@@ -1,5 +1,6 @@
 import { hoursOf, testsThatCount } from '../../bench/diagnose'
 import { changesBetween, type MemoryChange, testedOf } from '../../bench/measure'
+import { countedPasses, heldBy, type SoakPlan, type SoakRun, faultShownIn } from '../../bench/soak'
 import type { Forecast } from '../../judging/forecast'
 import { deepEqual, type Machine } from '../../things/model'
 import {
@@ -7,6 +8,7 @@ import {
   type JobFile,
   NOT_HANDED_OVER,
   type Piece,
+  type Terms,
   UNVERIFIED,
 } from '../../things/records'
 import {
@@ -15,6 +17,7 @@ import {
   promisedOf,
   rateSeen,
   type Situation,
+  soakOf,
   standingOf,
   type ToProve,
 } from '../job'
@@ -34,7 +37,15 @@ export interface Stated {
 export interface Steadiness {
   tests: number
   hours: number
+  /** Passes that count, of all tests. */
+  passes: number
   passed: boolean
+  /** The soak plan held. */
+  held: boolean
+  /** The rarest fault that these passes would have shown, as a share of passes. */
+  shows: number
+  /** Why the plan was made shorter; null where it was not. */
+  shortened: string | null
 }
 
 /** What a hand over rests on: everything the report says, and what stands open. Sizes in GiB, speeds in MT/s. */
@@ -79,21 +90,38 @@ export interface ToReport extends ToProve {
   pieces: ReadonlyMap<string, Piece>
 }
 
+function steadinessOf(
+  tests: readonly SoakRun[],
+  plan: SoakPlan,
+  { evaluation: { capacity } }: Situation,
+): Steadiness {
+  const { passes } = countedPasses(tests, capacity.installedGiB)
+  return {
+    tests: tests.length,
+    hours: hoursOf(tests),
+    passes,
+    passed: tests.every(({ errors }) => errors === 0) && passes > 0,
+    held: heldBy(plan, tests, capacity.installedGiB),
+    shows: faultShownIn(passes),
+    shortened: plan.shortened?.reason ?? null,
+  }
+}
+
 /** A plan that somebody saw at its speed, or that may be promised; else what it falls back to. */
 function asSeenOrPromised(machine: Machine, planned: Situation, rate: number | null): Situation {
   const asked = planned.evaluation.run?.dataRate ?? 0
   return rate !== null && rate >= asked ? planned : promisedOf(machine, planned).situation
 }
 
-/** Everything that is on record of how a job ended. `ruleHours` is how long the shop tests every machine. */
+/** Everything that is on record of how a job ended. `terms` say how long the shop tests. */
 export function handoverFacts(
   job: ToReport,
   forecast: Forecast | null,
-  ruleHours: number | null,
+  terms: Pick<Terms, 'testHours' | 'soakHours'>,
 ): HandoverFacts {
   const { file, machine, now: before, planned, pieces } = job
   const [fit] = file.fits
-  const { seen, stability } = file.verifications[0] ?? UNVERIFIED
+  const { seen, stability, soak } = file.verifications[0] ?? UNVERIFIED
   const handover: Pick<Handover, 'payments' | 'returned'> = file.handovers[0] ?? NOT_HANDED_OVER
   const changed =
     !deepEqual(before.assignment, planned.assignment) ||
@@ -130,11 +158,7 @@ export function handoverFacts(
     forecast: fitted ? forecast : null,
     steadiness:
       fitted && counted.length > 0
-        ? {
-            tests: counted.length,
-            hours: hoursOf(counted),
-            passed: counted.every(({ errors, passes }) => errors === 0 && passes > 0),
-          }
+        ? steadinessOf(counted, soakOf(planned, soak ?? null, terms), planned)
         : null,
     next: nextUpgrades(machine, after),
     // Several like machines are paid together, with the first.
@@ -143,7 +167,7 @@ export function handoverFacts(
     points: openPointsOf({
       changed,
       fitted,
-      standing: standingOf(job, ruleHours),
+      standing: standingOf(job, terms),
       losses: gains.filter(({ compared }) => compared.verdict === 'loss').map(({ test }) => test),
       approved: option !== null,
       unpaid: file.lead ? 0 : unpaid(option, handover.payments),

@@ -10,6 +10,7 @@ import {
   UNFITTED,
   type Verification,
 } from '../../things/records'
+import { soakOf } from './proof'
 import type { Situation } from './situation'
 
 /** A job as far as its fitting goes. */
@@ -101,6 +102,7 @@ export function fittingInput(
     trained: trainedBy(machine, modulesIn(planned)),
     grows: capacity.installedGiB > now.evaluation.capacity.installedGiB,
     starts: startsNow(file.verifications[0]),
+    soak: soakOf(planned, file.verifications[0]?.soak ?? null, terms),
     cautions: model?.cautions ?? [],
     openingMinutes: model?.openingMinutes ?? null,
     table: terms.labour,

@@ -36,6 +36,7 @@ export {
   openedBy,
   planKey,
   rateSeen,
+  soakOf,
   standingOf,
   type ToProve,
   trialsMade,

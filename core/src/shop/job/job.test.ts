@@ -131,7 +131,7 @@ describe('what the proof is made from', () => {
 
   test('nothing looked at: no standing; 8 of 16 GB seen is a difference', () => {
     expect(
-      standingOf({ ...job({}), file: { measurements: [], verifications: [] } }, null),
+      standingOf({ ...job({}), file: { measurements: [], verifications: [] } }, STARTING_TERMS),
     ).toBeNull()
     expect(differencesFound(job({ totalGiB: 16 }))).toEqual([])
     expect(differencesFound(job({ totalGiB: 8 })).length).toBeGreaterThan(0)

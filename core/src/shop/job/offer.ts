@@ -1,4 +1,5 @@
 import { fittingSteps } from '../../bench/fitting'
+import type { SoakPlan } from '../../bench/soak'
 import type { AboveRating } from '../../judging/evaluate'
 import type { Forecast } from '../../judging/forecast'
 import { type FirmwareReason, type MixingLevel, mixingRisk } from '../../judging/plan'
@@ -24,6 +25,7 @@ import { type Priced, priced } from '../money'
 import { type LabourPart, labourOf, minutesOf, OTHER_MINUTES } from '../quote'
 import { firmwareReasons, fittingInput, profileVolts } from './fitting'
 import { promisedOf } from './promised'
+import { soakOf } from './proof'
 import type { Situation } from './situation'
 
 /** A module that goes in: new, used, or one the customer brought; null where nobody has said. */
@@ -68,6 +70,8 @@ export interface OfferFacts {
   firmware: readonly FirmwareReason[]
   /** Null where nobody knows, or nothing is bought. */
   lead: Lead | null
+  /** The test before it is handed over; null where nothing changes. */
+  soak: SoakPlan | null
   /** The shop's rules. */
   testHours: number | null
   warranty: Warranty
@@ -168,6 +172,7 @@ export function offerOf(job: ToOffer, input: OfferInput): OfferedOption {
     integratedGraphics: job.file.sizing.integratedGraphics === true,
     firmware: firmwareReasons(job, planned),
     lead: leadOf(purchases),
+    soak: other ? null : soakOf(promised, job.file.verifications[0]?.soak ?? null, terms),
     testHours: terms.testHours,
     warranty: terms.warranty,
     listedBy: listedBy(input.validated, planned),

@@ -18,6 +18,7 @@ import {
   middleOf,
   testedOf,
 } from '../../bench/measure'
+import { type SoakPlan, soakPlan } from '../../bench/soak'
 import { fillingOrder } from '../../judging/plan'
 import { deepEqual, isRegistered, type Machine, type Module } from '../../things/model'
 import {
@@ -25,6 +26,7 @@ import {
   isFreeFor,
   type JobFile,
   type ShopModule,
+  type Terms,
   UNVERIFIED,
   type Verification,
 } from '../../things/records'
@@ -109,12 +111,32 @@ export function differencesFound(job: ToProve): Difference[] {
 export const planKey = ({ assignment, settings }: Situation): string =>
   JSON.stringify([Object.entries(arrangementOf(assignment)).sort(), settings.profile])
 
+/** The soak plan of what is planned, or what of it somebody shortened. */
+export function soakOf(
+  { settings, evaluation: { run, capacity } }: Pick<Situation, 'settings' | 'evaluation'>,
+  shortened: Verification['soak'],
+  { soakHours }: Pick<Terms, 'soakHours'>,
+): SoakPlan {
+  const isRaised =
+    run !== null && (run.profile || settings.manual != null || run.dataRate > run.controllerRating)
+  return soakPlan({
+    gib: capacity.installedGiB,
+    raised: isRaised,
+    limitHours: soakHours,
+    shortened,
+  })
+}
+
 /** How far the job's proof is; null before anything was looked at. */
-export function standingOf(job: ToProve, ruleHours: number | null): ProofStanding | null {
+export function standingOf(
+  job: ToProve,
+  terms: Pick<Terms, 'testHours' | 'soakHours'>,
+): ProofStanding | null {
   const { file, planned } = job
   const [record] = file.verifications
   if (!record) return null
   const { seen, stability, accepted } = record
+  const soak = soakOf(planned, record.soak ?? null, terms)
   const losses = testedOf(file.measurements).filter(
     ({ against }) => against.after?.verdict === 'loss',
   )
@@ -125,8 +147,10 @@ export function standingOf(job: ToProve, ruleHours: number | null): ProofStandin
     channels: planned.evaluation.zones[0]?.ways ?? 1,
     channelsAtLeast: channelsMeasured(job).atLeast,
     stability,
+    soak,
+    gib: planned.evaluation.capacity.installedGiB,
     plan: planKey(planned),
-    ruleHours,
+    ruleHours: terms.testHours,
     losses: losses.length,
     accepted: accepted ?? {},
   })

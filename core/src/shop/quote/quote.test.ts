@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { desktop, stick } from '../../../test/builders'
 import { fittingSteps } from '../../bench/fitting'
+import { soakPlan } from '../../bench/soak'
 import { STARTING_TERMS } from '../../things/records'
 import { type PricedInput, priced, suggestedCredit } from '../money'
 import { labourOf, minutesOf } from '.'
@@ -108,6 +109,7 @@ describe('labour', () => {
       profileNow: false,
       firmwareFirst: false,
       trained: { generation: 'DDR4', sizes: [8, 8] },
+      soak: soakPlan({ gib: 16, raised: false, limitHours: 8, shortened: null }),
       grows: true,
       starts: true,
       inTheWay: [],

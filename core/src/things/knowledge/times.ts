@@ -62,9 +62,14 @@ export function firstStart({
 }
 
 export const TEST_PASS = known(
-  { allCores: { low: 1, high: 2 }, oneCore: { low: 3, high: 5 } },
-  'Minutes a GB for one pass of a full memory test; twice the memory takes twice as long.',
-  '2026-11',
+  {
+    allCores: { low: 1, high: 2 },
+    oneCore: { low: 3, high: 5 },
+    /** No machine makes a pass in less. */
+    fastest: 0.25,
+  },
+  'Minutes a GB for one pass of a full memory test; twice the memory takes twice as long. A pass writes and reads all of it many times over, so that bandwidth sets a least.',
+  '2026-12',
 )
 
 /** Minutes of one pass of a full memory test over so much memory (GiB). */

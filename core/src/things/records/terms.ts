@@ -58,6 +58,8 @@ export const Terms = z.object({
   returnTerms: LongText,
   /** The shop's rule: how long every fitted machine is tested; null where it has none. */
   testHours: z.number('Hours.').positive('More than 0 hours.').max(240).nullable().default(null),
+  /** The most that a soak test may take, in hours; null for no limit. */
+  soakHours: z.number('Hours.').positive('More than 0 hours.').max(240).nullable().default(8),
   /** What the shop's memory tests run from. */
   testFrom: TestFrom.default('medium'),
   warranty: Warranty.default(NO_WARRANTY),
@@ -85,6 +87,7 @@ export const STARTING_TERMS: Terms = {
   returnTerms:
     'If the new memory turns out not to work in your computer, we take it back and return its full price. Where we chose it, the work is not charged.',
   testHours: null,
+  soakHours: 8,
   testFrom: 'medium',
   warranty: NO_WARRANTY,
   labour: {

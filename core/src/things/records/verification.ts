@@ -56,6 +56,8 @@ export const StabilityRun = z.object({
   hours: z.number('Hours.').min(0).max(10_000),
   /** What was in the slots then; left out on tests of before it was noted. */
   plan: z.string().max(4000).optional(),
+  /** At working temperature: the case closed, warm from load. */
+  warm: z.boolean().optional(),
   at: z.iso.datetime(),
   by: ShortText,
 })
@@ -65,11 +67,19 @@ export type StabilityRun = z.infer<typeof StabilityRun>
 export const TuningRun = Tried.extend({ id: z.uuid(), at: z.iso.datetime(), by: ShortText })
 export type TuningRun = z.infer<typeof TuningRun>
 
+/** A soak plan made shorter than its settings ask for. */
+export const ShortenedSoak = z.object({
+  passes: z.int('Whole passes.').min(1, 'At least one.').max(100),
+  reason: ShortText,
+})
+
 const fields = {
   seen: SeenFigures,
   trials: z.array(TrialMade).max(200),
   stability: z.array(StabilityRun).max(200),
   tuning: z.array(TuningRun).max(200),
+  /** Null where the soak test is as long as it is asked for. */
+  soak: ShortenedSoak.nullable(),
   /** What is accepted otherwise than planned, each with its reason. */
   accepted: z.partialRecord(z.enum(ACCEPTABLE), z.string().max(300)),
   /** The two changes that are measured one by one; null while only before and after are. */
@@ -101,6 +111,7 @@ const BLANK: Blank<Verification> = {
   trials: [],
   stability: [],
   tuning: [],
+  soak: null,
   accepted: {},
   changes: null,
 }

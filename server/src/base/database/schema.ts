@@ -436,6 +436,7 @@ export const verifications = pgTable('verifications', {
   seen: jsonb('seen').$type<Verification['seen']>().notNull(),
   trials: jsonb('trials').$type<Verification['trials']>().notNull(),
   stability: jsonb('stability').$type<Verification['stability']>().notNull(),
+  soak: jsonb('soak').$type<Verification['soak']>(),
   tuning: jsonb('tuning').$type<Verification['tuning']>().notNull().default(sql`'[]'::jsonb`),
   accepted: jsonb('accepted').$type<Verification['accepted']>().notNull().default({}),
   changes: jsonb('changes').$type<Verification['changes']>(),

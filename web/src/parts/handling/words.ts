@@ -7,8 +7,9 @@ import type {
   Tool,
 } from '@tembrix/core/bench/fitting'
 import type { Module, TestFrom } from '@tembrix/core/things/model'
-import { capacity, capital, list, speed, tidy } from '../../base/format'
+import { capacity, capital, list, plural, speed, tidy } from '../../base/format'
 import { describeModule } from '../board'
+import { soakHours } from '../soak'
 
 export interface StepWords {
   title: string
@@ -398,7 +399,7 @@ const WORDS: Record<FitCode, Say> = {
   ),
   STABILITY: ({ about }) => ({
     title: 'Soak test begun',
-    how: `${capital(testedFrom(about))}, as the soak plan in Verify says. A profile that starts may still fail after hours.`,
+    how: `${capital(testedFrom(about))}: ${plural(about.passes ?? 0, 'full pass', 'full passes')}${about.warm ? ', warm: the case closed' : ''}${about.wait ? `, about ${soakHours({ low: about.wait.low / 60, high: about.wait.high / 60 })}` : ''}. A profile that starts may still fail after hours. Verify takes what came of it.`,
   }),
 }
 

@@ -148,6 +148,7 @@ export function TermsDialog({ onClose }: { onClose: () => void }) {
             {figure('Quotes are valid, days', 'validDays')}
             {figure('Old modules, % of the price', 'creditPercent')}
             {figure('Every fitted machine is tested, hours', 'testHours')}
+            {figure('A soak test takes at most, hours', 'soakHours')}
             <Field label="Memory tests run from">
               {(control) => (
                 <Select

@@ -234,7 +234,7 @@ function JobStrip({
 /** Opens the step where work goes on. */
 export function ResumeJob() {
   const { terms } = useShop()
-  return <Navigate to={goesOnAt(stepsOf(useJob(), terms.testHours))} replace />
+  return <Navigate to={goesOnAt(stepsOf(useJob(), terms))} replace />
 }
 
 function costFigure({ total, unpriced }: JobView['cost'], budget: number | null) {

@@ -8,7 +8,7 @@ import { type Step, stepsOf } from './steps'
 /** The steps of the job: done, needing attention, blocked and by what. */
 export const Rail = memo(function Rail() {
   const { terms } = useShop()
-  const steps = stepsOf(useJob(), terms.testHours)
+  const steps = stepsOf(useJob(), terms)
   const { pathname } = useLocation()
   const rail = useRef<HTMLElement>(null)
   // biome-ignore lint/correctness/useExhaustiveDependencies: the step that is open has changed with it

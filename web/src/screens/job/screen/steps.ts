@@ -1,6 +1,6 @@
 import { standingOf } from '@tembrix/core/shop/job'
 import { agreedTo, isAgreed, type QuoteState, stateOf } from '@tembrix/core/shop/quote'
-import type { Stage } from '@tembrix/core/things/records'
+import type { Stage, Terms } from '@tembrix/core/things/records'
 import { list, plural, today } from '../../../base/format'
 import type { JobView } from '../base/file'
 
@@ -15,10 +15,12 @@ export interface Step {
   why?: string
 }
 
-/** The eight steps of a job, and how each stands; `ruleHours` is how long the shop tests every machine. */
+type TestTerms = Pick<Terms, 'testHours' | 'soakHours'>
+
+/** The eight steps of a job, and how each stands; `terms` say how long the shop tests. */
 export function stepsOf(
   view: Pick<JobView, 'file' | 'machine' | 'now' | 'planned' | 'plan' | 'evidence' | 'learned'>,
-  ruleHours: number | null,
+  terms: TestTerms,
 ): Step[] {
   return [
     { stage: 'intake', name: 'Intake', path: 'intake', ...intake(view) },
@@ -27,7 +29,7 @@ export function stepsOf(
     { stage: 'plan', name: 'Plan', path: 'plan', ...plan(view) },
     { stage: 'quote', name: 'Quote', path: 'quote', ...quote(view) },
     { stage: 'fit', name: 'Fit', path: 'fit', ...fit(view) },
-    { stage: 'verify', name: 'Verify', path: 'verify', ...verify(view, ruleHours) },
+    { stage: 'verify', name: 'Verify', path: 'verify', ...verify(view, terms) },
     { stage: 'handover', name: 'Hand over', path: 'handover', ...handover(view) },
   ]
 }
@@ -126,9 +128,9 @@ function fit({ file }: Pick<JobView, 'file'>): Standing {
 
 function verify(
   view: Pick<JobView, 'file' | 'machine' | 'now' | 'planned' | 'learned'>,
-  ruleHours: number | null,
+  terms: TestTerms,
 ): Standing {
-  switch (standingOf({ ...view, ceilings: view.learned.ceilings }, ruleHours)?.kind) {
+  switch (standingOf({ ...view, ceilings: view.learned.ceilings }, terms)?.kind) {
     case 'wrong':
       return { state: 'attention', why: 'what is seen is not what is expected' }
     case 'errors':

@@ -1,25 +1,37 @@
 import { hoursOf, testsThatCount } from '@tembrix/core/bench/diagnose'
-import { planKey } from '@tembrix/core/shop/job'
+import { countedPasses, heldBy, type SoakPlan } from '@tembrix/core/bench/soak'
+import { planKey, soakOf } from '@tembrix/core/shop/job'
 import { StabilityRun } from '@tembrix/core/things/records'
 import { Trash2 } from 'lucide-react'
 import { Faults, useSaveForm } from '../../../../base/form'
-import { numberFrom, plural, tidy } from '../../../../base/format'
+import { capacity, numberFrom, plural, tidy } from '../../../../base/format'
 import { useTechnician } from '../../../../base/shell'
-import { Button, Field, IconButton, TextInput } from '../../../../base/ui'
+import { Button, Check, Disclosure, Field, IconButton, TextInput } from '../../../../base/ui'
+import { shownWords, soakWords } from '../../../../parts/soak'
 import type { Verifying } from '../../base/file'
 import { useJob, useShop } from '../../base/file'
 
 /** What is typed of a run; who and when is noted with it. */
-const LoggedRun = StabilityRun.pick({ test: true, passes: true, errors: true, hours: true })
+const LoggedRun = StabilityRun.pick({
+  test: true,
+  passes: true,
+  errors: true,
+  hours: true,
+  warm: true,
+})
 
 /** Which test ran how long, with how many errors. */
-export function Stability({ verifying: { record, set } }: { verifying: Verifying }) {
+export function Stability({
+  verifying: { record, set },
+}: {
+  verifying: Pick<Verifying, 'record' | 'set'>
+}) {
   const { planned } = useJob()
   const plan = planKey(planned)
   const [technician] = useTechnician()
   const form = useSaveForm(
     LoggedRun,
-    { test: 'Memory test', passes: null, errors: 0, hours: null },
+    { test: 'Memory test', passes: null, errors: 0, hours: null, warm: false },
     (run) => {
       const noted = { id: crypto.randomUUID(), at: new Date().toISOString(), by: technician, plan }
       set({ stability: [...record.stability, { ...run, ...noted }] })
@@ -38,12 +50,15 @@ export function Stability({ verifying: { record, set } }: { verifying: Verifying
       )}
     </Field>
   )
-  const { testHours: ruleHours } = useShop().terms
+  const { terms } = useShop()
+  const { testHours: ruleHours } = terms
+  const soak = soakOf(planned, record.soak ?? null, terms)
   const counted = testsThatCount(record.stability, plan)
   const errors = counted.reduce((sum, run) => sum + run.errors, 0)
   return (
-    <section aria-label="Stability" className="border-t-2 border-rule pt-2">
-      <h3 className="font-semibold">Stability</h3>
+    <section aria-label="Soak test" className="border-t-2 border-rule pt-2">
+      <h3 className="font-semibold">Soak test</h3>
+      <Plan soak={soak} limitHours={terms.soakHours} verifying={{ record, set }} tests={counted} />
       {ruleHours !== null && (
         <p className="text-sm">
           The shop’s rule: {plural(ruleHours, 'hour')}; logged so far: {tidy(hoursOf(counted), 1)}{' '}
@@ -51,9 +66,7 @@ export function Stability({ verifying: { record, set } }: { verifying: Verifying
         </p>
       )}
       {record.stability.length === 0 ? (
-        <p className="text-sm text-ink-2">
-          Several passes before it is handed over; a profile that starts may still fail later.
-        </p>
+        <p className="text-sm text-ink-2">No test is noted yet.</p>
       ) : (
         <>
           <ul>
@@ -61,6 +74,7 @@ export function Stability({ verifying: { record, set } }: { verifying: Verifying
               <li key={run.id} className="flex items-center gap-2 border-b border-rule">
                 <span className="flex-1">
                   {run.test}: {plural(run.passes, 'pass', 'passes')} in {tidy(run.hours, 1)} h,{' '}
+                  {run.warm && 'warm, '}
                   <b className={`font-semibold ${run.errors > 0 ? 'text-stop' : ''}`}>
                     {plural(run.errors, 'error')}
                   </b>
@@ -111,10 +125,93 @@ export function Stability({ verifying: { record, set } }: { verifying: Verifying
         {figure('Passes', 'passes')}
         {figure('Errors', 'errors')}
         {figure('Hours', 'hours')}
-        <Button type="submit" className="col-span-4 justify-self-start">
-          Note it
-        </Button>
+        <div className="col-span-4 flex flex-wrap items-center gap-x-4">
+          <Check
+            label="Warm: the case closed, from load"
+            checked={form.value('warm') === true}
+            onChecked={(on) => form.set('warm', on)}
+          />
+          <Button type="submit">Note it</Button>
+        </div>
       </form>
     </section>
+  )
+}
+
+interface PlanProps {
+  soak: SoakPlan
+  limitHours: number | null
+  verifying: Pick<Verifying, 'record' | 'set'>
+  tests: readonly StabilityRun[]
+}
+
+/** The test that this job asks for, how far it is, and how it is made shorter. */
+function Plan({ soak, limitHours, verifying: { record, set }, tests }: PlanProps) {
+  const { planned } = useJob()
+  const gib = planned.evaluation.capacity.installedGiB
+  const counted = countedPasses(tests, gib)
+  const made = soak.warm ? counted.warm : counted.passes
+  const cut = record.soak
+  return (
+    <>
+      <p data-held={heldBy(soak, tests, gib)}>
+        <b className="font-semibold">Planned: {soakWords(soak)}.</b> It would show{' '}
+        {shownWords(soak.shows)}, 95 times in 100. Made so far: {plural(made, 'pass', 'passes')}{' '}
+        that {made === 1 ? 'counts' : 'count'}
+        {soak.warm && counted.passes > counted.warm
+          ? `; ${counted.passes - counted.warm} more made cold`
+          : ''}
+        .
+      </p>
+      {counted.tooMany > 0 && (
+        <p className="text-sm text-risk">
+          {plural(counted.tooMany, 'pass', 'passes')} noted cannot have been made of {capacity(gib)}{' '}
+          in that time, and {counted.tooMany === 1 ? 'does' : 'do'} not count.
+        </p>
+      )}
+      {soak.tooLong && (
+        <p className="text-sm text-risk">
+          That is longer than the {plural(limitHours ?? 0, 'hour')} the shop takes for it. It may be
+          made shorter with a reason, which the report repeats.
+        </p>
+      )}
+      <Disclosure
+        className="text-[0.93rem]"
+        summary={cut ? `Shortened to ${plural(cut.passes, 'pass', 'passes')}` : 'Make it shorter'}
+      >
+        <div className="grid grid-cols-[6rem_1fr_auto] items-end gap-2 pb-2">
+          <Field label="Passes">
+            {(control) => (
+              <TextInput
+                {...control}
+                inputMode="numeric"
+                value={cut?.passes ?? ''}
+                onValue={(text) => {
+                  const passes = Math.round(Number(text))
+                  if (passes >= 1 && passes <= 100) {
+                    set({ soak: { passes, reason: cut?.reason ?? '' } })
+                  }
+                }}
+              />
+            )}
+          </Field>
+          <Field label="Reason, repeated in the report">
+            {(control) => (
+              <TextInput
+                {...control}
+                value={cut?.reason ?? ''}
+                onValue={(reason) =>
+                  set({ soak: { passes: cut?.passes ?? 1, reason: reason.slice(0, 200) } })
+                }
+              />
+            )}
+          </Field>
+          {cut && <Button onClick={() => set({ soak: null })}>As asked: {soak.asked}</Button>}
+        </div>
+        {cut && cut.reason.trim() === '' && (
+          <p className="text-sm text-risk">Without a reason it stays at {soak.asked} passes.</p>
+        )}
+      </Disclosure>
+    </>
   )
 }

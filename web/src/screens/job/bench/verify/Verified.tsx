@@ -21,7 +21,7 @@ export function Verified({ verifying: { record, set } }: { verifying: Verifying 
   const { file, edit } = view
   const navigate = useNavigate()
   const { terms } = useShop()
-  const standing = standingOf({ ...view, ceilings: view.learned.ceilings }, terms.testHours)
+  const standing = standingOf({ ...view, ceilings: view.learned.ceilings }, terms)
   const past = STAGES.indexOf(file.stage) >= STAGES.indexOf('handover')
   const missing = standing?.kind === 'open' ? standing.missing : []
   const accepted = record.accepted ?? {}

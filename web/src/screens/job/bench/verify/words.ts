@@ -67,6 +67,7 @@ export const CAUSE_WORDS: Record<DifferenceCause, string> = {
   ECC_OFF_IN_SETUP: 'it is off in the setup',
   ECC_NOT_WIRED: 'the board does not support it',
   PLAN_NOT_FOLLOWED: 'other modules than planned',
+  FIRMWARE_RAISES: 'the firmware runs it above its rating by itself',
 }
 
 /** How each way of keeping memory back is told from a fault. */
@@ -105,7 +106,7 @@ export const MISSING_WORDS: Record<Missing, string> = {
   slots: 'every slot that is filled, as seen',
   speed: 'the speed as seen',
   channels: 'the channels, shown or measured',
-  stability: 'a stability test',
+  stability: 'the soak test, as planned',
   testRule: 'as long a test as the shop’s rule asks for',
   loss: 'a word on the loss that was measured',
 }

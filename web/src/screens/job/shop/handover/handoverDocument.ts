@@ -52,7 +52,7 @@ export function handoverDocument({
     measured: facts.gains.map(measuredRow),
     tests: facts.steadiness
       ? [
-          `${plural(facts.steadiness.tests, 'test')}, ${hoursInWords(facts.steadiness.hours)} in all: ${facts.steadiness.passed ? 'passed without an error' : 'not passed'}`,
+          `${plural(facts.steadiness.tests, 'test')}, ${hoursInWords(facts.steadiness.hours)} in all, ${plural(facts.steadiness.passes, 'full pass', 'full passes')}: ${facts.steadiness.passed ? 'without an error' : 'not passed'}${facts.steadiness.passed && !facts.steadiness.held ? ', less than planned' : ''}`,
         ]
       : [],
     setup: setupOf(facts, handover.setupFound),

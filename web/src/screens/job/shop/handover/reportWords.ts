@@ -3,6 +3,7 @@ import type { Gained, HandoverFacts, NextUpgrade, Report } from '@tembrix/core/s
 import { deepEqual, type FindingCode, type Module } from '@tembrix/core/things/model'
 import type { JobFile, Paragraph } from '@tembrix/core/things/records'
 import { capacity, fasterBy, list, plural, speed, tidy } from '../../../../base/format'
+import { shownWords } from '../../../../parts/soak'
 import { ALONG_WORDS } from '../../bench/measure'
 import { hoursInWords } from './words'
 
@@ -20,7 +21,13 @@ export function figuresOf(facts: HandoverFacts): Record<string, string> {
     ...(now.speed ? { 'speed now': speed(now.speed.value) } : {}),
     'channels before': plural(zones[0]?.ways ?? 1, 'channel'),
     'channels now': plural(now.channels.value, 'channel'),
-    ...(steadiness ? { 'hours tested': hoursInWords(steadiness.hours) } : {}),
+    ...(steadiness
+      ? {
+          'hours tested': hoursInWords(steadiness.hours),
+          'passes tested': plural(steadiness.passes, 'full pass', 'full passes'),
+          'fault shown': shownWords(steadiness.shows),
+        }
+      : {}),
     ...(forecast && forecast.words !== 'UNKNOWN' && forecast.words !== 'NONE'
       ? { expected: fasterBy(forecast.most) }
       : {}),
@@ -153,7 +160,18 @@ function doneTo(facts: HandoverFacts): Paragraph[] {
     ...(steadiness
       ? [
           steadiness.passed
-            ? ['We tested the memory for ', figure('hours tested'), ' without an error.']
+            ? [
+                'We tested the memory in ',
+                figure('passes tested'),
+                ', ',
+                figure('hours tested'),
+                ', without an error. Such a test shows ',
+                figure('fault shown'),
+                ', 95 times in 100.',
+                ...(steadiness.shortened
+                  ? [` It was made shorter than usual: ${steadiness.shortened}.`]
+                  : []),
+              ]
             : [
                 'The memory was tested for ',
                 figure('hours tested'),

@@ -49,7 +49,7 @@ export function useHandover(): HandingOver {
     const facts = handoverFacts(
       job,
       gainOf(promisedOf(machine, planned).situation.evaluation),
-      terms.testHours,
+      terms,
     )
     const figures = figuresOf(facts)
     const written = writtenReport(facts, file)

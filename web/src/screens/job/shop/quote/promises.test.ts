@@ -1,3 +1,4 @@
+import { soakPlan } from '@tembrix/core/bench/soak'
 import type { AboveRating, Grade } from '@tembrix/core/judging/evaluate'
 import { evaluate } from '@tembrix/core/judging/evaluate'
 import { forecast, type MemoryState } from '@tembrix/core/judging/forecast'
@@ -63,6 +64,7 @@ const bare: OfferFacts = {
   integratedGraphics: false,
   firmware: [],
   lead: null,
+  soak: null,
   testHours: null,
   warranty: STARTING_TERMS.warranty,
   listedBy: null,
@@ -107,6 +109,11 @@ const CASES: Record<
     fact: { gain: gain(true, false) },
     names: /stalls should stop/,
     not: [{ gain: gain(false, false) }, { gain: gain(true, true) }, { gain: null }],
+  },
+  soak: {
+    fact: { soak: soakPlan({ gib: 16, raised: false, limitHours: 8, shortened: null }) },
+    names: /3 full passes of the memory test, about 0\.75 to 1\.5 hours/,
+    not: [{ soak: null }],
   },
   testRule: { fact: { testHours: 4 }, names: /tested for 4 hours/, not: [{ testHours: null }] },
   firmware: { fact: { firmware: ['SIZE'] }, names: /firmware/, not: [{ firmware: [] }] },

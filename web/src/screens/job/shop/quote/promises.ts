@@ -1,6 +1,7 @@
 import type { OfferFacts } from '@tembrix/core/shop/job'
 import { day, list, money, plural, speed, tidy } from '../../../../base/format'
 import { promise } from '../../../../parts/papers'
+import { soakWords } from '../../../../parts/soak'
 
 const gb = (gib: number) => `${tidy(gib)} GB`
 const months = (count: number) => plural(count, 'month')
@@ -40,6 +41,11 @@ export const PROMISES = {
         : null,
     () =>
       'Today it can run out of memory and then moves data to and from the disk, which is what makes it stall; the stalls should stop.',
+  ),
+
+  soak: promise(
+    ({ soak }: OfferFacts) => soak,
+    (plan) => `Before you get it back we run ${soakWords(plan)}.`,
   ),
 
   testRule: promise(

@@ -60,6 +60,7 @@ export function offerWording(facts: OfferFacts): string {
     gains(facts),
     profile(facts),
     mixed(facts),
+    PROMISES.soak(facts),
     PROMISES.testRule(facts),
     PROMISES.credit(facts),
     PROMISES.givenBack(facts),

@@ -1,0 +1,1 @@
+export { shownWords, soakHours, soakWords } from './words'
