@@ -1,2 +1,9 @@
 export { type CountedPasses, countedPasses, heldBy, type SoakRun } from './held'
-export { type Shortened, SOAK, type SoakCase, type SoakPlan, faultShownIn, soakPlan } from './soakPlan'
+export {
+  faultShownIn,
+  type Shortened,
+  SOAK,
+  type SoakCase,
+  type SoakPlan,
+  soakPlan,
+} from './soakPlan'

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { countedPasses, heldBy, faultShownIn, soakPlan } from '.'
+import { countedPasses, faultShownIn, heldBy, soakPlan } from '.'
 
 const plan = (changes: Partial<Parameters<typeof soakPlan>[0]> = {}) =>
   soakPlan({ gib: 16, raised: false, limitHours: 8, shortened: null, ...changes })

@@ -1,4 +1,5 @@
 export {
+  isCutShort,
   type Ladder,
   type LadderCase,
   type LadderStage,
@@ -7,6 +8,7 @@ export {
   type Rung,
   type SettingChange,
   type SettingName,
+  SHORT_TEST,
 } from './ladder'
 export {
   proposed,

@@ -17,11 +17,19 @@ function climbed(
   placement: Record<string, Module>,
   holds: (settings: TuneSettings, test: Tried['test']) => Tried['outcome'],
   gain = 1.01,
+  onFound = 1.01,
 ) {
   const picture = pictureOf(placement)
   const tried: Tried[] = []
   for (let n = 0; n < 200; n += 1) {
-    const answer = ladder({ generation: 'DDR4', picture, tried, gainOf: () => gain })
+    const answer = ladder({
+      generation: 'DDR4',
+      picture,
+      tried,
+      gainOf: () => gain,
+      gainOnFound: () => onFound,
+      least: { short: 5, long: 20 },
+    })
     if (!answer.next) return { answer, tried }
     const { settings, test: kind } = answer.next
     tried.push({ settings, test: kind, outcome: holds(settings, kind), minutes: 30 })
@@ -65,6 +73,64 @@ describe('the ladder', () => {
     const { answer, tried } = climbed(rated, () => 'errors')
     expect(tried).toHaveLength(1)
     expect(answer).toMatchObject({ end: 'RATED_FAILS', holds: null })
+  })
+
+  test('rated values that fail at half rate lead to the proposed ones below, not to a fault', () => {
+    const { answer, tried } = climbed(fast, ({ dataRate }) =>
+      dataRate <= 3600 ? 'passed' : 'no-start',
+    )
+    expect(tried.slice(0, 2).map(({ settings }) => settings.dataRate)).toEqual([4000, 3600])
+    expect(answer.end).toBe('DONE')
+    expect(answer.holds?.dataRate).toBe(3600)
+    const none = climbed(fast, () => 'errors')
+    expect(none.tried).toHaveLength(2)
+    expect(none.answer.end).toBe('RATED_FAILS')
+  })
+
+  const climb = (tried: Tried[], onFound = 1.01) =>
+    ladder({
+      generation: 'DDR4',
+      picture: pictureOf(rated),
+      tried,
+      gainOf: (from, to) => to.dataRate / from.dataRate + (from.timings.cl - to.timings.cl) / 100,
+      gainOnFound: () => onFound,
+      least: { short: 5, long: 240 },
+    })
+  const point = (dataRate: number): TuneSettings => {
+    const { timings } = pictureOf(rated).find((one) => one.dataRate === dataRate) as TuneSettings
+    return { dataRate, timings }
+  }
+  const short = (settings: TuneSettings, changes: Partial<Tried> = {}): Tried => ({
+    settings,
+    test: 'short',
+    outcome: 'passed',
+    minutes: 15,
+    ...changes,
+  })
+
+  test('a test cut short is not made: the rung stands, and nothing holds', () => {
+    const cut = climb([short(point(3600), { minutes: 0 })])
+    expect(cut.next?.stage).toBe('rated')
+    expect(cut.next?.back).toBeNull()
+    expect(cut.holds).toBeNull()
+    const broken = short(point(3600), { minutes: 1, outcome: 'errors' })
+    expect(climb([broken]).end).toBe('RATED_FAILS')
+  })
+
+  test('rungs pass; what holds came through the soak test, and is kept only where it is better', () => {
+    const { tried } = climbed(rated, () => 'passed')
+    expect(climb([short(point(3600))]).holds).toBeNull()
+    expect(tried.at(-1)?.test).toBe('long')
+    expect(climbed(rated, () => 'passed', 1.01, 1).answer.end).toBe('NOT_BETTER')
+  })
+
+  test('settings of one’s own go into the soak test where they passed and are better', () => {
+    const own = { dataRate: 3600, timings: { cl: 10, trcd: 19, trp: 19, tras: 39 } }
+    const { tried } = climbed(rated, ({ timings }) => (timings.cl >= 16 ? 'passed' : 'errors'))
+    const shorts = tried.filter(({ test: kind }) => kind === 'short')
+    const answer = climb([...shorts, short(own, { reason: 'held on a twin of it' })])
+    if (answer.next?.stage !== 'final') throw new Error('no final test')
+    expect(answer.next.settings).toEqual(own)
   })
 
   test('a rated speed above the ceiling comes down to it first', () => {

@@ -1,6 +1,6 @@
 import { hoursOf, testsThatCount } from '../../bench/diagnose'
 import { changesBetween, type MemoryChange, testedOf } from '../../bench/measure'
-import { countedPasses, heldBy, type SoakPlan, type SoakRun, faultShownIn } from '../../bench/soak'
+import { countedPasses, faultShownIn, heldBy, type SoakPlan, type SoakRun } from '../../bench/soak'
 import type { Forecast } from '../../judging/forecast'
 import { deepEqual, type Machine } from '../../things/model'
 import {

@@ -17,5 +17,7 @@ export const Tried = z.object({
   test: z.enum(['short', 'long']),
   outcome: z.enum(TUNE_OUTCOMES),
   minutes: z.number().min(0).max(100_000),
+  /** Why somebody tried these of their own; left out for a rung of the ladder. */
+  reason: z.string().trim().max(200).optional(),
 })
 export type Tried = z.infer<typeof Tried>

@@ -53,8 +53,7 @@ export function Beforehand() {
           for with these modules, {above.rating}
           {volts !== null && ` (${volts} V)`}: {GRADE_WORDS[above.grade]}. Its maker may refuse
           warranty for it. The quote promises{' '}
-          {above.grade === 'unlikely' ? `${speed(above.fallsBackTo)} only` : 'no more than that'};
-          tell the customer.
+          {`${above.grade === 'unlikely' ? `${speed(above.fallsBackTo)} only` : 'no more than that'}; tell the customer.`}
         </p>
       )}
       {above && above.grade !== 'everyday' && machine.profiles && (

@@ -1,8 +1,9 @@
-import type { Rung, TuneSettings } from '@tembrix/core/judging/tune'
+import { isCutShort, type Rung, Tried, type TuneSettings } from '@tembrix/core/judging/tune'
 import { RotateCcw } from 'lucide-react'
 import { useState } from 'react'
 import { CHOICES, list, numberFrom, speed, tidy } from '../../../../base/format'
-import { Button, callout, Field, TextInput } from '../../../../base/ui'
+import { Button, callout, Disclosure, Field, TextInput } from '../../../../base/ui'
+import { soakWords } from '../../../../parts/soak'
 import { useJob } from '../../base/file'
 import { PrintLink } from '../../base/sheet'
 import type { Tuning } from './useTune'
@@ -22,26 +23,38 @@ export function LadderView({ tuning }: { tuning: Tuning }) {
       <h3 className="font-semibold">The ladder: one change, one test</h3>
       {tried.length > 0 && (
         <ol className="list-decimal pl-6 text-[0.93rem]">
-          {tried.map(({ settings, test, outcome, minutes }, at) => (
+          {tried.map(({ settings, test, outcome, minutes, reason }, at) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: rungs keep their places
             <li key={at}>
-              {settingsWords(settings)}, {test} test:{' '}
-              <b className="font-semibold">{CHOICES.outcome[outcome]}</b>
-              {outcome !== 'no-start' && minutes > 0 && ` after ${tidy(minutes, 0)} min`}
+              {settingsWords(settings)}, {test === 'long' ? 'soak test' : 'short test'}:{' '}
+              <b className="font-semibold">
+                {isCutShort({ settings, test, outcome, minutes }, tuning.least)
+                  ? 'cut short'
+                  : CHOICES.outcome[outcome]}
+              </b>
+              {outcome !== 'no-start' && ` after ${tidy(minutes, 0)} min`}
+              {reason && ` (tried besides: ${reason})`}
             </li>
           ))}
         </ol>
       )}
       {next && <Next key={tried.length} rung={next} tuning={tuning} />}
+      {next && <OwnRung key={`own ${tried.length}`} from={next.settings} tuning={tuning} />}
       {end === 'RATED_FAILS' && (
         <p className={callout({ tone: 'stop' })}>
-          Even the rated values do not hold. Leave the profile off, and look for the fault.
+          Even the rated values do not pass. Leave the profile off, and look for the fault.
+        </p>
+      )}
+      {end === 'NOT_BETTER' && holds && (
+        <p className={callout({ tone: 'note' })}>
+          {settingsWords(holds)} held through the soak test, and is no better than the machine as
+          found. Leave it as found.
         </p>
       )}
       {end === 'DONE' && holds && (
         <div className="border-l-8 border-act bg-act-soft px-4 py-3">
           <p className="text-lg">
-            <b className="font-semibold">{settingsWords(holds)}</b> held through the long test.
+            <b className="font-semibold">{settingsWords(holds)}</b> held through the soak test.
           </p>
           <div className="mt-1 flex flex-wrap gap-2">
             <Button onClick={() => plan(holds)}>Plan with these values</Button>
@@ -68,12 +81,14 @@ export function LadderView({ tuning }: { tuning: Tuning }) {
   )
 }
 
-/** Usual lengths of the tests, minutes. */
-const USUAL = { short: 15, long: 240 }
+/** Usual length of a short test, minutes. */
+const USUAL_SHORT = 15
 
 function Next({ rung, tuning }: { rung: Rung; tuning: Tuning }) {
   const { stage, settings, change, test, back } = rung
-  const [minutes, setMinutes] = useState<unknown>(USUAL[test])
+  const [minutes, setMinutes] = useState<unknown>(
+    test === 'long' ? Math.round(tuning.soak.hours.low * 60) : USUAL_SHORT,
+  )
   const taken = typeof minutes === 'number' && minutes >= 0 ? minutes : null
   const note = (outcome: 'no-start' | 'errors' | 'passed') =>
     taken !== null && tuning.note(settings, test, outcome, taken)
@@ -85,10 +100,10 @@ function Next({ rung, tuning }: { rung: Rung; tuning: Tuning }) {
       <p className="text-xl leading-snug font-semibold">{settingsWords(settings)}</p>
       <p className="text-[0.93rem]">
         {test === 'long'
-          ? 'A test of several hours; what starts may still be wrong.'
-          : 'Start it, then a short memory test.'}{' '}
-        The way back: {settingsWords(back)}; if it no longer starts, clear the setup with the
-        machine off and unplugged.
+          ? `The soak test, from the shop’s own medium: ${soakWords(tuning.soak)}.`
+          : 'Start it into the setup, then a short memory test from the shop’s own medium; not into the customer’s system.'}{' '}
+        The way back: {back ? settingsWords(back) : 'the values as found'}; if it no longer starts,
+        clear the setup with the machine off and unplugged.
       </p>
       <div className="mt-2 grid grid-cols-[7rem_1fr] items-end gap-2">
         <Field label="Minutes" error={taken === null ? 'A figure.' : undefined}>
@@ -110,5 +125,80 @@ function Next({ rung, tuning }: { rung: Rung; tuning: Tuning }) {
         </span>
       </div>
     </section>
+  )
+}
+
+const OWN_FIELDS = [
+  ['dataRate', 'MT/s'],
+  ['cl', 'CL'],
+  ['trcd', 'tRCD'],
+  ['trp', 'tRP'],
+  ['tras', 'tRAS'],
+] as const
+
+/** Settings of the technician's own, with the reason for them. */
+function OwnRung({ from, tuning }: { from: TuneSettings; tuning: Tuning }) {
+  const [typed, setTyped] = useState<Record<string, unknown>>({
+    dataRate: from.dataRate,
+    ...from.timings,
+  })
+  const [minutes, setMinutes] = useState<unknown>(USUAL_SHORT)
+  const [reason, setReason] = useState('')
+  const parsed = Tried.safeParse({
+    settings: {
+      dataRate: typed.dataRate,
+      timings: { cl: typed.cl, trcd: typed.trcd, trp: typed.trp, tras: typed.tras },
+    },
+    test: 'short',
+    outcome: 'passed',
+    minutes,
+  })
+  const isReady = parsed.success && reason.trim() !== ''
+  const note = (outcome: Tried['outcome']) =>
+    isReady && tuning.note(parsed.data.settings, 'short', outcome, parsed.data.minutes, reason)
+  return (
+    <Disclosure className="text-[0.93rem]" summary="Try settings of your own">
+      <div className="grid grid-cols-3 gap-2 sm:grid-cols-6">
+        {OWN_FIELDS.map(([name, label]) => (
+          <Field key={name} label={label}>
+            {(control) => (
+              <TextInput
+                {...control}
+                inputMode="numeric"
+                value={typed[name]}
+                onValue={(text) => setTyped({ ...typed, [name]: numberFrom(text) })}
+              />
+            )}
+          </Field>
+        ))}
+        <Field label="Test, minutes">
+          {(control) => (
+            <TextInput
+              {...control}
+              inputMode="decimal"
+              value={minutes}
+              onValue={(text) => setMinutes(numberFrom(text))}
+            />
+          )}
+        </Field>
+      </div>
+      <Field label="Reason" className="mt-2">
+        {(control) => (
+          <TextInput
+            {...control}
+            value={reason}
+            onValue={(text) => setReason(text.slice(0, 200))}
+          />
+        )}
+      </Field>
+      <p className="text-sm text-ink-2">No voltage beyond the module’s rating.</p>
+      <div className="mt-1 flex flex-wrap gap-2 pb-2">
+        {(['passed', 'errors', 'no-start'] as const).map((outcome) => (
+          <Button key={outcome} disabled={!isReady} onClick={() => note(outcome)}>
+            Own: {CHOICES.outcome[outcome]}
+          </Button>
+        ))}
+      </div>
+    </Disclosure>
   )
 }

@@ -18,12 +18,12 @@ export function TuneSheet() {
 function Sheet() {
   const { file, machine, plan, planned } = useJob()
   const { terms } = useShop()
-  const { ladder, rated, tried } = useTune()
+  const { ladder, rated, tried, least } = useTune()
   const set = ladder?.end === 'DONE' ? ladder.holds : null
   if (!set || !rated) {
     return (
       <PageMessage title="Nothing to hand over yet">
-        <p>The values are printed once they held through the long test.</p>
+        <p>The values are printed once they held through the soak test.</p>
         <Link to={`/jobs/${file.id}/plan`} className="inline-flex min-h-11 items-center underline">
           To the plan
         </Link>
@@ -39,6 +39,7 @@ function Sheet() {
     rated,
     volts: plan.profile ? profileVolts(planned) : null,
     tried,
+    least,
   })
   return <JobPaper paper={paper} />
 }

@@ -1,4 +1,9 @@
-import type { Tried, TuneSettings } from '@tembrix/core/judging/tune'
+import {
+  isCutShort,
+  type LadderCase,
+  type Tried,
+  type TuneSettings,
+} from '@tembrix/core/judging/tune'
 import { deepEqual } from '@tembrix/core/things/model'
 import { CHOICES, day, speed, tidy, today } from '../../../../base/format'
 import { code, type Paper, type PaperRow, strong } from '../../../../parts/papers'
@@ -13,11 +18,13 @@ interface About {
   /** The memory voltage of the profile it rests on, volts; null without one. */
   volts: number | null
   tried: readonly Tried[]
+  /** Minutes below which a test was cut short. */
+  least: LadderCase['least']
 }
 
 /** What was set by hand, for the customer: the values, how they were tested, and the way back. */
 export function tunePaper(about: About): Paper {
-  const { shop, number, customerName, machineName, set, rated, volts, tried } = about
+  const { shop, number, customerName, machineName, set, rated, volts, tried, least } = about
   const memory =
     volts === null ? [] : [row('Memory voltage', `${tidy(volts)} V`, `${tidy(volts)} V`)]
   return {
@@ -43,7 +50,9 @@ export function tunePaper(about: About): Paper {
           { is: 'heading', text: 'How it was tested' },
           {
             is: 'list',
-            items: tried.filter(({ settings }) => deepEqual(settings, set)).map(testWords),
+            items: tried
+              .filter(({ settings }) => deepEqual(settings, set))
+              .map((one) => testWords(one, isCutShort(one, least))),
           },
           {
             is: 'text',
@@ -81,7 +90,8 @@ const ROWS: readonly [string, (settings: TuneSettings) => string][] = [
   ['tRAS', ({ timings }) => String(timings.tras)],
 ]
 
-function testWords({ test, outcome, minutes }: Tried): string {
+function testWords({ test, outcome, minutes }: Tried, isCut: boolean): string {
   const time = minutes >= 90 ? `${tidy(minutes / 60, 1)} hours` : `${tidy(minutes, 0)} minutes`
-  return `A ${test} memory test of ${time}: ${CHOICES.outcome[outcome]}.`
+  const kind = test === 'long' ? 'soak' : 'short memory'
+  return `A ${kind} test of ${time}: ${isCut ? 'cut short, so it tells nothing' : CHOICES.outcome[outcome]}.`
 }

@@ -1,9 +1,12 @@
+import { type SoakPlan, soakPlan } from '@tembrix/core/bench/soak'
 import { evaluate } from '@tembrix/core/judging/evaluate'
 import { forecaster } from '@tembrix/core/judging/sizing'
 import {
   type Ladder,
+  type LadderCase,
   ladder,
   proposed,
+  SHORT_TEST,
   type SpeedPoint,
   speedPicture,
   type Tried,
@@ -11,6 +14,7 @@ import {
   type TuneSettings,
   tuneRefusal,
 } from '@tembrix/core/judging/tune'
+import { TEST_PASS } from '@tembrix/core/things/knowledge'
 import type { Evaluation } from '@tembrix/core/things/model'
 import { useMemo } from 'react'
 import { useTechnician } from '../../../../base/shell'
@@ -28,7 +32,11 @@ export interface Tuning {
     test: Tried['test'],
     outcome: Tried['outcome'],
     minutes: number,
+    reason?: string,
   ) => void
+  soak: SoakPlan
+  /** Minutes below which a test was cut short. */
+  least: LadderCase['least']
   takeBack: () => void
   /** Puts settings on the plan, null: leaves them to the firmware. */
   plan: (settings: TuneSettings | null) => void
@@ -39,12 +47,23 @@ const UNKNOWN_GAIN = 1.01
 
 /** What the planned modules can be set to on this machine, and how far the ladder has been climbed. */
 export function useTune(): Tuning {
-  const { file, machine, plan, planned, learned, edit } = useJob()
+  const { file, machine, plan, now, planned, learned, edit } = useJob()
   const [technician] = useTechnician()
   const { record, set } = useVerification()
   const { placement, settings } = planned
   const { profile } = settings
-  const { uses: table } = useShop()
+  const { uses: table, terms } = useShop()
+  const gib = planned.evaluation.capacity.installedGiB
+  const { soak: shortened } = record
+  const soak = useMemo(
+    () =>
+      soakPlan({ gib, raised: true, limitHours: terms.soakHours, shortened: shortened ?? null }),
+    [gib, terms.soakHours, shortened],
+  )
+  const least = useMemo(
+    () => ({ short: SHORT_TEST.value, long: soak.passes * gib * TEST_PASS.value.fastest }),
+    [soak, gib],
+  )
   const refusal = useMemo(() => tuneRefusal(machine, placement), [machine, placement])
   const picture = useMemo(
     () => (refusal ? [] : speedPicture(machine, placement, profile)),
@@ -55,10 +74,17 @@ export function useTune(): Tuning {
     if (picture.length === 0) return null
     const at = (manual: TuneSettings): Evaluation =>
       evaluate({ machine, placement, settings: { profile, manual } })
-    const gainOf = (from: TuneSettings, to: TuneSettings) =>
-      forecaster(table, file.sizing, at(from), learned.results)(at(to))?.median ?? UNKNOWN_GAIN
-    return ladder({ generation: machine.generation, picture, tried: tuning, gainOf })
-  }, [picture, tuning, machine, placement, profile, table, file.sizing, learned])
+    const gain = (from: Evaluation, to: TuneSettings) =>
+      forecaster(table, file.sizing, from, learned.results)(at(to))?.median ?? UNKNOWN_GAIN
+    return ladder({
+      generation: machine.generation,
+      picture,
+      tried: tuning,
+      gainOf: (from, to) => gain(at(from), to),
+      gainOnFound: (to) => gain(now.evaluation, to),
+      least,
+    })
+  }, [picture, tuning, machine, placement, profile, table, file.sizing, learned, now, least])
   return {
     refusal,
     picture,
@@ -66,7 +92,9 @@ export function useTune(): Tuning {
     best: proposed(picture),
     ladder: climbed,
     tried: tuning,
-    note: (tried, test, outcome, minutes) => {
+    soak,
+    least,
+    note: (tried, test, outcome, minutes, reason) => {
       const at = new Date().toISOString()
       const run = {
         id: crypto.randomUUID(),
@@ -74,6 +102,7 @@ export function useTune(): Tuning {
         test,
         outcome,
         minutes,
+        ...(reason ? { reason } : {}),
         at,
         by: technician,
       }

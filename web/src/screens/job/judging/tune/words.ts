@@ -12,7 +12,7 @@ export const LADDER_STAGE_NAMES: Record<LadderStage, string> = {
   cl: 'CL',
   'trcd-trp': 'tRCD and tRP',
   tras: 'tRAS',
-  final: 'The long test',
+  final: 'The soak test',
 }
 
 /** One change in a sentence. */
