@@ -28,7 +28,10 @@ export type RecommendationReason =
   | { code: 'STEADIER' }
   /** Every channel has two ranks or more, of one module or several. */
   | { code: 'TWO_RANKS' }
+  /** One kit, packaged and tested together. */
   | { code: 'ONE_SET' }
+  /** Modules of one article, bought singly: alike, and not tested together. */
+  | { code: 'ALIKE' }
   /** All of it is on the maker's list for this number of modules. */
   | { code: 'LISTED' }
   | { code: 'FREE_SLOTS'; slots: number }
@@ -108,7 +111,8 @@ export function recommendations(given: RecommendationCase): Recommendation[] {
       named.push({ name, option, reasons })
     }
   }
-  add('safest', safest(given), [{ code: 'ONE_SET' }])
+  const set = safest(given)
+  add('safest', set, [{ code: set && !isOneKit(given, set) ? 'ALIKE' : 'ONE_SET' }])
   const listed = (given.listed ?? []).filter((one) => isNoWorse(given, one) && !isEmpty(one))
   const onList = listed.length > 0 ? bestBy(listed, (one) => [-one.cost, gainOf(one)]) : null
   add('listed', onList, [{ code: 'LISTED' }])
@@ -131,6 +135,15 @@ function safest(given: RecommendationCase): PlanOption | null {
     (one) => isNoWorse(given, one) && !mixes(one) && one.evaluation.zones.length > 0,
   )
   return sets.length > 0 ? bestBy(sets, (one) => [-one.cost, given.gainOf(one)]) : null
+}
+
+/** Whether all modules in slots are the one kit that they were packaged in. */
+function isOneKit({ moduleOf }: RecommendationCase, { placement }: PlanOption): boolean {
+  if (!moduleOf) return true
+  const kits = Object.values(placement).map((piece) => moduleOf(piece)?.kit ?? null)
+  const [first] = kits
+  if (kits.length === 1) return true
+  return kits.length === first?.size && kits.every((kit) => kit?.id === first.id)
 }
 
 /** The fewest pieces bought now that leave a slot for their partner, with nothing thrown away later. */

@@ -6,6 +6,7 @@ export {
   profileVolts,
   startsNow,
   type ToFit,
+  trainedBy,
 } from './fitting'
 export { type Identified, identify } from './identify'
 export { INTERLEAVE_SHOWN, type InterleaveShown, interleaveShown } from './interleave'

@@ -33,7 +33,13 @@ const at = (slots: Record<string, [string, number] | string>): Assignment =>
   )
 const now = situationOf(machine, at({ A2: 'own' }), pieces, { profile: false })
 const job = {
-  file: { fits: [], verifications: [], machines: 1, sizing: { integratedGraphics: true } as never },
+  file: {
+    fits: [],
+    verifications: [],
+    machines: 1,
+    readings: [],
+    sizing: { integratedGraphics: true } as never,
+  },
   machine,
   now,
   pieces,

@@ -54,6 +54,8 @@ export interface OfferFacts {
   kept: readonly Module[]
   /** Memory fixed to the board, GiB. */
   solderedGiB: number
+  /** Somebody has looked, or a report says, what is in the machine; without that nothing is said of it. */
+  looked: boolean
   added: readonly Added[]
   removed: readonly TakenOut[]
   /** How many modules of one complete kit are in the slots, with nothing else beside it; null otherwise. */
@@ -91,7 +93,7 @@ export type Hindrance =
 
 /** A job as far as an offer goes. */
 export interface ToOffer {
-  file: Pick<JobFile, 'fits' | 'verifications' | 'sizing' | 'machines'>
+  file: Pick<JobFile, 'fits' | 'verifications' | 'sizing' | 'machines' | 'readings'>
   machine: Machine
   now: Situation
   pieces: ReadonlyMap<string, Piece>
@@ -160,6 +162,7 @@ export function offerOf(job: ToOffer, input: OfferInput): OfferedOption {
   const switched = plan.profile && promised.evaluation.run?.profile === true
   const facts: OfferFacts = {
     kind: machine.kind,
+    looked: now.evaluation.capacity.installedGiB > 0 || job.file.readings.length > 0,
     before: now.evaluation,
     after: promised.evaluation,
     above,

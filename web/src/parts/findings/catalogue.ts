@@ -55,7 +55,7 @@ const CATALOGUE: Record<FindingCode, Word> = {
   }),
   WRONG_BUFFERING: ({ finding, machine }) => ({
     title: `Wrong kind of buffering in ${list(finding.slots)}`,
-    means: `The controller works with ${list(machine.buffering)} modules only.`,
+    means: `The controller works with ${list(machine.buffering)} modules only.${machine.generation === 'DDR5' ? ' The notch of registered DDR5 stands elsewhere, and its supply is 12 V in place of 5 V: never force it.' : ''}`,
     todo: 'Look for that word in the module’s description.',
   }),
   WRONG_VOLTAGE: ({ finding, machine }) => ({

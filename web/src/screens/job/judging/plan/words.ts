@@ -128,6 +128,8 @@ export function recommendationReason(
       return 'two ranks on each channel, which gain some work a few per cent more'
     case 'ONE_SET':
       return 'one matched set, nothing mixed'
+    case 'ALIKE':
+      return 'modules of one article, alike; bought singly, so not tested together'
     case 'LISTED':
       return 'all of it is on the maker’s list for this number of modules'
     case 'FREE_SLOTS':

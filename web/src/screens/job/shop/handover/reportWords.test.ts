@@ -20,7 +20,7 @@ const stated = (value: number, seen: boolean) => ({ value, seen })
 
 const facts = (of: Partial<HandoverFacts> = {}) =>
   ({
-    machine: { soldered: [] },
+    machine: { soldered: [], channels: ['A', 'B'], generation: 'DDR4' },
     before: situation(8, 1),
     after: situation(16, 2),
     changed: true,
@@ -39,12 +39,15 @@ const facts = (of: Partial<HandoverFacts> = {}) =>
     ...of,
   }) as unknown as HandoverFacts
 
-const asked = { complaint: '', uses: '', sizing: { log: null } } as unknown as Parameters<
-  typeof writtenReport
->[1]
+const asked = {
+  complaint: '',
+  uses: '',
+  sizing: { log: null },
+  readings: [],
+} as unknown as Parameters<typeof writtenReport>[1]
 
 /** A part of the report as it is read, figures filled in. */
-const read = (of: HandoverFacts, part: 'found' | 'done' | 'gained') => {
+const read = (of: HandoverFacts, part: 'found' | 'done' | 'gained' | 'watch') => {
   const figures = figuresOf(of)
   return writtenReport(of, asked)
     [part].map((paragraph) =>
@@ -122,4 +125,28 @@ test.each([
   [1.8, 2.2, '80 % faster to 2.2 times as fast'],
 ])('from %f to %f is %s', (low, high, words) => {
   expect(fasterRange(low, high)).toBe(words)
+})
+
+test('a soak test is said with its passes and odds, and with the reason it was shortened for', () => {
+  const steadiness = {
+    tests: 1,
+    hours: 1.5,
+    passes: 3,
+    passed: true,
+    held: true,
+    shows: 2 / 3,
+    shortened: null,
+  }
+  expect(read(facts({ steadiness }), 'done')).toContain(
+    'We tested the memory in 3 full passes, 1.5 hours, without an error. Such a test shows a fault that is seen in two passes of three, 95 times in 100.',
+  )
+  const cut = facts({ steadiness: { ...steadiness, shortened: 'needed tonight' } })
+  expect(read(cut, 'done')).toContain('made shorter than usual: needed tonight.')
+})
+
+test('nothing is said of a machine that nobody looked into, and DDR5 may stay dark for minutes', () => {
+  expect(read(facts({ before: situation(0, 1) }), 'found')).toBe('')
+  const five = { ...facts().machine, generation: 'DDR5' as const }
+  expect(read(facts({ machine: five }), 'watch')).toContain('dark for up to 5 minutes')
+  expect(read(facts(), 'watch')).not.toContain('dark')
 })

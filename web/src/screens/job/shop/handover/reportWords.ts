@@ -1,5 +1,7 @@
 import { isSteadier } from '@tembrix/core/judging/forecast'
 import type { Gained, HandoverFacts, NextUpgrade, Report } from '@tembrix/core/shop/handover'
+import { trainedBy } from '@tembrix/core/shop/job'
+import { firstStart } from '@tembrix/core/things/knowledge'
 import { deepEqual, type FindingCode, type Module } from '@tembrix/core/things/model'
 import type { JobFile, Paragraph } from '@tembrix/core/things/records'
 import { capacity, fasterBy, list, plural, speed, tidy } from '../../../../base/format'
@@ -8,7 +10,7 @@ import { ALONG_WORDS } from '../../bench/measure'
 import { hoursInWords } from './words'
 
 /** What the report is written from, beside the facts: what the customer said. */
-type Asked = Pick<JobFile, 'complaint' | 'uses' | 'sizing'>
+type Asked = Pick<JobFile, 'complaint' | 'uses' | 'sizing' | 'readings'>
 
 /** Every figure that the report may name, by its name, as it is written now. */
 export function figuresOf(facts: HandoverFacts): Record<string, string> {
@@ -82,17 +84,22 @@ const askedFor = ({ complaint, uses }: Asked): Paragraph[] => [
   ...said(uses && `You use it for: ${uses.trim()}`),
 ]
 
-function foundIn({ before, machine }: HandoverFacts, { sizing }: Asked): Paragraph[] {
+function foundIn({ before, machine }: HandoverFacts, { sizing, readings }: Asked): Paragraph[] {
   const modules = Object.values(before.placement).filter((one) => one !== null)
   const soldered = machine.soldered.reduce((sum, { module }) => sum + module.capacityGiB, 0)
   const where = [
-    soldered > 0 && `${capacity(soldered)} of it fixed to the board`,
+    soldered > 0 &&
+      (soldered >= before.evaluation.capacity.installedGiB
+        ? 'all of it fixed to the board'
+        : `${capacity(soldered)} of it fixed to the board`),
     modules.length > 0 && `in ${counted(modules)}`,
   ].filter((one) => one !== false)
   const { log } = sizing
   const had: Paragraph =
     before.evaluation.capacity.installedGiB === 0
-      ? ['There was no memory in it.']
+      ? readings.length > 0
+        ? ['There was no memory in it.']
+        : []
       : [
           'It had ',
           figure('memory before'),
@@ -103,7 +110,7 @@ function foundIn({ before, machine }: HandoverFacts, { sizing }: Asked): Paragra
     : log
       ? `While you worked, at most ${capacity(Math.ceil(log.peakGiB))} of it was in use.`
       : ''
-  return [had, ...said(full)]
+  return [...(had.length > 0 ? [had] : []), ...said(full)]
 }
 
 /** “a module of 8 GB”, “2 modules of 16 GB”, sizes one after another. */
@@ -270,9 +277,14 @@ const WATCH: Partial<Record<FindingCode, string>> = {
   OS_LIMIT: 'Your system cannot use all of the memory that is in it.',
 }
 
-function toWatch({ fitted, after }: HandoverFacts): Paragraph[] {
+function toWatch({ fitted, after, machine }: HandoverFacts): Paragraph[] {
   const { findings, run } = after.evaluation
-  const known = [...new Set(findings.flatMap(({ code }) => WATCH[code] ?? []))]
+  const modules = Object.values(after.placement).flatMap((one) => one ?? [])
+  // A module beside soldered memory is meant to be there.
+  const isMixed = new Set(modules.map(({ article }) => article)).size > 1
+  const told = findings.filter(({ code }) => code !== 'MIXED_MODULES' || isMixed)
+  const known = [...new Set(told.flatMap(({ code }) => WATCH[code] ?? []))]
+  const { high } = firstStart(trainedBy(machine, modules))
   const setByHand = fitted && (run?.profile || after.settings.manual)
   return [
     ...known.map((text): Paragraph => [text]),
@@ -280,6 +292,13 @@ function toWatch({ fitted, after }: HandoverFacts): Paragraph[] {
       ? [
           [
             'A firmware update or a cleared setup switches the faster setting off: the computer then works, but its memory is slower.',
+          ],
+        ]
+      : []),
+    ...(fitted && machine.generation === 'DDR5'
+      ? [
+          [
+            `After a power cut, an update or a cleared setup the screen may stay dark for up to ${tidy(high, 0)} minutes: the memory is set up anew. That is normal; do not switch it off.`,
           ],
         ]
       : []),

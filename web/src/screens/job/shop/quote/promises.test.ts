@@ -53,6 +53,7 @@ const bare: OfferFacts = {
   after: run({ A2: module(), B2: module() }),
   kept: [module()],
   solderedGiB: 0,
+  looked: true,
   added: [added({ state: null })],
   removed: [],
   wholeKit: null,
@@ -297,4 +298,27 @@ test('what the customer brought is neither new nor used and tested', () => {
   const said = offerWording({ ...bare, added: [added({ state: 'own' })] })
   expect(said).toContain('your own module')
   expect(said).not.toMatch(/new module|used|tested/)
+})
+
+describe('a machine that nobody looked into', () => {
+  const unseen: OfferFacts = {
+    ...bare,
+    looked: false,
+    before: run({}),
+    after: run({ A2: module(), B2: module() }),
+    kept: [],
+    added: [added({ state: 'new' }), added({ state: 'new' })],
+  }
+  test('the quote says what goes in, and nothing of what is in it', () => {
+    const said = offerWording(unseen)
+    expect(said).toMatch(/^We put in two new modules of 8 GB\./)
+    expect(said).not.toMatch(/no memory|today|It then|side by side|add/)
+    expect(usualTitle(unseen)).toBe('16 GB of new memory')
+    expect(offerWording({ ...unseen, looked: true })).toContain('has no memory in it now')
+  })
+
+  test('memory that is all fixed to the board is called that', () => {
+    const fixed = { ...bare, solderedGiB: 8, kept: [], removed: [] }
+    expect(offerWording(fixed)).toContain('8 GB of memory today, all of it fixed to the board.')
+  })
 })

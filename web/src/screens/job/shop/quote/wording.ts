@@ -36,8 +36,11 @@ const OTHER_WORDING: Record<OtherSpend, string> = {
 }
 
 /** An option’s heading where nobody has written another. */
-export function usualTitle({ after, kept, added, other }: OfferFacts): string {
+export function usualTitle({ after, kept, added, other, looked }: OfferFacts): string {
   if (other) return OTHER_TITLES[other]
+  if (!looked && added.length > 0) {
+    return `${gb(added.reduce((sum, { module }) => sum + module.capacityGiB, 0))} of new memory`
+  }
   const size = `${gb(after.capacity.usableGiB)} of memory`
   if (added.length === 0) return kept.length > 0 ? `${size}, set up again` : size
   if (kept.length > 0) return `${size}, your own kept`
@@ -55,9 +58,7 @@ export function offerWording(facts: OfferFacts): string {
     PROMISES.wholeKit(facts),
     PROMISES.listed(facts),
     PROMISES.firmware(facts),
-    outcome(facts),
-    slower(facts),
-    gains(facts),
+    ...(facts.looked ? [outcome(facts), slower(facts), gains(facts)] : []),
     profile(facts),
     mixed(facts),
     PROMISES.soak(facts),
@@ -75,20 +76,23 @@ export function offerWording(facts: OfferFacts): string {
     .join(' ')
 }
 
-function today({ kind, before, kept, removed, solderedGiB }: OfferFacts): string {
+function today({ kind, before, kept, removed, solderedGiB, looked }: OfferFacts): string {
+  if (!looked) return ''
   const modules = kept.length + removed.length
   const size = gb(before.capacity.installedGiB)
   if (before.capacity.installedGiB === 0) return `Your ${KINDS[kind]} has no memory in it now.`
   const where =
     solderedGiB > 0
-      ? `, ${gb(solderedGiB)} of it fixed to the board${modules > 0 ? ` and the rest in ${plain(modules, 'module')}` : ''}`
+      ? modules === 0 && solderedGiB >= before.capacity.installedGiB
+        ? ', all of it fixed to the board'
+        : `, ${gb(solderedGiB)} of it fixed to the board${modules > 0 ? ` and the rest in ${plain(modules, 'module')}` : ''}`
       : modules > 0
         ? `, in ${plain(modules, 'module')}`
         : ''
   return `Your ${KINDS[kind]} has ${size} of memory today${where}.`
 }
 
-function work({ before, after, kept, added, removed, profile: on }: OfferFacts): string {
+function work({ before, after, kept, added, removed, looked, profile: on }: OfferFacts): string {
   if (added.length === 0 && removed.length === 0) {
     return on
       ? 'We turn on the faster setting (memory profile) that its memory was made for. Nothing has to be bought.'
@@ -104,6 +108,7 @@ function work({ before, after, kept, added, removed, profile: on }: OfferFacts):
     const reason = is > was && was > 0 ? ': the rest then runs faster' : ''
     return `We take out ${outgoing}${reason}. Nothing has to be bought.`
   }
+  if (!looked) return `We put in ${what}.`
   if (removed.length === 0) return `We add ${what}.`
   return `We take out ${kept.length === 0 ? 'what is in it' : outgoing} and put in ${what}.`
 }
