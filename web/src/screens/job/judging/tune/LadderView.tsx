@@ -158,7 +158,7 @@ function OwnRung({ from, tuning }: { from: TuneSettings; tuning: Tuning }) {
     isReady && tuning.note(parsed.data.settings, 'short', outcome, parsed.data.minutes, reason)
   return (
     <Disclosure className="text-[0.93rem]" summary="Try settings of your own">
-      <div className="grid grid-cols-3 gap-2 sm:grid-cols-6">
+      <div className="grid grid-cols-3 items-end gap-2 sm:grid-cols-6">
         {OWN_FIELDS.map(([name, label]) => (
           <Field key={name} label={label}>
             {(control) => (
@@ -171,7 +171,7 @@ function OwnRung({ from, tuning }: { from: TuneSettings; tuning: Tuning }) {
             )}
           </Field>
         ))}
-        <Field label="Test, minutes">
+        <Field label="Minutes tested">
           {(control) => (
             <TextInput
               {...control}
