@@ -1,4 +1,5 @@
 import type { Finding, FindingCode, Kit, Machine, Module, Run, Severity } from '../../things/model'
+import { isRegistered } from '../../things/model'
 import { differ, type Fitted, slotsOf, totalGiB } from './fitted'
 import type { Span } from './layout'
 import { hasProfile, profilePossible, speedLimits, topRate } from './rate'
@@ -28,6 +29,10 @@ type Rule = (outcome: StartedMachine) => string[] | null
 
 const always = (applies: boolean): string[] | null => (applies ? [] : null)
 
+/** Platforms of eight channels and more allow certain counts only: these are often none of them. */
+const EIGHT = 8
+const ODD_COUNTS: readonly number[] = [3, 5, 7]
+
 const RISKS: [FindingCode, Rule][] = [
   [
     'SINGLE_CHANNEL',
@@ -52,6 +57,30 @@ const RISKS: [FindingCode, Rule][] = [
       if (!differ(fitted, eccOf)) return null
       return slotsOf(fitted.filter(({ module }) => !module.ecc))
     },
+  ],
+  [
+    'WIDTHS_MIXED',
+    ({ fitted }) => {
+      const registered = fitted.filter(({ module }) => isRegistered(module.buffering))
+      return differ(registered, widthOf)
+        ? slotsOf(registered.filter(({ module }) => module.deviceWidth === 4))
+        : null
+    },
+  ],
+  [
+    'X4_UNBUFFERED',
+    ({ machine, fitted }) =>
+      machine.kind === 'workstation'
+        ? null
+        : slotsWhere(
+            fitted,
+            ({ buffering, deviceWidth }) => buffering === 'unbuffered' && deviceWidth === 4,
+          ),
+  ],
+  [
+    'CHANNEL_COUNT_ODD',
+    ({ machine, capacities }) =>
+      always(machine.channels.length >= EIGHT && ODD_COUNTS.includes(capacities.size)),
   ],
   [
     'ABOVE_RATING',
@@ -152,6 +181,7 @@ function apply(
 
 const articleOf = ({ article }: Module) => article
 const ranksOf = ({ ranks }: Module) => ranks
+const widthOf = ({ deviceWidth }: Module) => deviceWidth
 const eccOf = ({ ecc }: Module) => ecc
 const isClocked = ({ buffering }: Module) => buffering === 'clocked'
 

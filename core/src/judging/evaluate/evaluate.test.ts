@@ -204,3 +204,36 @@ describe('modules known by their label, at a slower speed', () => {
     expect(moduleTimings(module, 'standard', at, generation).cl).toBe(cl)
   })
 })
+
+describe('widths of chips and counts of channels', () => {
+  const wide = (deviceWidth: 4 | 8, changes: Partial<Module> = {}) =>
+    stick({ deviceWidth, buffering: 'registered', ecc: true, ...changes })
+  const eight = (): Machine => {
+    const names = [...'ABCDEFGH']
+    return desktop({
+      kind: 'workstation',
+      buffering: ['registered', 'unbuffered'],
+      ecc: 'supported',
+      channels: names,
+      slots: names.map((name) => slot(name, name)),
+    })
+  }
+
+  test('registered ×4 and ×8 together are a risk, named by the ×4', () => {
+    expect(findingsOf(eight(), { A: wide(4), B: wide(8) })).toContain('WIDTHS_MIXED A')
+    expect(findingsOf(eight(), { A: wide(4), B: wide(4) }).join()).not.toContain('WIDTHS')
+  })
+
+  test('an unbuffered ×4 module is a risk in an ordinary desktop, not in a workstation', () => {
+    const plain = stick({ deviceWidth: 4 })
+    expect(findingsOf(desktop(), { A2: plain, B2: plain })).toContain('X4_UNBUFFERED A2 B2')
+    expect(findingsOf(eight(), { A: plain, B: plain }).join()).not.toContain('X4')
+  })
+
+  test('five of eight channels may not be allowed, four are', () => {
+    const filled = (count: number) =>
+      Object.fromEntries([...'ABCDEFGH'].slice(0, count).map((name) => [name, wide(8)]))
+    expect(findingsOf(eight(), filled(5))).toContain('CHANNEL_COUNT_ODD')
+    expect(findingsOf(eight(), filled(4))).not.toContain('CHANNEL_COUNT_ODD')
+  })
+})

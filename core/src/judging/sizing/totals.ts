@@ -3,6 +3,7 @@ import {
   isRegistered,
   known,
   type Machine,
+  type Slot,
   slotChannels,
 } from '../../things/model'
 
@@ -49,18 +50,59 @@ export function slotSizes({ generation, formFactor, buffering, limits }: Machine
 
 /** Every total this machine can be built to with modules that are sold, rising. */
 export function buildableTotals(machine: Machine): Total[] {
+  const { channels, slots, soldered, limits } = machine
   const sizes = slotSizes(machine)
-  const perChannel = machine.channels.map((channel) => {
-    const soldered = machine.soldered
+  const plain = channels.map((channel) => {
+    const fixed = soldered
       .filter((bank) => bank.channel === channel)
       .reduce((sum, { module }) => sum + module.capacityGiB, 0)
-    const slots = machine.slots.filter((slot) => slotChannels(slot).includes(channel))
-    // A module over several channels has an equal part on each.
-    const shares = slots.map((slot) => sizes.map((size) => size / slotChannels(slot).length))
-    return sums(soldered, shares)
+    const own = slots.filter((slot) => isOver(slot, channel) && slotChannels(slot).length === 1)
+    return sums(fixed, own.length, sizes)
   })
-  const most = machine.limits.totalGiB
-  const totals = perChannel.reduce<Set<number>>(
+  const fillable = channels.map(
+    (channel, at) =>
+      Math.max(...(plain[at] ?? [])) > 0 || slots.some((slot) => isOver(slot, channel)),
+  )
+  const [totals, even] = [new Set<number>(), new Set<number>()]
+  for (const parts of sharedParts(machine, sizes)) {
+    const perChannel = plain.map(
+      (gibs, at) => new Set([...gibs].map((gib) => gib + (parts[at] ?? 0))),
+    )
+    for (const gib of totalsOver(perChannel, limits.totalGiB)) totals.add(gib)
+    const filled = perChannel.filter((_, at) => fillable[at])
+    for (const gib of filled[0] ?? []) {
+      if (gib > 0 && filled.every((channel) => channel.has(gib))) even.add(gib * filled.length)
+    }
+  }
+  return [...totals]
+    .filter((gib) => gib > 0)
+    .sort((a, b) => a - b)
+    .map((gib) => ({ gib, even: even.has(gib) }))
+}
+
+const isOver = (slot: Slot, channel: string): boolean => slotChannels(slot).includes(channel)
+
+/** Each way to fill the slots over several channels, as the part on each channel, GiB: a module's is equal on all of its. */
+function sharedParts({ channels, slots }: Machine, sizes: readonly number[]): number[][] {
+  return slots
+    .filter((slot) => slotChannels(slot).length > 1)
+    .reduce<number[][]>(
+      (ways, slot) =>
+        ways.flatMap((parts) =>
+          [0, ...sizes].map((size) =>
+            channels.map(
+              (channel, at) =>
+                (parts[at] ?? 0) + (isOver(slot, channel) ? size / slotChannels(slot).length : 0),
+            ),
+          ),
+        ),
+      [channels.map(() => 0)],
+    )
+}
+
+/** Sums of one amount of each channel, up to a most. */
+const totalsOver = (perChannel: readonly ReadonlySet<number>[], most: number): Set<number> =>
+  perChannel.reduce<Set<number>>(
     (all, channel) => {
       const next = new Set<number>()
       for (const a of all) for (const b of channel) if (a + b <= most) next.add(a + b)
@@ -68,20 +110,10 @@ export function buildableTotals(machine: Machine): Total[] {
     },
     new Set([0]),
   )
-  const fillable = perChannel.filter((channel) => Math.max(...channel) > 0)
-  const shared = [...(fillable[0] ?? [])].filter(
-    (gib) => gib > 0 && fillable.every((channel) => channel.has(gib)),
-  )
-  const even = new Set(shared.map((gib) => gib * fillable.length))
-  return [...totals]
-    .filter((gib) => gib > 0)
-    .sort((a, b) => a - b)
-    .map((gib) => ({ gib, even: even.has(gib) }))
-}
 
-function sums(soldered: number, slots: readonly (readonly number[])[]): Set<number> {
+function sums(soldered: number, slots: number, sizes: readonly number[]): Set<number> {
   let reached = new Set([soldered])
-  for (const sizes of slots) {
+  for (let slot = 0; slot < slots; slot += 1) {
     const next = new Set(reached)
     for (const gib of reached) for (const size of sizes) next.add(gib + size)
     reached = next

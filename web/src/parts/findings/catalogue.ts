@@ -154,6 +154,22 @@ const CATALOGUE: Record<FindingCode, Word> = {
     means: 'Errors are corrected only when every module has ECC.',
     todo: 'Use one kind, if the customer counts on it.',
   },
+  WIDTHS_MIXED: ({ finding }) => ({
+    title: 'Registered ×4 and ×8 together',
+    means: `Modules of four and of eight bits a chip are mixed${inSlots(finding)}. Some controllers do not start so, and error correction falls to the weaker of the two.`,
+    todo: 'Use one width; the maker’s rules for this board decide.',
+  }),
+  X4_UNBUFFERED: ({ finding }) => ({
+    title: `High-density module in ${list(finding.slots)}`,
+    means:
+      'Unbuffered modules with four bits a chip are made for few machines; ordinary desktop controllers refuse them.',
+    todo: 'Take a module of eight bits a chip, unless the maker’s list names this one.',
+  }),
+  CHANNEL_COUNT_ODD: ({ machine }) => ({
+    title: 'A number of channels that may not be allowed',
+    means: `Of ${machine.channels.length} channels an odd number is filled. Many such platforms run with certain counts only, such as 1, 2, 4, 6 or 8.`,
+    todo: 'Look at the population rules in the board’s manual.',
+  }),
   ABOVE_RATING: ({ machine, placement, evaluation }) => {
     const above = aboveRating(machine, placement, evaluation)
     return {
