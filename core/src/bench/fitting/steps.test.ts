@@ -296,6 +296,13 @@ describe('what differs', () => {
     // Eight registered modules of 64 GB train for up to half an hour.
     const registered = { registered: true, channels: 8 }
     expect(wait('DDR5', Array(8).fill(64), registered)).toEqual({ low: 10, high: 30, atMost: 60 })
+    // The labour of it is what the step waits for, where that is longer than the shop's own minutes.
+    const labour = (sizes: number[], more: object = {}) =>
+      fittingSteps(input('desktop', { trained: { generation: 'DDR5', sizes, ...more } })).find(
+        ({ code }) => code === 'FIRST_START',
+      )?.minutes
+    expect(labour(Array(8).fill(64), registered)).toBe(30)
+    expect(labour([16, 16])).toBe(STARTING_TERMS.labour.firstStart)
     expect(wait('DDR4', Array(8).fill(32), registered)).toEqual({ low: 5, high: 15, atMost: 30 })
     expect(wait('DDR4', [16, 16])).toEqual({ low: 0.5, high: 3, atMost: 6 })
     expect(wait('DDR5', [16, 16])).toEqual({ low: 1, high: 5, atMost: 10 })

@@ -162,7 +162,9 @@ function tryOpen(work: BenchWork, { trained, expected, table }: FittingInput, se
   if (setup.testFrom === 'drive') work.do('DRIVE_OUT')
   work.during('try')
   const wait = firstStart(trained)
-  work.do('FIRST_START', { about: { wait }, work: 'firstStart', minutes: table.firstStart })
+  // The quote charges no less than the step waits for.
+  const minutes = Math.max(table.firstStart, Math.ceil(wait.high))
+  work.do('FIRST_START', { about: { wait }, work: 'firstStart', minutes })
   if (setup.inTheWay.includes('cooler')) work.do('COOLER_SEEN')
   work.do('SEEN', { about: expected ?? {} })
   work.do('SHORT_TEST', testMedium(setup))

@@ -53,6 +53,7 @@ export function ExpectedAndSeen({ verifying, onFault }: Props) {
     id,
     expected: planned.placement[id]?.capacityGiB ?? 0,
   }))
+  const isDdr5 = machine.generation === 'DDR5'
   const looked =
     channels.atLeast > 1 ||
     Object.keys(seen.slots).length > 0 ||
@@ -73,6 +74,20 @@ export function ExpectedAndSeen({ verifying, onFault }: Props) {
             <tr key={figure} className="border-b border-rule">
               <th scope="row" className="py-0.5 font-normal">
                 {name}
+                {figure === 'ways' && isDdr5 && (
+                  <span className="block text-sm text-ink-2">
+                    64-bit or 32-bit? Two of 32 bits are one channel.
+                    {seen.ways !== null && seen.ways >= 2 && seen.ways % 2 === 0 && (
+                      <button
+                        type="button"
+                        className="ml-1 min-h-11 underline"
+                        onClick={() => change({ ways: (seen.ways ?? 2) / 2 })}
+                      >
+                        They are 32-bit: count half
+                      </button>
+                    )}
+                  </span>
+                )}
               </th>
               <td>{expected}</td>
               <td className="py-0.5">
