@@ -68,6 +68,8 @@ export interface HandoverFacts {
   /** What the change was expected to bring; null where it could not be said. */
   forecast: Forecast | null
   steadiness: Steadiness | null
+  /** Somebody looked whether hibernation and page files fit the drive beside the new memory. */
+  filesLookedAt: boolean
   next: NextUpgrade[]
   /** What the customer agreed to pay, in minor units; null where nothing was agreed on. */
   toPay: number | null
@@ -160,6 +162,7 @@ export function handoverFacts(
       fitted && counted.length > 0
         ? steadinessOf(counted, soakOf(planned, soak ?? null, terms), planned)
         : null,
+    filesLookedAt: fit?.ticks.FILES_FIT?.state === 'done',
     next: nextUpgrades(machine, after),
     // Several like machines are paid together, with the first.
     toPay: file.lead ? null : (option?.toPay ?? null),

@@ -32,6 +32,7 @@ const facts = (of: Partial<HandoverFacts> = {}) =>
     altered: ['channels'],
     forecast: null,
     steadiness: null,
+    filesLookedAt: false,
     next: [],
     toPay: null,
     paid: 0,
@@ -125,6 +126,11 @@ test.each([
   [1.8, 2.2, '80 % faster to 2.2 times as fast'],
 ])('from %f to %f is %s', (low, high, words) => {
   expect(fasterRange(low, high)).toBe(words)
+})
+
+test('files beside the new memory are said to be looked at only where somebody did', () => {
+  expect(read(facts({ filesLookedAt: true }), 'done')).toContain('page files fit your drive')
+  expect(read(facts(), 'done')).not.toContain('page files')
 })
 
 test('a soak test is said with its passes and odds, and with the reason it was shortened for', () => {

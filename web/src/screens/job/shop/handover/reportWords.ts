@@ -129,7 +129,7 @@ function counted(modules: readonly Module[], word = ''): string {
 const STATES = { new: 'new ', used: 'used ', own: 'own ' } as const
 
 function doneTo(facts: HandoverFacts): Paragraph[] {
-  const { fitted, otherWork, parts, removed, steadiness, after, now } = facts
+  const { fitted, otherWork, parts, removed, steadiness, filesLookedAt, after, now } = facts
   if (!fitted) {
     const agreed = otherWork ? ` What you agreed to instead: ${otherWork}.` : ''
     return [[`We changed nothing in the memory.${agreed}`]]
@@ -186,6 +186,13 @@ function doneTo(facts: HandoverFacts): Paragraph[] {
               ],
         ]
       : [['No memory test is on record.']]),
+    ...(filesLookedAt
+      ? [
+          [
+            'We looked that the system’s hibernation and page files fit your drive beside the new memory.',
+          ],
+        ]
+      : []),
   ]
 }
 
