@@ -133,7 +133,7 @@ const WORDS: Record<FitCode, Say> = {
   ),
   ERRORS_BEFORE: say(
     'Read the system’s error log',
-    'Memory errors and machine checks noted there before anything changes are not the new memory’s. The commands stand under Get the report; paste what they print.',
+    'Memory errors and machine checks noted there before anything changes are not the new memory’s. On machines with error correction, its counters too. Note what there is under Notes.',
   ),
   ENCRYPTION_SUSPENDED: say(
     'Suspend the drive’s encryption for the next starts',
@@ -387,7 +387,7 @@ const WORDS: Record<FitCode, Say> = {
   }),
   ERRORS_AFTER: say(
     'Read the system’s error log again',
-    'Nothing new of the memory since the work began. Paste what the command prints: Verify compares it with the one from before.',
+    'Compare it with what was noted before: no new memory error or machine check since the work began.',
   ),
   FILES_FIT: say(
     'Hibernation and page files fit the drive',
