@@ -225,7 +225,9 @@ function outOfOrder({ machine, fitted }: StartedMachine): string[] | null {
 /** Whether it matters which slots are filled and the maker's order is not known: several to a channel, some of them empty. */
 function isOrderOpen({ slots, channels }: Machine, filled: readonly string[]): boolean {
   const open = slots.some(({ order }) => order === null)
-  return open && slots.length > channels.length && filled.length > 0 && filled.length < slots.length
+  // With one slot a channel the order matters where there are many channels, of which some come first.
+  const matters = slots.length > channels.length || channels.length >= EIGHT
+  return open && matters && filled.length > 0 && filled.length < slots.length
 }
 
 type Kits = ReadonlyMap<string, { kit: Kit; members: Fitted[] }>

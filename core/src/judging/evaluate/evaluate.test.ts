@@ -235,5 +235,8 @@ describe('widths of chips and counts of channels', () => {
       Object.fromEntries([...'ABCDEFGH'].slice(0, count).map((name) => [name, wide(8)]))
     expect(findingsOf(eight(), filled(5))).toContain('CHANNEL_COUNT_ODD')
     expect(findingsOf(eight(), filled(4))).not.toContain('CHANNEL_COUNT_ODD')
+    // Which slots come first nobody has said, though each channel has one only.
+    expect(findingsOf(eight(), filled(4))).toContain('SLOT_ORDER_OPEN')
+    expect(findingsOf(eight(), filled(8))).not.toContain('SLOT_ORDER_OPEN')
   })
 })

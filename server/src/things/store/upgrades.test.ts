@@ -1,4 +1,5 @@
 import { STARTING_CAUSES } from '@tembrix/core/bench/diagnose'
+import { shapeOf } from '@tembrix/core/things/records'
 import { eq } from 'drizzle-orm'
 import { expect, test } from 'vitest'
 import { newJobBody } from '../../../test/sample'
@@ -21,7 +22,10 @@ test('a record of an older shape is read in today’s, and written so with its n
   expect((await stored())?.causes).toEqual(before)
   const { status } = await patch('/shop', { version: read.version, policy: 'capacity' })
   expect(status).toBe(200)
-  expect(await stored()).toMatchObject({ causes: { ...STARTING_CAUSES, seat: 44 }, shape: 1 })
+  expect(await stored()).toMatchObject({
+    causes: { ...STARTING_CAUSES, seat: 44 },
+    shape: shapeOf('shop'),
+  })
 })
 
 test('a record that is of no shape is said to be damaged, and where', async () => {
