@@ -39,7 +39,8 @@ export interface Steadiness {
   hours: number
   /** Passes that count, of all tests. */
   passes: number
-  passed: boolean
+  /** No test gave an error. Without passes that count it says nothing. */
+  clean: boolean
   /** The soak plan held. */
   held: boolean
   /** The rarest fault that these passes would have shown, as a share of passes. */
@@ -102,7 +103,7 @@ function steadinessOf(
     tests: tests.length,
     hours: hoursOf(tests),
     passes,
-    passed: tests.every(({ errors }) => errors === 0) && passes > 0,
+    clean: tests.every(({ errors }) => errors === 0),
     held: heldBy(plan, tests, capacity.installedGiB),
     shows: faultShownIn(passes),
     shortened: plan.shortened?.reason ?? null,

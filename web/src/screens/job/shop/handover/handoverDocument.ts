@@ -4,6 +4,7 @@ import {
   onRecord,
   partOf,
   type Report,
+  type Steadiness,
 } from '@tembrix/core/shop/handover'
 import type { Module } from '@tembrix/core/things/model'
 import {
@@ -50,11 +51,7 @@ export function handoverDocument({
     })).filter(({ paragraphs }) => paragraphs.length > 0),
     runs: runsOf(facts),
     measured: facts.gains.map(measuredRow),
-    tests: facts.steadiness
-      ? [
-          `${plural(facts.steadiness.tests, 'test')}, ${hoursInWords(facts.steadiness.hours)} in all, ${plural(facts.steadiness.passes, 'full pass', 'full passes')}: ${facts.steadiness.passed ? 'without an error' : 'not passed'}${facts.steadiness.passed && !facts.steadiness.held ? ', less than planned' : ''}`,
-        ]
-      : [],
+    tests: facts.steadiness ? [testsInWords(facts.steadiness)] : [],
     setup: setupOf(facts, handover.setupFound),
     accessories: handover.returned,
     open: facts.points.map((point) => ({
@@ -131,4 +128,13 @@ function setupOf(
     ['Timings', `${run.cl}-${run.trcd}-${run.trp}-${run.tras}`],
   ] as const
   return rows.map(([what, left]) => ({ what, found: foundSet[what] || 'not noted', left }))
+}
+
+function testsInWords({ tests, hours, passes, clean, held }: Steadiness): string {
+  const outcome = !clean
+    ? 'not passed'
+    : passes === 0
+      ? 'too short to count'
+      : `without an error${held ? '' : ', less than planned'}`
+  return `${plural(tests, 'test')}, ${hoursInWords(hours)} in all, ${plural(passes, 'full pass', 'full passes')}: ${outcome}`
 }

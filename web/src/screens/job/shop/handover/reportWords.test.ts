@@ -138,7 +138,7 @@ test('a soak test is said with its passes and odds, and with the reason it was s
     tests: 1,
     hours: 1.5,
     passes: 3,
-    passed: true,
+    clean: true,
     held: true,
     shows: 2 / 3,
     shortened: null,
@@ -146,6 +146,11 @@ test('a soak test is said with its passes and odds, and with the reason it was s
   expect(read(facts({ steadiness }), 'done')).toContain(
     'We tested the memory in 3 full passes, 1.5 hours, without an error. Such a test shows a fault that is seen in two passes of three, 95 times in 100.',
   )
+  const none = facts({ steadiness: { ...steadiness, passes: 0, held: false, shows: 1 } })
+  expect(read(none, 'done')).toContain('too short to count as tested')
+  expect(read(none, 'done')).not.toContain('did not pass')
+  const bad = facts({ steadiness: { ...steadiness, clean: false, held: false } })
+  expect(read(bad, 'done')).toContain('did not pass without errors')
   const cut = facts({ steadiness: { ...steadiness, shortened: 'needed tonight' } })
   expect(read(cut, 'done')).toContain('made shorter than usual: needed tonight.')
 })

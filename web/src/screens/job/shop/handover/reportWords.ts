@@ -1,5 +1,11 @@
 import { isSteadier } from '@tembrix/core/judging/forecast'
-import type { Gained, HandoverFacts, NextUpgrade, Report } from '@tembrix/core/shop/handover'
+import type {
+  Gained,
+  HandoverFacts,
+  NextUpgrade,
+  Report,
+  Steadiness,
+} from '@tembrix/core/shop/handover'
 import { trainedBy } from '@tembrix/core/shop/job'
 import { firstStart } from '@tembrix/core/things/knowledge'
 import { deepEqual, type FindingCode, type Module } from '@tembrix/core/things/model'
@@ -164,28 +170,7 @@ function doneTo(facts: HandoverFacts): Paragraph[] {
           ],
         ]
       : []),
-    ...(steadiness
-      ? [
-          steadiness.passed
-            ? [
-                'We tested the memory in ',
-                figure('passes tested'),
-                ', ',
-                figure('hours tested'),
-                ', without an error. Such a test shows ',
-                figure('fault shown'),
-                ', 95 times in 100.',
-                ...(steadiness.shortened
-                  ? [` It was made shorter than usual: ${steadiness.shortened}.`]
-                  : []),
-              ]
-            : [
-                'The memory was tested for ',
-                figure('hours tested'),
-                '; it did not pass without errors.',
-              ],
-        ]
-      : [['No memory test is on record.']]),
+    ...(steadiness ? [tested(steadiness)] : [['No memory test is on record.']]),
     ...(filesLookedAt
       ? [
           [
@@ -193,6 +178,30 @@ function doneTo(facts: HandoverFacts): Paragraph[] {
           ],
         ]
       : []),
+  ]
+}
+
+/** The memory tests that count, in a sentence. */
+function tested({ clean, passes, shortened }: Steadiness): Paragraph {
+  if (!clean) {
+    return [
+      'The memory was tested for ',
+      figure('hours tested'),
+      '; it did not pass without errors.',
+    ]
+  }
+  if (passes === 0) {
+    return ['A memory test of ', figure('hours tested'), ' was too short to count as tested.']
+  }
+  return [
+    'We tested the memory in ',
+    figure('passes tested'),
+    ', ',
+    figure('hours tested'),
+    ', without an error. Such a test shows ',
+    figure('fault shown'),
+    ', 95 times in 100.',
+    ...(shortened ? [` It was made shorter than usual: ${shortened}.`] : []),
   ]
 }
 
@@ -305,7 +314,7 @@ function toWatch({ fitted, after, machine }: HandoverFacts): Paragraph[] {
     ...(fitted && machine.generation === 'DDR5'
       ? [
           [
-            `After a power cut, an update or a cleared setup the screen may stay dark for up to ${tidy(high, 0)} minutes: the memory is set up anew. That is normal; do not switch it off.`,
+            `After a power cut, an update or a cleared setup the screen may stay dark for up to ${tidy(high, 0)} minutes while the memory is set up again. That is normal; do not switch it off.`,
           ],
         ]
       : []),
