@@ -175,7 +175,7 @@ export function offerOf(job: ToOffer, input: OfferInput): OfferedOption {
     integratedGraphics: job.file.sizing.integratedGraphics === true,
     firmware: firmwareReasons(job, planned),
     lead: leadOf(purchases),
-    soak: other ? null : soakOf(promised, job.file.verifications[0]?.soak ?? null, terms),
+    soak: other ? null : soakOf(planned, job.file.verifications[0]?.soak ?? null, terms),
     testHours: terms.testHours,
     warranty: terms.warranty,
     listedBy: listedBy(input.validated, planned),
