@@ -70,7 +70,7 @@ export function fittingSteps(input: FittingInput): FittingStep[] {
   const work = workOn(setup, asItComes(setup, input.starts), openingOf(input, setup))
   for (const code of cautionsOf(setup, inside)) work.do(code)
   if (inside) for (const text of input.cautions) work.do('CAUTION_MODEL', { about: { text } })
-  prepare(work, input, setup, inside, set)
+  prepare(work, input, setup, inside)
   if (inside) {
     moveModules(work, input, setup)
     tryOpen(work, input, setup)
@@ -97,19 +97,15 @@ export function fittingSteps(input: FittingInput): FittingStep[] {
 const changesSetup = ({ firmwareFirst, profileNow, profile, setByHand }: FittingInput): boolean =>
   firmwareFirst || profileNow || profile || setByHand !== null
 
-function prepare(
-  work: BenchWork,
-  input: FittingInput,
-  { battery }: Setup,
-  inside: boolean,
-  set: boolean,
-): void {
+function prepare(work: BenchWork, input: FittingInput, { battery }: Setup, inside: boolean): void {
   work.do('BACKUP')
   work.do('KEY_AT_HAND')
   if (input.starts) {
     if (inside) work.do('ERRORS_BEFORE')
-    if (changesSetup(input)) work.do('ENCRYPTION_SUSPENDED')
-    if (set || input.firmwareFirst || input.profileNow) work.do('SETUP_NOTED')
+    if (changesSetup(input)) {
+      work.do('ENCRYPTION_SUSPENDED')
+      work.do('SETUP_NOTED')
+    }
   }
   if (input.firmwareFirst) work.do('FIRMWARE_UPDATE')
   if (!inside) return
@@ -148,7 +144,7 @@ function moveModules(work: BenchWork, input: FittingInput, { fastening }: Setup)
   work.do('SEATED', { slots: into, about: { fastening } })
 }
 
-/** What a test runs from, as its step says it. */
+/** Source and tools of a test, for its step. */
 export const testMedium = ({ testFrom }: Setup): Pick<StepDetails, 'about' | 'tools'> => ({
   about: { testFrom },
   tools: testFrom === 'medium' ? ['test-medium'] : [],
@@ -185,7 +181,7 @@ export function close(work: BenchWork, { battery, way }: Setup): void {
   if (battery === 'pack' && way.length > 0) work.do('PACK_IN')
 }
 
-/** What a change in the firmware setup takes; its values as found were written down first. */
+/** Steps of a change in the setup; its values as found were written down first. */
 function inSetup(work: BenchWork, input: FittingInput): void {
   const { table, profile, setByHand } = input
   const labour = { work: 'profile', minutes: table.profile } as const

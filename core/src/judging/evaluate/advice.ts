@@ -1,5 +1,13 @@
-import type { Finding, FindingCode, Kit, Machine, Module, Run, Severity } from '../../things/model'
-import { isRegistered } from '../../things/model'
+import {
+  type Finding,
+  type FindingCode,
+  isRegistered,
+  type Kit,
+  type Machine,
+  type Module,
+  type Run,
+  type Severity,
+} from '../../things/model'
 import { differ, type Fitted, slotsOf, totalGiB } from './fitted'
 import type { Span } from './layout'
 import { hasProfile, profilePossible, speedLimits, topRate } from './rate'

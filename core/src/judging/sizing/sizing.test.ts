@@ -274,7 +274,7 @@ describe('totals a machine can be built to', () => {
     expect(totals.filter(({ even }) => even).map(({ gib }) => gib)).toEqual([16, 24, 32, 48, 64])
   })
 
-  test('one compression-attached module fills both channels, in the sizes it is sold in', () => {
+  test('one CAMM2 module fills both channels, in the sizes it is sold in', () => {
     expect(slotSizes(of('laptop-lpcamm2'))).toEqual([16, 24, 32, 48, 64])
     expect(buildableTotals(of('laptop-lpcamm2'))).toEqual(
       [16, 24, 32, 48, 64].map((gib) => ({ gib, even: true })),

@@ -15,8 +15,8 @@ const SIZES: Partial<Record<Generation, { plain: number[]; buffered: number[] }>
   DDR5: { plain: [8, 12, 16, 24, 32, 48, 64], buffered: [96, 128, 256] },
 }
 
-/** Compression-attached modules: one holds what two others would. */
-const COMPRESSION_ATTACHED: Partial<Record<Generation, number[]>> = {
+/** CAMM2 modules, LPCAMM2 too: one fills every channel of its slot. */
+const CAMM2_SIZES: Partial<Record<Generation, number[]>> = {
   DDR5: [16, 24, 32, 48, 64, 96, 128],
   LPDDR5: [16, 24, 32, 48, 64, 96, 128],
   LPDDR5X: [16, 24, 32, 48, 64, 96, 128],
@@ -24,7 +24,7 @@ const COMPRESSION_ATTACHED: Partial<Record<Generation, number[]>> = {
 
 /** Sizes modules of a generation are sold in, GiB. */
 export const MODULE_SIZES = known(
-  { sticks: SIZES, compressionAttached: COMPRESSION_ATTACHED },
+  { sticks: SIZES, camm2: CAMM2_SIZES },
   'What is sold, as dies allow; the large sticks only registered or load-reduced. Larger ones come every few years.',
   '2026-12',
 )
@@ -37,11 +37,11 @@ export interface Total {
 
 /** The sizes of module that may go into a slot of this machine, GiB, rising. */
 export function slotSizes({ generation, formFactor, buffering, limits }: Machine): number[] {
-  const { sticks, compressionAttached } = MODULE_SIZES.value
+  const { sticks, camm2 } = MODULE_SIZES.value
   const { plain = [], buffered = [] } = sticks[generation] ?? {}
   const all =
     formFactor === 'CAMM2'
-      ? (compressionAttached[generation] ?? [])
+      ? (camm2[generation] ?? [])
       : buffering.some(isRegistered)
         ? [...plain, ...buffered]
         : plain

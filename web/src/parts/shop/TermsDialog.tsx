@@ -1,4 +1,4 @@
-import { MACHINE_KINDS, TEST_SOURCES, type TestFrom } from '@tembrix/core/things/model'
+import { MACHINE_KINDS, type TestFrom } from '@tembrix/core/things/model'
 import {
   CURRENCIES,
   DATE_FORMATS,
@@ -10,6 +10,7 @@ import { useChangeShopMutation, useShopQuery } from '../../base/data'
 import { Faults, SaveForShop, useSaveForm } from '../../base/form'
 import { CHOICES, capital, currencySign, inUnits, minorFrom, numberFrom } from '../../base/format'
 import { Check, callout, Dialog, Field, Select, TextInput } from '../../base/ui'
+import { TEST_FROM_OPTIONS } from '../machineFields'
 
 const WORK = [
   ['display', 'All-in-one behind its display'],
@@ -154,10 +155,7 @@ export function TermsDialog({ onClose }: { onClose: () => void }) {
                 <Select
                   {...control}
                   value={value('testFrom') as TestFrom}
-                  options={TEST_SOURCES.map((one) => ({
-                    value: one,
-                    label: CHOICES.testFrom[one],
-                  }))}
+                  options={TEST_FROM_OPTIONS}
                   onValue={(from) => set('testFrom', from)}
                 />
               )}

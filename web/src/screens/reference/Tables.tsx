@@ -272,8 +272,8 @@ function Sizes() {
         ])}
       />
       <Rows
-        heads={['GB', 'compression-attached']}
-        rows={Object.entries(MODULE_SIZES.value.compressionAttached).map(([generation, sizes]) => [
+        heads={['GB', 'CAMM2']}
+        rows={Object.entries(MODULE_SIZES.value.camm2).map(([generation, sizes]) => [
           generation,
           sizes.join(' '),
         ])}
