@@ -322,7 +322,7 @@ export interface Named {
   chance: number
 }
 
-/** What is suspected, part by part or pair of parts, the likeliest first. */
+/** Suspected parts and pairs of parts, the likeliest first. */
 export function suspects({ chances, blames, named }: Suspicion): Named[] {
   const sums = new Float64Array(named.length)
   for (let n = 0; n < chances.length; n += 1) {

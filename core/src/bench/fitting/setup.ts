@@ -25,9 +25,9 @@ export interface Openness {
   static: 'strap' | 'touch'
   /** What the model's record names beneath the outer cover, outermost first. */
   covers: readonly { cover: string; hides: string }[]
-  /** What has to come off over the slots beside the covers. */
+  /** Parts over the slots that come off, beside the covers. */
   inTheWay: readonly InTheWay[]
-  /** What tests run from, so that untested memory does not reach the customer's system. */
+  /** Source of the memory test, which keeps untested memory out of the customer's system. */
   testFrom: TestFrom
 }
 

@@ -141,7 +141,7 @@ export interface StepSubject {
   /** The soak test: how many passes, warm or not, and hours in `wait`. */
   passes?: number
   warm?: boolean
-  /** What the test runs from. */
+  /** Source of the memory test. */
   testFrom?: TestFrom
 }
 

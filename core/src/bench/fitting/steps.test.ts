@@ -210,7 +210,7 @@ describe('what differs', () => {
     before(codes, 'FIRMWARE_UPDATE', 'SHUT_DOWN')
     before(codes, 'PROFILE_OFF', 'SHUT_DOWN')
     before(codes, 'FIRST_START', 'PROFILE_ON')
-    // What the update sets back is noted before and put back before the system starts.
+    // Setup values are noted before the update and restored before the system starts.
     before(codes, 'SETUP_NOTED', 'FIRMWARE_UPDATE')
     before(codes, 'ENCRYPTION_SUSPENDED', 'FIRMWARE_UPDATE')
     before(codes, 'SETUP_RESTORED', 'SYSTEM')

@@ -162,7 +162,7 @@ const CAPS = [
 /** Frames this near to a cap's time are held to it; so many of them tell of one. */
 const NEAR_CAP = 0.02
 const HELD = 0.6
-/** So many frames, this near to the middle one, are held to whatever rate that is: no free game is as steady. */
+/** Share of frames, and their distance from the median, above which any rate counts as a cap: no free game is as steady. */
 const STEADY = { near: 0.03, held: 0.85 }
 
 /** A rate that settings may name, such as 57 or 141, by how steady the frames are; null where they are free. */

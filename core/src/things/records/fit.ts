@@ -36,7 +36,7 @@ const fields = {
   hatch: z.boolean().nullable(),
   battery: Battery.nullable(),
   inTheWay: z.array(InTheWay).max(2),
-  /** What tests run from here; null for what the shop usually uses. */
+  /** Source of memory tests in this fitting; null for the shop's usual one. */
   testFrom: TestFrom.nullable(),
   ticks: z.record(z.string().max(300), Tick),
   note: LongText,

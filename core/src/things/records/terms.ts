@@ -60,7 +60,7 @@ export const Terms = z.object({
   testHours: z.number('Hours.').positive('More than 0 hours.').max(240).nullable().default(null),
   /** The most that a soak test may take, in hours; null for no limit. */
   soakHours: z.number('Hours.').positive('More than 0 hours.').max(240).nullable().default(8),
-  /** What the shop's memory tests run from. */
+  /** Usual source of memory tests. */
   testFrom: TestFrom.default('medium'),
   warranty: Warranty.default(NO_WARRANTY),
   labour: LabourTable,

@@ -100,7 +100,7 @@ const WORDS: Record<FitCode, Say> = {
   ),
   CAUTION_SURFACE: say(
     'A clear, dry surface',
-    'No board gets power while it lies on an anti-static bag: the outside of the bag conducts. Edges of a case cut; a glass panel is put away flat; a heavy tower is laid on its side by two.',
+    'No board gets power while it lies on an anti-static bag: the outside of the bag conducts. Watch the sharp edges of the case. Lay a glass panel flat where nobody leans on it. Two people lay a heavy tower on its side.',
   ),
   CAUTION_CARD: say(
     'An expansion card stands in the way',
@@ -282,7 +282,7 @@ const WORDS: Record<FitCode, Say> = {
   SEATED: (step) => ({ title: 'Every module fully seated', how: seatedHow(step) }),
   CLEAR_SETUP: say(
     'Clear the setup',
-    'By the jumper, button or cell that the board’s manual names for it, for as long as it says. No metal tool across anything else. A button cell is not shorted, not left lying where somebody may swallow it, and out for the time the manual says. The start after it trains the memory anew.',
+    'By the jumper, button or cell that the board’s manual names for it, for as long as it says. No metal tool across anything else. A button cell is not shorted, not left lying where somebody may swallow it, and out for the time the manual says. The memory is trained again at the next start.',
   ),
   COOLER_ON: say(
     'Cooler on, before any power',
