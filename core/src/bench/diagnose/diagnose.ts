@@ -3,7 +3,7 @@ import { doubtfulOf } from './doubt'
 import type { Made } from './evidence'
 import { type CauseTable, STARTING_CAUSES } from './fault'
 import { AFTER_FITTING, type Complaint } from './hypotheses'
-import { observed, type Suspicion, suspect, suspects } from './inference'
+import { type Suspicion, suspect, suspects, weighings } from './inference'
 import type { Arrangement, TrialBench, TrialOutcome } from './trial'
 import { type CureStep, type FaultSearch, leadingOf, type Unseen, verdict } from './verdict'
 
@@ -58,10 +58,8 @@ export function diagnose(request: DiagnoseRequest): Diagnosis {
     complaint,
   )
   const made = [startOf(request), ...request.trials]
-  return {
-    ...judged(searchOf(begun, made, complaint)),
-    doubtful: doubtfulOf(begun, made).map((at) => at - 1),
-  }
+  const search = searchOf(begun, made, complaint)
+  return { ...judged(search), doubtful: doubtfulOf(search.answers).map((at) => at - 1) }
 }
 
 const complaintOf = ({ fitted, warm }: Partial<Complaint>): Complaint => ({
@@ -79,9 +77,10 @@ export function searchOf(
   complaint: Complaint = AFTER_FITTING,
 ): FaultSearch {
   const trials = symptom ? [{ ...symptom, warm: complaint.warm !== false }, ...since] : []
-  const started = after(begun, trials.slice(0, 1))
-  const suspicion = after(started, trials.slice(1))
-  return { suspicion, began: started, trials, complaint, leading: leadingOf(suspicion) }
+  const answers = weighings(begun, trials)
+  const suspicion = answers.at(-1)?.after ?? begun
+  const began = answers[0]?.after ?? begun
+  return { suspicion, began, trials, answers, complaint, leading: leadingOf(suspicion) }
 }
 
 /** Where a search stands, and what to try next. */
@@ -108,13 +107,6 @@ export function startOf({ start }: Pick<DiagnoseRequest, 'start'>): Made {
   const depth = outcome.kind === 'NO_START' || outcome.kind === 'MISSING' ? 'start' : 'test'
   return { arrangement, profile, reseat: false, depth, action: null, outcome, unsure }
 }
-
-/** What is suspected after these trials. */
-export const after = (suspicion: Suspicion, trials: readonly Made[]): Suspicion =>
-  trials.reduce<Suspicion>(
-    (now, trial) => observed(now, trial, trial.outcome, trial.unsure),
-    suspicion,
-  )
 
 /** With one module, or one slot, some things cannot be told apart. */
 export function lacksOf({ modules, known, order }: TrialBench): Lack[] {

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { doubtfulOf, type Made, STARTING_CAUSES, suspect, type TrialBench } from '.'
-import { puttingRight, type Suspicion, weighedBy } from './inference'
+import { puttingRight, type Suspicion, weighedBy, weighings } from './inference'
 
 const bench: TrialBench = {
   order: ['A', 'B'],
@@ -54,7 +54,7 @@ test('an answer does not fit where the others, worked out without it, make it un
       const expected = answers.flatMap(({ unsure }, at) =>
         !unsure && all / likelyWithout(answers, at) < 0.04 ? [at] : [],
       )
-      const found = doubtfulOf(begun, answers)
+      const found = doubtfulOf(weighings(begun, answers))
       // Looked for only once an answer came as a surprise after those before it.
       if (found.length === 0) return
       told += 1

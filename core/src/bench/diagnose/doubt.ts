@@ -1,11 +1,4 @@
-import type { Made } from './evidence'
-import {
-  beforePuttingRight,
-  puttingRight,
-  type Suspicion,
-  timesLikely,
-  weighedBy,
-} from './inference'
+import { beforePuttingRight, puttingRight, timesLikely, type Weighing } from './inference'
 
 /** An answer that the others make less likely than this does not fit them. */
 const DOUBTFUL = 0.04
@@ -17,19 +10,13 @@ const MOST_DOUBTED = 12
  * going forward and those after it coming back. Looked for once some answer comes as a surprise after those
  * before it.
  */
-export function doubtfulOf(begun: Suspicion, trials: readonly Made[]): number[] {
-  if (trials.length < 3 || trials.length > MOST_DOUBTED) return []
-  let now = begun
-  const answers = trials.map((trial) => {
-    const from = now
-    const { after, chance } = weighedBy(from, trial, trial.outcome, trial.unsure)
-    now = after
-    return { trial, from, chance }
-  })
+export function doubtfulOf(answers: readonly Weighing[]): number[] {
+  const [first] = answers
+  if (!first || answers.length < 3 || answers.length > MOST_DOUBTED) return []
   // The first start is in trouble by the nature of things.
   if (answers.slice(1).every(({ chance }) => chance >= DOUBTFUL)) return []
   const doubtful: number[] = []
-  const later = new Float64Array(begun.chances.length).fill(1)
+  const later = new Float64Array(first.from.chances.length).fill(1)
   for (const [at, { trial, from }] of [...answers.entries()].reverse()) {
     const before = puttingRight(from, trial)
     const without = sumOfProducts(before, later)

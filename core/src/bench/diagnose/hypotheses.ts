@@ -51,17 +51,6 @@ export interface Hypotheses {
   named: string[][]
 }
 
-/** A single fault with how much it weighs; `seen` is one that shows as the machine was brought. */
-interface Weighted {
-  at: number
-  shows: Shows
-  onlyWarm: boolean
-  cured: boolean
-  weight: number
-  curedAt: number
-  seen: boolean
-}
-
 /** Kinds that may come two at once. */
 const DOUBLED: readonly Fault['kind'][] = ['MODULE', 'SLOT', 'SEAT', 'PROFILE']
 
@@ -82,73 +71,118 @@ export function hypotheses(
   complaint: Complaint,
 ): Hypotheses & { chances: Float64Array } {
   const weighted = weightedCauses(bench, arrangement, profile, causes, complaint)
+  const columns = singleFaults(bench, arrangement, profile, weighted, causes, complaint)
+  const { causeAt, weight, seen } = columns
+  const single = causeAt.length
+  const doubled = Int32Array.from(columns.doubles)
+  const rows = doubled.length
+  const rowAt = new Int32Array(single).fill(-1)
+  for (let row = 0; row < rows; row += 1) rowAt[doubled[row] as number] = row
+  const count = single + (rows * (rows - 1)) / 2
+  const pairs = new Int32Array(2 * count).fill(-1)
+  const chances = new Float64Array(count)
+  let total = 0
+  for (const one of weight) total += one
+  for (let at = 0; at < single; at += 1) {
+    pairs[2 * at] = at
+    chances[at] = ((weight[at] as number) / total) * (seen[at] === 1 ? 1 : UNSEEN_SHARE)
+  }
+  const shares = new Float64Array(rows)
+  const seenRows = new Uint8Array(rows)
+  for (let row = 0; row < rows; row += 1) {
+    shares[row] = (weight[doubled[row] as number] as number) / total
+    seenRows[row] = seen[doubled[row] as number] as number
+  }
+  let n = single
+  for (let row = 0; row < rows; row += 1) {
+    const share = 2 * causes.two * (shares[row] as number)
+    const first = doubled[row] as number
+    const isSeen = seenRows[row] === 1
+    for (let column = row + 1; column < rows; column += 1, n += 1) {
+      pairs[2 * n] = first
+      pairs[2 * n + 1] = doubled[column] as number
+      const seenShare = isSeen || seenRows[column] === 1 ? 1 : UNSEEN_SHARE
+      chances[n] = share * (shares[column] as number) * seenShare
+    }
+  }
+  const all = weighted.map(([cause]) => cause)
+  const faultCauses = Int32Array.from(causeAt)
+  const curedAt = Int32Array.from(columns.curedAt)
+  return {
+    bench,
+    causes: all,
+    causeAt: faultCauses,
+    shows: Float64Array.from(columns.shows),
+    onlyWarm: Uint8Array.from(columns.onlyWarm),
+    cured: Uint8Array.from(columns.cured),
+    curedAt,
+    curable: curedAt.map((_, at) => at).filter((at) => curedAt[at] !== -1),
+    doubled,
+    rowAt,
+    pairs,
+    ...blamesOf(all, faultCauses, doubled, count),
+    chances: normalised(chances),
+  }
+}
+
+/** Single faults in columns, which are much less to make than as many objects; `doubles` may be there two at once. */
+interface SingleFaults {
+  causeAt: number[]
+  shows: number[]
+  /** 1 where so, else 0: shows only when warm, was put right, shows as the machine was brought. */
+  onlyWarm: number[]
+  cured: number[]
+  seen: number[]
+  weight: number[]
+  curedAt: number[]
+  doubles: number[]
+}
+
+function singleFaults(
+  bench: TrialBench,
+  arrangement: Arrangement,
+  profile: boolean,
+  weighted: readonly [FaultCause, number][],
+  causes: CauseTable,
+  complaint: Complaint,
+): SingleFaults {
   const effectAsBrought = effectsIn(bench, { arrangement, profile })
-  const faults: Weighted[] = []
-  const doubles: number[] = []
   const manners = new Map<string, Manner[]>()
   const mannersOfKind = (kind: Fault['kind']) => {
     const known = manners.get(kind) ?? mannersOf(kind, bench, causes, complaint)
     manners.set(kind, known)
     return known
   }
+  const columns: SingleFaults = {
+    causeAt: [],
+    shows: [],
+    onlyWarm: [],
+    cured: [],
+    seen: [],
+    weight: [],
+    curedAt: [],
+    doubles: [],
+  }
   for (const [at, [cause, whole]] of weighted.entries()) {
     const { kind } = cause
-    const seen = kind === 'NOTHING' || effectAsBrought(cause) !== null
+    const seen = kind === 'NOTHING' || effectAsBrought(cause) !== null ? 1 : 0
     const curable = CURABLE.includes(kind)
+    const doubles = DOUBLED.includes(kind) && !(cause.kind === 'PROFILE' && cause.above > 0)
     for (const { shows, onlyWarm, share } of mannersOfKind(kind)) {
-      const weight = whole * share
-      const doubled = DOUBLED.includes(kind) && !(cause.kind === 'PROFILE' && cause.above > 0)
-      if (shows === 1 && !onlyWarm && doubled) doubles.push(faults.length)
-      const curedAt = curable ? faults.length + 1 : -1
-      faults.push({ at, shows, onlyWarm, cured: false, weight, curedAt, seen })
-      if (curable) {
-        faults.push({ at, shows, onlyWarm, cured: true, weight: 0, curedAt: -1, seen })
+      const place = columns.causeAt.length
+      if (shows === 1 && !onlyWarm && doubles) columns.doubles.push(place)
+      for (let cured = 0; cured <= (curable ? 1 : 0); cured += 1) {
+        columns.causeAt.push(at)
+        columns.shows.push(shows)
+        columns.onlyWarm.push(onlyWarm ? 1 : 0)
+        columns.cured.push(cured)
+        columns.seen.push(seen)
+        columns.weight.push(cured === 1 ? 0 : whole * share)
+        columns.curedAt.push(curable && cured === 0 ? place + 1 : -1)
       }
     }
   }
-  const doubled = Int32Array.from(doubles)
-  const rowAt = new Int32Array(faults.length).fill(-1)
-  doubled.forEach((at, row) => {
-    rowAt[at] = row
-  })
-  const count = faults.length + (doubled.length * (doubled.length - 1)) / 2
-  const pairs = new Int32Array(2 * count).fill(-1)
-  const chances = new Float64Array(count)
-  const total = faults.reduce((sum, { weight }) => sum + weight, 0)
-  faults.forEach(({ weight, seen }, at) => {
-    pairs[2 * at] = at
-    chances[at] = (weight / total) * (seen ? 1 : UNSEEN_SHARE)
-  })
-  const shares = Float64Array.from(doubled, (at) => (faults[at] as Weighted).weight / total)
-  const seen = Uint8Array.from(doubled, (at) => Number((faults[at] as Weighted).seen))
-  let n = faults.length
-  for (let row = 0; row < doubled.length; row += 1) {
-    const share = 2 * causes.two * (shares[row] as number)
-    for (let column = row + 1; column < doubled.length; column += 1) {
-      const isSeen = seen[row] === 1 || seen[column] === 1
-      pairs[2 * n] = doubled[row] as number
-      pairs[2 * n + 1] = doubled[column] as number
-      chances[n] = share * (shares[column] as number) * (isSeen ? 1 : UNSEEN_SHARE)
-      n += 1
-    }
-  }
-  const causeAt = Int32Array.from(faults, ({ at }) => at)
-  const all = weighted.map(([cause]) => cause)
-  return {
-    bench,
-    causes: all,
-    causeAt,
-    shows: Float64Array.from(faults, ({ shows }) => shows),
-    onlyWarm: Uint8Array.from(faults, ({ onlyWarm }) => Number(onlyWarm)),
-    cured: Uint8Array.from(faults, ({ cured }) => Number(cured)),
-    curedAt: Int32Array.from(faults, ({ curedAt }) => curedAt),
-    curable: Int32Array.from([...faults.keys()].filter((at) => faults[at]?.curedAt !== -1)),
-    doubled,
-    rowAt,
-    pairs,
-    ...blamesOf(all, causeAt, doubled, count),
-    chances: normalised(chances),
-  }
+  return columns
 }
 
 /** Every single fault, in the order of the hypotheses. */
@@ -278,24 +312,27 @@ function blamesOf(
     return named.push([part]) - 1
   })
   const blames = new Int32Array(count)
-  causeAt.forEach((cause, at) => {
-    blames[at] = partAt[cause] as number
-  })
+  for (let at = 0; at < causeAt.length; at += 1) {
+    blames[at] = partAt[causeAt[at] as number] as number
+  }
   // Parts of doubled faults, one after the other, so that two of them have a place in a square.
-  const partOfRow = Int32Array.from(doubled, (at) => blames[at] as number)
+  const partOfRow = doubled.map((at) => blames[at] as number)
   const sides = new Map([...new Set(partOfRow)].map((part, at) => [part, at]))
-  const sideOf = Int32Array.from(partOfRow, (part) => sides.get(part) as number)
-  const square = new Int32Array(sides.size ** 2).fill(-1)
+  const sideOf = partOfRow.map((part) => sides.get(part) as number)
+  const across = sides.size
+  const square = new Int32Array(across ** 2).fill(-1)
+  for (const [part, side] of sides) square[side * (across + 1)] = part
   let n = causeAt.length
   for (let row = 0; row < doubled.length; row += 1) {
+    const a = sideOf[row] as number
     for (let column = row + 1; column < doubled.length; column += 1) {
-      const a = sideOf[row] as number
       const b = sideOf[column] as number
-      const place = a < b ? a * sides.size + b : b * sides.size + a
-      let number = a === b ? (partOfRow[row] as number) : (square[place] as number)
+      const place = a < b ? a * across + b : b * across + a
+      let number = square[place] as number
       if (number === -1) {
-        const parts = [partOfRow[row], partOfRow[column]].map((part) => named[part as number]?.[0])
-        number = named.push((parts as string[]).sort()) - 1
+        const one = (named[partOfRow[row] as number] as string[])[0] as string
+        const other = (named[partOfRow[column] as number] as string[])[0] as string
+        number = named.push(one < other ? [one, other] : [other, one]) - 1
         square[place] = number
       }
       blames[n++] = number

@@ -9,7 +9,6 @@ export {
 } from './choose'
 export { type Control, controlsMissing, isIn, passesNeeded } from './control'
 export {
-  after,
   type DiagnoseRequest,
   type Diagnosis,
   type DiagnosisState,

@@ -1,4 +1,5 @@
 import { known } from '../../things/model'
+import type { Made } from './evidence'
 import type { CauseTable, FaultCause } from './fault'
 import {
   AFTER_FITTING,
@@ -77,6 +78,24 @@ export function weighedBy(
     profile,
   }
   return { after, chance }
+}
+
+/** A trial with what was suspected before and after it, and how likely its answer was before, from 0 to 1. */
+export interface Weighing {
+  trial: Made
+  from: Suspicion
+  after: Suspicion
+  chance: number
+}
+
+/** Weighs the trials one after the other. */
+export function weighings(begun: Suspicion, trials: readonly Made[]): Weighing[] {
+  let from = begun
+  return trials.map((trial) => {
+    const weighing = { trial, from, ...weighedBy(from, trial, trial.outcome, trial.unsure) }
+    from = weighing.after
+    return weighing
+  })
 }
 
 /** Of each fault alone: its part that the trial puts right goes over to the one that is. */

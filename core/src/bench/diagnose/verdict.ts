@@ -2,7 +2,7 @@ import { controlsMissing, passesNeeded } from './control'
 import { isBad, levelOf, type Made } from './evidence'
 import type { Fault } from './fault'
 import type { Complaint } from './hypotheses'
-import { type Named, type Suspicion, suspects } from './inference'
+import { type Named, type Suspicion, suspects, type Weighing } from './inference'
 import { type Explanation, oddsOf, timesNeeded } from './rivals'
 import { type Action, middleOfTest, sameArrangement, type Trial } from './trial'
 
@@ -13,6 +13,8 @@ export interface FaultSearch {
   began: Suspicion
   /** The first symptom, then the trials. */
   trials: readonly Made[]
+  /** The same trials, each with what was suspected before and after it. */
+  answers: readonly Weighing[]
   complaint: Complaint
   leading: Leading
 }
