@@ -71,7 +71,7 @@ export function FaultFinder({ verifying }: { verifying: Verifying }) {
           onStop={isOver ? null : () => setStopped(true)}
         />
       )}
-      {trials.length > 0 && <TrialList verifying={verifying} suspicion={suspicion} name={name} />}
+      {trials.length > 0 && <TrialList verifying={verifying} search={search} name={name} />}
       <Suspects suspicion={suspicion} name={name} />
       <SimulatedMachinePanel bench={bench} fresh={record.trials.length === 0} said={said}>
         {trial && !isOver && <Button onClick={() => makeOn(trial)}>Make the trial on it</Button>}

@@ -1,29 +1,22 @@
-import { doubtfulOf, type Made, type Suspicion, suspect } from '@tembrix/core/bench/diagnose'
+import { doubtfulOf, type FaultSearch, type Made } from '@tembrix/core/bench/diagnose'
 import { RotateCcw } from 'lucide-react'
 import { useMemo } from 'react'
 import { CHOICES } from '../../../../base/format'
 import { Button } from '../../../../base/ui'
 import type { Verifying } from '../../base/file'
-import { useShop } from '../../base/file'
 import { type ModuleName, outcomeWords, placedWords } from '../../base/trials'
 
 interface Props {
   verifying: Verifying
-  suspicion: Suspicion
+  search: FaultSearch
   name: ModuleName
 }
 
 /** The trials made and what came of each. An answer can be taken back or marked as unsure; what does not fit the others is said. */
-export function TrialList({ verifying, suspicion, name }: Props) {
+export function TrialList({ verifying, search, name }: Props) {
   const { record, trials, set } = verifying
-  const { causes } = useShop()
   const begun = record.trials.length > 0
-  const doubtful = useMemo(() => {
-    const [first] = trials
-    if (!first) return []
-    const { bench } = suspicion
-    return doubtfulOf(suspect(bench, first.arrangement, first.profile, causes), trials)
-  }, [suspicion, trials, causes])
+  const doubtful = useMemo(() => doubtfulOf(search.answers), [search])
   return (
     <section aria-label="Trials made" className="text-[0.93rem]">
       <h3 className="text-base font-semibold">Tried so far</h3>
