@@ -234,6 +234,39 @@ const desktop4Ddr3: Machine = {
   },
 }
 
+const desktop4Ddr2: Machine = {
+  ...desktop2,
+  name: 'Desktop with DDR2, 4 slots',
+  generation: 'DDR2',
+  slots: FOUR_SLOTS,
+  voltages: [1.8],
+  limits: {
+    ...NO_LIMIT,
+    totalGiB: 8,
+    slotGiB: 2,
+    dieGbit: 1,
+    dataRates: ratings([800, 800], [800, 800]),
+  },
+}
+
+/** Four channels and unbuffered modules, as boards for many cores have them. */
+const desktop8Quad: Machine = {
+  ...desktop2,
+  name: 'Desktop with DDR4, 8 slots, four channels, unbuffered',
+  channels: ['A', 'B', 'C', 'D'],
+  slots: [...'ABCD'].flatMap((channel, at) => [
+    slot(`${channel}1`, channel, 1, at + 1, null),
+    slot(`${channel}2`, channel, 2, at + 5, null),
+  ]),
+  profiles: true,
+  limits: {
+    ...NO_LIMIT,
+    totalGiB: 256,
+    slotGiB: 32,
+    dataRates: ratings([2933, 2933], [2666, 2666]),
+  },
+}
+
 /** Of this kind the fabric runs at the memory clock, up to a ceiling above which the controller halves. */
 const desktop4Tied: Machine = {
   ...desktop4Ddr4,
@@ -350,6 +383,15 @@ const workstationEcc: Machine = {
   limits: { ...desktop4.limits, dataRates: ratings([5200, 5200], [4800, 3600]) },
 }
 
+const workstationEccDdr4: Machine = {
+  ...desktop4Ddr4,
+  name: 'Workstation with DDR4, 4 slots, ECC unbuffered',
+  kind: 'workstation',
+  ecc: 'supported',
+  profiles: false,
+  limits: { ...desktop4Ddr4.limits, dataRates: ratings([2666, 2666], [2666, 2666]) },
+}
+
 /** Registered DDR5 has another notch and supply than unbuffered. Which slot comes first differs by board. */
 const workstationRegistered: Machine = {
   ...workstation8,
@@ -377,6 +419,19 @@ const smallDdr3: Machine = {
   name: 'Small desktop with DDR3L, 2 SO-DIMM slots',
   kind: 'small-form-factor',
 }
+const allInOne4Ddr3: Machine = {
+  ...allInOne4,
+  name: 'All-in-one, 4 SO-DIMM slots, DDR3',
+  generation: 'DDR3',
+  voltages: [1.5, 1.35],
+  limits: {
+    ...NO_LIMIT,
+    totalGiB: 32,
+    slotGiB: 8,
+    dieGbit: 4,
+    dataRates: ratings([1600, 1600], [1333, 1333]),
+  },
+}
 const smallDdr5: Machine = {
   ...laptop2Ddr5,
   name: 'Small desktop with DDR5, 2 SO-DIMM slots',
@@ -394,6 +449,8 @@ const KINDS: readonly StartingMachine[] = [
   { id: 'desktop-4-apart', machine: desktop4Apart },
   { id: 'desktop-4-half', machine: desktop4Half },
   { id: 'desktop-4-ddr3', machine: desktop4Ddr3 },
+  { id: 'desktop-4-ddr2', machine: desktop4Ddr2 },
+  { id: 'desktop-8-quad', machine: desktop8Quad },
   { id: 'laptop-1', machine: laptop1 },
   { id: 'laptop-2-ddr3', machine: laptop2Ddr3 },
   { id: 'laptop-2-ddr5', machine: laptop2Ddr5 },
@@ -405,8 +462,10 @@ const KINDS: readonly StartingMachine[] = [
   { id: 'small-2-ddr4', machine: smallDdr4 },
   { id: 'small-2-ddr5', machine: smallDdr5 },
   { id: 'all-in-one-4', machine: allInOne4 },
+  { id: 'all-in-one-4-ddr3', machine: allInOne4Ddr3 },
   { id: 'all-in-one-2', machine: allInOne2 },
   { id: 'workstation-8', machine: workstation8 },
+  { id: 'workstation-4-ddr4', machine: workstationEccDdr4 },
   { id: 'workstation-4-ddr5', machine: workstationEcc },
   { id: 'workstation-8-ddr5', machine: workstationRegistered },
 ]

@@ -24,7 +24,7 @@ export function likelyModule(machine: Machine): ModuleDraft {
   const steps = STANDARD_STEPS[generation]
   const usual = USUAL_DRAFT[generation]
   const rate = usual?.dataRate ?? steps.findLast((step) => step <= rating) ?? (steps[0] as number)
-  const capacityGiB = usual?.capacityGiB ?? 8
+  const capacityGiB = Math.min(usual?.capacityGiB ?? 8, limits.slotGiB)
   const { ranks, deviceWidth } = usualOrganisation(generation, capacityGiB)
   return {
     article: '',
