@@ -27,6 +27,16 @@ export const BUSY = known(
   'Of the peak about four fifths are reached in practice; nearer to it, answers queue without end, and the work adapts. An older processor with slower memory also asks for less, so that a second channel brings about the same share on every generation.',
 )
 
+export const ORGANISATION = known(
+  {
+    /** Bandwidth reached with half the bank groups on every channel, of that with all. */
+    halfGroups: { low: 0.92, high: 0.98 },
+    /** Bandwidth reached with two ranks on every channel, of that with one. */
+    twoRanks: { low: 1.01, high: 1.05 },
+  },
+  'A judgement: chips of sixteen bits have half the bank groups to turn to while one recovers, and a second rank gives some to turn to; it shows where much is streamed, above all where pictures are drawn in the main memory.',
+)
+
 export const PAGING = known<Record<PagedTo, ShareRange>>(
   { 'solid-state': { low: 2.5, high: 10 }, spinning: { low: 20, high: 120 } },
   'How much slower work becomes as it outgrows memory: wide, because only what is touched is fetched, and programs differ. A log of the memory in use tells better.',

@@ -340,3 +340,26 @@ test('figures that are none are refused', () => {
     RangeError,
   )
 })
+
+describe('how modules are organised', () => {
+  const x16 = { ...dual, organisation: { halfGroups: 1, twoRanks: 0 } }
+  const x8 = { ...dual, organisation: { halfGroups: 0, twoRanks: 0 } }
+  const ranks = { ...dual, organisation: { halfGroups: 0, twoRanks: 1 } }
+
+  test('chips of sixteen bits cost integrated graphics some per cent, office work hardly any', () => {
+    const graphics = of('integrated-graphics', x8, x16)
+    expect(graphics.median).toBeLessThan(0.98)
+    expect(graphics.median).toBeGreaterThan(0.93)
+    expect(of('office', x8, x16).median).toBeGreaterThan(0.995)
+  })
+  test('a second rank brings a little, and the range holds both', () => {
+    const { median, most } = of('integrated-graphics', x8, ranks)
+    expect(median).toBeGreaterThan(1.005)
+    expect(median).toBeLessThan(1.04)
+    expect(most[0]).toBeGreaterThanOrEqual(1)
+    expect(most[1]).toBeGreaterThan(median)
+  })
+  test('the same on both sides is no change', () => {
+    expect(of('integrated-graphics', x16, x16).median).toBe(1)
+  })
+})

@@ -2,6 +2,7 @@ import type { Bound } from '../../things/model'
 import { PAGING, PAGING_POWER, type PagedTo, SLOWEST_FRAMES } from './assumed'
 import { kindOfChange, learnedFromResults, type ShopResult } from './learned'
 import type { MemoryState } from './memoryState'
+import { reachedPeak } from './reachedPeak'
 import { byMagnitude, DRAWS, evenly, normalIn, placeIn, quantile, through } from './sample'
 import { extentOfChange, machineSpread, sizeOfChange } from './spread'
 import { drawsOfWork, type Working, workingOf } from './working'
@@ -230,8 +231,10 @@ function changeOf(work: Work, { before, after, results = [] }: ForecastRequest):
   const { mean, variance } = offsets[kindOfChange(before, after)]
   const extent = extentOfChange(before, after)
   const sd = extent * Math.sqrt(variance + machineSpread(work).machines ** 2)
-  const noWorse = after.peakGBs >= before.peakGBs && after.firstWordNs <= before.firstWordNs
-  const noBetter = after.peakGBs <= before.peakGBs && after.firstWordNs >= before.firstWordNs
+  const noWorse =
+    reachedPeak(after) >= reachedPeak(before) && after.firstWordNs <= before.firstWordNs
+  const noBetter =
+    reachedPeak(after) <= reachedPeak(before) && after.firstWordNs >= before.firstWordNs
   return {
     ...working,
     log: movedBy(working.log, mean, sizeOfChange(before, after)),

@@ -1,4 +1,12 @@
-export { BUSY, DISKS_PAGED, LATENCY, PAGING, type PagedTo, SLOWEST_FRAMES } from './assumed'
+export {
+  BUSY,
+  DISKS_PAGED,
+  LATENCY,
+  ORGANISATION,
+  PAGING,
+  type PagedTo,
+  SLOWEST_FRAMES,
+} from './assumed'
 export {
   type Expected,
   FORECAST_WORDS,

@@ -5,6 +5,8 @@ import { WORKS } from './works'
 
 const Positive = z.number('A number.').positive('Must be greater than 0.').max(1_000_000)
 
+const Share = z.number('A number.').min(0, 'Not below 0.').max(1, 'At most 1.')
+
 /** A need through low, likely and high, GiB. */
 export const NeedRange = z
   .object({ low: Positive, likely: Positive, high: Positive })
@@ -15,6 +17,8 @@ export const NeedRange = z
 
 export const MemoryStateShape = z.object({
   peakGBs: Positive,
+  /** Shares of channels whose modules are organised so; left out where nobody knows. */
+  organisation: z.object({ halfGroups: Share, twoRanks: Share }).optional(),
   firstWordNs: Positive,
   usableGiB: Positive,
 })

@@ -30,6 +30,7 @@ const DIMENSIONS = [
   'bound',
   'slowest',
   'machine',
+  'organisation',
 ] as const
 export type Dimension = (typeof DIMENSIONS)[number]
 

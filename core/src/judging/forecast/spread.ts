@@ -1,5 +1,6 @@
 import { known } from '../../things/model'
 import type { MemoryState } from './memoryState'
+import { reachedPeak } from './reachedPeak'
 import type { Work } from './works'
 
 /** How far machines of a kind lie apart, and how far a shop's mean may lie from a forecast; of the logarithm. */
@@ -36,14 +37,14 @@ const FULL_CHANGE = 0.1
 
 /** How much of a change memory makes for whoever does not page, from 0 (none) to 1; below 0 where it gets worse. */
 export function sizeOfChange(before: MemoryState, after: MemoryState): number {
-  const bandwidth = Math.log(after.peakGBs / before.peakGBs)
+  const bandwidth = Math.log(reachedPeak(after) / reachedPeak(before))
   const latency = Math.log(before.firstWordNs / after.firstWordNs)
   return Math.max(-1, Math.min(1, (bandwidth + latency) / FULL_CHANGE))
 }
 
 /** The same whichever way it goes: what gets better and what gets worse both make machines differ. */
 export function extentOfChange(before: MemoryState, after: MemoryState): number {
-  const bandwidth = Math.abs(Math.log(after.peakGBs / before.peakGBs))
+  const bandwidth = Math.abs(Math.log(reachedPeak(after) / reachedPeak(before)))
   const latency = Math.abs(Math.log(before.firstWordNs / after.firstWordNs))
   return Math.min(1, (bandwidth + latency) / FULL_CHANGE)
 }

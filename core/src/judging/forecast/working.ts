@@ -1,5 +1,6 @@
 import { BUSY, LATENCY } from './assumed'
 import type { MemoryState } from './memoryState'
+import { reachedPeaks } from './reachedPeak'
 import { type Dimension, DRAWS, evenly, placeIn, quantile } from './sample'
 import { profileOf, type ShareRange, type Work } from './works'
 
@@ -50,24 +51,26 @@ export function workingOf(work: Work, before: MemoryState, after: MemoryState): 
   const logs = new Float64Array(DRAWS)
   const latency = new Float64Array(DRAWS)
   const bandwidth = new Float64Array(DRAWS)
-  const slowest = Math.min(before.peakGBs, after.peakGBs)
-  const loaded = ({ peakGBs, firstWordNs }: MemoryState, draw: number) => {
+  const [peaksBefore, peaksAfter] = [reachedPeaks(before), reachedPeaks(after)]
+  const loaded = (peak: number, firstWordNs: number, slowest: number, draw: number) => {
     const asked = ((demand[draw] as number) * slowest) / of
-    const busy = Math.min(most, asked / (reached * peakGBs))
+    const busy = Math.min(most, asked / (reached * peak))
     const waited = ((queue[draw] as number) * busy) / (1 - busy)
     return (chip[draw] as number) + (c[draw] as number) * firstWordNs + waited
   }
   for (let draw = 0; draw < DRAWS; draw += 1) {
     const [share, streamed] = [m[draw] as number, g[draw] as number]
-    const [was, is] = [loaded(before, draw), loaded(after, draw)]
+    const [peakWas, peakIs] = [peaksBefore[draw] as number, peaksAfter[draw] as number]
+    const slowest = Math.min(peakWas, peakIs)
+    const was = loaded(peakWas, before.firstWordNs, slowest, draw)
+    const is = loaded(peakIs, after.firstWordNs, slowest, draw)
     const longest = Math.max(was, is)
-    const time = (ns: number, { peakGBs }: MemoryState) =>
-      1 - share + share * ((1 - streamed) * (ns / longest) + streamed * (slowest / peakGBs))
-    const first = time(was, before)
-    logs[draw] = Math.log(first / time(is, after))
+    const time = (ns: number, peak: number) =>
+      1 - share + share * ((1 - streamed) * (ns / longest) + streamed * (slowest / peak))
+    const first = time(was, peakWas)
+    logs[draw] = Math.log(first / time(is, peakIs))
     latency[draw] = (share * (1 - streamed) * (was - is)) / longest / first
-    bandwidth[draw] =
-      (share * streamed * (slowest / before.peakGBs - slowest / after.peakGBs)) / first
+    bandwidth[draw] = (share * streamed * (slowest / peakWas - slowest / peakIs)) / first
   }
   const middle = (of: Float64Array) => quantile(of.sort(), 0.5)
   return { log: middle(logs), latency: middle(latency), bandwidth: middle(bandwidth) }

@@ -1,4 +1,4 @@
-import type { Disk, Evaluation } from '../../things/model'
+import type { Disk, Evaluation, Organisation } from '../../things/model'
 import { type Forecast, forecast, type MemoryState, type ShopResult } from '../forecast'
 import {
   type Demand,
@@ -72,14 +72,15 @@ export function judgeNeed(table: UseTable, said: NeedSaid, usableGiB: number): J
  * Makes forecasts of changes from what was found: how many times as fast this customer's work becomes.
  * Null where the machine does not run before or after, or nobody has said what it is used for. A disk
  * nobody knows is taken for a solid-state one: it loses least to paging. Changes to the same memory are worked out
- * once.
+ * once. How modules are organised counts where it is known of what was found and of what is planned.
  */
 export function forecaster(
   table: UseTable,
   said: NeedSaid,
   before: Evaluation,
   results: readonly ShopResult[] = [],
-): (after: Evaluation) => Forecast | null {
+  found?: Organisation,
+): (after: Evaluation, organisation?: Organisation) => Forecast | null {
   const { integratedGraphics, disk, useLogs = [] } = said
   const log = logOfJob(table, said)
   const ownLog = (use: string) => useLogs.find((one) => one.use === use) ?? null
@@ -89,16 +90,24 @@ export function forecaster(
   const most = Math.max(0, ...uses.map(({ need }) => need?.likely ?? 0))
   const from = memoryState(before, most)
   const known = new Map<string, Forecast>()
-  return (evaluation) => {
+  return (evaluation, planned) => {
     const to = memoryState(evaluation, most)
     if (!from || !to || uses.length === 0) return null
-    const key = `${to.peakGBs} ${to.firstWordNs} ${to.usableGiB}`
+    // Known on one side only, it would be taken for a change.
+    const organised = found && planned ? { found, planned } : null
+    const key = [
+      to.peakGBs,
+      to.firstWordNs,
+      to.usableGiB,
+      organised?.planned.halfGroups,
+      organised?.planned.twoRanks,
+    ].join(' ')
     const before = known.get(key)
     if (before) return before
     const made = forecast({
       uses,
-      before: from,
-      after: to,
+      before: { ...from, organisation: organised?.found },
+      after: { ...to, organisation: organised?.planned },
       disk: disk === 'spinning' ? 'spinning' : 'solid-state',
       log: { pagingShare: pagingShareOf(log) },
       results,

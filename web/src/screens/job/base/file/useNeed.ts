@@ -1,3 +1,4 @@
+import { organisationOf } from '@tembrix/core/judging/evaluate'
 import type { Forecast } from '@tembrix/core/judging/forecast'
 import type { Policy } from '@tembrix/core/judging/plan'
 import {
@@ -8,7 +9,7 @@ import {
   type Total,
   type UseTable,
 } from '@tembrix/core/judging/sizing'
-import type { Evaluation } from '@tembrix/core/things/model'
+import type { Evaluation, Placement } from '@tembrix/core/things/model'
 import { useMemo } from 'react'
 import { useJob } from './JobContext'
 import { useShop } from './useShop'
@@ -23,25 +24,33 @@ export interface JobNeed extends JudgedNeed {
   policy: Policy
   shopPolicy: Policy
   /** What a change from what was found brings for the customer's work; null where it cannot be said. */
-  gainOf: (after: Evaluation) => Forecast | null
+  gainOf: (after: Evaluation, placement?: Placement) => Forecast | null
 }
 
 export function useNeed(): JobNeed {
   const { file, machine, now, unseen, learned } = useJob()
   const { uses: table, policy: shopPolicy } = useShop()
   const { sizing } = file
-  const found = now.evaluation
-  return useMemo(
-    () => ({
-      ...judgeNeed(table, sizing, found.capacity.usableGiB),
+  return useMemo(() => {
+    const forecastFor = forecaster(
+      table,
+      sizing,
+      now.evaluation,
+      learned.results,
+      organisationOf(machine, now.placement),
+    )
+    return {
+      ...judgeNeed(table, sizing, now.evaluation.capacity.usableGiB),
       table,
       totals: buildableTotals(machine),
       isSet: sizing.wantedGiB !== null,
       policy: file.policy ?? shopPolicy,
       shopPolicy,
       // What is in the machine now is not known while a slot was not looked into.
-      gainOf: unseen.length > 0 ? () => null : forecaster(table, sizing, found, learned.results),
-    }),
-    [table, sizing, machine, found, unseen, learned, file.policy, shopPolicy],
-  )
+      gainOf: (after, placement) =>
+        unseen.length > 0
+          ? null
+          : forecastFor(after, placement && organisationOf(machine, placement)),
+    }
+  }, [table, sizing, machine, now, unseen, learned, file.policy, shopPolicy])
 }

@@ -21,7 +21,7 @@ interface Row {
 /** What was forecast for each kind of work beside what was measured, and which change is behind it. */
 export function Forecasted({ tested, logged }: Props) {
   const { planned } = useJob()
-  const forecast = useNeed().gainOf(planned.evaluation)
+  const forecast = useNeed().gainOf(planned.evaluation, planned.placement)
   if (!forecast) return null
   const { low1 } = forecast
   const rows: Row[] = [

@@ -151,7 +151,7 @@ function columnOf({ machine, pieces, file }: JobView, need: JobNeed, plan: Plan)
   const { assignment, placement, settings, evaluation } = situation
   const { run, mode, capacity: size } = evaluation
   const cost = costOf(assignment, pieces)
-  const gain = need.gainOf(evaluation)
+  const gain = need.gainOf(evaluation, placement)
   const said = verdicts(machine, placement)
   const accepted = (['matched', 'balanced', 'capacity'] as const).filter(
     (policy) => evaluation.starts && said[policy].length === 0,

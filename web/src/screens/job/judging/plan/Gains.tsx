@@ -3,6 +3,7 @@ import {
   type Forecast,
   LATENCY,
   LEARNING,
+  ORGANISATION,
   PAGING,
   profileOf,
   SPREADS,
@@ -18,7 +19,7 @@ import { eitherWords, gainInShort, gainInWords, low1Words, sharePercent } from '
 /** What the plan should bring for each use, as a range that unfolds into its parts. */
 export const Gains = memo(function Gains({ need }: { need: JobNeed }) {
   const { planned, unseen } = useJob()
-  const mix = need.gainOf(planned.evaluation)
+  const mix = need.gainOf(planned.evaluation, planned.placement)
   return (
     <section aria-label="Expected gain">
       <h3 className="font-semibold">Expected gain</h3>
@@ -136,7 +137,8 @@ function Assumptions() {
     <Disclosure summary={<span className="text-sm">What this rests on</span>}>
       <p className="text-sm text-ink-2">
         Judgements, not measurements, until this shop’s own results stand behind them.{' '}
-        {SPREADS.reason} {LEARNING.reason} {LATENCY.reason} {BUSY.reason} {PAGING.reason}
+        {SPREADS.reason} {LEARNING.reason} {LATENCY.reason} {BUSY.reason} {ORGANISATION.reason}{' '}
+        {PAGING.reason}
       </p>
     </Disclosure>
   )

@@ -4,14 +4,13 @@ import { useMemo } from 'react'
 import { capacity, money, plural, tidy } from '../../../../base/format'
 import { type Column, DataTable } from '../../../../base/table'
 import { modeWord } from '../../../../parts/board'
-import type { JobNeed } from '../../base/file'
 import type { Beside } from './useBeside'
 import { gainInShort } from './words'
 
 interface Props {
   options: readonly PlanOption[]
   current: PlanOption | undefined
-  need: JobNeed
+  gainOf: (option: PlanOption) => Forecast | null
   besideOf: (option: PlanOption) => Beside
   onChoose: (option: PlanOption) => void
 }
@@ -23,17 +22,17 @@ interface Row {
 }
 
 /** Every option with its figures and what speaks for it besides; one is put on the board by its cost. */
-export function OptionTable({ options, current, need, besideOf, onChoose }: Props) {
+export function OptionTable({ options, current, gainOf, besideOf, onChoose }: Props) {
   const rows = useMemo(
     () =>
       options.map(
         (option): Row => ({
           option,
-          gain: need.gainOf(option.evaluation),
+          gain: gainOf(option),
           beside: besideOf(option),
         }),
       ),
-    [options, need, besideOf],
+    [options, gainOf, besideOf],
   )
   const columns = useMemo(() => [costOf(current, onChoose), ...FIGURES], [current, onChoose])
   return (

@@ -86,13 +86,19 @@ export function PlanOptions() {
     only ? null : listed,
   )
   const options = answer?.options ?? NO_OPTIONS
+  const modulesOf = useCallback(
+    ({ placement }: PlanOption) =>
+      Object.fromEntries(
+        Object.entries(placement).map(([slot, piece]) => [slot, supply.moduleOf(piece) ?? null]),
+      ),
+    [supply],
+  )
+  const gainOf = useCallback(
+    (option: PlanOption) => need.gainOf(option.evaluation, modulesOf(option)),
+    [need, modulesOf],
+  )
   const named = useMemo(() => {
     if (!byPolicy) return []
-    const gainOf = ({ evaluation }: PlanOption) => need.gainOf(evaluation)?.median ?? 1
-    const steadier = ({ evaluation }: PlanOption) => {
-      const gain = need.gainOf(evaluation)
-      return gain !== null && isSteadier(gain)
-    }
     const { moduleOf } = supply
     return recommendations({
       machine,
@@ -101,16 +107,15 @@ export function PlanOptions() {
       policy,
       listed: onList,
       moduleOf,
-      isUnlikely: ({ placement, evaluation }) => {
-        const modules = Object.fromEntries(
-          Object.entries(placement).map(([slot, piece]) => [slot, moduleOf(piece) ?? null]),
-        )
-        return aboveRating(machine, modules, evaluation)?.grade === 'unlikely'
+      isUnlikely: (option) =>
+        aboveRating(machine, modulesOf(option), option.evaluation)?.grade === 'unlikely',
+      gainOf: (option) => gainOf(option)?.median ?? 1,
+      isSteadier: (option) => {
+        const gain = gainOf(option)
+        return gain !== null && isSteadier(gain)
       },
-      gainOf,
-      isSteadier: steadier,
     })
-  }, [machine, now.evaluation, byPolicy, onList, policy, need, supply])
+  }, [machine, now.evaluation, byPolicy, onList, policy, gainOf, modulesOf, supply])
 
   const assignmentOf = useCallback(
     (option: PlanOption) => staying(supply.assignmentOf(option.placement), file.found, pieces),
@@ -237,7 +242,7 @@ export function PlanOptions() {
             <OptionTable
               options={shown}
               current={current}
-              need={need}
+              gainOf={gainOf}
               besideOf={besideOf}
               onChoose={choose}
             />

@@ -48,7 +48,7 @@ export function useHandover(): HandingOver {
     const job = { file, machine, now, planned, pieces, ceilings: learned.ceilings }
     const facts = handoverFacts(
       job,
-      gainOf(promisedOf(machine, planned).situation.evaluation),
+      gainOf(promisedOf(machine, planned).situation.evaluation, planned.placement),
       terms,
     )
     const figures = figuresOf(facts)

@@ -1,4 +1,3 @@
-import type { Forecast } from '@tembrix/core/judging/forecast'
 import {
   type Hindrance,
   type Lead,
@@ -9,7 +8,7 @@ import {
   situationOf,
 } from '@tembrix/core/shop/job'
 import type { LabourPart } from '@tembrix/core/shop/quote'
-import { type Evaluation, soldSpeedOf } from '@tembrix/core/things/model'
+import { soldSpeedOf } from '@tembrix/core/things/model'
 import {
   type ModelRecord,
   type Plan,
@@ -25,7 +24,7 @@ import {
 import { addDays, parseISO } from 'date-fns'
 import { day, isoDay, tidy } from '../../../../base/format'
 import { formOf, rateOf } from '../../../../parts/board'
-import type { JobView, ModelList } from '../../base/file'
+import type { JobNeed, JobView, ModelList } from '../../base/file'
 import { offerWording, usualTitle } from './wording'
 
 /** What a quote is worked out from. */
@@ -33,7 +32,7 @@ export interface Basis {
   view: JobView
   terms: Terms
   model: ModelRecord | undefined
-  gainOf: (after: Evaluation) => Forecast | null
+  gainOf: JobNeed['gainOf']
   validated: ModelList | null
 }
 
@@ -70,7 +69,7 @@ export function workedOption(basis: Basis, quote: Quote, option: QuoteOption): W
   const plan = file.plans.find(({ id }) => id === option.planId)
   if (!plan) return null
   const situation = situationOf(machine, plan.placement ?? file.found, pieces, settingsOf(plan))
-  const gain = gainOf(promisedOf(machine, situation).situation.evaluation)
+  const gain = gainOf(promisedOf(machine, situation).situation.evaluation, situation.placement)
   const given = { planned: situation, plan, option, quote, model, terms, gain, validated }
   const offer = offerOf(view, given)
   const { facts, sum } = offer
