@@ -1,5 +1,11 @@
 import { evaluate, fittedModules, speedLimits } from '../../judging/evaluate'
-import type { Evaluation, Machine, Placement, Settings } from '../../things/model'
+import {
+  type Evaluation,
+  type Machine,
+  type Placement,
+  type Settings,
+  systemLimitGiB,
+} from '../../things/model'
 
 /** What the set-up screen, the system or a readout shows; null for what nobody has looked at. */
 export interface ShownFigures {
@@ -156,7 +162,7 @@ function memory(
     return [difference('MORE_MEMORY', ...pair, ['PLAN_NOT_FOLLOWED', 'READ_WRONG'], 'CHECK_SLOTS')]
   }
   if (short < SLACK_GIB) return []
-  const { osGiB } = machine.limits
+  const osGiB = systemLimitGiB(machine)
   if (osGiB !== null && totalGiB <= osGiB && installedGiB > osGiB) {
     return [
       difference('SYSTEM_KEEPS_SOME', ...pair, ['SYSTEM_LIMIT'], 'NOTHING', { harmless: true }),

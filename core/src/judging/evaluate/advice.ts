@@ -7,10 +7,13 @@ import {
   type Module,
   type Run,
   type Severity,
+  systemLimitGiB,
 } from '../../things/model'
 import { differ, type Fitted, slotsOf, totalGiB } from './fitted'
 import type { Span } from './layout'
+import { hasHalfGroups } from './organisation'
 import { hasProfile, profilePossible, speedLimits, topRate } from './rate'
+import { isHighDensity } from './stops'
 
 /** What is known once the machine starts, before advice is drawn from it. */
 export interface StartedMachine {
@@ -57,7 +60,7 @@ const RISKS: [FindingCode, Rule][] = [
   ['SLOT_ORDER', outOfOrder],
   [
     'OS_LIMIT',
-    ({ machine, fitted }) => always(totalGiB(fitted) > (machine.limits.osGiB ?? Infinity)),
+    ({ machine, fitted }) => always(totalGiB(fitted) > (systemLimitGiB(machine) ?? Infinity)),
   ],
   [
     'ECC_MIXED',
@@ -78,12 +81,9 @@ const RISKS: [FindingCode, Rule][] = [
   [
     'X4_UNBUFFERED',
     ({ machine, fitted }) =>
-      machine.kind === 'workstation'
+      machine.refusesX4 !== undefined || machine.kind === 'workstation'
         ? null
-        : slotsWhere(
-            fitted,
-            ({ buffering, deviceWidth }) => buffering === 'unbuffered' && deviceWidth === 4,
-          ),
+        : slotsWhere(fitted, isHighDensity),
   ],
   [
     'CHANNEL_COUNT_ODD',
@@ -142,6 +142,7 @@ const NOTES: [FindingCode, Rule][] = [
     ({ machine, fitted }) =>
       always(machine.ecc === 'ignored' && fitted.every(({ module }) => module.ecc)),
   ],
+  ['HALF_BANK_GROUPS', ({ fitted }) => slotsWhere(fitted, hasHalfGroups)],
   ['MIXED_RANKS', ({ fitted }) => always(differ(fitted, ranksOf))],
   [
     'CLOCK_BYPASSED',

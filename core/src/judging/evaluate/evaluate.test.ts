@@ -9,6 +9,7 @@ import {
 } from '../../things/model'
 import { asFarAsSeen } from './asFarAsSeen'
 import { evaluate } from './evaluate'
+import { organisationOf } from './organisation'
 import { moduleTimings } from './timings'
 
 function findingsOf(machine: Machine, placement: Placement, profile = false): string[] {
@@ -168,6 +169,52 @@ test('findings that rest on empty slots wait until all slots were looked into', 
   expect(findings.map(({ code }) => code)).toContain('SINGLE_CHANNEL')
   expect(asFarAsSeen(findings, ['B2']).map(({ code }) => code)).not.toContain('SINGLE_CHANNEL')
   expect(asFarAsSeen(findings, [])).toEqual(findings)
+})
+
+describe('what a machine’s record says of its modules and system', () => {
+  const dense = stick({ deviceWidth: 4 })
+  const codesOf = (machine: Machine, module: Module) =>
+    findingsOf(machine, { A2: module, B2: module })
+
+  test('unbuffered with four bits a chip: a risk, a stop where the record says so, nothing where it takes them', () => {
+    expect(codesOf(desktop(), dense)).toContain('X4_UNBUFFERED A2 B2')
+    expect(codesOf(desktop({ refusesX4: true }), dense)).toEqual(['X4_REFUSED A2', 'X4_REFUSED B2'])
+    expect(codesOf(desktop({ refusesX4: false }), dense)).toEqual([])
+  })
+
+  test('chips of sixteen bits are a note on DDR4 and DDR5', () => {
+    const wide = stick({ deviceWidth: 16 })
+    expect(codesOf(desktop(), wide)).toEqual(['HALF_BANK_GROUPS A2 B2'])
+    const ddr3 = stick({ deviceWidth: 16, generation: 'DDR3' })
+    expect(codesOf(desktop({ generation: 'DDR3' }), ddr3)).not.toContain('HALF_BANK_GROUPS A2 B2')
+  })
+
+  test('a 32-bit system uses 4 GB of 16, or what its edition is said to use', () => {
+    const usable = (changes: Partial<Machine>) =>
+      evaluate({
+        machine: desktop(changes),
+        placement: { A2: stick(), B2: stick() },
+        settings: { profile: false },
+      }).capacity.usableGiB
+    expect(usable({})).toBe(16)
+    expect(usable({ systemBits: 64 })).toBe(16)
+    expect(usable({ systemBits: 32 })).toBe(4)
+    expect(usable({ systemBits: 32, limits: { ...limits, osGiB: 8 } })).toBe(8)
+    expect(codesOf(desktop({ systemBits: 32 }), stick())).toContain('OS_LIMIT')
+  })
+
+  test('organisation: shares of channels with half the bank groups and with two ranks', () => {
+    const one = stick({ deviceWidth: 16 })
+    const two = stick({ ranks: 2 })
+    expect(organisationOf(desktop(), { A2: one, B2: two })).toEqual({
+      halfGroups: 0.5,
+      twoRanks: 0.5,
+    })
+    expect(organisationOf(desktop(), { A1: stick(), A2: stick() })).toEqual({
+      halfGroups: 0,
+      twoRanks: 1,
+    })
+  })
 })
 
 test('four of one kit on two channels are a note; two of one kit are none', () => {

@@ -1,4 +1,10 @@
-import { type Evaluation, type EvaluationRequest, firstWordNs, type Run } from '../../things/model'
+import {
+  type Evaluation,
+  type EvaluationRequest,
+  firstWordNs,
+  type Run,
+  systemLimitGiB,
+} from '../../things/model'
 import { advice } from './advice'
 import { channelCapacities, fittedModules, totalGiB } from './fitted'
 import { modeOf, spans, wholePeakGBs, zonesAt } from './layout'
@@ -75,7 +81,7 @@ function evaluated({ machine, placement, settings }: EvaluationRequest): Evaluat
     }),
     capacity: {
       installedGiB,
-      usableGiB: Math.min(installedGiB, machine.limits.osGiB ?? Infinity),
+      usableGiB: Math.min(installedGiB, systemLimitGiB(machine) ?? Infinity),
     },
     zones,
     mode: modeOf(layout),

@@ -10,6 +10,7 @@ export { asFarAsSeen } from './asFarAsSeen'
 export { evaluate } from './evaluate'
 export { byChannel, channelCapacities, differ, type Fitted, fittedModules } from './fitted'
 export { type Span, spans } from './layout'
+export { organisationOf } from './organisation'
 export {
   type ChannelLoad,
   hasProfile,

@@ -27,7 +27,12 @@ const MODULE_STOPS: [FindingCode, ModuleCheck][] = [
     (module, machine) =>
       machine.limits.dieGbit !== null && dieGbit(module) > machine.limits.dieGbit,
   ],
+  ['X4_REFUSED', (module, machine) => machine.refusesX4 === true && isHighDensity(module)],
 ]
+
+/** Whether a module is unbuffered with four bits a chip, which ordinary desktop controllers refuse. */
+export const isHighDensity = ({ buffering, deviceWidth }: Module): boolean =>
+  buffering === 'unbuffered' && deviceWidth === 4
 
 /** A clocked module works in an unbuffered one's slot with its clock driver bypassed. */
 function takesBuffering({ buffering }: Machine, own: Buffering): boolean {

@@ -1,4 +1,4 @@
-import { grouped, type Machine } from '../../things/model'
+import { grouped, type Machine, systemLimitGiB } from '../../things/model'
 import {
   type Channels,
   channelsOf,
@@ -113,7 +113,7 @@ function searchPart(
   const conditions = conditionsOf(machine, groups, profile, tune)
   const tables = tablesOf(conditions, fixedGroups, freeGroups, classes.length, classOfGroup, slots)
 
-  const osGiB = machine.limits.osGiB ?? Infinity
+  const osGiB = systemLimitGiB(machine) ?? Infinity
   const mostGiB = machine.limits.totalGiB
   const budget = need.budget ?? Infinity
   const counts = new Array<number>(classes.length).fill(0)

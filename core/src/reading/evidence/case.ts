@@ -111,6 +111,9 @@ export const UNKNOWN_CODES = [
   'RATES',
   'FILLING_ORDER',
   'FIRMWARE',
+  'VOLTAGE',
+  'SYSTEM_WIDTH',
+  'SYSTEM_USES_LESS',
 ] as const
 export type UnknownCode = (typeof UNKNOWN_CODES)[number]
 

@@ -1,6 +1,6 @@
-import { TRUSTS, type Trust } from '../../things/model'
+import { isOnOtherVolts, systemLimitGiB, TRUSTS, type Trust } from '../../things/model'
 import type { Sourced } from '../../things/records'
-import { trustOf } from '../facts'
+import { type SystemFigures, trustOf } from '../facts'
 import type { Belief } from './believe'
 import type { EvidenceCase, Loose, SlotEvidence, SlotState, Unknown, UnknownCode } from './case'
 import { missingIn } from './moduleBelieved'
@@ -11,6 +11,7 @@ interface Known {
   slots: readonly SlotEvidence[]
   loose: readonly Loose[]
   states: Readonly<Record<string, SlotState>>
+  system: Partial<SystemFigures> | null
 }
 
 /** Figures of a module that decide whether it may stay beside another. */
@@ -20,7 +21,7 @@ const DECIDING = ['capacityGiB', 'ranks', 'deviceWidth', 'speeds'] as const
  * What is still unknown, in the order worth finding out: what rules the whole upgrade out comes before
  * what only limits its size, and that before what only limits its speed.
  */
-export function unknownIn({ given, entries, slots, loose, states }: Known): Unknown[] {
+export function unknownIn({ given, entries, slots, loose, states, system }: Known): Unknown[] {
   const { machine, sources } = given
   const guessed = (what: string) => {
     const entry = entries.find((one) => one.what === what)
@@ -74,8 +75,18 @@ export function unknownIn({ given, entries, slots, loose, states }: Known): Unkn
     'FILLING_ORDER',
   )
   add(unsure('firmwareDataRate'), 'FIRMWARE')
+  const onOtherVolts = slots.flatMap(({ slot, made }) =>
+    made && isOnOtherVolts(machine, made.module) ? [slot] : [],
+  )
+  add(unsure('voltages') && onOtherVolts.length > 0, 'VOLTAGE', onOtherVolts)
+  add(machine.systemBits === undefined && !system?.systemBits, 'SYSTEM_WIDTH')
+  const { totalGiB = 0, usableGiB = totalGiB } = system ?? {}
+  add(systemLimitGiB(machine) === null && usableGiB < USES_LESS * totalGiB, 'SYSTEM_USES_LESS')
   return found
 }
+
+/** A system that uses less than this share of what is installed has a reason for it. */
+const USES_LESS = 0.8
 
 function weak(entries: readonly Belief[], what: string): boolean {
   const entry = entries.find((one) => one.what === what)

@@ -279,6 +279,7 @@ describe('what is still unknown', () => {
       'RATES',
       'FILLING_ORDER',
       'FIRMWARE',
+      'SYSTEM_WIDTH',
     ])
   })
 
@@ -295,9 +296,33 @@ describe('what is still unknown', () => {
     }
     // of the other slot the listing says nothing
     const listed = [input(device('DIMM A', FITTED))]
-    expect(codes(caseOf(listed, { sources }))).toEqual(['CONTENT_OF_SLOTS', 'MODULE_FIGURES'])
+    expect(codes(caseOf(listed, { sources }))).toEqual([
+      'CONTENT_OF_SLOTS',
+      'MODULE_FIGURES',
+      'SYSTEM_WIDTH',
+    ])
+    const machine = { ...laptop, systemBits: 64 as const }
     const rulings = { 'slot.B.empty': ruling(true) }
-    expect(codes(caseOf(listed, { sources, rulings }))).toEqual(['MODULE_FIGURES'])
+    expect(codes(caseOf(listed, { machine, sources, rulings }))).toEqual(['MODULE_FIGURES'])
+  })
+
+  test('the voltage, where its own module needs another than such machines usually give', () => {
+    const low = { ...laptop, voltages: [1.05] }
+    const listed = [input(device('DIMM A', FITTED))]
+    expect(codes(caseOf(listed, { machine: low }))).toContain('VOLTAGE')
+    expect(codes(caseOf(listed))).not.toContain('VOLTAGE')
+    const voltages = { source: 'manual', note: '', by: '', at: null } as const
+    expect(codes(caseOf(listed, { machine: low, sources: { voltages } }))).not.toContain('VOLTAGE')
+  })
+
+  test('the width of the system and why it uses less, until a report or the record says', () => {
+    const asked = (text: string, changes: Partial<Machine> = {}) =>
+      codes(caseOf([input(text)], { machine: { ...laptop, ...changes } })).slice(-2)
+    const less = 'Installed RAM\t8.00 GB (3.46 GB usable)'
+    expect(asked(less)).toEqual(['SYSTEM_WIDTH', 'SYSTEM_USES_LESS'])
+    expect(asked(less, { systemBits: 32 })).not.toContain('SYSTEM_USES_LESS')
+    expect(asked('OSArchitecture : 64-bit')).not.toContain('SYSTEM_WIDTH')
+    expect(asked('Installed RAM\t8.00 GB (7.8 GB usable)')).not.toContain('SYSTEM_USES_LESS')
   })
 
   test('where all is soldered, the slots’ contents and limits do not matter', () => {

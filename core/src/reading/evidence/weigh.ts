@@ -51,7 +51,8 @@ export function weigh(given: EvidenceCase): Evidence {
   })
   const loose = seats.loose.map((one) => looseOf(one, given, seats, states))
   const { contested } = seats
-  const known = { given, entries, slots, loose, states, contested }
+  const system = systemIn(inputs)
+  const known = { given, entries, slots, loose, states, contested, system }
   return {
     machine: entries,
     slots,
@@ -61,7 +62,7 @@ export function weigh(given: EvidenceCase): Evidence {
     questions: questionsOf(loose),
     soldered: solderedIn(inputs),
     lettering: letteringIn(inputs),
-    system: systemIn(inputs),
+    system,
     disputes: disputesIn(known),
     unknown: unknownIn(known),
   }
@@ -110,14 +111,21 @@ function letteringIn(inputs: readonly Input[]): string[] {
   return []
 }
 
-/** The latest word on the system's memory in use, and on its processor. */
+/** Figures of a system that stay, whichever report is the latest. */
+const LASTING = ['processor', 'systemBits', 'usableGiB', 'errorLog'] as const
+
+/** The latest word on the system's memory in use, and on what stays of it. */
 function systemIn(inputs: readonly Input[]): Partial<SystemFigures> | null {
   const systems = inputs
     .map(({ reading }) => saidOfSubject(reading.observations, SYSTEM))
     .filter((one) => Object.keys(one).length > 0)
-  const processor = systems.findLast((one) => one.processor !== undefined)?.processor
   const latest = systems.findLast((one) => one.totalGiB !== undefined) ?? systems.at(-1)
-  return latest ? { ...latest, ...(processor ? { processor } : {}) } : null
+  if (!latest) return null
+  const lasting = LASTING.flatMap((what) => {
+    const value = systems.findLast((one) => one[what] !== undefined)?.[what]
+    return value === undefined ? [] : [[what, value]]
+  })
+  return { ...latest, ...Object.fromEntries(lasting) }
 }
 
 function slotEvidence(

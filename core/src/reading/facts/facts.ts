@@ -1,4 +1,11 @@
-import type { Buffering, FormFactor, Generation, ModuleTimes, SpeedKind } from '../../things/model'
+import type {
+  Buffering,
+  FormFactor,
+  Generation,
+  ModuleTimes,
+  SpeedKind,
+  SystemBits,
+} from '../../things/model'
 
 /** A place in what was read: a line of text (from 1), or bytes (from 0). */
 export type Where = { line: number } | { byte: number; length: number }
@@ -55,6 +62,19 @@ export interface RunningRate {
   readings: number[]
 }
 
+/**
+ * Hardware errors that a system has logged: memory errors that were corrected and that were not, and machine checks of
+ * no known part. `since` is how far back they go: the start of the system, or all that its log keeps.
+ */
+export interface ErrorLog {
+  corrected: number
+  uncorrected: number
+  machineChecks: number
+  /** Memory errors by slot as the system names it, where it does. */
+  bySlot: Record<string, number>
+  since: 'start' | 'kept'
+}
+
 /** Figures of a running system: its memory in use, GiB, and its processor. */
 export interface SystemFigures {
   totalGiB: number
@@ -64,6 +84,12 @@ export interface SystemFigures {
   pageFileUsedGiB: number
   /** Whether the system sizes its page file itself. */
   pageFileAutomatic: boolean
+  /** Memory that the system can use of what is installed. */
+  usableGiB: number
+  /** Width of the running system. */
+  systemBits: SystemBits
+  /** Hardware errors that it has logged. */
+  errorLog: ErrorLog
   /** The processor's name. */
   processor: string
   /** Running memory as shown: its rate in MHz or MT/s, its CL, and the channels of 64 bits at work. */

@@ -5,6 +5,7 @@ import { cimCsv, cimJson, cimList, cimTable } from './cim'
 import { cimXml } from './cimXml'
 import { clocksShown } from './clocks'
 import { decodedContents } from './decoded'
+import { errorLog } from './errorLog'
 import type { PrintForm } from './form'
 import { smbiosListing } from './listing'
 import { otherBlock } from './otherBlock'
@@ -13,6 +14,7 @@ import { profileXml } from './profileXml'
 import { withoutRights } from './rights'
 import { startUpMessage } from './startUp'
 import { memoryInUse } from './system'
+import { systemWidth } from './systemWidth'
 import { hardwareTree } from './tree'
 import { treeJson } from './treeJson'
 import { usagePanel } from './usagePanel'
@@ -27,6 +29,8 @@ export const PRINT_FORMS: readonly PrintForm[] = [
   bytesInBase64,
   hardwareTree,
   processorName,
+  errorLog,
+  systemWidth,
   withoutRights,
   smbiosListing,
   memoryInUse,

@@ -99,17 +99,20 @@ function sizeIn(text: string, unit: Unit | null): number | null {
 /** `Total Physical Memory: 15,876 MB` and beneath it what is available, in the system's language. */
 const TOTAL =
   /^(?:total physical memory|gesamter physischer speicher|memoire physique totale|cantidad total de memoria fisica|memoria fisica totale|calkowita pamiec fizyczna|totaal fysiek geheugen)$/
-/** `Installed RAM 16.0 GB (15.8 GB usable)`. */
+/** `Installed RAM 16.0 GB (15.8 GB usable)`: the second figure is what the system can use. */
 const INSTALLED =
-  /^(?:INSTALLED (?:PHYSICAL MEMORY \(RAM\)|RAM|MEMORY)|INSTALLIERTER (?:PHYSISCHER SPEICHER \(RAM\)|RAM)|(?:MEMOIRE )?RAM INSTALLEE|RAM INSTALADA|RAM INSTALLATA|ZAINSTALOWANA PAMIEC(?: FIZYCZNA)? \(?RAM\)?|GEINSTALLEERD RAM(?:-GEHEUGEN)?)\s*:?\s*(\d{1,4})(?:[.,]\d{1,2})? ?(?:GB|GO)\b(?! DDR)/
+  /^(?:INSTALLED (?:PHYSICAL MEMORY \(RAM\)|RAM|MEMORY)|INSTALLIERTER (?:PHYSISCHER SPEICHER \(RAM\)|RAM)|(?:MEMOIRE )?RAM INSTALLEE|RAM INSTALADA|RAM INSTALLATA|ZAINSTALOWANA PAMIEC(?: FIZYCZNA)? \(?RAM\)?|GEINSTALLEERD RAM(?:-GEHEUGEN)?)\s*:?\s*(\d{1,4})(?:[.,]\d{1,2})? ?(?:GB|GO)\b(?! DDR)(?: \((\d{1,4}(?:[.,]\d{1,2})?) ?(?:GB|GO)\b)?/
 const AVAILABLE =
   /^(?:available physical memory|verfugbarer physischer speicher|memoire physique disponible|memoria fisica disponible|memoria fisica disponibile|dostepna pamiec fizyczna|beschikbaar fysiek geheugen)$/
 const NAMED = /^\s*([\p{L} ]{8,60}?)\s*:\s*(\d[\d.,'\s\u00a0\u202f]*)\s*(MB|Mo|MiB)\s*$/u
 
 function installed(lines: readonly string[], at: number) {
   const plain = plainLetters((lines[at] as string).slice(0, 200)).trim()
-  const gib = INSTALLED.exec(plain)?.[1]
-  return gib ? { said: { totalGiB: Number(gib) }, end: at + 1 } : null
+  const [, gib, usable] = INSTALLED.exec(plain) ?? []
+  if (!gib) return null
+  const said: Partial<SystemFigures> = { totalGiB: Number(gib) }
+  if (usable) said.usableGiB = Number(usable.replace(',', '.'))
+  return { said, end: at + 1 }
 }
 
 function summary(lines: readonly string[], at: number) {

@@ -1,4 +1,4 @@
-import type { Machine } from '../../things/model'
+import { type Machine, systemLimitGiB } from '../../things/model'
 import type { Situation } from '../job'
 
 /** What more memory this machine could take later; sizes in GiB. */
@@ -21,7 +21,8 @@ export function nextUpgrades(
   machine: Machine,
   { placement, evaluation }: Pick<Situation, 'placement' | 'evaluation'>,
 ): NextUpgrade[] {
-  const { totalGiB, slotGiB, osGiB } = machine.limits
+  const { totalGiB, slotGiB } = machine.limits
+  const osGiB = systemLimitGiB(machine)
   const installed = evaluation.capacity.installedGiB
   const system: NextUpgrade[] =
     osGiB !== null && installed >= osGiB ? [{ code: 'SYSTEM_LIMIT', osGiB }] : []

@@ -12,6 +12,7 @@ export { type Identified, identify } from './identify'
 export { INTERLEAVE_SHOWN, type InterleaveShown, interleaveShown } from './interleave'
 export { freePlan, layoutCase, settingsFound, type ToAdvise } from './layout'
 export { type Learned, learnedFrom, NOTHING_KNOWN, type Taught } from './learned'
+export { machineInUse } from './machineInUse'
 export {
   type Added,
   type Hindrance,

@@ -17,6 +17,7 @@ import {
   faultSearch,
   firmwareReasons,
   fittingInput,
+  machineInUse,
   openedBy,
   opennessOf,
   profileVolts,
@@ -175,5 +176,30 @@ describe('what the proof is made from', () => {
     expect(openedBy([made], planned.assignment)).toBe(false)
     expect(openedBy([{ ...made, reseat: true }], planned.assignment)).toBe(true)
     expect(openedBy([{ ...made, arrangement: { A2: 'one 0' } }], planned.assignment)).toBe(true)
+  })
+})
+
+describe('the machine as it is judged', () => {
+  const low = desktop({ voltages: [1.35] })
+  const found = at({ A2: 'one' })
+  const voltsOf = (source?: 'start' | 'manual') =>
+    machineInUse(
+      {
+        machine: low,
+        sources: source ? { voltages: { source, note: '', by: '', at: null } } : {},
+      },
+      found,
+      pieces,
+    ).voltages
+
+  test('runs on the voltage of its own module while nobody has made sure of it', () => {
+    expect(voltsOf()).toEqual([1.35, 1.2])
+    expect(voltsOf('start')).toEqual([1.35, 1.2])
+    expect(voltsOf('manual')).toEqual([1.35])
+  })
+  test('its own module is then no stop', () => {
+    const judged = machineInUse({ machine: low, sources: {} }, found, pieces)
+    expect(situationOf(low, found, pieces, plain).evaluation.starts).toBe(false)
+    expect(situationOf(judged, found, pieces, plain).evaluation.starts).toBe(true)
   })
 })

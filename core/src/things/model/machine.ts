@@ -123,6 +123,10 @@ export const ProcessorRow = z.object({
 })
 export type ProcessorRow = z.infer<typeof ProcessorRow>
 
+export const SYSTEM_BITS = [32, 64] as const
+export const SystemBits = z.union([z.literal(32), z.literal(64)])
+export type SystemBits = z.infer<typeof SystemBits>
+
 const MachineShape = z.object({
   name: Name,
   kind: MachineKind,
@@ -139,6 +143,10 @@ const MachineShape = z.object({
   ecc: z.enum(ECC_POLICIES),
   syncCeiling: DataRate.nullable().default(null),
   desyncPenalty: z.number().min(0).max(10).default(0.15),
+  /** Whether it refuses unbuffered modules of four bits a chip; left out where nobody knows. */
+  refusesX4: z.boolean().optional(),
+  /** Width of the system on it, bits; left out where nobody knows. */
+  systemBits: SystemBits.optional(),
   /** Known to freeze or crash with mixed modules more often than others. */
   touchy: z.boolean().optional(),
   /** What holds its modules; left out, it follows from the form factor. */
@@ -177,6 +185,22 @@ export const Machine = MachineShape.superRefine((machine, context) => {
   }
 })
 export type Machine = z.infer<typeof Machine>
+
+/** Whether a module runs on none of the voltages that are recorded of a machine of its generation. */
+export const isOnOtherVolts = (
+  { generation, voltages }: Pick<Machine, 'generation' | 'voltages'>,
+  module: Pick<Module, 'generation' | 'voltages'>,
+): boolean => module.generation === generation && !module.voltages.some((v) => voltages.includes(v))
+
+/** A 32-bit system addresses this much, GiB, and devices take some of it. */
+const IN_32_BITS = 4
+
+/** The most that the system on it uses, GiB: its edition's limit, else what 32 bits address; null for no limit known. */
+export const systemLimitGiB = ({
+  limits,
+  systemBits,
+}: Pick<Machine, 'limits' | 'systemBits'>): number | null =>
+  limits.osGiB ?? (systemBits === 32 ? IN_32_BITS : null)
 
 /** What holds this machine's modules, as recorded or as its form factor has it; DIMM slots have one latch or two. */
 export function fasteningOf({

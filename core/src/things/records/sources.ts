@@ -12,6 +12,7 @@ export const SOURCED = [
   'slotGiB',
   'dieGbit',
   'osGiB',
+  'systemBits',
   'processor',
   'dataRates',
   'firmwareDataRate',
@@ -22,6 +23,7 @@ export const SOURCED = [
   'fastening',
   'ecc',
   'voltages',
+  'refusesX4',
 ] as const
 export const Sourced = z.enum(SOURCED)
 export type Sourced = z.infer<typeof Sourced>

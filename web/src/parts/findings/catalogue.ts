@@ -1,11 +1,12 @@
 import { aboveRating, type Grade } from '@tembrix/core/judging/evaluate'
-import type {
-  Evaluation,
-  Finding,
-  FindingCode,
-  Machine,
-  Placement,
-  Severity,
+import {
+  type Evaluation,
+  type Finding,
+  type FindingCode,
+  type Machine,
+  type Placement,
+  type Severity,
+  systemLimitGiB,
 } from '@tembrix/core/things/model'
 import { bandwidth, capacity, list, speed, tidy } from '../../base/format'
 import { formOf } from '../board'
@@ -146,7 +147,7 @@ const CATALOGUE: Record<FindingCode, Word> = {
   }),
   OS_LIMIT: ({ machine, evaluation }) => ({
     title: 'The operating system cannot use it all',
-    means: `It uses ${capacity(machine.limits.osGiB ?? 0)} of ${capacity(evaluation.capacity.installedGiB)}; a 32-bit system stops near 4 GB.`,
+    means: `It uses ${capacity(systemLimitGiB(machine) ?? 0)} of ${capacity(evaluation.capacity.installedGiB)}; a 32-bit system stops near 4 GB.`,
     todo: 'Ask about a 64-bit system before selling more memory.',
   }),
   ECC_MIXED: {
@@ -159,11 +160,25 @@ const CATALOGUE: Record<FindingCode, Word> = {
     means: `Modules of four and of eight bits a chip are mixed${inSlots(finding)}. Some controllers do not start so, and error correction falls to the weaker of the two.`,
     todo: 'Use one width; the maker’s rules for this board decide.',
   }),
+  X4_REFUSED: ({ finding }) => ({
+    title: `High-density module in ${list(finding.slots)}`,
+    means: 'It is unbuffered with four bits a chip, which this machine refuses by its record.',
+    todo: 'Take a module of eight bits a chip.',
+  }),
   X4_UNBUFFERED: ({ finding }) => ({
     title: `High-density module in ${list(finding.slots)}`,
     means:
       'Unbuffered modules with four bits a chip are made for few machines; ordinary desktop controllers refuse them.',
     todo: 'Take a module of eight bits a chip, unless the maker’s list names this one.',
+  }),
+  HALF_BANK_GROUPS: ({ finding }) => ({
+    title:
+      finding.slots.length > 0
+        ? `Chips of sixteen bits in ${list(finding.slots)}`
+        : 'Chips of sixteen bits',
+    means:
+      'They have half the bank groups of chips of eight bits: some per cent less where pictures are drawn in the main memory, hardly anything elsewhere. The forecast counts it.',
+    todo: 'Where graphics share the memory, prefer modules of eight bits a chip, and two ranks on a channel.',
   }),
   CHANNEL_COUNT_ODD: ({ machine }) => ({
     title: 'A number of channels that may not be allowed',

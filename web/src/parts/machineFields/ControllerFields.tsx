@@ -194,6 +194,27 @@ export function ControllerFields({ form, machine, sourcing }: Props) {
           )}
         </Field>
       )}
+      {machine.buffering.includes('unbuffered') && (
+        <Field
+          label="Unbuffered modules of four bits a chip"
+          aside={source('refusesX4', 'modules of four bits a chip')}
+          hint="Sold as high density; ordinary desktop controllers refuse them."
+          className="col-span-2"
+        >
+          {(control) => (
+            <Select
+              {...control}
+              value={machine.refusesX4 === undefined ? '' : machine.refusesX4 ? 'no' : 'yes'}
+              options={[
+                { value: '', label: 'not known' },
+                { value: 'no', label: 'refuses them' },
+                { value: 'yes', label: 'takes them' },
+              ]}
+              onValue={(value) => set('refusesX4', value === '' ? undefined : value === 'no')}
+            />
+          )}
+        </Field>
+      )}
       <fieldset className="col-span-2">
         <legend className="text-sm font-semibold">Module buffering it works with</legend>
         <div className="grid grid-cols-2">

@@ -1,9 +1,9 @@
-import type { RatingRow } from '@tembrix/core/things/model'
+import { type Machine, type RatingRow, SYSTEM_BITS } from '@tembrix/core/things/model'
 import type { Sourced } from '@tembrix/core/things/records'
 import { Plus, Trash2 } from 'lucide-react'
 import type { RecordForm } from '../../base/form'
 import { numberFrom } from '../../base/format'
-import { Button, Field, IconButton, TextInput } from '../../base/ui'
+import { Button, Field, IconButton, Select, TextInput } from '../../base/ui'
 import { SourceOf, type Sourcing, typedIn } from './SourceOf'
 
 const AMOUNT = 'Enter an amount that can be.'
@@ -11,10 +11,11 @@ const AMOUNT = 'Enter an amount that can be.'
 /** How much the machine takes and how fast each load may run. */
 interface Props {
   form: RecordForm
+  machine: Machine
   sourcing: Sourcing
 }
 
-export function LimitFields({ form, sourcing }: Props) {
+export function LimitFields({ form, machine, sourcing }: Props) {
   const rows = form.value('machine', 'limits', 'dataRates') as RatingRow[]
   const number = (label: string, field: Sourced, hint?: string) => (
     <Field
@@ -56,7 +57,27 @@ export function LimitFields({ form, sourcing }: Props) {
       <div className="grid grid-cols-2 gap-3">
         {number('In all, GB', 'totalGiB')}
         {number('One slot, GB', 'slotGiB')}
-        {number('System uses, GB', 'osGiB', '32-bit: about 4. Empty: all.')}
+        <Field
+          label="System"
+          hint="A 32-bit one uses about 4 GB."
+          aside={<SourceOf what="systemBits" label="the system" sourcing={sourcing} />}
+        >
+          {(control) => (
+            <Select
+              {...control}
+              value={String(machine.systemBits ?? '')}
+              options={[
+                { value: '', label: 'not known' },
+                ...SYSTEM_BITS.map((bits) => ({ value: String(bits), label: `${bits}-bit` })),
+              ]}
+              onValue={(value) => {
+                form.set(value === '' ? undefined : Number(value), 'machine', 'systemBits')
+                typedIn(sourcing, 'systemBits')
+              }}
+            />
+          )}
+        </Field>
+        {number('System uses at most, GB', 'osGiB', 'Its edition’s limit. Empty: none known.')}
         {number('Chip density, Gbit', 'dieGbit', 'Old controllers. Empty: any.')}
       </div>
       <table className="w-full border-collapse text-left text-sm">

@@ -12,6 +12,7 @@ export const PART_NAMES: Record<Sourced, string> = {
   slotGiB: 'Limit of a slot',
   dieGbit: 'Chip density',
   osGiB: 'What the system uses',
+  systemBits: 'System',
   processor: 'Processor',
   dataRates: 'Speeds',
   firmwareDataRate: 'Firmware limit',
@@ -22,6 +23,7 @@ export const PART_NAMES: Record<Sourced, string> = {
   fastening: 'What holds the modules',
   ecc: 'ECC',
   voltages: 'Voltages',
+  refusesX4: 'Unbuffered ×4 modules',
 }
 
 /** A part of a machine's record in a few words. */
@@ -55,6 +57,10 @@ export function partInWords(part: Sourced, value: unknown): string {
     case 'firmwareDataRate':
     case 'syncCeiling':
       return `${value} MT/s`
+    case 'systemBits':
+      return `${value}-bit`
+    case 'refusesX4':
+      return value ? 'refused' : 'taken'
     case 'profiles':
       return value ? 'can be set' : 'cannot be set'
     case 'voltages':

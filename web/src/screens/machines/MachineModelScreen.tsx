@@ -145,7 +145,7 @@ function Record({ model, version }: { model: ModelRecord; version: number }) {
           <SlotFields form={form} machine={machine} sourcing={sourcing} />
         </Panel>
         <Panel title="Limits">
-          <LimitFields form={form} sourcing={sourcing} />
+          <LimitFields form={form} machine={machine} sourcing={sourcing} />
         </Panel>
         <Panel title="Controller, firmware, voltage">
           <ControllerFields form={form} machine={machine} sourcing={sourcing} />

@@ -4,6 +4,7 @@ import {
   boardFirst,
   evidenceOf,
   type Learned,
+  machineInUse,
   NOTHING_KNOWN,
   type Situation,
   situationOf,
@@ -24,6 +25,7 @@ import { readingOf } from './readingOf'
 /** A job as it is shown: what the server has, with everything typed since laid over it, and what that comes to. */
 export interface ShownJob {
   file: JobFile
+  /** As it is judged; what is changed is the record, in the file. */
   machine: Machine
   plan: Plan
   shop: ShopModule[]
@@ -97,7 +99,6 @@ export function jobSelector(id: string): (state: State) => ShownJob {
     <T>(name: (file: JobFile) => T) =>
     (state: State) =>
       name(file(state))
-  const machine = part((job) => job.machine.machine)
   const plan = part((job) => job.plans[0] as Plan)
   const found = part((job) => job.found)
   const shop = shopSelector(id)
@@ -106,6 +107,12 @@ export function jobSelector(id: string): (state: State) => ShownJob {
     part((job) => job.modules),
     shop,
     (own, all) => piecesById([...own, ...all]),
+  )
+  const machine = createSelector(
+    part((job) => job.machine),
+    found,
+    pieces,
+    machineInUse,
   )
   const now = createSelector(machine, found, pieces, (...held) => situationOf(...held, PLAIN))
   // The same as long as it says the same: a write that the server answers is another object.

@@ -18,7 +18,7 @@ export function InterleaveProposal() {
   function take() {
     const origin = { source: 'typed' as const, note, by: technician, at: new Date().toISOString() }
     edit.step('machines', file.machine, {
-      machine: { ...machine, interleave },
+      machine: { ...file.machine.machine, interleave },
       sources: { ...file.machine.sources, interleave: origin },
     })
   }

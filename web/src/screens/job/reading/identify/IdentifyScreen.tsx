@@ -26,7 +26,8 @@ import { Unknowns } from './Unknowns'
 
 /** What the machine is and what is in its slots, as found. Saves itself. */
 export function IdentifyScreen() {
-  const { file, machine, now, unseen, evidence, edit } = useJob()
+  const { file, machine: inUse, now, unseen, evidence, edit } = useJob()
+  const { machine } = file.machine
   const settled =
     now.evaluation.starts && evidence.disputes.length === 0 && evidence.questions.length === 0
   const form = useJobForm('machines', file.machine, MachineChange.shape)
@@ -98,7 +99,7 @@ export function IdentifyScreen() {
         <SlotFields form={form} machine={machine} sourcing={sourcing} />
       </Section>
       <Section title="Limits">
-        <LimitFields form={form} sourcing={sourcing} />
+        <LimitFields form={form} machine={machine} sourcing={sourcing} />
       </Section>
       <ProcessorFound />
       <Section title="Controller, firmware, voltage">
@@ -123,7 +124,7 @@ export function IdentifyScreen() {
           What is in {list(unseen)} is not known yet, so nothing is said of channels and order.
         </p>
       ) : (
-        <FindingList machine={machine} placement={now.placement} evaluation={now.evaluation} />
+        <FindingList machine={inUse} placement={now.placement} evaluation={now.evaluation} />
       )}
     </div>
   )

@@ -21,7 +21,8 @@ import { useJob } from '../../base/file'
 
 /** Which of the shop's models this machine is, and what the job found that its record does not say. */
 export function ModelRecordPanel() {
-  const { file, machine, edit } = useJob()
+  const { file, edit } = useJob()
+  const { machine } = file.machine
   const { data } = useModelsQuery()
   const entries = useAppSelector((state) => state.outbox.entries)
   const [create, { isLoading, error }] = useCreateModelMutation()
@@ -103,7 +104,8 @@ interface MergeProps {
 
 /** Chooses what goes from the job into the shop’s record, or from the record into the job. */
 function MergeDialog({ model, parts, into, onClose }: MergeProps) {
-  const { file, machine, edit } = useJob()
+  const { file, edit } = useJob()
+  const { machine } = file.machine
   const dispatch = useAppDispatch()
   const [chosen, setChosen] = useState<Sourced[]>(into === 'record' ? parts : [])
   const { sources } = file.machine

@@ -5,7 +5,8 @@ import { useJob } from '../../base/file'
 
 /** A processor that a system report names and the record does not: one press puts it in the record. */
 export function ProcessorFound() {
-  const { file, machine, evidence, edit } = useJob()
+  const { file, evidence, edit } = useJob()
+  const { machine } = file.machine
   const [technician] = useTechnician()
   const name = evidence.system?.processor
   if (!name || name === machine.processor) return null

@@ -1,3 +1,4 @@
+import { SYSTEM_BITS } from '@tembrix/core/things/model'
 import { list } from '../../../../base/format'
 import { Button } from '../../../../base/ui'
 import { useJob } from '../../base/file'
@@ -7,7 +8,7 @@ import { unknownWords } from './words'
 /** What nobody has made sure of yet, in the order worth finding out. */
 export function Unknowns() {
   const { unknown } = useJob().evidence
-  const { sayEmpty } = useIdentify()
+  const { sayEmpty, saySystem } = useIdentify()
   if (unknown.length === 0) return null
   return (
     <section aria-label="Still to find out">
@@ -23,6 +24,12 @@ export function Unknowns() {
                   I looked: {list(one.what)} {one.what.length === 1 ? 'is' : 'are'} empty
                 </Button>
               )}
+              {one.code === 'SYSTEM_WIDTH' &&
+                SYSTEM_BITS.map((bits) => (
+                  <Button key={bits} className="my-1 ml-2 text-sm" onClick={() => saySystem(bits)}>
+                    {bits}-bit
+                  </Button>
+                ))}
             </li>
           )
         })}

@@ -6,9 +6,16 @@ import {
   type ModuleDifference,
   settled,
 } from '@tembrix/core/reading/evidence'
-import { modulesRead, type Reading, read, textOfBytes } from '@tembrix/core/reading/inputs'
+import {
+  modulesRead,
+  type Reading,
+  read,
+  SYSTEM,
+  saidOfSubject,
+  textOfBytes,
+} from '@tembrix/core/reading/inputs'
 import { placeRead } from '@tembrix/core/shop/job'
-import type { Source } from '@tembrix/core/things/model'
+import type { Source, SystemBits } from '@tembrix/core/things/model'
 import { assign, type ReadingRecord, type Ruling } from '@tembrix/core/things/records'
 import { changing, making, removing, type Write } from '../../../../base/data'
 import { useTechnician } from '../../../../base/shell'
@@ -20,7 +27,7 @@ type Kept = Pick<ReadingRecord, 'name' | 'text' | 'base64' | 'seats'> & { readin
 export function useIdentify() {
   const view = useJob()
   const [technician] = useTechnician()
-  const { file, machine, now, evidence, edit } = view
+  const { file, now, evidence, edit } = view
 
   function ruling(value: Ruling['value'], source: Source): Ruling {
     return { value, source, by: technician, at: new Date().toISOString() }
@@ -79,7 +86,19 @@ export function useIdentify() {
     const kept = records.map(({ version: _, createdAt: __, updatedAt: ___, id, ...fields }) =>
       making('readings', fields, id),
     )
-    edit.act('what was read', [...kept, ...placing(records)])
+    const bits = inputs.flatMap(({ reading }) => widthIn(reading)).at(-1)
+    const system = bits && bits !== file.machine.machine.systemBits ? [saying(bits, 'readout')] : []
+    edit.act('what was read', [...kept, ...placing(records), ...system])
+  }
+
+  /** The write that records the width of the system. */
+  function saying(systemBits: SystemBits, source: Source): Write {
+    const { machine, sources } = file.machine
+    const origin = { source, note: '', by: technician, at: new Date().toISOString() }
+    return changing('machines', file.machine, {
+      machine: { ...machine, systemBits },
+      sources: { ...sources, systemBits: origin },
+    })
   }
 
   /** Reads a text, whose first module is in `slot` if somebody said so; returns what it gave, kept where that is anything. */
@@ -139,17 +158,24 @@ export function useIdentify() {
         changing('jobs', file, { rulings, ...found }),
       ]
       if (isOfMachine(key)) {
-        const { sources } = file.machine
+        const { machine, sources } = file.machine
         const change = settled({ machine, sources }, key, made, evidence)
         writes.push(changing('machines', file.machine, change))
       }
       edit.act('the ruling', writes)
     },
+    saySystem: (bits: SystemBits) => edit.act('the width of the system', [saying(bits, 'typed')]),
     reopen: (key: string) => {
       const { [key]: _, ...rulings } = file.rulings
       edit.step('jobs', file, { rulings })
     },
   }
+}
+
+/** The width of the system that a reading tells. */
+function widthIn({ observations }: Reading): SystemBits[] {
+  const { systemBits } = saidOfSubject(observations, SYSTEM)
+  return systemBits ? [systemBits] : []
 }
 
 function base64Of(bytes: Uint8Array): string {

@@ -116,6 +116,18 @@ const UNKNOWNS: Record<UnknownCode, (what: string[]) => [string, string]> = {
     'The page of the manual that shows the slots, or the lettering on the board.',
   ],
   FIRMWARE: () => ['A speed limit of the firmware', 'The spec sheet of the machine.'],
+  VOLTAGE: (slots) => [
+    `Which voltage the module in ${list(slots)} runs on`,
+    'By what was read it needs another than the record says, and it runs in this machine. Its label or contents tell; then correct one of the two.',
+  ],
+  SYSTEM_WIDTH: () => [
+    'Whether the system is 32- or 64-bit, and what its edition can use',
+    'Its properties say, or a report; a 32-bit one uses about 4 GB.',
+  ],
+  SYSTEM_USES_LESS: () => [
+    'Why the system uses so much less than is installed',
+    'It is 32-bit, its edition has a limit, graphics take their share, or a most is set in its start options. Enter the limit under Limits.',
+  ],
 }
 
 export function unknownWords({ code, what }: Unknown): [string, string] {
