@@ -2,8 +2,13 @@ import type { Page } from '@playwright/test'
 import { type Application, startApplication } from './application'
 import { expect, newJob, saved, test, toStep } from './fixtures'
 
-/** A laptop of which one module was fitted from the shelf, with nothing else noted. */
-async function fittedJob(page: Page, app: Application, customer: string) {
+/** A laptop of which one module was fitted from the shelf, with nothing else noted but what was done before. */
+async function fittedJob(
+  page: Page,
+  app: Application,
+  customer: string,
+  before: (address: string) => Promise<void> = async () => {},
+) {
   const api = `${app.address}/api/v1`
   const ask = async (path: string) => (await page.request.get(`${api}/${path}`)).json()
   const send = async (method: 'post' | 'patch', path: string, data: object) =>
@@ -29,6 +34,7 @@ async function fittedJob(page: Page, app: Application, customer: string) {
     version: (await ask(`jobs/${job.id}`)).version,
     accessories: ['charger'],
   })
+  await before(job.address)
   const fit = await send('post', 'fits', { jobId: job.id })
   await send('patch', `fits/${fit.id}`, { version: 1, finished: true })
   return job
@@ -224,4 +230,54 @@ test('what the setup was set to when the machine came is noted beside what is le
   } finally {
     await shop.end()
   }
+})
+
+test('the system’s error log before and after: new memory errors keep it from being handed over', async ({
+  page,
+  app,
+}) => {
+  const report = (count: number) =>
+    `hardware errors, kept in the log:
+${Array.from(
+  { length: count },
+  (_, at) => `TimeCreated : 11/${at + 1}/2026 09:14:02
+Id          : 47
+Message     : A corrected hardware error has occurred.
+
+              Component: Memory
+              Error Source: Corrected Machine Check
+`,
+).join('\n')}`
+  const { address } = await fittedJob(page, app, 'Ottoline Brand', async (job) => {
+    await page.goto(`${job}/identify`)
+    await page.getByLabel('Paste, drop or photograph').fill(report(2))
+    await page.getByRole('button', { name: 'Read it' }).click()
+    await saved(page)
+  })
+
+  await page.goto(`${address}/verify`)
+  const log = page.getByRole('region', { name: 'Error log' })
+  await expect(log).toContainText(
+    'As it came in: 2 memory errors corrected, in all that the log keeps',
+  )
+  const paste = async (count: number) => {
+    await page.getByText('From a system report or the setup').click()
+    await page.getByLabel('Paste it').fill(report(count))
+    await page.getByRole('button', { name: 'Fill in' }).click()
+    await page.getByText('From a system report or the setup').click()
+  }
+  await paste(5)
+  await expect(log).toContainText('3 new memory errors. Not to be handed over')
+  await saved(page)
+  await page.goto(`${address}/handover`)
+  await expect(page.getByText('the system’s error log since the fitting').first()).toBeVisible()
+  await page.goto(`${address}/verify`)
+  // After a module was changed the log has no more than then.
+  await paste(5)
+  await expect(log).toContainText('No new memory error.')
+  await saved(page)
+  await page.goto(`${address}/handover`)
+  await expect(page.getByRole('region', { name: 'What we did' })).toContainText(
+    'The system’s own log shows no memory error since then.',
+  )
 })

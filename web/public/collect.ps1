@@ -1,5 +1,5 @@
 # Prints what this machine says of its memory, as one text: memory devices, the array they are in,
-# memory in use, page file. Reads only; changes nothing. With an address and a code of the job it sends
+# memory in use, hardware errors logged, page file. Reads only; changes nothing. With an address and a code of the job it sends
 # the text there instead (-Address http://192.0.2.10:4311 -Code 123456); without them it sends nothing.
 param([string]$Address = '', [string]$Code = '')
 $ErrorActionPreference = 'SilentlyContinue'
@@ -20,6 +20,12 @@ function Collect {
   List 'Win32_PhysicalMemoryArray' @('Use', 'MemoryDevices', 'MaxCapacity', 'MaxCapacityEx')
   Say 'memory in use'
   List 'Win32_OperatingSystem' @('TotalVisibleMemorySize', 'FreePhysicalMemory')
+  List 'Win32_OperatingSystem' @('OSArchitecture')
+  Say 'hardware errors, kept in the log'
+  $log = Get-WinEvent -FilterHashtable @{ LogName = 'System'; Id = 1, 17, 18, 19, 20, 46, 47 } -MaxEvents 500 |
+    Where-Object { $_.ProviderName -like '*WHEA-Logger' }
+  if ($log) { $log | Select-Object -First 200 | Format-List -Property TimeCreated, Id, Message | Out-String -Width 400 }
+  else { '(none logged)' }
   Say 'page file'
   List 'Win32_ComputerSystem' @('AutomaticManagedPagefile', 'TotalPhysicalMemory')
   List 'Win32_PageFileUsage' @('AllocatedBaseSize', 'CurrentUsage')

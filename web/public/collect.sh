@@ -1,6 +1,6 @@
 #!/bin/sh
 # Prints what this machine says of its memory, as one text: memory devices, the contents of the
-# modules where they can be read, memory in use, swap. Reads only; changes nothing.
+# modules where they can be read, memory in use, hardware errors logged, swap. Reads only; changes nothing.
 # Run it as root (sudo sh collect.sh): without that most machines keep the memory devices to themselves.
 # With an address and a code of the job it sends the text there instead (sudo sh collect.sh
 # http://192.0.2.10:4311 123456); without them it sends nothing.
@@ -56,6 +56,25 @@ done
 
 say 'memory in use'
 cat "$root/proc/meminfo" 2>/dev/null || echo '(not shown)'
+
+say 'system'
+uname -m
+
+say 'hardware errors, since the start'
+errors=
+[ -z "$root" ] && errors=$( (journalctl -k --no-pager || dmesg) 2>/dev/null |
+  grep -E 'EDAC MC[0-9]+: [0-9]+ [CU]E|[Mm]achine [Cc]heck' | tail -n 200)
+counted=$(grep . "$root"/sys/devices/system/edac/mc/mc*/[cu]e_count \
+  "$root"/sys/devices/system/edac/mc/mc*/dimm*/dimm_label \
+  "$root"/sys/devices/system/edac/mc/mc*/dimm*/dimm_[cu]e_count 2>/dev/null)
+if [ -n "$errors$counted" ]; then
+  [ -n "$counted" ] && echo "$counted"
+  [ -n "$errors" ] && echo "$errors"
+elif [ "$(id -u)" = 0 ]; then
+  echo '(none logged)'
+else
+  echo '(not shown: run this as root)'
+fi
 
 say 'swap'
 cat "$root/proc/swaps" 2>/dev/null || echo '(not shown)'

@@ -105,6 +105,11 @@ test('what the script prints is read as one report: devices, contents, memory in
     'proc/meminfo',
     'MemTotal:        8129000 kB\nMemFree:  100 kB\nMemAvailable:    2000000 kB\nSwapTotal:  2097148 kB\nSwapFree: 97148 kB\n',
   )
+  const counters = 'sys/devices/system/edac/mc/mc0'
+  put(`${counters}/ce_count`, '3\n')
+  put(`${counters}/ue_count`, '0\n')
+  put(`${counters}/dimm1/dimm_label`, 'DIMM_B\n')
+  put(`${counters}/dimm1/dimm_ce_count`, '3\n')
   put('proc/swaps', 'Filename Type Size Used Priority\n/swapfile file 2097148 2000000 -2\n')
 
   const { modules, machine, system, problems } = answerTo(collected())
@@ -116,6 +121,14 @@ test('what the script prints is read as one report: devices, contents, memory in
   ])
   expect(modules[0]?.observed?.configuredDataRate).toBe(2666)
   expect(system?.pageFileUsedGiB).toBeCloseTo(1.9, 1)
+  expect(system?.systemBits).toBe(process.arch.endsWith('64') ? 64 : 32)
+  expect(system?.errorLog).toEqual({
+    corrected: 3,
+    uncorrected: 0,
+    machineChecks: 0,
+    bySlot: { DIMM_B: 3 },
+    since: 'start',
+  })
 })
 
 test('with an address and a code it sends what it collects there, and says what came of it', async () => {

@@ -76,6 +76,7 @@ export async function seedEnded(
     planned,
     pieces,
     ceilings: NOTHING_KNOWN.ceilings,
+    errorsFound: null,
   }
   const facts = handoverFacts(shown, null, STARTING_TERMS)
   const by = { name: file.customer.name, at, by: 'Mika' }

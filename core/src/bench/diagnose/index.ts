@@ -21,6 +21,7 @@ export {
   startOf,
 } from './diagnose'
 export { doubtfulOf } from './doubt'
+export { memoryErrors, type NewErrors, newErrors } from './errorsLogged'
 export { caseAgainst, type FaultEvidence, isUnseen, type Made, passedOnlyCold } from './evidence'
 export { expectationOf } from './expectation'
 export {

@@ -26,11 +26,15 @@ describe('how far the proof is', () => {
       plan: 'this',
       ruleHours: null,
       losses: 0,
+      errorsLogged: 0,
       accepted: {},
       ...changes,
     })
   const open = (...missing: string[]) => ({ kind: 'open', missing })
 
+  test('memory errors that the system has logged since keep it from being verified', () => {
+    expect(stand({ errorsLogged: 1 })).toEqual({ kind: 'errors' })
+  })
   test('what the job promised: capacity, slots, speed, channels and a stability test', () => {
     expect(stand()).toEqual({ kind: 'verified' })
     const nothing = { totalGiB: null, slots: {}, rate: null, ways: null }

@@ -43,6 +43,8 @@ export interface ToStand {
   plan: string
   /** How long the shop tests every machine; null for no rule. */
   ruleHours: number | null
+  /** Memory errors that the system has logged since the fitting. */
+  errorsLogged: number
   /** Tests that measured a loss. */
   losses: number
   accepted: Readonly<Partial<Record<Acceptable, string>>>
@@ -72,7 +74,7 @@ export function standing(input: ToStand): ProofStanding {
     !harmless && !(SPEED.includes(code) && isAccepted('speed'))
   if (found.some(stands)) return { kind: 'wrong' }
   const tests = testsThatCount(input.stability, input.plan)
-  if (tests.some(({ errors }) => errors > 0)) return { kind: 'errors' }
+  if (tests.some(({ errors }) => errors > 0) || input.errorsLogged > 0) return { kind: 'errors' }
   const tested = heldBy(input.soak, tests, input.gib)
   const lacks: Record<Missing, boolean> = {
     seen: seen.totalGiB === null,

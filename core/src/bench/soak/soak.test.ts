@@ -48,8 +48,8 @@ describe('passes that count', () => {
 
   test('no more than capacity and time allow', () => {
     // At a quarter of a minute a GB 64 GB take 16 minutes a pass: 7 in two hours, none in 15 minutes.
-    expect(countedPasses([run({ passes: 9 })], 64)).toEqual({ passes: 7, warm: 0, tooMany: 2 })
-    expect(countedPasses([run({ hours: 0.05 })], 64)).toEqual({ passes: 0, warm: 0, tooMany: 3 })
+    expect(countedPasses([run({ passes: 9 })], 64)).toMatchObject({ passes: 7, warm: 0, tooMany: 2 })
+    expect(countedPasses([run({ hours: 0.05 })], 64)).toMatchObject({ passes: 0, warm: 0, tooMany: 3 })
   })
 
   test('a warm plan counts warm ones, and an error ends it', () => {
@@ -60,4 +60,11 @@ describe('passes that count', () => {
     expect(heldBy(raised, [run({ passes: 8, hours: 6 })], 16)).toBe(false)
     expect(heldBy(raised, [run({ passes: 8, hours: 6, warm: true })], 16)).toBe(true)
   })
+})
+
+test('passes that left out some of the memory do not count', () => {
+  const run = { passes: 3, errors: 0, hours: 6 }
+  expect(countedPasses([{ ...run, reachedGiB: 15.7 }], 16)).toMatchObject({ passes: 3, partly: 0 })
+  expect(countedPasses([{ ...run, reachedGiB: 8 }], 16)).toMatchObject({ passes: 0, partly: 3 })
+  expect(countedPasses([{ ...run, reachedGiB: null }], 16)).toMatchObject({ passes: 3, partly: 0 })
 })

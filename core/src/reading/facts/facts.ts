@@ -1,5 +1,6 @@
 import type {
   Buffering,
+  ErrorLog,
   FormFactor,
   Generation,
   ModuleTimes,
@@ -60,19 +61,6 @@ export interface RunningRate {
   /** The figure as printed, and every data rate it may stand for. */
   printed: number
   readings: number[]
-}
-
-/**
- * Hardware errors that a system has logged: memory errors that were corrected and that were not, and machine checks of
- * no known part. `since` is how far back they go: the start of the system, or all that its log keeps.
- */
-export interface ErrorLog {
-  corrected: number
-  uncorrected: number
-  machineChecks: number
-  /** Memory errors by slot as the system names it, where it does. */
-  bySlot: Record<string, number>
-  since: 'start' | 'kept'
 }
 
 /** Figures of a running system: its memory in use, GiB, and its processor. */

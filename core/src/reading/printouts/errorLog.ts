@@ -1,9 +1,10 @@
-import type { ErrorLog } from '../facts'
+import type { ErrorLog } from '../../things/model'
 import { isBlank, isPrompt, type PrintForm, systemRead } from './form'
 
 /** Heading under which our own commands print the log, so that one without entries can be told from none taken. */
 const HEADING =
   /^\s*(?:==\s*)?hardware errors(?:,? (since the start|kept in the log))?\s*(?:==|:)?\s*$/i
+const KEPT = 'kept in the log'
 const NONE = /^\s*\(?none(?: logged)?\)?\s*$/i
 
 /** `EDAC MC0: 3 CE memory read error on DIMM_A1 (…)` of a kernel. */
@@ -20,6 +21,11 @@ const CORRECTED = /\bcorrected\b/i
 const MEMORY = /\b(?:Component|Reported by component)\s*:\s*Memory\b/i
 const OTHER_PART = /\b(?:Component|Reported by component)\s*:\s*(?:PCI|Storage|Disk)/i
 
+/** Fields of an event other than its message. */
+const FIELD = /^\s*(?:TimeCreated|Id|ProviderName|LevelDisplayName)\s*:/i
+/** Lines that stand beside those that count. */
+const BESIDE = /\[Hardware Error\]|\bmce:|\bEDAC\b|\/edac\/mc\//
+
 const isOwn = (line: string) =>
   CONTROLLER.test(line) || COUNTER.test(line) || MACHINE_CHECK.test(line) || NONE.test(line)
 
@@ -33,52 +39,38 @@ export const errorLog: PrintForm = {
     if (!heading && !isEvent && !isOwn(lines[at] as string)) return null
     const log = new Counted()
     let end = at + (heading ? 1 : 0)
-    let sawEvents = isEvent
+    let hasEvents = isEvent
     for (let n = end; n < lines.length; n += 1) {
       const line = (lines[n] as string).slice(0, 500)
       if (isBlank(line)) continue
-      if (isPrompt(line) || (/^\s*==/.test(line) && n > at)) break
-      const event = EVENT.exec(line)
-      if (event) {
+      if (isPrompt(line) || /^\s*==/.test(line)) break
+      if (EVENT.test(line)) {
         const last = endOfEvent(lines, n)
         const text = lines.slice(n, last).join(' ')
-        if (HARDWARE.test(text)) {
-          log.event(text)
-          sawEvents = true
-        } else if (!heading) break
+        if (!HARDWARE.test(text)) break
+        log.event(text)
+        hasEvents = true
         end = last
         n = last - 1
-      } else if (isOwn(line) || /\[Hardware Error\]|\bmce:|\bEDAC\b/.test(line)) {
+      } else if (isOwn(line) || BESIDE.test(line)) {
         log.line(line)
         end = n + 1
-      } else if (
-        !(heading || sawEvents) ||
-        !/^\s*(?:TimeCreated|Id|ProviderName|LevelDisplayName)\s*:/i.test(line)
-      ) {
-        break
-      }
+      } else if (!(heading || hasEvents) || !FIELD.test(line)) break
     }
-    const since = heading?.[1]
-      ? heading[1] === 'kept in the log'
-        ? 'kept'
-        : 'start'
-      : sawEvents
-        ? 'kept'
-        : 'start'
     // A heading with nothing beneath it that could be read says nothing.
     if (heading && end === at + 1) return null
-    return systemRead('system', { errorLog: log.sum(since) }, at, end)
+    const kept = heading?.[1] ? heading[1] === KEPT : hasEvents
+    return systemRead('system', { errorLog: log.sum(kept ? 'kept' : 'start') }, at, end)
   },
 }
 
-/** Where an event's message ends: before the next field or event. */
+/** Where an event's message ends: its further lines are indented. */
 function endOfEvent(lines: readonly string[], at: number): number {
   let end = at + 1
-  while (end < lines.length) {
-    const line = lines[end] as string
-    if (/^\s*(?:TimeCreated|Id|Message|ProviderName|LevelDisplayName)\s*:/i.test(line)) break
-    if (/^\s*==/.test(line) || isPrompt(line)) break
-    end += 1
+  for (let n = end; n < lines.length; n += 1) {
+    if (isBlank(lines[n])) continue
+    if (!/^\s/.test(lines[n] as string)) break
+    end = n + 1
   }
   return end
 }

@@ -1,4 +1,4 @@
-import { hoursOf, testsThatCount } from '../../bench/diagnose'
+import { hoursOf, type NewErrors, testsThatCount } from '../../bench/diagnose'
 import { changesBetween, type MemoryChange, testedOf } from '../../bench/measure'
 import { countedPasses, faultShownIn, heldBy, type SoakPlan, type SoakRun } from '../../bench/soak'
 import type { Forecast } from '../../judging/forecast'
@@ -13,6 +13,7 @@ import {
 } from '../../things/records'
 import {
   channelsMeasured,
+  errorsSince,
   planKey,
   promisedOf,
   rateSeen,
@@ -69,6 +70,8 @@ export interface HandoverFacts {
   /** What the change was expected to bring; null where it could not be said. */
   forecast: Forecast | null
   steadiness: Steadiness | null
+  /** Errors that the system has logged since the fitting; null where nobody looked, or knows when they came. */
+  errorsLogged: NewErrors | null
   /** Somebody looked whether hibernation and page files fit the drive beside the new memory. */
   filesLookedAt: boolean
   next: NextUpgrade[]
@@ -163,6 +166,7 @@ export function handoverFacts(
       fitted && counted.length > 0
         ? steadinessOf(counted, soakOf(planned, soak ?? null, terms), planned)
         : null,
+    errorsLogged: fitted ? errorsSince(file.verifications[0] ?? UNVERIFIED, job.errorsFound) : null,
     filesLookedAt: fit?.ticks.FILES_FIT?.state === 'done',
     next: nextUpgrades(machine, after),
     // Several like machines are paid together, with the first.

@@ -33,6 +33,8 @@ export {
   ceilingsShown,
   channelsMeasured,
   differencesFound,
+  errorsFound,
+  errorsSince,
   faultSearch,
   knownGood,
   openedBy,

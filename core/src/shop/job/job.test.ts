@@ -127,6 +127,7 @@ describe('what the proof is made from', () => {
     now,
     planned,
     ceilings: {},
+    errorsFound: null,
   })
   const missing = [{ code: 'SLOT_EMPTY' as const, slots: ['B2'], next: [] } as never]
 

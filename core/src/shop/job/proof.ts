@@ -5,6 +5,9 @@ import {
   differences,
   type FaultSearch,
   type Made,
+  memoryErrors,
+  type NewErrors,
+  newErrors,
   type ProofStanding,
   searchOf,
   standing,
@@ -20,11 +23,19 @@ import {
 } from '../../bench/measure'
 import { type SoakPlan, soakPlan } from '../../bench/soak'
 import { fillingOrder } from '../../judging/plan'
-import { deepEqual, isRegistered, type Machine, type Module } from '../../things/model'
+import { type Reading, SYSTEM, saidOfSubject } from '../../reading/inputs'
+import {
+  deepEqual,
+  type ErrorLog,
+  isRegistered,
+  type Machine,
+  type Module,
+} from '../../things/model'
 import {
   type Assignment,
   isFreeFor,
   type JobFile,
+  type ReadingRecord,
   type ShopModule,
   type Terms,
   UNVERIFIED,
@@ -49,6 +60,8 @@ export interface ToProve extends Shown {
   machine: Machine
   /** What tests of bandwidth have shown on machines with several channels. */
   ceilings: Ceilings
+  /** The system's error log before anything was changed; null where nobody took it. */
+  errorsFound: ErrorLog | null
 }
 
 /** What bandwidths measured tell of the channels at work after the change. */
@@ -99,7 +112,7 @@ const topRateOf = ({ placement, evaluation: { run } }: Situation): number =>
   )
 
 /** In what the machine as it is seen, and measured, differs from what the plan should give. */
-export function differencesFound(job: ToProve): Difference[] {
+export function differencesFound(job: Omit<ToProve, 'errorsFound'>): Difference[] {
   const { file, machine, now, planned } = job
   const { seen } = file.verifications[0] ?? UNVERIFIED
   const asBefore = channelsMeasured(job).stayed ? (now.evaluation.zones[0]?.ways ?? null) : null
@@ -127,6 +140,28 @@ export function soakOf(
   })
 }
 
+/** The system's error log as it was when the machine came in: the last that was read before the work was done. */
+export function errorsFound(
+  { readings, fits }: Pick<JobFile, 'readings' | 'fits'>,
+  decode: (record: ReadingRecord) => Reading,
+): ErrorLog | null {
+  const done = fits[0]?.finishedAt ?? null
+  const before = readings.filter(({ createdAt }) => done === null || createdAt < done)
+  const logs = before.flatMap(
+    (record) => saidOfSubject(decode(record).observations, SYSTEM).errorLog ?? [],
+  )
+  return logs.at(-1) ?? null
+}
+
+/** Errors logged since the fitting, by the last log taken; null where none was, or nobody knows when they came. */
+export function errorsSince(
+  { errorLogs = [] }: Pick<Verification, 'errorLogs'>,
+  found: ErrorLog | null,
+): NewErrors | null {
+  const last = errorLogs.at(-1)
+  return last ? newErrors(last, errorLogs.at(-2) ?? found) : null
+}
+
 /** How far the job's proof is; null before anything was looked at. */
 export function standingOf(
   job: ToProve,
@@ -137,6 +172,7 @@ export function standingOf(
   if (!record) return null
   const { seen, stability, accepted } = record
   const soak = soakOf(planned, record.soak ?? null, terms)
+  const logged = errorsSince(record, job.errorsFound)
   const losses = testedOf(file.measurements).filter(
     ({ against }) => against.after?.verdict === 'loss',
   )
@@ -151,6 +187,7 @@ export function standingOf(
     gib: planned.evaluation.capacity.installedGiB,
     plan: planKey(planned),
     ruleHours: terms.testHours,
+    errorsLogged: logged ? memoryErrors(logged) : 0,
     losses: losses.length,
     accepted: accepted ?? {},
   })

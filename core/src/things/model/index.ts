@@ -1,5 +1,6 @@
 export * from './causes'
 export * from './deepEqual'
+export * from './errorLog'
 export * from './evaluation'
 export * from './figures'
 export * from './generation'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { ACCEPTABLE, ACTIONS, Tried } from '../model'
+import { ACCEPTABLE, ACTIONS, ErrorLog, Tried } from '../model'
 import type { Blank, KindOfRecord } from './kind'
 import { TwoChanges } from './measurement'
 import { OwnId, ShortText, Stored, Versioned } from './stored'
@@ -58,6 +58,10 @@ export const StabilityRun = z.object({
   plan: z.string().max(4000).optional(),
   /** At working temperature: the case closed, warm from load. */
   warm: z.boolean().optional(),
+  /** Hottest module under the test, °C, where a sensor says. */
+  hottest: z.number('Degrees.').min(0, 'Not below 0.').max(150, 'At most 150.').nullish(),
+  /** How much memory the test reached, GiB, where it says. */
+  reachedGiB: z.number('GB.').positive('More than 0.').max(65_536).nullish(),
   at: z.iso.datetime(),
   by: ShortText,
 })
@@ -66,6 +70,10 @@ export type StabilityRun = z.infer<typeof StabilityRun>
 /** Settings that were tried while tuning, and what came of it. */
 export const TuningRun = Tried.extend({ id: z.uuid(), at: z.iso.datetime(), by: ShortText })
 export type TuningRun = z.infer<typeof TuningRun>
+
+/** Hardware errors that the system had logged when somebody looked. */
+export const LoggedErrors = ErrorLog.extend({ at: z.iso.datetime(), by: ShortText })
+export type LoggedErrors = z.infer<typeof LoggedErrors>
 
 /** A soak plan made shorter than its settings ask for. */
 export const ShortenedSoak = z.object({
@@ -80,6 +88,8 @@ const fields = {
   tuning: z.array(TuningRun).max(200),
   /** Null where the soak test is as long as it is asked for. */
   soak: ShortenedSoak.nullable(),
+  /** The system's error log since the fitting, as often as somebody looked; the last counts. */
+  errorLogs: z.array(LoggedErrors).max(50),
   /** What is accepted otherwise than planned, each with its reason. */
   accepted: z.partialRecord(z.enum(ACCEPTABLE), z.string().max(300)),
   /** The two changes that are measured one by one; null while only before and after are. */
@@ -112,6 +122,7 @@ const BLANK: Blank<Verification> = {
   stability: [],
   tuning: [],
   soak: null,
+  errorLogs: [],
   accepted: {},
   changes: null,
 }
@@ -125,5 +136,5 @@ export const VERIFICATIONS = {
   updateSchema: VerificationPatch,
   stored: Verification,
   blank: BLANK,
-  entries: ['seen', 'trials', 'stability', 'tuning', 'accepted'],
+  entries: ['seen', 'trials', 'stability', 'tuning', 'errorLogs', 'accepted'],
 } as const satisfies KindOfRecord

@@ -437,6 +437,10 @@ export const verifications = pgTable('verifications', {
   trials: jsonb('trials').$type<Verification['trials']>().notNull(),
   stability: jsonb('stability').$type<Verification['stability']>().notNull(),
   soak: jsonb('soak').$type<Verification['soak']>(),
+  errorLogs: jsonb('error_logs')
+    .$type<Verification['errorLogs']>()
+    .notNull()
+    .default(sql`'[]'::jsonb`),
   tuning: jsonb('tuning').$type<Verification['tuning']>().notNull().default(sql`'[]'::jsonb`),
   accepted: jsonb('accepted').$type<Verification['accepted']>().notNull().default({}),
   changes: jsonb('changes').$type<Verification['changes']>(),

@@ -133,7 +133,7 @@ const WORDS: Record<FitCode, Say> = {
   ),
   ERRORS_BEFORE: say(
     'Read the system’s error log',
-    'Memory errors and machine checks noted there before anything changes are not the new memory’s. On machines with error correction, its counters too. Note what there is under Notes.',
+    'Memory errors and machine checks noted there before anything changes are not the new memory’s. On machines with error correction, its counters too. The command is under Get the report in Identify; paste what it prints there.',
   ),
   ENCRYPTION_SUSPENDED: say(
     'Suspend the drive’s encryption for the next starts',
@@ -387,7 +387,7 @@ const WORDS: Record<FitCode, Say> = {
   }),
   ERRORS_AFTER: say(
     'Read the system’s error log again',
-    'Compare it with what was noted before: no new memory error or machine check since the work began.',
+    'By the same command; paste it in Verify, which compares: no new memory error or machine check since the work began.',
   ),
   FILES_FIT: say(
     'Hibernation and page files fit the drive',

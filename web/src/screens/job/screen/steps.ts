@@ -19,7 +19,7 @@ type TestTerms = Pick<Terms, 'testHours' | 'soakHours'>
 
 /** The eight steps of a job, and how each stands; `terms` say how long the shop tests. */
 export function stepsOf(
-  view: Pick<JobView, 'file' | 'machine' | 'now' | 'planned' | 'plan' | 'evidence' | 'learned'>,
+  view: Pick<JobView, 'file' | 'machine' | 'now' | 'planned' | 'plan' | 'evidence' | 'learned' | 'errorsFound'>,
   terms: TestTerms,
 ): Step[] {
   return [
@@ -127,14 +127,14 @@ function fit({ file }: Pick<JobView, 'file'>): Standing {
 }
 
 function verify(
-  view: Pick<JobView, 'file' | 'machine' | 'now' | 'planned' | 'learned'>,
+  view: Pick<JobView, 'file' | 'machine' | 'now' | 'planned' | 'learned' | 'errorsFound'>,
   terms: TestTerms,
 ): Standing {
   switch (standingOf({ ...view, ceilings: view.learned.ceilings }, terms)?.kind) {
     case 'wrong':
       return { state: 'attention', why: 'what is seen is not what is expected' }
     case 'errors':
-      return { state: 'attention', why: 'errors under test' }
+      return { state: 'attention', why: 'memory errors' }
     case 'verified':
       return { state: 'done' }
     default:

@@ -2,6 +2,7 @@ import { createSelector } from '@reduxjs/toolkit'
 import { type Evidence, unseenSlots } from '@tembrix/core/reading/evidence'
 import {
   boardFirst,
+  errorsFound,
   evidenceOf,
   type Learned,
   machineInUse,
@@ -9,7 +10,7 @@ import {
   type Situation,
   situationOf,
 } from '@tembrix/core/shop/job'
-import type { Machine } from '@tembrix/core/things/model'
+import type { ErrorLog, Machine } from '@tembrix/core/things/model'
 import {
   costOf,
   equalIgnoringWhitespace,
@@ -34,6 +35,8 @@ export interface ShownJob {
   planned: Situation
   cost: { total: number; unpriced: number }
   evidence: Evidence
+  /** The system’s error log as it was when the machine came in; null where nobody took it. */
+  errorsFound: ErrorLog | null
   /** What the shop’s own measurements teach. */
   learned: Learned
   /** Slots that nobody has looked into: they may be empty or not. */
@@ -135,10 +138,30 @@ export function jobSelector(id: string): (state: State) => ShownJob {
     (readings, machine, rulings, assignment, runsAt) =>
       evidenceOf({ readings, machine, rulings, assignment, runsAt, decode: readingOf }),
   )
+  const errors = createSelector(
+    part((job) => job.readings),
+    part((job) => job.fits),
+    (readings, fits) => errorsFound({ readings, fits }, readingOf),
+  )
   const unseen = createSelector(evidence, unseenSlots)
   return createSelector(
-    [file, machine, plan, shop, pieces, now, planned, cost, evidence, learned, unseen],
-    (...[file, machine, plan, shop, pieces, now, planned, cost, evidence, learned, unseen]) => ({
+    [file, machine, plan, shop, pieces, now, planned, cost, evidence, errors, learned, unseen],
+    (
+      ...[
+        file,
+        machine,
+        plan,
+        shop,
+        pieces,
+        now,
+        planned,
+        cost,
+        evidence,
+        errorsFound,
+        learned,
+        unseen,
+      ]
+    ) => ({
       file,
       machine,
       plan,
@@ -148,6 +171,7 @@ export function jobSelector(id: string): (state: State) => ShownJob {
       planned,
       cost,
       evidence,
+      errorsFound,
       learned,
       unseen,
     }),

@@ -1,12 +1,15 @@
 import { clocksExpected } from '@tembrix/core/bench/diagnose'
+import type { ErrorLog } from '@tembrix/core/things/model'
 import type { Verification } from '@tembrix/core/things/records'
 import { CircleCheck, Search, TriangleAlert } from 'lucide-react'
 import { useState } from 'react'
 import { capital, list, numberFrom, tidy } from '../../../../base/format'
+import { useTechnician } from '../../../../base/shell'
 import { Button, callout, Select, TextInput } from '../../../../base/ui'
 import type { Verifying } from '../../base/file'
 import { useJob } from '../../base/file'
 import { SimulatedStart } from '../../base/simulated'
+import { ErrorLogs } from './ErrorLogs'
 import { FromReadout } from './FromReadout'
 import { Stability } from './Stability'
 import { Verified } from './Verified'
@@ -34,6 +37,14 @@ export function ExpectedAndSeen({ verifying, onFault }: Props) {
   const { seen } = record
   const { run, capacity, zones } = planned.evaluation
   const change = (changes: Partial<SeenRecord>) => set({ seen: { ...seen, ...changes } })
+  const [technician] = useTechnician()
+  const takeErrors = (log: ErrorLog) =>
+    set({
+      errorLogs: [
+        ...(record.errorLogs ?? []),
+        { ...log, at: new Date().toISOString(), by: technician },
+      ].slice(-50),
+    })
   const { controller, fabric } = clocksExpected(machine)
   const ecc = Object.values(planned.placement).some((module) => module?.ecc)
   const rows: { name: string; figure: Figure; expected: string }[] = [
@@ -60,7 +71,7 @@ export function ExpectedAndSeen({ verifying, onFault }: Props) {
     Object.values(seen).some((value) => typeof value === 'number' || typeof value === 'boolean')
   return (
     <>
-      <FromReadout onSeen={change} />
+      <FromReadout onSeen={change} onErrors={takeErrors} />
       <table className="w-full text-left text-[0.93rem]">
         <thead className="text-sm text-ink-2">
           <tr className="border-b border-rule-2">
@@ -193,6 +204,7 @@ export function ExpectedAndSeen({ verifying, onFault }: Props) {
         )}
       </ul>
       <Stability verifying={verifying} />
+      <ErrorLogs verifying={verifying} />
       <Verified verifying={verifying} />
       <SimulatedStart />
     </>

@@ -1,5 +1,12 @@
 import { seenIn } from '@tembrix/core/bench/diagnose'
-import { modulesRead, type Reading, read } from '@tembrix/core/reading/inputs'
+import {
+  modulesRead,
+  type Reading,
+  read,
+  SYSTEM,
+  saidOfSubject,
+} from '@tembrix/core/reading/inputs'
+import type { ErrorLog } from '@tembrix/core/things/model'
 import type { Verification } from '@tembrix/core/things/records'
 import { FileUp } from 'lucide-react'
 import { useState } from 'react'
@@ -9,18 +16,27 @@ import { useJob } from '../../base/file'
 
 interface Props {
   onSeen: (changes: Partial<Verification['seen']>) => void
+  /** The system’s error log, where the text holds it. */
+  onErrors: (log: ErrorLog) => void
 }
 
 const LARGEST = 2_000_000
 
 /** Fills in what a system report of the machine as it is now says, pasted or from a file. */
-export function FromReadout({ onSeen }: Props) {
+export function FromReadout({ onSeen, onErrors }: Props) {
   const { machine } = useJob()
   const [text, setText] = useState('')
   const [said, setSaid] = useState('')
 
   function take(reading: Reading) {
     const seen = seenIn(reading, machine)
+    const { errorLog } = saidOfSubject(reading.observations, SYSTEM)
+    if (errorLog) onErrors(errorLog)
+    if (!seen && errorLog) {
+      setSaid('Error log read.')
+      setText('')
+      return
+    }
     if (!seen) {
       setSaid(
         'Nothing of that could be read. Give a system report, or the lines of the setup or a clock tool.',
@@ -53,7 +69,7 @@ export function FromReadout({ onSeen }: Props) {
           label="Paste it"
           hint={
             said ||
-            'A system report, or lines as a setup or a clock tool shows them: frequency, CL, channels.'
+            'A system report, the system’s error log, or lines as a setup or a clock tool shows them: frequency, CL, channels.'
           }
         >
           {(control) => (

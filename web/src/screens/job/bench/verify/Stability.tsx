@@ -11,6 +11,9 @@ import { shownWords, soakWords } from '../../../../parts/soak'
 import type { Verifying } from '../../base/file'
 import { useJob, useShop } from '../../base/file'
 
+/** From this temperature of a module on its refresh rate doubles, °C. */
+const HOT = 85
+
 /** What is typed of a run; who and when is noted with it. */
 const LoggedRun = StabilityRun.pick({
   test: true,
@@ -18,6 +21,8 @@ const LoggedRun = StabilityRun.pick({
   errors: true,
   hours: true,
   warm: true,
+  hottest: true,
+  reachedGiB: true,
 })
 
 /** Which test ran how long, with how many errors. */
@@ -31,15 +36,27 @@ export function Stability({
   const [technician] = useTechnician()
   const form = useSaveForm(
     LoggedRun,
-    { test: 'Memory test', passes: null, errors: 0, hours: null, warm: false },
+    {
+      test: 'Memory test',
+      passes: null,
+      errors: 0,
+      hours: null,
+      warm: false,
+      hottest: null,
+      reachedGiB: null,
+    },
     (run) => {
       const noted = { id: crypto.randomUUID(), at: new Date().toISOString(), by: technician, plan }
       set({ stability: [...record.stability, { ...run, ...noted }] })
       form.clear()
     },
   )
-  const figure = (label: string, name: 'passes' | 'errors' | 'hours') => (
-    <Field label={label} error={form.error(name)}>
+  const figure = (
+    label: string,
+    name: 'passes' | 'errors' | 'hours' | 'hottest' | 'reachedGiB',
+    hint?: string,
+  ) => (
+    <Field label={label} hint={hint} error={form.error(name)}>
       {(control) => (
         <TextInput
           {...control}
@@ -78,6 +95,8 @@ export function Stability({
                   <b className={`font-semibold ${run.errors > 0 ? 'text-stop' : ''}`}>
                     {plural(run.errors, 'error')}
                   </b>
+                  {run.hottest != null && `, ${tidy(run.hottest)} °C at the hottest`}
+                  {run.reachedGiB != null && `, reached ${tidy(run.reachedGiB, 1)} GB`}
                   {run.by && ` · ${run.by}`}
                   {!counted.includes(run) && (
                     <span className="text-sm text-ink-2">
@@ -125,6 +144,10 @@ export function Stability({
         {figure('Passes', 'passes')}
         {figure('Errors', 'errors')}
         {figure('Hours', 'hours')}
+        <div className="col-span-4 grid grid-cols-2 gap-2">
+          {figure('Hottest module, °C', 'hottest', 'Where a sensor shows it; empty: not seen.')}
+          {figure('Reached, GB', 'reachedGiB', 'What the test says it tested; empty: not said.')}
+        </div>
         <div className="col-span-4 flex flex-wrap items-center gap-x-4">
           <Check
             label="Warm: the case closed, from load"
@@ -150,6 +173,7 @@ function Plan({ soak, limitHours, verifying: { record, set }, tests }: PlanProps
   const { planned } = useJob()
   const gib = planned.evaluation.capacity.installedGiB
   const counted = countedPasses(tests, gib)
+  const hot = Math.max(0, ...tests.map(({ hottest }) => hottest ?? 0))
   const made = soak.warm ? counted.warm : counted.passes
   const cut = record.soak
   return (
@@ -167,6 +191,20 @@ function Plan({ soak, limitHours, verifying: { record, set }, tests }: PlanProps
         <p className="text-sm text-risk">
           {plural(counted.tooMany, 'pass', 'passes')} noted cannot have been made of {capacity(gib)}{' '}
           in that time, and {counted.tooMany === 1 ? 'does' : 'do'} not count.
+        </p>
+      )}
+      {hot > HOT && (
+        <p className="text-sm text-risk">
+          {tidy(hot)} °C: above {HOT} °C memory has to be refreshed twice as often, and faults come
+          sooner. Move air over the modules, and test once more.
+        </p>
+      )}
+      {counted.partly > 0 && (
+        <p className="text-sm text-risk">
+          {plural(counted.partly, 'pass', 'passes')} did not reach all of {capacity(gib)}, and{' '}
+          {counted.partly === 1 ? 'does' : 'do'} not count. Either something keeps memory back, or a
+          module holds less than it says: compare its label, its contents and what the machine
+          reports.
         </p>
       )}
       {soak.tooLong && (

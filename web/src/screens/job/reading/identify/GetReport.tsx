@@ -23,6 +23,11 @@ const FAMILIES: Family[] = [
         command: 'Get-CimInstance Win32_PhysicalMemory, Win32_PhysicalMemoryArray | Format-List *',
       },
       { label: 'Older machines', command: 'wmic memorychip get /value' },
+      {
+        label: 'Hardware errors it has logged',
+        command:
+          "'hardware errors, kept in the log:'; $e = Get-WinEvent -LogName System | Where-Object ProviderName -like '*WHEA-Logger'; if ($e) { $e | Format-List TimeCreated, Id, Message } else { 'none' }",
+      },
     ],
     script: { file: 'collect.ps1', how: 'powershell -ExecutionPolicy Bypass -File collect.ps1' },
     looks:
@@ -34,6 +39,11 @@ const FAMILIES: Family[] = [
     commands: [
       { label: 'Gives the most', command: 'sudo od -A x -t x1 /sys/firmware/dmi/tables/DMI' },
       { label: 'Where that is not there', command: 'sudo lshw -C memory' },
+      {
+        label: 'Hardware errors it has logged, with the counters of error correction',
+        command:
+          "echo 'hardware errors, since the start:'; sudo journalctl -k --no-pager | grep -E 'EDAC MC[0-9]+: [0-9]+ [CU]E|[Mm]achine [Cc]heck' || echo none; grep . /sys/devices/system/edac/mc/mc*/*_count /sys/devices/system/edac/mc/mc*/dimm*/dimm_*",
+      },
     ],
     script: { file: 'collect.sh', how: 'sudo sh collect.sh' },
     looks:
@@ -73,7 +83,8 @@ function FamilyView({ name, commands, script, looks }: Family) {
         >
           <Download size={15} aria-hidden /> {script.file}
         </a>{' '}
-        prints it all at once, with memory in use and page file, and changes nothing.
+        prints it all at once, with memory in use, page file and hardware errors logged, and changes
+        nothing.
       </p>
       <CopyCommand label="Run it" command={script.how} />
       <p className="text-ink-2">It looks like this; paste it whole, prompt and all:</p>

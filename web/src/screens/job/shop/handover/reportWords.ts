@@ -1,3 +1,4 @@
+import { memoryErrors } from '@tembrix/core/bench/diagnose'
 import { isSteadier } from '@tembrix/core/judging/forecast'
 import type {
   Gained,
@@ -135,7 +136,8 @@ function counted(modules: readonly Module[], word = ''): string {
 const STATES = { new: 'new ', used: 'used ', own: 'own ' } as const
 
 function doneTo(facts: HandoverFacts): Paragraph[] {
-  const { fitted, otherWork, parts, removed, steadiness, filesLookedAt, after, now } = facts
+  const { fitted, otherWork, parts, removed, steadiness, errorsLogged, filesLookedAt, after, now } =
+    facts
   if (!fitted) {
     const agreed = otherWork ? ` What you agreed to instead: ${otherWork}.` : ''
     return [[`We changed nothing in the memory.${agreed}`]]
@@ -171,6 +173,9 @@ function doneTo(facts: HandoverFacts): Paragraph[] {
         ]
       : []),
     ...(steadiness ? [tested(steadiness)] : [['No memory test is on record.']]),
+    ...(errorsLogged && memoryErrors(errorsLogged) === 0
+      ? [['The system’s own log shows no memory error since then.']]
+      : []),
     ...(filesLookedAt
       ? [
           [

@@ -40,12 +40,12 @@ export interface HandingOver {
 /** How the job ends: its report, what stands open, and what was noted of it. */
 export function useHandover(): HandingOver {
   const view = useJob()
-  const { file, machine, now, planned, pieces, learned } = view
+  const { file, machine, now, planned, pieces, learned, errorsFound } = view
   const { gainOf } = useNeed()
   const { terms } = useShop()
   const { record, set, settle } = useOneRecord('handovers', file.handovers[0], NOT_HANDED_OVER)
   const worked = useMemo(() => {
-    const job = { file, machine, now, planned, pieces, ceilings: learned.ceilings }
+    const job = { file, machine, now, planned, pieces, ceilings: learned.ceilings, errorsFound }
     const facts = handoverFacts(
       job,
       gainOf(promisedOf(machine, planned).situation.evaluation, planned.placement),
@@ -68,6 +68,6 @@ export function useHandover(): HandingOver {
           : []),
       ],
     }
-  }, [file, machine, now, planned, pieces, learned, gainOf, terms, record])
+  }, [file, machine, now, planned, pieces, learned, errorsFound, gainOf, terms, record])
   return { handover: record, terms, ...worked, set, settle }
 }

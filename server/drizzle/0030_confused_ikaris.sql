@@ -1,0 +1,1 @@
+ALTER TABLE "verifications" ADD COLUMN "error_logs" jsonb DEFAULT '[]'::jsonb NOT NULL;
