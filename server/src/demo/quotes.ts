@@ -4,6 +4,7 @@ import { priced } from '@tembrix/core/shop/money'
 import { labourOf, minutesOf } from '@tembrix/core/shop/quote'
 import {
   type Assignment,
+  NOTHING_SIZED,
   piecesById,
   purchasesOf,
   type QuoteDocument,
@@ -93,7 +94,7 @@ async function documentOf(
       const assignment = placement ?? found
       const bought = purchasesOf(assignment, pieces)
       const planned = situationOf(machine, assignment, pieces, { profile })
-      const job = { file: { fits: [], verifications: [] }, machine, now }
+      const job = { file: { fits: [], verifications: [], sizing: NOTHING_SIZED }, machine, now }
       const steps = fittingSteps(fittingInput(job, planned, undefined, terms))
       const minutes = minutesOf(labourOf(steps))
       const { labour, ...sum } = priced({

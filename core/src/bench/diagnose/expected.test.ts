@@ -48,6 +48,15 @@ describe('memory', () => {
     expect(seen({ totalGiB: 24 })).toEqual(['MORE_MEMORY'])
   })
 
+  test('less by what graphics are set to take is as planned', () => {
+    const by = (totalGiB: number, graphicsGiB: number) =>
+      differences(desktop(), pair, plain, { ...UNVERIFIED.seen, totalGiB }, graphicsGiB).map(
+        ({ code, harmless }) => [code, harmless],
+      )
+    expect(by(11.6, 4)).toEqual([['SYSTEM_KEEPS_SOME', true]])
+    expect(by(8, 4)).toEqual([['MISSING_MODULE', false]])
+  })
+
   test('every slot seen and 4 of 16 GB gone: kept back, and nothing for the fault finder', () => {
     const all = { A2: 8, B2: 8 }
     const [first, ...rest] = differences(desktop(), pair, plain, {

@@ -104,6 +104,8 @@ export interface Difference {
 /** Of what is fitted, a system usually keeps back no more than this for graphics and itself: GiB, and a share. */
 const KEPT_BACK_GIB = 2.5
 const KEPT_BACK_SHARE = 0.15
+/** Beside what graphics are set to take, a system keeps up to this much for itself, GiB. */
+const KEPT_BESIDE_GIB = 0.75
 /** Integrated graphics can be given up to this share in the setup. */
 const GRAPHICS_MOST = 0.5
 
@@ -113,17 +115,21 @@ const SLACK_GIB = 0.25
 /** How far a shown rate may lie from a nominal one, MT/s: readouts round. */
 const RATE_SLACK = 8
 
-/** Everything in which what is seen differs from what this placement should show, the gravest first. */
+/**
+ * Everything in which what is seen differs from what this placement should show, the gravest first. `graphicsGiB` is
+ * what graphics are set to take of the main memory.
+ */
 export function differences(
   machine: Machine,
   placement: Placement,
   settings: Settings,
   seen: ShownFigures,
+  graphicsGiB = 0,
 ): Difference[] {
   const expected = evaluate({ machine, placement, settings })
   if (!expected.run) return []
   return [
-    ...memory(machine, placement, expected, seen),
+    ...memory(machine, placement, expected, seen, graphicsGiB),
     ...slots(machine, placement, seen),
     ...rate(machine, placement, settings, expected, seen),
     ...channels(machine, expected, seen),
@@ -153,6 +159,7 @@ function memory(
   placement: Placement,
   { capacity }: Evaluation,
   { totalGiB, slots: shown }: ShownFigures,
+  graphicsGiB: number,
 ): Difference[] {
   if (totalGiB === null) return []
   const { installedGiB } = capacity
@@ -162,6 +169,12 @@ function memory(
     return [difference('MORE_MEMORY', ...pair, ['PLAN_NOT_FOLLOWED', 'READ_WRONG'], 'CHECK_SLOTS')]
   }
   if (short < SLACK_GIB) return []
+  const byPlan = short - graphicsGiB
+  if (graphicsGiB > 0 && byPlan > -SLACK_GIB && byPlan < KEPT_BESIDE_GIB) {
+    return [
+      difference('SYSTEM_KEEPS_SOME', ...pair, ['GRAPHICS_SHARE'], 'NOTHING', { harmless: true }),
+    ]
+  }
   const osGiB = systemLimitGiB(machine)
   if (osGiB !== null && totalGiB <= osGiB && installedGiB > osGiB) {
     return [

@@ -30,6 +30,8 @@ function input(kind: Machine['kind'], changes: Partial<FittingInput> = {}): Fitt
     firmwareFirst: false,
     trained: { generation: 'DDR4', sizes: [16, 16] },
     soak: soakPlan({ gib: 16, raised: false, limitHours: 8, shortened: null }),
+    graphicsGiB: null,
+    nonVolatile: [],
     grows: true,
     starts: true,
     inTheWay: [],
@@ -424,4 +426,31 @@ test('the memory profile is called as the machine’s own setup calls it', () =>
     )
   expect(steps(named).map(({ about }) => about.text)).toEqual(['Fast Lane 1', 'Fast Lane 1'])
   expect(steps(desktop()).map(({ about }) => about.text)).toEqual([undefined, undefined])
+})
+
+test('a module that keeps its contents is erased before it is taken out; ordinary ones are not', () => {
+  const steps = fittingSteps(input('workstation', { nonVolatile: ['old2'] }))
+  const erased = steps.filter(({ code }) => code === 'ERASE_NONVOLATILE')
+  expect(erased.map(({ slots }) => slots)).toEqual([['B2']])
+  before(codesOf(input('workstation', { nonVolatile: ['old2'] })), 'ERASE_NONVOLATILE', 'TAKE_OUT')
+  const stays = input('workstation', { nonVolatile: ['old'], planned: { ...large, A2: at('old') } })
+  expect(codesOf(stays)).not.toContain('ERASE_NONVOLATILE')
+})
+
+test('what the setup has for error correction is noted on workstations that have it', () => {
+  const withEcc = desktop({ kind: 'workstation', ecc: 'required' })
+  expect(codesOf(input('workstation', { machine: withEcc }))).toContain('ERROR_CORRECTION_NOTED')
+  expect(codesOf(input('desktop'))).not.toContain('ERROR_CORRECTION_NOTED')
+})
+
+test('graphics memory is set in the setup, with encryption suspended for it', () => {
+  const codes = codesOf(input('laptop', { graphicsGiB: 2 }))
+  before(codes, 'ENCRYPTION_SUSPENDED', 'GRAPHICS_SET')
+  before(codes, 'GRAPHICS_SET', 'SYSTEM')
+  // Nothing moves: the setup alone is work of its own.
+  const alone = fittingSteps(input('laptop', { planned: small, graphicsGiB: 2 }))
+  expect(alone.find(({ code }) => code === 'GRAPHICS_SET')).toMatchObject({
+    about: { gib: 2 },
+    work: 'profile',
+  })
 })

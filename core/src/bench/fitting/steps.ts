@@ -29,6 +29,10 @@ export interface FittingInput extends Openness {
   grows: boolean
   /** The test before it is handed over. */
   soak: SoakPlan
+  /** Graphics memory to be set, GiB of the main memory; null where it stays as it is. */
+  graphicsGiB: number | null
+  /** Modules that keep what they hold without power. */
+  nonVolatile: readonly string[]
   /** It starts as it came. */
   starts: boolean
   /** What the record of this model says. */
@@ -65,7 +69,7 @@ export function fittingSteps(input: FittingInput): FittingStep[] {
   const { machine, found, planned, profile } = input
   const setup = setupOf(machine, input)
   const inside = movesOf(found, planned).moves > 0
-  const set = profile || input.setByHand !== null
+  const set = profile || input.setByHand !== null || input.graphicsGiB !== null
   if (!inside && !set) return []
   const work = workOn(setup, asItComes(setup, input.starts), openingOf(input, setup))
   for (const code of cautionsOf(setup, inside)) work.do(code)
@@ -94,8 +98,14 @@ export function fittingSteps(input: FittingInput): FittingStep[] {
 }
 
 /** Firmware or a value of the setup is changed. */
-const changesSetup = ({ firmwareFirst, profileNow, profile, setByHand }: FittingInput): boolean =>
-  firmwareFirst || profileNow || profile || setByHand !== null
+const changesSetup = ({
+  firmwareFirst,
+  profileNow,
+  profile,
+  setByHand,
+  graphicsGiB,
+}: FittingInput): boolean =>
+  firmwareFirst || profileNow || profile || setByHand !== null || graphicsGiB !== null
 
 function prepare(work: BenchWork, input: FittingInput, { battery }: Setup, inside: boolean): void {
   work.do('BACKUP')
@@ -109,25 +119,37 @@ function prepare(work: BenchWork, input: FittingInput, { battery }: Setup, insid
   }
   if (input.firmwareFirst) work.do('FIRMWARE_UPDATE')
   if (!inside) return
+  for (const slot of slotsEmptied(input)) {
+    const moduleId = input.found[slot]?.moduleId as string
+    if (!input.nonVolatile.includes(moduleId)) continue
+    work.do('ERASE_NONVOLATILE', { slots: [slot], about: { moduleId } })
+  }
   const { profileName } = input.machine
   if (input.profileNow) work.do('PROFILE_OFF', profileName ? { about: { text: profileName } } : {})
   if (battery === 'plug' || battery === 'setup') work.do('CHARGE_LOW')
 }
 
+/** Whether a slot's module is the same after as before. */
+function stays({ found, planned }: FittingInput, slot: string): boolean {
+  const [was, is] = [found[slot], planned[slot]]
+  return !!was && !!is && was.moduleId === is.moduleId && was.unit === is.unit
+}
+
+/** Slots whose module is taken out, what is filled last first. */
+const slotsEmptied = (input: FittingInput): string[] =>
+  [...fillingOrder(input.machine)]
+    .reverse()
+    .filter((slot) => input.found[slot] && !stays(input, slot))
+
 function moveModules(work: BenchWork, input: FittingInput, { fastening }: Setup): void {
   const { machine, found, planned, table } = input
   const order = fillingOrder(machine)
-  const stays = (slot: string) => {
-    const [was, is] = [found[slot], planned[slot]]
-    return was && is && was.moduleId === is.moduleId && was.unit === is.unit
-  }
-  const out = [...order].reverse().filter((slot) => found[slot] && !stays(slot))
-  const into = order.filter((slot) => planned[slot] && !stays(slot))
+  const into = order.filter((slot) => planned[slot] && !stays(input, slot))
   const cameFrom = (moduleId: string) =>
     Object.keys(found).find((slot) => found[slot]?.moduleId === moduleId)
   const labour = { work: 'module', minutes: table.module } as const
   const tools = toolsFor(fastening)
-  for (const slot of out) {
+  for (const slot of slotsEmptied(input)) {
     const about = { moduleId: found[slot]?.moduleId as string, fastening }
     work.do('TAKE_OUT', { slots: [slot], about, tools, ...labour })
   }
@@ -154,7 +176,11 @@ export const toolsFor = (fastening: Setup['fastening']): FittingStep['tools'] =>
   fastening === 'screws' ? ['screwdriver-torque'] : []
 
 /** Closing is the long part on many machines: what is wrong is better seen before it. */
-function tryOpen(work: BenchWork, { trained, expected, table }: FittingInput, setup: Setup): void {
+function tryOpen(
+  work: BenchWork,
+  { machine, trained, expected, table }: FittingInput,
+  setup: Setup,
+): void {
   if (setup.testFrom === 'drive') work.do('DRIVE_OUT')
   work.during('try')
   const wait = firstStart(trained)
@@ -163,6 +189,9 @@ function tryOpen(work: BenchWork, { trained, expected, table }: FittingInput, se
   work.do('FIRST_START', { about: { wait }, work: 'firstStart', minutes })
   if (setup.inTheWay.includes('cooler')) work.do('COOLER_SEEN')
   work.do('SEEN', { about: expected ?? {} })
+  if (machine.kind === 'workstation' && machine.ecc !== 'ignored') {
+    work.do('ERROR_CORRECTION_NOTED')
+  }
   work.do('SHORT_TEST', testMedium(setup))
   if (setup.testFrom === 'drive') work.do('DRIVE_IN')
 }
@@ -183,12 +212,16 @@ export function close(work: BenchWork, { battery, way }: Setup): void {
 
 /** Steps of a change in the setup; its values as found were written down first. */
 function inSetup(work: BenchWork, input: FittingInput): void {
-  const { table, profile, setByHand } = input
+  const { table, profile, setByHand, graphicsGiB } = input
   const labour = { work: 'profile', minutes: table.profile } as const
   const { profileName } = input.machine
   const named = profileName ? { about: { text: profileName } } : {}
   if (profile) work.do('PROFILE_ON', { ...labour, ...named })
   if (setByHand) work.do('SET_BY_HAND', { about: setByHand, ...(profile ? {} : labour) })
+  if (graphicsGiB !== null) {
+    const first = !profile && !setByHand
+    work.do('GRAPHICS_SET', { about: { gib: graphicsGiB }, ...(first ? labour : {}) })
+  }
 }
 
 /** The minutes of opening and closing, spread over the removals; the larger half opens. */

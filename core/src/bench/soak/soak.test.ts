@@ -48,8 +48,16 @@ describe('passes that count', () => {
 
   test('no more than capacity and time allow', () => {
     // At a quarter of a minute a GB 64 GB take 16 minutes a pass: 7 in two hours, none in 15 minutes.
-    expect(countedPasses([run({ passes: 9 })], 64)).toMatchObject({ passes: 7, warm: 0, tooMany: 2 })
-    expect(countedPasses([run({ hours: 0.05 })], 64)).toMatchObject({ passes: 0, warm: 0, tooMany: 3 })
+    expect(countedPasses([run({ passes: 9 })], 64)).toMatchObject({
+      passes: 7,
+      warm: 0,
+      tooMany: 2,
+    })
+    expect(countedPasses([run({ hours: 0.05 })], 64)).toMatchObject({
+      passes: 0,
+      warm: 0,
+      tooMany: 3,
+    })
   })
 
   test('a warm plan counts warm ones, and an error ends it', () => {

@@ -44,6 +44,10 @@ const always = (applies: boolean): string[] | null => (applies ? [] : null)
 const EIGHT = 8
 const ODD_COUNTS: readonly number[] = [3, 5, 7]
 
+/** A bare module's height, and what a heat spreader adds to it at most, as a rule, mm. */
+const STANDARD_MM = 31.25
+const SPREADER_MM = 25
+
 const RISKS: [FindingCode, Rule][] = [
   [
     'SINGLE_CHANNEL',
@@ -89,6 +93,13 @@ const RISKS: [FindingCode, Rule][] = [
     'CHANNEL_COUNT_ODD',
     ({ machine, capacities }) =>
       always(machine.channels.length >= EIGHT && ODD_COUNTS.includes(capacities.size)),
+  ],
+  [
+    'TOO_TALL',
+    ({ machine: { clearanceMm }, fitted }) =>
+      clearanceMm === undefined
+        ? null
+        : slotsWhere(fitted, ({ heightMm }) => (heightMm ?? 0) > clearanceMm),
   ],
   [
     'ABOVE_RATING',
@@ -141,6 +152,19 @@ const NOTES: [FindingCode, Rule][] = [
     'ECC_INACTIVE',
     ({ machine, fitted }) =>
       always(machine.ecc === 'ignored' && fitted.every(({ module }) => module.ecc)),
+  ],
+  [
+    'HEIGHT_OPEN',
+    ({ machine, fitted }) =>
+      machine.clearanceMm === undefined
+        ? null
+        : slotsWhere(
+            fitted,
+            (module) =>
+              module.heightMm === undefined &&
+              hasProfile(module) &&
+              STANDARD_MM > (machine.clearanceMm as number) - SPREADER_MM,
+          ),
   ],
   ['HALF_BANK_GROUPS', ({ fitted }) => slotsWhere(fitted, hasHalfGroups)],
   ['MIXED_RANKS', ({ fitted }) => always(differ(fitted, ranksOf))],

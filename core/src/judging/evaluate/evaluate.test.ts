@@ -203,6 +203,15 @@ describe('what a machine’s record says of its modules and system', () => {
     expect(codesOf(desktop({ systemBits: 32 }), stick())).toContain('OS_LIMIT')
   })
 
+  test('a module taller than there is room for is a risk; one with a profile and no height is asked about', () => {
+    const tall = stick({ heightMm: 44 })
+    expect(codesOf(desktop({ clearanceMm: 40 }), tall)).toContain('TOO_TALL A2 B2')
+    expect(codesOf(desktop({ clearanceMm: 46 }), tall)).toEqual([])
+    expect(codesOf(desktop(), tall)).toEqual([])
+    expect(codesOf(desktop({ clearanceMm: 40 }), profiled(3600))).toContain('HEIGHT_OPEN A2 B2')
+    expect(codesOf(desktop({ clearanceMm: 40 }), stick())).toEqual([])
+  })
+
   test('organisation: shares of channels with half the bank groups and with two ranks', () => {
     const one = stick({ deviceWidth: 16 })
     const two = stick({ ranks: 2 })

@@ -24,6 +24,8 @@ export interface NeedSaid {
   uses: readonly ChosenUse[]
   /** Null where nobody knows. */
   integratedGraphics: boolean | null
+  /** What graphics are set to take, GiB; left out or null where the table decides. */
+  graphicsGiB?: number | null | undefined
   disk: Disk
   log: LogSummary | null
   /** Logs of single uses. */
@@ -62,7 +64,15 @@ export function judgeNeed(table: UseTable, said: NeedSaid, usableGiB: number): J
   const log = logOfJob(table, said)
   const growth = growthOver(table, years)
   const uses =
-    chosen.length > 0 ? demandOfUses(table, chosen, integratedGraphics ?? false, growth) : null
+    chosen.length > 0
+      ? demandOfUses(
+          table,
+          chosen,
+          integratedGraphics ?? false,
+          growth,
+          said.graphicsGiB ?? table.graphicsGiB,
+        )
+      : null
   const wanted = demand(uses, log, table.reserveGiB, growth)
   const likely = wanted && Math.round(wanted.likely * 10) / 10
   return { uses, demand: wanted, minGiB: wantedGiB ?? likely ?? usableGiB }

@@ -105,6 +105,7 @@ export function demandOfUses(
   chosen: readonly ChosenUse[],
   integratedGraphics: boolean,
   growth = 0,
+  graphicsGiB = table.graphicsGiB,
 ): UseDemand {
   const meant = chosen.flatMap((one) => {
     const use = table.uses.find(({ id }) => id === one.use)
@@ -123,7 +124,7 @@ export function demandOfUses(
   )
   const most = (end: keyof GiBRange) =>
     Math.max(0, ...[...sets.values()].map((set) => sum(set, end)))
-  const graphics = integratedGraphics ? table.graphicsGiB : 0
+  const graphics = integratedGraphics ? graphicsGiB : 0
   const base = table.systemGiB + table.reserveGiB + graphics
   const grown = (end: keyof GiBRange) => (table.systemGiB + most(end)) * growth
   const today = (end: keyof GiBRange) => table.systemGiB + graphics + most(end)

@@ -94,6 +94,7 @@ export function complete(
     voltages: voltagesOf(figures, generation, machine, assumed),
     speeds,
     ...timesOf(figures, generation, speeds),
+    ...(figures.heightMm === undefined ? {} : { heightMm: figures.heightMm }),
     kit: null,
   }
   const article = figures.partNumber ?? plainName(draft)

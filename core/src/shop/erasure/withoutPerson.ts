@@ -30,6 +30,7 @@ export function withoutPerson(file: JobFile): JobFile {
     complaint: '',
     uses: '',
     condition: '',
+    ownSettings: null,
     accessories: [],
     login: null,
     followUpOn: null,

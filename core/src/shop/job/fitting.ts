@@ -15,7 +15,7 @@ import type { Situation } from './situation'
 
 /** A job as far as its fitting goes. */
 export interface ToFit {
-  file: Pick<JobFile, 'fits' | 'verifications'>
+  file: Pick<JobFile, 'fits' | 'verifications' | 'sizing'>
   machine: Machine
   now: Situation
 }
@@ -101,6 +101,10 @@ export function fittingInput(
     firmwareFirst: firmwareReasons(job, planned).length > 0,
     trained: trainedBy(machine, modulesIn(planned)),
     grows: capacity.installedGiB > now.evaluation.capacity.installedGiB,
+    graphicsGiB: file.sizing.graphicsGiB ?? null,
+    nonVolatile: Object.entries(now.assignment).flatMap(([slot, { moduleId }]) =>
+      now.placement[slot]?.nonVolatile ? [moduleId] : [],
+    ),
     starts: startsNow(file.verifications[0]),
     soak: soakOf(planned, file.verifications[0]?.soak ?? null, terms),
     cautions: model?.cautions ?? [],

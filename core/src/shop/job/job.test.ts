@@ -5,6 +5,7 @@ import { fittingSteps } from '../../bench/fitting'
 import type { Module } from '../../things/model'
 import {
   type Assignment,
+  NOTHING_SIZED,
   piecesById,
   STARTING_TERMS,
   UNFITTED,
@@ -56,7 +57,11 @@ describe('a state of the slots', () => {
 
 describe('what the steps at the bench are made from', () => {
   const input = (changes: Partial<typeof UNFITTED> = {}) => {
-    const file = { fits: [{ ...UNFITTED, ...changes } as never], verifications: [] }
+    const file = {
+      fits: [{ ...UNFITTED, ...changes } as never],
+      verifications: [],
+      sizing: NOTHING_SIZED,
+    }
     return fittingInput({ file, machine, now }, planned, undefined, STARTING_TERMS)
   }
 

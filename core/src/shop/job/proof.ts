@@ -37,6 +37,7 @@ import {
   type JobFile,
   type ReadingRecord,
   type ShopModule,
+  type Sizing,
   type Terms,
   UNVERIFIED,
   type Verification,
@@ -49,6 +50,8 @@ export interface Shown {
     measurements: readonly KeptRuns[]
     /** At most one. */
     verifications: readonly Pick<Verification, 'seen'>[]
+    /** What graphics are set to take; left out where nothing is sized. */
+    sizing?: Pick<Sizing, 'graphicsGiB'>
   }
   now: Situation
   planned: Situation
@@ -56,7 +59,7 @@ export interface Shown {
 
 /** A job as far as its proof goes. */
 export interface ToProve extends Shown {
-  file: Pick<JobFile, 'measurements' | 'verifications'>
+  file: Pick<JobFile, 'measurements' | 'verifications'> & Pick<Shown['file'], 'sizing'>
   machine: Machine
   /** What tests of bandwidth have shown on machines with several channels. */
   ceilings: Ceilings
@@ -117,7 +120,9 @@ export function differencesFound(job: Omit<ToProve, 'errorsFound'>): Difference[
   const { seen } = file.verifications[0] ?? UNVERIFIED
   const asBefore = channelsMeasured(job).stayed ? (now.evaluation.zones[0]?.ways ?? null) : null
   const ways = seen.ways ?? asBefore
-  return differences(machine, planned.placement, planned.settings, { ...seen, ways })
+  const shown = { ...seen, ways }
+  const graphicsGiB = file.sizing?.graphicsGiB ?? 0
+  return differences(machine, planned.placement, planned.settings, shown, graphicsGiB)
 }
 
 /** What is in the slots as planned, as stability tests note it. */

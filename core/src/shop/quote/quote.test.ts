@@ -110,6 +110,8 @@ describe('labour', () => {
       firmwareFirst: false,
       trained: { generation: 'DDR4', sizes: [8, 8] },
       soak: soakPlan({ gib: 16, raised: false, limitHours: 8, shortened: null }),
+      graphicsGiB: null,
+      nonVolatile: [],
       grows: true,
       starts: true,
       inTheWay: [],

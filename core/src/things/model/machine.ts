@@ -145,6 +145,8 @@ const MachineShape = z.object({
   desyncPenalty: z.number().min(0).max(10).default(0.15),
   /** Whether it refuses unbuffered modules of four bits a chip; left out where nobody knows. */
   refusesX4: z.boolean().optional(),
+  /** Height there is for a module beneath the cooler, mm; left out where nobody knows or nothing is above. */
+  clearanceMm: z.number().min(10).max(200).optional(),
   /** Width of the system on it, bits; left out where nobody knows. */
   systemBits: SystemBits.optional(),
   /** Known to freeze or crash with mixed modules more often than others. */

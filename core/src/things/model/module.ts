@@ -88,6 +88,10 @@ export const Module = z
     times: ModuleTimes.optional(),
     /** Figures that nobody said and that are as usual for its size. */
     assumed: z.array(z.enum(ASSUMABLE)).max(ASSUMABLE.length).optional(),
+    /** With its heat spreader, mm; left out where nobody measured. */
+    heightMm: z.number().min(10).max(120).optional(),
+    /** It keeps what it holds without power. */
+    nonVolatile: z.boolean().optional(),
     kit: Kit.nullable().default(null),
   })
   .refine(hasMadeCapacity, {

@@ -22,6 +22,10 @@ export const LOGINS = ['none', 'customer', 'kept'] as const
 export const Login = z.enum(LOGINS)
 export type Login = z.infer<typeof Login>
 
+/** Whether a machine runs with settings of its owner's making, and which. */
+export const OwnSettings = z.object({ found: z.boolean(), what: z.string().max(500) })
+export type OwnSettings = z.infer<typeof OwnSettings>
+
 const fields = {
   complaint: LongText,
   uses: LongText,
@@ -34,6 +38,8 @@ const fields = {
   policy: Policy.nullable(),
   /** How the machine looked when it came in: marks, cracks, what is loose. */
   condition: LongText,
+  /** Modified firmware, undervolted or overclocked settings; null: nobody has asked. */
+  ownSettings: OwnSettings.nullable(),
   /** What came with it: a charger, a bag, a mouse. */
   accessories: z.array(ShortText.min(1)).max(30),
   /** Null: nobody has asked. */
@@ -59,6 +65,7 @@ export const NewJob = OwnId.extend({
   sizing: fields.sizing.default(NOTHING_SIZED),
   policy: fields.policy.default(null),
   condition: fields.condition.default(''),
+  ownSettings: fields.ownSettings.default(null),
   accessories: fields.accessories.default([]),
   backup: fields.backup.default(null),
   login: fields.login.default(null),

@@ -33,6 +33,13 @@ export const Sizing = z.object({
   uses: z.array(ChosenUse).max(60),
   /** Null where nobody has asked. */
   integratedGraphics: z.boolean().nullable(),
+  /** What graphics are to take from the main memory, GiB, set in the setup; null where it stays as it is. */
+  graphicsGiB: z
+    .number('GB.')
+    .positive('More than 0.')
+    .max(128, 'At most 128.')
+    .nullable()
+    .default(null),
   /** Whether the memory profile was on as the machine came in; null where nobody has looked. */
   profileOn: z.boolean().nullable().default(null),
   disk: z.enum(DISKS),
@@ -55,6 +62,7 @@ export type Sizing = z.infer<typeof Sizing>
 export const NOTHING_SIZED: Sizing = {
   uses: [],
   integratedGraphics: null,
+  graphicsGiB: null,
   profileOn: null,
   disk: 'unknown',
   slow: [],

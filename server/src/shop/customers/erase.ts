@@ -62,8 +62,9 @@ export async function erase(tx: Transaction, id: string, version: number): Promi
 async function eraseJob(tx: Transaction, id: string): Promise<void> {
   const file = JobFile.parse(await readJob(tx, id))
   const bare = withoutPerson(file)
-  const { complaint, uses, condition, accessories, login, followUpOn } = bare
-  await put(tx, jobs, id, { complaint, uses, condition, accessories, login, followUpOn })
+  const { complaint, uses, condition, ownSettings, accessories, login, followUpOn } = bare
+  const words = { complaint, uses, condition, ownSettings, accessories }
+  await put(tx, jobs, id, { ...words, login, followUpOn })
   const pictured = file.photos.map((photo) => photo.id)
   if (pictured.length > 0) await tx.delete(pictures).where(inArray(pictures.photoId, pictured))
   await tx.delete(passwords).where(eq(passwords.jobId, id))

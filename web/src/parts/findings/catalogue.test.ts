@@ -8,6 +8,7 @@ const base = STARTING_MACHINES.find(({ id }) => id === 'laptop-soldered-1')?.mac
 const machine: Machine = {
   ...base,
   syncCeiling: 3600,
+  clearanceMm: 40,
   limits: { ...base.limits, dieGbit: 8, osGiB: 4 },
 }
 const evaluation = evaluate({ machine, placement: {}, settings: { profile: false } })

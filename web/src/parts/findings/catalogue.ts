@@ -171,6 +171,16 @@ const CATALOGUE: Record<FindingCode, Word> = {
       'Unbuffered modules with four bits a chip are made for few machines; ordinary desktop controllers refuse them.',
     todo: 'Take a module of eight bits a chip, unless the maker’s list names this one.',
   }),
+  TOO_TALL: ({ machine, placement, finding }) => ({
+    title: `Too tall for ${list(finding.slots)}`,
+    means: `The record has ${machine.clearanceMm} mm beneath the cooler${heightsIn(placement, finding.slots)}.`,
+    todo: 'Take a lower module, or look whether the cooler’s fan can sit higher. Nothing is bent or forced.',
+  }),
+  HEIGHT_OPEN: ({ machine, finding }) => ({
+    title: `Height of the module in ${list(finding.slots)} is not known`,
+    means: `Modules with a memory profile often have a heat spreader; there are ${machine.clearanceMm} mm beneath the cooler.`,
+    todo: 'Measure it, or look it up before it is bought.',
+  }),
   HALF_BANK_GROUPS: ({ finding }) => ({
     title:
       finding.slots.length > 0
@@ -272,6 +282,15 @@ const CATALOGUE: Record<FindingCode, Word> = {
     todo: 'Keep the other pieces together with the job.',
   }),
 }
+
+/** Heights of the modules in these slots, as far as they are known. */
+const heightsIn = (placement: Placement, slots: readonly string[]): string =>
+  slots
+    .flatMap((id) => {
+      const height = placement[id]?.heightMm
+      return height === undefined ? [] : [`; the module in ${id} is ${height} mm high`]
+    })
+    .join('')
 
 export function wordingOf(about: Circumstances): Wording {
   const word = CATALOGUE[about.finding.code]

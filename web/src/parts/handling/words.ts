@@ -154,6 +154,10 @@ const WORDS: Record<FitCode, Say> = {
         ? 'In the BIOS/UEFI setup, before modules are mixed or added. It goes on again afterwards, where it is planned.'
         : 'In the BIOS/UEFI setup; it restarts. Where the setup is not reached, clearing it as the board’s manual says turns the profile off as well.',
   }),
+  ERASE_NONVOLATILE: ({ slots }) => ({
+    title: `The module in ${list(slots)} keeps its contents: erase them, or give it back`,
+    how: 'It holds the customer’s data without power. Erase it by the maker’s own way, while it is still in the machine and once the copy of the data opens, or hand it to the customer. Ordinary modules hold nothing without power and need none of this.',
+  }),
   CHARGE_LOW: say(
     'Battery below a quarter',
     'Run it down before opening: a battery that is nearly empty does least harm if something slips.',
@@ -347,6 +351,10 @@ const WORDS: Record<FitCode, Say> = {
       ? `Every slot, the full amount${about.dataRate ? ` and ${speed(about.dataRate)} (half of it, where the clock is shown)` : ''}. What differs is looked into in Verify.`
       : 'Is every slot seen, and the full amount of what is in?',
   }),
+  ERROR_CORRECTION_NOTED: say(
+    'Note what the setup has for error correction',
+    'Where it has them: patrol of the memory, repair of a bad row after packaging, and the refresh against disturbance of rows. Note how they are set under Notes; leave them as the maker ships them, unless its manual says otherwise.',
+  ),
   SYSTEM_RISK: say(
     'No medium of the shop’s: agree on the test in the customer’s system',
     'A bad module can damage files while it is tested there. Tick it once the customer has been told and you have seen that a copy of the data opens. Better: a test medium, the setup’s own test, or a drive of the shop’s.',
@@ -372,6 +380,10 @@ const WORDS: Record<FitCode, Say> = {
     how: about.timings
       ? `Timings ${about.timings.cl}-${about.timings.trcd}-${about.timings.trp}-${about.timings.tras}. Write the rated values down first: they are the way back. No voltage beyond the module’s rating.`
       : 'Write the rated values down first: they are the way back.',
+  }),
+  GRAPHICS_SET: ({ about }) => ({
+    title: `Graphics memory set to ${capacity(about.gib ?? 0)}`,
+    how: 'In the BIOS/UEFI setup, where it has such a value. It is taken from the main memory: the system shows that much less, and Verify expects it so.',
   }),
   SETUP_RESTORED: say(
     'Put the setup’s values back',

@@ -177,6 +177,23 @@ export function ControllerFields({ form, machine, sourcing }: Props) {
       </Field>
       {machine.formFactor === 'DIMM' && (
         <Field
+          label="Height beneath the cooler, mm"
+          hint="For a module with its heat spreader. Empty: nothing above, or not known."
+          error={form.error('machine', 'clearanceMm') && 'Between 10 and 200 mm.'}
+          className="col-span-2"
+        >
+          {(control) => (
+            <TextInput
+              {...control}
+              inputMode="decimal"
+              value={form.value('machine', 'clearanceMm') ?? ''}
+              onValue={(text) => set('clearanceMm', text === '' ? undefined : numberFrom(text))}
+            />
+          )}
+        </Field>
+      )}
+      {machine.formFactor === 'DIMM' && (
+        <Field
           label="What holds the modules"
           aside={source('fastening', 'what holds the modules')}
           className="col-span-2"

@@ -36,6 +36,8 @@ const TIMINGS = ['cl', 'trcd', 'trp', 'tras'] as const
 const TIMING_NAMES = { cl: 'CL', trcd: 'tRCD', trp: 'tRP', tras: 'tRAS' }
 const CAPACITIES = [2, 4, 8, 16, 24, 32, 48, 64]
 
+const OPTIONAL = { heightMm: true }
+
 const sameWords = (values: readonly string[]) => values.map((value) => ({ value, label: value }))
 
 /** A module's figures, filled in as they are likely to be; only what differs need be typed. */
@@ -53,7 +55,8 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
           {...control}
           inputMode="decimal"
           value={value(path)}
-          onValue={(text) => set(path, numberFrom(text))}
+          // Left empty, an optional figure is not there at all.
+          onValue={(text) => set(path, numberFrom(text) ?? (path in OPTIONAL ? undefined : null))}
         />
       )}
     </Field>
@@ -185,7 +188,13 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
               )}
             </Field>
             {number('Voltage without profile', 'voltages.0')}
+            {number('Height, mm', 'heightMm')}
             <Check label="ECC" checked={draft.ecc === true} onChecked={(ecc) => set('ecc', ecc)} />
+            <Check
+              label="Keeps its contents without power"
+              checked={draft.nonVolatile === true}
+              onChecked={(on) => set('nonVolatile', on || undefined)}
+            />
             <Check
               label="Carries a memory profile"
               checked={profile}

@@ -19,7 +19,10 @@ type TestTerms = Pick<Terms, 'testHours' | 'soakHours'>
 
 /** The eight steps of a job, and how each stands; `terms` say how long the shop tests. */
 export function stepsOf(
-  view: Pick<JobView, 'file' | 'machine' | 'now' | 'planned' | 'plan' | 'evidence' | 'learned' | 'errorsFound'>,
+  view: Pick<
+    JobView,
+    'file' | 'machine' | 'now' | 'planned' | 'plan' | 'evidence' | 'learned' | 'errorsFound'
+  >,
   terms: TestTerms,
 ): Step[] {
   return [

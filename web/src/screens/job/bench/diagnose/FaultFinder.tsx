@@ -2,9 +2,9 @@ import { judged, type Trial, type TrialOutcome } from '@tembrix/core/bench/diagn
 import { SlidersHorizontal } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { useTechnician } from '../../../../base/shell'
-import { Button } from '../../../../base/ui'
+import { Button, callout } from '../../../../base/ui'
 import { CausesDialog } from '../../../../parts/shop'
-import type { Verifying } from '../../base/file'
+import { useJob, type Verifying } from '../../base/file'
 import { SimulatedMachinePanel, startWords, useSimulated } from '../../base/simulated'
 import { outcomeWords, useModuleNames } from '../../base/trials'
 import { EndOfSearch } from './EndOfSearch'
@@ -17,6 +17,7 @@ import { TrialList } from './TrialList'
 /** Which trial tells most for its minutes, what each outcome would mean, and in the end the part by its name. */
 export function FaultFinder({ verifying }: { verifying: Verifying }) {
   const { record, trials, search, opened, set } = verifying
+  const { file } = useJob()
   const [technician] = useTechnician()
   const [chosen, setChosen] = useState(0)
   const [own, setOwn] = useState<Trial | null>(null)
@@ -51,6 +52,13 @@ export function FaultFinder({ verifying }: { verifying: Verifying }) {
 
   return (
     <>
+      {file.ownSettings?.found && trials.length <= 1 && (
+        <p className={callout({ tone: 'ask' })}>
+          <b>Settings back to defaults first.</b> This machine runs with settings of its owner’s
+          making{file.ownSettings.what && ` (${file.ownSettings.what})`}: what they cause is no
+          fault of a part. Note them before.
+        </p>
+      )}
       {isOver && <EndOfSearch search={search} diagnosis={diagnosis} name={name} />}
       {stopped && !isOver && (
         <StopHere search={search} name={name} onGoOn={() => setStopped(false)} />

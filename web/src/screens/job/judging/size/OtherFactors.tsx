@@ -1,14 +1,15 @@
 import { hasProfile } from '@tembrix/core/judging/evaluate'
 import { COMPLAINTS, DISKS } from '@tembrix/core/things/model'
 import type { RecordForm } from '../../../../base/form'
-import { CHOICES, numberFrom } from '../../../../base/format'
+import { CHOICES, capacity, numberFrom } from '../../../../base/format'
 import { Check, Field, Select, TextInput } from '../../../../base/ui'
 import { useJob } from '../../base/file'
 
 /** What else decides whether memory is the right spend. */
 export function OtherFactors({ form }: { form: RecordForm }) {
-  const { file, machine } = useJob()
-  const { disk, slow, integratedGraphics, profileOn } = file.sizing
+  const { file, machine, planned } = useJob()
+  const { disk, slow, integratedGraphics, graphicsGiB, profileOn } = file.sizing
+  const { installedGiB } = planned.evaluation.capacity
   const profiled = file.modules.some(({ module }) => hasProfile(module))
   return (
     <section aria-label="What else there is" className="flex flex-col gap-1">
@@ -53,6 +54,28 @@ export function OtherFactors({ form }: { form: RecordForm }) {
           />
         )}
       </Field>
+      {integratedGraphics === true && (
+        <Field
+          label="Graphics are to take, GB"
+          hint={
+            graphicsGiB
+              ? `${capacity(Math.max(0, installedGiB - graphicsGiB))} of ${capacity(installedGiB)} planned stay for the system.`
+              : 'A value of the setup; empty: it stays as it is.'
+          }
+          error={form.error('sizing', 'graphicsGiB')}
+        >
+          {(control) => (
+            <TextInput
+              {...control}
+              inputMode="decimal"
+              value={form.value('sizing', 'graphicsGiB') ?? ''}
+              onValue={(text) =>
+                form.set(text === '' ? null : numberFrom(text), 'sizing', 'graphicsGiB')
+              }
+            />
+          )}
+        </Field>
+      )}
       {machine.profiles && profiled && (
         <Field label="The memory profile, as the machine came in">
           {(control) => (

@@ -7,6 +7,7 @@ import { Button, Check, Field, IconButton, Select, TextInput } from '../../../..
 import { UseTableDialog } from '../../../../parts/shop'
 import { type JobNeed, useJob } from '../../base/file'
 import { GameQuestions } from './GameQuestions'
+import { SIZING_HINTS } from './words'
 
 const AT_ONCE = 'at once'
 
@@ -108,6 +109,9 @@ export function UseMix({ need: { table }, form }: Props) {
                   {isOpen && (
                     <tr>
                       <td colSpan={5} className="pb-2">
+                        {row && SIZING_HINTS[row.work] && (
+                          <p className="text-sm text-ink-2">{SIZING_HINTS[row.work]}</p>
+                        )}
                         {row?.work === 'games' && file.sizing.integratedGraphics !== true && (
                           <GameQuestions
                             chosen={one}
@@ -173,4 +177,4 @@ const OWN_AMOUNTS = [
 
 /** Whether a use has questions that a customer should be asked: they stay open while they are answered. */
 const hasQuestions = (row: Use | undefined, integrated: boolean | null): boolean =>
-  row?.work === 'games' && integrated !== true
+  (row?.work === 'games' && integrated !== true) || (row !== undefined && row.work in SIZING_HINTS)

@@ -5,6 +5,7 @@ import {
   type Reason,
 } from '@tembrix/core/judging/advice'
 import type { LogSummary } from '@tembrix/core/judging/sizing'
+import type { Work } from '@tembrix/core/things/model'
 import { tidy } from '../../../../base/format'
 import { sharePercent } from '../plan'
 
@@ -40,6 +41,12 @@ export const reasonWords = (
   SPEED_LOWERED: 'The fastest modules in it would run faster without the others.',
   PROFILE_OFF: 'The memory profile of its modules is off.',
 })
+
+/** Rules of thumb for sizing a kind of work, beside the figures of the table. */
+export const SIZING_HINTS: Partial<Record<Work, string>> = {
+  'virtual-machines':
+    'Add up what the machines that run at once are given; the host keeps 2 to 4 GB, or an eighth of its memory, for itself. A file system that caches in memory takes up to half of it unless its limit is set: set it so that machines and host fit beside it.',
+}
 
 /** The question for each fact the layout advice lacks. */
 export const LAYOUT_QUESTION_WORDS: Record<Exclude<LayoutQuestion, 'SLOTS'>, string> = {

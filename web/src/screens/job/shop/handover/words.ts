@@ -23,7 +23,8 @@ export const WENT: Record<Destination, string> = {
 const POINTS: { [C in OpenPointCode]: (point: Extract<OpenPoint, { code: C }>) => string } = {
   FITTING_OPEN: () => 'What is planned is not fitted.',
   DIFFERENT_SEEN: () => 'What is seen on the machine is not what is expected.',
-  UNSTEADY: () => 'The last stability test, or the system’s error log since the fitting, shows errors.',
+  UNSTEADY: () =>
+    'The last stability test, or the system’s error log since the fitting, shows errors.',
   NOT_VERIFIED: ({ missing }) =>
     `Not verified; missing: ${list(missing.map((one) => MISSING_WORDS[one]))}.`,
   LOSS: ({ tests }) => `Slower than before in ${list(tests)}.`,

@@ -3,6 +3,7 @@ import {
   type BackupConsent,
   CustomerChange,
   JobChange,
+  type OwnSettings,
 } from '@tembrix/core/things/records'
 import { CHOICES, currencySign, inUnits, minorFrom, noDate } from '../../../../base/format'
 import { DateInput, Field, Select, TextInput } from '../../../../base/ui'
@@ -147,13 +148,14 @@ function Asked() {
   )
 }
 
-const RECEIVED = ['condition', 'accessories', 'login', 'backup'] as const
+const RECEIVED = ['condition', 'ownSettings', 'accessories', 'login', 'backup'] as const
 
 /** What was received: how the machine looks, what came with it, and whether its data is kept elsewhere. */
 function Received() {
   const received = useJobFields(RECEIVED)
   const job = useJobForm('jobs', received, JobChange.shape)
   const accessories = job.value('accessories')
+  const own = job.value('ownSettings') as OwnSettings | null
   return (
     <>
       <Field
@@ -170,6 +172,39 @@ function Received() {
           />
         )}
       </Field>
+      <Field
+        label="Settings of its owner’s making"
+        hint="Modified firmware, undervolted or overclocked: back to defaults before a fault is looked for. The shop neither makes nor proves them."
+      >
+        {(control) => (
+          <Select
+            {...control}
+            value={own === null ? '' : own.found ? 'yes' : 'no'}
+            options={[
+              { value: '', label: 'not asked yet' },
+              { value: 'no', label: 'none' },
+              { value: 'yes', label: 'some' },
+            ]}
+            onValue={(value) =>
+              job.set(
+                value === '' ? null : { found: value === 'yes', what: own?.what ?? '' },
+                'ownSettings',
+              )
+            }
+          />
+        )}
+      </Field>
+      {own?.found && (
+        <Field label="Which, in short" error={job.error('ownSettings', 'what')}>
+          {(control) => (
+            <TextInput
+              {...control}
+              value={own.what}
+              onValue={(what) => job.set({ found: true, what: what.slice(0, 500) }, 'ownSettings')}
+            />
+          )}
+        </Field>
+      )}
       <Field
         label="Came with it"
         hint="One thing after another, with commas: charger, bag, mouse. Each is asked for at hand over."

@@ -1,0 +1,2 @@
+ALTER TABLE "jobs" ALTER COLUMN "sizing" SET DEFAULT '{"uses":[],"integratedGraphics":null,"graphicsGiB":null,"profileOn":null,"disk":"unknown","slow":[],"log":null,"useLogs":[],"freeSlots":0,"onlyListed":false,"years":null,"wantedGiB":null}'::jsonb;--> statement-breakpoint
+ALTER TABLE "jobs" ADD COLUMN "own_settings" jsonb;
