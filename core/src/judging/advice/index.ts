@@ -1,3 +1,4 @@
+export { BELIEFS, type BeliefFigures, beliefFigures, type MemoryBelief } from './beliefs'
 export {
   type BoughtLayout,
   type FreeLayout,

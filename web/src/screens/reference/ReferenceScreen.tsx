@@ -13,6 +13,7 @@ import { type ReactNode, useState } from 'react'
 import { bandwidth, numberFrom, tidy } from '../../base/format'
 import { Bar } from '../../base/shell'
 import { Field, Select, TextInput } from '../../base/ui'
+import { Beliefs } from './Beliefs'
 import { Card } from './Card'
 import { Glossary } from './Glossary'
 import { LabelReader } from './LabelReader'
@@ -38,7 +39,10 @@ export function ReferenceScreen() {
           <LabelReader />
           <Tables />
         </div>
-        <Glossary />
+        <div className="grid gap-4">
+          <Beliefs />
+          <Glossary />
+        </div>
       </main>
     </div>
   )

@@ -114,7 +114,7 @@ function PlanActions() {
  * what it reads itself alone, since that comes a moment later.
  */
 const ThisPlan = memo(function ThisPlan() {
-  const { machine, plan, planned } = useJob()
+  const { file, machine, plan, planned } = useJob()
   const need = useNeed()
   const { layout } = useAdvice()
   const asFound = plan.placement === null
@@ -144,6 +144,9 @@ const ThisPlan = memo(function ThisPlan() {
       )}
       <ListedParts />
       <WhyNot />
+      <Link to={`/reference?job=${file.id}`} className="self-start py-1 text-sm underline">
+        What customers believe, answered for this machine
+      </Link>
       {!asFound && planned.evaluation.starts && <OnTo step="quote">On to Quote</OnTo>}
     </>
   )

@@ -38,6 +38,9 @@ export function summaryOf(reading: Reading): string {
   return `${FORMAT_NAMES[format]}: ${parts.join(', ')}`
 }
 
+/** Figures in which a counterfeit’s label says more than there is. */
+const COUNTERFEITED: readonly Dispute['what'][] = ['capacityGiB', 'speeds', 'partNumber']
+
 const DISPUTES: Record<DisputeCode, (dispute: Dispute) => { title: string; means: string }> = {
   SLOT_EMPTY: ({ subject }) => ({
     title: `What is in ${subject}?`,
@@ -65,7 +68,9 @@ const DISPUTES: Record<DisputeCode, (dispute: Dispute) => { title: string; means
   }),
   MODULE_FIGURE: ({ subject, what }) => ({
     title: `Slot ${subject}: ${figureName(what).toLowerCase()}?`,
-    means: 'Two sources disagree about this module.',
+    means: COUNTERFEITED.includes(what)
+      ? 'Two sources disagree about this module. A label that says more than the contents and the machine do may be a counterfeit’s: put it aside, and do not fit it before that is clear.'
+      : 'Two sources disagree about this module.',
   }),
   RATE_OR_CLOCK: ({ subject }) => ({
     title: `Slot ${subject}: which speed does it run at?`,
