@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { desktop, profiled, slot, stick } from '../../../test/builders'
-import type { Module } from '../../things/model'
+import type { Module, RankChoice } from '../../things/model'
 import { evaluate } from '../evaluate'
 import {
   consequences,
@@ -279,6 +279,20 @@ describe('recommendations', () => {
     const four = by(given({ gainOf, moduleOf: () => stick() })).get('best-for-use')
     const pieces = Object.keys(four?.option.placement ?? {}).length
     expect(four?.reasons.some(({ code }) => code === 'TWO_RANKS')).toBe(pieces === 4)
+  })
+
+  test('the ranks that the shop chooses decide among options that gain alike', () => {
+    const gainOf = (one: PlanOption) => (one.usableGiB >= 32 ? 1.5 : 1)
+    const costOf = (ranks: RankChoice, module = stick()) =>
+      by(given({ gainOf, moduleOf: () => module, ranks })).get('best-for-use')?.option.cost
+    // Four modules of one rank are two on each channel, and cheaper than two of the kit, which are one.
+    expect(costOf('any')).toBe(5000)
+    expect(costOf('two')).toBe(5000)
+    expect(costOf('one')).toBe(7000)
+    // At standard speeds the choice by speed asks for two.
+    expect(costOf('by-rate')).toBe(5000)
+    // Where none has them, the cheapest is named all the same.
+    expect(costOf('one', stick({ ranks: 2 }))).toBe(5000)
   })
 
   test('the cheapest says by which policy it is, where another has a cheaper one', () => {

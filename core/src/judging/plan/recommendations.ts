@@ -3,6 +3,7 @@ import {
   type FindingCode,
   type Machine,
   type Module,
+  type RankChoice,
   slotChannels,
 } from '../../things/model'
 import type { PlacedPiece, PlanOption, Policy } from './request'
@@ -28,6 +29,8 @@ export type RecommendationReason =
   | { code: 'STEADIER' }
   /** Every channel has two ranks or more, of one module or several. */
   | { code: 'TWO_RANKS' }
+  /** Every channel has one rank, as the shop chooses where it runs above the rating. */
+  | { code: 'ONE_RANK' }
   /** One kit, packaged and tested together. */
   | { code: 'ONE_SET' }
   /** Modules of one article, bought singly: alike, and not tested together. */
@@ -71,6 +74,8 @@ export interface RecommendationCase {
   moduleOf?: (piece: PlacedPiece) => Module | undefined
   /** Whether an option hardly ever runs as it is set: it is none to recommend. */
   isUnlikely?: (option: PlanOption) => boolean
+  /** Ranks that the shop prefers among options that gain alike; any where left out. */
+  ranks?: RankChoice
   /** How many times as fast an option makes the customer's work. */
   gainOf: (option: PlanOption) => number
   /** Whether games come steadier with it, though nobody would notice more speed. */
@@ -97,7 +102,9 @@ export function recommendations(given: RecommendationCase): Recommendation[] {
   const gain = Math.max(...asked.map(gainOf))
   const alike = asked.filter((one) => gainOf(one) >= gain * (1 - ALIKE))
   const steady = alike.filter((one) => given.isSteadier?.(one))
-  const best = bestBy(steady.length > 0 ? steady : alike, (one) => [-one.cost, gainOf(one)])
+  const good = steady.length > 0 ? steady : alike
+  const ranked = good.filter((one) => hasChosenRanks(given, one))
+  const best = bestBy(ranked.length > 0 ? ranked : good, (one) => [-one.cost, gainOf(one)])
   const named: Named[] = [
     { name: 'lowest-cost', option: least, reasons: whyLeast(given, least) },
     { name: 'best-for-use', option: best, reasons: whyBest(given, best, least) },
@@ -223,6 +230,9 @@ function whyBest(
   const besides: RecommendationReason[] = [
     ...(isSteadier?.(option) ? [{ code: 'STEADIER' as const }] : []),
     ...(hasTwoRanks(given, option) ? [{ code: 'TWO_RANKS' as const }] : []),
+    ...(given.ranks && given.ranks !== 'any' && isOneRanked(given, option)
+      ? [{ code: 'ONE_RANK' as const }]
+      : []),
     ...keeps(option),
   ]
   if (option === least) return [{ code: 'NO_GAIN_FOR_MORE' }, ...besides]
@@ -230,25 +240,42 @@ function whyBest(
   return [{ code: 'GAIN', gain, more: gainOf(option) - gainOf(least) }, ...besides]
 }
 
+/** Whether an option has the ranks that the shop chooses for the rate it runs at. */
+function hasChosenRanks(given: RecommendationCase, option: PlanOption): boolean {
+  const { ranks = 'any' } = given
+  const { run } = option.evaluation
+  const above = run?.profile === true && run.dataRate > run.controllerRating
+  const wanted = ranks === 'by-rate' ? (above ? 'one' : 'two') : ranks
+  if (wanted === 'any') return true
+  return wanted === 'two' ? hasTwoRanks(given, option) : isOneRanked(given, option)
+}
+
 /** Whether each channel of a machine with several has two ranks or more. */
-function hasTwoRanks(
+const hasTwoRanks = (given: RecommendationCase, option: PlanOption): boolean =>
+  given.machine.channels.length > 1 && ranksByChannel(given, option).every((count) => count >= 2)
+
+/** Whether no channel in use has more than one rank. */
+const isOneRanked = (given: RecommendationCase, option: PlanOption): boolean =>
+  given.moduleOf !== undefined && ranksByChannel(given, option).every((count) => count <= 1)
+
+/** Ranks on each channel, where it is known which modules an option has. */
+function ranksByChannel(
   { machine, moduleOf }: RecommendationCase,
   { placement }: PlanOption,
-): boolean {
-  if (!moduleOf || machine.channels.length < 2) return false
+): number[] {
   const ranks = new Map(machine.channels.map((channel) => [channel, 0]))
   for (const { channel, module } of machine.soldered) {
     ranks.set(channel, (ranks.get(channel) ?? 0) + module.ranks)
   }
   for (const slot of machine.slots) {
     const piece = placement[slot.id]
-    const own = piece && moduleOf(piece)
+    const own = piece && moduleOf?.(piece)
     if (!own) continue
     for (const channel of slotChannels(slot)) {
       ranks.set(channel, (ranks.get(channel) ?? 0) + own.ranks)
     }
   }
-  return [...ranks.values()].every((count) => count >= 2)
+  return [...ranks.values()]
 }
 
 function whyLater(

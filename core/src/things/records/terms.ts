@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { MACHINE_KINDS, TestFrom } from '../model'
+import { MACHINE_KINDS, RankChoice, TestFrom } from '../model'
 import { CURRENCIES, type Currency } from './currencies'
 import { LongText, Money } from './stored'
 
@@ -62,6 +62,10 @@ export const Terms = z.object({
   soakHours: z.number('Hours.').positive('More than 0 hours.').max(240).nullable().default(8),
   /** Usual source of memory tests. */
   testFrom: TestFrom.default('medium'),
+  /** Ranks preferred among options that gain alike. */
+  ranks: RankChoice.default('any'),
+  /** New jobs plan only what the maker's list names, until a job says otherwise. */
+  onlyListed: z.boolean().default(false),
   warranty: Warranty.default(NO_WARRANTY),
   labour: LabourTable,
   /** What the shop’s printer takes. */
@@ -89,6 +93,8 @@ export const STARTING_TERMS: Terms = {
   testHours: null,
   soakHours: 8,
   testFrom: 'medium',
+  ranks: 'any',
+  onlyListed: false,
   warranty: NO_WARRANTY,
   labour: {
     open: { desktop: 8, laptop: 15, 'all-in-one': 10, 'small-form-factor': 12, workstation: 10 },

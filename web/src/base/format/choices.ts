@@ -14,6 +14,7 @@ import {
   type Machine,
   type PlatformClocks,
   type Policy,
+  type RankChoice,
   type SlowThing,
   type TestFrom,
   type Tried,
@@ -154,6 +155,12 @@ export const CHOICES = {
     balanced: 'Balanced',
     capacity: 'Capacity first',
   } satisfies Record<Policy, string>,
+  ranks: {
+    any: 'whichever costs less',
+    two: 'two on every channel',
+    one: 'one on every channel',
+    'by-rate': 'two at standard speeds, one above the rating',
+  } satisfies Record<RankChoice, string>,
   resolution: {
     '1080p': '1080p (1920 × 1080)',
     '1440p': '1440p (2560 × 1440)',

@@ -15,6 +15,7 @@ import {
   useCustomerQuery,
   useCustomersQuery,
   useModelsQuery,
+  useShopQuery,
 } from '../../base/data'
 import { Faults, useSaveForm } from '../../base/form'
 import { Bar } from '../../base/shell'
@@ -43,6 +44,7 @@ export function NewJobScreen() {
   const ticket = useRef(false)
   const [create, { isLoading, error: unmade }] = useCreateJobMutation()
   const { data: models = [], isLoading: isReadingModels } = useModelsQuery()
+  const { data: shop } = useShopQuery()
   const form = useSaveForm(newJobForm(startingPoints(models)), { ...first, ...kept }, start)
   const draft = form.values() as Draft
 
@@ -70,7 +72,8 @@ export function NewJobScreen() {
   }
 
   async function start({ report, ...job }: StartedJob) {
-    const answer = await create(job)
+    const onlyListed = shop?.terms.onlyListed ?? false
+    const answer = await create({ ...job, sizing: { ...job.sizing, onlyListed } })
     if (!answer.data) return
     const { id } = answer.data.job
     if (!answer.data.isNew) await correct(id, job)

@@ -1,14 +1,23 @@
 import { STARTING_CAUSES } from '@tembrix/core/bench/diagnose'
 import { POLICIES } from '@tembrix/core/judging/plan'
 import { STARTING_USES } from '@tembrix/core/judging/sizing'
-import { deepEqual } from '@tembrix/core/things/model'
+import { deepEqual, RANK_CHOICES } from '@tembrix/core/things/model'
 import { type Person, STARTING_TEMPLATES, type STARTING_TERMS } from '@tembrix/core/things/records'
 import { type ReactNode, useState } from 'react'
 import { Link } from 'react-router'
 import { useChangeShopMutation, useShopQuery } from '../../base/data'
 import { CHOICES, list, money, plural } from '../../base/format'
 import { Bar, useTechnician } from '../../base/shell'
-import { Button, ErrorText, Field, LoadError, Select, TextInput, Waiting } from '../../base/ui'
+import {
+  Button,
+  Check,
+  ErrorText,
+  Field,
+  LoadError,
+  Select,
+  TextInput,
+  Waiting,
+} from '../../base/ui'
 import { CAUSE_ROWS } from '../../parts/judgement'
 import {
   CausesDialog,
@@ -192,6 +201,31 @@ function BuyingPolicy() {
           />
         )}
       </Field>
+      <Field
+        label="Ranks, among plans that gain alike"
+        className="mt-2 max-w-xs"
+        hint="Two ranks give some work a few per cent of bandwidth; one loads the controller least and reaches the highest profiles."
+      >
+        {(control) => (
+          <Select
+            {...control}
+            value={shop.terms.ranks ?? 'any'}
+            options={RANK_CHOICES.map((value) => ({ value, label: CHOICES.ranks[value] }))}
+            onValue={(ranks) => change({ version: shop.version, terms: { ...shop.terms, ranks } })}
+          />
+        )}
+      </Field>
+      <Check
+        label="New jobs plan only what the maker’s list names"
+        checked={shop.terms.onlyListed ?? false}
+        onChecked={(onlyListed) =>
+          change({ version: shop.version, terms: { ...shop.terms, onlyListed } })
+        }
+      />
+      <p className="text-sm text-ink-2">
+        The surest choice, for customers who cannot be without the machine; it costs more, and lists
+        are short. Each job may say otherwise under Plan.
+      </p>
       <ErrorText>
         {error ? 'Not saved: somebody may have changed it meanwhile. Try once more.' : ''}
       </ErrorText>

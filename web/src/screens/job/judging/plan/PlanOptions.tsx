@@ -27,6 +27,7 @@ import {
   useBudget,
   useJob,
   useNeed,
+  useShop,
   useValidated,
 } from '../../base/file'
 import { Blockers } from './Blockers'
@@ -46,6 +47,7 @@ const NO_OPTIONS: readonly PlanOption[] = []
 export function PlanOptions() {
   const view = useJob()
   const need = useNeed()
+  const { terms } = useShop()
   const { layout } = useAdvice()
   const { file, machine, now, plan, planned, pieces, shop, edit } = view
   const { id, machines } = file
@@ -107,6 +109,7 @@ export function PlanOptions() {
       policy,
       listed: onList,
       moduleOf,
+      ranks: terms.ranks ?? 'any',
       isUnlikely: (option) =>
         aboveRating(machine, modulesOf(option), option.evaluation)?.grade === 'unlikely',
       gainOf: (option) => gainOf(option)?.median ?? 1,
@@ -115,7 +118,7 @@ export function PlanOptions() {
         return gain !== null && isSteadier(gain)
       },
     })
-  }, [machine, now.evaluation, byPolicy, onList, policy, gainOf, modulesOf, supply])
+  }, [machine, now.evaluation, byPolicy, onList, policy, gainOf, modulesOf, supply, terms.ranks])
 
   const assignmentOf = useCallback(
     (option: PlanOption) => staying(supply.assignmentOf(option.placement), file.found, pieces),

@@ -126,6 +126,8 @@ export function recommendationReason(
       return 'games come steadier: their slowest frames come sooner'
     case 'TWO_RANKS':
       return 'two ranks on each channel, which gain some work a few per cent more'
+    case 'ONE_RANK':
+      return 'one rank on each channel, as the shop chooses it'
     case 'ONE_SET':
       return 'one matched set, nothing mixed'
     case 'ALIKE':
