@@ -11,6 +11,7 @@ export {
   SHORT_TEST,
 } from './ladder'
 export {
+  fastAtOnce,
   proposed,
   type SpeedPoint,
   settingsAt,

@@ -6,7 +6,14 @@ import {
   type Run,
   STANDARD_STEPS,
 } from '../../things/model'
-import { evaluate, fittedModules, profilePossible, speedLimits } from '../evaluate'
+import {
+  evaluate,
+  fittedModules,
+  hasProfile,
+  profilePossible,
+  speedLimits,
+  topRate,
+} from '../evaluate'
 import type { TuneSettings } from './tried'
 
 /** Why nothing can be tuned. */
@@ -17,6 +24,17 @@ export function tuneRefusal(machine: Machine, placement: Placement): TuneRefusal
   if (!machine.profiles) return 'NOTHING_TO_SET'
   const { starts } = evaluate({ machine, placement, settings: { profile: false } })
   return starts ? null : 'DOES_NOT_START'
+}
+
+/** Whether these modules run at their fastest by themselves: no profile of theirs is above their standard speeds. */
+export function fastAtOnce(machine: Machine, placement: Placement): boolean {
+  const modules = fittedModules(machine, placement).map(({ module }) => module)
+  return (
+    modules.length > 0 &&
+    modules.every(
+      (module) => !hasProfile(module) || topRate(module, 'profile') <= topRate(module, 'standard'),
+    )
+  )
 }
 
 /** One speed the machine can be set to, with what follows for these modules. */

@@ -2,7 +2,15 @@ import { describe, expect, test } from 'vitest'
 import { desktop, profiled, stick } from '../../../test/builders'
 import type { Machine, Module } from '../../things/model'
 import { evaluate } from '../evaluate'
-import { ladder, proposed, speedPicture, type Tried, type TuneSettings, tuneRefusal } from '.'
+import {
+  fastAtOnce,
+  ladder,
+  proposed,
+  speedPicture,
+  type Tried,
+  type TuneSettings,
+  tuneRefusal,
+} from '.'
 
 const board = desktop({ profiles: true, syncCeiling: 3600 })
 const pair = (module: Module) => ({ A2: module, B2: module })
@@ -193,4 +201,13 @@ describe('the ladder', () => {
     const plain = pair(stick())
     expect(speedPicture(board, plain, false).find((point) => point.rated)?.dataRate).toBe(3200)
   })
+})
+
+test('modules whose standard speed is their fastest need no profile', () => {
+  expect(fastAtOnce(board, pair(stick()))).toBe(true)
+  expect(fastAtOnce(board, rated)).toBe(false)
+  // A profile below the standard speed brings nothing.
+  expect(fastAtOnce(board, pair(profiled(2933)))).toBe(true)
+  expect(fastAtOnce(board, { A2: stick(), B2: profiled(3600) })).toBe(false)
+  expect(fastAtOnce(board, {})).toBe(false)
 })

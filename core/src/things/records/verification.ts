@@ -81,11 +81,25 @@ export const ShortenedSoak = z.object({
   reason: ShortText,
 })
 
+/** Values of the setup beside speed and timings that tuning may touch; as the setup spells them. */
+export const BESIDES = ['commandRate', 'refreshInterval', 'fabricClock'] as const
+const FoundAndSet = z.object({ found: ShortText, set: ShortText })
+export const TuneBesides = z.object({
+  /** What kind of die is on the modules, where somebody knows. */
+  die: ShortText,
+  commandRate: FoundAndSet,
+  refreshInterval: FoundAndSet,
+  fabricClock: FoundAndSet,
+})
+export type TuneBesides = z.infer<typeof TuneBesides>
+
 const fields = {
   seen: SeenFigures,
   trials: z.array(TrialMade).max(200),
   stability: z.array(StabilityRun).max(200),
   tuning: z.array(TuningRun).max(200),
+  /** Null while nobody has noted any. */
+  besides: TuneBesides.nullable(),
   /** Null where the soak test is as long as it is asked for. */
   soak: ShortenedSoak.nullable(),
   /** The system's error log since the fitting, as often as somebody looked; the last counts. */
@@ -121,6 +135,7 @@ const BLANK: Blank<Verification> = {
   trials: [],
   stability: [],
   tuning: [],
+  besides: null,
   soak: null,
   errorLogs: [],
   accepted: {},

@@ -443,6 +443,7 @@ export const verifications = pgTable('verifications', {
     .$type<Verification['errorLogs']>()
     .notNull()
     .default(sql`'[]'::jsonb`),
+  besides: jsonb('besides').$type<Verification['besides']>(),
   tuning: jsonb('tuning').$type<Verification['tuning']>().notNull().default(sql`'[]'::jsonb`),
   accepted: jsonb('accepted').$type<Verification['accepted']>().notNull().default({}),
   changes: jsonb('changes').$type<Verification['changes']>(),

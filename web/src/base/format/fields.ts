@@ -74,6 +74,7 @@ const FIELDS: Record<string, string> = {
   systemBits: 'width of the system',
   refusesX4: 'modules of four bits a chip refused',
   dieGbit: 'chip density',
+  besides: 'values beside the timings',
   graphicsGiB: 'what graphics take',
   heightMm: 'height',
   clearanceMm: 'height beneath the cooler',

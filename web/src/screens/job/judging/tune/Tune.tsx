@@ -3,6 +3,7 @@ import { lazy, Suspense } from 'react'
 import { latency, plural, speed, tidy } from '../../../../base/format'
 import { Button, callout, Disclosure } from '../../../../base/ui'
 import { useJob } from '../../base/file'
+import { Besides } from './Besides'
 import { LadderView } from './LadderView'
 import { type Tuning, useTune } from './useTune'
 import { TUNE_REFUSALS } from './words'
@@ -23,6 +24,11 @@ export function Tune() {
         is cleared. No voltage beyond the module’s rating: it shortens lives and voids warranties.
         The maker’s instructions come first.
       </p>
+      {tuning.fastAtOnce && (
+        <p className="text-[0.93rem]">
+          These modules run at their fastest by themselves: no profile is needed.
+        </p>
+      )}
       <Values tuning={tuning} />
       <section aria-label="Speed against latency">
         <h3 className="font-semibold">Speed against latency</h3>
@@ -35,6 +41,7 @@ export function Tune() {
         )}
         <Picture picture={picture} />
       </section>
+      <Besides tuning={tuning} />
       <LadderView tuning={tuning} />
     </>
   )

@@ -18,7 +18,7 @@ export function TuneSheet() {
 function Sheet() {
   const { file, machine, plan, planned } = useJob()
   const { terms } = useShop()
-  const { ladder, rated, tried, least } = useTune()
+  const { ladder, rated, tried, besides, least } = useTune()
   const set = ladder?.end === 'DONE' ? ladder.holds : null
   if (!set || !rated) {
     return (
@@ -39,6 +39,7 @@ function Sheet() {
     rated,
     volts: plan.profile ? profileVolts(planned) : null,
     tried,
+    besides,
     least,
   })
   return <JobPaper paper={paper} />

@@ -5,8 +5,10 @@ import {
   type TuneSettings,
 } from '@tembrix/core/judging/tune'
 import { deepEqual } from '@tembrix/core/things/model'
+import { BESIDES, type TuneBesides } from '@tembrix/core/things/records'
 import { CHOICES, day, speed, tidy, today } from '../../../../base/format'
 import { code, type Paper, type PaperRow, strong } from '../../../../parts/papers'
+import { BESIDE_WORDS } from './words'
 
 interface About {
   shop: { shopName: string; address: string }
@@ -18,13 +20,15 @@ interface About {
   /** The memory voltage of the profile it rests on, volts; null without one. */
   volts: number | null
   tried: readonly Tried[]
+  besides: TuneBesides | null
   /** Minutes below which a test was cut short. */
   least: LadderCase['least']
 }
 
 /** What was set by hand, for the customer: the values, how they were tested, and the way back. */
 export function tunePaper(about: About): Paper {
-  const { shop, number, customerName, machineName, set, rated, volts, tried, least } = about
+  const { shop, number, customerName, machineName, set, rated, volts, tried, besides, least } =
+    about
   const memory =
     volts === null ? [] : [row('Memory voltage', `${tidy(volts)} V`, `${tidy(volts)} V`)]
   return {
@@ -42,7 +46,11 @@ export function tunePaper(about: About): Paper {
           { name: 'as set by us', share: 1 },
           { name: 'as rated', share: 1 },
         ],
-        rows: [...ROWS.map(([name, of]) => row(name, of(set), of(rated))), ...memory],
+        rows: [
+          ...ROWS.map(([name, of]) => row(name, of(set), of(rated))),
+          ...memory,
+          ...besideRows(besides),
+        ],
       },
       {
         is: 'part',
@@ -77,6 +85,14 @@ export function tunePaper(about: About): Paper {
     ],
   }
 }
+
+/** Values beside speed and timings that were set, beside those that were found. */
+const besideRows = (besides: TuneBesides | null): PaperRow[] =>
+  BESIDES.flatMap((one) => {
+    const noted = besides?.[one]
+    if (!noted || noted.set === '' || noted.set === noted.found) return []
+    return [row(BESIDE_WORDS[one].name, noted.set, noted.found || '–')]
+  })
 
 const row = (name: string, set: string, rated: string): PaperRow => ({
   cells: [name, [code(set)], rated],

@@ -2,6 +2,7 @@ import { type SoakPlan, soakPlan } from '@tembrix/core/bench/soak'
 import { evaluate } from '@tembrix/core/judging/evaluate'
 import { forecaster } from '@tembrix/core/judging/sizing'
 import {
+  fastAtOnce,
   type Ladder,
   type LadderCase,
   ladder,
@@ -16,6 +17,7 @@ import {
 } from '@tembrix/core/judging/tune'
 import { TEST_PASS } from '@tembrix/core/things/knowledge'
 import type { Evaluation } from '@tembrix/core/things/model'
+import type { TuneBesides } from '@tembrix/core/things/records'
 import { useMemo } from 'react'
 import { useTechnician } from '../../../../base/shell'
 import { useJob, useShop, useVerification } from '../../base/file'
@@ -23,6 +25,8 @@ import { useJob, useShop, useVerification } from '../../base/file'
 export interface Tuning {
   refusal: TuneRefusal | null
   picture: SpeedPoint[]
+  /** The modules run at their fastest without a profile. */
+  fastAtOnce: boolean
   rated: SpeedPoint | null
   best: SpeedPoint | null
   ladder: Ladder | null
@@ -38,6 +42,9 @@ export interface Tuning {
   /** Minutes below which a test was cut short. */
   least: LadderCase['least']
   takeBack: () => void
+  /** Values beside speed and timings; null while nobody has noted any. */
+  besides: TuneBesides | null
+  setBesides: (besides: TuneBesides) => void
   /** Puts settings on the plan, null: leaves them to the firmware. */
   plan: (settings: TuneSettings | null) => void
 }
@@ -88,6 +95,7 @@ export function useTune(): Tuning {
   return {
     refusal,
     picture,
+    fastAtOnce: fastAtOnce(machine, placement),
     rated: picture.find((point) => point.rated) ?? null,
     best: proposed(picture),
     ladder: climbed,
@@ -108,6 +116,8 @@ export function useTune(): Tuning {
       }
       set({ tuning: [...tuning, run] })
     },
+    besides: record.besides ?? null,
+    setBesides: (besides) => set({ besides }),
     takeBack: () => set({ tuning: tuning.slice(0, -1) }),
     plan: (manual) => edit.step('plans', plan, { manual }),
   }

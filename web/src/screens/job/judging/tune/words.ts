@@ -1,4 +1,5 @@
 import type { LadderStage, SettingChange, TuneRefusal } from '@tembrix/core/judging/tune'
+import type { BESIDES } from '@tembrix/core/things/records'
 
 export const TUNE_REFUSALS: Record<TuneRefusal, string> = {
   NOTHING_TO_SET:
@@ -29,4 +30,20 @@ export function changeWords({ what, from, to }: SettingChange): string {
     case 'tras':
       return `tRAS from ${from} to ${to}`
   }
+}
+
+/** Values of the setup beside speed and timings. */
+export const BESIDE_WORDS: Record<(typeof BESIDES)[number], { name: string; means: string }> = {
+  commandRate: {
+    name: 'Command rate',
+    means: 'Clocks a command stands before it counts: 1T is quicker, 2T carries more modules.',
+  },
+  refreshInterval: {
+    name: 'Refresh interval, clocks',
+    means: 'Longer leaves more time for work, and less for what the cells lose when warm.',
+  },
+  fabricClock: {
+    name: 'Fabric clock, MHz',
+    means: 'Where it has one of its own: a whole ratio to the memory clock answers soonest.',
+  },
 }
