@@ -24,12 +24,14 @@ export const BELIEF_WORDS: Record<MemoryBelief, Answer> = {
     here: ({ zones, machine }) => {
       const [first, second] = zones
       if (!first || machine.channels.length < 2) return null
-      const parts = zones.map(({ gib, ways }) => `${capacity(gib)} from ${plural(ways, 'channel')}`)
+      const parts = zones.map(({ gib, ways }) =>
+        ways === 1 ? `${capacity(gib)} from one` : `${capacity(gib)} from ${ways} channels at once`,
+      )
       const open =
         second && machine.interleave === 'unknown'
           ? ' How its controller does it is not known: this is the careful case.'
           : ''
-      return `Reads ${list(parts)} at once.${open}`
+      return `Reads ${list(parts)}.${open}`
     },
   },
   COLOURS_TELL: {
