@@ -1,21 +1,6 @@
-import type { Page } from '@playwright/test'
 import { expect, test } from './fixtures'
 import { jobOn, module } from './jobOn'
-
-const card = (page: Page) => page.getByRole('region', { name: /^Step \d+/ })
-const main = (page: Page) => card(page).getByRole('button', { name: /^(Done|I have read this)$/ })
-
-/** Goes on until a step is shown, and answers every heading on the way. */
-async function until(page: Page, title: RegExp): Promise<string[]> {
-  const seen: string[] = []
-  for (;;) {
-    const heading = (await card(page).getByRole('heading').textContent()) ?? ''
-    seen.push(heading)
-    if (title.test(heading)) return seen
-    await main(page).click()
-    await expect(card(page).getByRole('heading')).not.toHaveText(heading)
-  }
-}
+import { stepCard, stepDone, untilStep } from './stepCard'
 
 test('a laptop with a screwed module: its caution first, no latch and no push', async ({
   page,
@@ -40,20 +25,20 @@ test('a laptop with a screwed module: its caution first, no latch and no push', 
     },
   )
   await page.goto(`${address}/fit`)
-  const before = await until(page, /^Out of slot M1/)
+  const before = await untilStep(page, /^Out of slot M1/)
   expect(before).toContain('This module is screwed down')
   expect(before).toContain('A swollen battery stops the work')
   expect(before.indexOf('This module is screwed down')).toBeLessThan(
     before.indexOf('Shut it down fully'),
   )
   expect(before.indexOf('Battery off')).toBeLessThan(before.indexOf('Discharge residual power'))
-  await expect(card(page)).toContainText('Lift it straight up off its guide pins')
-  await expect(card(page)).toContainText('torque screwdriver')
-  await main(page).click()
+  await expect(stepCard(page)).toContainText('Lift it straight up off its guide pins')
+  await expect(stepCard(page)).toContainText('torque screwdriver')
+  await stepDone(page).click()
   // No latches to open on the way.
-  await expect(card(page).getByRole('heading')).toHaveText('Into slot M1')
-  await expect(card(page)).toContainText('nothing is pushed and nothing clicks')
-  await expect(card(page)).not.toContainText('latch')
+  await expect(stepCard(page).getByRole('heading')).toHaveText('Into slot M1')
+  await expect(stepCard(page)).toContainText('nothing is pushed and nothing clicks')
+  await expect(stepCard(page)).not.toContainText('latch')
 })
 
 test('an all-in-one is asked how it opens, and its display’s caution stands until it is', async ({
@@ -83,7 +68,7 @@ test('an all-in-one is asked how it opens, and its display’s caution stands un
   await expect(page.getByRole('button', { name: 'The slots are behind the display' })).toBeHidden()
   await expect(page.getByRole('button', { name: /^Hatch off/ })).toBeVisible()
   await list.click()
-  const before = await until(page, /^Hatch off/)
+  const before = await untilStep(page, /^Hatch off/)
   expect(before[0]).toBe('The maker’s instructions come first')
   expect(before).toContain('The power supply stays shut')
   expect(before.indexOf('Pull every cable')).toBeGreaterThan(before.indexOf('Shut it down fully'))
