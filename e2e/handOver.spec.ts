@@ -281,3 +281,27 @@ Message     : A corrected hardware error has occurred.
     'The system’s own log shows no memory error since then.',
   )
 })
+
+test('no open point hides another: a four-hour test that ran one stands beside a slot nobody saw', async ({
+  page,
+  app,
+}) => {
+  const { address } = await fittedJob(page, app, 'Idony Fell')
+  await page.goto(`${address}/verify`)
+  await page.getByLabel('Memory in all, GB, seen').fill('16')
+  const soak = page.getByRole('region', { name: 'Soak test' })
+  await soak.getByLabel('Passes').last().fill('1')
+  await soak.getByLabel('Errors').fill('1')
+  await soak.getByLabel('Hours').fill('1')
+  await soak.getByRole('button', { name: 'Note it' }).click()
+  await expect(soak).toContainText('1 error')
+  await saved(page)
+  await page.goto(`${address}/handover`)
+  const open = page.getByRole('region', { name: 'Open points' })
+  await expect(open).toContainText('shows errors')
+  await expect(open).toContainText('Nobody has seen every slot.')
+  await expect(open).toContainText('Tested for 1 hour; the shop’s rule is 4 hours.')
+  await expect(open).toContainText('No quote is approved.')
+  await open.getByRole('link', { name: 'Close it in Quote' }).click()
+  await expect(page.getByRole('heading', { name: 'Quote', exact: true })).toBeVisible()
+})

@@ -10,13 +10,16 @@ export { ACCEPTABLE, type Acceptable } from '../../things/model'
  */
 export type Missing = 'seen' | 'slots' | 'stability' | 'testRule' | Acceptable
 
-/** How far the proof is that an upgrade works. */
-export type ProofStanding =
-  | { kind: 'wrong' }
-  | { kind: 'errors' }
+/** How far the proof is that an upgrade works: what is the gravest, and all that stands against it. */
+export interface ProofStanding {
+  kind: 'wrong' | 'errors' | 'open' | 'verified'
+  /** Something is seen otherwise than planned. */
+  wrong: boolean
+  /** A test, or the system's log, shows errors. */
+  errors: boolean
   /** What has still to be done before it can be handed over. */
-  | { kind: 'open'; missing: Missing[] }
-  | { kind: 'verified' }
+  missing: Missing[]
+}
 
 /** A stability test; `plan` says what was in the slots then, left out where nobody noted it. */
 export interface StabilityTest {
@@ -72,9 +75,9 @@ export function standing(input: ToStand): ProofStanding {
   const isAccepted = (one: Acceptable) => (input.accepted[one] ?? '').trim() !== ''
   const stands = ({ harmless, code }: Difference) =>
     !harmless && !(SPEED.includes(code) && isAccepted('speed'))
-  if (found.some(stands)) return { kind: 'wrong' }
   const tests = testsThatCount(input.stability, input.plan)
-  if (tests.some(({ errors }) => errors > 0) || input.errorsLogged > 0) return { kind: 'errors' }
+  const wrong = found.some(stands)
+  const errors = tests.some((one) => one.errors > 0) || input.errorsLogged > 0
   const tested = heldBy(input.soak, tests, input.gib)
   const lacks: Record<Missing, boolean> = {
     seen: seen.totalGiB === null,
@@ -83,9 +86,10 @@ export function standing(input: ToStand): ProofStanding {
     channels:
       channels > 1 && seen.ways === null && channelsAtLeast < channels && !isAccepted('channels'),
     stability: !tested,
-    testRule: tested && ruleHours !== null && hoursOf(tests) < ruleHours,
+    testRule: ruleHours !== null && hoursOf(tests) < ruleHours,
     loss: losses > 0 && !isAccepted('loss'),
   }
   const missing = (Object.keys(lacks) as Missing[]).filter((one) => lacks[one])
-  return missing.length > 0 ? { kind: 'open', missing } : { kind: 'verified' }
+  const open = missing.length > 0 ? 'open' : 'verified'
+  return { kind: wrong ? 'wrong' : errors ? 'errors' : open, wrong, errors, missing }
 }

@@ -2,12 +2,14 @@ import { hoursOf, type NewErrors, testsThatCount } from '../../bench/diagnose'
 import { changesBetween, type MemoryChange, testedOf } from '../../bench/measure'
 import { countedPasses, faultShownIn, heldBy, type SoakPlan, type SoakRun } from '../../bench/soak'
 import type { Forecast } from '../../judging/forecast'
-import { deepEqual, type Machine } from '../../things/model'
+import { deepEqual, type Machine, type Module } from '../../things/model'
 import {
   type Handover,
   type JobFile,
   NOT_HANDED_OVER,
   type Piece,
+  placementOf,
+  type QuotedOption,
   type Terms,
   UNVERIFIED,
 } from '../../things/records'
@@ -141,6 +143,8 @@ export function handoverFacts(
   const gains = gainsOf(testedOf(file.measurements), forecast)
   const option = agreedOption(file.quotes)
   const counted = testsThatCount(stability, planKey(planned))
+  const soakPlanned = soakOf(planned, soak ?? null, terms)
+  const countedNow = countedPasses(counted, planned.evaluation.capacity.installedGiB)
   const channels = fitted ? channelsMeasured(job) : null
   const { capacity, run, zones } = after.evaluation
   const ways = zones[0]?.ways ?? 1
@@ -162,10 +166,7 @@ export function handoverFacts(
     gains,
     altered: fitted ? changesBetween(before, planned) : [],
     forecast: fitted ? forecast : null,
-    steadiness:
-      fitted && counted.length > 0
-        ? steadinessOf(counted, soakOf(planned, soak ?? null, terms), planned)
-        : null,
+    steadiness: fitted && counted.length > 0 ? steadinessOf(counted, soakPlanned, planned) : null,
     errorsLogged: fitted ? errorsSince(file.verifications[0] ?? UNVERIFIED, job.errorsFound) : null,
     filesLookedAt: fit?.ticks.FILES_FIT?.state === 'done',
     next: nextUpgrades(machine, after),
@@ -176,14 +177,38 @@ export function handoverFacts(
       changed,
       fitted,
       standing: standingOf(job, terms),
+      tested: {
+        passes: soakPlanned.warm ? countedNow.warm : countedNow.passes,
+        planned: soakPlanned.passes,
+        hours: hoursOf(counted),
+        rule: terms.testHours,
+      },
       losses: gains.filter(({ compared }) => compared.verdict === 'loss').map(({ test }) => test),
       approved: option !== null,
+      asAgreed:
+        option === null ||
+        option.other !== undefined ||
+        isAsAgreed(option, machine, planned, pieces),
       unpaid: file.lead ? 0 : unpaid(option, handover.payments),
       removed,
       accessories: file.accessories,
       returned: handover.returned,
     }),
   }
+}
+
+/** Whether what is planned now, and was fitted, is what the customer agreed to: by article, whichever piece it is. */
+function isAsAgreed(
+  { placement, profile }: Pick<QuotedOption, 'placement' | 'profile'>,
+  machine: Machine,
+  { placement: fitted, settings }: Situation,
+  pieces: ReadonlyMap<string, Piece>,
+): boolean {
+  const agreed = placementOf(machine, placement, pieces)
+  const article = (module: Module | null | undefined) =>
+    module ? `${module.article} ${module.capacityGiB}` : ''
+  const alike = machine.slots.every(({ id }) => article(agreed[id]) === article(fitted[id]))
+  return alike && profile === settings.profile
 }
 
 const stated = (seen: number | null, otherwise: number): Stated =>

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { desktop, slot, stick } from '../../../test/builders'
+import type { ProofStanding } from '../../bench/diagnose'
 import {
   type Assignment,
   type Fit,
@@ -217,14 +218,20 @@ describe('open points', () => {
   const closed = {
     changed: true,
     fitted: true,
-    standing: { kind: 'verified' } as const,
+    standing: { kind: 'verified' as const, wrong: false, errors: false, missing: [] },
+    tested: { passes: 3, planned: 3, hours: 4, rule: 4 },
     losses: [],
     approved: true,
+    asAgreed: true,
     unpaid: 0,
     removed: [],
     accessories: [],
     returned: [],
   }
+  const standing = (changes: Partial<ProofStanding>): ProofStanding => ({
+    ...closed.standing,
+    ...changes,
+  })
   const codes = (of: Partial<Parameters<typeof openPointsOf>[0]>) =>
     openPointsOf({ ...closed, ...of }).map(({ code }) => code)
 
@@ -237,13 +244,31 @@ describe('open points', () => {
     ],
     ['planned and not fitted', { fitted: false, standing: null }, ['FITTING_OPEN']],
     ['fitted and not looked at', { standing: null }, ['NOT_VERIFIED']],
-    ['seen otherwise', { standing: { kind: 'wrong' as const } }, ['DIFFERENT_SEEN']],
-    ['errors under test', { standing: { kind: 'errors' as const } }, ['UNSTEADY']],
+    ['seen otherwise', { standing: standing({ kind: 'wrong', wrong: true }) }, ['DIFFERENT_SEEN']],
+    ['errors under test', { standing: standing({ kind: 'errors', errors: true }) }, ['UNSTEADY']],
+    ['another module than agreed', { asAgreed: false }, ['NOT_AS_AGREED']],
     ['no approval, and a loss', { approved: false, losses: ['Export'] }, ['NOT_APPROVED', 'LOSS']],
     ['too much paid is nothing open', { unpaid: -5 }, []],
     ['a charger kept', { accessories: ['charger', 'bag'], returned: ['bag'] }, ['ACCESSORIES']],
   ])('%s', (_, of, expected) => {
     expect(codes(of)).toEqual(expected)
+  })
+
+  test('no point hides another: errors, a slot nobody saw, and a promised four-hour test that ran one', () => {
+    const all = standing({
+      kind: 'wrong',
+      wrong: true,
+      errors: true,
+      missing: ['slots', 'stability', 'testRule', 'loss'],
+    })
+    const tested = { passes: 1, planned: 3, hours: 1, rule: 4 }
+    expect(openPointsOf({ ...closed, standing: all, tested })).toEqual([
+      { code: 'DIFFERENT_SEEN' },
+      { code: 'UNSTEADY' },
+      { code: 'SLOTS_NOT_SEEN' },
+      { code: 'SOAK_SHORT', made: 1, planned: 3 },
+      { code: 'TEST_SHORT', hours: 1, rule: 4 },
+    ])
   })
 
   test('an old module nobody decided on, and the sum unpaid, are named; a reason of blanks is none', () => {

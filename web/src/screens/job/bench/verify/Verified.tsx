@@ -23,7 +23,7 @@ export function Verified({ verifying: { record, set } }: { verifying: Verifying 
   const { terms } = useShop()
   const standing = standingOf({ ...view, ceilings: view.learned.ceilings }, terms)
   const past = STAGES.indexOf(file.stage) >= STAGES.indexOf('handover')
-  const missing = standing?.kind === 'open' ? standing.missing : []
+  const missing = standing?.missing ?? []
   const accepted = record.accepted ?? {}
   const asked = ACCEPTABLE.filter((one) => missing.includes(one) || (accepted[one] ?? '') !== '')
   return (

@@ -1,2 +1,1 @@
 export { VerifyScreen } from './VerifyScreen'
-export { MISSING_WORDS } from './words'

@@ -1,7 +1,30 @@
+import type { OpenPointCode } from '@tembrix/core/things/records'
 import { CircleCheck } from 'lucide-react'
+import { Link } from 'react-router'
 import { Field, TextInput } from '../../../../base/ui'
 import type { HandingOver } from './useHandover'
 import { pointWords } from './words'
+
+const VERIFY = { step: 'verify', name: 'Verify' }
+const QUOTE = { step: 'quote', name: 'Quote' }
+
+/** The step in which a point is closed; points that are closed on this screen are left out. */
+const CLOSED_IN: Partial<Record<OpenPointCode, { step: string; name: string }>> = {
+  FITTING_OPEN: { step: 'fit', name: 'Fit' },
+  DIFFERENT_SEEN: VERIFY,
+  UNSTEADY: VERIFY,
+  NOT_VERIFIED: VERIFY,
+  NOT_SEEN: VERIFY,
+  SLOTS_NOT_SEEN: VERIFY,
+  SPEED_NOT_SEEN: VERIFY,
+  CHANNELS_NOT_SEEN: VERIFY,
+  SOAK_SHORT: VERIFY,
+  TEST_SHORT: VERIFY,
+  LOSS: VERIFY,
+  NOT_APPROVED: QUOTE,
+  NOT_AS_AGREED: QUOTE,
+  OLD_MODULE: { step: 'fit', name: 'Fit' },
+}
 
 /** What stands open before it is signed, each to be closed or to have its reason. */
 export function OpenPoints({ handing: { facts, handover, set } }: { handing: HandingOver }) {
@@ -38,6 +61,14 @@ export function OpenPoints({ handing: { facts, handover, set } }: { handing: Han
                 />
               )}
             </Field>
+            {CLOSED_IN[point.code] && (
+              <Link
+                to={`../${CLOSED_IN[point.code]?.step}`}
+                className="inline-flex min-h-9 items-center text-sm underline"
+              >
+                Close it in {CLOSED_IN[point.code]?.name}
+              </Link>
+            )}
           </li>
         ))}
       </ul>

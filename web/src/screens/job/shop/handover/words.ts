@@ -2,7 +2,6 @@ import type { OpenPoint } from '@tembrix/core/shop/handover'
 import type { Destination, OpenPointCode, Section } from '@tembrix/core/things/records'
 import { list, money, plural } from '../../../../base/format'
 import { describeModule } from '../../../../parts/board'
-import { MISSING_WORDS } from '../../bench/verify'
 
 export const SECTION_NAMES: Record<Section, string> = {
   asked: 'What you asked for',
@@ -25,8 +24,16 @@ const POINTS: { [C in OpenPointCode]: (point: Extract<OpenPoint, { code: C }>) =
   DIFFERENT_SEEN: () => 'What is seen on the machine is not what is expected.',
   UNSTEADY: () =>
     'The last stability test, or the system’s error log since the fitting, shows errors.',
-  NOT_VERIFIED: ({ missing }) =>
-    `Not verified; missing: ${list(missing.map((one) => MISSING_WORDS[one]))}.`,
+  NOT_AS_AGREED: () => 'What is fitted is not what the customer agreed to.',
+  NOT_VERIFIED: () => 'Not verified: nobody has looked at the machine since it was fitted.',
+  NOT_SEEN: () => 'Nobody has seen the memory in all.',
+  SLOTS_NOT_SEEN: () => 'Nobody has seen every slot.',
+  SPEED_NOT_SEEN: () => 'Nobody has seen the speed.',
+  CHANNELS_NOT_SEEN: () => 'Nobody has seen the channels at work.',
+  SOAK_SHORT: ({ made, planned }) =>
+    `The soak test: ${plural(made, 'pass', 'passes')} of the ${planned} planned count.`,
+  TEST_SHORT: ({ hours, rule }) =>
+    `Tested for ${hoursInWords(hours)}; the shop’s rule is ${hoursInWords(rule)}.`,
   LOSS: ({ tests }) => `Slower than before in ${list(tests)}.`,
   NOT_APPROVED: () => 'No quote is approved.',
   UNPAID: ({ amount }) => `${money(amount)} is not paid.`,
