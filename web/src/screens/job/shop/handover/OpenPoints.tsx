@@ -64,7 +64,7 @@ export function OpenPoints({ handing: { facts, handover, set } }: { handing: Han
             {CLOSED_IN[point.code] && (
               <Link
                 to={`../${CLOSED_IN[point.code]?.step}`}
-                className="inline-flex min-h-9 items-center text-sm underline"
+                className="inline-flex min-h-11 items-center text-sm underline"
               >
                 Close it in {CLOSED_IN[point.code]?.name}
               </Link>
