@@ -353,3 +353,25 @@ test('opening hours, people and a logo are the shop’s; the logo is on its quot
     await shop.end()
   }
 })
+
+test('a misspelt name is found: its umlaut, its quote, and by “did you mean” one wrong letter', async ({
+  page,
+  app,
+}) => {
+  const { id } = await newJob(page, app, 'Jürgen O’Tanglewood', 'Heron 15', { A: '8GB 1Rx8' })
+  const search = page.getByRole('searchbox', { name: 'Search' })
+  await page.goto(app.address)
+  for (const typed of ['juergen otanglewood', "JURGEN O'TANGLEWOOD"]) {
+    await search.fill(typed)
+    await expect(page.getByRole('row', { name: /O’Tanglewood/ })).toHaveCount(1)
+  }
+  await search.fill('jurgen otanlgewood')
+  await page.getByRole('button', { name: 'Did you mean “jurgen otanglewood”?' }).click()
+  await expect(page.getByRole('row', { name: /O’Tanglewood/ })).toHaveCount(1)
+  await page.keyboard.press('ControlOrMeta+k')
+  const palette = page.getByRole('dialog')
+  await palette.getByRole('combobox').fill('otanlgewood')
+  await palette.getByRole('option', { name: 'otanglewood', exact: true }).click()
+  await palette.getByRole('option', { name: /O’Tanglewood/ }).click()
+  await expect(page).toHaveURL(new RegExp(id))
+})

@@ -8,5 +8,6 @@ export {
   inOrderOfWork,
   type PartsProgress,
 } from './counter'
+export { folded, isOneSlip, matcherOf, searchWords, spellings } from './folded'
 export { phoneForms } from './phone'
 export { atBench, type PlannedDay, plannedWeek } from './week'

@@ -1,5 +1,6 @@
 import { setFlagsFromString } from 'node:v8'
 import { PGlite, type PGliteOptions } from '@electric-sql/pglite'
+import { fuzzystrmatch } from '@electric-sql/pglite/contrib/fuzzystrmatch'
 import { pg_trgm } from '@electric-sql/pglite/contrib/pg_trgm'
 
 /**
@@ -9,8 +10,8 @@ import { pg_trgm } from '@electric-sql/pglite/contrib/pg_trgm'
  */
 const WORTH_OPTIMISING = 1_000_000_000
 
-/** Finds text anywhere in a column by an index. */
-const extensions = { pg_trgm }
+/** Find text anywhere in a column by an index, and words that differ by a letter. */
+export const extensions = { pg_trgm, fuzzystrmatch }
 
 /** The embedded database, opened in its folder or as `fs` says. */
 export function openClient(

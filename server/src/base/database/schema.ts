@@ -92,9 +92,9 @@ const stored = {
   shape: integer('shape').notNull().default(0),
 }
 
-/** What a search looks among in a row, in small letters, each word after a blank. */
+/** What a search looks among in a row, folded by functions of the migration `folded`, each word after a blank. */
 const searchText = (expression: SQL) =>
-  text('search_text').generatedAlwaysAs(sql`lower(' ' || ${expression})`)
+  text('search_text').generatedAlwaysAs(sql`searchable(' ' || ${expression})`)
 const searchIndex = (name: string, column: AnyPgColumn) =>
   index(name).using('gin', sql`${column} gin_trgm_ops`)
 

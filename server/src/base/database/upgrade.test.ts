@@ -2,17 +2,15 @@ import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:f
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
-import { pg_trgm } from '@electric-sql/pglite/contrib/pg_trgm'
 import { Terms } from '@tembrix/core/things/records'
 import { drizzle } from 'drizzle-orm/pglite'
 import { migrate } from 'drizzle-orm/pglite/migrator'
 import { afterAll, expect, test } from 'vitest'
 import { MIGRATIONS } from '../paths'
+import { extensions } from './client'
 
 const folder = mkdtempSync(join(tmpdir(), 'tembrix-upgrade-'))
 afterAll(() => rmSync(folder, { recursive: true, force: true }))
-
-const extensions = { pg_trgm }
 
 /** A database without tables, made once. */
 let empty: Promise<File | Blob> | undefined

@@ -2,7 +2,7 @@ import { MachineGroup, Stage, Versioned } from '@tembrix/core/things/records'
 import { Router } from 'express'
 import { z } from 'zod'
 import type { Database } from '../../base/database'
-import { Search } from '../../things/search'
+import { meantBy, Search } from '../../things/search'
 import { answerPage, idOf, Paging } from '../../things/store'
 import { addLike, singleOut } from './machineGroup'
 import { jobHistory, likeMachines, listJobs, openJobs, readJob } from './queries'
@@ -15,6 +15,7 @@ const Query = Paging.extend({
   customerId: z.uuid().optional(),
   today: Day,
 })
+const Meant = z.object({ search: Search })
 const OfDay = z.object({ today: Day })
 
 /** How jobs are read: the counter's list, one with everything it rests on, and what was done to it. */
@@ -28,6 +29,12 @@ export function jobRoutes(db: Database): Router {
 
   routes.get('/open', async (request, response) => {
     response.json(await openJobs(db, OfDay.parse(request.query).today))
+  })
+
+  /** What a search that found nothing may have meant. */
+  routes.get('/meant', async (request, response) => {
+    const { search } = Meant.parse(request.query)
+    response.json({ meant: await meantBy(db, search) })
   })
 
   routes.get('/:id', async (request, response) => {

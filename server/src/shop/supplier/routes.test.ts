@@ -32,6 +32,10 @@ describe('searching', () => {
 
   test('finds nothing where it sells nothing', async () => {
     expect((await get('/supplier/search?text=nothing')).body.offers).toEqual([])
+    // The form factor is searched for too, and a blank before a unit is no matter.
+    const sodimms = (await get('/supplier/search?text=16gb%20sodimm')).body.offers
+    expect(sodimms.length).toBeGreaterThan(0)
+    expect((await get('/supplier/search?text=16%20GB%20SO-DIMM')).body.offers).toEqual(sodimms)
   })
 
   test('says so when the supplier fails, and works again after', async () => {

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto'
 import { setTimeout as pause } from 'node:timers/promises'
+import { matcherOf } from '@tembrix/core/shop/counter'
 import type { PurchaseOrder } from '@tembrix/core/shop/orders'
 import type {
   Confirmation,
@@ -123,13 +124,17 @@ const otherThan = (partNumber: string): string =>
   CATALOGUE.find(({ module }) => module.article !== partNumber)?.module.article ?? partNumber
 
 function matching({ text, generation, formFactor }: SupplierQuery) {
-  const words = text.toLowerCase().split(/\s+/).filter(Boolean)
+  const says = matcherOf(text)
   return ({ module }: CatalogueEntry) => {
     if (generation && module.generation !== generation) return false
     if (formFactor && module.formFactor !== formFactor) return false
     const rates = module.speeds.map(({ dataRate }) => dataRate).join(' ')
-    const said = `${module.article} ${module.generation} ${module.capacityGiB} ${module.capacityGiB}gb ${module.capacityGiB}gib ${rates} ${module.kit ? 'kit' : ''}`
-    return words.every((word) => said.toLowerCase().includes(word))
+    const { article, capacityGiB, ranks, deviceWidth } = module
+    const form = module.formFactor === 'SODIMM' ? 'so-dimm sodimm' : module.formFactor
+    const organised = `${ranks}rx${deviceWidth}`
+    return says(
+      `${article} ${module.generation} ${capacityGiB} ${capacityGiB}gb ${capacityGiB}gib ${rates} ${form} ${organised} ${module.kit ? 'kit' : ''}`,
+    )
   }
 }
 

@@ -17,7 +17,7 @@ const SERIALS = sql`(select string_agg(value, ' ') from ${fits}, jsonb_each_text
   where ${fits.jobId} = ${jobs.id})`
 
 /** What a search for a job looks among. */
-const SEARCH_TEXT = sql`lower(concat_ws(' ', '', ${jobs.number}, ${jobs.complaint}, ${customers.name},
+const SEARCH_TEXT = sql`searchable(concat_ws(' ', '', ${jobs.number}, ${jobs.complaint}, ${customers.name},
   ${customers.phone}, ${customers.email}, ${machines.machine}->>'name', ${machines.serialNumber},
   ${MODULES}, ${SERIALS}) || ${dialled(customers.phone)})`
 

@@ -1,4 +1,4 @@
-import { phoneForms } from '@tembrix/core/shop/counter'
+import { phoneForms, searchWords } from '@tembrix/core/shop/counter'
 import { and, like, or, type SQL } from 'drizzle-orm'
 import type { PgColumn } from 'drizzle-orm/pg-core'
 import { z } from 'zod'
@@ -13,14 +13,16 @@ export const Search = z
 /** What is shorter than this is looked for at the beginning of words only: the index knows no more of it. */
 const ANYWHERE = 3
 
+function patternOf(word: string): string {
+  const escaped = word.replace(/[\\%_]/g, '\\$&')
+  return word.length < ANYWHERE ? `% ${escaped}%` : `%${escaped}%`
+}
+
 /** Rows in whose search text every word is found, or the phone number that the words are, however it is written. */
 export function textMatches(searchText: PgColumn, search: string): SQL | undefined {
-  const words = search.toLowerCase().split(/\s+/).filter(Boolean)
+  const words = searchWords(search)
   const all = and(
-    ...words.map((word) => {
-      const escaped = word.replace(/[\\%_]/g, '\\$&')
-      return like(searchText, word.length < ANYWHERE ? `% ${escaped}%` : `%${escaped}%`)
-    }),
+    ...words.map((forms) => or(...forms.map((word) => like(searchText, patternOf(word))))),
   )
   const numbers = phoneForms(search)
   if (!all || numbers.length === 0) return all

@@ -1,9 +1,11 @@
+import { skipToken } from '@reduxjs/toolkit/query'
+import { matcherOf } from '@tembrix/core/shop/counter'
 import type { CounterState } from '@tembrix/core/things/records'
 import { Command } from 'cmdk'
 import { Plus } from 'lucide-react'
 import { type ReactNode, useDeferredValue, useState } from 'react'
 import { useNavigate } from 'react-router'
-import { loadedRows, useJobsInfiniteQuery, useModelsQuery } from '../data'
+import { loadedRows, useJobsInfiniteQuery, useMeantQuery, useModelsQuery } from '../data'
 import { capital } from '../format'
 import { Keys, useCommands } from '../keys'
 import { ALL_PLACES } from './places'
@@ -31,11 +33,10 @@ export function Palette({ onClose }: { onClose: () => void }) {
   const { data: found } = useJobsInfiniteQuery({ search, stage: '' })
   const { data: models = [] } = useModelsQuery()
   const jobs = (loadedRows(found) ?? []).slice(0, MOST)
-  const says = (text: string) =>
-    search
-      .toLowerCase()
-      .split(/\s+/)
-      .every((word) => text.toLowerCase().includes(word))
+  const says = matcherOf(search)
+  const { data: meant = null } = useMeantQuery(
+    search !== '' && found !== undefined && jobs.length === 0 ? search : skipToken,
+  )
   const doable = commands.filter(({ name }) => says(name))
   const places = [{ to: '/jobs/new', name: 'New job', icon: Plus }, ...ALL_PLACES].filter(
     ({ name }) => says(name),
@@ -45,6 +46,7 @@ export function Palette({ onClose }: { onClose: () => void }) {
   const values = [
     ...doable.map(({ name }) => `do ${name}`),
     ...jobs.map(({ id }) => `job ${id}`),
+    ...(meant && jobs.length === 0 ? ['meant'] : []),
     ...places.map(({ to }) => `place ${to}`),
     ...records.map(({ id }) => `record ${id}`),
   ]
@@ -100,6 +102,15 @@ export function Palette({ onClose }: { onClose: () => void }) {
               </span>
             </Item>
           ))}
+        </Group>
+        <Group name="Did you mean">
+          {meant && jobs.length === 0
+            ? [
+                <Item key="meant" value="meant" onSelect={() => setTyped(meant)}>
+                  {meant}
+                </Item>,
+              ]
+            : []}
         </Group>
         <Group name="Go to">
           {places.map(({ to, name, icon: Icon }) => (

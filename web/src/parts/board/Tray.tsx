@@ -1,5 +1,6 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core'
 import { moduleStops } from '@tembrix/core/judging/evaluate'
+import { matcherOf } from '@tembrix/core/shop/counter'
 import type { Module } from '@tembrix/core/things/model'
 import { type ModuleRecord, slotHolding } from '@tembrix/core/things/records'
 import { memo, type ReactNode, useMemo, useState } from 'react'
@@ -126,11 +127,9 @@ function cheapestOfLike(records: readonly ModuleRecord[]): ModuleRecord[] {
 }
 
 function says(search: string) {
-  const words = search.toLowerCase().split(/\s+/).filter(Boolean)
-  return ({ module, supplier }: ModuleRecord) => {
-    const text = `${describeModule(module)} ${module.article} ${supplier}`.toLowerCase()
-    return words.every((word) => text.includes(word))
-  }
+  const matches = matcherOf(search)
+  return ({ module, supplier }: ModuleRecord) =>
+    matches(`${describeModule(module)} ${module.article} ${supplier}`)
 }
 
 interface PieceViewProps {

@@ -1,7 +1,8 @@
+import { skipToken } from '@reduxjs/toolkit/query'
 import { Plus } from 'lucide-react'
 import { useDeferredValue } from 'react'
 import { useNavigate } from 'react-router'
-import { API, loadedRows, useJobsInfiniteQuery } from '../../base/data'
+import { API, loadedRows, useJobsInfiniteQuery, useMeantQuery } from '../../base/data'
 import { today } from '../../base/format'
 import { DataTable } from '../../base/table'
 import { Button, LoadError, LoadMore, PageMessage, Waiting } from '../../base/ui'
@@ -13,11 +14,12 @@ const SHEETS = ['jobs', 'modules', 'measurements'] as const
 interface Props {
   search: string
   stage: string
+  onSearch: (search: string) => void
   onShowAll: () => void
 }
 
 /** Every job there is, closed ones too, the last changed first; found by any word. */
-export function AllJobs({ search, stage, onShowAll }: Props) {
+export function AllJobs({ search, stage, onSearch, onShowAll }: Props) {
   const navigate = useNavigate()
   const asked = useDeferredValue(search)
   const list = useJobsInfiniteQuery(
@@ -26,6 +28,7 @@ export function AllJobs({ search, stage, onShowAll }: Props) {
   )
   const { error, refetch, isLoading } = list
   const data = loadedRows(list.data)
+  const { data: meant } = useMeantQuery(asked !== '' && data?.length === 0 ? asked : skipToken)
   if (error && !data) {
     return (
       <LoadError title="The jobs cannot be read" onRetry={refetch}>
@@ -37,6 +40,11 @@ export function AllJobs({ search, stage, onShowAll }: Props) {
   if (data.length === 0) {
     return search || stage ? (
       <PageMessage title="No job matches">
+        {meant && (
+          <Button look="main" onClick={() => onSearch(meant)}>
+            Did you mean “{meant}”?
+          </Button>
+        )}
         <Button onClick={onShowAll}>Show all jobs</Button>
       </PageMessage>
     ) : (

@@ -76,6 +76,7 @@ export function CounterScreen() {
           <AllJobs
             search={search}
             stage={shown === 'all' || shown === 'week' ? '' : shown}
+            onSearch={(meant) => set('search', meant)}
             onShowAll={() => setParams({ show: 'all' })}
           />
         )}

@@ -1,3 +1,4 @@
+import { matcherOf } from '@tembrix/core/shop/counter'
 import { STARTING_MACHINES } from '@tembrix/core/things/machines'
 import type { ModelRecord, ValidatedListLine } from '@tembrix/core/things/records'
 import { Plus, Search } from 'lucide-react'
@@ -98,12 +99,11 @@ export function MachinesScreen() {
   const [choosing, setChoosing] = useState(false)
   const navigate = useNavigate()
   const columns = useMemo(() => columnsWith(lists), [lists])
-  const words = search.toLowerCase().split(/\s+/).filter(Boolean)
   const models = data && overlayModels(data, entries)
-  const shown = models?.filter(({ machine }) => {
-    const text = `${machine.name} ${machine.kind} ${machine.generation}`.toLowerCase()
-    return words.every((word) => text.includes(word))
-  })
+  const matches = matcherOf(search)
+  const shown = models?.filter(({ machine }) =>
+    matches(`${machine.name} ${machine.kind} ${machine.generation}`),
+  )
   return (
     <div className="flex h-dvh flex-col">
       <Bar>
@@ -135,9 +135,11 @@ export function MachinesScreen() {
         ) : !shown ? (
           <Waiting>Reading the records…</Waiting>
         ) : shown.length === 0 ? (
-          <PageMessage title={words.length > 0 ? 'No record matches' : 'No machine is known yet'}>
+          <PageMessage
+            title={search.trim() !== '' ? 'No record matches' : 'No machine is known yet'}
+          >
             <p>
-              {words.length > 0
+              {search.trim() !== ''
                 ? 'Try fewer words.'
                 : 'A record is kept from a job’s Identify step, or begun here; the next job on that model starts from it.'}
             </p>

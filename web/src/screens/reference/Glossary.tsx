@@ -1,3 +1,4 @@
+import { matcherOf } from '@tembrix/core/shop/counter'
 import { useState } from 'react'
 import { inputLook } from '../../base/ui'
 import { GLOSSARY } from './glossaryWords'
@@ -5,10 +6,8 @@ import { GLOSSARY } from './glossaryWords'
 /** The words of the trade, found by any word in them. */
 export function Glossary() {
   const [search, setSearch] = useState('')
-  const words = search.toLowerCase().split(/\s+/).filter(Boolean)
-  const found = GLOSSARY.filter(({ word, means }) =>
-    words.every((one) => `${word} ${means}`.toLowerCase().includes(one)),
-  )
+  const matches = matcherOf(search)
+  const found = GLOSSARY.filter(({ word, means }) => matches(`${word} ${means}`))
   return (
     <section aria-label="Words" className="flex flex-col gap-3 bg-sheet p-4">
       <h2 className="font-semibold">Words</h2>

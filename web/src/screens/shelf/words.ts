@@ -1,3 +1,4 @@
+import { matcherOf } from '@tembrix/core/shop/counter'
 import type { Module } from '@tembrix/core/things/model'
 import type { ShopModule } from '@tembrix/core/things/records'
 import { describeModule, organisation, rateOf } from '../../parts/board'
@@ -12,16 +13,13 @@ export function searchedText({
 }: ShopModule): string {
   const kept = keptFor ? `job ${keptFor.number}` : ''
   const said = `${describeModule(module)} ${organisation(module)} ${module.article} ${module.kit?.id ?? ''}`
-  return `${said} ${serialNumber} ${supplier} ${note} ${kept}`.toLowerCase()
+  return `${said} ${serialNumber} ${supplier} ${note} ${kept}`
 }
 
 /** Whether every word of a search is found in a piece. */
 export function piecesMatching(search: string) {
-  const words = search.toLowerCase().split(/\s+/).filter(Boolean)
-  return (piece: ShopModule) => {
-    const text = searchedText(piece)
-    return words.every((word) => text.includes(word))
-  }
+  const matches = matcherOf(search)
+  return (piece: ShopModule) => matches(searchedText(piece))
 }
 
 export interface KitOnShelf {

@@ -45,6 +45,11 @@ export const api = createApi({
       transformResponse: asPage<JobLine>,
       providesTags: ['jobs'],
     }),
+    meant: build.query<string | null, string>({
+      query: (search) => ({ url: '/jobs/meant', params: { search } }),
+      transformResponse: ({ meant }: { meant: string | null }) => meant,
+      providesTags: ['jobs'],
+    }),
     openJobs: build.query<JobLine[], string>({
       query: (today) => ({ url: '/jobs/open', params: { today } }),
       providesTags: ['jobs'],
@@ -61,5 +66,11 @@ export const api = createApi({
   }),
 })
 
-export const { useJobQuery, useJobsInfiniteQuery, useModelsQuery, useOpenJobsQuery, useShopQuery } =
-  api
+export const {
+  useJobQuery,
+  useJobsInfiniteQuery,
+  useMeantQuery,
+  useModelsQuery,
+  useOpenJobsQuery,
+  useShopQuery,
+} = api

@@ -144,7 +144,10 @@ const ThisPlan = memo(function ThisPlan() {
       )}
       <ListedParts />
       <WhyNot />
-      <Link to={`/reference?job=${file.id}`} className="inline-flex min-h-11 items-center self-start text-sm underline">
+      <Link
+        to={`/reference?job=${file.id}`}
+        className="inline-flex min-h-11 items-center self-start text-sm underline"
+      >
         What customers believe, answered for this machine
       </Link>
       {!asFound && planned.evaluation.starts && <OnTo step="quote">On to Quote</OnTo>}
