@@ -305,3 +305,50 @@ test('no open point hides another: a four-hour test that ran one stands beside a
   await open.getByRole('link', { name: 'Close it in Quote' }).click()
   await expect(page.getByRole('heading', { name: 'Quote', exact: true })).toBeVisible()
 })
+
+test('a collected job stays as it is: what is typed later is not taken, and it says so', async ({
+  page,
+  app,
+}) => {
+  const { address, id } = await fittedJob(page, app, 'Sybil Crane')
+  const api = `${app.address}/api/v1`
+  const made = await page.request.post(`${api}/handovers`, { data: { jobId: id } })
+  const { id: handover } = await made.json()
+  const at = '2030-01-20T10:00:00.000Z'
+  const document = {
+    shopName: 'Shop',
+    address: '',
+    customerName: 'Sybil Crane',
+    machineName: 'Heron 15',
+    serialNumber: '',
+    on: '2030-01-20',
+    sections: [],
+    board: [],
+    runs: [],
+    measured: [],
+    tests: [],
+    setup: [],
+    fitted: [],
+    removed: [],
+    work: null,
+    currency: 'EUR',
+    toPay: null,
+    paid: 0,
+    accessories: [],
+    open: [],
+  }
+  const by = { name: 'Sybil Crane', at, by: 'Mika' }
+  const change = (version: number, fields: object) =>
+    page.request.patch(`${api}/handovers/${handover}`, { data: { version, ...fields } })
+  expect((await change(1, { signed: { ...by, drawn: null }, document })).status()).toBe(200)
+  expect((await change(2, { collected: by })).status()).toBe(200)
+
+  await page.goto(`${address}/verify`)
+  await expect(page.getByText('Collected on 20 Jan 2030.')).toBeVisible()
+  await page.getByLabel('Memory in all, GB, seen').fill('16')
+  await expect(page.getByText('This job is collected and stays as it is.').first()).toBeVisible()
+  await page.reload()
+  await expect(page.getByLabel('Memory in all, GB, seen')).toHaveValue('')
+  await page.getByRole('link', { name: 'new visit' }).click()
+  await expect(page.getByRole('button', { name: /begin a new visit/ })).toBeVisible()
+})

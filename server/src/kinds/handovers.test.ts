@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import { newJobBody, sampleStick } from '../../test/sample'
 import { useServer } from '../../test/server'
 
-const { get, post, patch } = useServer()
+const { get, post, patch, remove } = useServer()
 
 const document = {
   shopName: 'Tandem Lane Repairs',
@@ -118,4 +118,44 @@ test('a new visit is one act: job, modules and what was found', async () => {
     found: { A: { moduleId } },
     machine: { id: job.machineId },
   })
+})
+
+test('a collected job takes no more of its work; payments, messages and a date to ask again come in', async () => {
+  const { job, path } = await begun()
+  const jobId = job.id
+  const verification = (await post('/verifications', { jobId })).body
+  const reading = (await post('/readings', { jobId, name: 'Label', text: '8GB 1Rx8' })).body
+  await patch(path, { version: 1, signed, document })
+  await patch(path, { version: 2, collected })
+
+  const refused = { status: 409, body: { error: { code: 'collected' } } }
+  const [plan] = (await get(`/jobs/${jobId}`)).body.plans
+  const stability = [
+    {
+      id: crypto.randomUUID(),
+      test: 'late',
+      passes: 1,
+      errors: 0,
+      hours: 1,
+      at: '2030-01-21T10:00:00.000Z',
+      by: '',
+    },
+  ]
+  expect(await patch(`/verifications/${verification.id}`, { version: 1, stability })).toMatchObject(
+    refused,
+  )
+  expect(await patch(`/plans/${plan.id}`, { version: plan.version, name: 'late' })).toMatchObject(
+    refused,
+  )
+  expect(await post('/readings', { jobId, name: 'Late', text: '8GB' })).toMatchObject(refused)
+  expect(await remove(`/readings/${reading.id}?version=1`)).toMatchObject(refused)
+  const { version } = (await get(`/jobs/${jobId}`)).body
+  expect(await patch(`/jobs/${jobId}`, { version, complaint: 'late' })).toMatchObject(refused)
+
+  expect((await patch(`/jobs/${jobId}`, { version, followUpOn: '2031-01-20' })).status).toBe(200)
+  const payment = { id: crypto.randomUUID(), amount: -500, method: 'cash', at: signed.at, by: '' }
+  expect((await patch(path, { version: 3, payments: [payment] })).status).toBe(200)
+  expect((await patch(`/customers/${job.customerId}`, { version: 1, phone: '0555' })).status).toBe(
+    200,
+  )
 })

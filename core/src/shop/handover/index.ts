@@ -1,4 +1,5 @@
 export { type Claimable, claimable, type StoodBy, standsBy } from './claim'
+export { isTakenOnceCollected } from './collected'
 export {
   type HandoverFacts,
   handoverFacts,

@@ -21,6 +21,7 @@ import {
   remove,
   type StoredTable,
 } from '../store'
+import { refuseCollected } from './refuseCollected'
 
 type Made<C extends Collection> = z.output<(typeof KINDS)[C]['createSchema']>
 type Patch<C extends Collection> = z.output<(typeof KINDS)[C]['updateSchema']>
@@ -87,8 +88,12 @@ export function records<C extends Collection>(
   const mayGo = rules.removing ?? (inJob === 'many' ? async () => {} : null)
   const isListed = inJob === 'many' || inJob === 'at-most-one'
 
+  const jobOf = (row: object): string | null | undefined =>
+    collection === 'jobs' ? (row as Stamped).id : (row as { jobId?: string | null }).jobId
+
   async function make(tx: Transaction, body: unknown): Promise<Created<Stamped>> {
     const made = createSchema.parse(body) as Made<C>
+    await refuseCollected(tx, collection, (made as { jobId?: string }).jobId, made)
     const created = rules.make
       ? await rules.make(tx, made)
       : await create(tx, kind, await valuesOf(tx, made))
@@ -112,6 +117,7 @@ export function records<C extends Collection>(
     change: async (tx, id, body) => {
       const patch = updateSchema.parse(body) as Patch<C>
       const row = await find(tx, kind, id)
+      await refuseCollected(tx, collection, jobOf(row), patch)
       const values = rules.changing ? await rules.changing(tx, row, patch) : patch
       const changed = await change(tx, kind, id, {
         ...(values as Values<T>),
@@ -123,6 +129,7 @@ export function records<C extends Collection>(
     remove: mayGo
       ? async (tx, id, version) => {
           const row = await find(tx, kind, id)
+          await refuseCollected(tx, collection, jobOf(row), {})
           await mayGo(tx, row)
           await remove(tx, kind, id, version)
           await rules.written?.(tx, row)

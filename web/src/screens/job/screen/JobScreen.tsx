@@ -1,9 +1,9 @@
 import type { Assignment } from '@tembrix/core/things/records'
 import { type ReactNode, useCallback, useDeferredValue, useMemo, useState } from 'react'
-import { Navigate, Outlet, useLocation, useNavigate, useParams } from 'react-router'
-import { money, plural } from '../../../base/format'
+import { Link, Navigate, Outlet, useLocation, useNavigate, useParams } from 'react-router'
+import { day, money, plural } from '../../../base/format'
 import { Bar } from '../../../base/shell'
-import { Button, LoadError, PageMessage } from '../../../base/ui'
+import { Button, callout, LoadError, PageMessage } from '../../../base/ui'
 import { BoardColumn, BoardStrip, Desk, Legend } from '../../../parts/board'
 import { Frame } from '../../../parts/frame'
 import { UndoButtons } from '../../../parts/undo'
@@ -114,10 +114,28 @@ function Opened() {
         }
       >
         <StepBoardContext value={bench}>
+          <CollectedNotice />
           <Outlet />
         </StepBoardContext>
       </Frame>
     </AtDesk>
+  )
+}
+
+/** Says on each step of a collected job that it stays as it is. */
+function CollectedNotice() {
+  const collected = useJobPart(({ file }) => file.handovers[0]?.collected ?? null)
+  const id = useJobPart(({ file }) => file.id)
+  if (!collected) return null
+  return (
+    <p className={callout({ tone: 'note', className: 'mb-3' })}>
+      <b>Collected on {day(collected.at)}.</b> This job stays as it is; payments, claims and
+      messages still come in. What comes later is a{' '}
+      <Link to={`/jobs/${id}/handover`} className="underline">
+        new visit
+      </Link>
+      .
+    </p>
   )
 }
 
@@ -134,6 +152,7 @@ function AtDesk({
   const jobAt = useJobAt()
   const { machine, now, planned, pieces, unseen } = useJob()
   const follows = useJobPart(({ file }) => file.lead !== null)
+  const isCollected = useJobPart(({ file }) => file.handovers[0]?.collected != null)
   const take = (assignment: Assignment) => {
     const { file, plan, edit } = jobAt()
     if (planning) edit.step('plans', plan, { placement: assignment })
@@ -145,7 +164,7 @@ function AtDesk({
       assignment={tried ?? (planning ? planned : now).assignment}
       pieces={pieces}
       unseen={planning ? undefined : unseen}
-      onAssignment={atBench || (planning && follows) ? null : take}
+      onAssignment={atBench || isCollected || (planning && follows) ? null : take}
       className="flex min-h-dvh flex-col lg:h-dvh"
     >
       {children}

@@ -1,7 +1,18 @@
+import { isTakenOnceCollected } from '@tembrix/core/shop/handover'
 import { deepEqual } from '@tembrix/core/things/model'
 import type { ChangeOf, Collection } from '@tembrix/core/things/records'
 import { useMemo } from 'react'
-import { asIn, changing, put, recordUndo, useAppDispatch, type Write } from '../../../../base/data'
+import {
+  asIn,
+  changing,
+  put,
+  recordUndo,
+  useAppDispatch,
+  useAppStore,
+  type Write,
+} from '../../../../base/data'
+import { notify } from '../../../../base/toast'
+import { fileSelector } from './view'
 
 interface Known {
   id: string
@@ -28,15 +39,28 @@ export interface Edit {
   settle: (name: string, writes: readonly Write[]) => void
 }
 
-/** Ways to change a job's records. */
+/** Whether a write is one that a collected job still takes. */
+const isTaken = (write: Write): boolean =>
+  isTakenOnceCollected(write.collection, write.action === 'change' ? write.fields : {})
+
+/** Ways to change a job's records. One that is collected takes few of them, and says so. */
 export function useEdit(jobId: string): Edit {
   const dispatch = useAppDispatch()
+  const store = useAppStore()
   return useMemo(() => {
+    const file = fileSelector(jobId)
+    const isRefused = (writes: readonly Write[]): boolean => {
+      const collected = file(store.getState())?.handovers[0]?.collected
+      if (!collected || writes.every(isTaken)) return false
+      notify('This job is collected and stays as it is. What comes later is a new visit.')
+      return true
+    }
     const settle: Edit['settle'] = (name, writes) => {
+      if (isRefused(writes)) return
       for (const action of put(jobId, name, writes)) dispatch(action)
     }
     const act = (name: string, writes: readonly Write[], typing?: string) => {
-      if (writes.length === 0) return
+      if (writes.length === 0 || isRefused(writes)) return
       dispatch(recordUndo({ jobId, step: { writes, typing } }))
       settle(name, writes)
     }
@@ -49,5 +73,5 @@ export function useEdit(jobId: string): Edit {
       act,
       settle,
     }
-  }, [dispatch, jobId])
+  }, [dispatch, jobId, store])
 }

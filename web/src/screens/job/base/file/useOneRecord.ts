@@ -31,7 +31,7 @@ export function useOneRecord<C extends 'fits' | 'verifications' | 'handovers', B
   }, [known, blank, file.id])
   const [set, settle] = useMemo(() => {
     const begin = () => {
-      if (known) return
+      if (known || file.handovers[0]?.collected) return
       dispatch(created({ jobId: file.id, collection, recordId: file.id }, { jobId: file.id }))
     }
     const set: Setting<C> = (fields, typing) => {
@@ -43,6 +43,6 @@ export function useOneRecord<C extends 'fits' | 'verifications' | 'handovers', B
       edit.settle(name, [changing(collection, record, fields), ...along])
     }
     return [set, settle]
-  }, [known, record, collection, file.id, dispatch, edit])
+  }, [known, record, collection, file.id, file.handovers, dispatch, edit])
   return { record, set, settle }
 }
