@@ -328,7 +328,16 @@ test('a collected job stays as it is: what is typed later is not taken, and it s
     measured: [],
     tests: [],
     setup: [],
-    fitted: [],
+    fitted: [
+      {
+        slot: 'B',
+        text: '8 GB DDR4-2666',
+        serial: 'SHELF-77',
+        state: 'new',
+        shop: { months: 24, from: '2030-01-20', until: '2032-01-20' },
+        makerUntil: null,
+      },
+    ],
     removed: [],
     work: null,
     currency: 'EUR',
@@ -350,5 +359,9 @@ test('a collected job stays as it is: what is typed later is not taken, and it s
   await page.reload()
   await expect(page.getByLabel('Memory in all, GB, seen')).toHaveValue('')
   await page.getByRole('link', { name: 'new visit' }).click()
-  await expect(page.getByRole('button', { name: /begin a new visit/ })).toBeVisible()
+  // The visit that comes later knows what was fitted, and under whose warranty it is.
+  await page.getByRole('button', { name: /begin a new visit/ }).click()
+  const before = page.getByRole('region', { name: 'Fitted before' })
+  await expect(before).toContainText('8 GB DDR4-2666 · SHELF-77, 20 Jan 2030')
+  await expect(before).toContainText('Under our warranty until 20 Jan 2032.')
 })

@@ -159,3 +159,29 @@ test('a collected job takes no more of its work; payments, messages and a date t
     200,
   )
 })
+
+test('a later visit of a machine knows what earlier ones fitted, the newest first', async () => {
+  const { job, path } = await begun()
+  const term = { months: 12, from: '2030-01-20', until: '2031-01-20' }
+  const part = {
+    slot: 'A',
+    text: '8 GB',
+    serial: 'S-1',
+    state: 'new',
+    shop: term,
+    makerUntil: null,
+  }
+  await patch(path, { version: 1, signed, document: { ...document, fitted: [part] } })
+  const later = (
+    await post('/jobs', {
+      customer: { id: job.customerId },
+      machine: { id: job.machineId },
+      followsId: job.id,
+    })
+  ).body
+  expect((await get(`/jobs/${later.id}/earlier`)).body).toEqual([
+    { jobId: job.id, number: job.number, on: document.on, fitted: [part] },
+  ])
+  // A visit is none of its own, and what nobody signed for says nothing.
+  expect((await get(`/jobs/${job.id}/earlier`)).body).toEqual([])
+})

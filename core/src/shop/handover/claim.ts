@@ -17,9 +17,16 @@ export function standsBy(
   today: string,
 ): StoodBy {
   const part = document.fitted.find((one) => one.slot === slot)
-  const shop = part?.shop && part.shop.months > 0 ? part.shop.until : null
-  const open = (until: string | null | undefined) => (until && until >= today ? until : null)
-  return { shop: open(shop), maker: open(part?.makerUntil) }
+  return part ? termsOf(part, today) : { shop: null, maker: null }
+}
+
+/** Who still stands by a part on a day: terms that are over, or of no months, stand for nothing. */
+export function termsOf(
+  { shop, makerUntil }: Pick<HandoverDocument['fitted'][number], 'shop' | 'makerUntil'>,
+  today: string,
+): StoodBy {
+  const open = (until: string | null) => (until !== null && until >= today ? until : null)
+  return { shop: open(shop && shop.months > 0 ? shop.until : null), maker: open(makerUntil) }
 }
 
 /** A fitted part that can be claimed for. */

@@ -1,5 +1,6 @@
 export { type Claimable, claimable, type StoodBy, standsBy } from './claim'
 export { isTakenOnceCollected } from './collected'
+export { type EarlierVisit, type StoodBySince, stoodBySince } from './earlier'
 export {
   type HandoverFacts,
   handoverFacts,

@@ -1,4 +1,5 @@
 import { followed, groupedLines } from '@tembrix/core/shop/groups'
+import type { EarlierVisit } from '@tembrix/core/shop/handover'
 import {
   type Assignment,
   JOB_LISTS,
@@ -8,10 +9,11 @@ import {
   type Quote,
   type Stage,
 } from '@tembrix/core/things/records'
-import { and, asc, eq, ne, or, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, isNotNull, ne, or, sql } from 'drizzle-orm'
 import {
   customers,
   type Database,
+  handovers,
   history,
   jobs,
   machines,
@@ -169,4 +171,23 @@ export async function likeMachines(
     const { number, state, act } = lines.get(id) as JobLine
     return { id, number, serialNumber, state, act, leads: leadId === null }
   })
+}
+
+/** Signed visits of a job's machine other than this one, the newest first: what each fitted, as its report says. */
+export async function earlierVisits(db: Database, id: string): Promise<EarlierVisit[]> {
+  const rows = await db
+    .select({ jobId: jobs.id, number: jobs.number, document: handovers.document })
+    .from(handovers)
+    .innerJoin(jobs, eq(jobs.id, handovers.jobId))
+    .where(
+      and(
+        eq(jobs.machineId, sql`(select machine_id from jobs where id = ${id})`),
+        ne(jobs.id, id),
+        isNotNull(handovers.signed),
+      ),
+    )
+    .orderBy(desc(jobs.number))
+  return rows.flatMap(({ jobId, number, document }) =>
+    document ? [{ jobId, number, on: document.on, fitted: document.fitted }] : [],
+  )
 }

@@ -5,7 +5,7 @@ import type { Database } from '../../base/database'
 import { meantBy, Search } from '../../things/search'
 import { answerPage, idOf, Paging } from '../../things/store'
 import { addLike, singleOut } from './machineGroup'
-import { jobHistory, likeMachines, listJobs, openJobs, readJob } from './queries'
+import { earlierVisits, jobHistory, likeMachines, listJobs, openJobs, readJob } from './queries'
 
 /** The shop's day, as its page has it. */
 const Day = z.iso.date().default(() => new Date().toISOString().slice(0, 10))
@@ -40,6 +40,11 @@ export function jobRoutes(db: Database): Router {
   routes.get('/:id', async (request, response) => {
     const id = idOf(request.params)
     response.json(await readJob(db, id))
+  })
+
+  /** Visits before this one of its machine, with what each fitted and who stands by it. */
+  routes.get('/:id/earlier', async (request, response) => {
+    response.json(await earlierVisits(db, idOf(request.params)))
   })
 
   routes.get('/:id/like', async (request, response) => {

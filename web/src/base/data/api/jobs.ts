@@ -1,3 +1,4 @@
+import type { EarlierVisit } from '@tembrix/core/shop/handover'
 import type { Learned } from '@tembrix/core/shop/job'
 import type {
   HistoryLine,
@@ -41,6 +42,11 @@ export const jobsApi = api.injectEndpoints({
         return done.error ? { error: done.error } : { data: done.data as Job }
       },
       invalidatesTags: (_done, _error, { id }) => ['jobs', { type: 'job', id }],
+    }),
+    /** Signed visits of a job’s machine other than this one, the newest first. */
+    earlierVisits: build.query<EarlierVisit[], string>({
+      query: (id) => `/jobs/${id}/earlier`,
+      providesTags: ['jobs'],
     }),
     history: build.query<HistoryLine[], string>({
       query: (id) => `/jobs/${id}/history`,
@@ -88,6 +94,7 @@ export const {
   useAddLikeMutation,
   useCreateJobMutation,
   useCustomerJobsQuery,
+  useEarlierVisitsQuery,
   useHistoryQuery,
   useImportJobMutation,
   useKeepPasswordMutation,

@@ -1,6 +1,8 @@
 import { comesAndGoes, type Made, passedOnlyCold } from '@tembrix/core/bench/diagnose'
+import { stoodBySince } from '@tembrix/core/shop/handover'
 import type { ModuleRecord } from '@tembrix/core/things/records'
 import { formatISO } from 'date-fns'
+import { useEarlierVisitsQuery } from '../../../../base/data'
 import { capital } from '../../../../base/format'
 import { useJob } from '../../base/file'
 import { partsWords } from '../../base/trials'
@@ -25,15 +27,24 @@ interface Props {
 
 /** The part at fault by its name, how sure that is, and what to do. */
 export function FaultVerdict({ parts, chance, trials, modules, name }: Props) {
-  const { machine, pieces } = useJob()
+  const { file, machine, planned, pieces } = useJob()
+  const { data: earlier = [] } = useEarlierVisitsQuery(file.id)
   const bad = parts.filter((part) => part.startsWith('module ')).map((part) => part.slice(7))
   const slot = parts.some((part) => part.startsWith('slot '))
   const socket = slot && (machine.kind === 'desktop' || machine.kind === 'workstation')
   const factsOf = (module: string | null): VerdictFacts => {
-    const [id = ''] = (module ?? '').split(' ')
+    const [id = '', unit] = (module ?? '').split(' ')
+    const piece = pieces.get(id) as Partial<ModuleRecord> | undefined
+    const slot = Object.entries(planned.assignment).find(
+      ([, held]) => held.moduleId === id && String(held.unit) === unit,
+    )?.[0]
+    const today = formatISO(new Date(), { representation: 'date' })
+    const serial = piece?.serialNumber ?? ''
+    const since = slot ? stoodBySince(earlier, { slot, serial }, today) : null
     return {
-      warrantyUntil: (pieces.get(id) as Partial<ModuleRecord> | undefined)?.warrantyUntil ?? null,
-      today: formatISO(new Date(), { representation: 'date' }),
+      warrantyUntil: piece?.warrantyUntil ?? since?.maker ?? null,
+      ours: since?.shop ? { until: since.shop, number: since.number } : null,
+      today,
       trials,
       others: modules.filter((one) => !bad.includes(one)),
       name,
@@ -65,9 +76,10 @@ export function FaultVerdict({ parts, chance, trials, modules, name }: Props) {
       )}
       {bad.map((module) => (
         <div key={module}>
+          <p className="mt-1 text-lg">{VERDICT_PROMISES.ours(factsOf(module))}</p>
           <p className="mt-1 text-lg">
             {VERDICT_PROMISES.exchange(factsOf(module)) ||
-              'No warranty is on record for it: look for its receipt, or ask the supplier. What to tell them:'}
+              'No warranty of its maker is on record: look for its receipt, or ask the supplier. What to tell them:'}
           </p>
           <SupplierNote module={module} trials={trials} />
         </div>

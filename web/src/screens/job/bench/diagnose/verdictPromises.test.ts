@@ -14,6 +14,7 @@ const trial = (changes: Partial<Made>): Made => ({
 
 const bare: VerdictFacts = {
   warrantyUntil: null,
+  ours: null,
   today: '2026-11-25',
   trials: [],
   others: ['good 0'],
@@ -27,6 +28,14 @@ test('an exchange is spoken of only under a warranty that still runs', () => {
   expect(said('2026-11-25')).toContain('under warranty')
   expect(said('2026-11-24')).toBe('')
   expect(said(null)).toBe('')
+})
+
+test('our own warranty is spoken of where an earlier report gives it', () => {
+  const ours = { until: '2027-03-01', number: 7 }
+  expect(VERDICT_PROMISES.ours({ ...bare, ours })).toContain(
+    'until 1 Mar 2027, by the report of job 7',
+  )
+  expect(VERDICT_PROMISES.ours(bare)).toBe('')
 })
 
 test('only a module that passed a memory test is said to have', () => {

@@ -6,6 +6,8 @@ import { promise } from '../../../../parts/papers'
 export interface VerdictFacts {
   /** The day until which somebody stands by the bad module; null where none is on record. */
   warrantyUntil: string | null
+  /** The shop's own term for it, by the report of an earlier visit; null where none runs. */
+  ours: { until: string; number: number } | null
   today: string
   trials: readonly Made[]
   /** Modules that are not blamed, as `moduleId unit`. */
@@ -25,6 +27,12 @@ export const VERDICT_PROMISES = {
     ({ warrantyUntil, today }: VerdictFacts) =>
       warrantyUntil !== null && warrantyUntil >= today ? warrantyUntil : null,
     (until) => `Exchange it under warranty, which runs until ${day(until)}. For the supplier:`,
+  ),
+
+  ours: promise(
+    ({ ours }: VerdictFacts) => ours,
+    ({ until, number }) =>
+      `It is under our own warranty until ${day(until)}, by the report of job ${number}: exchange it, and charge nothing for it.`,
   ),
 
   sound: promise(

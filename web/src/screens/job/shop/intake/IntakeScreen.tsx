@@ -11,6 +11,7 @@ import { OnTo, useJobFields, useJobForm, useJobPart } from '../../base/file'
 import { MachineGroupPanel } from '../../base/groups'
 import { PrintLink } from '../../base/sheet'
 import { CustomerData } from './CustomerData'
+import { EarlierFitted } from './EarlierFitted'
 import { GettingIn } from './GettingIn'
 import { History } from './History'
 
@@ -30,6 +31,7 @@ export function IntakeScreen() {
         <PrintLink to={`/jobs/${jobId}/labels`}>Ticket and labels, to print</PrintLink>
       </div>
       <div className="@4xl:col-span-2">
+        <EarlierFitted jobId={jobId} />
         <MachineGroupPanel />
         <History jobId={jobId} />
         <CustomerData />
