@@ -97,7 +97,8 @@ test('a walk-in laptop goes from the counter to collected in few presses and let
   await press(
     page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: 'Hand over' }),
   )
-  await type(page.getByPlaceholder('Why it is handed over').first(), 'no time to test')
+  await type(page.getByPlaceholder('Why it is handed over').first(), 'shows 32 GB')
+  await type(page.getByPlaceholder('Why it is handed over').nth(1), 'no time')
   await press(button('Received'))
   await press(button('Signed'))
   await press(button('Collected'))

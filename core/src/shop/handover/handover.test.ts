@@ -265,9 +265,17 @@ describe('open points', () => {
     expect(openPointsOf({ ...closed, standing: all, tested })).toEqual([
       { code: 'DIFFERENT_SEEN' },
       { code: 'UNSTEADY' },
-      { code: 'SLOTS_NOT_SEEN' },
-      { code: 'SOAK_SHORT', made: 1, planned: 3 },
+      { code: 'NOT_SEEN', what: ['slots'] },
+      { code: 'SOAK_SHORT', made: 1, planned: 3, rule: null },
       { code: 'TEST_SHORT', hours: 1, rule: 4 },
+    ])
+  })
+
+  test('without any test the soak plan and the shop’s rule are one point', () => {
+    const none = standing({ kind: 'open', missing: ['stability', 'testRule'] })
+    const tested = { passes: 0, planned: 3, hours: 0, rule: 4 }
+    expect(openPointsOf({ ...closed, standing: none, tested })).toEqual([
+      { code: 'SOAK_SHORT', made: 0, planned: 3, rule: 4 },
     ])
   })
 

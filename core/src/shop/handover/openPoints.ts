@@ -2,6 +2,10 @@ import type { Missing, ProofStanding } from '../../bench/diagnose'
 import type { Handover, OpenPointCode } from '../../things/records'
 import type { RemovedPart } from './parts'
 
+/** Figures that are looked at on the running machine. */
+const LOOKED_AT = ['seen', 'slots', 'speed', 'channels'] as const satisfies readonly Missing[]
+export type Looked = (typeof LOOKED_AT)[number]
+
 /** What stands open before a job is handed over; amounts in minor units. */
 export type OpenPoint =
   | {
@@ -12,15 +16,13 @@ export type OpenPoint =
         | 'UNSTEADY'
         | 'NOT_AS_AGREED'
         | 'NOT_VERIFIED'
-        | 'NOT_SEEN'
-        | 'SLOTS_NOT_SEEN'
-        | 'SPEED_NOT_SEEN'
-        | 'CHANNELS_NOT_SEEN'
         | 'NOT_APPROVED'
       >
     }
-  /** Passes of the soak plan made and planned. */
-  | { code: 'SOAK_SHORT'; made: number; planned: number }
+  /** Figures that nobody has looked at. */
+  | { code: 'NOT_SEEN'; what: readonly Looked[] }
+  /** Passes of the soak plan made and planned; `rule` is the shop's, in hours, where nothing was tested at all. */
+  | { code: 'SOAK_SHORT'; made: number; planned: number; rule: number | null }
   /** Hours tested, and those of the shop's rule. */
   | { code: 'TEST_SHORT'; hours: number; rule: number }
   | { code: 'LOSS'; tests: readonly string[] }
@@ -83,34 +85,37 @@ function pointsOfProof(
   { wrong, errors, missing }: ProofStanding,
   tested: TestedSoFar,
 ): OpenPoint[] {
+  const unseen = LOOKED_AT.filter((one) => missing.includes(one))
   return [
     ...(wrong ? [{ code: 'DIFFERENT_SEEN' as const }] : []),
     ...(errors ? [{ code: 'UNSTEADY' as const }] : []),
-    ...missing.flatMap((one) => pointOfMissing(one, tested)),
+    ...(unseen.length > 0 ? [{ code: 'NOT_SEEN' as const, what: unseen }] : []),
+    ...pointsOfTests(missing, tested),
   ]
 }
 
-function pointOfMissing(
-  missing: Missing,
+/** What was tested too little; without any test it is one point, which says both. */
+function pointsOfTests(
+  missing: readonly Missing[],
   { passes, planned, hours, rule }: TestedSoFar,
 ): OpenPoint[] {
-  switch (missing) {
-    case 'seen':
-      return [{ code: 'NOT_SEEN' }]
-    case 'slots':
-      return [{ code: 'SLOTS_NOT_SEEN' }]
-    case 'speed':
-      return [{ code: 'SPEED_NOT_SEEN' }]
-    case 'channels':
-      return [{ code: 'CHANNELS_NOT_SEEN' }]
-    case 'stability':
-      return [{ code: 'SOAK_SHORT', made: passes, planned }]
-    case 'testRule':
-      return [{ code: 'TEST_SHORT', hours, rule: rule ?? 0 }]
-    case 'loss':
-      // A loss is a point of its own, with its tests.
-      return []
-  }
+  const isShort = missing.includes('stability')
+  const isUntested = isShort && hours === 0
+  return [
+    ...(isShort
+      ? [
+          {
+            code: 'SOAK_SHORT' as const,
+            made: passes,
+            planned,
+            rule: isUntested ? rule : null,
+          },
+        ]
+      : []),
+    ...(missing.includes('testRule') && !isUntested
+      ? [{ code: 'TEST_SHORT' as const, hours, rule: rule ?? 0 }]
+      : []),
+  ]
 }
 
 /** Open points that nobody has given a reason for. */

@@ -1,4 +1,4 @@
-import type { OpenPoint } from '@tembrix/core/shop/handover'
+import type { Looked, OpenPoint } from '@tembrix/core/shop/handover'
 import type { Destination, OpenPointCode, Section } from '@tembrix/core/things/records'
 import { list, money, plural } from '../../../../base/format'
 import { describeModule } from '../../../../parts/board'
@@ -19,6 +19,13 @@ export const WENT: Record<Destination, string> = {
   recycling: 'to recycling',
 }
 
+const LOOKED_WORDS: Record<Looked, string> = {
+  seen: 'the memory in all',
+  slots: 'every slot',
+  speed: 'the speed',
+  channels: 'the channels at work',
+}
+
 const POINTS: { [C in OpenPointCode]: (point: Extract<OpenPoint, { code: C }>) => string } = {
   FITTING_OPEN: () => 'What is planned is not fitted.',
   DIFFERENT_SEEN: () => 'What is seen on the machine is not what is expected.',
@@ -26,12 +33,11 @@ const POINTS: { [C in OpenPointCode]: (point: Extract<OpenPoint, { code: C }>) =
     'The last stability test, or the system’s error log since the fitting, shows errors.',
   NOT_AS_AGREED: () => 'What is fitted is not what the customer agreed to.',
   NOT_VERIFIED: () => 'Not verified: nobody has looked at the machine since it was fitted.',
-  NOT_SEEN: () => 'Nobody has seen the memory in all.',
-  SLOTS_NOT_SEEN: () => 'Nobody has seen every slot.',
-  SPEED_NOT_SEEN: () => 'Nobody has seen the speed.',
-  CHANNELS_NOT_SEEN: () => 'Nobody has seen the channels at work.',
-  SOAK_SHORT: ({ made, planned }) =>
-    `The soak test: ${plural(made, 'pass', 'passes')} of the ${planned} planned count.`,
+  NOT_SEEN: ({ what }) => `Nobody has seen ${list(what.map((one) => LOOKED_WORDS[one]))}.`,
+  SOAK_SHORT: ({ made, planned, rule }) =>
+    rule === null
+      ? `The soak test: ${plural(made, 'pass', 'passes')} of the ${planned} planned count.`
+      : `Not tested: the plan is ${plural(planned, 'pass', 'passes')}, the shop’s rule ${hoursInWords(rule)}.`,
   TEST_SHORT: ({ hours, rule }) =>
     `Tested for ${hoursInWords(hours)}; the shop’s rule is ${hoursInWords(rule)}.`,
   LOSS: ({ tests }) => `Slower than before in ${list(tests)}.`,
