@@ -73,11 +73,14 @@ test('what cannot work is stopped in plain words, at its slot', async ({ page, a
 })
 
 test('a memory profile is asked for at its gate', async ({ page, app }) => {
-  await openJob(page, app, 'Hallow', 'plan')
-  await expect(figure(page, 'Speed')).toContainText('6000 MT/s')
+  await openJob(page, app, 'Aldwin', 'plan')
+  await expect(figure(page, 'Speed')).toContainText('6400 MT/s')
   await page.getByRole('checkbox', { name: 'Enable' }).click()
   await expect(figure(page, 'Speed')).toContainText('5200 MT/s')
   await expect(page.getByRole('heading', { name: 'A faster memory profile' })).toBeVisible()
+  await page.getByRole('checkbox', { name: 'Enable' }).click()
+  await expect(figure(page, 'Speed')).toContainText('6400 MT/s')
+  await saved(page)
 })
 
 test('a machine with all its memory soldered is said to be one', async ({ page, app }) => {

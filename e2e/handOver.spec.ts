@@ -299,7 +299,9 @@ test('no open point hides another: a four-hour test that ran one stands beside a
   await page.goto(`${address}/handover`)
   const open = page.getByRole('region', { name: 'Open points' })
   await expect(open).toContainText('shows errors')
-  await expect(open).toContainText('Nobody has seen every slot.')
+  await expect(open).toContainText(
+    'Nobody has seen every slot, the speed, and the channels at work.',
+  )
   await expect(open).toContainText('Tested for 1 hour; the shop’s rule is 4 hours.')
   await expect(open).toContainText('No quote is approved.')
   await open.getByRole('link', { name: 'Close it in Quote' }).click()
@@ -355,7 +357,7 @@ test('a collected job stays as it is: what is typed later is not taken, and it s
   await page.goto(`${address}/verify`)
   await expect(page.getByText('Collected on 20 Jan 2030.')).toBeVisible()
   await page.getByLabel('Memory in all, GB, seen').fill('16')
-  await expect(page.getByText('This job is collected and stays as it is.').first()).toBeVisible()
+  await expect(page.getByText('This job is closed and stays as it is.').first()).toBeVisible()
   await page.reload()
   await expect(page.getByLabel('Memory in all, GB, seen')).toHaveValue('')
   await page.getByRole('link', { name: 'new visit' }).click()
@@ -364,4 +366,54 @@ test('a collected job stays as it is: what is typed later is not taken, and it s
   const before = page.getByRole('region', { name: 'Fitted before' })
   await expect(before).toContainText('8 GB DDR4-2666 · SHELF-77, 20 Jan 2030')
   await expect(before).toContainText('Under our warranty until 20 Jan 2032.')
+})
+
+test('a declined quote ends the job in three presses, keeps nothing from the shelf, and comes back as a new visit', async ({
+  page,
+  app,
+}) => {
+  const { address, id } = await newJob(page, app, 'Lorcan Veil', 'Heron 15', { A: '8GB 1Rx8' })
+  await page.goto(`${address}/quote`)
+  await page.getByRole('button', { name: 'It ends without work' }).click()
+  const dialog = page.getByRole('dialog', { name: 'End this job without work' })
+  await dialog.getByLabel('the customer declined the quote').check()
+  await dialog.getByRole('button', { name: 'End the job' }).click()
+  await expect(
+    page.getByText(/Ended without work on .*: the customer declined the quote\./),
+  ).toBeVisible()
+  await saved(page)
+  const api = `${app.address}/api/v1`
+  const job = await (await page.request.get(`${api}/jobs/${id}`)).json()
+  expect(job).toMatchObject({ stage: 'closed', withoutWork: { as: 'declined', fee: null } })
+  // Nobody signs for it, and nothing of it is changed any more.
+  await expect(page.getByRole('region', { name: 'Sign-off' })).toHaveCount(0)
+  const late = await page.request.patch(`${api}/jobs/${id}`, {
+    data: { version: job.version, complaint: 'late' },
+  })
+  expect(late.status()).toBe(409)
+  await page.getByRole('button', { name: /begin a new visit/ }).click()
+  await expect(page.getByRole('heading', { name: 'Intake' })).toBeVisible()
+})
+
+test('the palette ends a job by what people would type, with a fee where there is one', async ({
+  page,
+  app,
+}) => {
+  const { address } = await newJob(page, app, 'Petra Lunt', 'Heron 15', { A: '8GB 1Rx8' })
+  await page.goto(`${address}/identify`)
+  await expect(page.getByRole('heading', { name: 'Identify' })).toBeVisible()
+  for (const typed of ['delete', 'close', 'cancel']) {
+    await page.keyboard.press('ControlOrMeta+k')
+    const palette = page.getByRole('dialog')
+    await palette.getByRole('combobox').fill(typed)
+    await expect(palette.getByRole('option', { name: /ends without work/ })).toBeVisible()
+    if (typed !== 'cancel') await page.keyboard.press('Escape')
+  }
+  await page.getByRole('option', { name: /ends without work/ }).click()
+  const dialog = page.getByRole('dialog', { name: 'End this job without work' })
+  await dialog.getByLabel('it is not worth it').check()
+  await dialog.getByLabel(/^Fee/).fill('25')
+  await dialog.getByRole('button', { name: 'End the job' }).click()
+  await expect(page.getByText(/it is not worth it, for a fee of €25\.00\./)).toBeVisible()
+  await saved(page)
 })

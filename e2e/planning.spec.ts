@@ -1,4 +1,4 @@
-import { expect, inShort, openJob, saved, slotButton, test } from './fixtures'
+import { expect, inShort, newJob, openJob, saved, slotButton, test } from './fixtures'
 
 /** Four hours of a machine with 4 GB that was full half of the time, in MB; one line is broken. */
 const LOG = [
@@ -10,7 +10,8 @@ const LOG = [
 ].join('\n')
 
 test('from the demand to a plan on the board, compared with another', async ({ page, app }) => {
-  await openJob(page, app, 'Doyley', 'size')
+  const { address } = await newJob(page, app, 'Anselm Dorrit', 'Heron 15', { A: '4GB 1Rx16' })
+  await page.goto(`${address}/size`)
   await expect(page.getByRole('heading', { name: 'Size', exact: true })).toBeVisible()
   await expect(page.getByRole('heading', { name: 'Not decided yet' })).toBeVisible()
 

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { reopens } from '@tembrix/core/shop/handover'
+import { endingRefusal, reopens } from '@tembrix/core/shop/handover'
 import type { NewJob } from '@tembrix/core/things/records'
 import { eq } from 'drizzle-orm'
 import type { z } from 'zod'
@@ -28,20 +28,29 @@ export const jobRules: Rules<'jobs'> = {
   make: createJob,
   changing: async (tx, job, patch) => {
     const { id, number } = job
-    if (reopens(job, patch) && (await isCollected(tx, id))) {
-      const message = `Job ${number} is collected; what comes later is a new visit.`
+    if (reopens(job, patch) && (job.withoutWork || (await isCollected(tx, id)))) {
+      const message = `Job ${number} is closed; what comes later is a new visit.`
       throw new HttpError(409, 'collected', message)
     }
     if (patch.login !== undefined && patch.login !== 'kept') await forgetPassword(tx, id)
     if (patch.found) await checkAssignment(tx, id, 'found', patch.found)
-    return patch
+    if (!patch.withoutWork) return patch
+    const refusal = endingRefusal(await isSigned(tx, id))
+    if (refusal) throw new HttpError(409, 'signed', refusal)
+    // It leaves the counter's day, and lets go of what was kept for it.
+    return { ...patch, stage: 'closed' }
   },
   written: async (tx, { id, leadId }, patch) => {
     if (patch?.complaint !== undefined) await reindex(tx, { id })
     if (patch?.found) await leadOthers(tx, leadId ?? id)
-    if (patch?.stage) await keepPieces(tx, id)
-    if (patch?.stage === 'closed') await forgetPassword(tx, id)
+    if (patch?.stage || patch?.withoutWork) await keepPieces(tx, id)
+    if (patch?.stage === 'closed' || patch?.withoutWork) await forgetPassword(tx, id)
   },
+}
+
+async function isSigned(tx: Transaction, jobId: string): Promise<boolean> {
+  const [handover] = await listed(tx, handoverKind, eq(handovers.jobId, jobId))
+  return !!handover?.signed
 }
 
 async function isCollected(tx: Transaction, jobId: string): Promise<boolean> {

@@ -123,6 +123,7 @@ const file = {
   sizing: NOTHING_SIZED,
   policy: null,
   condition: SECRET,
+  withoutWork: null,
   ownSettings: { found: true, what: SECRET },
   accessories: [SECRET],
   backup: 'made',

@@ -31,6 +31,7 @@ export function withoutPerson(file: JobFile): JobFile {
     uses: '',
     condition: '',
     ownSettings: null,
+    withoutWork: file.withoutWork && { ...file.withoutWork, note: '', by: '' },
     accessories: [],
     login: null,
     followUpOn: null,

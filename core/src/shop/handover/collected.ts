@@ -1,4 +1,4 @@
-import type { Collection } from '../../things/records'
+import type { Collection, JobFile } from '../../things/records'
 
 /** Records that a job still takes once its machine was collected; what was signed and paid has rules of its own. */
 const STILL_TAKEN: ReadonlySet<Collection> = new Set([
@@ -23,3 +23,10 @@ export const isTakenOnceCollected = (collection: Collection, fields: object): bo
   collection === 'jobs'
     ? Object.keys(fields).every((field) => STILL_SET.includes(field))
     : STILL_TAKEN.has(collection)
+
+/** Whether a job has ended for good: its machine was collected, or it ended without work. */
+export const isClosed = ({
+  handovers,
+  withoutWork,
+}: Pick<JobFile, 'handovers' | 'withoutWork'>): boolean =>
+  withoutWork !== null || handovers[0]?.collected != null

@@ -1,5 +1,5 @@
 export { type Claimable, claimable, type StoodBy, standsBy } from './claim'
-export { isTakenOnceCollected } from './collected'
+export { isClosed, isTakenOnceCollected } from './collected'
 export { type EarlierVisit, type StoodBySince, stoodBySince } from './earlier'
 export {
   type HandoverFacts,
@@ -11,10 +11,16 @@ export {
 export { type Against, type Gained, gainsOf } from './gained'
 export { type NextUpgrade, nextUpgrades } from './nextSteps'
 export { type ModuleNames, type OnRecord, onRecord } from './onRecord'
-export { type OpenPoint, openPointsOf, type ToHandOver, withoutReason } from './openPoints'
+export {
+  type Looked,
+  type OpenPoint,
+  openPointsOf,
+  type ToHandOver,
+  withoutReason,
+} from './openPoints'
 export { type FittedPart, partsFitted, partsRemoved, type RemovedPart } from './parts'
 export { agreedOption, paidIn, unpaid } from './payment'
-export { type HandoverRefusal, handoverRefusal, reopens } from './refusal'
+export { endingRefusal, type HandoverRefusal, handoverRefusal, reopens } from './refusal'
 export { newVisit } from './visit'
 export { monthsAfter, monthsFor, termFrom } from './warranty'
 export { figuresGone, filledIn, partOf, type Report } from './wording'

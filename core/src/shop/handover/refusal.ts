@@ -31,6 +31,10 @@ export function handoverRefusal(
   return null
 }
 
+/** Why a job cannot end without work; null where it can: what was signed for ends by being collected. */
+export const endingRefusal = (signed: boolean): string | null =>
+  signed ? 'The report is signed: the job ends by being collected.' : null
+
 /** Whether a change would open a job that is closed: what comes later is a new visit. */
 export const reopens = ({ stage }: Pick<Job, 'stage'>, change: JobChange): boolean =>
   stage === 'closed' && change.stage !== undefined && change.stage !== 'closed'

@@ -26,6 +26,24 @@ export type Login = z.infer<typeof Login>
 export const OwnSettings = z.object({ found: z.boolean(), what: z.string().max(500) })
 export type OwnSettings = z.infer<typeof OwnSettings>
 
+/** Ends of a job without work: the customer declined, or took it back, asked for a price only, it is not worth it, or nobody came for it. */
+export const ENDINGS = [
+  'declined',
+  'cancelled',
+  'price-only',
+  'not-worth-it',
+  'not-collected',
+] as const
+export const WithoutWork = z.object({
+  as: z.enum(ENDINGS),
+  note: z.string().max(500),
+  /** Charged for the trouble, in minor units; null for nothing. */
+  fee: Money.nullable(),
+  at: z.iso.datetime(),
+  by: ShortText,
+})
+export type WithoutWork = z.infer<typeof WithoutWork>
+
 const fields = {
   complaint: LongText,
   uses: LongText,
@@ -40,6 +58,8 @@ const fields = {
   condition: LongText,
   /** Modified firmware, undervolted or overclocked settings; null: nobody has asked. */
   ownSettings: OwnSettings.nullable(),
+  /** How it ended without work; null while it goes on, or ends with some. */
+  withoutWork: WithoutWork.nullable(),
   /** What came with it: a charger, a bag, a mouse. */
   accessories: z.array(ShortText.min(1)).max(30),
   /** Null: nobody has asked. */
@@ -66,6 +86,7 @@ export const NewJob = OwnId.extend({
   policy: fields.policy.default(null),
   condition: fields.condition.default(''),
   ownSettings: fields.ownSettings.default(null),
+  withoutWork: fields.withoutWork.default(null),
   accessories: fields.accessories.default([]),
   backup: fields.backup.default(null),
   login: fields.login.default(null),

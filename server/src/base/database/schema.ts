@@ -46,6 +46,7 @@ import {
   type Verification,
   type WarrantyClaim,
   type Week,
+  type WithoutWork,
 } from '@tembrix/core/things/records'
 import { type SQL, sql } from 'drizzle-orm'
 import {
@@ -211,6 +212,7 @@ export const jobs = pgTable(
     policy: text('policy').$type<Policy>(),
     condition: text('condition').notNull().default(''),
     ownSettings: jsonb('own_settings').$type<OwnSettings>(),
+    withoutWork: jsonb('without_work').$type<WithoutWork>(),
     accessories: jsonb('accessories').$type<string[]>().notNull().default(sql`'[]'::jsonb`),
     backup: text('backup').$type<BackupConsent>(),
     login: text('login').$type<Login>(),

@@ -1,13 +1,13 @@
 import { isTakenOnceCollected } from '@tembrix/core/shop/handover'
 import type { Collection } from '@tembrix/core/things/records'
-import { and, eq, isNotNull, ne } from 'drizzle-orm'
+import { and, eq, isNotNull, ne, or } from 'drizzle-orm'
 import { handovers, jobs, type Transaction } from '../../base/database'
 import { HttpError } from '../../base/http'
 
 /** Records that like machines share with the first of them. */
 const SHARED: readonly Collection[] = ['plans', 'quotes']
 
-/** Refuses a write to a job whose machine was collected, unless that is one of those that come later too. */
+/** Refuses a write to a job whose machine was collected, or that ended without work, unless that is one of those that come later too. */
 export async function refuseCollected(
   tx: Transaction,
   collection: Collection,
@@ -15,14 +15,14 @@ export async function refuseCollected(
   fields: object,
 ): Promise<void> {
   if (!jobId || isTakenOnceCollected(collection, fields)) return
-  const [collected] = await tx
+  const [closed] = await tx
     .select({ number: jobs.number })
-    .from(handovers)
-    .innerJoin(jobs, eq(jobs.id, handovers.jobId))
-    .where(and(eq(handovers.jobId, jobId), isNotNull(handovers.collected)))
-  if (!collected) return
+    .from(jobs)
+    .leftJoin(handovers, eq(handovers.jobId, jobs.id))
+    .where(and(eq(jobs.id, jobId), or(isNotNull(handovers.collected), isNotNull(jobs.withoutWork))))
+  if (!closed) return
   if (SHARED.includes(collection) && (await othersFollow(tx, jobId))) return
-  const message = `Job ${collected.number} is collected and takes no more of this; what comes later is a new visit.`
+  const message = `Job ${closed.number} is closed and takes no more of this; what comes later is a new visit.`
   throw new HttpError(409, 'collected', message)
 }
 

@@ -30,6 +30,7 @@ import type {
   ScrewHead,
   Tick,
   TrialMade,
+  WithoutWork,
 } from '@tembrix/core/things/records'
 
 const same = <Value extends string>(values: readonly Value[]): Record<Value, string> =>
@@ -155,6 +156,13 @@ export const CHOICES = {
     balanced: 'Balanced',
     capacity: 'Capacity first',
   } satisfies Record<Policy, string>,
+  withoutWork: {
+    declined: 'the customer declined the quote',
+    cancelled: 'the customer cancelled',
+    'price-only': 'a price was all that was asked for',
+    'not-worth-it': 'it is not worth it',
+    'not-collected': 'nobody came for it',
+  } satisfies Record<WithoutWork['as'], string>,
   ranks: {
     any: 'whichever costs less',
     two: 'two on every channel',

@@ -79,6 +79,8 @@ const FIELDS: Record<string, string> = {
   heightMm: 'height',
   clearanceMm: 'height beneath the cooler',
   nonVolatile: 'keeps its contents without power',
+  withoutWork: 'how it ended without work',
+  fee: 'fee',
   ownSettings: 'settings of its owner’s making',
   errorLogs: 'error logs',
   hottest: 'hottest module',

@@ -1,7 +1,8 @@
+import { isClosed } from '@tembrix/core/shop/handover'
 import type { Assignment } from '@tembrix/core/things/records'
 import { type ReactNode, useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { Link, Navigate, Outlet, useLocation, useNavigate, useParams } from 'react-router'
-import { day, money, plural } from '../../../base/format'
+import { CHOICES, day, money, plural } from '../../../base/format'
 import { Bar } from '../../../base/shell'
 import { Button, callout, LoadError, PageMessage } from '../../../base/ui'
 import { BoardColumn, BoardStrip, Desk, Legend } from '../../../parts/board'
@@ -21,6 +22,7 @@ import { MachineSwitch } from '../base/groups'
 import { StepBoardContext } from '../base/stepBoard'
 import { PlanTray } from '../judging/plan'
 import { FoundTray } from '../reading/identify'
+import { EndCommand } from '../shop/handover'
 import { WriteButton } from '../shop/messages'
 import { frameOf, type StepFrame } from './frameOf'
 import { Rail } from './Rail'
@@ -89,6 +91,7 @@ function Opened() {
         <div className="flex min-w-0 flex-1 items-center gap-x-3 max-sm:flex-wrap">
           <Title />
           <WriteButton />
+          <EndCommand />
           <Undo />
           <MachineSwitch />
         </div>
@@ -114,7 +117,7 @@ function Opened() {
         }
       >
         <StepBoardContext value={bench}>
-          <CollectedNotice />
+          <ClosedNotice />
           <Outlet />
         </StepBoardContext>
       </Frame>
@@ -122,15 +125,26 @@ function Opened() {
   )
 }
 
-/** Says on each step of a collected job that it stays as it is. */
-function CollectedNotice() {
+/** Says on each step of a closed job that it stays as it is. */
+function ClosedNotice() {
   const collected = useJobPart(({ file }) => file.handovers[0]?.collected ?? null)
+  const ended = useJobPart(({ file }) => file.withoutWork)
   const id = useJobPart(({ file }) => file.id)
-  if (!collected) return null
+  if (!collected && !ended) return null
   return (
     <p className={callout({ tone: 'note', className: 'mb-3' })}>
-      <b>Collected on {day(collected.at)}.</b> This job stays as it is; payments, claims and
-      messages still come in. What comes later is a{' '}
+      {collected ? (
+        <b>Collected on {day(collected.at)}.</b>
+      ) : (
+        ended && (
+          <b>
+            Ended without work on {day(ended.at)}: {CHOICES.withoutWork[ended.as]}
+            {ended.fee !== null && `, for a fee of ${money(ended.fee)}`}.
+          </b>
+        )
+      )}{' '}
+      {ended?.note} This job stays as it is; payments, claims and messages still come in. What comes
+      later is a{' '}
       <Link to={`/jobs/${id}/handover`} className="underline">
         new visit
       </Link>
@@ -152,7 +166,7 @@ function AtDesk({
   const jobAt = useJobAt()
   const { machine, now, planned, pieces, unseen } = useJob()
   const follows = useJobPart(({ file }) => file.lead !== null)
-  const isCollected = useJobPart(({ file }) => file.handovers[0]?.collected != null)
+  const isOver = useJobPart(({ file }) => isClosed(file))
   const take = (assignment: Assignment) => {
     const { file, plan, edit } = jobAt()
     if (planning) edit.step('plans', plan, { placement: assignment })
@@ -164,7 +178,7 @@ function AtDesk({
       assignment={tried ?? (planning ? planned : now).assignment}
       pieces={pieces}
       unseen={planning ? undefined : unseen}
-      onAssignment={atBench || isCollected || (planning && follows) ? null : take}
+      onAssignment={atBench || isOver || (planning && follows) ? null : take}
       className="flex min-h-dvh flex-col lg:h-dvh"
     >
       {children}
@@ -199,6 +213,7 @@ function JobBoard({
   const sum = useJobPart(({ cost }) => cost)
   const budget = useJobPart(({ file }) => file.budget)
   const follows = useJobPart(({ file }) => file.lead !== null)
+  const isOver = useJobPart(({ file }) => isClosed(file))
   const cost = useMemo(() => costFigure(sum, budget), [sum, budget])
   const onProfile = useCallback(
     (profile: boolean) => {
@@ -222,7 +237,7 @@ function JobBoard({
       lit={lit}
       tools={tools}
       cost={planning ? later.cost : undefined}
-      onProfile={planning && !atBench && !follows ? onProfile : undefined}
+      onProfile={planning && !atBench && !follows && !isOver ? onProfile : undefined}
     />
   )
 }

@@ -1,4 +1,4 @@
-import { isTakenOnceCollected } from '@tembrix/core/shop/handover'
+import { isClosed, isTakenOnceCollected } from '@tembrix/core/shop/handover'
 import { deepEqual } from '@tembrix/core/things/model'
 import type { ChangeOf, Collection } from '@tembrix/core/things/records'
 import { useMemo } from 'react'
@@ -50,9 +50,9 @@ export function useEdit(jobId: string): Edit {
   return useMemo(() => {
     const file = fileSelector(jobId)
     const isRefused = (writes: readonly Write[]): boolean => {
-      const collected = file(store.getState())?.handovers[0]?.collected
-      if (!collected || writes.every(isTaken)) return false
-      notify('This job is collected and stays as it is. What comes later is a new visit.')
+      const job = file(store.getState())
+      if (!job || !isClosed(job) || writes.every(isTaken)) return false
+      notify('This job is closed and stays as it is. What comes later is a new visit.')
       return true
     }
     const settle: Edit['settle'] = (name, writes) => {

@@ -1,3 +1,4 @@
+import { isClosed } from '@tembrix/core/shop/handover'
 import type { ChangeOf, Collection, Stored } from '@tembrix/core/things/records'
 import { useMemo } from 'react'
 import { changing, created, useAppDispatch, type Write } from '../../../../base/data'
@@ -31,7 +32,7 @@ export function useOneRecord<C extends 'fits' | 'verifications' | 'handovers', B
   }, [known, blank, file.id])
   const [set, settle] = useMemo(() => {
     const begin = () => {
-      if (known || file.handovers[0]?.collected) return
+      if (known || isClosed(file)) return
       dispatch(created({ jobId: file.id, collection, recordId: file.id }, { jobId: file.id }))
     }
     const set: Setting<C> = (fields, typing) => {
@@ -43,6 +44,6 @@ export function useOneRecord<C extends 'fits' | 'verifications' | 'handovers', B
       edit.settle(name, [changing(collection, record, fields), ...along])
     }
     return [set, settle]
-  }, [known, record, collection, file.id, file.handovers, dispatch, edit])
+  }, [known, record, collection, file, dispatch, edit])
   return { record, set, settle }
 }

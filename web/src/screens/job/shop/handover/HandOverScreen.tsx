@@ -2,6 +2,8 @@ import { useJobPart } from '../../base/file'
 import { JobFileLink, PrintLink } from '../../base/sheet'
 import { Claims } from './Claims'
 import { Collect } from './Collect'
+import { EndButton } from './EndButton'
+import { NewVisit } from './NewVisit'
 import { OpenPoints } from './OpenPoints'
 import { Payments } from './Payments'
 import { ReportView } from './ReportView'
@@ -14,6 +16,7 @@ import { useHandover } from './useHandover'
 export function HandOverScreen() {
   const id = useJobPart(({ file }) => file.id)
   const handing = useHandover()
+  const ended = useJobPart(({ file }) => file.withoutWork !== null)
   const { handover } = handing
   return (
     <div className="mx-auto flex max-w-6xl flex-col gap-3">
@@ -25,7 +28,7 @@ export function HandOverScreen() {
       <div className="grid content-start gap-x-8 gap-y-4 @4xl:grid-cols-[minmax(0,5fr)_minmax(0,4fr)]">
         <ReportView handing={handing} />
         <div className="flex flex-col gap-4">
-          {!handover.signed && <OpenPoints handing={handing} />}
+          {ended ? <NewVisit /> : !handover.signed && <OpenPoints handing={handing} />}
           <SetupFound handing={handing} />
           <Payments handing={handing} />
           <Returned handing={handing} />
@@ -35,8 +38,9 @@ export function HandOverScreen() {
               <Claims handing={handing} document={handing.document} />
             </>
           ) : (
-            <SignOffForm handing={handing} />
+            !ended && <SignOffForm handing={handing} />
           )}
+          <EndButton />
         </div>
       </div>
     </div>

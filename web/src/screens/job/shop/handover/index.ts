@@ -1,2 +1,3 @@
+export { EndButton, EndCommand } from './EndButton'
 export { HandOverScreen } from './HandOverScreen'
 export { ReportSheet } from './ReportSheet'

@@ -17,6 +17,7 @@ import { Button, callout, DateInput, Field, Select, TextInput } from '../../../.
 import { TermsDialog } from '../../../../parts/shop'
 import { useJob, useJobForm, useJobPart } from '../../base/file'
 import { Following } from '../../base/groups'
+import { EndButton } from '../handover'
 import { Approve } from './Approve'
 import { validUntilOf } from './document'
 import { OfferedVersion } from './OfferedVersion'
@@ -91,6 +92,7 @@ function OwnQuote() {
         <Draft quote={quote} quoting={quoting} />
       )}
       <Versions />
+      <EndButton />
       {settling && <TermsDialog onClose={() => setSettling(false)} />}
     </div>
   )
