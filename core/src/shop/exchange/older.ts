@@ -13,17 +13,22 @@ const isObject = (value: unknown): value is object => typeof value === 'object' 
 const added = (since: Value, record: unknown): unknown =>
   isObject(record) ? { ...since, ...record } : record
 
+/** Lists of a file whose records have got what they had not yet. */
+const listsWith = (since: Record<string, Value>, file: Value): Value =>
+  Object.fromEntries(
+    Object.entries(since).map(([list, blank]) => {
+      const records = file[list]
+      return [list, Array.isArray(records) ? records.map((one) => added(blank, one)) : records]
+    }),
+  )
+
 /**
  * The file of a job in version 1 as it is in version 2: what there was not yet is blank, and there were no messages.
  * What is wrong in it stays wrong.
  */
 function fromVersion1(file: Value): Value {
-  const lists = Object.entries(SINCE_1).map(([list, since]) => {
-    const records = file[list]
-    return [list, Array.isArray(records) ? records.map((one) => added(since, one)) : records]
-  })
   const job = added(JOB_SINCE_1, file.job)
-  return { messages: [], ...file, ...Object.fromEntries(lists), job, version: 2 }
+  return { messages: [], ...file, ...listsWith(SINCE_1, file), job, version: 2 }
 }
 
 /** The file of a job in version 2 as it is in version 3: modules name the unit they were ordered for `orderedFor`. */
@@ -39,7 +44,19 @@ function renamed(module: unknown): unknown {
   return { ...others, orderedFor }
 }
 
-const UPGRADES = [fromVersion1, fromVersion2]
+/** What records had not yet in version 3, by the list they are in. */
+const SINCE_3: Record<string, Value> = {
+  fits: { inTheWay: [], testFrom: null },
+  verifications: { soak: null, errorLogs: [], besides: null },
+}
+const JOB_SINCE_3 = { ownSettings: null, withoutWork: null }
+
+/** The file of a job in version 3 as it is in version 4: what there was not yet is blank. */
+function fromVersion3(file: Value): Value {
+  return { ...file, ...listsWith(SINCE_3, file), job: added(JOB_SINCE_3, file.job), version: 4 }
+}
+
+const UPGRADES = [fromVersion1, fromVersion2, fromVersion3]
 
 /** The file of a job of any version from 1 as it is in today's. */
 export const inNewestForm = (file: Value): Value =>

@@ -199,6 +199,31 @@ test('a module in a file of the second form keeps what it was ordered for', asyn
   ])
 })
 
+test('a file of the third form gets what its records had not yet', async () => {
+  const job = (await here.post('/jobs', newJobBody)).body
+  await here.post('/fits', { jobId: job.id })
+  await here.post('/verifications', { jobId: job.id })
+  const value = JSON.parse((await openArchive(await fileOf(here, job.id))).job)
+  const { ownSettings: _, withoutWork: __, ...before } = value.job
+  const [{ inTheWay: ___, testFrom: ____, ...fit }] = value.fits
+  const [{ soak: _a, errorLogs: _b, besides: _c, ...verification }] = value.verifications
+  const older = {
+    ...value,
+    version: 3,
+    job: before,
+    fits: [fit],
+    verifications: [verification],
+  }
+  const answer = await send(elsewhere, await zipped({ 'job.json': JSON.stringify(older) }))
+  expect(answer.status).toBe(201)
+  expect((await elsewhere.get(`/jobs/${job.id}`)).body).toMatchObject({
+    ownSettings: null,
+    withoutWork: null,
+    fits: [{ inTheWay: [], testFrom: null }],
+    verifications: [{ soak: null, errorLogs: [], besides: null }],
+  })
+})
+
 test('the form of a file is there as JSON Schema, down to a module of a slot', async () => {
   const { body } = await here.get('/job-files/schema')
   expect(body.required).toEqual(expect.arrayContaining(['format', 'version', 'job', 'modules']))
