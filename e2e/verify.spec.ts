@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
 import type { Application } from './application'
 import { chanceOf } from './chance'
-import { expect, newJob, openJob, saved, slotButton, test, toStep } from './fixtures'
+import { expect, newJob, saved, slotButton, test, toStep } from './fixtures'
 import { jobOn, module } from './jobOn'
 
 /** A laptop with 8 GB, to which 8 GB are planned beside, at its Verify step. */
@@ -589,11 +589,31 @@ test('a log of frame times is read, its column chosen and remembered; bad logs s
   await expect(page.getByRole('region', { name: 'Points' })).toContainText('4100 4150 4080')
 })
 
+/** Opens Verify of a desktop whose two modules are replaced by two that run by a profile. */
+async function openSwiftTower(page: Page, app: Application, customer: string) {
+  const profile = { kind: 'profile', dataRate: 6000, cl: 36, trcd: 36, trp: 36, tras: 96 }
+  const standard = { kind: 'standard', dataRate: 4800, cl: 40, trcd: 40, trp: 40, tras: 77 }
+  const plain = module({ article: 'Plain-16' })
+  const swift = module({ speeds: [standard, profile], article: 'Swift-16' })
+  const tower = { Kind: 'desktop', Generation: 'DDR5', Slots: '4' }
+  const found = { A2: plain, B2: plain }
+  const planned = { A2: swift, B2: swift }
+  const kind = /^Desktop, 4 slots, DDR5/
+  const address = await jobOn(page, app, customer, tower, kind, found, planned)
+  const api = `${app.address}/api/v1`
+  const job = await (await page.request.get(`${api}/jobs/${address.split('/').at(-1)}`)).json()
+  const [plan] = job.plans
+  await page.request.patch(`${api}/plans/${plan.id}`, {
+    data: { version: plan.version, profile: true },
+  })
+  await page.goto(`${address}/verify`)
+}
+
 test('a fault hidden in the simulated machine is found, by the shop’s own table of causes', async ({
   page,
   app,
 }) => {
-  await openJob(page, app, 'Hallow', 'verify')
+  await openSwiftTower(page, app, 'Griet Hollow')
   await page.getByRole('tab', { name: /^Fault/ }).click()
   const suspects = page.getByRole('region', { name: 'Suspects' })
   await expect(suspects.getByRole('listitem').first()).toContainText('was not fully seated')
@@ -797,18 +817,7 @@ test('a profile that gives errors with both modules in is named, not the pair', 
   page,
   app,
 }) => {
-  const profile = { kind: 'profile', dataRate: 6000, cl: 36, trcd: 36, trp: 36, tras: 96 }
-  const standard = { kind: 'standard', dataRate: 4800, cl: 40, trcd: 40, trp: 40, tras: 77 }
-  const swift = module({ speeds: [standard, profile], article: 'Swift-16' })
-  const two = { A2: swift, B2: swift }
-  const tower = { Kind: 'desktop', Generation: 'DDR5', Slots: '4' }
-  const address = await jobOn(page, app, 'Gerda Hollis', tower, /^Desktop, 4 slots, DDR5/, two, two)
-  const job = `${app.address}/api/v1/jobs/${address.split('/').at(-1)}`
-  const [plan] = (await (await page.request.get(job)).json()).plans
-  await page.request.patch(`${app.address}/api/v1/plans/${plan.id}`, {
-    data: { version: plan.version, profile: true },
-  })
-  await page.goto(`${address}/verify`)
+  await openSwiftTower(page, app, 'Gerda Hollis')
   await page.getByRole('tab', { name: /^Fault/ }).click()
   await expect(page.getByRole('region', { name: 'Suspects' })).toBeVisible()
   await answer(page, 'Errors under test')
