@@ -2,14 +2,12 @@ import { hoursOf, type NewErrors, testsThatCount } from '../../bench/diagnose'
 import { changesBetween, type MemoryChange, testedOf } from '../../bench/measure'
 import { countedPasses, faultShownIn, heldBy, type SoakPlan, type SoakRun } from '../../bench/soak'
 import type { Forecast } from '../../judging/forecast'
-import { deepEqual, type Machine, type Module } from '../../things/model'
+import { deepEqual, type Machine } from '../../things/model'
 import {
   type Handover,
   type JobFile,
   NOT_HANDED_OVER,
   type Piece,
-  placementOf,
-  type QuotedOption,
   type Terms,
   UNVERIFIED,
 } from '../../things/records'
@@ -24,6 +22,7 @@ import {
   standingOf,
   type ToProve,
 } from '../job'
+import { isAsAgreed } from './asAgreed'
 import { type Gained, gainsOf } from './gained'
 import { type NextUpgrade, nextUpgrades } from './nextSteps'
 import { type OpenPoint, openPointsOf } from './openPoints'
@@ -195,20 +194,6 @@ export function handoverFacts(
       returned: handover.returned,
     }),
   }
-}
-
-/** Whether what is planned now, and was fitted, is what the customer agreed to: by article, whichever piece it is. */
-function isAsAgreed(
-  { placement, profile }: Pick<QuotedOption, 'placement' | 'profile'>,
-  machine: Machine,
-  { placement: fitted, settings }: Situation,
-  pieces: ReadonlyMap<string, Piece>,
-): boolean {
-  const agreed = placementOf(machine, placement, pieces)
-  const article = (module: Module | null | undefined) =>
-    module ? `${module.article} ${module.capacityGiB}` : ''
-  const alike = machine.slots.every(({ id }) => article(agreed[id]) === article(fitted[id]))
-  return alike && profile === settings.profile
 }
 
 const stated = (seen: number | null, otherwise: number): Stated =>

@@ -29,6 +29,7 @@ import {
   unpaid,
   withoutReason,
 } from '.'
+import { isAsAgreed } from './asAgreed'
 
 const ID = (at: number) => `00000000-0000-4000-8000-00000000000${at}`
 const piece = (at: number, of: Partial<ModuleRecord>): ModuleRecord => ({
@@ -144,6 +145,29 @@ describe('parts', () => {
     expect(out({ [ID(1)]: { to: 'recycling', shelfId: ID(9), price: null } })).toEqual([
       ['OLD-1', 'recycling'],
     ])
+  })
+})
+
+describe('as agreed', () => {
+  const option = { placement: at(['A2', 2], ['B2', 3, 0], ['B1', 3, 1]), profile: false }
+  const isAgreed = (changes: Partial<typeof option>, known = pieces) =>
+    isAsAgreed({ ...option, ...changes }, machine, planned, known)
+
+  test('the modules and the profile of the option agreed to, whichever piece it is', () => {
+    expect(isAgreed({})).toBe(true)
+    expect(isAgreed({ profile: true })).toBe(false)
+    const alike = piecesById([...pieces.values(), piece(6, {})] as ModuleRecord[])
+    expect(isAgreed({ placement: at(['A2', 6], ['B2', 6, 0], ['B1', 6, 1]) }, alike)).toBe(true)
+    const larger = piecesById([
+      ...pieces.values(),
+      piece(6, { module: stick({ capacityGiB: 16 }) }),
+    ] as ModuleRecord[])
+    expect(isAgreed({ placement: at(['A2', 6], ['B2', 3, 0], ['B1', 3, 1]) }, larger)).toBe(false)
+    expect(isAgreed({ placement: at(['A2', 2]) })).toBe(false)
+  })
+
+  test('no difference is claimed where a module agreed to is not known any more', () => {
+    expect(isAgreed({ placement: at(['A2', 9]) })).toBe(true)
   })
 })
 
