@@ -1,5 +1,5 @@
 export { type Claimable, claimable, type StoodBy, standsBy } from './claim'
-export { isClosed, isTakenOnceCollected } from './collected'
+export { isClosed, isTakenOnceClosed } from './closed'
 export { type EarlierVisit, type StoodBySince, stoodBySince } from './earlier'
 export {
   type HandoverFacts,

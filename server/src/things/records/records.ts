@@ -21,7 +21,7 @@ import {
   remove,
   type StoredTable,
 } from '../store'
-import { refuseCollected } from './refuseCollected'
+import { refuseClosed } from './refuseClosed'
 
 type Made<C extends Collection> = z.output<(typeof KINDS)[C]['createSchema']>
 type Patch<C extends Collection> = z.output<(typeof KINDS)[C]['updateSchema']>
@@ -93,7 +93,7 @@ export function records<C extends Collection>(
 
   async function make(tx: Transaction, body: unknown): Promise<Created<Stamped>> {
     const made = createSchema.parse(body) as Made<C>
-    await refuseCollected(tx, collection, (made as { jobId?: string }).jobId, made)
+    await refuseClosed(tx, collection, (made as { jobId?: string }).jobId, made)
     const created = rules.make
       ? await rules.make(tx, made)
       : await create(tx, kind, await valuesOf(tx, made))
@@ -117,7 +117,7 @@ export function records<C extends Collection>(
     change: async (tx, id, body) => {
       const patch = updateSchema.parse(body) as Patch<C>
       const row = await find(tx, kind, id)
-      await refuseCollected(tx, collection, jobOf(row), patch)
+      await refuseClosed(tx, collection, jobOf(row), patch)
       const values = rules.changing ? await rules.changing(tx, row, patch) : patch
       const changed = await change(tx, kind, id, {
         ...(values as Values<T>),
@@ -129,7 +129,7 @@ export function records<C extends Collection>(
     remove: mayGo
       ? async (tx, id, version) => {
           const row = await find(tx, kind, id)
-          await refuseCollected(tx, collection, jobOf(row), {})
+          await refuseClosed(tx, collection, jobOf(row), {})
           await mayGo(tx, row)
           await remove(tx, kind, id, version)
           await rules.written?.(tx, row)

@@ -1,4 +1,4 @@
-import { isClosed, isTakenOnceCollected } from '@tembrix/core/shop/handover'
+import { isClosed, isTakenOnceClosed } from '@tembrix/core/shop/handover'
 import { deepEqual } from '@tembrix/core/things/model'
 import type { ChangeOf, Collection } from '@tembrix/core/things/records'
 import { useMemo } from 'react'
@@ -41,7 +41,7 @@ export interface Edit {
 
 /** Whether a write is one that a collected job still takes. */
 const isTaken = (write: Write): boolean =>
-  isTakenOnceCollected(write.collection, write.action === 'change' ? write.fields : {})
+  isTakenOnceClosed(write.collection, write.action === 'change' ? write.fields : {})
 
 /** Ways to change a job's records. One that is collected takes few of them, and says so. */
 export function useEdit(jobId: string): Edit {

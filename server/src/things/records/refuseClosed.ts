@@ -1,4 +1,4 @@
-import { isTakenOnceCollected } from '@tembrix/core/shop/handover'
+import { isTakenOnceClosed } from '@tembrix/core/shop/handover'
 import type { Collection } from '@tembrix/core/things/records'
 import { and, eq, isNotNull, ne, or } from 'drizzle-orm'
 import { handovers, jobs, type Transaction } from '../../base/database'
@@ -8,13 +8,13 @@ import { HttpError } from '../../base/http'
 const SHARED: readonly Collection[] = ['plans', 'quotes']
 
 /** Refuses a write to a job whose machine was collected, or that ended without work, unless that is one of those that come later too. */
-export async function refuseCollected(
+export async function refuseClosed(
   tx: Transaction,
   collection: Collection,
   jobId: string | null | undefined,
   fields: object,
 ): Promise<void> {
-  if (!jobId || isTakenOnceCollected(collection, fields)) return
+  if (!jobId || isTakenOnceClosed(collection, fields)) return
   const [closed] = await tx
     .select({ number: jobs.number })
     .from(jobs)

@@ -1,6 +1,6 @@
 import type { Collection, JobFile } from '../../things/records'
 
-/** Records that a job still takes once its machine was collected; what was signed and paid has rules of its own. */
+/** Records that a closed job still takes; a signed report and payments have rules of their own. */
 const STILL_TAKEN: ReadonlySet<Collection> = new Set([
   'customers',
   'machines',
@@ -12,14 +12,14 @@ const STILL_TAKEN: ReadonlySet<Collection> = new Set([
   'messages',
   'orders',
 ])
-/** Fields of the job itself that may still be set: when to ask again. That it is closed follows from collecting. */
+/** Fields of the job itself that may still be set: when to ask again, and that it is closed. */
 const STILL_SET: readonly string[] = ['version', 'followUpOn', 'stage']
 
 /**
- * Whether a write is taken once the job's machine was collected: payments, claims, messages and what is known of
- * customer and machine are; plans, trials, measurements and notes of the work stay as they were.
+ * Whether a closed job takes a write: payments, claims, messages and facts of customer and machine come in; plans,
+ * trials, measurements and notes of the work stay as they were.
  */
-export const isTakenOnceCollected = (collection: Collection, fields: object): boolean =>
+export const isTakenOnceClosed = (collection: Collection, fields: object): boolean =>
   collection === 'jobs'
     ? Object.keys(fields).every((field) => STILL_SET.includes(field))
     : STILL_TAKEN.has(collection)
