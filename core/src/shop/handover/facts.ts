@@ -21,6 +21,7 @@ import {
   soakOf,
   standingOf,
   type ToProve,
+  testableGiB,
 } from '../job'
 import { isAsAgreed } from './asAgreed'
 import { type Gained, gainsOf } from './gained'
@@ -93,22 +94,19 @@ export interface ToReport extends ToProve {
     | 'measurements'
     | 'verifications'
     | 'accessories'
+    | 'sizing'
   >
   pieces: ReadonlyMap<string, Piece>
 }
 
-function steadinessOf(
-  tests: readonly SoakRun[],
-  plan: SoakPlan,
-  { evaluation: { capacity } }: Situation,
-): Steadiness {
-  const { passes } = countedPasses(tests, capacity.installedGiB)
+function steadinessOf(tests: readonly SoakRun[], plan: SoakPlan, gib: number): Steadiness {
+  const { passes } = countedPasses(tests, gib)
   return {
     tests: tests.length,
     hours: hoursOf(tests),
     passes,
     clean: tests.every(({ errors }) => errors === 0),
-    held: heldBy(plan, tests, capacity.installedGiB),
+    held: heldBy(plan, tests, gib),
     shows: faultShownIn(passes),
     shortened: plan.shortened?.reason ?? null,
   }
@@ -143,7 +141,8 @@ export function handoverFacts(
   const option = agreedOption(file.quotes)
   const counted = testsThatCount(stability, planKey(planned))
   const soakPlanned = soakOf(planned, soak ?? null, terms)
-  const countedNow = countedPasses(counted, planned.evaluation.capacity.installedGiB)
+  const testable = testableGiB(planned, file.sizing)
+  const countedNow = countedPasses(counted, testable)
   const channels = fitted ? channelsMeasured(job) : null
   const { capacity, run, zones } = after.evaluation
   const ways = zones[0]?.ways ?? 1
@@ -165,7 +164,7 @@ export function handoverFacts(
     gains,
     altered: fitted ? changesBetween(before, planned) : [],
     forecast: fitted ? forecast : null,
-    steadiness: fitted && counted.length > 0 ? steadinessOf(counted, soakPlanned, planned) : null,
+    steadiness: fitted && counted.length > 0 ? steadinessOf(counted, soakPlanned, testable) : null,
     errorsLogged: fitted ? errorsSince(file.verifications[0] ?? UNVERIFIED, job.errorsFound) : null,
     filesLookedAt: fit?.ticks.FILES_FIT?.state === 'done',
     next: nextUpgrades(machine, after),

@@ -43,6 +43,7 @@ export {
   soakOf,
   standingOf,
   type ToProve,
+  testableGiB,
   trialsMade,
 } from './proof'
 export { type Situation, situationOf } from './situation'

@@ -24,6 +24,7 @@ import {
   profileVolts,
   situationOf,
   standingOf,
+  testableGiB,
   trialsMade,
 } from '.'
 
@@ -183,6 +184,12 @@ describe('what the proof is made from', () => {
     expect(openedBy([{ ...made, reseat: true }], planned.assignment)).toBe(true)
     expect(openedBy([{ ...made, arrangement: { A2: 'one 0' } }], planned.assignment)).toBe(true)
   })
+})
+
+test('a test counts that reached all but the graphics memory', () => {
+  expect(testableGiB(planned, undefined)).toBe(16)
+  expect(testableGiB(planned, { graphicsGiB: 4 })).toBe(12)
+  expect(testableGiB(planned, { graphicsGiB: null })).toBe(16)
 })
 
 describe('the machine as it is judged', () => {

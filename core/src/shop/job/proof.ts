@@ -129,6 +129,12 @@ export function differencesFound(job: Omit<ToProve, 'errorsFound'>): Difference[
 export const planKey = ({ assignment, settings }: Situation): string =>
   JSON.stringify([Object.entries(arrangementOf(assignment)).sort(), settings.profile])
 
+/** Memory that a test can reach, GiB: what is installed but for what graphics are set to take. */
+export const testableGiB = (
+  { evaluation: { capacity } }: Pick<Situation, 'evaluation'>,
+  sizing: Pick<Sizing, 'graphicsGiB'> | undefined,
+): number => Math.max(0, capacity.installedGiB - (sizing?.graphicsGiB ?? 0))
+
 /** The soak plan of what is planned, or what of it somebody shortened. */
 export function soakOf(
   { settings, evaluation: { run, capacity } }: Pick<Situation, 'settings' | 'evaluation'>,
@@ -189,7 +195,7 @@ export function standingOf(
     channelsAtLeast: channelsMeasured(job).atLeast,
     stability,
     soak,
-    gib: planned.evaluation.capacity.installedGiB,
+    gib: testableGiB(planned, file.sizing),
     plan: planKey(planned),
     ruleHours: terms.testHours,
     errorsLogged: logged ? memoryErrors(logged) : 0,

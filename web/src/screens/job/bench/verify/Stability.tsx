@@ -1,6 +1,6 @@
 import { hoursOf, testsThatCount } from '@tembrix/core/bench/diagnose'
 import { countedPasses, heldBy, type SoakPlan } from '@tembrix/core/bench/soak'
-import { planKey, soakOf } from '@tembrix/core/shop/job'
+import { planKey, soakOf, testableGiB } from '@tembrix/core/shop/job'
 import { StabilityRun } from '@tembrix/core/things/records'
 import { Trash2 } from 'lucide-react'
 import { Faults, useSaveForm } from '../../../../base/form'
@@ -13,6 +13,8 @@ import { useJob, useShop } from '../../base/file'
 
 /** From this temperature of a module on its refresh rate doubles, °C. */
 const HOT = 85
+/** From so many modules on they stand close enough to warm each other. */
+const CLOSE = 4
 
 /** What is typed of a run; who and when is noted with it. */
 const LoggedRun = StabilityRun.pick({
@@ -170,8 +172,9 @@ interface PlanProps {
 
 /** The test that this job asks for, how far it is, and how it is made shorter. */
 function Plan({ soak, limitHours, verifying: { record, set }, tests }: PlanProps) {
-  const { planned } = useJob()
-  const gib = planned.evaluation.capacity.installedGiB
+  const { file, planned } = useJob()
+  const gib = testableGiB(planned, file.sizing)
+  const filled = Object.keys(planned.assignment).length
   const counted = countedPasses(tests, gib)
   const hot = Math.max(0, ...tests.map(({ hottest }) => hottest ?? 0))
   const made = soak.warm ? counted.warm : counted.passes
@@ -187,6 +190,11 @@ function Plan({ soak, limitHours, verifying: { record, set }, tests }: PlanProps
           : ''}
         .
       </p>
+      {filled >= CLOSE && (
+        <p className="text-sm text-ink-2">
+          {filled} modules warm each other: see that air moves over them.
+        </p>
+      )}
       {counted.tooMany > 0 && (
         <p className="text-sm text-risk">
           {plural(counted.tooMany, 'pass', 'passes')} noted cannot have been made of {capacity(gib)}{' '}
