@@ -41,7 +41,7 @@ const SIZING: Taught['sizing'] = {
 } as never
 
 const job = (more: Partial<Taught> = {}): Taught => ({
-  machine,
+  machine: { machine, sources: {} },
   // As much memory in both, on one channel and on two.
   found: at({ A2: 'a' }),
   plan: { placement: at({ A2: 'small', B2: 'small2' }), profile: false, manual: null },
@@ -51,6 +51,11 @@ const job = (more: Partial<Taught> = {}): Taught => ({
   ...more,
 })
 const learn = (of: Taught) => learnedFrom([of], pieces, STARTING_USES)
+
+test('a machine whose own module needs another voltage than its record says teaches as well', () => {
+  const low = { machine: desktop({ voltages: [1.35] }), sources: {} }
+  expect(learn(job({ machine: low })).results).toHaveLength(1)
+})
 
 test('a test that stands for a kind of work is a result, with the memory it was made on', () => {
   expect(learn(job()).results).toMatchObject([

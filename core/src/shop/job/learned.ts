@@ -9,16 +9,17 @@ import {
 } from '../../bench/measure'
 import type { ShopResult } from '../../judging/forecast'
 import { judgeNeed, memoryState, type UseTable } from '../../judging/sizing'
-import type { Machine } from '../../things/model'
 import {
   type JobFile,
   type Learning,
+  type MachineRecord,
   type Piece,
   type Plan,
   STARTING_LEARNING,
   settingsOf,
   type Verification,
 } from '../../things/records'
+import { machineInUse } from './machineInUse'
 import { ceilingsShown } from './proof'
 import { type Situation, situationOf } from './situation'
 
@@ -34,7 +35,7 @@ export const NOTHING_KNOWN: Learned = { scatter: NOTHING_LEARNED, results: [], c
 
 /** A job as far as it teaches something. */
 export interface Taught extends Pick<JobFile, 'found' | 'sizing'> {
-  machine: Machine
+  machine: Pick<MachineRecord, 'machine' | 'sources'>
   plan: Pick<Plan, 'placement' | 'profile' | 'manual'>
   measurements: readonly (KeptRuns & { jobId: string; createdAt?: string })[]
   verification: Pick<Verification, 'seen'> | null
@@ -51,7 +52,8 @@ export function learnedFrom(
   const results: ShopResult[] = []
   const ceilings: Record<string, number> = {}
   for (const job of jobs) {
-    const { machine, plan, found, verification } = job
+    const { plan, found, verification } = job
+    const machine = machineInUse(job.machine, found, pieces)
     const now = situationOf(machine, found, pieces, { profile: false })
     const planned = situationOf(machine, plan.placement ?? found, pieces, settingsOf(plan))
     if (plan.placement && isLearnedFrom(job, learning)) {

@@ -27,7 +27,7 @@ export function learned(db: Database): Promise<Learned> {
     const sessions = latest.reverse()
     const ids = [...new Set(sessions.map(({ jobId }) => jobId))]
     const measured = await tx
-      .select({ job: jobs, machine: machines.machine })
+      .select({ job: jobs, machine: machines.machine, sources: machines.sources })
       .from(jobs)
       .innerJoin(machines, eq(machines.id, jobs.machineId))
       .where(inArray(jobs.id, ids))
@@ -43,7 +43,7 @@ export function learned(db: Database): Promise<Learned> {
       .from(modules)
       .where(inArray(modules.id, [...held]))
     const { uses, learning } = await readShop(tx)
-    const taught = measured.flatMap(({ job, machine }) => {
+    const taught = measured.flatMap(({ job, ...machine }) => {
       const plan = planned.find(({ id }) => id === job.planId)
       if (!plan) return []
       const { found, sizing } = job
