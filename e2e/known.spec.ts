@@ -117,3 +117,60 @@ test('a module that is too tall or of four bits a chip is said to be so', async 
   await expect(page.getByText('which this machine refuses by its record').first()).toBeVisible()
   await saved(page)
 })
+
+test('the kinds that came later can be started from', async ({ page, app }) => {
+  const kinds: [Record<string, string>, RegExp][] = [
+    [{ Kind: 'desktop', Generation: 'DDR2', Slots: '4' }, /^Desktop with DDR2, 4 slots/],
+    [{ Kind: 'desktop', Generation: 'DDR4', Slots: '8' }, /^Desktop with DDR4, 8 slots, four/],
+    [{ Kind: 'all-in-one', Generation: 'DDR3', Slots: '4' }, /^All-in-one, 4 SO-DIMM slots, DDR3/],
+    [{ Kind: 'workstation', Generation: 'DDR4', Slots: '4' }, /^Workstation with DDR4, 4 slots/],
+  ]
+  for (const [answers, kind] of kinds) {
+    await jobOn(page, app, `Kind ${kind.source.length}`, answers, kind, {}, {})
+    await expect(page.getByRole('region', { name: /^Board/ })).toBeVisible()
+  }
+})
+
+test('a hot module, a test that left memory out, and four modules side by side are spoken of', async ({
+  page,
+  app,
+}) => {
+  const four = Object.fromEntries(['A1', 'A2', 'B1', 'B2'].map((slot) => [slot, module({})]))
+  const address = await jobOn(page, app, 'Mette Hale', TOWER, /^Desktop, 4 slots, DDR5/, four, four)
+  await page.goto(`${address}/verify`)
+  const soak = page.getByRole('region', { name: 'Soak test' })
+  await expect(soak).toContainText('4 modules warm each other')
+  await soak.getByLabel('Passes').last().fill('3')
+  await soak.getByLabel('Hours').fill('9')
+  await soak.getByLabel('Hottest module, °C').fill('91')
+  await soak.getByLabel('Reached, GB').fill('48')
+  await soak.getByRole('button', { name: 'Note it' }).click()
+  await expect(soak).toContainText('above 85 °C memory has to be refreshed twice as often')
+  await expect(soak).toContainText('3 passes did not reach all of 64 GB')
+  await expect(soak).toContainText('Made so far: 0 passes that count')
+  await saved(page)
+})
+
+test('the shop’s choice of ranks and of listed modules is kept, and new jobs begin with it', async ({
+  page,
+  app,
+}) => {
+  await page.goto(`${app.address}/settings`)
+  const policy = page.getByRole('region', { name: 'Buying policy' })
+  await policy.getByLabel('Ranks, among plans').selectOption('two on every channel')
+  await policy.getByRole('checkbox', { name: /only what the maker’s list/ }).click()
+  await expect(policy.getByRole('checkbox', { name: /only what the maker’s list/ })).toBeChecked()
+  await page.reload()
+  await expect(policy.getByLabel('Ranks, among plans')).toHaveValue('two')
+  const address = await jobOn(page, app, 'Oda Rank', TOWER, /^Desktop, 4 slots, DDR5/, {}, {})
+  const job = await (
+    await page.request.get(`${app.address}/api/v1/jobs/${address.split('/').at(-1)}`)
+  ).json()
+  expect(job.sizing.onlyListed).toBe(true)
+  await page.goto(`${app.address}/settings`)
+  await policy.getByRole('checkbox', { name: /only what the maker’s list/ }).click()
+  await expect(
+    policy.getByRole('checkbox', { name: /only what the maker’s list/ }),
+  ).not.toBeChecked()
+  await policy.getByLabel('Ranks, among plans').selectOption('whichever costs less')
+})

@@ -22,7 +22,7 @@ export interface BeliefFigures {
   order: string[] | null
   /** Colours of its slots in that order, where the board shows them. */
   colours: string[]
-  /** What it runs at and what held it, and the fastest speed on a label in it; null where it does not run. */
+  /** Rate it runs at, its limiter, and the fastest rate on a label in it; null where it does not run. */
   speed: { runs: number; limitedBy: Run['limitedBy']; labelled: number } | null
   usableGiB: number
   /** Different articles in it. */

@@ -352,7 +352,7 @@ describe('how modules are organised', () => {
     expect(graphics.median).toBeGreaterThan(0.93)
     expect(of('office', x8, x16).median).toBeGreaterThan(0.995)
   })
-  test('a second rank brings a little, and the range holds both', () => {
+  test('a second rank gains a little, and the range holds both', () => {
     const { median, most } = of('integrated-graphics', x8, ranks)
     expect(median).toBeGreaterThan(1.005)
     expect(median).toBeLessThan(1.04)

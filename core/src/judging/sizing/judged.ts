@@ -24,7 +24,7 @@ export interface NeedSaid {
   uses: readonly ChosenUse[]
   /** Null where nobody knows. */
   integratedGraphics: boolean | null
-  /** What graphics are set to take, GiB; left out or null where the table decides. */
+  /** Graphics memory that is set, GiB; left out or null where the table decides. */
   graphicsGiB?: number | null | undefined
   disk: Disk
   log: LogSummary | null

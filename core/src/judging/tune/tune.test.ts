@@ -206,7 +206,7 @@ describe('the ladder', () => {
 test('modules whose standard speed is their fastest need no profile', () => {
   expect(fastAtOnce(board, pair(stick()))).toBe(true)
   expect(fastAtOnce(board, rated)).toBe(false)
-  // A profile below the standard speed brings nothing.
+  // A profile slower than the standard speed gains nothing.
   expect(fastAtOnce(board, pair(profiled(2933)))).toBe(true)
   expect(fastAtOnce(board, { A2: stick(), B2: profiled(3600) })).toBe(false)
   expect(fastAtOnce(board, {})).toBe(false)

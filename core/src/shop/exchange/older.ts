@@ -44,7 +44,7 @@ function renamed(module: unknown): unknown {
   return { ...others, orderedFor }
 }
 
-/** What records had not yet in version 3, by the list they are in. */
+/** Fields that records lack in version 3, by list, with their blank values. */
 const SINCE_3: Record<string, Value> = {
   fits: { inTheWay: [], testFrom: null },
   verifications: { soak: null, errorLogs: [], besides: null },

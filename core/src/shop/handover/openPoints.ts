@@ -45,13 +45,13 @@ export interface ToHandOver {
   fitted: boolean
   /** How far the proof is; null before anything was looked at. */
   standing: ProofStanding | null
-  /** What was tested, of what was to be. */
+  /** Tests made, and tests that were planned. */
   tested: TestedSoFar
   /** Tests that measured a loss. */
   losses: readonly string[]
   /** A quote stands approved. */
   approved: boolean
-  /** What was fitted is what was agreed to. */
+  /** The modules fitted are those of the option agreed to. */
   asAgreed: boolean
   /** What is still to be paid. */
   unpaid: number
@@ -94,7 +94,7 @@ function pointsOfProof(
   ]
 }
 
-/** What was tested too little; without any test it is one point, which says both. */
+/** Tests that are too short for the soak plan or the shop's rule; no test at all is one point for both. */
 function pointsOfTests(
   missing: readonly Missing[],
   { passes, planned, hours, rule }: TestedSoFar,

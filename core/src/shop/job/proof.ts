@@ -50,7 +50,7 @@ export interface Shown {
     measurements: readonly KeptRuns[]
     /** At most one. */
     verifications: readonly Pick<Verification, 'seen'>[]
-    /** What graphics are set to take; left out where nothing is sized. */
+    /** Graphics memory that is set; left out where nothing is sized. */
     sizing?: Pick<Sizing, 'graphicsGiB'>
   }
   now: Situation

@@ -33,7 +33,7 @@ export const Sizing = z.object({
   uses: z.array(ChosenUse).max(60),
   /** Null where nobody has asked. */
   integratedGraphics: z.boolean().nullable(),
-  /** What graphics are to take from the main memory, GiB, set in the setup; null where it stays as it is. */
+  /** Main memory given to graphics in the setup, GiB; null where the value stays as it is. */
   graphicsGiB: z
     .number('GB.')
     .positive('More than 0.')

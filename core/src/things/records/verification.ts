@@ -85,7 +85,7 @@ export const ShortenedSoak = z.object({
 export const BESIDES = ['commandRate', 'refreshInterval', 'fabricClock'] as const
 const FoundAndSet = z.object({ found: ShortText, set: ShortText })
 export const TuneBesides = z.object({
-  /** What kind of die is on the modules, where somebody knows. */
+  /** Kind of die on the modules, where somebody knows. */
   die: ShortText,
   commandRate: FoundAndSet,
   refreshInterval: FoundAndSet,

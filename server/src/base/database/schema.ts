@@ -93,7 +93,7 @@ const stored = {
   shape: integer('shape').notNull().default(0),
 }
 
-/** What a search looks among in a row, folded by functions of the migration `folded`, each word after a blank. */
+/** Searched text of a row, folded by the functions of migration `0033_folded`, each word after a blank. */
 const searchText = (expression: SQL) =>
   text('search_text').generatedAlwaysAs(sql`searchable(' ' || ${expression})`)
 const searchIndex = (name: string, column: AnyPgColumn) =>

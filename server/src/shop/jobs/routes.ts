@@ -31,7 +31,7 @@ export function jobRoutes(db: Database): Router {
     response.json(await openJobs(db, OfDay.parse(request.query).today))
   })
 
-  /** What a search that found nothing may have meant. */
+  /** Corrected spelling of a search that found nothing. */
   routes.get('/meant', async (request, response) => {
     const { search } = Meant.parse(request.query)
     response.json({ meant: await meantBy(db, search) })

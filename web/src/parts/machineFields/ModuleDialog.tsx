@@ -36,8 +36,6 @@ const TIMINGS = ['cl', 'trcd', 'trp', 'tras'] as const
 const TIMING_NAMES = { cl: 'CL', trcd: 'tRCD', trp: 'tRP', tras: 'tRAS' }
 const CAPACITIES = [2, 4, 8, 16, 24, 32, 48, 64]
 
-const OPTIONAL = { heightMm: true }
-
 const sameWords = (values: readonly string[]) => values.map((value) => ({ value, label: value }))
 
 /** A module's figures, filled in as they are likely to be; only what differs need be typed. */
@@ -48,15 +46,15 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
   const { set, value, error } = form
   const draft = form.values() as ModuleDraft
 
-  const number = (label: string, path: string) => (
+  /** An optional figure is left out where nothing is typed. */
+  const number = (label: string, path: string, isOptional = false) => (
     <Field label={label} error={error(path)}>
       {(control) => (
         <TextInput
           {...control}
           inputMode="decimal"
           value={value(path)}
-          // Left empty, an optional figure is not there at all.
-          onValue={(text) => set(path, numberFrom(text) ?? (path in OPTIONAL ? undefined : null))}
+          onValue={(text) => set(path, numberFrom(text) ?? (isOptional ? undefined : null))}
         />
       )}
     </Field>
@@ -188,7 +186,7 @@ export function ModuleDialog({ title, action, start, slots = [], extra, onDone, 
               )}
             </Field>
             {number('Voltage without profile', 'voltages.0')}
-            {number('Height, mm', 'heightMm')}
+            {number('Height, mm', 'heightMm', true)}
             <Check label="ECC" checked={draft.ecc === true} onChecked={(ecc) => set('ecc', ecc)} />
             <Check
               label="Keeps its contents without power"

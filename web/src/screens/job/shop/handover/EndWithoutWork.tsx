@@ -22,7 +22,7 @@ export function EndWithoutWork({ onClose }: { onClose: () => void }) {
     if (!isAmount) return
     const at = new Date().toISOString()
     const withoutWork = { as, note, fee: amount as number | null, at, by: technician }
-    edit.settle('the end of the job', [changing('jobs', file, { withoutWork, stage: 'closed' })])
+    edit.settle('the end of the job', [changing('jobs', file, { withoutWork })])
     onClose()
     navigate(`/jobs/${file.id}/handover`)
   }
