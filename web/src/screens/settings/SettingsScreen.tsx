@@ -185,47 +185,52 @@ function Shop({ terms, onChange }: { terms: typeof STARTING_TERMS; onChange: () 
 
 /** By which policy the shop plans what to buy, where a job has none of its own. */
 function BuyingPolicy() {
-  const { data: shop } = useShopQuery()
-  const [change, { error }] = useChangeShopMutation()
+  const { data: shop, isFetching } = useShopQuery()
+  const [change, { error, isLoading }] = useChangeShopMutation()
   if (!shop) return null
   return (
     <section aria-label="Buying policy" className="border-b border-rule pb-3">
       <h2 className="text-lg font-semibold">Buying policy</h2>
-      <Field label="Plans are made by" className="max-w-xs">
-        {(control) => (
-          <Select
-            {...control}
-            value={shop.policy}
-            options={POLICIES.map((value) => ({ value, label: CHOICES.policy[value] }))}
-            onValue={(policy) => change({ version: shop.version, policy })}
-          />
-        )}
-      </Field>
-      <Field
-        label="Ranks, among plans that gain alike"
-        className="mt-2 max-w-xs"
-        hint="Two ranks give some work a few per cent of bandwidth; one loads the controller least and reaches the highest profiles."
-      >
-        {(control) => (
-          <Select
-            {...control}
-            value={shop.terms.ranks ?? 'any'}
-            options={RANK_CHOICES.map((value) => ({ value, label: CHOICES.ranks[value] }))}
-            onValue={(ranks) => change({ version: shop.version, terms: { ...shop.terms, ranks } })}
-          />
-        )}
-      </Field>
-      <Check
-        label="New jobs plan only what the maker’s list names"
-        checked={shop.terms.onlyListed ?? false}
-        onChecked={(onlyListed) =>
-          change({ version: shop.version, terms: { ...shop.terms, onlyListed } })
-        }
-      />
-      <p className="text-sm text-ink-2">
-        The surest choice, for customers who cannot be without the machine; it costs more, and lists
-        are short. Each job may say otherwise under Plan.
-      </p>
+      {/* A second change before the first is read back would be of an older version. */}
+      <fieldset disabled={isLoading || isFetching}>
+        <Field label="Plans are made by" className="max-w-xs">
+          {(control) => (
+            <Select
+              {...control}
+              value={shop.policy}
+              options={POLICIES.map((value) => ({ value, label: CHOICES.policy[value] }))}
+              onValue={(policy) => change({ version: shop.version, policy })}
+            />
+          )}
+        </Field>
+        <Field
+          label="Ranks, among plans that gain alike"
+          className="mt-2 max-w-xs"
+          hint="Two ranks give some work a few per cent of bandwidth; one loads the controller least and reaches the highest profiles."
+        >
+          {(control) => (
+            <Select
+              {...control}
+              value={shop.terms.ranks ?? 'any'}
+              options={RANK_CHOICES.map((value) => ({ value, label: CHOICES.ranks[value] }))}
+              onValue={(ranks) =>
+                change({ version: shop.version, terms: { ...shop.terms, ranks } })
+              }
+            />
+          )}
+        </Field>
+        <Check
+          label="New jobs plan only what the maker’s list names"
+          checked={shop.terms.onlyListed ?? false}
+          onChecked={(onlyListed) =>
+            change({ version: shop.version, terms: { ...shop.terms, onlyListed } })
+          }
+        />
+        <p className="text-sm text-ink-2">
+          The surest choice, for customers who cannot be without the machine; it costs more, and
+          lists are short. Each job may say otherwise under Plan.
+        </p>
+      </fieldset>
       <ErrorText>
         {error ? 'Not saved: somebody may have changed it meanwhile. Try once more.' : ''}
       </ErrorText>
