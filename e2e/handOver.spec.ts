@@ -40,6 +40,11 @@ async function fittedJob(
   return job
 }
 
+interface Held {
+  moduleId: string
+  unit: number
+}
+
 test('one soak plan from the quote to the report: passes that count, shortened with a reason', async ({
   page,
   app,
@@ -216,7 +221,10 @@ test('what the setup was set to when the machine came is noted beside what is le
       ]),
     )
     const fit = await (await page.request.post(`${api}/fits`, { data: { jobId: id } })).json()
-    const data = { version: fit.version, removed, finished: true }
+    const board = await read(`plans/${file.planId}`)
+    const placed = Object.values(board.placement as Record<string, Held>)
+    const hereWithoutOrder = placed.map(({ moduleId, unit }) => `${moduleId} ${unit}`)
+    const data = { version: fit.version, removed, hereWithoutOrder, finished: true }
     expect((await page.request.patch(`${api}/fits/${fit.id}`, { data })).ok()).toBe(true)
 
     await page.goto(`${shop.address}/jobs/${id}/handover`)

@@ -13,6 +13,8 @@ async function secondModule(page: Page, app: Application, customer: string) {
     .getByRole('button', { name: /^8 GB DDR4-3200 SO-DIMM, Larkfield.*€23/ })
     .click()
   await slotButton(page, 'B').click()
+  await page.getByRole('link', { name: 'Fit' }).click()
+  await page.getByRole('button', { name: 'It is here' }).click()
   await page.getByRole('link', { name: 'Verify' }).click()
   return job
 }

@@ -1,22 +1,26 @@
 import { UNFITTED } from '@tembrix/core/things/records'
 import { HttpError } from '../base/http'
-import { finish, finishedNow, serialsThatCame } from '../bench/fits'
+import { finish, finishedNow, refuseAbsent, serialsThatCame, takeUpAgain } from '../bench/fits'
 import type { Rules } from '../things/records'
 import { reindex } from '../things/search'
 
 /** The work at the bench: one record a job. */
 export const fitRules: Rules<'fits'> = {
-  making: async (_, fit) => ({ ...UNFITTED, ...fit, finishedAt: null }),
-  changing: async (tx, { jobId, finishedAt, serials }, { finished, ...patch }) => {
-    if (finishedAt && (finished || patch.removed)) {
+  making: async (_, fit) => ({ ...UNFITTED, ...fit, finishedAt: null, fittedAs: null }),
+  changing: async (tx, fit, { finished, goesOn, ...patch }) => {
+    if (goesOn) return { ...patch, finishedAt: null }
+    if (fit.finishedAt && (finished || patch.removed)) {
       throw new HttpError(409, 'finished', 'This fitting is finished.')
     }
     if (!finished) return patch
-    const came = await serialsThatCame(tx, jobId)
-    return { ...patch, serials: { ...came, ...serials, ...patch.serials }, ...finishedNow() }
+    await refuseAbsent(tx, { ...fit, ...patch })
+    const came = await serialsThatCame(tx, fit.jobId)
+    const serials = { ...came, ...fit.serials, ...patch.serials }
+    return { ...patch, serials, ...(await finishedNow(tx, fit.jobId)) }
   },
   written: async (tx, fit, patch) => {
     if (patch?.finished) await finish(tx, fit)
+    if (patch?.goesOn) await takeUpAgain(tx, fit.jobId)
     if (!patch || patch.finished || patch.serials) await reindex(tx, { id: fit.jobId })
   },
 }

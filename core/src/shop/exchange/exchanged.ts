@@ -12,7 +12,7 @@ import {
 
 /** What a file of a whole job says it is, and in which version of that form. */
 export const EXCHANGE_FORMAT = 'tembrix-job'
-export const EXCHANGE_VERSION = 4
+export const EXCHANGE_VERSION = 5
 
 /** The most records of a kind in a file. */
 const MOST = 5000

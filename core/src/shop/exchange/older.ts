@@ -56,7 +56,17 @@ function fromVersion3(file: Value): Value {
   return { ...file, ...listsWith(SINCE_3, file), job: added(JOB_SINCE_3, file.job), version: 4 }
 }
 
-const UPGRADES = [fromVersion1, fromVersion2, fromVersion3]
+/** Fields that records lack in version 4, by list, with their blank values. */
+const SINCE_4: Record<string, Value> = {
+  fits: { hereWithoutOrder: [], replaced: [], fittedAs: null },
+  modules: { bad: null },
+  pieces: { bad: null },
+}
+
+/** The file of a job in version 4 as it is in version 5: nothing was replaced or put aside. */
+const fromVersion4 = (file: Value): Value => ({ ...file, ...listsWith(SINCE_4, file), version: 5 })
+
+const UPGRADES = [fromVersion1, fromVersion2, fromVersion3, fromVersion4]
 
 /** The file of a job of any version from 1 as it is in today's. */
 export const inNewestForm = (file: Value): Value =>

@@ -13,6 +13,7 @@ export { INTERLEAVE_SHOWN, type InterleaveShown, interleaveShown } from './inter
 export { freePlan, layoutCase, settingsFound, type ToAdvise } from './layout'
 export { type Learned, learnedFrom, NOTHING_KNOWN, type Taught } from './learned'
 export { machineInUse } from './machineInUse'
+export { meanwhile } from './meanwhile'
 export {
   type Added,
   type Hindrance,

@@ -1,6 +1,17 @@
 export { arrivals, pieceOf } from './arrive'
 export { cameFor } from './came'
 export { type Covered, type NeededParts, neededParts } from './needed'
+export {
+  isHere,
+  type JobUnit,
+  type PartPlace,
+  type PlannedPart,
+  plannedParts,
+  slotsWithWhatIsHere,
+  type ToPlace,
+  unitName,
+  unitOfName,
+} from './parts'
 export { PurchaseOrder, purchaseOrder, purchaseSheet } from './purchaseOrder'
 export { type OrderRefusal, orderRefusal } from './refusal'
 export {

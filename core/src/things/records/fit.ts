@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { Battery, InTheWay, TestFrom } from '../model'
+import { Assignment } from './assignment'
 import type { Blank, KindOfRecord } from './kind'
 import { ScrewPin } from './screwPin'
 import { LongText, Money, OwnId, ShortText, Stored, Versioned } from './stored'
@@ -30,6 +31,20 @@ export const Removed = z.object({
 })
 export type Removed = z.infer<typeof Removed>
 
+/** A module that was fitted, found bad and taken out again: where it was, and why it came out. */
+export const Replaced = z.object({
+  id: z.uuid(),
+  slot: ShortText,
+  moduleId: z.uuid(),
+  unit: z.int().min(0).max(63),
+  serial: ShortText,
+  /** Fault, and how it was found. */
+  why: LongText,
+  at: z.iso.datetime(),
+  by: ShortText,
+})
+export type Replaced = z.infer<typeof Replaced>
+
 const fields = {
   static: z.enum(['strap', 'touch']),
   /** Whether an all-in-one's slots are behind a hatch, and how a laptop's battery is cut off; null: nobody has said. */
@@ -51,14 +66,22 @@ const fields = {
   /** Serial numbers by module and unit: `moduleId unit`. */
   serials: z.record(z.string().max(60), ShortText),
   removed: z.record(z.uuid(), Removed),
+  /** Parts of suppliers that are here though no order stands for them, each `moduleId unit`. */
+  hereWithoutOrder: z.array(z.string().max(60)).max(64),
+  /** Fitted modules that were found bad and taken out before the hand over, in their order. */
+  replaced: z.array(Replaced).max(64),
 }
 
 export const FitChange = z.object(fields).partial()
 export type FitChange = z.infer<typeof FitChange>
 
-/** `finished` ends the fitting: shelf pieces leave the shelf, removed ones come to it. */
+/**
+ * `finished` ends the fitting: shelf pieces leave the shelf, removed ones come to it. `goesOn` takes a finished one up
+ * again, for a module that is replaced.
+ */
 export const FitPatch = Versioned.extend(FitChange.shape).extend({
   finished: z.literal(true).optional(),
+  goesOn: z.literal(true).optional(),
 })
 
 /** A job's fitting has the job's id: there is one. */
@@ -70,6 +93,8 @@ export const Fit = Stored.extend({
   jobId: z.uuid(),
   ...fields,
   finishedAt: z.iso.datetime().nullable(),
+  /** Slots as the fitting left them when it was last finished; null before. */
+  fittedAs: Assignment.nullable(),
 })
 export type Fit = z.infer<typeof Fit>
 
@@ -90,7 +115,10 @@ const BLANK: Blank<Fit> = {
   screwsLeft: null,
   serials: {},
   removed: {},
+  hereWithoutOrder: [],
+  replaced: [],
   finishedAt: null,
+  fittedAs: null,
 }
 
 export const FITS = {
@@ -102,5 +130,5 @@ export const FITS = {
   updateSchema: FitPatch,
   stored: Fit,
   blank: BLANK,
-  entries: ['ticks', 'screws', 'screwsBack', 'serials', 'removed'],
+  entries: ['ticks', 'screws', 'screwsBack', 'serials', 'removed', 'hereWithoutOrder', 'replaced'],
 } as const satisfies KindOfRecord

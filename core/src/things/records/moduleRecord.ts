@@ -35,6 +35,8 @@ const fields = {
   cost: Money.nullable(),
   /** The delivery note or invoice it came with. */
   invoice: ShortText,
+  /** Put aside as bad: when, by whom and why. Null for one that may be used. */
+  bad: z.object({ at: z.iso.datetime(), by: ShortText, why: z.string().max(500) }).nullable(),
 }
 
 export const NewModuleRecord = OwnId.extend({
@@ -52,6 +54,7 @@ export const NewModuleRecord = OwnId.extend({
   leadDays: fields.leadDays.default(null),
   cost: fields.cost.default(null),
   invoice: fields.invoice.default(''),
+  bad: fields.bad.default(null),
 })
   .omit({ askedAt: true, fittedJobId: true, orderedFor: true })
   .refine(({ jobId, source }) => (jobId === null) === (source !== 'customer'), {
@@ -86,13 +89,19 @@ export const ShopModule = ModuleRecord.extend({
 export type ShopModule = z.infer<typeof ShopModule>
 
 /**
- * Whether a job can plan with a piece of the shop's: no other job's plans hold it, it was not ordered for what they
+ * Whether a job can plan with a piece of the shop's: it is not put aside as bad, no other job's plans hold it, it was not ordered for what they
  * hold already, and of the shelf, where there is one, it is not for several machines.
  */
 export const isFreeFor = (
-  { keptFor, orderedFor, source }: Pick<ShopModule, 'keptFor' | 'orderedFor' | 'source'>,
+  {
+    keptFor,
+    orderedFor,
+    source,
+    bad,
+  }: Pick<ShopModule, 'keptFor' | 'orderedFor' | 'source' | 'bad'>,
   { id, machines }: { id: string; machines: number },
 ): boolean =>
+  bad === null &&
   (machines === 1 || source !== 'shelf') &&
   (keptFor === null || (keptFor.jobId === id && orderedFor?.jobId !== id))
 
@@ -113,6 +122,7 @@ const BLANK: Omit<Blank<ModuleRecord>, 'module' | 'source'> = {
   orderedFor: null,
   cost: null,
   invoice: '',
+  bad: null,
 }
 
 export const MODULES = {

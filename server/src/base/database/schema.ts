@@ -274,6 +274,7 @@ export const modules = pgTable(
     orderedFor: jsonb('ordered_for').$type<ModuleRecord['orderedFor']>(),
     cost: integer('cost'),
     invoice: text('invoice').notNull().default(''),
+    bad: jsonb('bad').$type<ModuleRecord['bad']>(),
     /** The price list that named it last. */
     listId: uuid('list_id'),
     searchText: searchText(SEARCH_TEXT_OF_MODULE),
@@ -427,7 +428,10 @@ export const fits = pgTable('fits', {
   screwsLeft: jsonb('screws_left').$type<Record<string, number>>(),
   serials: jsonb('serials').$type<Record<string, string>>().notNull(),
   removed: jsonb('removed').$type<Fit['removed']>().notNull(),
+  hereWithoutOrder: jsonb('here_without_order').$type<string[]>().notNull().default([]),
+  replaced: jsonb('replaced').$type<Fit['replaced']>().notNull().default([]),
   finishedAt: instant('finished_at'),
+  fittedAs: jsonb('fitted_as').$type<Assignment>(),
 })
 
 /** One a job, under the job's id. */

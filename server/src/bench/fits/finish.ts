@@ -1,4 +1,4 @@
-import { cameFor } from '@tembrix/core/shop/orders'
+import { cameFor, isHere, plannedParts } from '@tembrix/core/shop/orders'
 import type { Assignment } from '@tembrix/core/things/records'
 import { eq, inArray } from 'drizzle-orm'
 import { type fits, modules, reservations, type Transaction } from '../../base/database'
@@ -8,11 +8,12 @@ import {
   create,
   find,
   jobKind,
+  listed,
   moduleKind,
   planKind,
   type RecordRow,
 } from '../../things/store'
-import { piecesFor } from '../placements'
+import { jobUnits, piecesFor } from '../placements'
 
 type Fit = RecordRow<typeof fits>
 
@@ -101,5 +102,42 @@ async function putOnShelf(tx: Transaction, fit: Fit, removed: readonly string[])
   }
 }
 
-/** What a finished fitting is written with. */
-export const finishedNow = () => ({ finishedAt: new Date().toISOString() })
+/** Fields that a fitting is finished with: the moment, and the slots as it leaves them. */
+export async function finishedNow(
+  tx: Transaction,
+  jobId: string,
+): Promise<{ finishedAt: string; fittedAs: Assignment }> {
+  const { planned } = await plannedFor(tx, jobId)
+  return { finishedAt: new Date().toISOString(), fittedAs: planned }
+}
+
+/**
+ * Refuses the end of a fitting while a part of its plan is not here.
+ * @throws HttpError 409 `not_here` with the slots.
+ */
+export async function refuseAbsent(tx: Transaction, fit: Fit): Promise<void> {
+  const { job, planned } = await plannedFor(tx, fit.jobId)
+  const ids = Object.values(planned).map(({ moduleId }) => moduleId)
+  const placed = ids.length > 0 ? await listed(tx, moduleKind, inArray(modules.id, ids)) : []
+  const came = await piecesFor(tx, fit.jobId)
+  const absent = plannedParts({
+    jobId: fit.jobId,
+    found: job.found,
+    planned,
+    pieces: new Map([...placed, ...came].map((piece) => [piece.id, piece])),
+    units: await jobUnits(tx, fit.jobId),
+    fit,
+  }).filter((part) => !isHere(part))
+  if (absent.length === 0) return
+  const slots = absent.map(({ slot }) => slot).join(', ')
+  const message = `Not here yet, or put aside as bad: the module for ${slots}.`
+  throw new HttpError(409, 'not_here', message)
+}
+
+/** Takes a job that was at the proof back to the bench. */
+export async function takeUpAgain(tx: Transaction, jobId: string): Promise<void> {
+  const { id, version, stage } = await find(tx, jobKind, jobId)
+  if (stage === 'verify' || stage === 'handover') {
+    await change(tx, jobKind, id, { version, stage: 'fit' })
+  }
+}

@@ -1,1 +1,1 @@
-export { finish, finishedNow, serialsThatCame } from './finish'
+export { finish, finishedNow, refuseAbsent, serialsThatCame, takeUpAgain } from './finish'

@@ -1,2 +1,3 @@
 export { checkAssignment } from './check'
+export { jobUnits } from './jobUnits'
 export { keepPieces, piecesFor } from './keep'

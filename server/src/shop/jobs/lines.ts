@@ -23,9 +23,14 @@ interface Offered {
   minutes: number | null
 }
 
-const SUPPLY = sql<PartsProgress>`(select json_build_object('units', count(*), 'ordered', count(${unitsOnOrder.unit}),
-    'here', count(${unitsOnOrder.pieceId}),
-    'lastOn', max(${unitsOnOrder.dueOn}) filter (where ${unitsOnOrder.pieceId} is null))
+/** Whether a unit is here though no order stands for it, or was fitted before. */
+const HERE_ANYWAY = sql`(coalesce(${fits.hereWithoutOrder}, '[]'::jsonb) ? concat(placed.value->>'moduleId', ' ', placed.value->>'unit')
+  or coalesce(${fits.fittedAs}->placed.key = placed.value, false))`
+
+const SUPPLY = sql<PartsProgress>`(select json_build_object('units', count(*),
+    'ordered', count(*) filter (where ${unitsOnOrder.unit} is not null or ${HERE_ANYWAY}),
+    'here', count(*) filter (where ${unitsOnOrder.pieceId} is not null or ${HERE_ANYWAY}),
+    'lastOn', max(${unitsOnOrder.dueOn}) filter (where ${unitsOnOrder.pieceId} is null and not ${HERE_ANYWAY}))
   from jsonb_each(${plans.placement}) as placed
   join ${modules} on ${modules.id} = (placed.value->>'moduleId')::uuid and ${modules.source} = 'supplier'
   left join ${unitsOnOrder} on ${unitsOnOrder.jobId} = ${jobs.id} and ${unitsOnOrder.moduleId} = ${modules.id}

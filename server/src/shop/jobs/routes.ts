@@ -2,6 +2,7 @@ import { MachineGroup, Stage, Versioned } from '@tembrix/core/things/records'
 import { Router } from 'express'
 import { z } from 'zod'
 import type { Database } from '../../base/database'
+import { jobUnits } from '../../bench/placements'
 import { meantBy, Search } from '../../things/search'
 import { answerPage, idOf, Paging } from '../../things/store'
 import { addLike, singleOut } from './machineGroup'
@@ -45,6 +46,11 @@ export function jobRoutes(db: Database): Router {
   /** Visits before this one of its machine, with what each fitted and who stands by it. */
   routes.get('/:id/earlier', async (request, response) => {
     response.json(await earlierVisits(db, idOf(request.params)))
+  })
+
+  /** Units of its plans that orders stand for. */
+  routes.get('/:id/parts', async (request, response) => {
+    response.json(await jobUnits(db, idOf(request.params)))
   })
 
   routes.get('/:id/like', async (request, response) => {

@@ -1,5 +1,5 @@
-import { neededParts } from '@tembrix/core/shop/orders'
-import { agreedTo } from '@tembrix/core/shop/quote'
+import { neededParts, unitOfName } from '@tembrix/core/shop/orders'
+import { agreedTo, withReplacements } from '@tembrix/core/shop/quote'
 import { grouped } from '@tembrix/core/things/model'
 import { type NeededLine, piecesById } from '@tembrix/core/things/records'
 import { and, asc, eq, inArray, isNull, notInArray, sql } from 'drizzle-orm'
@@ -9,6 +9,7 @@ import {
   fits,
   jobs,
   modules,
+  plans,
   quotes,
   unitsOnOrder,
 } from '../../base/database'
@@ -23,6 +24,8 @@ export async function neededLines(db: Pick<Database, 'select'>): Promise<NeededL
       customerName: customers.name,
       quote: { number: quotes.number, approval: quotes.approval, ended: quotes.ended },
       document: quotes.document,
+      fit: { here: fits.hereWithoutOrder, replaced: fits.replaced },
+      placement: plans.placement,
     })
     .from(jobs)
     .innerJoin(customers, eq(customers.id, jobs.customerId))
@@ -34,13 +37,21 @@ export async function neededLines(db: Pick<Database, 'select'>): Promise<NeededL
       ),
     )
     .leftJoin(fits, eq(fits.jobId, jobs.id))
+    .leftJoin(plans, eq(plans.id, jobs.planId))
     .where(and(notInArray(jobs.stage, ['verify', 'handover', 'closed']), isNull(fits.finishedAt)))
     .orderBy(sql`${jobs.dueOn} asc nulls last`, asc(jobs.number), asc(quotes.number))
   const byJob = grouped(waiting, ({ id }) => id)
   const agreed = [...byJob.values()].flatMap((versions) => {
     const quote = agreedTo(versions.map((row) => ({ ...row.quote, row })))
     const option = quote?.row.document?.options.find(({ id }) => id === quote.approval?.optionId)
-    return quote && option ? [{ job: quote.row, placement: option.placement }] : []
+    if (!quote || !option) return []
+    const { fit, placement } = quote.row
+    return [
+      {
+        job: quote.row,
+        placement: withReplacements(option.placement, placement, fit?.replaced ?? []),
+      },
+    ]
   })
   const ids = agreed.flatMap(({ placement }) => Object.values(placement))
   if (ids.length === 0) return []
@@ -61,7 +72,10 @@ export async function neededLines(db: Pick<Database, 'select'>): Promise<NeededL
     )
   const covered = grouped(ordered, ({ jobId }) => jobId)
   return agreed.flatMap(({ job, placement }) =>
-    neededParts(placement, pieces, covered.get(job.id) ?? []).map((line) => ({
+    neededParts(placement, pieces, [
+      ...(covered.get(job.id) ?? []),
+      ...(job.fit?.here ?? []).map(unitOfName),
+    ]).map((line) => ({
       ...line,
       jobId: job.id,
       job: job.number,

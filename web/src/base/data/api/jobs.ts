@@ -1,5 +1,6 @@
 import type { EarlierVisit } from '@tembrix/core/shop/handover'
 import type { Learned } from '@tembrix/core/shop/job'
+import type { JobUnit } from '@tembrix/core/shop/orders'
 import type {
   HistoryLine,
   Job,
@@ -47,6 +48,11 @@ export const jobsApi = api.injectEndpoints({
     earlierVisits: build.query<EarlierVisit[], string>({
       query: (id) => `/jobs/${id}/earlier`,
       providesTags: ['jobs'],
+    }),
+    /** Units of a job’s plans that orders stand for. */
+    jobParts: build.query<JobUnit[], string>({
+      query: (id) => `/jobs/${id}/parts`,
+      providesTags: ['orders'],
     }),
     history: build.query<HistoryLine[], string>({
       query: (id) => `/jobs/${id}/history`,
@@ -97,6 +103,7 @@ export const {
   useEarlierVisitsQuery,
   useHistoryQuery,
   useImportJobMutation,
+  useJobPartsQuery,
   useKeepPasswordMutation,
   useLazyPasswordQuery,
   useLearnedQuery,

@@ -111,7 +111,7 @@ function quote({ file, planned, plan }: Pick<JobView, 'file' | 'planned' | 'plan
   if (!agreed) return NOT_AGREED[stateOf(last, file.quotes, today())] ?? { state: 'open' }
   const { approval, document } = agreed
   const option = document?.options.find(({ id }) => id === approval?.optionId)
-  return option && isAgreed(option, planned.assignment, plan, file.machines)
+  return option && isAgreed(option, planned.assignment, plan, file.machines, file.fits[0]?.replaced)
     ? { state: 'done' }
     : {
         state: 'attention',

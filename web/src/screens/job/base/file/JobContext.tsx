@@ -14,6 +14,7 @@ import {
 import {
   useAppSelector,
   useAppStore,
+  useJobPartsQuery,
   useJobQuery,
   useLearnedQuery,
   useModelsQuery,
@@ -114,6 +115,7 @@ export function JobProvider({ id, waiting, failed, children }: Props) {
   const generation = useAppSelector((state) => file(state)?.machine.machine.generation)
   const formFactor = useAppSelector((state) => file(state)?.machine.machine.formFactor)
   const shelf = useShelfQuery({ forJob: id }, { refetchOnMountOrArgChange: true })
+  const parts = useJobPartsQuery(id, { refetchOnMountOrArgChange: true })
   const [wanted, setWanted] = useState(false)
   const want = useCallback(() => setWanted(true), [])
   const sold = useOffersOfKindQuery(
@@ -129,7 +131,7 @@ export function JobProvider({ id, waiting, failed, children }: Props) {
     if (missing !== '') void refetch()
   }, [missing, refetch])
   const grounds = useGrounds(job.data?.machine.modelId ?? null)
-  if (job.data && shelf.data && grounds.areRead) {
+  if (job.data && shelf.data && (parts.data || parts.isError) && grounds.areRead) {
     return (
       <OffersContext value={offers}>
         <Opened key={id} id={id}>

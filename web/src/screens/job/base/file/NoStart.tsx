@@ -8,7 +8,7 @@ import { useVerification } from './useVerification'
 
 /** “It does not start”: noted as the first that was seen, and on to the fault finder. */
 export function NoStart({ label = 'It does not start' }: { label?: string }) {
-  const { file, planned } = useJob()
+  const { file, atBench } = useJob()
   const { record, set } = useVerification()
   const [technician] = useTechnician()
   const navigate = useNavigate()
@@ -17,9 +17,9 @@ export function NoStart({ label = 'It does not start' }: { label?: string }) {
     if (record.trials.length === 0) {
       const first = {
         id: crypto.randomUUID(),
-        arrangement: arrangementOf(planned.assignment),
+        arrangement: arrangementOf(atBench.assignment),
         reseat: false,
-        profile: planned.settings.profile,
+        profile: atBench.settings.profile,
         depth: 'start' as const,
         action: null,
         unsure: false,

@@ -31,7 +31,7 @@ export interface Verifying {
 
 /** The job's verification: what is seen against what should be, and what the trials made so far say. */
 export function useVerify(): Verifying {
-  const { file, machine, now, planned, learned, shop: shelf } = useJob()
+  const { file, machine, now, planned, atBench, learned, shop: shelf } = useJob()
   const { record, set } = useVerification()
   const view = useMemo(
     () => ({ file, machine, now, planned, ceilings: learned.ceilings }),
@@ -39,20 +39,20 @@ export function useVerify(): Verifying {
   )
   const channels = useMemo(() => channelsMeasured(view), [view])
   const found = useMemo(() => differencesFound(view), [view])
-  const trials = useMemo(() => trialsMade(record, found, planned), [record, found, planned])
+  const trials = useMemo(() => trialsMade(record, found, atBench), [record, found, atBench])
   const { causes } = useShop()
   const known = useMemo(
-    () => knownGood(machine, now, planned, shelf, file.id),
-    [machine, now, planned, shelf, file.id],
+    () => knownGood(machine, now, atBench, shelf, file.id),
+    [machine, now, atBench, shelf, file.id],
   )
-  const fitted = !deepEqual(now.assignment, planned.assignment)
+  const fitted = !deepEqual(now.assignment, atBench.assignment)
   const search = useMemo(
-    () => faultSearch(machine, planned, trials, causes, known, fitted),
-    [machine, planned, trials, causes, known, fitted],
+    () => faultSearch(machine, atBench, trials, causes, known, fitted),
+    [machine, atBench, trials, causes, known, fitted],
   )
   const opened = useMemo(
-    () => openedBy(record.trials, planned.assignment),
-    [record.trials, planned],
+    () => openedBy(record.trials, atBench.assignment),
+    [record.trials, atBench],
   )
   return { record, found, channels, trials, search, opened, set }
 }

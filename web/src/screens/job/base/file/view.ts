@@ -10,6 +10,12 @@ import {
   type Situation,
   situationOf,
 } from '@tembrix/core/shop/job'
+import {
+  isHere,
+  type PlannedPart,
+  plannedParts,
+  slotsWithWhatIsHere,
+} from '@tembrix/core/shop/orders'
 import type { ErrorLog, Machine } from '@tembrix/core/things/model'
 import {
   costOf,
@@ -39,6 +45,10 @@ export interface ShownJob {
   errorsFound: ErrorLog | null
   /** What the shop’s own measurements teach. */
   learned: Learned
+  /** Where each part of the plan on the board is; null where orders cannot be read. */
+  parts: PlannedPart[] | null
+  /** Slots as planned with what is here: what trials can use. */
+  atBench: Situation
   /** Slots that nobody has looked into: they may be empty or not. */
   unseen: string[]
 }
@@ -144,8 +154,42 @@ export function jobSelector(id: string): (state: State) => ShownJob {
     (readings, fits) => errorsFound({ readings, fits }, readingOf),
   )
   const unseen = createSelector(evidence, unseenSlots)
+  const units = jobsApi.endpoints.jobParts.select(id)
+  const parts = createSelector(
+    found,
+    (state: State) => planned(state).assignment,
+    pieces,
+    (state: State) => units(state).data,
+    part((job) => job.fits[0]),
+    (found, planned, pieces, units, fit) =>
+      units ? plannedParts({ jobId: id, found, planned, pieces, units, fit }) : null,
+  )
+  const placedHere = createSelector(
+    found,
+    (state: State) => planned(state).assignment,
+    parts,
+    (found, planned, parts) =>
+      parts === null || parts.every(isHere) ? planned : slotsWithWhatIsHere(found, parts),
+    { memoizeOptions: { resultEqualityCheck: equalIgnoringWhitespace } },
+  )
+  const atBench = createSelector(machine, placedHere, pieces, settings, situationOf)
   return createSelector(
-    [file, machine, plan, shop, pieces, now, planned, cost, evidence, errors, learned, unseen],
+    [
+      file,
+      machine,
+      plan,
+      shop,
+      pieces,
+      now,
+      planned,
+      cost,
+      evidence,
+      errors,
+      learned,
+      unseen,
+      parts,
+      atBench,
+    ],
     (
       ...[
         file,
@@ -160,6 +204,8 @@ export function jobSelector(id: string): (state: State) => ShownJob {
         errorsFound,
         learned,
         unseen,
+        parts,
+        atBench,
       ]
     ) => ({
       file,
@@ -174,6 +220,8 @@ export function jobSelector(id: string): (state: State) => ShownJob {
       errorsFound,
       learned,
       unseen,
+      parts,
+      atBench,
     }),
   )
 }

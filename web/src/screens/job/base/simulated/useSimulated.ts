@@ -39,7 +39,7 @@ export interface SimulatedBench {
 
 /** A simulated machine in place of the job’s, the same one from Identify to Verify. */
 export function useSimulated(): SimulatedBench {
-  const { file, machine, now, planned, shop } = useJob()
+  const { file, machine, now, atBench: planned, shop } = useJob()
   const dispatch = useAppDispatch()
   const kept = useAppSelector((state) => state.simulated[file.id])
   return useMemo(() => {

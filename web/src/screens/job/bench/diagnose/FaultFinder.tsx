@@ -5,6 +5,7 @@ import { useTechnician } from '../../../../base/shell'
 import { Button, callout } from '../../../../base/ui'
 import { CausesDialog } from '../../../../parts/shop'
 import { useJob, type Verifying } from '../../base/file'
+import { PartsAbsent } from '../../base/parts'
 import { SimulatedMachinePanel, startWords, useSimulated } from '../../base/simulated'
 import { outcomeWords, useModuleNames } from '../../base/trials'
 import { EndOfSearch } from './EndOfSearch'
@@ -59,6 +60,7 @@ export function FaultFinder({ verifying }: { verifying: Verifying }) {
           fault of a part. Note them before.
         </p>
       )}
+      <PartsAbsent />
       {isOver && <EndOfSearch search={search} diagnosis={diagnosis} name={name} />}
       {stopped && !isOver && (
         <StopHere search={search} name={name} onGoOn={() => setStopped(false)} />

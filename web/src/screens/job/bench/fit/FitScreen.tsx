@@ -5,6 +5,7 @@ import { Link } from 'react-router'
 import { plural } from '../../../../base/format'
 import { callout, Tab, useTab } from '../../../../base/ui'
 import { NoStart, OnTo, useJob, WithOffers } from '../../base/file'
+import { PartsAbsent } from '../../base/parts'
 import { SimulatedStart } from '../../base/simulated'
 import { useStepBoard } from '../../base/stepBoard'
 import { FitBoard } from './FitBoard'
@@ -54,6 +55,7 @@ export function FitScreen() {
           <OnTo step="verify">On to Verify</OnTo>
         </>
       )}
+      {!fit.finishedAt && <PartsAbsent />}
       <FitBoard fitting={fitting} />
       {!fit.finishedAt && <NotAgreed />}
       {!fit.finishedAt && <AskHatch fitting={fitting} />}
@@ -82,7 +84,8 @@ function NotAgreed() {
   const { file, plan, planned } = useJob()
   const quote = agreedTo(file.quotes)
   const option = quote?.document?.options.find(({ id }) => id === quote.approval?.optionId)
-  const agreed = option && isAgreed(option, planned.assignment, plan, file.machines)
+  const agreed =
+    option && isAgreed(option, planned.assignment, plan, file.machines, file.fits[0]?.replaced)
   if (agreed) return null
   return (
     <p className={callout({ tone: 'risk' })}>

@@ -68,7 +68,7 @@ export function StepList({ fitting, current, onOpen }: Props) {
 
 /** The next part of the work ticked in one go, once nothing that it waits for is left: who has done it knows it. */
 function Together({
-  fitting: { tickOf, tickAll, waitsFor },
+  fitting: { tickOf, tickAll, waitsFor, absentFor },
   steps,
 }: {
   fitting: Fitting
@@ -77,7 +77,7 @@ function Together({
   const open = steps.filter((step) => !tickOf(step))
   const within = new Set(steps.map(({ id }) => id))
   const mayBe = open.every((step) => waitsFor(step).every(({ id }) => within.has(id)))
-  if (!mayBe) return null
+  if (!mayBe || open.some(absentFor)) return null
   const read = open.every(({ caution }) => caution)
   return (
     <Button className="my-1" onClick={() => tickAll(open)}>

@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react'
 import { Button, callout, Field, TextInput } from '../../../../base/ui'
 import { PHASE_NAMES, TOOL_NAMES, wordsOf } from '../../../../parts/handling'
 import { useJob } from '../../base/file'
+import { absentWords } from '../../base/parts'
 import { useStepBoard } from '../../base/stepBoard'
 import { usePedal } from './pedal'
 import { StepList } from './StepList'
@@ -104,14 +105,15 @@ interface CardProps {
 
 function Card({ fitting, step, number, onBack, onNext, onScrews }: CardProps) {
   const { pieces } = useJob()
-  const { tickOf, tick, untick, waitsFor } = fitting
+  const { tickOf, tick, untick, waitsFor, absentFor } = fitting
   const [skipping, setSkipping] = useState(false)
   const [reason, setReason] = useState('')
   const module = step.about.moduleId ? pieces.get(step.about.moduleId)?.module : undefined
   const { title, how } = wordsOf(step, module)
   const held = tickOf(step)
   const [waited] = waitsFor(step)
-  const locked = waited !== undefined
+  const absent = held ? undefined : absentFor(step)
+  const locked = waited !== undefined || absent !== undefined
   const { setLit } = useStepBoard()
   useEffect(() => {
     setLit(step.slots)
@@ -146,7 +148,10 @@ function Card({ fitting, step, number, onBack, onNext, onScrews }: CardProps) {
       {(step.code === 'SCREWS_OUT' || step.code === 'SCREWS_IN') && (
         <Button onClick={onScrews}>Open the screw map</Button>
       )}
-      {locked && (
+      {absent && (
+        <p className={callout({ tone: 'risk' })}>Its module is not here: {absentWords(absent)}.</p>
+      )}
+      {waited && (
         <p className={callout({ tone: 'risk' })}>
           {waited.caution
             ? 'The cautions are read first: go back to them.'

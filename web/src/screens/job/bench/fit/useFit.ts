@@ -1,5 +1,6 @@
 import { type FittingStep, fittingSteps, slotsAfter, waitsFor } from '@tembrix/core/bench/fitting'
 import { fittingInput } from '@tembrix/core/shop/job'
+import { isHere, type PlannedPart } from '@tembrix/core/shop/orders'
 import {
   type Assignment,
   type Fit,
@@ -21,6 +22,8 @@ export interface Fitting {
   tickOf: (step: FittingStep) => Tick | undefined
   /** Cautions and steps for safety that a step waits for. */
   waitsFor: (step: FittingStep) => FittingStep[]
+  /** The part that a step puts in, where it is not here yet. */
+  absentFor: (step: FittingStep) => PlannedPart | undefined
   /** What sits in the slots by the steps done. */
   slots: Assignment
   removed: string[]
@@ -38,7 +41,7 @@ export interface Fitting {
 /** The job's steps at the bench and how far they are; the record is begun with the first thing noted. */
 export function useFit(): Fitting {
   const view = useJob()
-  const { file, machine, now, planned } = view
+  const { file, machine, now, planned, parts } = view
   const [technician] = useTechnician()
   const { terms } = useShop()
   const model = useModelRecord()
@@ -57,6 +60,10 @@ export function useFit(): Fitting {
       steps,
       tickOf,
       waitsFor: (step) => waitsFor(steps, step, isDone),
+      absentFor: ({ code, slots }) =>
+        code === 'PUT_IN'
+          ? parts?.find((part) => slots.includes(part.slot) && !isHere(part))
+          : undefined,
       slots: slotsAfter(now.assignment, planned.assignment, steps, isDone),
       removed: movesOf(now.assignment, planned.assignment).removed,
       model,
@@ -96,7 +103,7 @@ export function useFit(): Fitting {
         set({ ticks })
       },
     }
-  }, [fit, steps, now.assignment, planned.assignment, model, set, settle, technician])
+  }, [fit, steps, now.assignment, planned.assignment, parts, model, set, settle, technician])
 }
 
 /** Seconds at work until a moment. */

@@ -65,7 +65,7 @@ function Approved({ quote, document, option }: Props & { option: QuotedOption })
   const money = moneyIn(document.currency)
   const { approval } = quote
   if (!approval) return null
-  const differs = !isAgreed(option, planned.assignment, plan, file.machines)
+  const differs = !isAgreed(option, planned.assignment, plan, file.machines, file.fits[0]?.replaced)
   return (
     <>
       <section aria-label="Approval" className={callout({ tone: 'good' })}>

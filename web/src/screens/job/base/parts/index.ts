@@ -1,0 +1,2 @@
+export { PartsAbsent } from './PartsAbsent'
+export { absentWords } from './words'
