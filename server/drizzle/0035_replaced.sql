@@ -1,3 +1,9 @@
+ALTER TABLE "claims" ADD COLUMN "text" text DEFAULT '' NOT NULL;--> statement-breakpoint
+ALTER TABLE "claims" ADD COLUMN "slot" text DEFAULT '' NOT NULL;--> statement-breakpoint
+ALTER TABLE "claims" ADD COLUMN "serial" text DEFAULT '' NOT NULL;--> statement-breakpoint
+ALTER TABLE "claims" ADD COLUMN "against" text DEFAULT '' NOT NULL;--> statement-breakpoint
+ALTER TABLE "claims" ADD COLUMN "chase_on" date;--> statement-breakpoint
+ALTER TABLE "claims" ADD COLUMN "replacement" text DEFAULT '' NOT NULL;--> statement-breakpoint
 ALTER TABLE "fits" ADD COLUMN "here_without_order" jsonb DEFAULT '[]'::jsonb NOT NULL;--> statement-breakpoint
 ALTER TABLE "fits" ADD COLUMN "replaced" jsonb DEFAULT '[]'::jsonb NOT NULL;--> statement-breakpoint
 ALTER TABLE "fits" ADD COLUMN "fitted_as" jsonb;--> statement-breakpoint

@@ -1,11 +1,12 @@
 import { fittingSteps } from '@tembrix/core/bench/fitting'
-import { type HandoverFacts, handoverFacts, onRecord } from '@tembrix/core/shop/handover'
+import { chaseFrom, type HandoverFacts, handoverFacts, onRecord } from '@tembrix/core/shop/handover'
 import { fittingInput, NOTHING_KNOWN, type Situation, situationOf } from '@tembrix/core/shop/job'
 import type { Module } from '@tembrix/core/things/model'
 import {
   type Handover,
   type HandoverDocument,
   JobFile,
+  KINDS,
   NOT_HANDED_OVER,
   piecesById,
   STAGES,
@@ -93,7 +94,20 @@ export async function seedEnded(
   const bad = claim && planned.assignment[claim.slot]
   if (!bad) return
   const { what, invoice, state } = claim
-  await create(tx, claimKind, { jobId: job.id, ...bad, what, invoice, reference: '', state })
+  const part = facts.parts.find(({ slot }) => slot === claim.slot)
+  await create(tx, claimKind, {
+    ...KINDS.claims.blank,
+    jobId: job.id,
+    ...bad,
+    what,
+    invoice,
+    state,
+    text: part ? nameOf(part.module) : '',
+    slot: claim.slot,
+    serial: part?.serial ?? '',
+    against: part?.supplier ?? '',
+    chaseOn: chaseFrom(at.slice(0, 10)),
+  })
 }
 
 const nameOf = ({ generation, capacityGiB, article }: Module) =>

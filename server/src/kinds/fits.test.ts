@@ -115,3 +115,80 @@ test('another job cannot plan on a piece that has left the shelf', async () => {
   expect(reached.status).toBe(400)
   expect(reached.body.error.fields[0].message).toBe('This piece has left the shelf.')
 })
+
+async function orderedJob() {
+  const job = (await post('/jobs', newJobBody)).body
+  const [plan] = (await get(`/plans?jobId=${job.id}`)).body
+  const article = {
+    source: 'supplier',
+    supplier: 'Marrowby Parts',
+    module: sampleStick,
+    price: 2300,
+  }
+  const { id: moduleId } = (await post('/modules', article)).body
+  const placement = { A: { moduleId, unit: 0 } }
+  await patch(`/plans/${plan.id}`, { version: 1, placement })
+  await post('/fits', { id: job.id, jobId: job.id })
+  return { job, plan, moduleId, path: `/fits/${job.id}` }
+}
+
+test('a fitting does not end while a part is not here, unless somebody says that it is', async () => {
+  const { moduleId, path } = await orderedJob()
+  const early = await patch(path, { version: 1, finished: true })
+  expect(early).toMatchObject({ status: 409, body: { error: { code: 'not_here' } } })
+  expect(early.body.error.message).toContain('the module for A')
+  const hereWithoutOrder = [`${moduleId} 0`]
+  const done = await patch(path, { version: 1, hereWithoutOrder, finished: true })
+  expect(done.body).toMatchObject({ fittedAs: { A: { moduleId, unit: 0 } } })
+})
+
+test('a part that was replaced comes back put aside as bad, no plan takes it again, and the work goes on', async () => {
+  const { job, plan, moduleId, path } = await orderedJob()
+  const line = { id: crypto.randomUUID(), jobId: job.id, moduleId, module: sampleStick }
+  const lines = [{ ...line, purchases: [0], price: 2300 }]
+  const { id: order } = (await post('/orders', { supplier: 'Marrowby Parts', lines })).body
+  await patch(`/orders/${order}`, { version: 1, sent: { at: tick.at, by: 'Mika' } })
+  const arriving = [
+    {
+      id: crypto.randomUUID(),
+      lineId: line.id,
+      serial: 'S-1',
+      invoice: '',
+      warrantyUntil: null,
+      wrong: '',
+    },
+  ]
+  await patch(`/orders/${order}`, { version: 2, arriving })
+  expect((await get(`/jobs/${job.id}/parts`)).body).toMatchObject([
+    { moduleId, unit: 0, pieceId: expect.any(String), order: { number: expect.any(Number) } },
+  ])
+  await patch(path, { version: 1, finished: true })
+  const [entry] = [
+    {
+      id: crypto.randomUUID(),
+      round: 1,
+      slot: 'A',
+      moduleId,
+      unit: 0,
+      serial: 'S-1',
+      why: 'no start with it',
+      at: tick.at,
+      by: 'Mika',
+    },
+  ]
+  await patch(`/plans/${plan.id}`, { version: 2, placement: { A: { moduleId, unit: 1 } } })
+  const again = await patch(path, { version: 2, replaced: [entry], goesOn: true })
+  expect(again.body).toMatchObject({ finishedAt: null, replaced: [{ serial: 'S-1' }] })
+  expect((await get(`/jobs/${job.id}`)).body).toMatchObject({ stage: 'fit' })
+  const aside = ((await onShelf()) as unknown as { id: string; serialNumber: string }[]).find(
+    ({ serialNumber }) => serialNumber === 'S-1',
+  )
+  expect(aside).toMatchObject({ bad: { why: 'no start with it' }, fittedJobId: null })
+  const refused = await patch(`/plans/${plan.id}`, {
+    version: 3,
+    placement: { A: { moduleId: aside?.id } },
+  })
+  expect(refused.body.error.fields).toEqual([
+    { path: 'placement.A.moduleId', message: 'This piece is put aside as bad.' },
+  ])
+})

@@ -1,6 +1,13 @@
 import { UNFITTED } from '@tembrix/core/things/records'
 import { HttpError } from '../base/http'
-import { finish, finishedNow, refuseAbsent, serialsThatCame, takeUpAgain } from '../bench/fits'
+import {
+  finish,
+  finishedNow,
+  putAside,
+  refuseAbsent,
+  serialsThatCame,
+  takeUpAgain,
+} from '../bench/fits'
 import type { Rules } from '../things/records'
 import { reindex } from '../things/search'
 
@@ -20,6 +27,7 @@ export const fitRules: Rules<'fits'> = {
   },
   written: async (tx, fit, patch) => {
     if (patch?.finished) await finish(tx, fit)
+    if (patch?.replaced) await putAside(tx, fit)
     if (patch?.goesOn) await takeUpAgain(tx, fit.jobId)
     if (!patch || patch.finished || patch.serials) await reindex(tx, { id: fit.jobId })
   },

@@ -44,7 +44,7 @@ export function withoutPerson(file: JobFile): JobFile {
     quotes: file.quotes.map(quoteWithout),
     fits: file.fits.map(fitWithout),
     handovers: file.handovers.map(handoverWithout),
-    claims: file.claims.map((claim) => ({ ...claim, what: '' })),
+    claims: file.claims.map((claim) => ({ ...claim, what: '', serial: '', replacement: '' })),
     measurements: file.measurements.map((one) => ({ ...one, note: '' })),
     frames: file.frames.map((one) => ({ ...one, name: '' })),
     plans: file.plans.map((plan, at) => ({ ...plan, name: `Plan ${at + 1}` })),
@@ -60,6 +60,7 @@ const withoutSerial = (module: ModuleRecord): ModuleRecord => ({
   ...module,
   serialNumber: '',
   note: '',
+  bad: module.bad && { ...module.bad, why: '' },
 })
 
 const quoteWithout = (quote: Quote): Quote => ({
@@ -90,6 +91,7 @@ const fitWithout = (fit: Fit): Fit => ({
   ...fit,
   note: '',
   serials: {},
+  replaced: fit.replaced.map((one) => ({ ...one, serial: '', why: '' })),
   screwPhotoId: null,
   ticks: Object.fromEntries(
     Object.entries(fit.ticks).map(([id, tick]) => [

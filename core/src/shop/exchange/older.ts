@@ -61,6 +61,7 @@ const SINCE_4: Record<string, Value> = {
   fits: { hereWithoutOrder: [], replaced: [], fittedAs: null },
   modules: { bad: null },
   pieces: { bad: null },
+  claims: { text: '', slot: '', serial: '', against: '', chaseOn: null, replacement: '' },
 }
 
 /** The file of a job in version 4 as it is in version 5: nothing was replaced or put aside. */

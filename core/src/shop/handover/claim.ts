@@ -1,5 +1,6 @@
-import type { Assignment, HandoverDocument } from '../../things/records'
+import type { Assignment, ClaimState, HandoverDocument } from '../../things/records'
 import type { FittedPart } from './parts'
+import { daysAfter } from './warranty'
 
 /** Who stands by a part on a day: the shop, its maker or supplier; with the last day of each. */
 export interface StoodBy {
@@ -42,3 +43,13 @@ export const claimable = (parts: readonly FittedPart[], assigned: Assignment): C
     if (!held || part.state === 'own' || part.state === 'stayed') return []
     return [{ ...part, ...held }]
   })
+
+/** Days after which somebody asks how far a claim is: a supplier's usual answer takes about a week. */
+const CHASE_DAYS = 7
+
+/** First day to ask after a claim that is noted on a day (ISO dates). */
+export const chaseFrom = (day: string): string => daysAfter(day, CHASE_DAYS)
+
+/** Whether anything is still to come of a claim. */
+export const isOpenClaim = (state: ClaimState): boolean =>
+  state === 'noted' || state === 'sent' || state === 'accepted'

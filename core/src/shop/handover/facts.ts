@@ -27,7 +27,14 @@ import { isAsAgreed } from './asAgreed'
 import { type Gained, gainsOf } from './gained'
 import { type NextUpgrade, nextUpgrades } from './nextSteps'
 import { type OpenPoint, openPointsOf } from './openPoints'
-import { type FittedPart, partsFitted, partsRemoved, type RemovedPart } from './parts'
+import {
+  type FittedPart,
+  partsFitted,
+  partsRemoved,
+  partsReplaced,
+  type RemovedPart,
+  type ReplacedPart,
+} from './parts'
 import { agreedOption, paidIn, unpaid } from './payment'
 
 /** A figure as it was read off the running machine, or as it follows from what is in it. */
@@ -65,6 +72,8 @@ export interface HandoverFacts {
   otherWork: string | null
   parts: FittedPart[]
   removed: RemovedPart[]
+  /** Fitted modules that were found bad and replaced before the hand over. */
+  replaced: ReplacedPart[]
   now: { memory: Stated; speed: Stated | null; channels: Stated }
   gains: Gained[]
   /** Properties altered by the change of memory; a gain belongs to all of them together. */
@@ -156,6 +165,7 @@ export function handoverFacts(
     otherWork: option?.other && option.other !== 'nothing' ? option.title : null,
     parts: partsFitted(work),
     removed,
+    replaced: partsReplaced(work),
     now: {
       memory: stated(shown.totalGiB, capacity.installedGiB),
       speed: rate === null && !run ? null : stated(rate, run?.dataRate ?? 0),

@@ -13,6 +13,7 @@ import {
 import { situationOf } from '../job'
 import {
   claimable,
+  daysAfter,
   figuresGone,
   filledIn,
   handoverRefusal,
@@ -72,6 +73,16 @@ describe('warranty', () => {
         expect(monthsAfter(from, 12)).toBe(`${y + 1}${from.slice(4)}`)
       }),
     )
+  })
+
+  test.each([
+    ['2026-12-02', 7, '2026-12-09'],
+    ['2026-12-28', 7, '2027-01-04'],
+    ['2028-02-25', 7, '2028-03-03'],
+    ['2026-01-31', 0, '2026-01-31'],
+    ['2026-01-01', 365, '2027-01-01'],
+  ])('from %s, %i days later it is %s', (day, days, until) => {
+    expect(daysAfter(day, days)).toBe(until)
   })
 
   test('is the shop’s for what it sold, and nobody’s where it says nothing', () => {

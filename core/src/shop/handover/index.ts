@@ -1,4 +1,4 @@
-export { type Claimable, claimable, type StoodBy, standsBy } from './claim'
+export { type Claimable, chaseFrom, claimable, isOpenClaim, type StoodBy, standsBy } from './claim'
 export { isClosed, isTakenOnceClosed } from './closed'
 export { type EarlierVisit, type StoodBySince, stoodBySince } from './earlier'
 export {
@@ -18,9 +18,15 @@ export {
   type ToHandOver,
   withoutReason,
 } from './openPoints'
-export { type FittedPart, partsFitted, partsRemoved, type RemovedPart } from './parts'
+export {
+  type FittedPart,
+  partsFitted,
+  partsRemoved,
+  type RemovedPart,
+  type ReplacedPart,
+} from './parts'
 export { agreedOption, paidIn, unpaid } from './payment'
 export { endingRefusal, type HandoverRefusal, handoverRefusal, reopens } from './refusal'
 export { newVisit } from './visit'
-export { monthsAfter, monthsFor, termFrom } from './warranty'
+export { daysAfter, monthsAfter, monthsFor, termFrom } from './warranty'
 export { figuresGone, filledIn, partOf, type Report } from './wording'

@@ -82,3 +82,23 @@ export function partsRemoved({ now, planned, pieces, fit }: ToFitted): RemovedPa
     return [{ moduleId, module: piece.module, serial, to: fit?.removed[moduleId]?.to ?? null }]
   })
 }
+
+/** A module that was fitted, found bad and replaced before the hand over. */
+export interface ReplacedPart {
+  slot: string
+  module: Module
+  serial: string
+}
+
+/** Modules that were fitted, found bad and replaced, in their order. */
+export const partsReplaced = ({
+  pieces,
+  fit,
+}: {
+  pieces: ReadonlyMap<string, Piece>
+  fit: Pick<Fit, 'replaced'> | undefined
+}): ReplacedPart[] =>
+  (fit?.replaced ?? []).flatMap(({ slot, moduleId, serial }) => {
+    const module = pieces.get(moduleId)?.module
+    return module ? [{ slot, module, serial }] : []
+  })

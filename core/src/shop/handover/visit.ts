@@ -16,7 +16,7 @@ export function newVisit(
   const work = { jobId: file.id, now: after, planned: after, pieces, fit: file.fits[0] }
   const parts = partsFitted(work)
   const found: Assignment = {}
-  const modules = parts.map(({ slot, module, serial, makerUntil }): ActWrite => {
+  const modules = parts.map(({ slot, module, serial, makerUntil, supplier, invoice }): ActWrite => {
     const id = newId()
     found[slot] = { moduleId: id, unit: 0 }
     const fields = {
@@ -25,6 +25,8 @@ export function newVisit(
       module,
       serialNumber: serial,
       warrantyUntil: makerUntil,
+      supplier,
+      invoice,
     }
     return { action: 'create', collection: 'modules', id, fields }
   })

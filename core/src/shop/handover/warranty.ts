@@ -15,8 +15,21 @@ export function monthsAfter(day: string, months: number): string {
   const all = year * 12 + month - 1 + months
   const [inYear, inMonth] = [Math.floor(all / 12), (all % 12) + 1]
   const on = Math.min(date, daysIn(inYear, inMonth))
+  return isoDay(inYear, inMonth, on)
+}
+
+/** The day so many days after `day` (ISO dates, Gregorian). `days` 0 or more. */
+export function daysAfter(day: string, days: number): string {
+  const [year = 0, month = 1, date = 1] = day.split('-').map(Number)
+  const left = daysIn(year, month) - date
+  if (days <= left) return isoDay(year, month, date + days)
+  const next = month === 12 ? isoDay(year + 1, 1, 1) : isoDay(year, month + 1, 1)
+  return daysAfter(next, days - left - 1)
+}
+
+const isoDay = (year: number, month: number, date: number): string => {
   const two = (part: number) => String(part).padStart(2, '0')
-  return `${String(inYear).padStart(4, '0')}-${two(inMonth)}-${two(on)}`
+  return `${String(year).padStart(4, '0')}-${two(month)}-${two(date)}`
 }
 
 /** How long the shop stands by something from `day` on; null where it says nothing. */

@@ -1,8 +1,14 @@
-import type { FittingInput, Openness } from '../../bench/fitting'
+import {
+  type FittingInput,
+  type FittingStep,
+  fittingSteps,
+  type Openness,
+} from '../../bench/fitting'
 import { type FirmwareReason, firmwareFirst } from '../../judging/plan'
 import type { Trained } from '../../things/knowledge'
 import { isRegistered, type Machine, type Module, type Run } from '../../things/model'
 import {
+  type Assignment,
   type Fit,
   type JobFile,
   type ModelRecord,
@@ -78,6 +84,35 @@ export const trainedBy = (
 export const startsNow = (record: Pick<Verification, 'trials'> | undefined): boolean =>
   record?.trials.at(-1)?.outcome.kind !== 'NO_START'
 
+/**
+ * Slots as the work at the bench begins: as found, or, while a bad module is replaced, as planned with the bad one
+ * still in.
+ */
+export function startOfRound(
+  found: Assignment,
+  planned: Assignment,
+  fit: Pick<Fit, 'replaced'> | undefined,
+): Assignment {
+  const round = roundOf(fit)
+  if (round === 0) return found
+  const before = { ...planned }
+  for (const { round: of, slot, moduleId, unit } of fit?.replaced ?? []) {
+    if (of === round) before[slot] = { moduleId, unit }
+  }
+  return before
+}
+
+/** How often the fitting was taken up again for a bad module. */
+export const roundOf = (fit: Pick<Fit, 'replaced'> | undefined): number =>
+  Math.max(0, ...(fit?.replaced ?? []).map(({ round }) => round))
+
+/** Steps at the bench for a plan of this job; those of a later round have ids of their own. */
+export function benchSteps(...of: Parameters<typeof fittingInput>): FittingStep[] {
+  const round = roundOf(of[0].file.fits[0])
+  const steps = fittingSteps(fittingInput(...of))
+  return round === 0 ? steps : steps.map((step) => ({ ...step, id: `${round}: ${step.id}` }))
+}
+
 const timingsOf = ({ cl, trcd, trp, tras }: Run) => ({ cl, trcd, trp, tras })
 
 /** What the steps at the bench are made from, for a plan of this job. */
@@ -92,7 +127,7 @@ export function fittingInput(
   const { run, capacity, starts } = evaluation
   return {
     machine,
-    found: now.assignment,
+    found: startOfRound(now.assignment, planned.assignment, file.fits[0]),
     planned: planned.assignment,
     expected: starts && run ? { gib: capacity.installedGiB, dataRate: run.dataRate } : null,
     profile: settings.profile && run?.profile === true,

@@ -1,9 +1,12 @@
 export { boardFirst } from './board'
 export {
+  benchSteps,
   firmwareReasons,
   fittingInput,
   opennessOf,
   profileVolts,
+  roundOf,
+  startOfRound,
   startsNow,
   type ToFit,
   trainedBy,

@@ -110,6 +110,8 @@ export interface OfferedOption {
   minutes: number
   credits: { id: string; module: Module; amount: number }[]
   extras: QuoteOption['extras']
+  /** Parts and work that our warranty covers, minor units. */
+  waived: number
   sum: Priced
   facts: OfferFacts
   /** A module has no price: it would be given away. */
@@ -121,7 +123,7 @@ export interface OfferInput {
   /** What the slots come to by the option's plan. */
   planned: Situation
   plan: Pick<Plan, 'profile'>
-  option: Pick<QuoteOption, 'minutes' | 'credits' | 'extras' | 'other'>
+  option: Pick<QuoteOption, 'minutes' | 'credits' | 'extras' | 'other' | 'underWarranty'>
   quote: Pick<Quote, 'depositPercent'>
   model: ModelRecord | undefined
   terms: Terms
@@ -148,11 +150,15 @@ export function offerOf(job: ToOffer, input: OfferInput): OfferedOption {
   const extras = option.extras.filter(({ text, amount }) => text !== '' && amount !== 0)
   const { machines } = job.file
   const unpricedDisk = other === 'disk' && !extras.some(({ amount }) => amount > 0)
+  const parts = purchases.map(({ times, price }) => machines * times * (price ?? 0))
+  const work = Math.round((terms.hourlyRate * machines * minutes) / 60)
+  const waived =
+    option.underWarranty === undefined ? 0 : parts.reduce((all, one) => all + one, work)
   const sum = priced({
     ...terms,
-    parts: purchases.map(({ times, price }) => machines * times * (price ?? 0)),
+    parts,
     minutes: machines * minutes,
-    extras: extras.map(({ amount }) => amount),
+    extras: [...extras.map(({ amount }) => amount), -waived],
     credits: credits.map(({ amount }) => machines * amount),
     depositPercent: quote.depositPercent ?? terms.depositPercent,
   })
@@ -190,6 +196,7 @@ export function offerOf(job: ToOffer, input: OfferInput): OfferedOption {
     minutes,
     credits,
     extras,
+    waived,
     sum,
     facts,
     unpriced: unpricedDisk || purchases.some(({ price }) => price === null),

@@ -34,6 +34,8 @@ export type Removed = z.infer<typeof Removed>
 /** A module that was fitted, found bad and taken out again: where it was, and why it came out. */
 export const Replaced = z.object({
   id: z.uuid(),
+  /** Counts the times that the fitting was taken up again, from 1. */
+  round: z.int().positive(),
   slot: ShortText,
   moduleId: z.uuid(),
   unit: z.int().min(0).max(63),

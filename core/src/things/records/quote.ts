@@ -34,6 +34,8 @@ export const QuoteOption = z.object({
   extras: z.array(Extra).max(10),
   /** Set where the option is no change of memory: its parts are further lines, its plan leaves the slots as found. */
   other: OtherSpend.optional(),
+  /** Number of the job whose warranty covers it, so that nothing is charged; left out where it is charged. */
+  underWarranty: z.int().positive().optional(),
 })
 export type QuoteOption = z.infer<typeof QuoteOption>
 

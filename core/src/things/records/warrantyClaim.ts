@@ -25,6 +25,16 @@ const fields = {
   /** What whoever stands by it calls the claim. */
   reference: ShortText,
   state: ClaimState,
+  /** The module as a person names it, where it was, and its serial number. */
+  text: ShortText,
+  slot: ShortText,
+  serial: ShortText,
+  /** Who is claimed against: its supplier or maker. */
+  against: ShortText,
+  /** When to ask how far they are; null where nobody set a day. */
+  chaseOn: z.iso.date('This is no date.').nullable(),
+  /** Serial number of the replacement that came for it. */
+  replacement: ShortText,
 }
 
 export const NewClaim = OwnId.extend({
@@ -35,6 +45,12 @@ export const NewClaim = OwnId.extend({
   invoice: fields.invoice.default(''),
   reference: fields.reference.default(''),
   state: fields.state.default('noted'),
+  text: fields.text.default(''),
+  slot: fields.slot.default(''),
+  serial: fields.serial.default(''),
+  against: fields.against.default(''),
+  chaseOn: fields.chaseOn.default(null),
+  replacement: fields.replacement.default(''),
 })
 export type NewClaim = z.input<typeof NewClaim>
 
@@ -50,10 +66,22 @@ export const CLAIMS = {
   record: 'claim',
   displayName: 'a warranty claim',
   inJob: 'many',
-  shownIn: [],
+  shownIn: ['claims'],
   createSchema: NewClaim,
   updateSchema: ClaimPatch,
   stored: WarrantyClaim,
-  blank: { unit: 0, what: '', invoice: '', reference: '', state: 'noted' },
+  blank: {
+    unit: 0,
+    what: '',
+    invoice: '',
+    reference: '',
+    state: 'noted',
+    text: '',
+    slot: '',
+    serial: '',
+    against: '',
+    chaseOn: null,
+    replacement: '',
+  },
   entries: [],
 } as const satisfies KindOfRecord

@@ -489,6 +489,12 @@ export const claims = pgTable(
     invoice: text('invoice').notNull(),
     reference: text('reference').notNull(),
     state: text('state').$type<WarrantyClaim['state']>().notNull(),
+    text: text('text').notNull().default(''),
+    slot: text('slot').notNull().default(''),
+    serial: text('serial').notNull().default(''),
+    against: text('against').notNull().default(''),
+    chaseOn: date('chase_on', { mode: 'string' }),
+    replacement: text('replacement').notNull().default(''),
   },
   (table) => [index('claims_job').on(table.jobId)],
 )

@@ -67,8 +67,8 @@ async function takeFromShelf(tx: Transaction, jobId: string, planned: Assignment
   const instead = Object.values(planned).flatMap((one) => cameFor(came, jobId, one) ?? [])
   const placed = await tx.select().from(modules).where(inArray(modules.id, ids))
   const rows = [...placed, ...instead]
-  for (const { id, version, source, module, fittedJobId } of rows) {
-    if (source !== 'shelf') continue
+  for (const { id, version, source, module, fittedJobId, bad } of rows) {
+    if (source !== 'shelf' || bad) continue
     if (fittedJobId !== null && fittedJobId !== jobId) {
       throw new HttpError(409, 'gone', `${module.article} has left the shelf with another job.`)
     }
@@ -79,7 +79,11 @@ async function takeFromShelf(tx: Transaction, jobId: string, planned: Assignment
 async function putOnShelf(tx: Transaction, fit: Fit, removed: readonly string[]): Promise<void> {
   for (const id of removed) {
     const goes = fit.removed[id]
-    const { module } = await find(tx, moduleKind, id)
+    const { module, bad, supplier, invoice, warrantyUntil, serialNumber } = await find(
+      tx,
+      moduleKind,
+      id,
+    )
     if (!goes) {
       throw new HttpError(
         409,
@@ -92,11 +96,15 @@ async function putOnShelf(tx: Transaction, fit: Fit, removed: readonly string[])
       id: goes.shelfId,
       source: 'shelf',
       module: { ...module, kit: null },
-      price: goes.price,
+      price: bad ? null : goes.price,
+      bad,
+      supplier,
+      invoice,
+      warrantyUntil,
       note: '',
       condition: 'used',
       testedOn: null,
-      serialNumber: fit.serials[`${id} 0`] ?? '',
+      serialNumber: fit.serials[`${id} 0`] ?? serialNumber,
       fromJobId: fit.jobId,
     })
   }
@@ -132,6 +140,25 @@ export async function refuseAbsent(tx: Transaction, fit: Fit): Promise<void> {
   const slots = absent.map(({ slot }) => slot).join(', ')
   const message = `Not here yet, or put aside as bad: the module for ${slots}.`
   throw new HttpError(409, 'not_here', message)
+}
+
+/** Brings the shop's pieces that a fitting replaced back from the job, put aside as bad. */
+export async function putAside(tx: Transaction, { jobId, replaced }: Fit): Promise<void> {
+  if (replaced.length === 0) return
+  const came = await piecesFor(tx, jobId)
+  for (const { moduleId, unit, serial, why, at, by } of replaced) {
+    const [placed] = await listed(tx, moduleKind, eq(modules.id, moduleId))
+    const piece = cameFor(came, jobId, { moduleId, unit }) ?? placed
+    if (piece?.source !== 'shelf' || piece.bad) continue
+    const serialNumber = piece.serialNumber || serial
+    const bad = { at, by, why: why.slice(0, 500) }
+    await change(tx, moduleKind, piece.id, {
+      version: piece.version,
+      fittedJobId: null,
+      serialNumber,
+      bad,
+    })
+  }
 }
 
 /** Takes a job that was at the proof back to the bench. */

@@ -1,1 +1,1 @@
-export { finish, finishedNow, refuseAbsent, serialsThatCame, takeUpAgain } from './finish'
+export { finish, finishedNow, putAside, refuseAbsent, serialsThatCame, takeUpAgain } from './finish'

@@ -31,6 +31,8 @@ export async function checkAssignment(
       faults.push({ path: `${path}.moduleId`, message: 'This job has no such module.' })
     } else if (piece.fittedJobId !== null && piece.fittedJobId !== jobId) {
       faults.push({ path: `${path}.moduleId`, message: 'This piece has left the shelf.' })
+    } else if (piece.bad && piece.source === 'shelf' && field === 'placement') {
+      faults.push({ path: `${path}.moduleId`, message: 'This piece is put aside as bad.' })
     } else if (unit > 0 && piece.source !== 'supplier') {
       faults.push({ path: `${path}.unit`, message: 'There is one of this module.' })
     }

@@ -65,14 +65,19 @@ const columnsWith = (open: (what: Open) => void): Column<Lying>[] => [
     name: 'State',
     look: 'whitespace-nowrap',
     sortBy: ({ first }) => first.testedOn,
-    cell: ({ piece: { condition, testedOn } }) => (
-      <>
-        {condition ?? 'state unknown'}
-        <span className={`block text-sm ${testedOn ? 'text-ink-2' : 'font-medium text-risk'}`}>
-          {testedOn ? `tested ${day(testedOn)}` : 'untested'}
+    cell: ({ piece: { condition, testedOn, bad } }) =>
+      bad ? (
+        <span className="font-medium text-stop" title={bad.why}>
+          bad: put aside {day(bad.at)}
         </span>
-      </>
-    ),
+      ) : (
+        <>
+          {condition ?? 'state unknown'}
+          <span className={`block text-sm ${testedOn ? 'text-ink-2' : 'font-medium text-risk'}`}>
+            {testedOn ? `tested ${day(testedOn)}` : 'untested'}
+          </span>
+        </>
+      ),
   },
   {
     id: 'from',

@@ -8,6 +8,7 @@ export const TAGS = [
   'jobs',
   'customers',
   'models',
+  'claims',
   'orders',
   'lists',
   'shop',

@@ -6,7 +6,9 @@ import { useEarlierVisitsQuery } from '../../../../base/data'
 import { capital } from '../../../../base/format'
 import { useJob } from '../../base/file'
 import { partsWords } from '../../base/trials'
+import { ReplaceBad } from './ReplaceBad'
 import { SupplierNote } from './SupplierNote'
+import { useNote } from './useNote'
 import { VERDICT_PROMISES, type VerdictFacts } from './verdictPromises'
 import { chancePercent } from './words'
 
@@ -75,15 +77,30 @@ export function FaultVerdict({ parts, chance, trials, modules, name }: Props) {
         </p>
       )}
       {bad.map((module) => (
-        <div key={module}>
-          <p className="mt-1 text-lg">{VERDICT_PROMISES.ours(factsOf(module))}</p>
-          <p className="mt-1 text-lg">
-            {VERDICT_PROMISES.exchange(factsOf(module)) ||
-              'No warranty of its maker is on record: look for its receipt, or ask the supplier. What to tell them:'}
-          </p>
-          <SupplierNote module={module} trials={trials} />
-        </div>
+        <BadPart key={module} module={module} trials={trials} facts={factsOf(module)} />
       ))}
     </section>
+  )
+}
+
+interface BadPartProps {
+  module: string
+  trials: readonly Made[]
+  facts: VerdictFacts
+}
+
+/** A bad module: who stands by it, what they are told, and another in its place. */
+function BadPart({ module, trials, facts }: BadPartProps) {
+  const evidence = useNote(module, trials)
+  return (
+    <>
+      <p className="mt-1 text-lg">{VERDICT_PROMISES.ours(facts)}</p>
+      <p className="mt-1 text-lg">
+        {VERDICT_PROMISES.exchange(facts) ||
+          'No warranty of its maker is on record: look for its receipt, or ask the supplier. What to tell them:'}
+      </p>
+      <SupplierNote text={evidence} />
+      <ReplaceBad module={module} evidence={evidence} ours={facts.ours} />
+    </>
   )
 }

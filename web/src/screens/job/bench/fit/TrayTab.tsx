@@ -109,7 +109,14 @@ function serialRead({ now, evidence }: JobView, moduleId: string): string {
   return typeof entry?.value === 'string' ? entry.value : ''
 }
 
-/** Where a removed module goes: as chosen, else on the shelf where the quote buys it, else back to the customer. */
+/** Whether a module of the customer's is put aside as bad. */
+const isBad = ({ file }: JobView, moduleId: string): boolean =>
+  file.modules.some(({ id, bad }) => id === moduleId && bad !== null)
+
+/**
+ * Where a removed module goes: as chosen, else on the shelf where the quote buys it or it is bad and claimed for, else
+ * back to the customer.
+ */
 function goesTo(fit: Fit, moduleId: string, bought: boolean): Removed {
   return (
     fit.removed[moduleId] ?? {
@@ -160,7 +167,8 @@ function Goes({ fitting: { fit, set }, moduleId }: { fitting: Fitting; moduleId:
   const { shop, pieces } = view
   const module = pieces.get(moduleId)?.module
   const bought = isBought(view, moduleId)
-  const goes = goesTo(fit, moduleId, bought)
+  const bad = isBad(view, moduleId)
+  const goes = goesTo(fit, moduleId, bought || bad)
 
   function choose(to: Destination) {
     const price = module ? suggestedCredit(module, shop, 100) : 0
@@ -170,7 +178,7 @@ function Goes({ fitting: { fit, set }, moduleId }: { fitting: Fitting; moduleId:
         [moduleId]: {
           to,
           shelfId: goes.shelfId,
-          price: to === 'shelf' && price > 0 ? price : null,
+          price: to === 'shelf' && price > 0 && !bad ? price : null,
         },
       },
     })
@@ -185,7 +193,10 @@ function Goes({ fitting: { fit, set }, moduleId }: { fitting: Fitting; moduleId:
         <Select
           aria-label="Where it goes"
           value={goes.to}
-          options={DESTINATIONS.map((value) => ({ value, label: CHOICES.to[value] }))}
+          options={DESTINATIONS.map((value) => ({
+            value,
+            label: bad && value === 'shelf' ? 'kept here, put aside as bad' : CHOICES.to[value],
+          }))}
           onValue={(to) => !fit.finishedAt && choose(to)}
         />
       </span>
@@ -211,7 +222,7 @@ function Finish({ fitting }: Props) {
           runningSince: null,
         }
       : {}
-    const goes = removed.map((id) => [id, goesTo(fit, id, isBought(view, id))])
+    const goes = removed.map((id) => [id, goesTo(fit, id, isBought(view, id) || isBad(view, id))])
     const serials = removed.flatMap((id) => {
       const read = serialRead(view, id)
       return fit.serials[`${id} 0`] === undefined && read !== '' ? [[`${id} 0`, read]] : []

@@ -1,5 +1,5 @@
-import { type FittingStep, fittingSteps, slotsAfter, waitsFor } from '@tembrix/core/bench/fitting'
-import { fittingInput } from '@tembrix/core/shop/job'
+import { type FittingStep, slotsAfter, waitsFor } from '@tembrix/core/bench/fitting'
+import { benchSteps, startOfRound } from '@tembrix/core/shop/job'
 import { isHere, type PlannedPart } from '@tembrix/core/shop/orders'
 import {
   type Assignment,
@@ -48,7 +48,7 @@ export function useFit(): Fitting {
   const { record: fit, set, settle } = useOneRecord('fits', file.fits[0], UNFITTED)
 
   const steps = useMemo(
-    () => fittingSteps(fittingInput({ file, machine, now }, planned, model, terms)),
+    () => benchSteps({ file, machine, now }, planned, model, terms),
     [file, machine, now, planned, model, terms],
   )
 
@@ -64,7 +64,12 @@ export function useFit(): Fitting {
         code === 'PUT_IN'
           ? parts?.find((part) => slots.includes(part.slot) && !isHere(part))
           : undefined,
-      slots: slotsAfter(now.assignment, planned.assignment, steps, isDone),
+      slots: slotsAfter(
+        startOfRound(now.assignment, planned.assignment, fit),
+        planned.assignment,
+        steps,
+        isDone,
+      ),
       removed: movesOf(now.assignment, planned.assignment).removed,
       model,
       minutes: steps.reduce((sum, { minutes }) => sum + minutes, 0),

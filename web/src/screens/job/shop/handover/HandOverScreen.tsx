@@ -33,13 +33,11 @@ export function HandOverScreen() {
           <Payments handing={handing} />
           <Returned handing={handing} />
           {handover.signed ? (
-            <>
-              <Collect handing={handing} signed={handover.signed} />
-              <Claims handing={handing} document={handing.document} />
-            </>
+            <Collect handing={handing} signed={handover.signed} />
           ) : (
             !ended && <SignOffForm handing={handing} />
           )}
+          <Claims handing={handing} document={handing.document} />
           <EndButton />
         </div>
       </div>

@@ -1,4 +1,5 @@
 import type { HandoverFacts } from '@tembrix/core/shop/handover'
+import type { Module } from '@tembrix/core/things/model'
 import { expect, test } from 'vitest'
 import { faster, fasterRange, figuresOf, writtenReport } from './reportWords'
 
@@ -27,6 +28,7 @@ const facts = (of: Partial<HandoverFacts> = {}) =>
     fitted: true,
     parts: [],
     removed: [],
+    replaced: [],
     now: { memory: stated(16, true), speed: stated(2666, true), channels: stated(2, true) },
     gains: [],
     altered: ['channels'],
@@ -56,6 +58,13 @@ const read = (of: HandoverFacts, part: 'found' | 'done' | 'gained' | 'watch') =>
     )
     .join(' ')
 }
+
+test('a module that was found bad and replaced is said in the report, with its serial number', () => {
+  const bad = { slot: 'B', module: { capacityGiB: 8 } as Module, serial: 'BAD-1' }
+  expect(read(facts({ replaced: [bad] }), 'done')).toContain(
+    'The module of 8 GB that we first put into B (serial number BAD-1) was faulty; we replaced it.',
+  )
+})
 
 test('what nobody saw is said as calculated, not as seen', () => {
   expect(read(facts(), 'done')).toContain('It now shows 16 GB')

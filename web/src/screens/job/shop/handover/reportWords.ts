@@ -4,6 +4,7 @@ import type {
   Gained,
   HandoverFacts,
   NextUpgrade,
+  ReplacedPart,
   Report,
   Steadiness,
 } from '@tembrix/core/shop/handover'
@@ -172,6 +173,7 @@ function doneTo(facts: HandoverFacts): Paragraph[] {
           ],
         ]
       : []),
+    ...facts.replaced.map(replacedWords),
     ...(steadiness ? [tested(steadiness)] : [['No memory test is on record.']]),
     ...(errorsLogged && memoryErrors(errorsLogged) === 0
       ? [['The system’s own log shows no memory error since then.']]
@@ -185,6 +187,10 @@ function doneTo(facts: HandoverFacts): Paragraph[] {
       : []),
   ]
 }
+
+const replacedWords = ({ slot, module, serial }: ReplacedPart): Paragraph => [
+  `The module of ${capacity(module.capacityGiB)} that we first put into ${slot}${serial ? ` (serial number ${serial})` : ''} was faulty; we replaced it.`,
+]
 
 /** The memory tests that count, in a sentence. */
 function tested({ clean, passes, shortened }: Steadiness): Paragraph {

@@ -88,7 +88,7 @@ export function workedOption(basis: Basis, quote: Quote, option: QuoteOption): W
       id: option.id,
       title: option.title || title,
       wording: option.wording ?? wording,
-      lines: linesOf(offer),
+      lines: linesOf(offer, option),
       net: sum.net,
       tax: sum.tax,
       total: sum.total,
@@ -110,8 +110,11 @@ export function workedOption(basis: Basis, quote: Quote, option: QuoteOption): W
   }
 }
 
-function linesOf(offer: OfferedOption): QuotedOption['lines'] {
-  const { machines, purchases, minutes, extras, credits, sum } = offer
+function linesOf(
+  offer: OfferedOption,
+  { underWarranty }: Pick<QuoteOption, 'underWarranty'>,
+): QuotedOption['lines'] {
+  const { machines, purchases, minutes, extras, credits, sum, waived } = offer
   const each = machines > 1 ? ' for each' : ''
   const work = {
     kind: 'labour' as const,
@@ -122,6 +125,16 @@ function linesOf(offer: OfferedOption): QuotedOption['lines'] {
     ...purchases.map((one) => partLine({ ...one, times: one.times * machines })),
     ...(minutes > 0 ? [{ ...work, amount: sum.labour }] : []),
     ...extras.map(({ text, amount }) => ({ kind: 'extra' as const, text, quantity: 1, amount })),
+    ...(waived > 0
+      ? [
+          {
+            kind: 'extra' as const,
+            text: `Under our warranty (job ${underWarranty}): parts and work are free`,
+            quantity: 1,
+            amount: -waived,
+          },
+        ]
+      : []),
     ...credits.map(({ module, amount }) => ({
       kind: 'credit' as const,
       text: `Your old module of ${tidy(module.capacityGiB)} GB (${module.article}), bought from you`,

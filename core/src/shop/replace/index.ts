@@ -1,0 +1,8 @@
+export {
+  type BadModule,
+  badModule,
+  type Replacement,
+  replacementsFor,
+  replaceWith,
+  type ToReplace,
+} from './replace'
