@@ -12,6 +12,7 @@ import { CounterScreen } from './screens/counter'
 /** All of a job’s screens come as one, so that its steps open while the server is away. */
 const job = screensOf(() => import('./screens/job'))
 const orders = screensOf(() => import('./screens/orders'))
+const customers = screensOf(() => import('./screens/customers'))
 const machines = screensOf(() => import('./screens/machines'))
 const newJob = screensOf(() => import('./screens/newJob'))
 const probe = screensOf(() => import('./screens/probe'))
@@ -47,6 +48,8 @@ const ROUTES: RouteObject[] = [
           { path: 'handover', ...screen(job, 'HandOverScreen') },
         ],
       },
+      { path: '/customers/:id', ...screen(customers, 'CustomerScreen') },
+      { path: '/customers/machines/:id', ...screen(customers, 'MachineScreen') },
       { path: '/machines', ...screen(machines, 'MachinesScreen') },
       { path: '/machines/:id', ...screen(machines, 'MachineModelScreen') },
       { path: '/probe', ...screen(probe, 'ProbeScreen') },

@@ -21,9 +21,9 @@ import { RECORDS } from '../kinds'
 import { photoRoutes } from '../reading/photos'
 import { priceListRoutes } from '../reading/priceLists'
 import { validatedListRoutes } from '../reading/validatedLists'
-import { customerRoutes } from '../shop/customers'
+import { customerRoutes, machineRoutes } from '../shop/customers'
 import { jobFile, jobFileRoutes } from '../shop/exchange'
-import { jobRoutes } from '../shop/jobs'
+import { jobRoutes, waitingFor } from '../shop/jobs'
 import { learned, learnedRoutes } from '../shop/learned'
 import { orderRoutes } from '../shop/orders'
 import { newKey, passwordRoutes } from '../shop/passwords'
@@ -111,6 +111,10 @@ export function createApp(
   api.use('/jobs', jsonBody('1mb'), passwordRoutes(db, key))
   api.use('/jobs', jobRoutes(db))
   api.use('/customers', customerRoutes(db))
+  api.use('/machines', machineRoutes(db))
+  api.get('/waiting', async (_request, response) => {
+    response.json(await waitingFor(db))
+  })
   const supplier = simulatedSupplier()
   api.use('/orders', jsonBody('1mb'), orderRoutes(db, RECORDS.orders, supplier))
   for (const records of Object.values(RECORDS)) {

@@ -1,4 +1,4 @@
-import { addressFault } from '@tembrix/core/things/records'
+import { addressFault, isUndelivered } from '@tembrix/core/things/records'
 import { HttpError, invalid, whoAsks } from '../base/http'
 import type { Rules } from '../things/records'
 
@@ -14,10 +14,11 @@ export const messageRules: Rules<'messages'> = {
     endedAt: null,
     why: '',
   }),
-  changing: async (_, { channel, to, state }, { again, ...patch }) => {
-    if (state !== 'bounced' && state !== 'failed') {
+  changing: async (_, { channel, to, state }, { again, reached, ...patch }) => {
+    if (!isUndelivered(state)) {
       throw new HttpError(409, 'under_way', 'This message is under way, or has arrived.')
     }
+    if (reached) return { state: 'reached' as const }
     const message = addressFault(channel, patch.to ?? to)
     if (message) throw invalid([{ path: 'to', message }])
     const fresh = {

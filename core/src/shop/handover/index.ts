@@ -28,5 +28,7 @@ export {
 export { agreedOption, paidIn, unpaid } from './payment'
 export { endingRefusal, type HandoverRefusal, handoverRefusal, reopens } from './refusal'
 export { newVisit } from './visit'
+export { type FittedEver, fittedEver, openAfter, type Visit, type VisitQuote } from './visits'
+export { toChase, type WaitingFor } from './waiting'
 export { daysAfter, monthsAfter, monthsFor, termFrom } from './warranty'
 export { figuresGone, filledIn, partOf, type Report } from './wording'

@@ -128,6 +128,8 @@ export const JobLine = Job.pick({
   updatedAt: true,
   followUpOn: true,
   leadId: true,
+  customerId: true,
+  machineId: true,
 }).extend({
   customerName: z.string(),
   phone: z.string(),

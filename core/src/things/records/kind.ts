@@ -2,7 +2,7 @@ import type { z } from 'zod'
 import type { Stored } from './stored'
 
 /** Lists beside a job's own, which screens keep. */
-export type SharedList = 'claims' | 'customers' | 'jobs' | 'models' | 'orders' | 'shopModules'
+export type SharedList = 'customers' | 'jobs' | 'models' | 'orders' | 'shopModules' | 'waiting'
 
 /** All there is to say of a kind of record that screens write; what is done with it follows from this. */
 export interface KindOfRecord {

@@ -61,9 +61,16 @@ export const STARTING_TEMPLATES: Templates = {
 
 /**
  * How far a message is: `queued` in the outbox, `sent` to the gateway, `delivered`, `bounced` where it came
- * back, `failed` where the gateway would not take it.
+ * back, `failed` where the gateway would not take it, `reached` where the customer was told otherwise since.
  */
-export const MESSAGE_STATES = ['queued', 'sent', 'delivered', 'bounced', 'failed'] as const
+export const MESSAGE_STATES = [
+  'queued',
+  'sent',
+  'delivered',
+  'bounced',
+  'failed',
+  'reached',
+] as const
 export const MessageState = z.enum(MESSAGE_STATES)
 export type MessageState = z.infer<typeof MessageState>
 
@@ -97,10 +104,15 @@ export const NewMessage = OwnId.extend({
 })
 export type NewMessage = z.input<typeof NewMessage>
 
-/** One that came back or was not taken is sent `again`, perhaps elsewhere. */
+/** Whether a message did not arrive, and nobody has acted on it since. */
+export const isUndelivered = (state: MessageState): boolean =>
+  state === 'bounced' || state === 'failed'
+
+/** One that came back or was not taken is sent `again`, perhaps elsewhere, or the customer is `reached` otherwise. */
 export const MessagePatch = Versioned.extend({
   to: fields.to.optional(),
   again: z.literal(true).optional(),
+  reached: z.literal(true).optional(),
 })
 export type MessageChange = Omit<z.infer<typeof MessagePatch>, 'version'>
 
@@ -125,7 +137,7 @@ export const MESSAGES = {
   record: 'message',
   displayName: 'a message',
   inJob: 'many',
-  shownIn: [],
+  shownIn: ['waiting'],
   createSchema: NewMessage,
   updateSchema: MessagePatch,
   stored: Message,

@@ -66,7 +66,7 @@ export const CLAIMS = {
   record: 'claim',
   displayName: 'a warranty claim',
   inJob: 'many',
-  shownIn: ['claims'],
+  shownIn: ['waiting'],
   createSchema: NewClaim,
   updateSchema: ClaimPatch,
   stored: WarrantyClaim,

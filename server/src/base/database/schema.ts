@@ -496,7 +496,10 @@ export const claims = pgTable(
     chaseOn: date('chase_on', { mode: 'string' }),
     replacement: text('replacement').notNull().default(''),
   },
-  (table) => [index('claims_job').on(table.jobId)],
+  (table) => [
+    index('claims_job').on(table.jobId),
+    index('claims_open').on(table.firstWrite).where(sql`state in ('noted', 'sent', 'accepted')`),
+  ],
 )
 
 /** What was written to customers; those that are not through yet are the outbox. */
@@ -523,6 +526,7 @@ export const messages = pgTable(
   (table) => [
     index('messages_job').on(table.jobId),
     index('messages_under_way').on(table.firstWrite).where(sql`state in ('queued', 'sent')`),
+    index('messages_undelivered').on(table.firstWrite).where(sql`state in ('bounced', 'failed')`),
   ],
 )
 

@@ -1,1 +1,1 @@
-export { customerRoutes } from './routes'
+export { customerRoutes, machineRoutes } from './routes'

@@ -1,5 +1,6 @@
 import { eq } from 'drizzle-orm'
 import { Router } from 'express'
+import { z } from 'zod'
 import { type Database, jobs, machines } from '../../base/database'
 import {
   customerKind,
@@ -12,6 +13,21 @@ import {
 } from '../../things/store'
 import { everythingOf } from '../exchange'
 import { erase } from './erase'
+import { visitsOf } from './visits'
+
+const OfDay = z.object({
+  today: z.iso.date().default(() => new Date().toISOString().slice(0, 10)),
+})
+
+/** Visits of a machine with what each left on record. */
+export function machineRoutes(db: Database): Router {
+  const routes = Router()
+  routes.get('/:id/visits', async (request, response) => {
+    const { today } = OfDay.parse(request.query)
+    response.json(await visitsOf(db, { machineId: idOf(request.params) }, today))
+  })
+  return routes
+}
 
 /** Everything the shop has of a customer, as a file; and taken out, on their request. */
 export function customerRoutes(db: Database): Router {
@@ -30,6 +46,12 @@ export function customerRoutes(db: Database): Router {
       'content-disposition': 'attachment; filename="customer.zip"',
     })
     archive.pipe(response)
+  })
+
+  /** Visits of a customer with what each left on record. */
+  routes.get('/:id/visits', async (request, response) => {
+    const { today } = OfDay.parse(request.query)
+    response.json(await visitsOf(db, { customerId: idOf(request.params) }, today))
   })
 
   routes.delete('/:id/person', async (request, response) => {

@@ -1,3 +1,5 @@
+export { linesOf } from './lines'
 export { addLike, leadOthers, refuseFollower } from './machineGroup'
 export { listJobs, readJob } from './queries'
 export { jobRoutes } from './routes'
+export { waitingFor } from './waiting'

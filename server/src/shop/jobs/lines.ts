@@ -76,6 +76,8 @@ export async function linesOf(
         updatedAt: jobs.updatedAt,
         followUpOn: jobs.followUpOn,
         leadId: jobs.leadId,
+        customerId: jobs.customerId,
+        machineId: jobs.machineId,
         customerName: customers.name,
         phone: customers.phone,
         machineName: sql<string>`${machines.machine}->>'name'`,

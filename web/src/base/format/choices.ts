@@ -201,6 +201,7 @@ export const CHOICES = {
     delivered: 'delivered',
     bounced: 'came back',
     failed: 'failed',
+    reached: 'reached otherwise',
   } satisfies Record<Tick['state'] | ClaimState | MessageState, string>,
   testFrom: {
     medium: 'the shop’s own medium',

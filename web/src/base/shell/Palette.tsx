@@ -5,7 +5,13 @@ import { Command } from 'cmdk'
 import { Plus } from 'lucide-react'
 import { type ReactNode, useDeferredValue, useState } from 'react'
 import { useNavigate } from 'react-router'
-import { loadedRows, useJobsInfiniteQuery, useMeantQuery, useModelsQuery } from '../data'
+import {
+  loadedRows,
+  useCustomersQuery,
+  useJobsInfiniteQuery,
+  useMeantQuery,
+  useModelsQuery,
+} from '../data'
 import { capital } from '../format'
 import { Keys, useCommands } from '../keys'
 import { ALL_PLACES } from './places'
@@ -33,6 +39,7 @@ export function Palette({ onClose }: { onClose: () => void }) {
   const { data: found } = useJobsInfiniteQuery({ search, stage: '' })
   const { data: models = [] } = useModelsQuery()
   const jobs = (loadedRows(found) ?? []).slice(0, MOST)
+  const { currentData: customers = [] } = useCustomersQuery(search === '' ? skipToken : search)
   const says = matcherOf(search)
   const { data: meant = null } = useMeantQuery(
     search !== '' && found !== undefined && jobs.length === 0 ? search : skipToken,
@@ -46,6 +53,7 @@ export function Palette({ onClose }: { onClose: () => void }) {
   const values = [
     ...doable.map(({ name }) => `do ${name}`),
     ...jobs.map(({ id }) => `job ${id}`),
+    ...customers.map(({ id }) => `customer ${id}`),
     ...(meant && jobs.length === 0 ? ['meant'] : []),
     ...places.map(({ to }) => `place ${to}`),
     ...records.map(({ id }) => `record ${id}`),
@@ -100,6 +108,14 @@ export function Palette({ onClose }: { onClose: () => void }) {
               <span className="ml-auto text-sm whitespace-nowrap text-ink-2">
                 {STATE_NAMES[state]}
               </span>
+            </Item>
+          ))}
+        </Group>
+        <Group name="Customers">
+          {customers.map(({ id, name, phone }) => (
+            <Item key={id} value={`customer ${id}`} onSelect={() => open(`/customers/${id}`)}>
+              {name}
+              {phone && <span className="ml-auto text-sm text-ink-2">{phone}</span>}
             </Item>
           ))}
         </Group>

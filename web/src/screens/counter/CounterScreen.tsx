@@ -10,9 +10,14 @@ import { STAGE_NAMES } from './words'
 
 const Week = lazy(async () => ({ default: (await import('./WeekView')).WeekView }))
 
+const WaitingView = lazy(async () => ({
+  default: (await import('./WaitingView')).WaitingView,
+}))
+
 const SHOWN = [
   { value: '', label: 'The day' },
   { value: 'week', label: 'The week' },
+  { value: 'waiting', label: 'What waits for whom' },
   { value: 'all', label: 'All jobs' },
   ...STAGES.map((stage) => ({ value: stage, label: `All at ${STAGE_NAMES[stage]}` })),
 ] as const
@@ -22,7 +27,7 @@ export function CounterScreen() {
   const [params, setParams] = useSearchParams()
   const navigate = useNavigate()
   const search = params.get('search') ?? ''
-  const shown = (params.get('show') ?? '') as '' | 'week' | 'all' | Stage
+  const shown = (params.get('show') ?? '') as '' | 'week' | 'waiting' | 'all' | Stage
   const set = (name: string, value: string) =>
     setParams(
       (now) => {
@@ -72,10 +77,14 @@ export function CounterScreen() {
           <Suspense fallback={<Waiting>Opening the week…</Waiting>}>
             <Week />
           </Suspense>
+        ) : search === '' && shown === 'waiting' ? (
+          <Suspense fallback={<Waiting>Opening what waits…</Waiting>}>
+            <WaitingView />
+          </Suspense>
         ) : (
           <AllJobs
             search={search}
-            stage={shown === 'all' || shown === 'week' ? '' : shown}
+            stage={shown === 'all' || shown === 'week' || shown === 'waiting' ? '' : shown}
             onSearch={(meant) => set('search', meant)}
             onShowAll={() => setParams({ show: 'all' })}
           />

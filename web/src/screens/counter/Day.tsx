@@ -1,10 +1,11 @@
 import { DAY_GROUPS, type DayGroup, dayGroup, inOrderOfWork } from '@tembrix/core/shop/counter'
+import { toChase } from '@tembrix/core/shop/handover'
 import { lazy, Suspense, useMemo } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
-import { useOpenJobsQuery, useShopQuery } from '../../base/data'
-import { today } from '../../base/format'
+import { useOpenJobsQuery, useShopQuery, useWaitingQuery } from '../../base/data'
+import { capital, list, plural, today } from '../../base/format'
 import { DataTable } from '../../base/table'
-import { LoadError, PageMessage, Waiting } from '../../base/ui'
+import { callout, LoadError, PageMessage, Waiting } from '../../base/ui'
 import { NoJobs } from './AllJobs'
 import { DAY_COLUMNS } from './columns'
 import { GROUP_NAMES } from './words'
@@ -54,6 +55,7 @@ export function Day() {
   }
   return (
     <>
+      <ToAct on={on} />
       <fieldset className="flex min-w-0 shrink-0 gap-2 sm:flex-wrap max-sm:overflow-x-auto max-sm:pb-1">
         <legend className="sr-only">Which jobs</legend>
         <Group name="All open" jobs={jobs.length} on={group === null} onShow={() => show(null)} />
@@ -99,5 +101,25 @@ function Group({ name, jobs, on, onShow }: GroupProps) {
     >
       {name} <b className="font-semibold tabular-nums">{jobs}</b>
     </button>
+  )
+}
+
+/** Messages that did not arrive and claims to ask after, until somebody acts on them. */
+function ToAct({ on }: { on: string }) {
+  const { data } = useWaitingQuery()
+  const lost = data?.messages.length ?? 0
+  const due = toChase(data?.claims ?? [], on).filter(({ isDue }) => isDue).length
+  if (lost + due === 0) return null
+  const said = [
+    ...(lost > 0 ? [`${plural(lost, 'message')} did not arrive`] : []),
+    ...(due > 0 ? [`${plural(due, 'claim')} to ask after`] : []),
+  ]
+  return (
+    <p className={callout({ tone: 'risk' })}>
+      {capital(list(said))}.{' '}
+      <Link to="/?show=waiting" className="inline-flex min-h-11 items-center underline">
+        What waits for whom
+      </Link>
+    </p>
   )
 }

@@ -31,9 +31,11 @@ const NAMED: readonly Column<JobLine>[] = [
     narrow: 'head',
     look: 'font-medium',
     sortBy: ({ customerName }) => customerName,
-    cell: ({ customerName, phone }) => (
+    cell: ({ customerId, customerName, phone }) => (
       <>
-        {customerName}
+        <Link to={`/customers/${customerId}`} className="decoration-rule-2 hover:underline">
+          {customerName}
+        </Link>
         {phone && <span className="block text-sm font-normal text-ink-2">{phone}</span>}
       </>
     ),

@@ -2,7 +2,7 @@ import { skipToken } from '@reduxjs/toolkit/query'
 import { type Answers, matching, startingPoints } from '@tembrix/core/things/machines'
 import type { NewJob as NewJobFields } from '@tembrix/core/things/records'
 import { useDeferredValue, useRef, useState } from 'react'
-import { useNavigate } from 'react-router'
+import { useNavigate, useSearchParams } from 'react-router'
 import {
   api,
   created,
@@ -39,13 +39,19 @@ export function NewJobScreen() {
   const dispatch = useAppDispatch()
   const navigate = useNavigate()
   const kept = useAppSelector((state) => state.outbox.drafts[DRAFT]?.form) as Draft | undefined
+  const [params] = useSearchParams()
   const [first] = useState(empty)
+  const asked = params.get('customer')
   /** Whether the ticket is printed as soon as the job is there. */
   const ticket = useRef(false)
   const [create, { isLoading, error: unmade }] = useCreateJobMutation()
   const { data: models = [], isLoading: isReadingModels } = useModelsQuery()
   const { data: shop } = useShopQuery()
-  const form = useSaveForm(newJobForm(startingPoints(models)), { ...first, ...kept }, start)
+  const form = useSaveForm(
+    newJobForm(startingPoints(models)),
+    { ...first, ...kept, ...(asked ? { customerId: asked } : {}) },
+    start,
+  )
   const draft = form.values() as Draft
 
   const drop = () => dispatch(drafted({ key: DRAFT, field: 'form', value: undefined }))

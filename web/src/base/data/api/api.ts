@@ -8,7 +8,7 @@ export const TAGS = [
   'jobs',
   'customers',
   'models',
-  'claims',
+  'waiting',
   'orders',
   'lists',
   'shop',

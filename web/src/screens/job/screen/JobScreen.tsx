@@ -190,10 +190,21 @@ function Title() {
   const number = useJobPart(({ file }) => file.number)
   const customer = useJobPart(({ file }) => file.customer.name)
   const machine = useJobPart(({ machine }) => machine.name)
+  const customerId = useJobPart(({ file }) => file.customerId)
+  const machineId = useJobPart(({ file }) => file.machineId)
+  const look = 'inline-flex min-h-11 min-w-11 items-center decoration-rule-2 hover:underline'
   return (
     <h1 className="truncate max-sm:flex-1 max-sm:basis-0">
-      <b className="font-mono">{number}</b> <b>{customer}</b>
-      <span className="text-ink-2"> · {machine}</span>
+      <b className="font-mono">{number}</b>{' '}
+      <Link to={`/customers/${customerId}`} className={`${look} font-bold`}>
+        {customer}
+      </Link>
+      <span className="text-ink-2">
+        {' · '}
+        <Link to={`/customers/machines/${machineId}`} className={look}>
+          {machine}
+        </Link>
+      </span>
     </h1>
   )
 }

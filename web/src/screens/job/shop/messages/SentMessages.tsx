@@ -1,10 +1,10 @@
-import type { Message } from '@tembrix/core/things/records'
+import { isUndelivered, type Message } from '@tembrix/core/things/records'
 import { RotateCcw } from 'lucide-react'
 import { changing, removing } from '../../../../base/data'
 import { dayAndTime } from '../../../../base/format'
 import { Button } from '../../../../base/ui'
+import { REASON_NAMES, stateWords } from '../../../../parts/messages'
 import { useJob } from '../../base/file'
-import { isTrouble, REASON_NAMES, stateWords } from './words'
 
 /** Everything that was written to the customer about this job, and what became of it. */
 export function SentMessages() {
@@ -31,7 +31,7 @@ function One({ message }: { message: Message }) {
     <>
       <p>
         <b className="font-medium">{REASON_NAMES[reason]}</b> to {to}:{' '}
-        <span className={isTrouble(message) ? 'font-medium text-stop' : 'text-ink-2'}>
+        <span className={isUndelivered(message.state) ? 'font-medium text-stop' : 'text-ink-2'}>
           {stateWords(message)}
         </span>
         <span className="block text-sm text-ink-2">
@@ -40,10 +40,18 @@ function One({ message }: { message: Message }) {
         </span>
       </p>
       <p className="line-clamp-2 text-sm whitespace-pre-line text-ink-2">{text}</p>
-      {isTrouble(message) && (
-        <Button onClick={() => edit.settle('', [changing('messages', message, { again: true })])}>
-          <RotateCcw size={17} aria-hidden /> Send it again to {to}
-        </Button>
+      {isUndelivered(message.state) && (
+        <div className="flex flex-wrap gap-2">
+          <Button onClick={() => edit.settle('', [changing('messages', message, { again: true })])}>
+            <RotateCcw size={17} aria-hidden /> Send it again to {to}
+          </Button>
+          <Button
+            look="quiet"
+            onClick={() => edit.settle('', [changing('messages', message, { reached: true })])}
+          >
+            I have reached them otherwise
+          </Button>
+        </div>
       )}
       {state === 'queued' && (
         <Button

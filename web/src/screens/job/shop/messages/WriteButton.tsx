@@ -1,19 +1,16 @@
+import { isUndelivered } from '@tembrix/core/things/records'
 import { Mail, MailWarning } from 'lucide-react'
 import { lazy, Suspense, useState } from 'react'
 import { useCommand } from '../../../../base/keys'
 import { IconButton } from '../../../../base/ui'
 import { useJobPart } from '../../base/file'
-import { isTrouble } from './words'
 
 const WriteDialog = lazy(async () => ({ default: (await import('./WriteDialog')).WriteDialog }))
 
-/** The way to write to the customer, from every step; it warns where the last message did not arrive. */
+/** The way to write to the customer, from every step; it warns where a message did not arrive. */
 export function WriteButton() {
   const [open, setOpen] = useState(false)
-  const trouble = useJobPart(({ file }) => {
-    const last = file.messages.at(-1)
-    return last !== undefined && isTrouble(last)
-  })
+  const trouble = useJobPart(({ file }) => file.messages.some(({ state }) => isUndelivered(state)))
   useCommand('write to the customer', () => setOpen(true))
   return (
     <>

@@ -23,10 +23,10 @@ import {
   TextInput,
   Waiting,
 } from '../../../../base/ui'
+import { CHANNEL_NAMES, REASON_NAMES } from '../../../../parts/messages'
 import { useJob, useShop } from '../../base/file'
 import { fillingOf } from './filling'
 import { SentMessages } from './SentMessages'
-import { CHANNEL_NAMES, REASON_NAMES } from './words'
 
 /** A message to the customer from the shop’s templates, and all that was written before. */
 export function WriteDialog({ onClose }: { onClose: () => void }) {

@@ -1,5 +1,5 @@
 import type { Channel, Message, MessageReason } from '@tembrix/core/things/records'
-import { dayAndTime } from '../../../../base/format'
+import { dayAndTime } from '../../base/format'
 
 export const REASON_NAMES: Record<MessageReason, string> = {
   quote: 'The quote is ready',
@@ -12,7 +12,12 @@ export const REASON_NAMES: Record<MessageReason, string> = {
 export const CHANNEL_NAMES: Record<Channel, string> = { mail: 'Mail', text: 'Text message' }
 
 /** How far a message is, in a sentence. */
-export function stateWords({ state, endedAt, why, tries }: Message): string {
+export function stateWords({
+  state,
+  endedAt,
+  why,
+  tries,
+}: Pick<Message, 'state' | 'endedAt' | 'why' | 'tries'>): string {
   const at = endedAt ? ` ${dayAndTime(endedAt)}` : ''
   switch (state) {
     case 'queued':
@@ -25,8 +30,7 @@ export function stateWords({ state, endedAt, why, tries }: Message): string {
       return `came back${at}: ${why}`
     case 'failed':
       return `not sent: ${why}`
+    case 'reached':
+      return `did not arrive (${why}); the customer was reached otherwise`
   }
 }
-
-export const isTrouble = ({ state }: Pick<Message, 'state'>): boolean =>
-  state === 'bounced' || state === 'failed'

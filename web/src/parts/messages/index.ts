@@ -1,0 +1,1 @@
+export { CHANNEL_NAMES, REASON_NAMES, stateWords } from './words'

@@ -1,0 +1,2 @@
+export { CustomerScreen } from './CustomerScreen'
+export { MachineScreen } from './MachineScreen'
