@@ -124,7 +124,7 @@ test('a job moves through the day as things happen to it, at every screen', asyn
   const read = async () => (await page.request.get(`${api}/jobs/${id}`)).json()
   await page.goto(app.address)
   const line = page.getByRole('row', { name: /Wanda Moves/ })
-  await expect(line).toContainText('Identify the machine')
+  await expect(line).toContainText('Ask how much memory it needs')
   await page.request.post(`${api}/fits`, { data: { jobId: id, seconds: 60 } })
   await expect(line).toContainText('On the bench')
   await page.request.patch(`${api}/jobs/${id}`, {

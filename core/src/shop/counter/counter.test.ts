@@ -1,11 +1,15 @@
 import { expect, test } from 'vitest'
-import type { CounterState, NextAct, Stage } from '../../things/records'
-import { type CounterFacts, counterStanding, dayGroup, inOrderOfWork } from '.'
+import { type CounterState, type NextAct, NOTHING_SIZED, type Stage } from '../../things/records'
+import type { PlannedPart } from '../orders'
+import { type CounterFacts, counterFacts, counterStanding, dayGroup, inOrderOfWork } from '.'
 
 const TODAY = '2030-02-10'
 const NOTHING_BOUGHT = { units: 0, ordered: 0, here: 0, lastOn: null }
 const job = (of: Partial<CounterFacts>): CounterFacts => ({
   stage: 'plan',
+  asked: true,
+  identified: true,
+  sized: true,
   planned: false,
   supply: NOTHING_BOUGHT,
   quotes: [],
@@ -24,9 +28,10 @@ const quote = (of: Partial<CounterFacts['quotes'][number]> = {}, number = 1) => 
 const approved = [quote({ approved: true })]
 
 test.each<[string, Partial<CounterFacts>, CounterState, NextAct]>([
-  ['just taken in', { stage: 'intake' }, 'workshop', 'ASK'],
-  ['asked, not identified', { stage: 'identify' }, 'workshop', 'IDENTIFY'],
-  ['identified', { stage: 'size' }, 'workshop', 'PLAN'],
+  ['just taken in', { asked: false, identified: false, sized: false }, 'workshop', 'ASK'],
+  ['asked, not identified', { identified: false, sized: false }, 'workshop', 'IDENTIFY'],
+  ['identified, not sized', { sized: false }, 'workshop', 'SIZE'],
+  ['sized', {}, 'workshop', 'PLAN'],
   ['planned', { planned: true }, 'workshop', 'OFFER'],
   ['a draft', { quotes: [quote({ validUntil: null })] }, 'workshop', 'OFFER'],
   ['offered', { quotes: [quote()] }, 'approval', 'GET_APPROVAL'],
@@ -133,4 +138,52 @@ test('late and due today come first, but not what is ready; then by what is due 
       ] as const
     ).map(groups),
   ).toEqual(['today', 'today', 'overdue', 'approval'])
+})
+
+const part = (place: PlannedPart['place'], dueOn: string | null = null): PlannedPart => ({
+  slot: 'A',
+  moduleId: 'm',
+  unit: 0,
+  place,
+  ordered:
+    place === 'on-its-way'
+      ? {
+          moduleId: 'm',
+          unit: 0,
+          pieceId: null,
+          dueOn,
+          order: { id: 'o', number: 1, supplier: '', sent: true },
+          wrong: [],
+        }
+      : null,
+})
+const shown = (of: object = {}) =>
+  ({
+    stage: 'plan',
+    complaint: '',
+    uses: 'office',
+    found: { A: { moduleId: 'own', unit: 0 } },
+    sizing: { ...NOTHING_SIZED, wantedGiB: 16 },
+    machine: { machine: { soldered: [] } },
+    quotes: [],
+    fits: [],
+    handovers: [],
+    ...of,
+  }) as unknown as Parameters<typeof counterFacts>[0]
+
+test('a job’s own page has the facts that the counter has', () => {
+  const facts = counterFacts(shown(), null, [])
+  expect(facts).toMatchObject({ asked: true, identified: true, sized: true, planned: false })
+  const bare = counterFacts(shown({ uses: ' ', found: {}, sizing: NOTHING_SIZED }), {}, [])
+  expect(bare).toMatchObject({ asked: false, identified: false, sized: false, planned: true })
+})
+
+test('of the parts only those of suppliers are awaited: to be ordered, on their way, here', () => {
+  const places = ['machine', 'customer', 'shelf', 'here', 'to-order'] as const
+  const { supply } = counterFacts(shown(), {}, [
+    ...places.map((place) => part(place)),
+    part('on-its-way', '2030-02-12'),
+    part('on-its-way', '2030-02-11'),
+  ])
+  expect(supply).toEqual({ units: 4, ordered: 3, here: 1, lastOn: '2030-02-12' })
 })

@@ -1,4 +1,13 @@
-import { type CounterState, type NextAct, STAGES, type Stage } from '../../things/records'
+import {
+  type Assignment,
+  type CounterState,
+  type JobFile,
+  type NextAct,
+  type Sizing,
+  STAGES,
+  type Stage,
+} from '../../things/records'
+import { isHere, type PlannedPart } from '../orders'
 import { agreedTo, stateOf } from '../quote'
 
 /** Of the pieces that are bought of suppliers: how many, ordered, and come; and when the last comes (ISO date). */
@@ -13,6 +22,12 @@ export interface PartsProgress {
 /** What has happened in a job, as far as the counter goes. */
 export interface CounterFacts {
   stage: Stage
+  /** Somebody has noted what is wrong or what it is used for. */
+  asked: boolean
+  /** It is on record what memory is in it, or that it is soldered. */
+  identified: boolean
+  /** How much memory its uses need is worked out, or said. */
+  sized: boolean
   /** The plan on the board changes what is in the slots. */
   planned: boolean
   /** Pieces planned that are bought of suppliers. */
@@ -78,11 +93,78 @@ function partsAct({ units, ordered, here, lastOn }: PartsProgress, today: string
   return lastOn !== null && lastOn < today ? 'CHASE_PARTS' : 'AWAIT_PARTS'
 }
 
-function before({ stage, planned }: CounterFacts): CounterStanding {
-  if (planned) return { state: 'workshop', act: 'OFFER' }
-  if (stage === 'intake') return { state: 'workshop', act: 'ASK' }
-  return { state: 'workshop', act: stage === 'identify' ? 'IDENTIFY' : 'PLAN' }
+function before({ planned, asked, identified, sized }: CounterFacts): CounterStanding {
+  const act = planned
+    ? 'OFFER'
+    : !asked
+      ? 'ASK'
+      : !identified
+        ? 'IDENTIFY'
+        : !sized
+          ? 'SIZE'
+          : 'PLAN'
+  return { state: 'workshop', act }
 }
+
+/** A job as far as the counter goes, as its own page has it. */
+type JobAsShown = Pick<
+  JobFile,
+  'stage' | 'complaint' | 'uses' | 'found' | 'sizing' | 'machine' | 'quotes' | 'fits' | 'handovers'
+>
+
+/** Facts of a job that is open; `placement` is the plan on the board, null where nothing is planned. */
+export function counterFacts(
+  job: JobAsShown,
+  placement: Assignment | null,
+  parts: readonly PlannedPart[],
+): CounterFacts {
+  const { stage, complaint, uses, found, sizing, machine, quotes, fits, handovers } = job
+  const [[fit], [handover]] = [fits, handovers]
+  const bought = parts.filter(({ place }) => !['machine', 'customer', 'shelf'].includes(place))
+  const awaited = bought.filter((part) => !isHere(part))
+  const days = awaited.flatMap(({ ordered }) => ordered?.dueOn ?? []).sort()
+  return {
+    stage,
+    asked: isTold({ complaint, uses }),
+    identified: Object.keys(found).length > 0 || machine.machine.soldered.length > 0,
+    sized: isSized(sizing),
+    planned: placement !== null,
+    supply: {
+      units: bought.length,
+      ordered: bought.filter(
+        ({ place }) => place === 'here' || place === 'draft' || place === 'on-its-way',
+      ).length,
+      here: bought.length - awaited.length,
+      lastOn: days.at(-1) ?? null,
+    },
+    quotes: quotes.map(({ number, document, approval, ended }) => ({
+      number,
+      validUntil: document?.validUntil ?? null,
+      approved: approval !== null,
+      ended: ended?.as ?? null,
+    })),
+    fit: fit
+      ? {
+          begun: Object.keys(fit.ticks).length > 0 || fit.seconds > 0 || fit.runningSince !== null,
+          finished: fit.finishedAt !== null,
+        }
+      : null,
+    signed: handover?.signed != null,
+    collected: handover?.collected != null,
+  }
+}
+
+/** Whether it is noted what is wrong, or what it is used for. */
+export const isTold = ({ complaint, uses }: Pick<JobFile, 'complaint' | 'uses'>): boolean =>
+  complaint.trim() !== '' || uses.trim() !== ''
+
+/** Whether it is worked out or said how much memory is needed. */
+export const isSized = ({
+  uses,
+  log,
+  wantedGiB,
+}: Pick<Sizing, 'uses' | 'log' | 'wantedGiB'>): boolean =>
+  uses.length > 0 || log !== null || wantedGiB !== null
 
 /** The groups of a day, in the order of work. */
 export const DAY_GROUPS = [

@@ -1,11 +1,13 @@
 export {
   type CounterFacts,
   type CounterStanding,
+  counterFacts,
   counterStanding,
   DAY_GROUPS,
   type DayGroup,
   dayGroup,
   inOrderOfWork,
+  isTold,
   type PartsProgress,
 } from './counter'
 export { folded, isOneSlip, matcherOf, searchWords, spellings } from './folded'

@@ -18,6 +18,7 @@ export type CounterState = (typeof COUNTER_STATES)[number]
 export const NEXT_ACTS = [
   'ASK',
   'IDENTIFY',
+  'SIZE',
   'PLAN',
   'OFFER',
   'GET_APPROVAL',

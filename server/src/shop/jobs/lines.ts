@@ -1,4 +1,4 @@
-import { counterStanding, type PartsProgress } from '@tembrix/core/shop/counter'
+import { counterStanding, isTold, type PartsProgress } from '@tembrix/core/shop/counter'
 import type { JobLine } from '@tembrix/core/things/records'
 import { eq, inArray, sql } from 'drizzle-orm'
 import {
@@ -50,6 +50,11 @@ const OFFERED = sql<Offered[] | null>`(select json_agg(json_build_object('number
 const MACHINES = sql<number>`(select 1 + count(*)::int from jobs as like_it
   where like_it.lead_id = coalesce(${jobs.leadId}, ${jobs.id}))`
 
+/** As `isSized` in core, without reading a log of a day. */
+const SIZED = sql<boolean>`(jsonb_array_length(${jobs.sizing}->'uses') > 0
+  or coalesce(${jobs.sizing}->'log' <> 'null'::jsonb, false)
+  or coalesce(${jobs.sizing}->'wantedGiB' <> 'null'::jsonb, false))`
+
 const BEGUN = sql<boolean>`(${fits.ticks} <> '{}'::jsonb or ${fits.seconds} > 0
   or ${fits.runningSince} is not null)`
 
@@ -85,6 +90,10 @@ export async function linesOf(
       },
       machines: MACHINES,
       planned: there(plans.placement),
+      uses: jobs.uses,
+      soldered: sql<number>`jsonb_array_length(coalesce(${machines.machine}->'soldered', '[]'::jsonb))`,
+      filled: sql<boolean>`${jobs.found} <> '{}'::jsonb`,
+      sized: SIZED,
       supply: SUPPLY,
       offered: OFFERED,
       begun: BEGUN,
@@ -100,9 +109,16 @@ export async function linesOf(
     .leftJoin(handovers, eq(handovers.jobId, jobs.id))
     .where(inArray(jobs.id, [...ids]))
   return new Map(
-    rows.map(({ line, offered, begun, finished, machines: count, ...job }) => {
+    rows.map(({ line, offered, begun, finished, machines: count, uses, ...job }) => {
       const fit = { begun: begun ?? false, finished }
-      const facts = { ...job, stage: line.stage, quotes: offered ?? [], fit }
+      const facts = {
+        ...job,
+        stage: line.stage,
+        asked: isTold({ complaint: line.complaint, uses }),
+        identified: job.filled || job.soldered > 0,
+        quotes: offered ?? [],
+        fit,
+      }
       const standing = counterStanding(facts, today)
       const partsOn = standing.state === 'parts' ? job.supply.lastOn : null
       const minutes = finished ? 0 : quotedMinutes(facts.quotes)

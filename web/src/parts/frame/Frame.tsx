@@ -123,7 +123,7 @@ export function Frame({ leads, place, rail, board, strip, tray, children }: Prop
               id="work"
               tabIndex={-1}
               inert={beside && alone}
-              className="@container relative min-h-0 min-w-0 flex-1 bg-sheet p-3 outline-none lg:overflow-auto"
+              className="@container relative min-h-0 min-w-0 flex-1 bg-sheet p-3 outline-none lg:scroll-pb-16 lg:overflow-auto"
             >
               {children}
             </main>

@@ -10,8 +10,8 @@ import {
 } from '../../base/data'
 import { CHOICES, day, today } from '../../base/format'
 import { Button, DateInput, LoadError, Waiting } from '../../base/ui'
+import { ACTS } from '../../parts/acts'
 import { REASON_NAMES, stateWords } from '../../parts/messages'
-import { ACTS } from './words'
 
 const LINK = 'inline-flex min-h-11 min-w-11 items-center underline'
 

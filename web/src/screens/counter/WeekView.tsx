@@ -12,7 +12,7 @@ import { useMoveJobMutation, useOpenJobsQuery, useShopQuery } from '../../base/d
 import { day, duration, isoDay, plural, today, WEEKDAYS } from '../../base/format'
 import { notify } from '../../base/toast'
 import { Button, ErrorText, IconButton, LoadError, Waiting } from '../../base/ui'
-import { ACTS } from './words'
+import { ACTS } from '../../parts/acts'
 
 /** Open jobs by the day they are due, with the work planned against the hours the shop is open; a job is moved by dragging it. */
 export function WeekView() {

@@ -3,7 +3,8 @@ import { type JobLine, STAGES } from '@tembrix/core/things/records'
 import { Link } from 'react-router'
 import { ago, day, overdue, today } from '../../base/format'
 import type { Column } from '../../base/table'
-import { ACTS, GROUP_NAMES, STAGE_NAMES } from './words'
+import { ACTS } from '../../parts/acts'
+import { GROUP_NAMES, STAGE_NAMES } from './words'
 
 const isLate = ({ dueOn, stage }: JobLine): boolean =>
   dueOn !== null && stage !== 'closed' && overdue(dueOn)

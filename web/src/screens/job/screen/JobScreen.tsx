@@ -25,6 +25,7 @@ import { FoundTray } from '../reading/identify'
 import { EndCommand } from '../shop/handover'
 import { WriteButton } from '../shop/messages'
 import { frameOf, type StepFrame } from './frameOf'
+import { NextActBar } from './NextActBar'
 import { Rail } from './Rail'
 import { goesOnAt, stepsOf } from './steps'
 
@@ -119,6 +120,7 @@ function Opened() {
         <StepBoardContext value={bench}>
           <ClosedNotice />
           <Outlet />
+          <NextActBar />
         </StepBoardContext>
       </Frame>
     </AtDesk>

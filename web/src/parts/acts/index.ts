@@ -1,0 +1,1 @@
+export { ACTS } from './words'
