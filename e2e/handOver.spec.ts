@@ -159,11 +159,13 @@ test('a job is handed over: words around figures, reasons for what is open, sign
   await expect(claim).toContainText('serial SHELF-77')
   await expect(claim).toContainText('its maker or supplier until 31 May 2031')
   await expect(claim).toContainText('No stability test is on record.')
-  await claim.getByLabel('What it does').fill('Errors in the third pass')
+  await claim.getByLabel('Fault, and how it was found').fill('Errors in the third pass')
   await claim.getByLabel('State').selectOption('sent')
   await saved(page)
   await page.reload()
-  await expect(claim.getByLabel('What it does')).toHaveValue('Errors in the third pass')
+  await expect(claim.getByLabel('Fault, and how it was found')).toHaveValue(
+    'Errors in the third pass',
+  )
   await expect(claim.getByLabel('State')).toHaveValue('sent')
 
   await page.getByRole('button', { name: 'begin a new visit' }).click()

@@ -12,7 +12,7 @@ test('what a job found becomes a record, is corrected, and starts the next job',
   await expect(naming).toContainText('Name the model.')
   await naming.getByLabel('Model').fill('Dunlin 13 Slim')
   await naming.getByRole('button', { name: 'Keep it' }).click()
-  await page.getByRole('link', { name: 'Dunlin 13 Slim' }).click()
+  await page.getByRole('main').getByRole('link', { name: 'Dunlin 13 Slim' }).click()
   await expect(page.getByRole('heading', { name: 'Dunlin 13 Slim' })).toBeVisible()
 
   await page.getByLabel('Minutes to open and close').fill('soon')
@@ -51,7 +51,7 @@ test('what a job found becomes a record, is corrected, and starts the next job',
   await expect(dialog.getByRole('row', { name: /Limit in all/ })).toContainText('24 GB')
   await dialog.getByRole('button', { name: 'Merge', exact: true }).click()
   await saved(page)
-  await page.getByRole('link', { name: 'Dunlin 13 Slim' }).click()
+  await page.getByRole('main').getByRole('link', { name: 'Dunlin 13 Slim' }).click()
   await expect(page.getByRole('textbox', { name: 'In all, GB', exact: true })).toHaveValue('40')
 })
 

@@ -205,3 +205,50 @@ interface Held {
   moduleId: string
   unit: number
 }
+
+test('a wrong part is returned to its supplier, and its credit comes', async ({ page, app }) => {
+  const api = apiOf(page.request, app)
+  const job = await approvedJob(page, app, 'Rosa Wrongly', 'Ferrel & Sons')
+  const file = await api.read(`jobs/${job.id}`)
+  const moduleId = file.plans[0].placement.B.moduleId
+  const { module } = await api.read(`modules/${moduleId}`)
+  const line = { id: crypto.randomUUID(), jobId: job.id, moduleId, module }
+  const lines = [{ ...line, purchases: [0], price: 2300 }]
+  const order = await api.post('orders', { supplier: 'Ferrel & Sons', lines })
+  const sent = { at: '2030-02-10T09:00:00.000Z', by: 'Mika' }
+  await api.patch(`orders/${order.id}`, { version: 1, sent })
+  const wrong = {
+    id: crypto.randomUUID(),
+    lineId: line.id,
+    serial: 'WRONG-9',
+    invoice: 'D-90',
+    warrantyUntil: null,
+    wrong: 'Larkfield L4-4-2400',
+  }
+  await api.patch(`orders/${order.id}`, { version: 2, arriving: [wrong] })
+
+  await page.goto(`${app.address}/orders`)
+  const returns = page.getByRole('region', { name: 'Returns' })
+  await expect(returns.getByText('WRONG-9')).toBeVisible()
+  await expect(returns).toContainText('not what was ordered · with D-90')
+  for (const box of await returns.getByRole('checkbox').all()) {
+    await box.setChecked(
+      (await box.evaluate((one) => one.closest('li')?.textContent))?.includes('WRONG-9') ?? false,
+    )
+  }
+  await returns
+    .getByRole('heading', { name: 'Ferrel & Sons' })
+    .locator('..')
+    .getByRole('button', { name: 'Make a return of 1 part' })
+    .click()
+  await expect(page).toHaveURL(/\/returns\/.+/)
+  const note = page.getByRole('region', { name: 'Return note' })
+  await expect(note).toContainText('WRONG-9')
+  await expect(note).toContainText('to be named')
+  await page.getByRole('button', { name: 'It is on its way' }).click()
+  await page.getByLabel('Credit received').fill('17.50')
+  await page.getByRole('button', { name: 'Credited', exact: true }).click()
+  await expect(page.getByText('€17.50')).toBeVisible()
+  await page.getByRole('link', { name: 'To the orders' }).click()
+  await expect(page.getByRole('region', { name: 'Returns' })).toContainText('credited €17.50')
+})

@@ -58,6 +58,7 @@ const ROUTES: RouteObject[] = [
       { path: '/shelf', ...screen(shelf, 'ShelfScreen') },
       { path: '/orders', ...screen(orders, 'OrdersScreen') },
       { path: '/orders/:id', ...screen(orders, 'OrderScreen') },
+      { path: '/returns/:id', ...screen(orders, 'ReturnScreen') },
       { path: '/settings', ...screen(settings, 'SettingsScreen') },
       { path: '/backups', ...screen(backups, 'BackupsScreen') },
       { path: '/reference', ...screen(reference, 'ReferenceScreen') },

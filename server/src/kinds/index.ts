@@ -12,6 +12,7 @@ import { orderRules } from './orders'
 import { photoRules } from './photos'
 import { planRules } from './plans'
 import { quoteRules } from './quotes'
+import { returnRules } from './returns'
 import { verificationRules } from './verifications'
 
 export { createJob } from './jobs'
@@ -31,6 +32,7 @@ const RULES: { [C in Collection]?: Rules<C> } = {
   handovers: handoverRules,
   messages: messageRules,
   orders: orderRules,
+  returns: returnRules,
   /** Reports as they came. */
   readings: { limit: '6mb' },
 }

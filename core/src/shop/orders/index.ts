@@ -14,6 +14,7 @@ export {
 } from './parts'
 export { PurchaseOrder, purchaseOrder, purchaseSheet } from './purchaseOrder'
 export { type OrderRefusal, orderRefusal } from './refusal'
+export { creditExpected, type Returnable, returnable, returnRefusal } from './returns'
 export {
   isOpen,
   type LineStanding,

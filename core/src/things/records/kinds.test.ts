@@ -11,6 +11,7 @@ test('a change joins a create where a create takes all it may set', () => {
     'handovers',
     'messages',
     'orders',
+    'returns',
   ])
 })
 

@@ -14,6 +14,7 @@ import { PHOTOS } from './photo'
 import { PLANS } from './plan'
 import { QUOTES } from './quote'
 import { READINGS } from './readingRecord'
+import { RETURNS } from './supplierReturn'
 import { VERIFICATIONS } from './verification'
 import { CLAIMS } from './warrantyClaim'
 
@@ -36,6 +37,7 @@ export const KINDS = {
   frames: FRAMES,
   messages: MESSAGES,
   orders: ORDERS,
+  returns: RETURNS,
 } as const
 
 export type Collection = keyof typeof KINDS

@@ -39,6 +39,7 @@ import {
   STARTING_TEMPLATES,
   STARTING_TERMS,
   type Stage,
+  type SupplierReturn,
   type Templates,
   type Terms,
   type ValidatedEntry,
@@ -275,6 +276,8 @@ export const modules = pgTable(
     cost: integer('cost'),
     invoice: text('invoice').notNull().default(''),
     bad: jsonb('bad').$type<ModuleRecord['bad']>(),
+    /** The return to its supplier that it left the shelf with. */
+    returnId: uuid('return_id'),
     /** The price list that named it last. */
     listId: uuid('list_id'),
     searchText: searchText(SEARCH_TEXT_OF_MODULE),
@@ -327,6 +330,19 @@ export const orders = pgTable(
   },
   (table) => [index('orders_open').on(table.number).where(sql`open`)],
 )
+
+/** Parts that go back to suppliers. */
+export const returns = pgTable('returns', {
+  ...stored,
+  number: serial('number').notNull().unique(),
+  supplier: text('supplier').notNull(),
+  currency: text('currency').$type<SupplierReturn['currency']>().notNull(),
+  lines: jsonb('lines').$type<SupplierReturn['lines']>().notNull(),
+  note: text('note').notNull().default(''),
+  reference: text('reference').notNull().default(''),
+  sent: jsonb('sent').$type<SupplierReturn['sent']>(),
+  credited: jsonb('credited').$type<SupplierReturn['credited']>(),
+})
 
 /** The units of jobs' plans that orders stand for: each in one order, which the key makes sure of. */
 export const unitsOnOrder = pgTable(

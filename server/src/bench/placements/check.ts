@@ -29,7 +29,7 @@ export async function checkAssignment(
     if (!slots.has(slot)) faults.push({ path, message: `The machine has no slot ${slot}.` })
     if (!piece || (piece.jobId !== null && piece.jobId !== jobId)) {
       faults.push({ path: `${path}.moduleId`, message: 'This job has no such module.' })
-    } else if (piece.fittedJobId !== null && piece.fittedJobId !== jobId) {
+    } else if ((piece.fittedJobId !== null && piece.fittedJobId !== jobId) || piece.returnId) {
       faults.push({ path: `${path}.moduleId`, message: 'This piece has left the shelf.' })
     } else if (piece.bad && piece.source === 'shelf' && field === 'placement') {
       faults.push({ path: `${path}.moduleId`, message: 'This piece is put aside as bad.' })

@@ -10,6 +10,7 @@ import { find, idOf, orderKind } from '../../things/store'
 import { readShop } from '../settings'
 import { answered, type Supplier } from '../supplier'
 import { neededLines } from './needed'
+import { returnableNow } from './returnable'
 
 /** What is to be ordered, an order as a file, and the supplier whom this program can ask itself. */
 export function orderRoutes(db: Database, records: Records, supplier: Supplier): Router {
@@ -18,6 +19,11 @@ export function orderRoutes(db: Database, records: Records, supplier: Supplier):
 
   routes.get('/needed', async (_request, response) => {
     response.json(await neededLines(db))
+  })
+
+  /** Parts that a supplier may take back, and that no return has. */
+  routes.get('/returnable', async (_request, response) => {
+    response.json(await returnableNow(db))
   })
 
   routes.get('/:id/jobs', async (request, response) => {

@@ -26,6 +26,7 @@ export interface ModuleFilter {
 const {
   searchText: _,
   listId: __,
+  returnId: _____,
   firstWrite,
   lastWrite: ___,
   shape: ____,
@@ -67,6 +68,7 @@ export async function shopModules(
     .where(
       and(
         sql`${modules.jobId} is null`,
+        isNull(modules.returnId),
         there,
         held.length > 0 ? or(wanted, inArray(modules.id, held)) : wanted,
         afterCursor(order, modules.id, paging),

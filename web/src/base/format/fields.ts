@@ -20,6 +20,8 @@ const FIELDS: Record<string, string> = {
   chaseOn: 'ask again on',
   replacement: 'replacement',
   reached: 'reached otherwise',
+  pieceId: 'piece of the shelf',
+  arrivalId: 'wrong part that came',
   finishedAt: 'end',
   finished: 'end',
   fittedJobId: 'fitted',

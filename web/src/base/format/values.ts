@@ -61,7 +61,16 @@ const MOMENT = /^\d{4}-\d\d-\d\dT\d\d:\d\d:[\d.]+Z?$/
 const ID = /^[\da-f]{8}-(?:[\da-f]{4}-){3}[\da-f]{12}$/i
 
 /** Fields that are amounts in minor units. */
-const MONEY = new Set(['budget', 'price', 'amount', 'cost', 'credits', 'hourlyRate', 'fee'])
+const MONEY = new Set([
+  'budget',
+  'price',
+  'amount',
+  'cost',
+  'credit',
+  'credits',
+  'hourlyRate',
+  'fee',
+])
 const SPEEDS = new Set(['dataRate', 'rate', 'firmwareDataRate', 'syncCeiling'])
 /** What says when, by whom and of which record something else is, and nothing by itself. */
 const ASIDE = new Set(['id', 'at', 'by', 'unit', 'figure'])

@@ -1,6 +1,7 @@
 import { useNeededLinesQuery } from '../../base/data'
 import { Bar } from '../../base/shell'
 import { OrderList } from './OrderList'
+import { Returns } from './Returns'
 import { ToOrder } from './ToOrder'
 
 /** What has to be ordered of suppliers, and what was. */
@@ -20,6 +21,7 @@ export function OrdersScreen() {
       >
         <ToOrder />
         {isAboveRead && <OrderList />}
+        {isAboveRead && <Returns />}
       </main>
     </div>
   )

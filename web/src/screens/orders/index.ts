@@ -1,2 +1,3 @@
 export { OrderScreen } from './OrderScreen'
 export { OrdersScreen } from './OrdersScreen'
+export { ReturnScreen } from './ReturnScreen'

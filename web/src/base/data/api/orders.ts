@@ -1,11 +1,15 @@
+import type { Returnable } from '@tembrix/core/shop/orders'
 import type {
   DeliveryNote,
   JobLine,
   NeededLine,
   NewOrder,
+  NewReturn,
   Order,
   OrderPatch,
   OrderRow,
+  ReturnPatch,
+  SupplierReturn,
 } from '@tembrix/core/things/records'
 import { api } from './api'
 import { asPage, byPages, type LoadedPage } from './pages'
@@ -47,6 +51,27 @@ const ordersApi = api.injectEndpoints({
       query: (id) => `/orders/${id}/deliveries`,
       keepUnusedDataFor: 0,
     }),
+    /** Parts that a supplier may take back. */
+    returnable: build.query<Returnable[], void>({
+      query: () => '/orders/returnable',
+      providesTags: ['orders', 'shopModules'],
+    }),
+    returns: build.query<SupplierReturn[], void>({
+      query: () => '/returns',
+      providesTags: ['orders'],
+    }),
+    supplierReturn: build.query<SupplierReturn, string>({
+      query: (id) => `/returns/${id}`,
+      providesTags: ['orders'],
+    }),
+    createReturn: build.mutation<SupplierReturn, NewReturn>({
+      query: (body) => ({ url: '/returns', method: 'POST', body }),
+      invalidatesTags: ['orders'],
+    }),
+    changeReturn: build.mutation<SupplierReturn, ReturnPatch & { id: string }>({
+      query: ({ id, ...body }) => ({ url: `/returns/${id}`, method: 'PATCH', body }),
+      invalidatesTags: ['orders', 'shopModules'],
+    }),
     createOrder: build.mutation<Order, NewOrder>({
       query: (body) => ({ url: '/orders', method: 'POST', body }),
       invalidatesTags: ['orders', 'jobs'],
@@ -72,12 +97,17 @@ const ordersApi = api.injectEndpoints({
 
 export const {
   useChangeOrderMutation,
+  useChangeReturnMutation,
   useCreateOrderMutation,
+  useCreateReturnMutation,
   useLazyDeliveriesQuery,
   useNeededLinesQuery,
   useOrderJobsQuery,
   useOrderQuery,
   useOrdersInfiniteQuery,
   useRemoveOrderMutation,
+  useReturnableQuery,
+  useReturnsQuery,
   useSendOrderMutation,
+  useSupplierReturnQuery,
 } = ordersApi
