@@ -9,7 +9,7 @@ test('the day is in the order of work, with what is to be done next and the way 
 }) => {
   await page.goto(app.address)
   const rows = page.getByRole('table', { name: 'The day' }).getByRole('row')
-  await expect(rows.nth(1)).toContainText('Overdue')
+  await expect(rows.nth(1)).toContainText('late')
   const line = (name: string) => page.getByRole('row', { name: new RegExp(name) })
   await expect(line('Juno Castell')).toContainText('Waiting for approval')
   await expect(line('Juno Castell')).toContainText('0555 0156')
@@ -25,7 +25,12 @@ test('the day is in the order of work, with what is to be done next and the way 
     'aria-pressed',
     'true',
   )
-  await page.getByRole('button', { name: /^Waiting for parts/ }).click()
+  // What waits for nobody can be worked on, late or not.
+  await page.getByRole('button', { name: /^Can be worked on now/ }).click()
+  await expect(line('Isobel Tansley')).toBeVisible()
+  await expect(line('Abel Norcott')).toHaveCount(0)
+  await expect(line('Juno Castell')).toHaveCount(0)
+  await page.getByRole('button', { name: /^All open/ }).click()
   await line('Juno Castell').getByRole('link', { name: 'Ring: is the quote approved?' }).click()
   await expect(page).toHaveURL(/\/quote$/)
 })

@@ -366,10 +366,12 @@ test('a collected job stays as it is: what is typed later is not taken, and it s
 
   await page.goto(`${address}/verify`)
   await expect(page.getByText('Collected on 20 Jan 2030.')).toBeVisible()
-  await page.getByLabel('Memory in all, GB, seen').fill('16')
+  await expect(page.getByLabel('Memory in all, GB, seen')).not.toBeEditable()
+  await page.goto(`${address}/intake`)
+  await page.getByLabel('What is wrong').fill('Something else')
   await expect(page.getByText('This job is closed and stays as it is.').first()).toBeVisible()
   await page.reload()
-  await expect(page.getByLabel('Memory in all, GB, seen')).toHaveValue('')
+  await expect(page.getByLabel('What is wrong')).toHaveValue('Too slow')
   await page.getByRole('link', { name: 'new visit' }).click()
   // The visit that comes later knows what was fitted, and under whose warranty it is.
   await page.getByRole('button', { name: /begin a new visit/ }).click()

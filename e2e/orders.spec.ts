@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import { approvedJob } from './approvedJob'
-import { drawn, expect, holdRequests, openDay, test } from './fixtures'
+import { apiOf } from './badPart'
+import { drawn, expect, holdRequests, openDay, saved, test } from './fixtures'
 
 test('what an approved job needs is ordered, confirmed, unpacked by serial number, and the counter knows', async ({
   page,
@@ -138,4 +139,43 @@ test('orders are listed once what stands above them is there, so that none slips
   await expect(delivered).toHaveCount(0)
   answer()
   await delivered.check()
+})
+
+test('a cancelled job says which orders stand for it; what comes all the same can go back', async ({
+  page,
+  app,
+}) => {
+  const job = await approvedJob(page, app, 'Cora Cancels', 'Fen Memory')
+  const api = apiOf(page.request, app)
+  const { plans } = await api.read(`jobs/${job.id}`)
+  const { moduleId } = plans[0].placement.B
+  const { module } = await api.read(`modules/${moduleId}`)
+  const line = { id: crypto.randomUUID(), jobId: job.id, moduleId, module }
+  const lines = [{ ...line, purchases: [0], price: 2300 }]
+  const order = await api.post('orders', { supplier: 'Fen Memory', lines })
+  await api.patch(`orders/${order.id}`, {
+    version: 1,
+    sent: { at: '2030-02-10T09:00:00.000Z', by: 'Mika' },
+  })
+  await page.goto(`${job.address}/handover`)
+  await page.getByRole('button', { name: 'It ends without work' }).click()
+  const dialog = page.getByRole('dialog')
+  await expect(dialog).toContainText(`Ordered for it: order ${order.number} of Fen Memory`)
+  await dialog.getByRole('radio', { name: /cancel/ }).check()
+  await dialog.getByRole('button', { name: 'End the job' }).click()
+  await saved(page)
+  const arriving = {
+    id: crypto.randomUUID(),
+    lineId: line.id,
+    serial: 'CORA-1',
+    invoice: '',
+    warrantyUntil: null,
+    wrong: '',
+  }
+  await api.patch(`orders/${order.id}`, { version: 2, arriving: [arriving] })
+  await page.goto(`${app.address}/orders`)
+  const returns = page.getByRole('region', { name: 'Returns' })
+  await expect(returns.getByRole('listitem').filter({ hasText: 'CORA-1' })).toContainText(
+    'not needed',
+  )
 })

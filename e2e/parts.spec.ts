@@ -5,7 +5,7 @@ test('parts that are late: the bench says where each is, trials go without it, a
   page,
   app,
 }) => {
-  const job = await approvedJob(page, app, 'Lotte Laterly', 'Ferrel & Sons')
+  const job = await approvedJob(page, app, 'Lotte Laterly', 'Tarn Supplies')
   const absent = page.getByRole('region', { name: 'Parts not here' })
   await page.goto(`${job.address}/fit`)
   await expect(absent).toContainText('nobody has ordered it')
@@ -20,7 +20,7 @@ test('parts that are late: the bench says where each is, trials go without it, a
   await page.goto(`${app.address}/orders`)
   await page
     .getByRole('region', { name: 'To order' })
-    .getByRole('heading', { name: 'Ferrel & Sons' })
+    .getByRole('heading', { name: 'Tarn Supplies' })
     .locator('..')
     .getByRole('button', { name: /Make an order/ })
     .click()

@@ -6,6 +6,7 @@ import {
   putAside,
   refuseAbsent,
   serialsThatCame,
+  slotsBefore,
   takeUpAgain,
 } from '../bench/fits'
 import type { Rules } from '../things/records'
@@ -15,7 +16,10 @@ import { reindex } from '../things/search'
 export const fitRules: Rules<'fits'> = {
   making: async (_, fit) => ({ ...UNFITTED, ...fit, finishedAt: null, fittedAs: null }),
   changing: async (tx, fit, { finished, goesOn, ...patch }) => {
-    if (goesOn) return { ...patch, finishedAt: null }
+    if (goesOn) {
+      const fittedAs = fit.fittedAs ?? (await slotsBefore(tx, { ...fit, ...patch }))
+      return { ...patch, finishedAt: null, fittedAs }
+    }
     if (fit.finishedAt && (finished || patch.removed)) {
       throw new HttpError(409, 'finished', 'This fitting is finished.')
     }

@@ -1,7 +1,14 @@
 import { expect, test } from 'vitest'
 import { type CounterState, type NextAct, NOTHING_SIZED, type Stage } from '../../things/records'
 import type { PlannedPart } from '../orders'
-import { type CounterFacts, counterFacts, counterStanding, dayGroup, inOrderOfWork } from '.'
+import {
+  type CounterFacts,
+  canBeWorkedOn,
+  counterFacts,
+  counterStanding,
+  dayGroup,
+  inOrderOfWork,
+} from '.'
 
 const TODAY = '2030-02-10'
 const NOTHING_BOUGHT = { units: 0, ordered: 0, here: 0, lastOn: null }
@@ -186,4 +193,9 @@ test('of the parts only those of suppliers are awaited: to be ordered, on their 
     part('on-its-way', '2030-02-11'),
   ])
   expect(supply).toEqual({ units: 4, ordered: 3, here: 1, lastOn: '2030-02-12' })
+})
+
+test('a job can be worked on unless it waits for somebody, for parts, or is done', () => {
+  const states = ['workshop', 'approval', 'parts', 'bench', 'ready', 'closed'] as const
+  expect(states.filter((state) => canBeWorkedOn({ state }))).toEqual(['workshop', 'bench'])
 })

@@ -178,6 +178,10 @@ export const DAY_GROUPS = [
 ] as const
 export type DayGroup = (typeof DAY_GROUPS)[number]
 
+/** Whether a job can be worked on now: it waits neither for its customer nor for parts. */
+export const canBeWorkedOn = ({ state }: { state: CounterState }): boolean =>
+  state === 'workshop' || state === 'bench'
+
 /** What a job of the day is put in order by: days as ISO dates. */
 interface Dated {
   state: CounterState

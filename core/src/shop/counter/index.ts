@@ -1,6 +1,7 @@
 export {
   type CounterFacts,
   type CounterStanding,
+  canBeWorkedOn,
   counterFacts,
   counterStanding,
   DAY_GROUPS,

@@ -1,3 +1,4 @@
+import { startOfRound } from '@tembrix/core/shop/job'
 import { cameFor, isHere, plannedParts } from '@tembrix/core/shop/orders'
 import type { Assignment } from '@tembrix/core/things/records'
 import { eq, inArray } from 'drizzle-orm'
@@ -117,6 +118,12 @@ export async function finishedNow(
 ): Promise<{ finishedAt: string; fittedAs: Assignment }> {
   const { planned } = await plannedFor(tx, jobId)
   return { finishedAt: new Date().toISOString(), fittedAs: planned }
+}
+
+/** Slots as they were before the bad modules of a fitting were replaced. */
+export async function slotsBefore(tx: Transaction, fit: Fit): Promise<Assignment> {
+  const { job, planned } = await plannedFor(tx, fit.jobId)
+  return startOfRound(job.found, planned, fit)
 }
 
 /**

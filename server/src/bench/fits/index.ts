@@ -1,1 +1,9 @@
-export { finish, finishedNow, putAside, refuseAbsent, serialsThatCame, takeUpAgain } from './finish'
+export {
+  finish,
+  finishedNow,
+  putAside,
+  refuseAbsent,
+  serialsThatCame,
+  slotsBefore,
+  takeUpAgain,
+} from './finish'

@@ -34,9 +34,14 @@ export function moneyIn(currency: Currency): (minor: number) => string {
 /** The currency's sign, for labels. */
 export const currencySign = (): string => current.sign
 
-/** An amount as it is typed from minor units; what is no amount stays as it is. */
-export const inUnits = (minor: unknown): unknown =>
-  typeof minor === 'number' ? Number((minor / minorUnits()).toFixed(4)) : minor
+/** An amount as it is typed from minor units, with its noughts (12.50); what is no amount stays as it is. */
+export function inUnits(minor: unknown): unknown {
+  if (typeof minor !== 'number') return minor
+  const units = minor / minorUnits()
+  return Number.isInteger(minor)
+    ? units.toFixed(Math.log10(minorUnits()))
+    : Number(units.toFixed(4))
+}
 
 /** An amount as typed in minor units; empty is null, and text that is no number stays text. */
 export function minorFrom(text: string): number | string | null {

@@ -1,6 +1,7 @@
 import { Check as Tick } from 'lucide-react'
 import { Checkbox } from 'radix-ui'
 import { type ReactNode, useId } from 'react'
+import { useLocked } from './locked'
 
 interface Props {
   label: ReactNode
@@ -12,12 +13,13 @@ interface Props {
 
 export function Check({ label, hint, checked, disabled, onChecked }: Props) {
   const id = useId()
+  const locked = useLocked()
   return (
     <div className="flex min-h-11 items-center gap-2.5">
       <Checkbox.Root
         id={id}
         checked={checked}
-        disabled={disabled ?? false}
+        disabled={disabled || locked}
         onCheckedChange={(value) => onChecked(value === true)}
         className="group -m-2.5 grid size-11 shrink-0 place-items-center disabled:opacity-50"
       >

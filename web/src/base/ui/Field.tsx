@@ -1,7 +1,7 @@
 import { type ReactNode, useId } from 'react'
 
 export const inputLook =
-  'w-full min-h-11 rounded-sm border border-rule-2 bg-sheet px-2.5 py-1.5 text-ink placeholder:text-ink-2 aria-invalid:border-2 aria-invalid:border-stop'
+  'w-full min-h-11 rounded-sm border border-rule-2 bg-sheet px-2.5 py-1.5 text-ink placeholder:text-ink-2 aria-invalid:border-2 aria-invalid:border-stop disabled:bg-sheet-2 [&[readonly]]:bg-sheet-2'
 
 export interface FieldControl {
   id: string

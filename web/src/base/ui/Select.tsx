@@ -1,4 +1,5 @@
 import { type FieldControl, inputLook } from './Field'
+import { useLocked } from './locked'
 
 interface Props<T extends string> extends Partial<FieldControl> {
   value: T
@@ -15,9 +16,11 @@ export function Select<T extends string>({
   className = '',
   ...rest
 }: Props<T>) {
+  const disabled = useLocked()
   return (
     <select
       {...rest}
+      disabled={disabled}
       value={value}
       className={`${inputLook} ${className}`}
       onChange={({ target }) => onValue(target.value as T)}

@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { type FieldControl, inputLook } from './Field'
+import { useLocked } from './locked'
 
 interface Props extends FieldControl {
   value: unknown
@@ -26,8 +27,10 @@ export function TextInput({ value, onValue, lines, type, className = '', ...rest
   if (typed?.given === null) setTyped({ ...typed, given })
   // A value is stored without blanks at its ends.
   else if (typed && typed.given.trim() !== given.trim()) setTyped(null)
+  const readOnly = useLocked()
   const shared = {
     ...rest,
+    readOnly,
     value: typed?.text ?? given,
     className: `${inputLook} ${className}`,
     onFocus: () => setTyped({ text: given, given }),

@@ -1,5 +1,6 @@
-import { DAY_GROUPS, type DayGroup, dayGroup, inOrderOfWork } from '@tembrix/core/shop/counter'
+import { canBeWorkedOn, DAY_GROUPS, dayGroup, inOrderOfWork } from '@tembrix/core/shop/counter'
 import { toChase } from '@tembrix/core/shop/handover'
+import type { JobLine } from '@tembrix/core/things/records'
 import { lazy, Suspense, useMemo } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import { useOpenJobsQuery, useShopQuery, useWaitingQuery } from '../../base/data'
@@ -12,6 +13,14 @@ import { GROUP_NAMES } from './words'
 
 const FirstRun = lazy(async () => ({ default: (await import('./FirstRun')).FirstRun }))
 
+/** Jobs that can be worked on now, and the groups of the day. */
+const SHOWN = ['now', ...DAY_GROUPS] as const
+type Shown = (typeof SHOWN)[number]
+const NAMES: Record<Shown, string> = { now: 'Can be worked on now', ...GROUP_NAMES }
+
+const isIn = (job: JobLine, shown: Shown, on: string): boolean =>
+  shown === 'now' ? canBeWorkedOn(job) : dayGroup(job, on) === shown
+
 /** Every open job in the order of work, with the one thing to be done next; all or one group of them. */
 export function Day() {
   const on = today()
@@ -21,9 +30,9 @@ export function Day() {
   const { data: shop } = useShopQuery()
   const jobs = useMemo(() => data && inOrderOfWork(data, on), [data, on])
   const asked = params.get('group')
-  const group = DAY_GROUPS.find((one) => one === asked) ?? null
+  const group = SHOWN.find((one) => one === asked) ?? null
   const rows = useMemo(
-    () => jobs?.filter((job) => group === null || dayGroup(job, on) === group) ?? [],
+    () => jobs?.filter((job) => group === null || isIn(job, group, on)) ?? [],
     [jobs, group, on],
   )
   if (error && !jobs) {
@@ -34,8 +43,8 @@ export function Day() {
     )
   }
   if (!jobs) return <Waiting>Reading the jobs…</Waiting>
-  const count = (of: DayGroup) => jobs.filter((job) => dayGroup(job, on) === of).length
-  const show = (next: DayGroup | null) => setParams(next ? { group: next } : {}, { replace: true })
+  const count = (of: Shown) => jobs.filter((job) => isIn(job, of, on)).length
+  const show = (next: Shown | null) => setParams(next ? { group: next } : {}, { replace: true })
   if (jobs.length === 0) {
     if (!shop) return <Waiting>Reading the settings…</Waiting>
     if (shop.terms.shopName === '')
@@ -59,10 +68,10 @@ export function Day() {
       <fieldset className="flex min-w-0 shrink-0 gap-2 sm:flex-wrap max-sm:overflow-x-auto max-sm:pb-1">
         <legend className="sr-only">Which jobs</legend>
         <Group name="All open" jobs={jobs.length} on={group === null} onShow={() => show(null)} />
-        {DAY_GROUPS.map((one) => (
+        {SHOWN.map((one) => (
           <Group
             key={one}
-            name={GROUP_NAMES[one]}
+            name={NAMES[one]}
             jobs={count(one)}
             on={group === one}
             onShow={() => show(group === one ? null : one)}
@@ -70,7 +79,7 @@ export function Day() {
         ))}
       </fieldset>
       {rows.length === 0 ? (
-        <PageMessage title={`Nothing is ${group ? GROUP_NAMES[group].toLowerCase() : 'open'}`} />
+        <PageMessage title={`No job: ${group ? NAMES[group].toLowerCase() : 'none is open'}`} />
       ) : (
         <DataTable
           name="The day"

@@ -125,21 +125,13 @@ const rankOf = (job: JobLine) => {
   return group ? DAY_GROUPS.indexOf(group) : DAY_GROUPS.length
 }
 
+/** Where a job is; whether it is late stands beside its day. */
 const WHERE: Column<JobLine> = {
   id: 'where',
   name: 'Where',
   look: 'whitespace-nowrap',
   sortBy: rankOf,
-  cell: (job) => {
-    const group = dayGroup(job, today())
-    return group ? (
-      <span className={group === 'overdue' ? 'font-semibold text-stop' : ''}>
-        {GROUP_NAMES[group]}
-      </span>
-    ) : (
-      'Closed'
-    )
-  },
+  cell: ({ state }) => (state === 'closed' ? 'Closed' : GROUP_NAMES[state]),
 }
 
 export const DAY_COLUMNS = [...NAMED, ALL_LIKE, WHERE, NEXT, DUE, COMPLAINT]

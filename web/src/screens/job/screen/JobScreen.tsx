@@ -4,7 +4,7 @@ import { type ReactNode, useCallback, useDeferredValue, useMemo, useState } from
 import { Link, Navigate, Outlet, useLocation, useNavigate, useParams } from 'react-router'
 import { CHOICES, day, money, plural } from '../../../base/format'
 import { Bar } from '../../../base/shell'
-import { Button, callout, LoadError, PageMessage } from '../../../base/ui'
+import { Button, callout, LoadError, Locked, PageMessage } from '../../../base/ui'
 import { BoardColumn, BoardStrip, Desk, Legend } from '../../../parts/board'
 import { Frame } from '../../../parts/frame'
 import { UndoButtons } from '../../../parts/undo'
@@ -77,6 +77,9 @@ function NotOpened({ retry, missing }: { retry: () => void; missing: boolean }) 
 
 const NONE: readonly string[] = []
 
+/** Steps of a closed job that still take something: the customer’s own data, payments and claims. */
+const STILL_OPEN = /\/(intake|handover)$/
+
 /** The job's frame: the step and the board, whichever of them leads. */
 function Opened() {
   const { pathname, search } = useLocation()
@@ -86,6 +89,7 @@ function Opened() {
   const frame = useMemo(() => frameOf(pathname, search), [pathname, search])
   const { leads, planning, atBench } = frame
   const follows = useJobPart(({ file }) => file.lead !== null)
+  const isOver = useJobPart(({ file }) => isClosed(file))
   return (
     <AtDesk frame={frame} tried={tried}>
       <Bar compact>
@@ -119,7 +123,9 @@ function Opened() {
       >
         <StepBoardContext value={bench}>
           <ClosedNotice />
-          <Outlet />
+          <Locked value={isOver && !STILL_OPEN.test(pathname)}>
+            <Outlet />
+          </Locked>
           <NextActBar />
         </StepBoardContext>
       </Frame>
@@ -227,7 +233,8 @@ function JobBoard({
   const budget = useJobPart(({ file }) => file.budget)
   const follows = useJobPart(({ file }) => file.lead !== null)
   const isOver = useJobPart(({ file }) => isClosed(file))
-  const cost = useMemo(() => costFigure(sum, budget), [sum, budget])
+  const fitted = useJobPart(({ file }) => file.fits[0]?.finishedAt != null)
+  const cost = useMemo(() => costFigure(sum, budget, fitted), [sum, budget, fitted])
   const onProfile = useCallback(
     (profile: boolean) => {
       const { plan, edit } = jobAt()
@@ -284,11 +291,12 @@ export function ResumeJob() {
   return <Navigate to={goesOnAt(stepsOf(useJob(), terms))} replace />
 }
 
-function costFigure({ total, unpriced }: JobView['cost'], budget: number | null) {
+function costFigure({ total, unpriced }: JobView['cost'], budget: number | null, fitted: boolean) {
+  const name = fitted ? 'Bought' : 'To buy'
   const left =
     budget === null ? '' : ` Of the budget, ${money(budget - total)} would be left for the work.`
   return {
-    label: unpriced > 0 ? `To buy, ${plural(unpriced, 'price')} missing` : 'To buy',
+    label: unpriced > 0 ? `${name}, ${plural(unpriced, 'price')} missing` : name,
     figure: money(total),
     why: `What comes from the shelf and the supplier; a kit counts once. The customer’s own modules cost nothing.${left}`,
   }

@@ -1,15 +1,23 @@
+import { isHere, type JobUnit, type PlannedPart } from '@tembrix/core/shop/orders'
 import { ENDINGS, type WithoutWork } from '@tembrix/core/things/records'
 import { useState } from 'react'
-import { useNavigate } from 'react-router'
+import { Link, useNavigate } from 'react-router'
 import { changing } from '../../../../base/data'
 import { CHOICES, currencySign, minorFrom } from '../../../../base/format'
 import { useTechnician } from '../../../../base/shell'
-import { Button, Dialog, Field, TextInput } from '../../../../base/ui'
+import { Button, callout, Dialog, Field, TextInput } from '../../../../base/ui'
 import { useJob } from '../../base/file'
+
+/** Orders of which parts for the job have not come, each once. */
+const ordersAwaited = (parts: readonly PlannedPart[]): JobUnit['order'][] => {
+  const open = parts.flatMap((part) => (!isHere(part) && part.ordered ? [part.ordered.order] : []))
+  return [...new Map(open.map((order) => [order.id, order])).values()]
+}
 
 /** Ends a job without work: how, a word on it, a fee, and what is given back. */
 export function EndWithoutWork({ onClose }: { onClose: () => void }) {
-  const { file, edit } = useJob()
+  const { file, edit, parts } = useJob()
+  const orders = ordersAwaited(parts ?? [])
   const navigate = useNavigate()
   const [technician] = useTechnician()
   const [as, setAs] = useState<WithoutWork['as']>('declined')
@@ -59,9 +67,24 @@ export function EndWithoutWork({ onClose }: { onClose: () => void }) {
         </Field>
         <p className="text-sm text-ink-2">
           {file.accessories.length > 0 && `Give back with it: ${file.accessories.join(', ')}. `}
-          What the shelf keeps for it is let go of; what is on order stays with the shop, under
-          Orders. The machine comes back as a new visit.
+          What the shelf keeps for it is let go of. The machine comes back as a new visit.
         </p>
+        {orders.length > 0 && (
+          <p className={callout({ tone: 'risk' })}>
+            Ordered for it:{' '}
+            {orders.map(({ id, number, supplier, sent }, at) => (
+              <span key={id}>
+                {at > 0 && ', '}
+                <Link to={`/orders/${id}`} className="inline-flex min-h-11 items-center underline">
+                  order {number}
+                </Link>{' '}
+                of {supplier}
+                {!sent && ', not sent yet'}
+              </span>
+            ))}
+            . Cancel it there; what comes all the same goes to the shelf, or back.
+          </p>
+        )}
         <div className="flex justify-end gap-3">
           <Button onClick={onClose}>Go on with it</Button>
           <Button look="main" onClick={end}>
