@@ -25,7 +25,7 @@ test('the day is in the order of work, with what is to be done next and the way 
     'aria-pressed',
     'true',
   )
-  // What waits for nobody can be worked on, late or not.
+  // Jobs that wait for nobody can be worked on, late or not.
   await page.getByRole('button', { name: /^Can be worked on now/ }).click()
   await expect(line('Isobel Tansley')).toBeVisible()
   await expect(line('Abel Norcott')).toHaveCount(0)

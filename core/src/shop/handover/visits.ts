@@ -10,7 +10,7 @@ import type {
 } from '../../things/records'
 import { isOpenClaim, type StoodBy, termsOf } from './claim'
 
-/** What a quote came to: its number, amount to pay (minor units of its currency) and end. */
+/** Outcome of a quote: its options with their amounts to pay (minor units of its currency), and how it ended. */
 export interface VisitQuote extends Pick<Quote, 'id' | 'number'> {
   offeredOn: string
   options: { title: string; toPay: number; isApproved: boolean }[]
@@ -35,7 +35,7 @@ export interface Visit {
 
 type Fitted = HandoverDocument['fitted'][number]
 
-/** A module that a visit fitted, who stands by it today, and whether a later visit filled its slot anew. */
+/** A module that a visit fitted, who stands by it today, and the later visit that put another into its slot. */
 export interface FittedEver {
   visit: Pick<Visit, 'job' | 'machineId'> & { on: string }
   part: Fitted
@@ -70,7 +70,7 @@ export function fittedEver(visits: readonly Visit[], today: string): FittedEver[
   )
 }
 
-/** What a visit left open: points signed for with their reasons, and claims still to be answered. */
+/** Open points of a visit: those signed for with their reasons, and claims still to be answered. */
 export const openAfter = ({
   signed,
   claims,

@@ -36,7 +36,7 @@ export interface ToReplace {
   ordered: readonly Assigned[]
 }
 
-/** What is on record of the module that is called `moduleId unit`; null where the plan has it nowhere. */
+/** Record of the module with the name `moduleId unit`; null where the plan has it nowhere. */
 export function badModule(
   { jobId, planned, pieces, shop, fit }: ToReplace,
   name: string,
@@ -66,7 +66,7 @@ const standsFor = (module: Module, bad: Module): boolean =>
   module.capacityGiB === bad.capacityGiB &&
   topRate(module) >= topRate(bad)
 
-/** What can take the place of a bad module. */
+/** Piece that can take the place of a bad module. */
 export interface Replacement extends Assigned {
   piece: ShopModule
 }

@@ -20,7 +20,7 @@ export const ReturnLine = z.object({
   /** The delivery note or invoice it came with. */
   invoice: ShortText,
   why: ReturnReason,
-  /** What the supplier is to give back for it, minor units; null where nobody knows. */
+  /** Credit expected of the supplier, minor units; null where nobody knows it. */
   credit: Money.nullable(),
 })
 export type ReturnLine = z.infer<typeof ReturnLine>
@@ -30,7 +30,7 @@ const By = z.object({ at: z.iso.datetime(), by: ShortText })
 const fields = {
   lines: z.array(ReturnLine).max(200),
   note: z.string().max(1000),
-  /** What the supplier calls it. */
+  /** The supplier's own number for it. */
   reference: ShortText,
 }
 

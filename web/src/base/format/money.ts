@@ -34,7 +34,7 @@ export function moneyIn(currency: Currency): (minor: number) => string {
 /** The currency's sign, for labels. */
 export const currencySign = (): string => current.sign
 
-/** An amount as it is typed from minor units, with its noughts (12.50); what is no amount stays as it is. */
+/** An amount as it is typed from minor units, with all its decimals (12.50); anything else stays as it is. */
 export function inUnits(minor: unknown): unknown {
   if (typeof minor !== 'number') return minor
   const units = minor / minorUnits()
