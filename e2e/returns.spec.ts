@@ -33,6 +33,7 @@ test('a part found bad before the hand over: put aside, claimed, another in its 
   const verdict = page.getByRole('region', { name: 'Verdict' })
   await expect(verdict).toContainText('The new 8 GB is bad')
   const ways = verdict.getByRole('region', { name: 'Another in its place' })
+  await expect(ways.getByRole('combobox')).toContainText('to order of Sedge Parts')
   const offered = await ways.getByRole('option').allTextContents()
   const again = offered.find((one) => one.includes('to order of Sedge Parts')) ?? ''
   expect(again).toContain('Larkfield L4-8-2666')
@@ -68,7 +69,7 @@ test('a part found bad before the hand over: put aside, claimed, another in its 
   await page.goto(`${job.address}/handover`)
   const main = page.getByRole('main')
   await expect(main).toContainText(
-    'The module of 8 GB that we first put into B (serial number FS-BAD-1) was faulty; we replaced it.',
+    'The first module of 8 GB for B (serial number FS-BAD-1) was faulty; we replaced it.',
   )
   const claims = page.getByRole('region', { name: 'Warranty claims' })
   await expect(claims).toContainText('serial FS-BAD-1')

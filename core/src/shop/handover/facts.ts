@@ -72,7 +72,7 @@ export interface HandoverFacts {
   otherWork: string | null
   parts: FittedPart[]
   removed: RemovedPart[]
-  /** Fitted modules that were found bad and replaced before the hand over. */
+  /** Modules of the shop's that were found bad and replaced before the hand over. */
   replaced: ReplacedPart[]
   now: { memory: Stated; speed: Stated | null; channels: Stated }
   gains: Gained[]

@@ -83,14 +83,14 @@ export function partsRemoved({ now, planned, pieces, fit }: ToFitted): RemovedPa
   })
 }
 
-/** A module that was fitted, found bad and replaced before the hand over. */
+/** A module of the shop's that was found bad and replaced before the hand over. */
 export interface ReplacedPart {
   slot: string
   module: Module
   serial: string
 }
 
-/** Modules that were fitted, found bad and replaced, in their order. */
+/** Modules of the shop's that were found bad and replaced; the customer's own are among those removed. */
 export const partsReplaced = ({
   pieces,
   fit,
@@ -99,6 +99,6 @@ export const partsReplaced = ({
   fit: Pick<Fit, 'replaced'> | undefined
 }): ReplacedPart[] =>
   (fit?.replaced ?? []).flatMap(({ slot, moduleId, serial }) => {
-    const module = pieces.get(moduleId)?.module
-    return module ? [{ slot, module, serial }] : []
+    const piece = pieces.get(moduleId)
+    return piece && piece.source !== 'customer' ? [{ slot, module: piece.module, serial }] : []
   })

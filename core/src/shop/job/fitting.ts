@@ -113,6 +113,14 @@ export function benchSteps(...of: Parameters<typeof fittingInput>): FittingStep[
   return round === 0 ? steps : steps.map((step) => ({ ...step, id: `${round}: ${step.id}` }))
 }
 
+/** Whether every module is where the plan has it, by the steps done at the bench. */
+export function areMovesDone(...of: Parameters<typeof fittingInput>): boolean {
+  const fit = of[0].file.fits[0]
+  if (!fit) return false
+  const moves = benchSteps(...of).filter(({ code }) => code === 'TAKE_OUT' || code === 'PUT_IN')
+  return fit.finishedAt !== null || moves.every(({ id }) => fit.ticks[id]?.state === 'done')
+}
+
 const timingsOf = ({ cl, trcd, trp, tras }: Run) => ({ cl, trcd, trp, tras })
 
 /** What the steps at the bench are made from, for a plan of this job. */

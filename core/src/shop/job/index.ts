@@ -1,5 +1,6 @@
 export { boardFirst } from './board'
 export {
+  areMovesDone,
   benchSteps,
   firmwareReasons,
   fittingInput,

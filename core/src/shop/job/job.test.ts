@@ -12,8 +12,10 @@ import {
   UNVERIFIED,
 } from '../../things/records'
 import {
+  areMovesDone,
   arrangementOf,
   assignmentOf,
+  benchSteps,
   differencesFound,
   faultSearch,
   firmwareReasons,
@@ -24,6 +26,7 @@ import {
   profileVolts,
   situationOf,
   standingOf,
+  startOfRound,
   testableGiB,
   trialsMade,
 } from '.'
@@ -214,5 +217,55 @@ describe('the machine as it is judged', () => {
     const judged = machineInUse({ machine: low, sources: {} }, found, pieces)
     expect(situationOf(low, found, pieces, plain).evaluation.starts).toBe(false)
     expect(situationOf(judged, found, pieces, plain).evaluation.starts).toBe(true)
+  })
+})
+
+describe('a bad module replaced at the bench', () => {
+  const bad = (round: number) => ({
+    id: '',
+    round,
+    slot: 'B2',
+    moduleId: 'two',
+    unit: 0,
+    serial: '',
+    why: '',
+    at: '',
+    by: '',
+  })
+  const instead = situationOf(machine, at({ A2: 'one', B2: 'big' }), pieces, plain)
+  const stored = { id: '', version: 1, createdAt: '', updatedAt: '', jobId: '' }
+  const file = (of: Partial<typeof UNFITTED>) => ({
+    fits: [{ ...UNFITTED, ...stored, ...of }],
+    verifications: [],
+    sizing: NOTHING_SIZED,
+  })
+  const steps = (of: Partial<typeof UNFITTED>) =>
+    benchSteps({ file: file(of), machine, now }, instead, undefined, STARTING_TERMS)
+  const moves = (of: Partial<typeof UNFITTED>) =>
+    steps(of).flatMap(({ code, slots }) =>
+      code === 'TAKE_OUT' || code === 'PUT_IN' ? [`${code} ${slots[0]}`] : [],
+    )
+
+  test('a round of its own takes only that module out; within the first the plan’s steps stay', () => {
+    expect(moves({ replaced: [bad(1)] })).toEqual(['TAKE_OUT B2', 'PUT_IN B2'])
+    expect(moves({ replaced: [bad(0)] })).toEqual(['PUT_IN B2'])
+    expect(startOfRound(now.assignment, instead.assignment, { replaced: [bad(1)] })).toEqual(
+      at({ A2: 'one', B2: 'two' }),
+    )
+  })
+
+  test('all modules are where the plan has them once each of its moves is ticked, or the fitting is finished', () => {
+    const done = (of: Partial<typeof UNFITTED>) =>
+      areMovesDone({ file: file(of), machine, now }, instead, undefined, STARTING_TERMS)
+    expect(done({})).toBe(false)
+    const tick = { state: 'done' as const, at: '', by: '', reason: '' }
+    const ticks = Object.fromEntries(
+      steps({})
+        .filter(({ code }) => code === 'PUT_IN')
+        .map(({ id }) => [id, tick]),
+    )
+    expect(done({ ticks })).toBe(true)
+    expect(done({ ticks, replaced: [bad(1)] })).toBe(false)
+    expect(done({ finishedAt: '2030-02-10T09:00:00.000Z' })).toBe(true)
   })
 })

@@ -33,7 +33,7 @@ const piece = (id: string, of: Partial<ShopModule> = {}): ShopModule =>
 const article = piece('article', { source: 'supplier', price: 2000 })
 const orderedFor = { jobId: 'job', moduleId: 'article', unit: 0 }
 const came = piece('came', { orderedFor, fittedJobId: 'job', serialNumber: 'CAME-1' })
-const fit = { replaced: [], serials: {}, seconds: 60, runningSince: null, finishedAt: null }
+const fit = { replaced: [], serials: {} }
 const job = (of: Partial<ToReplace> = {}): ToReplace => ({
   jobId: 'job',
   machines: 1,
@@ -53,6 +53,7 @@ const bad = (of?: Partial<ToReplace>) => {
   return found
 }
 const noted = { id: 'r1', why: 'errors under test', at: '2030-02-10T09:00:00.000Z', by: 'Mika' }
+const fitted = { ...noted, areMovesDone: true }
 
 test('a bad module is the piece that came for it, with its serial number', () => {
   expect(bad()).toMatchObject({ slot: 'B', piece: { id: 'came' }, serial: 'CAME-1', isOwn: false })
@@ -106,24 +107,29 @@ test('a supplier’s article is ordered as a unit that neither a plan nor an ord
   expect(replacementsFor(again, bad())[0]).toMatchObject({ unit: 2 })
 })
 
-test('before the bench only the plan changes; at the bench the bad one is noted, in a round of its own', () => {
+test('without work at the bench only the plan changes', () => {
   const other = { moduleId: 'same', unit: 0 }
-  const before = replaceWith(job({ fit: undefined }), bad(), other, noted)
+  const before = replaceWith(job({ fit: undefined }), bad(), other, fitted)
   expect(before).toEqual({ placement: { ...job().planned, B: other }, replaced: null })
+})
 
-  const once = replaceWith(job(), bad(), other, noted)
+test('once all modules are in, a bad one is replaced in a round of its own', () => {
+  const other = { moduleId: 'same', unit: 0 }
+  const once = replaceWith(job(), bad(), other, fitted)
   expect(once.replaced).toMatchObject([
     { round: 1, slot: 'B', moduleId: 'article', unit: 0, serial: 'CAME-1' },
   ])
-  const held = once.replaced ?? []
-  const same = replaceWith(job({ fit: { ...fit, replaced: held } }), bad(), other, noted)
-  expect(same.replaced?.at(-1)?.round).toBe(1)
-  const finishedAt = '2030-02-10T12:00:00.000Z'
-  const next = replaceWith(
-    job({ fit: { ...fit, replaced: held, finishedAt } }),
-    bad(),
-    other,
-    noted,
-  )
-  expect(next.replaced?.at(-1)?.round).toBe(2)
+  const held = job({ fit: { ...fit, replaced: once.replaced ?? [] } })
+  expect(replaceWith(held, bad(), other, fitted).replaced?.at(-1)?.round).toBe(2)
+})
+
+test('while modules are still to go in, a bad one is replaced within the round, so that no step of it is lost', () => {
+  const other = { moduleId: 'same', unit: 0 }
+  const open = { ...noted, areMovesDone: false }
+  const first = replaceWith(job(), bad(), other, open)
+  expect(first.replaced?.map(({ round }) => round)).toEqual([0])
+  const second = job({ fit: { ...fit, replaced: [{ ...first.replaced?.[0], round: 1 } as never] } })
+  expect(replaceWith(second, bad(), other, open).replaced?.map(({ round }) => round)).toEqual([
+    1, 1,
+  ])
 })

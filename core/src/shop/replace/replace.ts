@@ -31,7 +31,7 @@ export interface ToReplace {
   pieces: ReadonlyMap<string, Pick<ModuleRecord, 'source' | 'module'>>
   /** The shelf and the suppliers' offers. */
   shop: readonly ShopModule[]
-  fit: Pick<Fit, 'replaced' | 'serials' | 'seconds' | 'finishedAt' | 'runningSince'> | undefined
+  fit: Pick<Fit, 'replaced' | 'serials'> | undefined
   /** Units of suppliers' modules that orders stand for. */
   ordered: readonly Assigned[]
 }
@@ -112,23 +112,24 @@ function freeUnit({ planned, fit, ordered }: ToReplace, { id, source }: ShopModu
 }
 
 /**
- * The plan with a replacement in the place of a bad module. Where the work at the bench has begun, `replaced` also
- * holds the bad one, and the bench has a round of its own for it.
+ * The plan with a replacement in the place of a bad module. Once there is work at the bench, `replaced` also holds the
+ * bad one: with `areMovesDone` in a round of its own, which takes only that module out; before that within the round
+ * that goes on, whose steps follow the plan.
  */
 export function replaceWith(
   { planned, fit }: ToReplace,
   bad: BadModule,
   { moduleId, unit }: Assigned,
-  noted: Pick<Replaced, 'id' | 'why' | 'at' | 'by'>,
+  {
+    areMovesDone,
+    ...noted
+  }: Pick<Replaced, 'id' | 'why' | 'at' | 'by'> & { areMovesDone: boolean },
 ): { placement: Assignment; replaced: Replaced[] | null } {
   const placement = { ...planned, [bad.slot]: { moduleId, unit } }
-  const begun = fit && (fit.finishedAt !== null || fit.seconds > 0 || fit.runningSince !== null)
-  if (!begun) return { placement, replaced: null }
-  // What is noted while a round is open belongs to it.
-  const open = fit.finishedAt === null ? Math.max(1, roundOf(fit)) : roundOf(fit) + 1
+  if (!fit) return { placement, replaced: null }
   const entry: Replaced = {
     ...noted,
-    round: open,
+    round: roundOf(fit) + (areMovesDone ? 1 : 0),
     slot: bad.slot,
     moduleId: bad.moduleId,
     unit: bad.unit,

@@ -31,11 +31,11 @@ export const Removed = z.object({
 })
 export type Removed = z.infer<typeof Removed>
 
-/** A module that was fitted, found bad and taken out again: where it was, and why it came out. */
+/** A planned module that was found bad: its slot, and why another took its place. */
 export const Replaced = z.object({
   id: z.uuid(),
-  /** Counts the times that the fitting was taken up again, from 1. */
-  round: z.int().positive(),
+  /** Count of times that the fitting was taken up again; 0 while the first one goes on. */
+  round: z.int().min(0),
   slot: ShortText,
   moduleId: z.uuid(),
   unit: z.int().min(0).max(63),
@@ -70,7 +70,7 @@ const fields = {
   removed: z.record(z.uuid(), Removed),
   /** Parts of suppliers that are here though no order stands for them, each `moduleId unit`. */
   hereWithoutOrder: z.array(z.string().max(60)).max(64),
-  /** Fitted modules that were found bad and taken out before the hand over, in their order. */
+  /** Planned modules that were found bad and replaced before the hand over, in their order. */
   replaced: z.array(Replaced).max(64),
 }
 

@@ -1,4 +1,6 @@
 import { chaseFrom } from '@tembrix/core/shop/handover'
+import { areMovesDone } from '@tembrix/core/shop/job'
+import { agreedTo } from '@tembrix/core/shop/quote'
 import {
   type BadModule,
   badModule,
@@ -15,7 +17,7 @@ import { capacity, money, today } from '../../../../base/format'
 import { useTechnician } from '../../../../base/shell'
 import { Button, Check, Field, Select } from '../../../../base/ui'
 import { describeModule } from '../../../../parts/board'
-import { useJob, WithOffers } from '../../base/file'
+import { useJob, useModelRecord, useShop, WithOffers } from '../../base/file'
 
 interface Props {
   /** The module at fault, as `moduleId unit`. */
@@ -51,7 +53,10 @@ const claimFor = (jobId: string, bad: BadModule, evidence: string): Write =>
   })
 
 function Ways({ module, evidence, ours }: Props) {
-  const { file, planned, plan, pieces, shop, parts, edit } = useJob()
+  const view = useJob()
+  const { file, planned, plan, pieces, shop, parts, edit } = view
+  const model = useModelRecord()
+  const { terms } = useShop()
   const navigate = useNavigate()
   const [technician] = useTechnician()
   const job: ToReplace = {
@@ -72,11 +77,17 @@ function Ways({ module, evidence, ours }: Props) {
     ({ moduleId, unit }) => moduleId === bad.moduleId && unit === bad.unit,
   )
   const claim = claims && !known ? [claimFor(file.id, bad, evidence)] : []
-  const with_ = offered[chosen] ?? offered[0]
+  const choice = offered[chosen] ?? offered[0]
 
   function replace(from: BadModule, { moduleId, unit }: Replacement) {
     const at = new Date().toISOString()
-    const noted = { id: crypto.randomUUID(), why: evidence, at, by: technician }
+    const noted = {
+      id: crypto.randomUUID(),
+      why: evidence,
+      at,
+      by: technician,
+      areMovesDone: areMovesDone(view, planned, model, terms),
+    }
     const { placement, replaced } = replaceWith(job, from, { moduleId, unit }, noted)
     const [fit] = file.fits
     const [verification] = file.verifications
@@ -95,17 +106,15 @@ function Ways({ module, evidence, ours }: Props) {
       ...claim,
       // The trials were of the module that is out; the evidence stands in the claim and with the bad one.
       ...(verification ? [changing('verifications', verification, { trials: [] })] : []),
-      ...warrantyQuote(replaced === null),
+      ...warrantyQuote(),
     ]
     edit.settle('a bad module replaced', writes)
-    navigate(`/jobs/${file.id}/${replaced === null && !isAgreed() ? 'quote' : 'fit'}`)
+    navigate(`/jobs/${file.id}/${agreedTo(file.quotes) ? 'fit' : 'quote'}`)
   }
 
-  const isAgreed = () => file.quotes.some(({ approval, ended }) => approval && !ended)
-
   /** Parts and work under our warranty, as a quote of nothing to pay. */
-  function warrantyQuote(isOpen: boolean): Write[] {
-    if (!ours || !isOpen || file.quotes.length > 0) return []
+  function warrantyQuote(): Write[] {
+    if (!ours || file.quotes.length > 0) return []
     const option = {
       id: crypto.randomUUID(),
       planId: plan.id,
@@ -149,8 +158,8 @@ function Ways({ module, evidence, ours }: Props) {
         />
       )}
       <div className="flex flex-wrap gap-2">
-        {with_ && (
-          <Button look="main" onClick={() => replace(bad, with_)}>
+        {choice && (
+          <Button look="main" onClick={() => replace(bad, choice)}>
             <Replace size={17} aria-hidden /> Put the bad one aside, take this
           </Button>
         )}

@@ -62,7 +62,7 @@ const read = (of: HandoverFacts, part: 'found' | 'done' | 'gained' | 'watch') =>
 test('a module that was found bad and replaced is said in the report, with its serial number', () => {
   const bad = { slot: 'B', module: { capacityGiB: 8 } as Module, serial: 'BAD-1' }
   expect(read(facts({ replaced: [bad] }), 'done')).toContain(
-    'The module of 8 GB that we first put into B (serial number BAD-1) was faulty; we replaced it.',
+    'The first module of 8 GB for B (serial number BAD-1) was faulty; we replaced it.',
   )
 })
 

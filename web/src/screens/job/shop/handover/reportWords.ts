@@ -189,7 +189,7 @@ function doneTo(facts: HandoverFacts): Paragraph[] {
 }
 
 const replacedWords = ({ slot, module, serial }: ReplacedPart): Paragraph => [
-  `The module of ${capacity(module.capacityGiB)} that we first put into ${slot}${serial ? ` (serial number ${serial})` : ''} was faulty; we replaced it.`,
+  `The first module of ${capacity(module.capacityGiB)} for ${slot}${serial ? ` (serial number ${serial})` : ''} was faulty; we replaced it.`,
 ]
 
 /** The memory tests that count, in a sentence. */
