@@ -8,6 +8,7 @@ export {
   type DayGroup,
   dayGroup,
   inOrderOfWork,
+  isSized,
   isTold,
   type PartsProgress,
 } from './counter'

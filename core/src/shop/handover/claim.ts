@@ -30,17 +30,21 @@ export function termsOf(
   return { shop: open(shop && shop.months > 0 ? shop.until : null), maker: open(makerUntil) }
 }
 
+/** Whether the shop brought a part: what the customer had is nobody's to claim for. */
+export const isOurs = ({ state }: Pick<FittedPart, 'state'>): boolean =>
+  state !== 'own' && state !== 'stayed'
+
 /** A fitted part that can be claimed for. */
 export interface Claimable extends FittedPart {
   moduleId: string
   unit: number
 }
 
-/** The parts of these that the shop brought: what the customer had is nobody's to claim for. */
+/** The parts of these that the shop brought. */
 export const claimable = (parts: readonly FittedPart[], assigned: Assignment): Claimable[] =>
   parts.flatMap((part) => {
     const held = assigned[part.slot]
-    if (!held || part.state === 'own' || part.state === 'stayed') return []
+    if (!held || !isOurs(part)) return []
     return [{ ...part, ...held }]
   })
 

@@ -1,5 +1,5 @@
 import type { HandoverDocument } from '../../things/records'
-import { type StoodBy, termsOf } from './claim'
+import { isOurs, type StoodBy, termsOf } from './claim'
 
 /** A visit of a machine that was signed for: its job, the day, and what was fitted with its warranty. */
 export interface EarlierVisit {
@@ -36,7 +36,7 @@ export function stoodBySince(
         ? plain(one.serial) === plain(serial)
         : one.slot === slot && serial === one.serial,
     )
-    if (part && part.state !== 'own' && part.state !== 'stayed') {
+    if (part && isOurs(part)) {
       return { ...termsOf(part, today), number }
     }
   }

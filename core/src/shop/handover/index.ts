@@ -1,4 +1,12 @@
-export { type Claimable, chaseFrom, claimable, isOpenClaim, type StoodBy, standsBy } from './claim'
+export {
+  type Claimable,
+  chaseFrom,
+  claimable,
+  isOpenClaim,
+  isOurs,
+  type StoodBy,
+  standsBy,
+} from './claim'
 export { isClosed, isTakenOnceClosed } from './closed'
 export { type EarlierVisit, type StoodBySince, stoodBySince } from './earlier'
 export {

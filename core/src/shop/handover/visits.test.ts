@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { fittedEver, openAfter, type Visit } from '.'
+import { fittedEver, openAfter, toChase, type Visit } from '.'
 
 type Signed = NonNullable<Visit['signed']>
 
@@ -46,4 +46,13 @@ test('what was left open: points with their reasons, and claims nobody has answe
   const claims = ['sent', 'refused', 'replaced'].map((state) => ({ state }))
   const left = openAfter({ signed: { open }, claims } as never)
   expect(left).toEqual({ points: open, claims: [{ state: 'sent' }] })
+})
+
+test('claims are asked after on their day, the longest due first; one without a day comes last', () => {
+  const claims = [null, '2030-03-01', '2030-02-10'].map((chaseOn) => ({ chaseOn }))
+  expect(toChase(claims, '2030-02-10').map(({ claim, isDue }) => [claim.chaseOn, isDue])).toEqual([
+    ['2030-02-10', true],
+    ['2030-03-01', false],
+    [null, false],
+  ])
 })

@@ -8,7 +8,7 @@ import type {
   WarrantyClaim,
   WithoutWork,
 } from '../../things/records'
-import { isOpenClaim, type StoodBy, termsOf } from './claim'
+import { isOpenClaim, isOurs, type StoodBy, termsOf } from './claim'
 
 /** Outcome of a quote: its options with their amounts to pay (minor units of its currency), and how it ended. */
 export interface VisitQuote extends Pick<Quote, 'id' | 'number'> {
@@ -43,8 +43,6 @@ export interface FittedEver {
   /** Number of the later job that took it out; null while it is in as far as is on record. */
   outSince: number | null
 }
-
-const isOurs = ({ state }: Fitted): boolean => state !== 'own' && state !== 'stayed'
 
 /** Modules that visits fitted, the newest first, on the day `today` (ISO date). `visits` come the newest first. */
 export function fittedEver(visits: readonly Visit[], today: string): FittedEver[] {

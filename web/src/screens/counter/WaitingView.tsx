@@ -3,13 +3,14 @@ import type { JobLine, NextAct } from '@tembrix/core/things/records'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import {
+  saidOf,
   useChaseAgainMutation,
   useOpenJobsQuery,
   useReachedMutation,
   useWaitingQuery,
 } from '../../base/data'
 import { CHOICES, day, today } from '../../base/format'
-import { Button, DateInput, LoadError, Waiting } from '../../base/ui'
+import { Button, DateInput, ErrorText, LoadError, Waiting } from '../../base/ui'
 import { ACTS } from '../../parts/acts'
 import { REASON_NAMES, stateWords } from '../../parts/messages'
 
@@ -103,7 +104,7 @@ function Job({ job: { id, actId, number, customerName, phone, act, partsOn } }: 
 
 function Lost({ message }: { message: WaitingFor['messages'][number] }) {
   const { jobId, job, customerName, phone, email, channel, to, reason } = message
-  const [reached, { isLoading }] = useReachedMutation()
+  const [reached, { isLoading, error }] = useReachedMutation()
   const other = channel === 'mail' ? phone : email
   return (
     <li className={LINE}>
@@ -122,13 +123,14 @@ function Lost({ message }: { message: WaitingFor['messages'][number] }) {
       <Button onClick={() => reached(message)} disabled={isLoading}>
         I have reached them
       </Button>
+      <ErrorText>{error ? saidOf(error) : ''}</ErrorText>
     </li>
   )
 }
 
 function Claim({ claim, isDue }: { claim: WaitingFor['claims'][number]; isDue: boolean }) {
   const { id, version, jobId, job, customerName, text, serial, against, state, chaseOn } = claim
-  const [chase] = useChaseAgainMutation()
+  const [chase, { error }] = useChaseAgainMutation()
   return (
     <li className={LINE}>
       <Link to={`/jobs/${jobId}/handover`} className={`${LINK} font-mono font-semibold text-act`}>
@@ -162,6 +164,7 @@ function Claim({ claim, isDue }: { claim: WaitingFor['claims'][number]; isDue: b
           }}
         />
       </span>
+      <ErrorText>{error ? saidOf(error) : ''}</ErrorText>
     </li>
   )
 }

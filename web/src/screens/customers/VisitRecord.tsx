@@ -2,7 +2,6 @@ import {
   type FittedEver,
   fittedEver,
   openAfter,
-  type StoodBy,
   type Visit,
   type VisitQuote,
 } from '@tembrix/core/shop/handover'
@@ -12,6 +11,7 @@ import { API, useVisitsQuery } from '../../base/data'
 import { CHOICES, day, dayAndTime, moneyIn, plural, today } from '../../base/format'
 import { Disclosure, LoadError, Waiting } from '../../base/ui'
 import { CHANNEL_NAMES, REASON_NAMES } from '../../parts/messages'
+import { standsWords } from '../../parts/warranty'
 
 interface Props {
   of: 'customers' | 'machines'
@@ -84,14 +84,6 @@ function Fitted({
       </ul>
     </section>
   )
-}
-
-/** Who stands by a part, in sentences. */
-function standsWords({ shop, maker }: StoodBy): string {
-  const ours = shop
-    ? `Under our warranty until ${day(shop)}.`
-    : 'Our warranty is over, or none was given.'
-  return maker ? `${ours} Its maker’s or supplier’s runs until ${day(maker)}.` : ours
 }
 
 function VisitView({ visit, machine }: { visit: Visit; machine: string | undefined }) {

@@ -1,3 +1,4 @@
+import { isSized } from '@tembrix/core/shop/counter'
 import { standingOf } from '@tembrix/core/shop/job'
 import { agreedTo, isAgreed, type QuoteState, stateOf } from '@tembrix/core/shop/quote'
 import type { Stage, Terms } from '@tembrix/core/things/records'
@@ -84,8 +85,7 @@ function identify({
 }
 
 function size({ file }: Pick<JobView, 'file'>): Standing {
-  const { uses, log, wantedGiB } = file.sizing
-  return { state: uses.length > 0 || log || wantedGiB ? 'done' : 'open' }
+  return { state: isSized(file.sizing) ? 'done' : 'open' }
 }
 
 function plan({ machine, planned, plan }: Pick<JobView, 'machine' | 'planned' | 'plan'>): Standing {

@@ -1,8 +1,11 @@
-import { stoodBySince } from '@tembrix/core/shop/handover'
+import { isOurs, stoodBySince } from '@tembrix/core/shop/handover'
 import { formatISO } from 'date-fns'
 import { Link } from 'react-router'
 import { useEarlierVisitsQuery } from '../../../../base/data'
 import { day } from '../../../../base/format'
+import { standsWords } from '../../../../parts/warranty'
+
+const NOBODY = { shop: null, maker: null }
 
 /** Modules that earlier visits fitted in this machine, and who still stands by each. */
 export function EarlierFitted({ jobId }: { jobId: string }) {
@@ -10,7 +13,7 @@ export function EarlierFitted({ jobId }: { jobId: string }) {
   const today = formatISO(new Date(), { representation: 'date' })
   const fitted = visits.flatMap((visit) =>
     visit.fitted
-      .filter(({ state }) => state !== 'own' && state !== 'stayed')
+      .filter(isOurs)
       .map((part) => ({ visit, part, by: stoodBySince([visit], part, today) })),
   )
   if (fitted.length === 0) return null
@@ -25,12 +28,7 @@ export function EarlierFitted({ jobId }: { jobId: string }) {
             <Link to={`/jobs/${visit.jobId}/handover`} className="underline">
               job {visit.number}
             </Link>
-            <span className="block text-ink-2">
-              {by?.shop
-                ? `Under our warranty until ${day(by.shop)}.`
-                : 'Our warranty is over, or none was given.'}{' '}
-              {by?.maker && `Its maker’s runs until ${day(by.maker)}.`}
-            </span>
+            <span className="block text-ink-2">{standsWords(by ?? NOBODY)}</span>
           </li>
         ))}
       </ul>

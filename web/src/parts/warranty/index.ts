@@ -1,0 +1,1 @@
+export { standsWords } from './words'
