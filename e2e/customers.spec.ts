@@ -1,5 +1,6 @@
 import { apiOf } from './badPart'
 import { expect, newJob, openDay, test } from './fixtures'
+import { signedReport } from './signedReport'
 
 test('a customer’s page has every visit, what was fitted and who stands by it, and leads to the machine’s', async ({
   page,
@@ -12,39 +13,16 @@ test('a customer’s page has every visit, what was fitted and who stands by it,
   const file = await read(`jobs/${id}`)
   const on = new Date().toISOString().slice(0, 10)
   const until = `${new Date().getFullYear() + 2}-01-20`
-  const document = {
-    shopName: '',
-    address: '',
-    customerName: 'Perpetua Brill',
-    machineName: 'Heron 15',
-    serialNumber: '',
-    on,
-    sections: [],
-    board: [],
-    runs: [],
-    measured: [
-      { test: 'Packing', before: '60 s', now: '48 s', change: '25 % faster', forecast: '' },
-    ],
-    tests: [],
-    setup: [],
-    fitted: [
-      {
-        slot: 'B',
-        text: '8 GB DDR4-2666',
-        serial: 'PAGE-77',
-        state: 'new',
-        shop: { months: 24, from: on, until },
-        makerUntil: null,
-      },
-    ],
-    removed: [],
-    work: null,
-    currency: 'EUR',
-    toPay: null,
-    paid: 0,
-    accessories: [],
-    open: [{ code: 'TEST_SHORT', text: 'Tested for an hour.', reason: 'In a hurry' }],
-  }
+  const change = { test: 'Packing', before: '60 s', now: '48 s', change: '25 % faster' }
+  const document = signedReport(
+    'Perpetua Brill',
+    { serial: 'PAGE-77', shop: { months: 24, from: on, until } },
+    {
+      on,
+      measured: [{ ...change, forecast: '' }],
+      open: [{ code: 'TEST_SHORT', text: 'Tested for an hour.', reason: 'In a hurry' }],
+    },
+  )
   await post('handovers', { id, jobId: id })
   const by = { name: 'Perpetua Brill', at: new Date().toISOString(), by: 'Mika', drawn: null }
   await patch(`handovers/${id}`, { version: 1, signed: by, document })

@@ -1,6 +1,7 @@
 import { approvedJob } from './approvedJob'
 import { apiOf, noteBad } from './badPart'
 import { expect, newJob, saved, test } from './fixtures'
+import { signedReport } from './signedReport'
 
 test('a part found bad before the hand over: put aside, claimed, another in its place, and the report says so', async ({
   page,
@@ -105,37 +106,11 @@ test('a return under our warranty: found bad, claimed, replaced, collected, and 
     invoice: 'D-12',
   })
   const until = `${new Date().getFullYear() + 1}-01-20`
-  const document = {
-    shopName: '',
-    address: '',
-    customerName: 'Wanda Returns',
-    machineName: 'Heron 15',
-    serialNumber: '',
-    on: '2026-01-20',
-    sections: [],
-    board: [],
-    runs: [],
-    measured: [],
-    tests: [],
-    setup: [],
-    fitted: [
-      {
-        slot: 'B',
-        text: '8 GB DDR4-2666',
-        serial: 'OURS-1',
-        state: 'new',
-        shop: { months: 24, from: '2026-01-20', until },
-        makerUntil: null,
-      },
-    ],
-    removed: [],
-    work: null,
-    currency: 'EUR',
-    toPay: null,
-    paid: 0,
-    accessories: [],
-    open: [],
-  }
+  const document = signedReport(
+    'Wanda Returns',
+    { serial: 'OURS-1', shop: { months: 24, from: '2026-01-20', until } },
+    { on: '2026-01-20' },
+  )
   const by = { name: 'Wanda Returns', at: '2026-01-20T09:00:00.000Z', by: 'Mika' }
   const { id: handover } = await calls.post('handovers', { id: first.id, jobId: first.id })
   await calls.patch(`handovers/${handover}`, {
